@@ -1,0 +1,17 @@
+import { runCheck } from './check.ts';
+import { runFit } from './fit.ts';
+import { runInspect } from './inspect.ts';
+import { CommandFailure } from './options.ts';
+
+const commands: Record<string, (args: string[]) => Promise<number>> = { inspect: runInspect, fit: runFit, check: runCheck };
+
+const [name = '', ...args] = process.argv.slice(2);
+try {
+  const command = commands[name];
+  if (!command) throw new CommandFailure(`no command "${name}"; use inspect FILE, check FILE or fit flow FILE.csv (docs/command-line.md)`);
+  process.exitCode = await command(args);
+} catch (error) {
+  if (!(error instanceof CommandFailure)) throw error;
+  process.stderr.write(`cantiere: ${error.message}\n`);
+  process.exitCode = 2;
+}

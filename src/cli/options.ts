@@ -1,0 +1,32 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { sentenceOf, type Failure } from '../core/result/result.ts';
+
+/** Something the caller must mend; becomes one line on stderr and exit code 2. */
+export class CommandFailure extends Error {}
+
+export const refuse = (failure: Failure, file?: string): never => {
+  throw new CommandFailure(`${file ? `${file}: ` : ''}${sentenceOf(failure)}`.replace(/\s*\n\s*/g, ' '));
+};
+
+/** Options by name and the rest by position; an unknown option is refused. */
+export function readArguments(args: string[], options: NonNullable<ParseArgsConfig['options']>) {
+  try {
+    return parseArgs({ args, options, allowPositionals: true, strict: true });
+  } catch (error) {
+    throw new CommandFailure((error as Error).message.split('\n')[0]!);
+  }
+}
+
+/** A positive (or, with `zero`, non-negative) figure of an option. */
+export function figureOption(values: Record<string, unknown>, name: string, fallback?: number, zero = false): number {
+  const text = values[name];
+  if (text === undefined) {
+    if (fallback !== undefined) return fallback;
+    throw new CommandFailure(`--${name} is missing; give a figure`);
+  }
+  const value = /^\d+(\.\d*)?$|^\.\d+$/.test(String(text)) ? Number(text) : NaN;
+  if (!(zero ? value >= 0 : value > 0) || !Number.isFinite(value)) throw new CommandFailure(`--${name} "${String(text)}" is not a ${zero ? 'non-negative' : 'positive'} figure; write it with a decimal point`);
+  return value;
+}
+
+export const printJson = (value: unknown): void => { process.stdout.write(`${JSON.stringify(value, null, 2)}\n`); };

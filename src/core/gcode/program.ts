@@ -1,0 +1,326 @@
+import type { MotionLimits } from '../motion/limits.ts';
+import { MotionPlanner } from '../motion/planner.ts';
+import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import { arcByCentre, arcByRadius, eachExtreme, type Arc } from './arc.ts';
+import { Bounds } from './bounds.ts';
+import { emptyFacts, noteProblem, noteUnknown } from './facts.ts';
+import { LayerFigures } from './layers.ts';
+import { LETTER, type LineWords } from './words.ts';
+
+const { E, F, I, J, P, R, S, T, X, Y, Z } = LETTER;
+/** Warm-up rates for the heating estimate: nozzle 2 °C/s, bed 0.4 °C/s from 20 °C. Common practice, no source. */
+const NOZZLE_C_PER_S = 2, BED_C_PER_S = 0.4, ROOM_C = 20;
+const RAMP_BIN_MM = 0.2; // heights of rising (spiral) moves are gathered in bins of this
+
+/** Runs a program line by line: keeps its modes and position, hands moves to the planner, notes what it says. */
+export class ProgramRun {
+  readonly facts = emptyFacts();
+  readonly layers = new LayerFigures();
+  readonly extruded = new Bounds();
+  readonly reached = new Bounds();
+  readonly planner: MotionPlanner;
+  private x = 0; private y = 0; private z = 0; private e = 0;
+  private offsetX = 0; private offsetY = 0; private offsetZ = 0; private offsetE = 0;
+  private relative = false; private relativeE = false; private scale = 1;
+  private feedMmPerS = 0;
+  private printAcceleration: number; private travelAcceleration: number;
+  private readonly maxFeed: Float64Array; private readonly maxAcceleration: Float64Array;
+  private readonly filamentArea: number;
+  private advance = 0; private highestAdvance = 0; private finishedToolsMm = 0; private tool = 0;
+  private layer = -1; private layerZ = NaN;
+  private nozzleWaited = false; private bedWaited = true; private homed = false;
+  private nozzleNowC = ROOM_C; private bedNowC = ROOM_C;
+  private motion = -1;
+  private lastUx = 0; private lastUy = 0; private rising = false;
+  private readonly rampHeights = new Set<number>();
+
+  constructor(private readonly limits: MotionLimits) {
+    this.planner = new MotionPlanner(this.layers, limits);
+    this.printAcceleration = limits.accelerationMmPerS2;
+    this.travelAcceleration = limits.travelAccelerationMmPerS2 ?? limits.accelerationMmPerS2;
+    this.maxFeed = Float64Array.from(limits.maxFeedMmPerS);
+    this.maxAcceleration = Float64Array.from(limits.maxAccelerationMmPerS2);
+    this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
+  }
+
+  /** Highest cumulative advance of filament over all tools, so that a retraction and its refill cancel. */
+  get filamentMm(): number { return this.finishedToolsMm + this.highestAdvance; }
+  get heightsSeen(): number {
+    const turns = Math.round(this.facts.spiralTurns);
+    return this.layers.count - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
+  }
+  private rampBins = 0;
+  private chained = false; private chainedLayer = -1;
+
+  execute(w: LineWords, line: number): void {
+    const mask = w.mask;
+    if (mask === 0) return;
+    let motion = -1;
+    for (let k = 0; k < w.gCount; k++) {
+      const code = w.gCodes[k]!;
+      if (code <= 3 && (code === 0 || code === 1 || code === 2 || code === 3)) motion = code;
+      else this.doG(code, w, line);
+    }
+    for (let k = 0; k < w.mCount; k++) this.doM(w.mCodes[k]!, w, line);
+    if (motion >= 0) this.motion = motion;
+    else if (w.gCount === 0 && w.mCount === 0 && (mask & ((1 << X) | (1 << Y) | (1 << Z) | (1 << E))) !== 0) {
+      // Words without a command repeat the last motion, as the RS-274 family does.
+      if (this.motion < 0) { noteProblem(this.facts, line, 'coordinates before any motion command'); return; }
+      motion = this.motion;
+    }
+    if ((mask & (1 << T)) !== 0 && w.mCount === 0) this.changeTool(w.values[T]!);
+    if (motion >= 0) this.move(motion, w, line);
+  }
+
+  finish(): void { this.planner.rest(); }
+
+  private move(motion: number, w: LineWords, line: number): void {
+    const v = w.values, mask = w.mask, scale = this.scale;
+    if ((mask & (1 << F)) !== 0) this.feedMmPerS = (v[F]! * scale) / 60;
+    const x0 = this.x, y0 = this.y, z0 = this.z, e0 = this.e;
+    let x1 = x0, y1 = y0, z1 = z0, e1 = e0;
+    if (this.relative) {
+      if ((mask & (1 << X)) !== 0) x1 = x0 + v[X]! * scale;
+      if ((mask & (1 << Y)) !== 0) y1 = y0 + v[Y]! * scale;
+      if ((mask & (1 << Z)) !== 0) z1 = z0 + v[Z]! * scale;
+    } else {
+      if ((mask & (1 << X)) !== 0) x1 = v[X]! * scale + this.offsetX;
+      if ((mask & (1 << Y)) !== 0) y1 = v[Y]! * scale + this.offsetY;
+      if ((mask & (1 << Z)) !== 0) z1 = v[Z]! * scale + this.offsetZ;
+    }
+    if ((mask & (1 << E)) !== 0) e1 = this.relativeE ? e0 + v[E]! * scale : v[E]! * scale + this.offsetE;
+    const dx = x1 - x0, dy = y1 - y0, dz = z1 - z0, de = e1 - e0;
+    if (!(Math.abs(dx) + Math.abs(dy) + Math.abs(dz) + Math.abs(de) < 1e7)) { noteProblem(this.facts, line, 'a coordinate beyond ten metres'); return; }
+    this.x = x1; this.y = y1; this.z = z1; this.e = e1;
+    if (de !== 0) { this.advance += de; if (this.advance > this.highestAdvance) this.highestAdvance = this.advance; }
+    let arc: Arc | null = null;
+    if (motion >= 2) {
+      const clockwise = motion === 2;
+      arc = (mask & ((1 << I) | (1 << J))) !== 0
+        ? arcByCentre(x0, y0, x1, y1, (mask & (1 << I)) !== 0 ? v[I]! * scale : 0, (mask & (1 << J)) !== 0 ? v[J]! * scale : 0, clockwise)
+        : (mask & (1 << R)) !== 0 ? arcByRadius(x0, y0, x1, y1, v[R]! * scale, clockwise) : null;
+      if (arc === null) noteProblem(this.facts, line, 'an arc without a usable centre or radius, read as a straight move');
+    }
+    const flat = arc === null ? dx * dx + dy * dy : 0;
+    const hasXY = arc !== null || flat > 0;
+    const length = arc === null ? Math.sqrt(flat + dz * dz) : Math.hypot(arc.radiusMm * arc.sweep, dz);
+    if (length === 0) { if (de !== 0) this.filamentOnly(de, line); return; }
+    this.pathMove(hasXY, arc, dx, dy, dz, de, length, x0, y0, z0, line);
+  }
+
+  private pathMove(hasXY: boolean, arc: Arc | null, dx: number, dy: number, dz: number, de: number, length: number, x0: number, y0: number, z0: number, line: number): void {
+    const facts = this.facts;
+    const extruding = hasXY && de > 0;
+    if (facts.firstMoveLine === 0) facts.firstMoveLine = line;
+    if (!this.homed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
+    this.reached.add(this.x, this.y, this.z, line);
+    if (extruding) this.noteExtrusion(arc, dx, dy, dz, de, x0, y0, z0, line);
+    else { facts.travelMoves++; this.rising = false; this.chained = false; if (arc) eachExtreme(arc, (x, y) => this.reached.add(x, y, this.z, line)); }
+    let ux: number, uy: number, ex: number, ey: number;
+    const uz = dz / length, ue = Math.abs(de) / length;
+    if (arc === null) { ux = ex = dx / length; uy = ey = dy / length; }
+    else {
+      const flat = Math.sqrt(Math.max(0, 1 - uz * uz)), sign = Math.sign(arc.sweep), end = arc.startAngle + arc.sweep;
+      ux = -Math.sin(arc.startAngle) * sign * flat; uy = Math.cos(arc.startAngle) * sign * flat;
+      ex = -Math.sin(end) * sign * flat; ey = Math.cos(end) * sign * flat;
+    }
+    const commanded = this.commandedMmPerS(line);
+    let nominal = commanded;
+    // An arc turns through every direction, so each axis is held to the full path speed.
+    const ax = arc === null ? Math.abs(ux) : 1, ay = arc === null ? Math.abs(uy) : 1, az = Math.abs(uz);
+    const feed = this.maxFeed, most = this.maxAcceleration;
+    if (ax * nominal > feed[0]!) { this.beyond(0, ax * commanded, line); nominal = feed[0]! / ax; }
+    if (ay * nominal > feed[1]!) { this.beyond(1, ay * commanded, line); nominal = feed[1]! / ay; }
+    if (az * nominal > feed[2]!) { this.beyond(2, az * commanded, line); nominal = feed[2]! / az; }
+    if (ue * nominal > feed[3]!) { this.beyond(3, ue * commanded, line); nominal = feed[3]! / ue; }
+    let a = extruding ? this.printAcceleration : this.travelAcceleration;
+    if (ax * a > most[0]!) a = most[0]! / ax;
+    if (ay * a > most[1]!) a = most[1]! / ay;
+    if (az * a > most[2]!) a = most[2]! / az;
+    if (ue * a > most[3]!) a = most[3]! / ue;
+    this.planner.add(length, ux, uy, uz, ex, ey, uz, true, nominal, a, extruding ? (de * this.filamentArea) / length : 0, commanded, line, this.layer);
+  }
+
+  private noteExtrusion(arc: Arc | null, dx: number, dy: number, dz: number, de: number, x0: number, y0: number, z0: number, line: number): void {
+    const facts = this.facts;
+    facts.extrudingMoves++;
+    if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
+    if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
+    if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) { facts.nozzleMinExtrudingC = facts.nozzleTargetC; facts.nozzleMinExtrudingLine = line; }
+    if (dz > 1e-6) this.noteRise(arc, dx, dy, line);
+    else {
+      this.rising = false;
+      if (this.z !== this.layerZ) { this.layer = this.layers.layerAt(Math.round(this.z * 1e4), this.z, line); this.layerZ = this.z; }
+    }
+    const layer = this.layer;
+    if (!this.chained || layer !== this.chainedLayer) { // else the start is the end already counted
+      this.extruded.add(x0, y0, z0, line);
+      this.layers.widen(layer, x0, y0);
+      this.chained = true; this.chainedLayer = layer;
+    }
+    this.extruded.add(this.x, this.y, this.z, line);
+    this.layers.widen(layer, this.x, this.y);
+    if (arc) eachExtreme(arc, (x, y) => { this.extruded.add(x, y, this.z, line); this.reached.add(x, y, this.z, line); this.layers.widen(layer, x, y); });
+    this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + de;
+  }
+
+  private noteRise(arc: Arc | null, dx: number, dy: number, line: number): void {
+    const length = Math.hypot(dx, dy) || 1;
+    if (arc) this.facts.spiralTurns += Math.abs(arc.sweep) / (2 * Math.PI);
+    else {
+      const ux = dx / length, uy = dy / length;
+      if (this.rising) this.facts.spiralTurns += Math.abs(Math.atan2(this.lastUx * uy - this.lastUy * ux, this.lastUx * ux + this.lastUy * uy)) / (2 * Math.PI);
+      this.lastUx = ux; this.lastUy = uy;
+    }
+    this.rising = true;
+    if (this.rampHeights.size < 4096) this.rampHeights.add(Math.round(this.z * 1e4));
+    const bin = Math.floor(this.z / RAMP_BIN_MM), before = this.layers.count;
+    this.layer = this.layers.layerAt(-1 - bin, this.z, line);
+    this.layerZ = NaN;
+    this.rampBins += this.layers.count - before;
+  }
+
+  private filamentOnly(de: number, line: number): void {
+    const facts = this.facts, speed = this.commandedMmPerS(line);
+    facts.filamentOnlyMoves++;
+    if (de < 0) {
+      facts.retractions++;
+      if (-de > facts.longestRetractionMm) { facts.longestRetractionMm = -de; facts.longestRetractionLine = line; }
+      if (-de < facts.shortestRetractionMm) facts.shortestRetractionMm = -de;
+      if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
+    } else if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
+    const a = Math.min(this.maxAcceleration[3]!, this.printAcceleration > 0 ? this.maxAcceleration[3]! : Infinity);
+    this.planner.add(Math.abs(de), 0, 0, 0, 0, 0, 0, false, Math.min(speed, this.maxFeed[3]!), a, 0, speed, line, this.layer);
+  }
+
+  private commandedMmPerS(line: number): number {
+    if (this.feedMmPerS > 0) return this.feedMmPerS;
+    if (this.facts.missingFeedLine === 0) { this.facts.missingFeedLine = line; noteProblem(this.facts, line, 'a move before any feedrate; taken at the fastest axis speed'); }
+    return Math.max(this.maxFeed[0]!, this.maxFeed[1]!);
+  }
+
+  private beyond(axis: number, mmPerS: number, line: number): void {
+    const machine = this.limits.maxFeedMmPerS[axis]!;
+    if (mmPerS <= machine * (1 + 1e-9)) { this.facts.speedFasterThanFile++; return; } // only the file's own M203 is exceeded
+    const at = this.facts.speedBeyond[axis]!;
+    at.count++;
+    if (mmPerS > at.mmPerS) { at.mmPerS = mmPerS; at.line = line; }
+  }
+
+  private changeTool(tool: number): void {
+    if (!this.facts.tools.includes(tool) && this.facts.tools.length < 32) this.facts.tools.push(tool);
+    if (tool === this.tool) return;
+    this.tool = tool;
+    this.finishedToolsMm += this.highestAdvance;
+    this.advance = this.highestAdvance = 0;
+  }
+
+  private doG(code: number, w: LineWords, line: number): void {
+    const v = w.values, has = (letter: number) => (w.mask & (1 << letter)) !== 0;
+    switch (code) {
+      case 4: { const s = (has(S) ? v[S]! : 0) + (has(P) ? v[P]! / 1000 : 0); this.planner.rest(); if (s > 0 && s < 1e6) this.facts.dwellS += s; return; }
+      case 10: this.planner.rest(); this.facts.retractions++; return;
+      case 11: this.planner.rest(); return;
+      case 17: return;
+      case 20: this.scale = 25.4; return;
+      case 21: this.scale = 1; return;
+      case 28: this.home(w, line); return;
+      case 90: this.relative = false; this.relativeE = false; return;
+      case 91: this.relative = true; this.relativeE = true; return;
+      case 92: {
+        if (has(X)) this.offsetX = this.x - v[X]! * this.scale;
+        if (has(Y)) this.offsetY = this.y - v[Y]! * this.scale;
+        if (has(Z)) this.offsetZ = this.z - v[Z]! * this.scale;
+        if (has(E)) this.offsetE = this.e - v[E]! * this.scale;
+        return;
+      }
+      default: noteUnknown(this.facts, `G${code}`, line);
+    }
+  }
+
+  private home(w: LineWords, line: number): void {
+    const all = [X, Y, Z].every((l) => ((w.mask | w.bare) & (1 << l)) === 0);
+    const axis = (l: number) => all || ((w.mask | w.bare) & (1 << l)) !== 0;
+    this.planner.rest();
+    if (axis(X)) { this.x = 0; this.offsetX = 0; }
+    if (axis(Y)) { this.y = 0; this.offsetY = 0; }
+    if (axis(Z)) { this.z = 0; this.offsetZ = 0; }
+    this.homed = true;
+    if (this.facts.homedLine === 0) this.facts.homedLine = line;
+  }
+
+  private doM(code: number, w: LineWords, line: number): void {
+    const v = w.values, has = (letter: number) => (w.mask & (1 << letter)) !== 0;
+    switch (code) {
+      case 82: this.relativeE = false; return;
+      case 83: this.relativeE = true; return;
+      case 104: case 109: this.setNozzle(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 109, line); return;
+      case 140: case 190: this.setBed(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 190, line); return;
+      case 106: case 107: return;
+      case 201: this.tighten(this.maxAcceleration, this.limits.maxAccelerationMmPerS2, w, line); return;
+      case 203: this.tighten(this.maxFeed, this.limits.maxFeedMmPerS, w, 0); return;
+      case 204: {
+        const print = has(P) ? v[P]! : has(S) ? v[S]! : NaN, travel = has(T) ? v[T]! : has(S) ? v[S]! : NaN;
+        if (print > 0) { this.noteAcceleration(print, line); this.printAcceleration = Math.min(print, this.limits.accelerationMmPerS2); }
+        if (travel > 0) { this.noteAcceleration(travel, line); this.travelAcceleration = Math.min(travel, this.limits.travelAccelerationMmPerS2 ?? this.limits.accelerationMmPerS2); }
+        return;
+      }
+      case 205: {
+        const most = this.limits.instantSpeedChangeMmPerS, p = this.planner;
+        if (has(X) && v[X]! > 0) p.instantX = Math.min(most, v[X]!);
+        if (has(Y) && v[Y]! > 0) p.instantY = Math.min(most, v[Y]!);
+        if (has(Z) && v[Z]! > 0) p.instantZ = Math.min(most, v[Z]!);
+        if (has(J) && v[J]! > 0 && this.limits.junctionDeviationMm !== null) p.junctionDeviationMm = Math.min(this.limits.junctionDeviationMm, v[J]!);
+        return;
+      }
+      default: if (!QUIET_M.has(code)) noteUnknown(this.facts, `M${code}`, line);
+    }
+  }
+
+  private setNozzle(targetC: number, wait: boolean, line: number): void {
+    if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a nozzle temperature without a figure'); return; }
+    const facts = this.facts;
+    if (targetC > facts.nozzleTargetC) this.nozzleWaited = false;
+    facts.nozzleTargetC = targetC;
+    if (targetC > facts.nozzleMaxC) { facts.nozzleMaxC = targetC; facts.nozzleMaxLine = line; }
+    if (!wait) return;
+    this.planner.rest();
+    this.nozzleWaited = targetC > 0;
+    if (targetC > this.nozzleNowC) facts.heatingS += (targetC - this.nozzleNowC) / NOZZLE_C_PER_S;
+    this.nozzleNowC = targetC;
+  }
+
+  private setBed(targetC: number, wait: boolean, line: number): void {
+    if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a bed temperature without a figure'); return; }
+    const facts = this.facts;
+    if (targetC > facts.bedTargetC) this.bedWaited = false;
+    if (targetC === 0) this.bedWaited = true;
+    facts.bedTargetC = targetC;
+    if (targetC > facts.bedMaxC) { facts.bedMaxC = targetC; facts.bedMaxLine = line; }
+    if (!wait) return;
+    this.planner.rest();
+    this.bedWaited = true;
+    if (targetC > this.bedNowC) facts.heatingS += (targetC - this.bedNowC) / BED_C_PER_S;
+    this.bedNowC = targetC;
+  }
+
+  /** File limit words apply from their line on and never exceed the machine's. */
+  private tighten(current: Float64Array, machine: readonly number[], w: LineWords, accelerationLine: number): void {
+    [X, Y, Z, E].forEach((letter, axis) => {
+      if ((w.mask & (1 << letter)) === 0) return;
+      const asked = w.values[letter]!;
+      if (!(asked > 0)) return;
+      if (accelerationLine > 0 && axis < 2 && asked > machine[axis]!) this.noteAcceleration(asked, accelerationLine);
+      current[axis] = Math.min(asked, machine[axis]!);
+    });
+  }
+
+  private noteAcceleration(asked: number, line: number): void {
+    if (asked > this.facts.highestAccelerationMmPerS2) { this.facts.highestAccelerationMmPerS2 = asked; this.facts.highestAccelerationLine = line; }
+  }
+}
+
+/** Commands that change nothing a report reads: motors, messages, reports, fans, end. Common practice, no source. */
+const QUIET_M = new Set([0, 1, 2, 17, 18, 30, 73, 84, 105, 110, 114, 115, 117, 118, 400]);

@@ -1,0 +1,111 @@
+const POWER = Float64Array.from({ length: 23 }, (_, e) => 10 ** e);
+const MOST_CODES = 16;
+/** Commands whose argument is free text (a message or a file name), so nothing after them is a word. Common practice, no source. */
+const TEXT_COMMANDS = new Set([23, 28, 30, 32, 117, 118]);
+
+/** The words of one line. `mask` has bit n set when letter n (A = 0) came with a figure, `bare` when without.
+ *  One object is filled again for every line, so that a scan allocates nothing. */
+export class LineWords {
+  readonly values = new Float64Array(26);
+  readonly gCodes = new Float64Array(MOST_CODES);
+  readonly mCodes = new Float64Array(MOST_CODES);
+  mask = 0;
+  bare = 0;
+  gCount = 0;
+  mCount = 0;
+  /** Index of the first byte that belongs to no word, or -1. */
+  stray = -1;
+  /** Checksum after `*`, or -1. */
+  checksum = -1;
+  starAt = -1;
+  textFrom = -1;
+
+  has(letter: number): boolean {
+    return (this.mask & (1 << letter)) !== 0;
+  }
+}
+
+export const LETTER = { A: 0, C: 2, E: 4, F: 5, G: 6, I: 8, J: 9, M: 12, N: 13, P: 15, R: 17, S: 18, T: 19, X: 23, Y: 24, Z: 25 } as const;
+
+/** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`. No exponents: every letter starts a word; case and spaces do not matter;
+ *  `( )` and `;` are comments. A figure is an integer mantissa over a power of ten (both exact), so it equals Number(). */
+export function scanLine(bytes: Uint8Array, from: number, to: number, words: LineWords): number {
+  words.gCount = 0; words.mCount = 0;
+  words.stray = -1; words.checksum = -1; words.starAt = -1; words.textFrom = -1;
+  const values = words.values;
+  let mask = 0, bare = 0, i = from;
+  while (i < to) {
+    let c = bytes[i]!;
+    if (c <= 32) { i++; if (c === 10) break; continue; }
+    const letter = (c | 32) - 97;
+    if (letter < 0 || letter > 25 || c < 65) {
+      if (c === 59) { i = afterNewline(bytes, i, to); break; }
+      if (c === 40) { i++; while (i < to && bytes[i] !== 41 && bytes[i] !== 10) i++; if (i < to && bytes[i] === 41) i++; continue; }
+      if (c === 42) { i = scanChecksum(bytes, i, to, words); continue; }
+      if (words.stray < 0) words.stray = i;
+      i++;
+      continue;
+    }
+    i++;
+    c = i < to ? bytes[i]! : 10;
+    while (c <= 32 && c !== 10 && ++i < to) c = bytes[i]!;
+    const numberFrom = i;
+    const negative = c === 45;
+    if (negative || c === 43) { i++; c = i < to ? bytes[i]! : 10; }
+    let whole = 0; // an int32 while nine digits last
+    const wholeFrom = i;
+    while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = i < to ? bytes[i]! : 10; }
+    let digits = i - wholeFrom, decimals = 0;
+    if (c === 46) {
+      const pointAt = ++i;
+      c = i < to ? bytes[i]! : 10;
+      while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = i < to ? bytes[i]! : 10; }
+      decimals = i - pointAt;
+      digits += decimals;
+    }
+    if (digits === 0) { bare |= 1 << letter; continue; }
+    let value: number;
+    if (digits <= 9) {
+      value = decimals === 0 ? whole : whole / POWER[decimals]!;
+      if (negative) value = -value;
+    } else value = longFigure(bytes, numberFrom, i);
+    if (letter === 6) { if (words.gCount < MOST_CODES) words.gCodes[words.gCount++] = value; }
+    else if (letter === 12) {
+      if (words.mCount < MOST_CODES) words.mCodes[words.mCount++] = value;
+      if (TEXT_COMMANDS.has(value)) { mask |= 1 << letter; words.textFrom = i; i = afterNewline(bytes, i, to); break; }
+    }
+    values[letter] = value;
+    mask |= 1 << letter;
+  }
+  words.mask = mask;
+  words.bare = bare;
+  return i;
+}
+
+function afterNewline(bytes: Uint8Array, from: number, to: number): number {
+  let i = from;
+  while (i < to && bytes[i] !== 10) i++;
+  return i + 1;
+}
+
+function scanChecksum(bytes: Uint8Array, star: number, to: number, words: LineWords): number {
+  let i = star + 1, sum = 0, digits = 0;
+  while (i < to && bytes[i] === 32) i++;
+  while (i < to && bytes[i]! >= 48 && bytes[i]! <= 57) { sum = sum * 10 + bytes[i]! - 48; digits++; i++; }
+  words.starAt = star;
+  words.checksum = digits > 0 ? sum : -1;
+  return i;
+}
+
+function longFigure(bytes: Uint8Array, from: number, to: number): number {
+  let text = '';
+  for (let i = from; i < to && text.length < 400; i++) text += String.fromCharCode(bytes[i]!);
+  return Number(text);
+}
+
+/** XOR of bytes[from, to), the checksum of the line protocol. */
+export function checksumOf(bytes: Uint8Array, from: number, to: number): number {
+  let sum = 0;
+  for (let i = from; i < to; i++) sum ^= bytes[i]!;
+  return sum;
+}

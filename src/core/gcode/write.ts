@@ -1,0 +1,59 @@
+/** How a machine's controller wants its programs; capability data of a printer profile. */
+export interface Dialect {
+  readonly relativeE: boolean;
+  readonly volumetricE: boolean;
+  readonly arcs: 'none' | 'ij' | 'r';
+  readonly firmwareRetract: boolean;
+  readonly lineLength: number;
+}
+export const plainDialect: Dialect = { relativeE: true, volumetricE: false, arcs: 'none', firmwareRetract: false, lineLength: 96 };
+
+const figure = (value: number, digits: number): string => { const t = value.toFixed(digits).replace(/\.?0+$/, ''); return t === '-0' || t === '' ? '0' : t; };
+
+/** Writes G-code lines in a machine's dialect while keeping position, so that callers speak in millimetres of path. */
+export class GcodeWriter {
+  readonly lines: string[] = [];
+  private e = 0;
+  private x = NaN; private y = NaN; private z = NaN; private feed = NaN;
+
+  constructor(private readonly dialect: Dialect, private readonly filamentAreaMm2: number) {}
+
+  comment(text: string): void { this.lines.push(`; ${text}`); }
+  raw(...lines: readonly string[]): void { this.lines.push(...lines); }
+
+  begin(): void {
+    this.lines.push('G21', 'G90', this.dialect.relativeE ? 'M83' : 'M82', 'G92 E0');
+    this.e = 0;
+  }
+
+  travel(x: number, y: number, mmPerS: number): void { this.lines.push(`G0 ${this.xy(x, y)}${this.withFeed(mmPerS)}`); }
+
+  height(z: number, mmPerS: number): void {
+    if (z === this.z) return;
+    this.z = z;
+    this.lines.push(`G0 Z${figure(z, 3)}${this.withFeed(mmPerS)}`);
+  }
+
+  /** A straight line laid with a filament volume. */
+  line(x: number, y: number, volumeMm3: number, mmPerS: number): void {
+    this.lines.push(`G1 ${this.xy(x, y)} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`);
+  }
+
+  /** Filament only; negative pulls back. */
+  filament(lengthMm: number, mmPerS: number): void { this.lines.push(`G1 E${this.feedOut(this.dialect.volumetricE ? lengthMm * this.filamentAreaMm2 : lengthMm)}${this.withFeed(mmPerS)}`); }
+
+  distanceTo(x: number, y: number): number { return Math.hypot(x - this.x, y - this.y); }
+  text(): string { return `${this.lines.join('\n')}\n`; }
+
+  private xy(x: number, y: number): string { this.x = x; this.y = y; return `X${figure(x, 3)} Y${figure(y, 3)}`; }
+  private feedOut(amount: number): string {
+    if (this.dialect.relativeE) return figure(amount, 5);
+    this.e += amount;
+    return figure(this.e, 5);
+  }
+  private withFeed(mmPerS: number): string {
+    if (mmPerS === this.feed) return '';
+    this.feed = mmPerS;
+    return ` F${figure(mmPerS * 60, 1)}`;
+  }
+}
