@@ -1,0 +1,64 @@
+// Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { freePort, root, say, startCluster } from './cluster.mjs';
+
+const RESTART_AFTER_MS = 700;
+
+/** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. */
+export async function startFarm({ name = 'pg', port, empty = false, fast = false, timeScale = '30', quiet = false }) {
+  const cluster = await startCluster(name, { fast });
+  const standinPort = await rememberedPort(`${name}-standins`);
+  const url = `http://127.0.0.1:${port}`;
+  const env = {
+    ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1', HOST: '127.0.0.1', PORT: String(port), CANTIERE_URL: url,
+    DATABASE_URL: cluster.appUrl, DATABASE_OWNER_URL: cluster.ownerUrl, CANTIERE_SECRET: cluster.secret.auth, CANTIERE_DEMO_PASSWORD: cluster.secret.demo,
+    CANTIERE_STANDIN_PORT: String(standinPort), CANTIERE_TIME_SCALE: timeScale, CANTIERE_DATA: path.join(root, '.data'),
+  };
+  const once = (script, extra = {}) => {
+    const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], { cwd: root, env: { ...env, ...extra }, stdio: ['ignore', 'inherit', 'inherit'] });
+    if (done.status !== 0) throw new Error(`${script} failed`);
+  };
+  once('migrate.mjs');
+  once('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
+  const children = new Map();
+  let stopping = false;
+  const run = (label, script) => {
+    const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'ignore' : 'inherit'] });
+    children.set(label, child);
+    child.on('exit', () => { if (!stopping) { if (!quiet) say(`${label} stopped; starting it again`); setTimeout(() => { if (!stopping) run(label, script); }, RESTART_AFTER_MS); } });
+  };
+  run('stand-ins', 'dist/processes/standins.mjs');
+  run('worker', 'dist/processes/worker.mjs');
+  run('web', 'dist/server/entry.mjs');
+  const watch = setInterval(async () => {
+    if (stopping || cluster.alive()) return;
+    if (!quiet) say('PostgreSQL stopped; starting it again');
+    try { await startCluster(name, { fast }); } catch (error) { say(String(error)); }
+  }, 1000);
+  await waitFor(url);
+  return {
+    url, cluster, env, children,
+    stop() {
+      stopping = true;
+      clearInterval(watch);
+      for (const child of children.values()) child.kill('SIGTERM');
+      cluster.stop();
+    },
+  };
+}
+
+async function waitFor(url) {
+  for (let i = 0; i < 300; i++) {
+    try { const r = await fetch(`${url}/api/health`); if (r.ok) return; } catch { /* not yet */ }
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  throw new Error('the web process did not answer within 30 s');
+}
+
+async function rememberedPort(name) {
+  const file = path.join(root, '.data', `${name}.port`);
+  if (!existsSync(file)) writeFileSync(file, String(20000 + ((await freePort()) % 30000)));
+  return Number(readFileSync(file, 'utf8'));
+}

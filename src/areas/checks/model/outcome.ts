@@ -1,0 +1,32 @@
+import type { GcodeReport } from '../../../core/gcode/report.ts';
+
+export type Severity = 'blocker' | 'caution' | 'note';
+export type Bites = 'before start' | 'first layer' | 'body' | 'end';
+
+export interface Finding {
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly bites: Bites;
+  readonly title: string;
+  readonly figure: string;
+  readonly limit: string;
+  readonly origin: string;
+  readonly fix: string;
+  readonly line: number | null;
+  /** Height and layer where it bites, for the height ruler. */
+  readonly zMm: number | null;
+  readonly layer: number | null;
+  readonly trialId: string | null;
+}
+export interface RuleRun { readonly rule: string; readonly ran: boolean; readonly missing: string | null }
+export interface Estimate { readonly timeS: number; readonly heatingS: number; readonly filamentMm: number; readonly massG: number; readonly cost: number; readonly layers: number }
+export type Verdict = 'clear' | 'clear with cautions' | 'blocked';
+
+export interface CheckOutcome {
+  readonly verdict: Verdict;
+  readonly sentence: string;
+  readonly findings: readonly Finding[];
+  readonly runs: readonly RuleRun[];
+  readonly estimate: Estimate;
+  readonly report: GcodeReport;
+}

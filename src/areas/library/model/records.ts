@@ -1,0 +1,54 @@
+import type { SettingValue, Values } from '../settings/define.ts';
+
+export type ReasonKind = 'measured' | 'habit, untested' | 'works round a fault' | 'spares the machine' | 'copied from elsewhere' | 'job-specific';
+export type Reasons = Readonly<Record<string, { readonly kind: ReasonKind; readonly text: string }>>;
+
+/** Each end of an allowed range says whether a trial saw it fail beyond, or only nobody tried. */
+export interface AllowedRange { readonly min: number; readonly max: number; readonly minEnd: 'failedBeyond' | 'notTriedBeyond'; readonly maxEnd: 'failedBeyond' | 'notTriedBeyond' }
+
+/** One proven value of a pairing, with the conditions near which it holds. */
+export interface PairingEntry {
+  readonly value: number;
+  readonly uncertainty: number;
+  readonly range: AllowedRange;
+  readonly trialId: string;
+  readonly trialName: string;
+  readonly machineId: string;
+  readonly conditions: { readonly nozzleC?: number; readonly layerHeightMm?: number; readonly lot?: string };
+  readonly provenOn: string;
+  readonly validUntil: string;
+}
+export type Entries = Readonly<Record<string, readonly PairingEntry[]>>;
+
+export interface ProfileRow { readonly id: string; readonly kind: 'printer' | 'tool' | 'material' | 'process'; readonly key: string; readonly name: string; readonly stock: boolean; readonly parentName: string | null; readonly revision: number; readonly ownCount: number; readonly at: string; readonly family: string | null; readonly tags: readonly string[] }
+
+export interface RevisionRow { readonly id: string; readonly number: number; readonly message: string; readonly authorName: string; readonly at: string; readonly state: string; readonly own: Values; readonly reasons: Reasons }
+
+export type EvidenceState = 'proven' | 'due' | 'sister' | 'unproven';
+/** Evidence for one setting as a ledger, a gauge and a rule read it. */
+export interface Proof {
+  readonly key: string;
+  readonly state: EvidenceState;
+  readonly value: number;
+  readonly uncertainty: number;
+  readonly range: AllowedRange;
+  readonly trialId: string;
+  readonly trialName: string;
+  readonly provenOn: string;
+  readonly ageDays: number;
+  /** Why it is due, e.g. "nozzle changed 3 d ago"; the machine's name when it is a sister's. */
+  readonly because: string | null;
+  readonly conditions: PairingEntry['conditions'];
+}
+
+export interface LedgerRow {
+  readonly key: string;
+  readonly value: SettingValue | null;
+  readonly own: boolean;
+  readonly reason: { readonly kind: string; readonly text: string } | null;
+  readonly origin: string;
+  readonly beaten: readonly { readonly level: string; readonly value: SettingValue }[];
+  readonly hardware: readonly [number, number] | null;
+  readonly supplier: readonly [number, number] | null;
+  readonly proof: Proof | null;
+}

@@ -1,0 +1,70 @@
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
+import { parseQuantity } from '../../../core/units/parse.ts';
+import { findSetting } from '../settings/catalogue.ts';
+import type { ProfileKind, Setting, SettingValue, Values } from '../settings/define.ts';
+
+/** The canonical value of what was typed for a setting, or the one message that says what to do. */
+export function parseSetting(setting: Setting, text: string): Result<SettingValue> {
+  switch (setting.type) {
+    case 'number': case 'integer': {
+      const parsed = parseQuantity(text, setting.quantity);
+      return parsed.ok ? checkValue(setting, parsed.value.canonical) : parsed;
+    }
+    case 'range': {
+      const ends = text.split(/\s+to\s+|\s*–\s*|\s*\.\.\s*/);
+      if (ends.length !== 2) return fail({ code: 'shape', what: 'A range has two ends', where: setting.label, todo: 'type for example 240 to 260' });
+      const [low, high] = ends.map((end) => parseQuantity(end, setting.quantity));
+      if (!low!.ok) return low!;
+      if (!high!.ok) return high!;
+      return checkValue(setting, [low!.value.canonical, high!.value.canonical]);
+    }
+    case 'flag': return text === 'yes' || text === 'no' ? succeed(text === 'yes') : fail({ code: 'shape', what: `"${text}" is neither yes nor no`, where: setting.label });
+    default: return checkValue(setting, text);
+  }
+}
+
+/** A canonical value against its setting's type and typing guard. */
+export function checkValue(setting: Setting, value: SettingValue): Result<SettingValue> {
+  const wrong = (what: string, todo: string): Result<SettingValue> => fail({ code: 'guard', what, where: setting.label, todo });
+  switch (setting.type) {
+    case 'number': case 'integer': {
+      if (typeof value !== 'number' || !Number.isFinite(value)) return wrong('Not a figure', 'type a figure');
+      if (setting.type === 'integer' && !Number.isInteger(value)) return wrong(`${value} is not a whole number`, 'type a whole number');
+      const [low, high] = setting.range;
+      if (value < low || value > high) return wrong(`${formatQuantity(value, setting.quantity)} cannot be meant`, `type ${formatFigure(low, setting.quantity)} to ${formatQuantity(high, setting.quantity)}; check the unit`);
+      return succeed(value);
+    }
+    case 'range': {
+      if (!Array.isArray(value) || value.length !== 2 || !value.every((v) => typeof v === 'number' && Number.isFinite(v))) return wrong('A range has two ends', 'type for example 240 to 260');
+      const [low, high] = value as [number, number];
+      if (low > high) return wrong('The lower end is above the upper', 'swap them');
+      if (low < setting.range[0] || high > setting.range[1]) return wrong('The range reaches beyond what can be meant', `keep within ${setting.range[0]} to ${setting.range[1]}`);
+      return succeed(value);
+    }
+    case 'choice': return typeof value === 'string' && setting.choices.includes(value) ? succeed(value) : wrong(`"${String(value)}" is no choice`, `choose ${setting.choices.join(', ')}`);
+    case 'flag': return typeof value === 'boolean' ? succeed(value) : wrong('Neither yes nor no', 'choose yes or no');
+    case 'text': return typeof value === 'string' && value.length <= setting.longest ? succeed(value) : wrong('Text too long', `keep it below ${setting.longest} characters`);
+  }
+}
+
+/** All values of a map against the catalogue and the kind that may own them; the first thing wrong, by name. */
+export function checkValues(kind: ProfileKind, values: Values): Result<Values> {
+  for (const [key, value] of Object.entries(values)) {
+    const setting = findSetting(key);
+    if (!setting) return fail({ code: 'unknownSetting', what: `No setting "${key}"`, where: key });
+    if (!setting.owners.includes(kind)) return fail({ code: 'owner', what: `${setting.label} does not belong to a ${kind} profile`, where: key, todo: `set it in ${setting.owners.join(' or ')}` });
+    const checked = checkValue(setting, value);
+    if (!checked.ok) return checked;
+  }
+  return succeed(values);
+}
+
+/** A value as text, as it is read and as it can be typed again. */
+export function showValue(setting: Setting, value: SettingValue | undefined | null): string {
+  if (value === undefined || value === null) return '–';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (setting.type === 'range' && Array.isArray(value)) return `${formatFigure(value[0]!, setting.quantity)} to ${formatQuantity(value[1]!, setting.quantity)}`;
+  if ((setting.type === 'number' || setting.type === 'integer') && typeof value === 'number') return formatQuantity(value, setting.quantity);
+  return String(value);
+}

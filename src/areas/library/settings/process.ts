@@ -1,0 +1,15 @@
+import { defineSettings } from './define.ts';
+
+const base = { technology: 'filament', owners: ['process'] } as const;
+
+export const processSettings = defineSettings([
+  { ...base, group: 'Size and surface', key: 'layerHeightMm', label: 'Layer height', type: 'number', quantity: 'length', range: [0.01, 2], what: 'Height of each layer after the first.', tooLow: 'Prints take for ever and block the nozzle.', tooHigh: 'Coarse steps, loosely pressed layers.' },
+  { ...base, group: 'Sticking to the bed', key: 'firstLayerHeightMm', label: 'First layer height', type: 'number', quantity: 'length', range: [0.02, 2], what: 'Height of the first layer.', tooLow: 'Every unevenness of the bed shows.', tooHigh: 'The first lines lie loosely.', formula: { reads: ['layerHeightMm'], text: 'as layer height', compute: (v) => (typeof v['layerHeightMm'] === 'number' ? v['layerHeightMm'] : null) } },
+  { ...base, group: 'Size and surface', key: 'lineWidthMm', label: 'Line width', type: 'number', quantity: 'length', range: [0.05, 4], what: 'Width of a wall line.', tooLow: 'Lines do not touch.', tooHigh: 'Edges bulge, details merge.', formula: { reads: ['nozzleDiameterMm'], text: '1.1 × nozzle diameter (common practice)', compute: (v) => (typeof v['nozzleDiameterMm'] === 'number' ? Number((1.1 * v['nozzleDiameterMm']).toFixed(4)) : null) } },
+  { ...base, group: 'Strength and speed', key: 'walls', label: 'Walls', type: 'integer', quantity: 'count', range: [1, 50], default: 3, what: 'Lines round the outside of each layer.', tooLow: 'Weak, see-through sides.', tooHigh: 'Time and plastic for nothing.' },
+  { ...base, group: 'Strength and speed', key: 'visibleWallSpeedMmPerS', label: 'Visible wall speed', type: 'number', quantity: 'speed', range: [1, 1000], provenBy: 'acceleration', what: 'Speed of the outermost line.', tooLow: 'Long prints, glossy sides.', tooHigh: 'Ringing, matt corners, gaps.' },
+  { ...base, group: 'Strength and speed', key: 'fillSpeedMmPerS', label: 'Fill speed', type: 'number', quantity: 'speed', range: [1, 1000], what: 'Speed of the fill inside.', tooLow: 'Long prints.', tooHigh: 'Fill breaks off and the drive slips.', formula: { reads: ['visibleWallSpeedMmPerS'], text: '1.5 × visible wall speed', compute: (v) => (typeof v['visibleWallSpeedMmPerS'] === 'number' ? 1.5 * v['visibleWallSpeedMmPerS'] : null) } },
+  { ...base, group: 'Sticking to the bed', key: 'firstLayerSpeedMmPerS', label: 'First layer speed', type: 'number', quantity: 'speed', range: [1, 300], default: 20, what: 'Speed of the first layer.', tooLow: 'Minutes more per print.', tooHigh: 'Lines are dragged off the bed.' },
+  { ...base, group: 'Strings and blobs', key: 'travelSpeedMmPerS', label: 'Travel speed', type: 'number', quantity: 'speed', range: [10, 1500], default: 130, what: 'Speed between lines.', tooLow: 'Strings.', tooHigh: 'Knocks loose what it passes.' },
+  { ...base, group: 'Strength and speed', key: 'infillPercent', label: 'Infill', type: 'number', quantity: 'percent', range: [0, 100], default: 20, what: 'Share of the inside that is filled.', tooLow: 'Tops sag, parts crush.', tooHigh: 'Time, plastic, warp.' },
+]);

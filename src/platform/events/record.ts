@@ -1,0 +1,21 @@
+import { desc, and, eq, sql } from 'drizzle-orm';
+import type { Ctx } from '../db/context.ts';
+import { event } from './tables.ts';
+
+export interface NewEvent { readonly subjectKind: string; readonly subjectId: string; readonly subjectName: string; readonly what: string; readonly from?: unknown; readonly to?: unknown; readonly why?: string | null }
+
+/** Writes to the event log and tells listeners which subject changed (ids only). */
+export async function recordEvent(ctx: Ctx, e: NewEvent): Promise<void> {
+  await ctx.db.insert(event).values({ at: ctx.clock.now(), who: ctx.user.id, whoName: ctx.user.name, ...e });
+  await notify(ctx, e.subjectKind, e.subjectId);
+}
+
+/** Tells listeners of every process which record changed; reaches them when the transaction commits. */
+export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectId: string): Promise<void> {
+  await ctx.db.execute(sql`select pg_notify('changed', ${`${subjectKind}:${subjectId}`})`);
+}
+
+export async function listEvents(ctx: Ctx, filter: { subjectKind?: string; subjectId?: string; limit?: number } = {}) {
+  const where = and(filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined, filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined);
+  return ctx.db.select().from(event).where(where).orderBy(desc(event.id)).limit(filter.limit ?? 100);
+}
