@@ -1,4 +1,5 @@
-import { combineUncertainty, coverageFactor, mean, standardDeviation } from './statistics.ts';
+import { mean } from './mean.ts';
+import { combineUncertainty, coverageFactor, standardDeviation } from './statistics.ts';
 
 export interface Grouped { readonly group: string; readonly value: number }
 export interface GroupMean { readonly group: string; readonly mean: number; readonly n: number; readonly spread: number }

@@ -1,10 +1,5 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
-
-export function mean(values: readonly number[]): number {
-  let sum = 0;
-  for (const v of values) sum += v;
-  return sum / values.length;
-}
+import { mean } from './mean.ts';
 
 /** Sample standard deviation (n - 1); 0 for fewer than two values. */
 export function standardDeviation(values: readonly number[]): number {

@@ -1,5 +1,6 @@
 import { desc, and, eq, sql } from 'drizzle-orm';
 import type { Ctx } from '../db/context.ts';
+import type { EventRow } from './model.ts';
 import { event } from './tables.ts';
 
 export interface NewEvent { readonly subjectKind: string; readonly subjectId: string; readonly subjectName: string; readonly what: string; readonly from?: unknown; readonly to?: unknown; readonly why?: string | null }
@@ -15,7 +16,8 @@ export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectI
   await ctx.db.execute(sql`select pg_notify('changed', ${`${subjectKind}:${subjectId}`})`);
 }
 
-export async function listEvents(ctx: Ctx, filter: { subjectKind?: string; subjectId?: string; limit?: number } = {}) {
+export async function listEvents(ctx: Ctx, filter: { subjectKind?: string; subjectId?: string; limit?: number } = {}): Promise<EventRow[]> {
   const where = and(filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined, filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined);
-  return ctx.db.select().from(event).where(where).orderBy(desc(event.id)).limit(filter.limit ?? 100);
+  const rows = await ctx.db.select().from(event).where(where).orderBy(desc(event.id)).limit(filter.limit ?? 100);
+  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }

@@ -1,5 +1,5 @@
 import { meanOfGroups, type GroupMean } from '../../../../core/fitting/sideMeans.ts';
-import { mean } from '../../../../core/fitting/statistics.ts';
+import { mean } from '../../../../core/fitting/mean.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 import { beadAreaMm2, beadSpacingMm } from '../../../../core/toolpath/bead.ts';
 

@@ -1,0 +1,53 @@
+import { createTheme, MantineProvider } from '@mantine/core';
+import { Notifications } from '@mantine/notifications';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense, useState, type ComponentType } from 'react';
+import { TodayScreen } from '../areas/today/ui/TodayScreen.tsx';
+import { PersonProvider, type SignedIn } from '../ui/person.tsx';
+import { Router, usePath } from '../ui/router.tsx';
+import { Shell } from './Shell.tsx';
+
+const theme = createTheme({
+  fontFamily: "'Archivo Variable', sans-serif", fontFamilyMonospace: "'Spline Sans Mono Variable', monospace", defaultRadius: 3, primaryColor: 'plum', primaryShade: { light: 7, dark: 4 },
+  colors: { plum: ['#f8f0f5', '#ecdce6', '#dcb9cf', '#cb93b6', '#bb71a0', '#a2568a', '#864273', '#6a2e57', '#4f2040', '#381530'] },
+});
+
+type Screen = ComponentType<{ readonly id: string }>;
+const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await pick() }));
+/** Screens by address; heavy ones come when first needed. */
+const screens: readonly (readonly [RegExp, Screen])[] = [
+  [/^\/$/, TodayScreen],
+  [/^\/library$/, load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen)],
+  [/^\/library\/([^/]+)$/, load(async () => (await import('../areas/library/ui/ProfileScreen.tsx')).ProfileScreen)],
+  [/^\/trials$/, load(async () => (await import('../areas/trials/ui/TrialsScreen.tsx')).TrialsScreen)],
+  [/^\/trials\/new$/, load(async () => (await import('../areas/trials/ui/NewTrialScreen.tsx')).NewTrialScreen)],
+  [/^\/trials\/([^/]+)$/, load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen)],
+  [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],
+  [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
+  [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
+  [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
+  [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
+  [/^\/log$/, load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen)],
+];
+
+function CurrentScreen() {
+  const path = usePath();
+  for (const [pattern, Found] of screens) { const match = pattern.exec(path); if (match) return <Found key={path} id={match[1] ?? ''} />; }
+  return <p className="empty">Nothing has this address. <a href="/">Back to Today</a></p>;
+}
+
+export function App({ path, person }: { readonly path: string; readonly person: SignedIn }) {
+  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 2, refetchOnWindowFocus: false } } }));
+  return (
+    <MantineProvider theme={theme} defaultColorScheme="auto">
+      <QueryClientProvider client={client}>
+        <PersonProvider person={person}>
+          <Router initial={path}>
+            <Notifications position="bottom-right" />
+            <Shell><Suspense fallback={<p className="empty">Opening…</p>}><CurrentScreen /></Suspense></Shell>
+          </Router>
+        </PersonProvider>
+      </QueryClientProvider>
+    </MantineProvider>
+  );
+}

@@ -1,0 +1,9 @@
+export type CheckFailure = { readonly code: 'noJob' } | { readonly code: 'noMachine' } | { readonly code: 'noRecipe'; readonly what: string } | { readonly code: 'noFile' } | { readonly code: 'notCleared'; readonly why: string };
+
+export const checkText = {
+  noJob: () => 'There is no such job',
+  noMachine: () => 'There is no such machine',
+  noRecipe: (f: { what: string }) => f.what,
+  noFile: () => 'That file was never uploaded in full; drop it again',
+  notCleared: (f: { why: string }) => f.why,
+} satisfies { [C in CheckFailure['code']]: (f: Extract<CheckFailure, { code: C }>) => string };

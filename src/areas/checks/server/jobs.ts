@@ -1,0 +1,121 @@
+import { desc, eq, sql } from 'drizzle-orm';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { recordEvent } from '../../../platform/events/record.ts';
+import { file } from '../../../platform/files/tables.ts';
+import { enqueue } from '../../../platform/jobs/send.ts';
+import { findProfile } from '../../library/server/index.ts';
+import { findMachine } from '../../machines/server/index.ts';
+import type { CheckFailure } from '../model/failures.ts';
+import type { JobRow } from '../model/pages.ts';
+import type { JobClass } from '../model/sheet.ts';
+import { RULES_VERSION } from '../rules/index.ts';
+import { makeSheet, pinOf } from './sheet.ts';
+import { checkRun, job, recipe, recipeAssignment } from './tables.ts';
+
+export interface NewJob { readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due?: string | null | undefined; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly fileSha: string; readonly fileName: string }
+export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
+
+/** Receives a job with its recipe and asks for its first check, all in one transaction. */
+export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: string; name: string }, CheckFailure>> {
+  const m = await findMachine(ctx, input.machineId);
+  if (!m) return fail({ code: 'noMachine' });
+  const profiles = await Promise.all([input.toolId, input.materialId, input.processId].map((id) => findProfile(ctx, id)));
+  if (profiles[0]?.kind !== 'tool' || profiles[1]?.kind !== 'material' || profiles[2]?.kind !== 'process') return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
+  const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
+  if (!stored) return fail({ code: 'noFile' });
+  return ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db }, recipeId = ctx.newId(), id = ctx.newId();
+    await db.insert(recipe).values({ id: recipeId, name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, processId: input.processId, createdAt: ctx.clock.now() });
+    await db.insert(recipeAssignment).values({ recipeId, role: 'part body', mount: 0, slot: 0, toolId: input.toolId, materialId: input.materialId });
+    const [row] = await db.insert(job).values({ id, title: input.title, class: input.class, quantity: input.quantity, due: input.due ? new Date(input.due) : null, recipeId, fileSha: input.fileSha, fileName: input.fileName, fileSize: stored.size, createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
+    await recordEvent(inside, { subjectKind: 'job', subjectId: id, subjectName: jobName(row!.number!), what: 'job received', to: { title: input.title, file: input.fileName, class: input.class } });
+    await queueRun(inside, id);
+    return succeed({ id, name: jobName(row!.number!) });
+  });
+}
+
+async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
+  const id = ctx.newId();
+  await ctx.db.insert(checkRun).values({ id, jobId, state: 'queued', rulesVersion: RULES_VERSION, requestedBy: ctx.user.id, at: ctx.clock.now() });
+  await enqueue(ctx.db, 'check', { runId: id });
+  return id;
+}
+
+/** Asks for another check of a job against the limits now in force. */
+export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, CheckFailure>> {
+  const found = await findJob(ctx, jobId);
+  if (!found) return fail({ code: 'noJob' });
+  await ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db };
+    await queueRun(inside, jobId);
+    await recordEvent(inside, { subjectKind: 'job', subjectId: jobId, subjectName: jobName(found.number!), what: 'check asked for again' });
+  });
+  return succeed(null);
+}
+
+/** Signs a job off: anyone who may, when the newest verdict holds and is not blocked; a lead with a reason when blocked. */
+export async function clearJob(ctx: Ctx, jobId: string, why: string): Promise<Result<null, CheckFailure>> {
+  const page = await getJobPage(ctx, jobId);
+  if (!page.ok) return page;
+  const { run, outOfDate, name } = page.value;
+  if (!run || run.state !== 'done' || !run.outcome) return fail({ code: 'notCleared', why: 'The check has not finished; wait for the verdict' });
+  if (outOfDate) return fail({ code: 'notCleared', why: 'The verdict is out of date; check again first' });
+  const blocked = run.outcome.verdict === 'blocked';
+  if (blocked && ctx.user.role !== 'lead') return fail({ code: 'notCleared', why: 'The job is blocked; only a lead may override, with a reason' });
+  if (blocked && why.trim().length < 5) return fail({ code: 'notCleared', why: 'An override stays on the job for ever; give its reason' });
+  await ctx.db.transaction(async (db) => {
+    await db.update(job).set({ state: 'cleared' }).where(eq(job.id, jobId));
+    await recordEvent({ ...ctx, db }, { subjectKind: 'job', subjectId: jobId, subjectName: name, what: blocked ? 'blocked job overridden' : 'job cleared', from: run.outcome!.verdict, to: 'cleared', why: why || run.outcome!.sentence });
+  });
+  return succeed(null);
+}
+
+export async function findJob(ctx: Pick<Ctx, 'db'>, id: string) {
+  const [row] = await ctx.db.select().from(job).where(eq(job.id, id));
+  return row ?? null;
+}
+
+export async function findRun(ctx: Pick<Ctx, 'db'>, runId: string) {
+  const [row] = await ctx.db.select().from(checkRun).where(eq(checkRun.id, runId));
+  return row ?? null;
+}
+
+export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
+  const [r] = await ctx.db.select().from(recipe).where(eq(recipe.id, row.recipeId));
+  const [a] = await ctx.db.select().from(recipeAssignment).where(eq(recipeAssignment.recipeId, row.recipeId));
+  return { machineId: r!.machineId, processId: r!.processId, toolId: a!.toolId, materialId: a!.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity };
+}
+
+/** A job with its newest run, and whether anything the verdict was pinned to has changed since. */
+export async function getJobPage(ctx: Ctx, id: string) {
+  const row = await findJob(ctx, id);
+  if (!row) return fail<CheckFailure>({ code: 'noJob' });
+  const [run] = await ctx.db.select().from(checkRun).where(eq(checkRun.jobId, id)).orderBy(desc(checkRun.at)).limit(1);
+  const input = await sheetInputOf(ctx, row);
+  const fresh = await makeSheet(ctx, input);
+  const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value);
+  return succeed({ ...row, name: jobName(row.number!), recipe: input, sheet: fresh.ok ? fresh.value : null, run: run ?? null, outOfDate, changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value) : [] });
+}
+
+function whatChanged(before: NonNullable<(typeof checkRun.$inferSelect)['sheet']>, now: typeof before): string[] {
+  const changes: string[] = [];
+  if (before.machine.mounted?.id !== now.machine.mounted?.id) changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
+  if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot) changes.push(`${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`);
+  for (const key of new Set([...Object.keys(before.proofs), ...Object.keys(now.proofs)])) {
+    const a = before.proofs[key], b = now.proofs[key];
+    if (a?.state !== b?.state || a?.trialId !== b?.trialId) changes.push(b ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}` : `${key}: no evidence any more`);
+  }
+  return changes.length > 0 ? changes : ['a profile in the recipe has a new revision'];
+}
+
+export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {
+  const rows = await ctx.db.execute(sql`
+    select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
+           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, (r.outcome->'estimate'->>'timeS')::float8 as "timeS"
+    from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
+    join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
+    left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
+    order by j.number desc limit ${limit}`);
+  return rows.rows.map((r) => ({ ...r, name: jobName(Number(r['number'])) })) as unknown as JobRow[];
+}

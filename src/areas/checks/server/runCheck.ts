@@ -1,0 +1,46 @@
+import { eq } from 'drizzle-orm';
+import { GcodeInspector } from '../../../core/gcode/inspect.ts';
+import { sentenceOf } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { notify, recordEvent } from '../../../platform/events/record.ts';
+import { readFile } from '../../../platform/files/store.ts';
+import { checkJob } from '../rules/index.ts';
+import { checkText } from '../model/failures.ts';
+import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
+import { makeSheet, pinOf } from './sheet.ts';
+import { checkRun, job } from './tables.ts';
+
+const REPORT_EVERY_MS = 400;
+
+/** Runs one queued check to its record. Can be run again from the start after a crash: nothing is written before the end. */
+export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
+  const run = await findRun(ctx, runId);
+  if (!run || run.state === 'done' || run.state === 'refused') return;
+  const row = (await findJob(ctx, run.jobId))!;
+  const sheet = await makeSheet(ctx, await sheetInputOf(ctx, row));
+  if (!sheet.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) }, 'check refused');
+  await ctx.db.update(checkRun).set({ state: 'running' }).where(eq(checkRun.id, runId));
+  const inspector = new GcodeInspector(sheet.value.machine.motion);
+  let read = 0, reported = 0;
+  for await (const piece of readFile(ctx, row.fileSha)) {
+    if (inspector.push(piece)) break;
+    read += piece.length;
+    if (Date.now() - reported > REPORT_EVERY_MS) {
+      reported = Date.now();
+      await ctx.db.update(checkRun).set({ bytesRead: read }).where(eq(checkRun.id, runId));
+      await notify(ctx, 'job', row.id);
+    }
+  }
+  const report = inspector.finish();
+  if (!report.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` }, 'check refused');
+  const outcome = checkJob({ report: report.value, sheet: sheet.value });
+  await finishRun(ctx, row, runId, { state: 'done', bytesRead: read, sheet: sheet.value, pinSha: pinOf(sheet.value), outcome, peakResidentBytes: process.resourceUsage().maxRSS * 1024 }, outcome.sentence);
+}
+
+async function finishRun(ctx: Ctx, row: NonNullable<Awaited<ReturnType<typeof findJob>>>, runId: string, set: Partial<typeof checkRun.$inferInsert>, what: string): Promise<void> {
+  await ctx.db.transaction(async (db) => {
+    await db.update(checkRun).set({ ...set, doneAt: ctx.clock.now() }).where(eq(checkRun.id, runId));
+    if (row.state === 'received' || row.state === 'cleared') await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
+    await recordEvent({ ...ctx, db }, { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number!), what });
+  });
+}

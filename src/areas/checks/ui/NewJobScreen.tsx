@@ -1,0 +1,100 @@
+import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { call, post, Refused } from '../../../ui/api.ts';
+import { go } from '../../../ui/router.tsx';
+import type { ProfileRow } from '../../library/model/records.ts';
+import type { MachineCard } from '../../machines/model/pages.ts';
+import type { CheckOutcome } from '../model/outcome.ts';
+import type { JobClass, LimitSheet } from '../model/sheet.ts';
+import { jobClasses } from '../model/schemas.ts';
+import { CheckSide } from './CheckSide.tsx';
+import { HeightSheet } from './HeightSheet.tsx';
+import { VerdictBand } from './VerdictBand.tsx';
+
+const LARGEST = 200 * 1024 * 1024;
+type Posted = { read?: number; outcome?: CheckOutcome; done?: boolean; refusal?: string };
+
+/** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
+export function NewJobScreen() {
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
+  const [file, setFile] = useState<File | null>(null), [over, setOver] = useState(false), [slip, setSlip] = useState<string | null>(null);
+  const [machineId, setMachineId] = useState(''), [toolId, setToolId] = useState(''), [materialId, setMaterialId] = useState(''), [processId, setProcessId] = useState('');
+  const [title, setTitle] = useState(''), [jobClass, setJobClass] = useState<JobClass>('in-house'), [quantity, setQuantity] = useState<number | string>(1);
+  const [sheet, setSheet] = useState<LimitSheet | null>(null), [seen, setSeen] = useState<Posted | null>(null), [keeping, setKeeping] = useState<number | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const take = (f: File | undefined): void => {
+    if (!f) return;
+    if (f.size > LARGEST) { setSlip(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`); return; }
+    if (!/\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)) { setSlip(`${f.name} does not end like G-code (.gcode, .gco, .g, .nc); it is read all the same`); } else setSlip(null);
+    setFile(f);
+    if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
+  };
+  useEffect(() => { const m = machines.data?.find((x) => x.id === machineId); if (m) { setToolId(m.mounted?.id ?? ''); setMaterialId(m.loaded?.id ?? ''); } }, [machineId, machines.data]);
+  useEffect(() => {
+    worker.current?.terminate();
+    setSeen(null); setSheet(null);
+    if (!file || !machineId || !toolId || !materialId || !processId) return;
+    let gone = false;
+    const query = new URLSearchParams({ machine: machineId, tool: toolId, material: materialId, process: processId, class: jobClass, fileName: file.name, quantity: String(quantity || 1) });
+    call<LimitSheet>(`/api/limits?${query.toString()}`).then((limits) => {
+      if (gone) return;
+      setSheet(limits);
+      const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
+      worker.current = w;
+      w.onmessage = ({ data }: MessageEvent<Posted>) => setSeen(data);
+      w.postMessage({ file, sheet: limits });
+    }, (e: Error) => { if (!gone) setSlip(e.message); });
+    return () => { gone = true; worker.current?.terminate(); };
+  }, [file, machineId, toolId, materialId, processId, jobClass, quantity]);
+  const keep = async (): Promise<void> => {
+    if (!file) return;
+    setKeeping(0); setSlip(null);
+    try {
+      const { sha256 } = await upload(file, setKeeping);
+      const made = await post<{ id: string }>('/api/jobs', { title, class: jobClass, quantity: Number(quantity), machineId, toolId, materialId, processId, fileSha: sha256, fileName: file.name });
+      go(`/checks/${made.id}`);
+    } catch (e) { setSlip((e as Error).message); setKeeping(null); }
+  };
+  const options = (kind: string) => [{ value: '', label: 'choose…' }, ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name }))];
+  const ready = file && machineId && toolId && materialId && processId && title.trim().length > 1;
+  return (
+    <>
+      <div className="band" data-kind="job"><div><div className="kind">New job</div><h1>{title || 'Will tonight’s machine make it?'}</h1></div>{file && <span className="chip f">{file.name} · {(file.size / 1048576).toFixed(2)} MB</span>}
+        <div className="end"><button className="btn p" disabled={!ready || keeping !== null || seen?.refusal !== undefined} onClick={() => void keep()}>{keeping === null ? 'Keep as a job' : `Uploading ${Math.round(keeping * 100)} %`}</button></div></div>
+      <section className="stage">
+        <label className="drop" data-over={over} onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={(e) => { e.preventDefault(); setOver(false); take(e.dataTransfer.files[0]); }}>
+          {file ? <>Read from this device: <b>{file.name}</b>. Drop another to replace it.</> : <>Drop a G-code file here, or press Enter to choose one (up to 200 MB)</>}
+          <input type="file" aria-label="G-code file" style={{ display: 'block', margin: '8px auto 0' }} onChange={(e) => take(e.target.files?.[0])} />
+        </label>
+        {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>{slip}</p>}
+        <div className="fields" style={{ marginTop: 12 }}>
+          <NativeSelect label="Machine" value={machineId} onChange={(e) => setMachineId(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name }))]} />
+          <NativeSelect label="Tool" value={toolId} onChange={(e) => setToolId(e.currentTarget.value)} data={options('tool')} /><NativeSelect label="Material" value={materialId} onChange={(e) => setMaterialId(e.currentTarget.value)} data={options('material')} />
+          <NativeSelect label="Process" value={processId} onChange={(e) => setProcessId(e.currentTarget.value)} data={options('process')} />
+          <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} /><NativeSelect label="Class" value={jobClass} onChange={(e) => setJobClass(e.currentTarget.value as JobClass)} data={[...jobClasses]} /><NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
+        </div>
+      </section>
+      {seen?.refusal && <div className="verdict" data-v="blocked" role="alert">{file?.name}: {seen.refusal}</div>}
+      {seen?.outcome && sheet && <><VerdictBand outcome={seen.outcome} reading={seen.done ? null : (seen.read ?? 0) / (file?.size || 1)} />
+        <div className="page two"><HeightSheet outcome={seen.outcome} sheet={sheet} /><CheckSide outcome={seen.outcome} quantity={Number(quantity) || 1} note="Read on this device; kept as a job, the server’s own run is the record." /></div></>}
+    </>
+  );
+}
+
+/** Uploads with progress; a cut-off upload says so and leaves nothing half-stored. */
+function upload(file: File, onShare: (share: number) => void): Promise<{ sha256: string }> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open('PUT', '/api/files');
+    request.setRequestHeader('content-type', 'application/octet-stream');
+    request.upload.onprogress = (e) => onShare(e.loaded / (e.total || 1));
+    request.onerror = () => reject(new Refused(0, 'offline', 'The upload was cut off; nothing was stored. Press again to send it anew'));
+    request.onload = () => {
+      const body = JSON.parse(request.responseText || '{}') as { sha256?: string; title?: string };
+      if (request.status === 200 && body.sha256) resolve({ sha256: body.sha256 }); else reject(new Refused(request.status, 'upload', body.title ?? `The server answered ${request.status}`));
+    };
+    request.send(file);
+  });
+}

@@ -1,0 +1,17 @@
+import { array, mixed, object, string } from 'yup';
+
+const key = /^[a-zA-Z0-9]{1,60}$/;
+/** A map by setting key; values are judged by the catalogue in the use-case. */
+const bySetting = <T>(isValue: (v: unknown) => v is T) => mixed<Record<string, T>>((raw): raw is Record<string, T> => typeof raw === 'object' && raw !== null && !Array.isArray(raw) && Object.keys(raw).length <= 300 && Object.entries(raw).every(([k, v]) => key.test(k) && isValue(v)));
+const isValue = (v: unknown): v is number | string | boolean | number[] => ['number', 'string', 'boolean'].includes(typeof v) || (Array.isArray(v) && v.length <= 64 && v.every((x) => typeof x === 'number'));
+const isTyped = (v: unknown): v is string | null => v === null || (typeof v === 'string' && v.length <= 5000);
+const isReason = (v: unknown): v is { kind: string; text: string } => typeof v === 'object' && v !== null && typeof (v as { kind?: unknown }).kind === 'string' && typeof (v as { text?: unknown }).text === 'string' && (v as { text: string }).text.length <= 500;
+
+export const nameSchema = string().trim().min(2, 'A name has at least two characters').max(80, 'Keep the name below 80 characters').required('Give it a name');
+export const copySchema = object({ name: nameSchema }).noUnknown().required();
+export const draftSchema = object({ baseRevisionId: string().max(60).required(), typed: bySetting(isTyped).required() }).noUnknown().required();
+export const saveSchema = object({
+  baseRevisionId: string().max(60).required(), own: bySetting(isValue).required(), reasons: bySetting(isReason).required(),
+  message: string().trim().min(3, 'Say why in a few words').max(300).required('Say why in one line'), decided: array().of(string().max(60).required()),
+}).noUnknown().required();
+export const restoreSchema = object({ revisionId: string().max(60).required() }).noUnknown().required();

@@ -1,0 +1,40 @@
+import { Gauge } from '../../../ui/Gauge.tsx';
+import { StateMark } from '../../../ui/StateMark.tsx';
+import type { LedgerRow, Proof } from '../model/records.ts';
+import { parseSetting, showValue } from '../model/values.ts';
+import { findSetting } from '../settings/catalogue.ts';
+
+export interface GaugeRowProps { readonly row: LedgerRow; readonly selected?: boolean; readonly onSelect?: () => void; readonly editing?: boolean; /** As typed; undefined where untouched. */ readonly typed?: string | null | undefined; readonly onType?: (text: string | null) => void }
+
+/** Label · value with unit · gauge · origin · evidence: a number is never bare. */
+export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: GaugeRowProps) {
+  const setting = findSetting(row.key)!;
+  const parsed = typed === undefined || typed === null ? null : parseSetting(setting, typed);
+  const value = parsed?.ok ? parsed.value : row.value;
+  const shown = showValue(setting, value);
+  return (
+    <div className="row" data-sel={selected} data-setting={row.key}>
+      <button className="lab" onClick={onSelect} aria-expanded={selected}>{setting.label}</button>
+      {editing
+        ? <input className="edit" aria-label={setting.label} aria-invalid={parsed ? !parsed.ok : undefined} value={typed ?? editable(showValue(setting, row.value))} onFocus={onSelect} onChange={(e) => onType?.(e.target.value === editable(showValue(setting, row.value)) ? null : e.target.value)} />
+        : <span className="val f" title={shown}>{shown.split('\n')[0]!.slice(0, 24)}</span>}
+      {(setting.type === 'number' || setting.type === 'integer')
+        ? <Gauge value={typeof value === 'number' ? value : null} hardware={row.hardware} supplier={row.supplier} proven={row.proof && { ...row.proof.range, state: row.proof.state }} guard={setting.range} label={`${setting.label} ${shown}${row.supplier ? `, supplier ${row.supplier.join(' to ')}` : ''}${row.proof ? `, ${row.proof.state} ${row.proof.range.min} to ${row.proof.range.max}` : ''}`} />
+        : <span className="gauge">{setting.type === 'choice' || setting.type === 'flag' ? <span className="chip">{shown}</span> : null}</span>}
+      <span className="or">{typed !== undefined ? 'typed now' : row.origin}{row.reason && typed === undefined && <> · <i>{row.reason.text}</i></>}</span>
+      <span className="ev"><Evidence proof={row.proof} provenBy={setting.provenBy} /></span>
+      {parsed && !parsed.ok && <span className="slip" role="alert">{parsed.failure.what}{parsed.failure.todo ? `; ${parsed.failure.todo}` : ''}</span>}
+      {parsed?.ok && typed !== shown && <span className="slip" style={{ color: 'var(--dim)' }}>reads as {shown}</span>}
+    </div>
+  );
+}
+
+const editable = (text: string): string => (text === '–' ? '' : text);
+
+export function Evidence({ proof, provenBy }: { readonly proof: Proof | null; readonly provenBy: string | undefined }) {
+  if (!proof) return provenBy ? <><StateMark mark="unproven" /><span className="dim">unproven</span></> : null;
+  const where = proof.trialId ? <a href={`/trials/${proof.trialId}`}>{proof.trialName}</a> : proof.trialName;
+  if (proof.state === 'due') return <><StateMark mark="due" /><span>due: {proof.because}</span></>;
+  if (proof.state === 'sister') return <><StateMark mark="sister" /><span>proven on sister {proof.because}</span></>;
+  return <><StateMark mark="proven" /><span>proven {proof.ageDays} d ago · {where}</span></>;
+}

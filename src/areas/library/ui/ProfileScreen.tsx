@@ -1,0 +1,141 @@
+import { Modal, TextInput } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { call, post, put } from '../../../ui/api.ts';
+import { day } from '../../../ui/dates.ts';
+import { useMayChange } from '../../../ui/person.tsx';
+import { go } from '../../../ui/router.tsx';
+import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
+import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import type { LedgerRow } from '../model/records.ts';
+import { showValue } from '../model/values.ts';
+import type { ProfilePage } from '../model/pages.ts';
+import { findSetting } from '../settings/catalogue.ts';
+import { groups } from '../settings/define.ts';
+import { GaugeRow } from './GaugeRow.tsx';
+import { SaveDialog } from './SaveDialog.tsx';
+import { SettingSide } from './SettingSide.tsx';
+
+const filters = ['everything', 'own', 'differs', 'outside', 'due', 'unproven'] as const;
+type Filter = (typeof filters)[number];
+const words: Record<Filter, string> = { everything: 'Everything', own: 'Own values', differs: 'Differs from parent', outside: 'Outside', due: 'Due', unproven: 'Unproven' };
+const marks: Partial<Record<Filter, Mark>> = { outside: 'outside', due: 'due', unproven: 'unproven' };
+const DRAFT_AFTER_MS = 500;
+
+export function ProfileScreen({ id }: { readonly id: string }) {
+  const mayChange = useMayChange(), client = useQueryClient();
+  const { data: page, error } = useQuery({ queryKey: ['profile', id], queryFn: () => call<ProfilePage>(`/api/profiles/${id}`) });
+  const [filter, setFilter] = useState<Filter>('everything'), [selected, setSelected] = useState<string | null>(null);
+  const [typed, setTyped] = useState<Record<string, string | null>>({}), [base, setBase] = useState<string | null>(null), [editing, setEditing] = useState(false);
+  const [dialog, setDialog] = useState<'copy' | 'save' | 'history' | null>(null);
+  const taken = useRef(false);
+  useEffect(() => { // a draft left behind is taken up once
+    if (!page || taken.current) return;
+    taken.current = true;
+    if (page.draft && Object.keys(page.draft.typed).length > 0) { setTyped(page.draft.typed); setBase(page.draft.baseRevisionId); setEditing(true); }
+  }, [page]);
+  useEffect(() => {
+    if (!base || !taken.current) return;
+    const timer = setTimeout(() => { void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed }).catch(tellRefused); }, DRAFT_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [typed, base, id]);
+  const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
+  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (!page) return <p className="empty">Opening the profile…</p>;
+  const changed = Object.keys(typed).length;
+  const begin = (): void => { if (page.stock) { setDialog('copy'); return; } setBase(base ?? page.head.id); setEditing(true); };
+  const stop = (): void => { setTyped({}); setEditing(false); if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} }); setBase(null); };
+  const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
+  return (
+    <>
+      <div className="band">
+        <div><div className="kind">{page.kind}{page.machine && <> beside <b>{page.machine.name} · {page.machine.tool}</b></>}</div><h1>{page.name}</h1></div>
+        <span className="chip">{page.stock ? 'stock, read-only' : editing ? `draft of revision ${page.head.number + 1} · from released ${page.head.number}` : `released revision ${page.head.number}`}</span>
+        {changed > 0 && <span className="chip">{changed} {changed === 1 ? 'value' : 'values'} changed</span>}
+        <div className="end">
+          <button className="btn" onClick={() => setDialog('history')}>History</button>
+          {mayChange && <button className="btn" onClick={() => setDialog('copy')}>Copy</button>}
+          {mayChange && !editing && <button className="btn p" onClick={begin}>Edit</button>}
+          {editing && <><button className="btn" onClick={stop}>Throw away</button><button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>Save with a reason</button></>}
+        </div>
+      </div>
+      <div className="page ledger">
+        <div className="left">
+          <h3>Show</h3>
+          <ul>{filters.map((f) => <li key={f}><button aria-pressed={filter === f} onClick={() => setFilter(f)}>{marks[f] && <StateMark mark={marks[f]} />}{words[f]}<span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span></button></li>)}</ul>
+          <h3>Lineage</h3>
+          <div style={{ fontSize: 12, lineHeight: 1.8 }}>
+            {[...page.parents].reverse().map((p, i) => <div key={p.id} style={{ paddingLeft: i * 10 }}><a href={`/library/${p.id}`}>{p.name}</a> <span className="f dim">r{p.revision}</span></div>)}
+            <div style={{ paddingLeft: page.parents.length * 10, fontWeight: 700 }}>{page.name} <span className="f">r{page.head.number}</span></div>
+            {page.children.map((c) => <div key={c.id} style={{ paddingLeft: (page.parents.length + 1) * 10 }}><a href={`/library/${c.id}`}>{c.name}</a></div>)}
+          </div>
+        </div>
+        <div>
+          {groups.map((group) => {
+            const inGroup = rows.filter((r) => findSetting(r.key)!.group === group);
+            return inGroup.length === 0 ? null : (
+              <section key={group}>
+                <div className="grp"><h2>{group}</h2>{group === findSetting(rows[0]!.key)?.group && <span className="hint">thin: hardware · pale: supplier · solid: proven · tick: value</span>}</div>
+                {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row.key === r.key} onSelect={() => setSelected(r.key)} editing={editing} typed={typed[r.key]}
+                  onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}
+              </section>
+            );
+          })}
+          {rows.length === 0 && <p className="empty">No value is {words[filter].toLowerCase()}.</p>}
+        </div>
+        <SettingSide row={row} profileName={page.name} />
+      </div>
+      <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
+      {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith) => {
+        setDialog(null); setTyped({}); setBase(null); setEditing(false);
+        tellDone(mergedWith ? `Saved as revision ${number}, merged with revision ${mergedWith}` : `Saved as revision ${number}`);
+        void client.invalidateQueries({ queryKey: ['profile', id] });
+      }} />}
+      <HistoryDialog open={dialog === 'history'} page={page} onClose={() => setDialog(null)} />
+    </>
+  );
+}
+
+function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {
+  const number = typeof r.value === 'number' ? r.value : null;
+  switch (filter) {
+    case 'own': return r.own;
+    case 'differs': return r.own && page.parents.length > 0;
+    case 'due': return r.proof?.state === 'due';
+    case 'unproven': return findSetting(r.key)?.provenBy !== undefined && page.kind === 'material' && (!r.proof || r.proof.state === 'sister');
+    case 'outside': return number !== null && ((r.hardware !== null && (number < r.hardware[0] || number > r.hardware[1])) || (r.proof?.state === 'proven' && (number < r.proof.range.min || number > r.proof.range.max)));
+    default: return true;
+  }
+}
+
+function CopyDialog({ open, page, onClose }: { readonly open: boolean; readonly page: ProfilePage; readonly onClose: () => void }) {
+  const [name, setName] = useState(''), [slip, setSlip] = useState<string | null>(null);
+  useEffect(() => { if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`); }, [open, page.name]);
+  const copy = async (): Promise<void> => { try { const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name }); onClose(); tellDone(`${made.name} now starts from ${page.name}`); go(`/library/${made.id}`); } catch (e) { setSlip((e as Error).message); } };
+  return (
+    <Modal opened={open} onClose={onClose} title={page.stock ? `${page.name} is read-only: edit a copy` : `Copy ${page.name}`} transitionProps={{ duration: 0 }}>
+      <form onSubmit={(e) => { e.preventDefault(); void copy(); }}>
+        <TextInput label="Name of the copy" value={name} onChange={(e) => setName(e.currentTarget.value)} error={slip} data-autofocus />
+        <p className="hint" style={{ margin: '8px 0 14px' }}>The copy starts from {page.name} and differs only where you change it.</p>
+        <button className="btn p" type="submit">Make the copy</button>
+      </form>
+    </Modal>
+  );
+}
+
+function HistoryDialog({ open, page, onClose }: { readonly open: boolean; readonly page: ProfilePage; readonly onClose: () => void }) {
+  const mayChange = useMayChange(), client = useQueryClient();
+  const [shown, setShown] = useState<string | null>(null);
+  const restore = async (revisionId: string): Promise<void> => { try { const r = await post<{ number: number }>(`/api/profiles/${page.id}/restore`, { revisionId }); tellDone(`Restored as revision ${r.number}`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); } };
+  return (
+    <Modal opened={open} onClose={onClose} title={`History of ${page.name}`} size="lg" transitionProps={{ duration: 0 }}>
+      <table className="list"><thead><tr><th>Revision</th><th>Why</th><th>Who</th><th>When</th><th /></tr></thead>
+        <tbody>{page.revisions.map((r) => (
+          <tr key={r.id}><td className="f">r{r.number} <span className="dim">{r.state}</span></td>
+            <td>{r.message}{shown === r.id && <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>{Object.entries(r.own).map(([k, v]) => { const s = findSetting(k); return s && <li key={k}>{s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span></li>; })}{Object.keys(r.own).length === 0 && <li>no own values</li>}</ul>}</td>
+            <td>{r.authorName}</td><td>{day(r.at)}</td>
+            <td style={{ whiteSpace: 'nowrap' }}><button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>{shown === r.id ? 'Hide' : 'Read'}</button> {mayChange && !page.stock && r.id !== page.head.id && <button className="btn" onClick={() => void restore(r.id)}>Restore</button>}</td></tr>
+        ))}</tbody></table>
+    </Modal>
+  );
+}

@@ -1,0 +1,55 @@
+import { Modal, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { post } from '../../../ui/api.ts';
+import type { Conflict } from '../model/merge.ts';
+import type { ProfilePage } from '../model/pages.ts';
+import type { ReasonKind, Reasons } from '../model/records.ts';
+import { parseSetting, showValue } from '../model/values.ts';
+import { findSetting } from '../settings/catalogue.ts';
+import type { SettingValue } from '../settings/define.ts';
+
+const reasonKinds: readonly ReasonKind[] = ['measured', 'habit, untested', 'works round a fault', 'spares the machine', 'copied from elsewhere', 'job-specific'];
+type Outcome = { saved: true; number: number; mergedWith: number | null } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
+
+/** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
+ *  shown and the saver chooses. */
+export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null) => void }) {
+  const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [slip, setSlip] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
+  const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
+  const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.value ?? null, parsed }; });
+  const bad = changes.filter((c) => c.parsed && !c.parsed.ok);
+  const save = async (): Promise<void> => {
+    const own: Record<string, SettingValue> = { ...base.own };
+    const reasons: Record<string, Reasons[string]> = { ...base.reasons };
+    for (const c of changes) {
+      const theirs = conflict?.conflicts.find((x) => x.key === c.key);
+      if (theirs && choice[c.key] === 'theirs') { if (theirs.theirs === null) delete own[c.key]; else own[c.key] = theirs.theirs; continue; }
+      if (c.parsed?.ok) { own[c.key] = c.parsed.value; reasons[c.key] = { kind, text: message }; } else delete own[c.key];
+    }
+    try {
+      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, { baseRevisionId, own, reasons, message, decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [] });
+      if (outcome.saved) onSaved(outcome.number, outcome.mergedWith); else setConflict(outcome);
+    } catch (e) { setSlip((e as Error).message); }
+  };
+  const open = conflict?.conflicts.filter((c) => !choice[c.key]) ?? [];
+  return (
+    <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.head.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
+      <table className="list"><thead><tr><th>Setting</th><th className="n">Before</th><th className="n">Typed</th><th className="n">Now</th></tr></thead>
+        <tbody>{changes.map((c) => <tr key={c.key}><td>{c.setting.label}</td><td className="n">{showValue(c.setting, c.before)}</td><td className="n">{typed[c.key] || '(cleared)'}</td><td className="n">{c.parsed === null ? 'from parent' : c.parsed.ok ? showValue(c.setting, c.parsed.value) : c.parsed.failure.what}</td></tr>)}</tbody></table>
+      {conflict && <div role="alert" style={{ borderLeft: '3px solid var(--ochre)', padding: '8px 12px', margin: '12px 0', background: 'var(--ochre-pale)' }}>
+        <b>{conflict.theirs} saved revision {conflict.headNumber} meanwhile and changed the same.</b>
+        {conflict.conflicts.map((c) => { const s = findSetting(c.key)!; return (
+          <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}><legend>{s.label}, before {showValue(s, c.base)}</legend>
+            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} /> mine: <span className="f">{showValue(s, c.mine)}</span></label>{' '}
+            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} /> theirs: <span className="f">{showValue(s, c.theirs)}</span></label>
+          </fieldset>); })}
+      </div>}
+      <form onSubmit={(e) => { e.preventDefault(); void save(); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>
+        <TextInput label="Why, in one line" value={message} onChange={(e) => setMessage(e.currentTarget.value)} error={slip} data-autofocus />
+        <NativeSelect label="Kind of reason" data={[...reasonKinds]} value={kind} onChange={(e) => setKind(e.currentTarget.value as ReasonKind)} />
+        <button className="btn p" type="submit" disabled={bad.length > 0 || message.trim().length < 3 || open.length > 0}>{bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : open.length > 0 ? 'Choose for each setting' : 'Save'}</button>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,8 @@
+import { number, object, string } from 'yup';
+import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
+
+const id = string().max(60).required();
+const note = string().max(500).defined();
+export const mountSchema = object({ toolId: id, note }).noUnknown().required();
+export const loadSchema = object({ materialId: id, lot: string().trim().min(1, 'Give the lot').max(40).required(), remainingG: number().min(0, 'A spool holds 0 g or more').max(20000, 'No spool holds that much').required() }).noUnknown().required();
+export const maintenanceSchema = object({ kind: string<MaintenanceKind>().oneOf(Object.keys(maintenanceKinds) as MaintenanceKind[]).required(), note }).noUnknown().required();

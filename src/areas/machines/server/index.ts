@@ -1,0 +1,6 @@
+export { findLoaded, findMachine, findMounted, listMachines, listMaintenance, listProofs, type Machine } from './queries.ts';
+export { loadLot, logMaintenance, makeMachine, mountTool, setMachineState } from './service.ts';
+export { dropLease, takeLease } from './lease.ts';
+export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
+export { askCalliper } from '../devices/calliper.ts';
+export { contextFor, getMachinePage, listMachineCards } from './pages.ts';

@@ -1,0 +1,13 @@
+import type { EventRow } from '../../../platform/events/model.ts';
+import type { JobRow } from '../../checks/model/pages.ts';
+import type { MachineCard } from '../../machines/model/pages.ts';
+import type { TrialRow } from '../../trials/model/pages.ts';
+
+export interface Today {
+  readonly trials: readonly TrialRow[];
+  readonly blocked: readonly JobRow[];
+  readonly waiting: readonly JobRow[];
+  readonly due: readonly { readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>; readonly proofs: MachineCard['proofs']; readonly missingFlow: boolean }[];
+  readonly events: readonly EventRow[];
+  readonly counts: { readonly machines: number; readonly ready: number; readonly printing: number };
+}

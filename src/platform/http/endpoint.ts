@@ -1,0 +1,72 @@
+import { randomUUID } from 'node:crypto';
+import type { APIContext, APIRoute } from 'astro';
+import { ValidationError, type InferType, type Schema } from 'yup';
+import type { Result } from '../../core/result/result.ts';
+import { personOf } from '../auth/auth.ts';
+import { systemClock } from '../clock.ts';
+import { database } from '../db/client.ts';
+import type { Ctx, PersonRole } from '../db/context.ts';
+import { log, messageOf } from '../log.ts';
+
+const LARGEST_BODY_BYTES = 256 * 1024;
+const RANK: Record<PersonRole, number> = { viewer: 0, technician: 1, lead: 2 };
+
+type AnyFailure = { readonly code: string };
+type TextTable = Record<string, (failure: never) => string>;
+export interface Call<B> { readonly ctx: Ctx; readonly body: B; readonly params: Record<string, string>; readonly query: URLSearchParams; readonly request: Request }
+
+export interface EndpointOf<S extends Schema | undefined> {
+  /** Least role that may call it. */
+  readonly role: PersonRole;
+  readonly schema?: S;
+  readonly text?: TextTable;
+  /** HTTP status by failure code; 422 where none is named. */
+  readonly statuses?: Record<string, number>;
+  readonly run: (call: Call<S extends Schema ? InferType<S> : undefined>) => Promise<Result<unknown, AnyFailure> | Response>;
+}
+
+/** RFC 9457 problem details. */
+export function problem(status: number, code: string, title: string, more: object = {}): Response {
+  return new Response(JSON.stringify({ type: `about:blank#${code}`, title, status, code, ...more }), { status, headers: { 'content-type': 'application/problem+json' } });
+}
+export const json = (value: unknown, status = 200): Response => new Response(JSON.stringify(value ?? null), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
+
+/** One request: session, role, size limit, strict body, use-case, Result → status; everything else is handled nowhere else. */
+export function endpoint<S extends Schema | undefined = undefined>(spec: EndpointOf<S>): APIRoute & { role: PersonRole } {
+  const route = async (context: APIContext): Promise<Response> => {
+    try {
+      const user = await personOf(context.request.headers);
+      if (!user) return problem(401, 'signedOut', 'Sign in first');
+      if (RANK[user.role] < RANK[spec.role]) return problem(403, 'role', `This needs the role ${spec.role}; you are ${user.role}`);
+      const body = spec.schema ? await readBody(context.request, spec.schema) : undefined;
+      if (body instanceof Response) return body;
+      const result = await spec.run({ ctx: { db: database().db, user, clock: systemClock, newId: randomUUID }, body: body as never, params: context.params as Record<string, string>, query: context.url.searchParams, request: context.request });
+      if (result instanceof Response) return result;
+      if (result.ok) return json(result.value);
+      const { failure } = result;
+      return problem(spec.statuses?.[failure.code] ?? 422, failure.code, (spec.text?.[failure.code] as ((f: AnyFailure) => string) | undefined)?.(failure) ?? failure.code);
+    } catch (error) {
+      if (isDatabaseDown(error)) return problem(503, 'database', 'The database cannot be reached just now; what you typed is kept, try again in a moment');
+      log('error', 'request failed', { path: context.url.pathname, message: messageOf(error) });
+      return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
+    }
+  };
+  return Object.assign(route, { role: spec.role });
+}
+
+async function readBody(request: Request, schema: Schema): Promise<unknown> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES) return problem(413, 'tooLarge', 'The request is too large');
+  const text = await request.text();
+  if (text.length > LARGEST_BODY_BYTES) return problem(413, 'tooLarge', 'The request is too large');
+  let raw: unknown;
+  try { raw = JSON.parse(text); } catch { return problem(400, 'notJson', 'The request is not JSON'); }
+  try { return await schema.validate(raw, { strict: true, abortEarly: false }); } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return problem(400, 'badField', error.errors.join('; '), { fields: error.inner.map((e) => ({ field: e.path, message: e.message })) });
+  }
+}
+
+function isDatabaseDown(error: unknown): boolean {
+  const text = `${messageOf(error)} ${messageOf((error as { cause?: unknown }).cause)}`;
+  return /ECONNREFUSED|terminat|Connection|connection|ECONNRESET|starting up|shutting down/.test(text);
+}

@@ -1,0 +1,106 @@
+import { and, desc, eq } from 'drizzle-orm';
+import { makeJob, runCheck } from '../../areas/checks/server/index.ts';
+import { checkRun } from '../../areas/checks/server/tables.ts';
+import { makeProfile, writePairing } from '../../areas/library/server/index.ts';
+import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
+import { SIDES } from '../../areas/trials/model/trial.ts';
+import { addReading, decideTrial, findTrial, planTrial, programLines } from '../../areas/trials/server/index.ts';
+import { seedOf } from '../../core/formats/random.ts';
+import type { Clock } from '../../platform/clock.ts';
+import type { Ctx, PersonRole } from '../../platform/db/context.ts';
+import { storeFile } from '../../platform/files/store.ts';
+import { wallsOf } from '../../../standins/controller/printed.ts';
+import { truthOf } from '../../../standins/controller/truth.ts';
+import { calliperReading } from '../../../standins/instruments/calliper.ts';
+import { demoMachines } from '../../../standins/machines.ts';
+import { demoMachinesOnFloor, demoProfiles } from './library.ts';
+import { demoGcode, type DemoPart } from './part.ts';
+
+type Stepped = Clock & { set(to: Date): void };
+const DAY_MS = 86_400_000;
+
+function must<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
+  if (!result.ok) throw new Error(`demo data: ${JSON.stringify(result.failure)}`);
+  return result.value;
+}
+
+/** Makes the demonstration through the same use-cases people use, with a stepped clock, over the past half year. */
+export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, standinPort: number): Promise<void> {
+  const now = clock.now(), daysAgo = (days: number) => clock.set(new Date(now.getTime() - days * DAY_MS));
+  const lead = as('lead'), technician = as('technician');
+  const profiles = new Map<string, string>(), machines = new Map<string, Machine>();
+  daysAgo(190);
+  for (const { parent, ...p } of demoProfiles) profiles.set(p.name, must(await makeProfile(lead, { ...p, parentId: parent ? profiles.get(parent)! : null, message: p.stock ? 'Shipped with the product' : 'First entry from the bench sheets' })).id);
+  for (const m of demoMachinesOnFloor) {
+    const made = await makeMachine(lead, { name: m.name, printerId: profiles.get(m.printer)!, place: m.place, port: standinPort ? standinPort + 1 + demoMachines.findIndex((d) => d.key === m.name.toLowerCase().replace(' ', '-')) : null });
+    machines.set(m.name, made);
+    must(await mountTool(technician, made.id, profiles.get(m.tool)!, ''));
+    must(await loadLot(technician, made.id, { materialId: profiles.get(m.material)!, lot: m.lot, remainingG: m.remainingG }));
+  }
+  await seedTrials(technician, daysAgo, profiles, machines);
+  await seedRanges(technician, daysAgo, profiles, machines);
+  daysAgo(9); must(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
+  daysAgo(3); must(await logMaintenance(technician, machines.get('Rifugio Vodice')!.id, 'bed', 'levelled after the move'));
+  daysAgo(14); must(await logMaintenance(technician, machines.get('Rifugio Coldai')!.id, 'cleaning', 'dust behind the plate'));
+  clock.set(now);
+  await seedJobs(technician, profiles, machines);
+}
+
+/** Ten flow trials over months; the last is left half measured. */
+const trialHistory: readonly (readonly [daysAgo: number, machine: string, process: string, end: 'accepted' | 'set aside' | 'measuring', walls: 1 | 2])[] = [
+  [172, 'Rifugio Sella', 'Fine 0.20', 'accepted', 1], [160, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 1], [141, 'Rifugio Pelmo', 'Fine 0.20', 'accepted', 2], [120, 'Rifugio Coldai', 'Draft 0.28', 'set aside', 1],
+  [104, 'Rifugio Scarpa', 'Stout 0.30', 'accepted', 1], [66, 'Rifugio Sella', 'Fine 0.20', 'accepted', 1], [48, 'Rifugio Coldai', 'Fine 0.20', 'accepted', 1], [31, 'Rifugio Tissi', 'Fine 0.20', 'accepted', 2],
+  [12, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 1], [0.05, 'Rifugio Vazzoler', 'Stout 0.30', 'measuring', 1],
+];
+
+async function seedTrials(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
+  for (const [days, name, process, end, walls] of trialHistory) {
+    daysAgo(days);
+    const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!;
+    const { id } = must(await planTrial(ctx, { machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, processId: profiles.get(process)!, walls }));
+    const truth = truthOf(demoMachines.find((d) => d.key === m.key)!.seed), printed = wallsOf(programLines((await findTrial(ctx, id))!.gcode), truth)!;
+    for (const side of SIDES) for (let repeat = 1; repeat <= 3; repeat++) {
+      if (end === 'measuring' && (side === 'left' || (side === 'back' && repeat > 1))) continue;
+      must(await addReading(ctx, id, { feature: side, repeat, typed: calliperReading(printed, truth, side, repeat, seedOf(`${name}${days}`)), instrument: 'calliper 0.01 mm' }));
+    }
+    if (end !== 'measuring') must(await decideTrial(ctx, id, end, end === 'set aside' ? 'spool was damp; dry and repeat' : ''));
+  }
+}
+
+/** Ranges proven before this product was in use, entered by hand with the sheet they come from. */
+async function seedRanges(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
+  const ranges: readonly (readonly [string, string, number, number, number, boolean, number])[] = [
+    ['Rifugio Vodice', 'nozzleC', 248, 244, 252, true, 41], ['Rifugio Vodice', 'bedC', 100, 95, 105, false, 41], ['Rifugio Vodice', 'highestFlowMm3PerS', 9.8, 0, 9.8, true, 27], ['Rifugio Vodice', 'retractionMm', 1.1, 0.9, 1.8, true, 30],
+    ['Rifugio Sella', 'nozzleC', 206, 200, 212, false, 60], ['Rifugio Sella', 'highestFlowMm3PerS', 8.1, 0, 8.1, false, 60], ['Rifugio Coldai', 'retractionMm', 1.4, 1.2, 2, false, 45], ['Rifugio Tissi', 'nozzleC', 238, 232, 244, false, 110],
+  ];
+  for (const [name, key, value, min, max, failed, days] of ranges) {
+    daysAgo(days);
+    const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!, end = failed ? 'failedBeyond' : 'notTriedBeyond';
+    await writePairing(ctx, { machineId: m.id, machineName: m.name, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, label: `${m.name} · ${floor.tool} · ${floor.material}` }, key, {
+      value, uncertainty: 0, range: { min, max, minEnd: end, maxEnd: end }, trialId: '', trialName: `bench sheet ${days > 50 ? 'spring' : 'autumn'}`, machineId: m.id, conditions: { lot: floor.lot },
+      provenOn: ctx.clock.now().toISOString(), validUntil: new Date(ctx.clock.now().getTime() + 90 * DAY_MS).toISOString(),
+    }, 'Taken over from the signed bench sheet');
+  }
+}
+
+const part = (title: string, profile: DemoPart['profile'], change: Partial<DemoPart>): DemoPart => ({ title, profile, centreMm: [110, 105], nozzleC: 206, bedC: 55, flow: 0.97, layerHeightMm: 0.2, lineWidthMm: 0.44, walls: 3, speedMmPerS: 40, retractionMm: 0.8, ...change });
+
+const demoJobs = [
+  { title: 'Drip manifold, 4 outlets', file: 'manifold-4_r2.gcode', machine: 'Rifugio Vodice', process: 'Fine 0.20', class: 'customer part', quantity: 6, part: part('drip manifold', [[0, 32], [6, 32], [8, 22], [34, 22], [36, 30], [50, 30], [52, 18], [78, 14], [92, 12]], { centreMm: [174, 171], nozzleC: 248, bedC: 100, retractionMm: 1.1, fastFromMm: 36, fastMmPerS: 130 }) },
+  { title: 'Hive vent, round', file: 'hive-vent.gcode', machine: 'Rifugio Lagazuoi', process: 'Fine 0.20', class: 'in-house', quantity: 2, part: part('hive vent', [[0, 28], [4, 28], [5, 24], [22, 20]], { nozzleC: 208 }) },
+  { title: 'Frame spacer, tall', file: 'frame spacer v3.1.gcode', machine: 'Rifugio Coldai', process: 'Draft 0.28', class: 'in-house', quantity: 1, part: part('frame spacer', [[0, 16], [120, 10], [246, 8]], { nozzleC: 240, bedC: 75, layerHeightMm: 0.28, lineWidthMm: 0.46, retractionMm: 1.4, walls: 2 }) },
+  { title: 'Seed-plate wheel', file: 'seed-wheel.gcode', machine: 'Rifugio Sella', process: 'Fine 0.20', class: 'lights-out', quantity: 4, part: part('seed wheel', [[0, 45], [3, 45], [4, 20], [16, 20]], {}) },
+  { title: 'Spray nozzle insert', file: 'spray-insert.gcode', machine: 'Rifugio Tissi', process: 'Fine 0.20', class: 'in-house', quantity: 20, part: part('spray insert', [[0, 9], [12, 9], [13, 6], [30, 5]], { centreMm: [148, 150], nozzleC: 238, bedC: 75, retractionMm: 1.2 }) },
+  { title: 'Sieve frame', file: 'sieve-frame.gcode', machine: 'Rifugio Scarpa', process: 'Stout 0.30', class: 'in-house', quantity: 1, part: part('sieve frame', [[0, 60], [10, 60], [12, 55], [20, 55]], { centreMm: [174, 171], nozzleC: 238, bedC: 95, layerHeightMm: 0.3, lineWidthMm: 0.66, retractionMm: 1, home: false }) },
+] as const;
+
+async function seedJobs(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
+  for (const j of demoJobs) {
+    const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
+    const bytes = new TextEncoder().encode(demoGcode(j.part));
+    const stored = must(await storeFile(ctx, (async function* () { yield bytes; })()));
+    const made = must(await makeJob(ctx, { title: j.title, class: j.class, quantity: j.quantity, machineId: machines.get(j.machine)!.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, processId: profiles.get(j.process)!, fileSha: stored.sha256, fileName: j.file }));
+    const [run] = await ctx.db.select().from(checkRun).where(and(eq(checkRun.jobId, made.id))).orderBy(desc(checkRun.at)).limit(1);
+    await runCheck(ctx, run!.id);
+  }
+}

@@ -1,0 +1,33 @@
+import { randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { auth } from '../platform/auth/auth.ts';
+import { user } from '../platform/auth/tables.ts';
+import { steppedClock } from '../platform/clock.ts';
+import { database } from '../platform/db/client.ts';
+import type { Ctx, Person, PersonRole } from '../platform/db/context.ts';
+import { seedFarm } from './demo/farm.ts';
+
+/** The three one-click people of the demonstration. */
+export const demoPeople: readonly { role: PersonRole; name: string; email: string }[] = [
+  { role: 'technician', name: 'Livia Moretti', email: 'technician@valmora.example' },
+  { role: 'lead', name: 'Dario Kessel', email: 'lead@valmora.example' },
+  { role: 'viewer', name: 'Noemi Ferran', email: 'viewer@valmora.example' },
+];
+
+const { db, pool } = database();
+const [anyone] = await db.select().from(user).limit(1);
+if (!anyone) {
+  const people: Person[] = [];
+  for (const { role, name, email } of demoPeople) {
+    const made = await auth().api.signUpEmail({ body: { name, email, password: process.env['CANTIERE_DEMO_PASSWORD']! } });
+    await db.update(user).set({ role }).where(eq(user.id, made.user.id));
+    people.push({ id: made.user.id, name, role });
+  }
+  if (process.env['CANTIERE_EMPTY'] !== '1') {
+    const clock = steppedClock(new Date());
+    const as = (role: PersonRole): Ctx => ({ db, user: people.find((p) => p.role === role)!, clock, newId: randomUUID });
+    await seedFarm(as, clock, Number(process.env['CANTIERE_STANDIN_PORT'] ?? 0));
+  }
+}
+await pool.end();
+process.exit(0);

@@ -1,0 +1,90 @@
+import { ProgramRun } from '../../src/core/gcode/program.ts';
+import { LETTER, LineWords, checksumOf, scanLine } from '../../src/core/gcode/words.ts';
+import { exampleLimits } from '../../src/core/motion/limits.ts';
+import { truthOf, type Truth } from './truth.ts';
+
+export type Fault = 'sensor' | 'noise' | 'drop' | 'disconnect';
+const ROOM_C = 21, NEAR_C = 1.5, TICK_S = 1;
+
+/** One simulated machine: takes numbered, checked lines one at a time, heats with a lag, moves in planned time, and keeps
+ *  every line it accepted, from which alone its printed coupon is made. */
+export class SimulatedController {
+  readonly truth: Truth;
+  readonly accepted: string[] = [];
+  lastLine = 0;
+  zMm = 0;
+  nozzleC = ROOM_C; nozzleTargetC = 0;
+  bedC = ROOM_C; bedTargetC = 0;
+  fault: Fault | null = null;
+  /** Next lines to spoil for a fault of the line. */
+  spoil = 0;
+  private run = new ProgramRun(exampleLimits);
+  private words = new LineWords();
+  private owedS = 0;
+
+  constructor(readonly key: string, readonly seed: number, private readonly timeScale: number) { this.truth = truthOf(seed); }
+
+  /** Answers one line as received; `report` sends temperature lines while waiting. */
+  async take(raw: string, report: (line: string) => void): Promise<string | null> {
+    let line = raw.trim();
+    if (line === '?last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
+    if (line === '?') return this.temperatures();
+    if (this.spoil > 0) {
+      this.spoil--;
+      if (this.fault === 'drop') return null;
+      line = flipBit(line);
+    }
+    const match = /^N(\d+)\s+(.*)\*(\d+)$/.exec(line);
+    const bytes = Buffer.from(line, 'latin1');
+    if (!match || checksumOf(bytes, 0, line.lastIndexOf('*')) !== Number(match[3])) return `Resend: ${this.lastLine + 1}`;
+    const n = Number(match[1]), text = match[2]!.trim();
+    if (text === 'M110') { this.begin(n); return `ok ${n}`; }
+    if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
+    if (this.fault === 'sensor') { this.fault = null; this.nozzleTargetC = this.bedTargetC = 0; return 'fault nozzle sensor gave no reading; heaters off'; }
+    await this.execute(text, report);
+    this.accepted.push(text);
+    this.lastLine = n;
+    return `ok ${n} Z:${this.zMm.toFixed(3)} ${this.temperatures()}`;
+  }
+
+  private begin(n: number): void {
+    this.accepted.length = 0;
+    this.lastLine = n;
+    this.run = new ProgramRun(exampleLimits);
+  }
+
+  private async execute(text: string, report: (line: string) => void): Promise<void> {
+    const bytes = new TextEncoder().encode(text), w = this.words;
+    scanLine(bytes, 0, bytes.length, w);
+    const before = this.run.layers.timeS + this.run.facts.dwellS;
+    this.run.execute(w, this.lastLine + 1);
+    this.run.planner.rest(); // a buffer of one line: it stops at every corner
+    const code = w.mCount > 0 ? w.mCodes[0] : -1, target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
+    if (code === 104 || code === 109) this.nozzleTargetC = target;
+    if (code === 140 || code === 190) this.bedTargetC = target;
+    if (w.gCount > 0 && w.gCodes[0]! <= 1 && w.has(LETTER.Z)) this.zMm = w.values[LETTER.Z]!;
+    if (w.gCount > 0 && w.gCodes[0] === 28) this.zMm = 0;
+    await this.pass(this.run.layers.timeS + this.run.facts.dwellS - before);
+    if (code === 109) while (Math.abs(this.nozzleC - target) > NEAR_C && target > ROOM_C) { report(this.temperatures()); await this.pass(TICK_S); }
+    if (code === 190) while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C) { report(this.temperatures()); await this.pass(TICK_S); }
+  }
+
+  /** Lets simulated seconds go by. */
+  private async pass(seconds: number): Promise<void> {
+    const approach = (now: number, target: number, lagS: number) => now + (Math.max(target, ROOM_C) - now) * (1 - Math.exp(-seconds / lagS));
+    this.nozzleC = approach(this.nozzleC, this.nozzleTargetC, this.truth.nozzleLagS);
+    this.bedC = approach(this.bedC, this.bedTargetC, this.truth.bedLagS);
+    this.owedS += seconds / this.timeScale;
+    if (this.owedS < 0.004) return;
+    const wait = this.owedS;
+    this.owedS = 0;
+    await new Promise((resolve) => setTimeout(resolve, wait * 1000));
+  }
+
+  private temperatures(): string { return `T:${this.nozzleC.toFixed(1)}/${this.nozzleTargetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`; }
+}
+
+function flipBit(line: string): string {
+  const at = Math.floor(line.length / 2);
+  return line.slice(0, at) + String.fromCharCode(line.charCodeAt(at) ^ 1) + line.slice(at + 1);
+}
