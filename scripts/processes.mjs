@@ -2,13 +2,14 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { freePort, root, say, startCluster } from './cluster.mjs';
+import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
 const RESTART_AFTER_MS = 700;
 
 /** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. */
-export async function startFarm({ name = 'pg', port, empty = false, fast = false, timeScale = '30', quiet = false }) {
+export async function startFarm({ name = 'pg', port, empty = false, fast = false, fresh = false, timeScale = '30', quiet = false }) {
   const cluster = await startCluster(name, { fast });
+  if (fresh) remakeDatabase(cluster, 'cantiere');
   const standinPort = await rememberedPort(`${name}-standins`);
   const url = `http://127.0.0.1:${port}`;
   const env = {
@@ -27,6 +28,7 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
   const run = (label, script) => {
     const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'ignore' : 'inherit'] });
     children.set(label, child);
+    writeFileSync(path.join(root, '.data', `${name}.pids.json`), JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }));
     child.on('exit', () => { if (!stopping) { if (!quiet) say(`${label} stopped; starting it again`); setTimeout(() => { if (!stopping) run(label, script); }, RESTART_AFTER_MS); } });
   };
   run('stand-ins', 'dist/processes/standins.mjs');

@@ -1,7 +1,7 @@
 import { createTheme, MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useState, type ComponentType } from 'react';
+import { lazy, Suspense, useEffect, useState, type ComponentType } from 'react';
 import { TodayScreen } from '../areas/today/ui/TodayScreen.tsx';
 import { PersonProvider, type SignedIn } from '../ui/person.tsx';
 import { Router, usePath } from '../ui/router.tsx';
@@ -32,8 +32,14 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
 
 function CurrentScreen() {
   const path = usePath();
-  for (const [pattern, Found] of screens) { const match = pattern.exec(path); if (match) return <Found key={path} id={match[1] ?? ''} />; }
+  for (const [pattern, Found] of screens) { const match = pattern.exec(path); if (match) return <><Found key={path} id={match[1] ?? ''} /><MarkReady path={path} /></>; }
   return <p className="empty">Nothing has this address. <a href="/">Back to Today</a></p>;
+}
+
+/** Says in the document which screen answers to hand and key, for tests and for assistive tools that wait. */
+function MarkReady({ path }: { readonly path: string }) {
+  useEffect(() => { document.body.dataset['ready'] = path; return () => { delete document.body.dataset['ready']; }; }, [path]);
+  return null;
 }
 
 export function App({ path, person }: { readonly path: string; readonly person: SignedIn }) {

@@ -5,6 +5,7 @@ import { user } from '../platform/auth/tables.ts';
 import { steppedClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
 import type { Ctx, Person, PersonRole } from '../platform/db/context.ts';
+import { event } from '../platform/events/tables.ts';
 import { seedFarm } from './demo/farm.ts';
 
 /** The three one-click people of the demonstration. */
@@ -15,19 +16,21 @@ export const demoPeople: readonly { role: PersonRole; name: string; email: strin
 ];
 
 const { db, pool } = database();
-const [anyone] = await db.select().from(user).limit(1);
-if (!anyone) {
-  const people: Person[] = [];
-  for (const { role, name, email } of demoPeople) {
-    const made = await auth().api.signUpEmail({ body: { name, email, password: process.env['CANTIERE_DEMO_PASSWORD']! } });
-    await db.update(user).set({ role }).where(eq(user.id, made.user.id));
-    people.push({ id: made.user.id, name, role });
-  }
-  if (process.env['CANTIERE_EMPTY'] !== '1') {
+const people: Person[] = [];
+for (const { role, name, email } of demoPeople) {
+  const [known] = await db.select().from(user).where(eq(user.email, email));
+  const id = known?.id ?? (await auth().api.signUpEmail({ body: { name, email, password: process.env['CANTIERE_DEMO_PASSWORD']! } })).user.id;
+  await db.update(user).set({ role }).where(eq(user.id, id));
+  people.push({ id, name, role });
+}
+const [anything] = await db.select().from(event).limit(1);
+if (!anything && process.env['CANTIERE_EMPTY'] !== '1') {
+  // One transaction: a demonstration is there as a whole or not at all, and real records are never touched.
+  await db.transaction(async (whole) => {
     const clock = steppedClock(new Date());
-    const as = (role: PersonRole): Ctx => ({ db, user: people.find((p) => p.role === role)!, clock, newId: randomUUID });
+    const as = (role: PersonRole): Ctx => ({ db: whole, user: people.find((p) => p.role === role)!, clock, newId: randomUUID });
     await seedFarm(as, clock, Number(process.env['CANTIERE_STANDIN_PORT'] ?? 0));
-  }
+  });
 }
 await pool.end();
 process.exit(0);

@@ -2,7 +2,7 @@ import { normalFrom, seededRandom } from '../../src/core/formats/random.ts';
 import type { Walls } from '../controller/printed.ts';
 import type { Side, Truth } from '../controller/truth.ts';
 
-const NOISE_MM = 0.006, RESOLUTION_MM = 0.01, CALIBRATION_U_MM = 0.01;
+const NOISE_MM = 0.006, RESOLUTION_MM = 0.01, CALIBRATION_U_MM = 0.005;
 
 /** A calliper of 0.01 mm with its own fixed error, the hand's noise, and the waviness of the wall where it is set. */
 export function calliperReading(walls: Walls, truth: Truth, side: Side, repeat: number, seed: number): string {

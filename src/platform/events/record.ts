@@ -18,6 +18,6 @@ export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectI
 
 export async function listEvents(ctx: Ctx, filter: { subjectKind?: string; subjectId?: string; limit?: number } = {}): Promise<EventRow[]> {
   const where = and(filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined, filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined);
-  const rows = await ctx.db.select().from(event).where(where).orderBy(desc(event.id)).limit(filter.limit ?? 100);
+  const rows = await ctx.db.select().from(event).where(where).orderBy(desc(event.at), desc(event.id)).limit(filter.limit ?? 100);
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }

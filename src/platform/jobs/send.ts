@@ -1,4 +1,3 @@
-import { sql } from 'drizzle-orm';
 import PgBoss from 'pg-boss';
 import type { Db } from '../db/client.ts';
 import { log } from '../log.ts';
@@ -18,12 +17,11 @@ export async function enqueue(db: Db, queue: Queue, payload: object): Promise<vo
   const boss = await sender;
   await boss.send(queue, payload, {
     retryLimit: 5, retryDelay: 2, expireInSeconds: 900,
-    db: { executeSql: async (text: string, values: unknown[]) => { const r = await db.execute(parametrised(text, values)); return { rows: r.rows as never[], rowCount: r.rowCount ?? 0 } as never; } },
+    db: { executeSql: (text: string, values: unknown[]) => clientOf(db).query(text, values) as never },
   });
 }
 
-/** Turns "$1, $2" and values into a drizzle statement. */
-function parametrised(text: string, values: unknown[]) {
-  const pieces = text.split(/\$(\d+)/);
-  return sql.join(pieces.map((piece, i) => (i % 2 === 0 ? sql.raw(piece) : sql`${values[Number(piece) - 1]}`)));
+/** The connection a drizzle handle speaks over: its transaction's client, else the pool. */
+function clientOf(db: Db): { query(text: string, values: unknown[]): Promise<unknown> } {
+  return (db as unknown as { session: { client: { query(text: string, values: unknown[]): Promise<unknown> } } }).session.client;
 }

@@ -43,4 +43,4 @@ function sentenceOf(verdict: Verdict, findings: readonly Finding[], { sheet }: R
   return verdict === 'blocked' ? `Blocked: ${lower(first.title)}${rest}.` : `Clear with cautions: ${lower(first.title)}${rest}.`;
 }
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const lower = (text: string): string => (/^[A-Z]\b/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1)); // an axis keeps its letter

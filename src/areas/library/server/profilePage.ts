@@ -20,7 +20,7 @@ export async function getProfilePage(ctx: Ctx, id: string, beside: LedgerContext
   const rows = settingsOf(found.kind).map((s): LedgerRow => {
     const e = resolved.get(s.key)!;
     return {
-      key: s.key, value: e.value, own: head.own[s.key] !== undefined, reason: head.reasons[s.key] ?? null,
+      key: s.key, value: e.value, own: head.own[s.key] !== undefined, reason: e.winner?.profileId === id ? head.reasons[s.key] ?? null : null,
       origin: !e.winner ? 'not set' : e.winner.profileId === id ? 'own' : e.winner.kind === 'formula' || e.winner.kind === 'default' ? (e.winner.kind === 'default' ? 'default' : `= ${e.winner.level}`) : e.winner.level,
       beaten: e.beaten.map((b) => ({ level: b.profileId === id ? 'own' : b.level, value: b.value })), hardware: hardwareRange(s, beside?.hardware ?? {}), supplier: supplierRange(s, values), proof: beside?.proofs[s.key] ?? null,
     };

@@ -12,8 +12,8 @@ import { reading, trial } from './tables.ts';
 
 export type Trial = typeof trial.$inferSelect;
 export type Reading = typeof reading.$inferSelect;
-/** Standard uncertainty of the shop's callipers, mm: half of ± 0.02 mm as stated by their makers. Common practice, no source. */
-export const CALLIPER_U_MM = 0.01, CALLIPER_RESOLUTION_MM = 0.01;
+/** Standard uncertainty of a calliper zeroed and checked on a gauge pin before the trial, mm. Common practice, no source. */
+export const CALLIPER_U_MM = 0.005, CALLIPER_RESOLUTION_MM = 0.01;
 
 export async function findTrial(ctx: Pick<Ctx, 'db'>, id: string): Promise<Trial | null> {
   const [row] = await ctx.db.select().from(trial).where(eq(trial.id, id));

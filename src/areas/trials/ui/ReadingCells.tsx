@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { mean } from '../../../core/fitting/mean.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import { post } from '../../../ui/api.ts';
@@ -11,7 +11,7 @@ const RETRY_MS = 2000;
 type Key = `${string}/${number}`;
 
 /** Readings as typed: Enter keeps one and goes to the next; nothing typed is lost when the connection drops, it is sent again. */
-export function ReadingCells({ trial: t, mayChange, onSide, onKept }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onSide: (side: string | null) => void; readonly onKept: () => void }) {
+export function ReadingCells({ trial: t, mayChange, onSide, onKept, children }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onSide: (side: string | null) => void; readonly onKept: () => void; readonly children?: ReactNode }) {
   const storeKey = `cantiere:readings:${t.id}`;
   const [typed, setTyped] = useState<Record<Key, string>>({}), [slips, setSlips] = useState<Record<Key, string>>({}), [unsent, setUnsent] = useState(0), [busy, setBusy] = useState(false);
   const boxes = useRef(new Map<Key, HTMLInputElement>()), pending = useRef(new Map<Key, { feature: string; repeat: number; typed: string; instrument: string }>());
@@ -58,7 +58,7 @@ export function ReadingCells({ trial: t, mayChange, onSide, onKept }: { readonly
   };
   return (
     <>
-      <div className="cells" role="grid" aria-label="Readings">
+      <div className="measure"><div className="cells" role="group" aria-label="Readings">
         <span />{REPEATS.map((n) => <span key={n} className={`hint ${n === 4 ? 'extra' : ''}`} style={{ textAlign: 'center' }}>{n === 4 ? 'extra' : `place ${n}`}</span>)}<span className="hint mean" style={{ textAlign: 'right' }}>mean</span>
         {SIDES.map((s) => {
           const values = t.readings.filter((r) => r.feature === s).map((r) => r.value);
@@ -71,10 +71,12 @@ export function ReadingCells({ trial: t, mayChange, onSide, onKept }: { readonly
               onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); next(key); } if (e.key === 'ArrowDown') move(key, 1); if (e.key === 'ArrowUp') move(key, -1); }} />;
           }), <span key={`${s}m`} className="f mean" style={{ textAlign: 'right' }}>{values.length > 0 ? mean(values).toFixed(3) : '–'}</span>];
         })}
-      </div>
+      </div>{children}</div>
+      <div style={{ flexBasis: '100%' }}>
       {Object.entries(slips).map(([key, text]) => <p key={key} role="alert" style={{ color: 'var(--oxide)', fontSize: 12, marginTop: 6 }}>{key.replace('/', ' ')}: {text}</p>)}
       {unsent > 0 && <p role="status" className="hint" style={{ marginTop: 6 }}>{unsent} {unsent === 1 ? 'reading waits' : 'readings wait'} for the connection; kept on this device and sent by itself.</p>}
       {mayChange && <p style={{ marginTop: 10, display: 'flex', gap: 12, alignItems: 'center' }}><button className="btn" disabled={busy} onClick={() => void fromCalliper()}>{busy ? 'Reading…' : 'Take from the connected calliper'}</button><span className="hint">Enter: next reading · ↑ ↓: side · a second figure in a cell supersedes the first, which is kept</span></p>}
+      </div>
     </>
   );
 }

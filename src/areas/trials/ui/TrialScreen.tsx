@@ -33,9 +33,8 @@ export function TrialScreen({ id }: { readonly id: string }) {
       <div className="page two"><div>
         <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
         <section className="stage"><h2>Measure <span className="hint">wall thickness in mm, three places on each side, at mid-height</span></h2>
-          <ReadingCells trial={t} mayChange={mayChange && (t.state === 'planned' || t.state === 'measuring')} onSide={setSide} onKept={() => void refresh()} />
-          <div style={{ display: 'flex', flexWrap: 'wrap', gap: 16, marginTop: 14, alignItems: 'flex-start' }}><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} side={side} /></div></section>
-        <section className="stage"><h2>What the walls say</h2><SideChart trial={t} /></section>
+          <div className="measure"><ReadingCells trial={t} mayChange={mayChange && (t.state === 'planned' || t.state === 'measuring')} onSide={setSide} onKept={() => void refresh()}><SideChart trial={t} /></ReadingCells></div></section>
+        <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} side={side} /></section>
       </div>
       <aside className="side">
         {t.analysis ? <><h3>So far</h3><p className="lead">{t.analysis.sentence}</p>

@@ -1,0 +1,71 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { copyProfile, makeProfile, restoreRevision, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
+import { getHead, listRevisions } from '../../src/areas/library/server/queries.ts';
+import { freshFarm, must, type Farm } from './setup.ts';
+
+let farm: Farm;
+beforeAll(async () => { farm = await freshFarm('library'); });
+afterAll(() => farm.close());
+const make = async (name: string, own = {}) => must(await makeProfile(farm.as('technician'), { kind: 'process', name, own, message: 'first' }));
+
+describe('append-only records', () => {
+  test.each([['revision', 'UPDATE revision SET message = $$x$$'], ['revision', 'DELETE FROM revision'], ['revision', 'TRUNCATE revision CASCADE'], ['event', 'DELETE FROM event'], ['event', 'UPDATE event SET why = $$x$$'], ['reading', 'UPDATE reading SET value = 1'], ['pairing_revision', 'DELETE FROM pairing_revision'], ['maintenance', 'DELETE FROM maintenance'], ['revision_event', 'UPDATE revision_event SET state = $$retired$$']])('the application may not change %s: %s', async (_, statement) => {
+    await expect(farm.pool.query(statement)).rejects.toThrow(/permission denied/);
+  });
+  test('the database refuses a profile that is its own parent', async () => {
+    const p = await make('Own parent');
+    await expect(farm.pool.query('update profile set parent_id = id where id = $1', [p.id])).rejects.toThrow(/profile_not_own_parent/);
+  });
+  test('two revisions cannot share a number', async () => {
+    const p = await make('Numbers');
+    await expect(farm.pool.query(`insert into revision select gen_random_uuid()::text, profile_id, number, own, reasons, resolved, catalogue_version, null, 'again', author_id, author_name, at from revision where profile_id = $1`, [p.id])).rejects.toThrow(/revision_number/);
+  });
+});
+
+describe('saving', () => {
+  const save = async (who: string, profileId: string, baseRevisionId: string, own: Record<string, number>, decided: string[] = []) => must(await saveRevision(farm.as('technician', who as never), { profileId, baseRevisionId, own, reasons: {}, message: `by ${who}`, decided }));
+  test('different settings of one profile merge', async () => {
+    const p = await make('Merging', { layerHeightMm: 0.2, walls: 3 }), base = await getHead(farm.as('technician'), p.id);
+    await save('ada', p.id, base.id, { layerHeightMm: 0.25, walls: 3 });
+    expect(await save('bo', p.id, base.id, { layerHeightMm: 0.2, walls: 4 })).toEqual({ saved: true, number: 3, mergedWith: 2 });
+    expect((await getHead(farm.as('technician'), p.id)).own).toEqual({ layerHeightMm: 0.25, walls: 4 });
+  });
+  test('the same setting shows both values and stores nothing until somebody chooses', async () => {
+    const p = await make('Conflict', { walls: 3 }), base = await getHead(farm.as('technician'), p.id);
+    await save('ada', p.id, base.id, { walls: 5 });
+    expect(await save('bo', p.id, base.id, { walls: 4 })).toMatchObject({ saved: false, theirs: 'ada', conflicts: [{ key: 'walls', base: 3, theirs: 5, mine: 4 }] });
+    expect((await listRevisions(farm.as('technician'), p.id)).length).toBe(2);
+    expect(await save('bo', p.id, base.id, { walls: 4 }, ['walls'])).toMatchObject({ saved: true, number: 3 });
+  });
+  test('eight people saving at once lose nothing', async () => {
+    const p = await make('Crowd', {}), base = await getHead(farm.as('technician'), p.id);
+    const keys = ['walls', 'layerHeightMm', 'lineWidthMm', 'fillSpeedMmPerS', 'infillPercent', 'travelSpeedMmPerS', 'firstLayerSpeedMmPerS', 'visibleWallSpeedMmPerS'];
+    await Promise.all(keys.map((key) => save(key, p.id, base.id, { [key]: 1 + (key === 'travelSpeedMmPerS' ? 99 : 0) })));
+    expect(Object.keys((await getHead(farm.as('technician'), p.id)).own).sort()).toEqual([...keys].sort());
+  });
+  test('a value that cannot be meant stores nothing', async () => {
+    const p = await make('Guarded', { walls: 3 }), base = await getHead(farm.as('technician'), p.id);
+    expect(await saveRevision(farm.as('technician'), { profileId: p.id, baseRevisionId: base.id, own: { layerHeightMm: 50 }, reasons: {}, message: 'slip' })).toMatchObject({ ok: false, failure: { code: 'badValue' } });
+    expect((await listRevisions(farm.as('technician'), p.id)).length).toBe(1);
+  });
+  test('an old revision comes back as a new one', async () => {
+    const p = await make('Restored', { walls: 3 }), base = await getHead(farm.as('technician'), p.id);
+    await save('ada', p.id, base.id, { walls: 6 });
+    must(await restoreRevision(farm.as('technician'), p.id, base.id));
+    const all = await listRevisions(farm.as('technician'), p.id);
+    expect(all.map((r) => [r.number, r.own])).toEqual([[3, { walls: 3 }], [2, { walls: 6 }], [1, { walls: 3 }]]);
+  });
+  test('stock is read-only and is copied in one step, and a taken name is refused', async () => {
+    const stock = must(await makeProfile(farm.as('lead'), { kind: 'process', name: 'Shipped', stock: true, own: { walls: 2 }, message: 'stock' }));
+    expect(await saveRevision(farm.as('lead'), { profileId: stock.id, baseRevisionId: (await getHead(farm.as('lead'), stock.id)).id, own: {}, reasons: {}, message: 'edit' })).toMatchObject({ ok: false, failure: { code: 'stockReadOnly' } });
+    const copy = must(await copyProfile(farm.as('technician'), stock.id, 'Ours'));
+    expect(copy.parentId).toBe(stock.id);
+    expect((await getHead(farm.as('technician'), copy.id)).resolved['walls']).toBe(2);
+    expect(await copyProfile(farm.as('technician'), stock.id, 'Ours')).toMatchObject({ ok: false, failure: { code: 'nameTaken' } });
+  });
+  test('search takes words in any order and no wildcard of the database', async () => {
+    await make('Fine percent %');
+    expect((await searchProfiles(farm.as('viewer'), { text: 'percent fine' })).map((p) => p.name)).toEqual(['Fine percent %']);
+    expect((await searchProfiles(farm.as('viewer'), { text: '%' })).map((p) => p.name)).toEqual(['Fine percent %']);
+  });
+});

@@ -1,0 +1,26 @@
+import { randomUUID } from 'node:crypto';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import type pg from 'pg';
+import { remakeDatabase, startCluster } from '../../scripts/cluster.mjs';
+import { migrateAll } from '../../src/platform/db/migrate.ts';
+import { openPool } from '../../src/platform/db/client.ts';
+import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
+import { steppedClock, type Clock } from '../../src/platform/clock.ts';
+
+export interface Farm { readonly pool: pg.Pool; readonly clock: Clock & { set(to: Date): void }; readonly as: (role: PersonRole, name?: string) => Ctx; close(): Promise<void> }
+
+/** A fresh migrated database of a real PostgreSQL for one test file, and contexts for people of each role. */
+export async function freshFarm(name: string): Promise<Farm> {
+  const cluster = await startCluster('pg-test', { fast: true });
+  const { appUrl, ownerUrl } = remakeDatabase(cluster, `t_${name}`);
+  await migrateAll(ownerUrl, 'drizzle');
+  process.env['DATABASE_URL'] = appUrl;
+  const pool = openPool(appUrl, 6), clock = steppedClock(new Date('2026-11-20T08:00:00Z'));
+  const as = (role: PersonRole, person = role): Ctx => ({ db: drizzle(pool), user: { id: `u-${person}`, name: person, role }, clock, newId: randomUUID });
+  return { pool, clock, as, close: () => pool.end() };
+}
+
+export function must<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
+  if (!result.ok) throw new Error(JSON.stringify(result.failure));
+  return result.value;
+}

@@ -1,0 +1,32 @@
+import { expect, test as base, type Page } from '@playwright/test';
+import { demoGcode } from '../../src/workers/demo/part.ts';
+
+/** Every page fails its test on a console error or warning and on any request that leaves this machine. */
+export const test = base.extend<{ strict: undefined }>({
+  strict: [async ({ page }, use) => {
+    const wrong: string[] = [];
+    page.on('console', (m) => { if (['error', 'warning'].includes(m.type()) && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) wrong.push(m.text()); });
+    page.on('pageerror', (e) => wrong.push(e.message));
+    page.on('request', (r) => { if (!/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(r.url())) wrong.push(`request to ${r.url()}`); });
+    await use(undefined);
+    expect(wrong).toEqual([]);
+  }, { auto: true }],
+});
+export { expect };
+
+export const settled = (page: Page) => page.waitForFunction(() => document.body.dataset['ready'] === location.pathname);
+export async function open(page: Page, path: string): Promise<void> { await page.goto(path); await settled(page); }
+export async function signIn(page: Page, who: 'technician' | 'lead' | 'viewer' = 'technician'): Promise<void> {
+  await page.goto('/sign-in');
+  await page.locator(`button[data-role=${who}]`).click();
+  await page.waitForURL('**/');
+  await settled(page);
+}
+export async function openMachine(page: Page, name: string): Promise<void> {
+  await open(page, '/machines');
+  await page.getByRole('link', { name: new RegExp(name) }).click();
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+}
+
+/** A sound job for Rifugio Vodice as far as everything but flow goes. */
+export const soundProgram = (): Buffer => Buffer.from(demoGcode({ title: 'test insert', profile: [[0, 14], [10, 12]], centreMm: [170, 170], nozzleC: 248, bedC: 100, flow: 1, layerHeightMm: 0.2, lineWidthMm: 0.44, walls: 2, speedMmPerS: 40, retractionMm: 1.1 }));
