@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest';
+import { inspectGcode } from '../../../../core/gcode/inspect.ts';
+import { plainDialect } from '../../../../core/gcode/write.ts';
+import { exampleLimits } from '../../../../core/motion/limits.ts';
+import { beadAreaMm2, filamentForLineMm } from '../../../../core/toolpath/bead.ts';
+import { analyseFlow } from './analysis.ts';
+import { makeFlowCoupon, type FlowCouponInput } from './coupon.ts';
+
+const input: FlowCouponInput = {
+  title: 'test', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], filamentDiameterMm: 1.75,
+  nozzleC: 245, bedC: 98, fanPercent: 20, layerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.97, walls: 1, wallSpeedMmPerS: 40, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
+};
+const read = (c: Partial<FlowCouponInput> = {}) => { const made = makeFlowCoupon({ ...input, ...c }); const r = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits); if (!r.ok) throw new Error(r.failure.what); return { made, report: r.value }; };
+
+describe('the flow coupon', () => {
+  test('heats, waits, homes before it moves and ends with heaters off', () => {
+    const { report } = read();
+    expect([report.nozzleMaxC, report.bedMaxC, report.coldExtrusionLine, report.movedBeforeHomingLine, report.nozzleAtEndC, report.bedAtEndC, report.problemCount, report.unknownWords]).toEqual([245, 98, 0, 0, 0, 0, 0, []]);
+  });
+  test('has the height, the layers and the outside size it promises, skirt set apart', () => {
+    const { report, made } = read();
+    expect(report.layers).toBe(made.layers);
+    const top = report.layerRows[report.layerRows.length - 1]!;
+    expect([top.zMm, top.maxX - top.minX + 0.44]).toEqual([6, expect.closeTo(40, 6)]);
+    expect(report.layerRows[0]!.maxX - report.layerRows[0]!.minX).toBeGreaterThan(49);
+  });
+  test.each([[1], [2]] as const)('with %i walls feeds what the bead formula says for every line', (walls) => {
+    const { report, made } = read({ walls });
+    const loops = Array.from({ length: walls }, (_, k) => 40 - 0.44 - 2 * k * made.lineDistanceMm);
+    const wanted = loops.reduce((sum, side) => sum + filamentForLineMm(4 * side, 0.44, 0.2, 0.97, 1.75), 0);
+    expect(report.layerRows[20]!.filamentMm).toBeCloseTo(wanted, 3);
+  });
+  test('counted from the start or per move it is the same part', () => {
+    expect(read({ dialect: { ...plainDialect, relativeE: false } }).report.filamentMm).toBeCloseTo(read().report.filamentMm, 2);
+  });
+});
+
+describe('the flow analysis', () => {
+  const conditions = { targetWidthMm: 0.44, layerHeightMm: 0.2, flow: 1, walls: 1, resolutionMm: 0.01, calibrationUMm: 0.005 };
+  const readings = (mm: number) => ['front', 'right', 'back', 'left'].flatMap((side) => [0.005, -0.005].map((d) => ({ side, thicknessMm: mm + d })));
+  test('a wall of the wanted width changes nothing', () => {
+    const r = analyseFlow(readings(0.44), conditions);
+    expect(r.ok && [r.value.flow, r.value.measurableChange]).toEqual([expect.closeTo(1, 12), false]);
+    expect(r.ok && r.value.sentence).toContain('No measurable change');
+  });
+  test('a wall too thick asks for less by bead area, and by a little more than widths say', () => {
+    const r = analyseFlow(readings(0.5), conditions);
+    expect(r.ok && r.value.flow).toBeCloseTo(beadAreaMm2(0.44, 0.2) / beadAreaMm2(0.5, 0.2), 12);
+    expect(r.ok && r.value.flowByWidth).toBeCloseTo(0.88, 12);
+    expect(r.ok && r.value.measurableChange).toBe(true);
+  });
+  test('two walls take the programmed distance off first', () => {
+    const r = analyseFlow(readings(0.84), { ...conditions, walls: 2, lineDistanceMm: 0.4 });
+    expect(r.ok && r.value.lineWidthMm).toBeCloseTo(0.44, 12);
+  });
+  test.each([['seven readings', readings(0.44).slice(1)], ['three sides', readings(0.44).slice(2)], ['none', []]])('%s are refused with what is missing', (_, few) => {
+    const r = analyseFlow(few, conditions);
+    expect(r.ok ? '' : r.failure.code).toBe('tooFew');
+  });
+  test('a wall thinner than the layer is high is refused', () => expect(analyseFlow(readings(0.15), conditions).ok).toBe(false));
+});
