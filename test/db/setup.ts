@@ -16,7 +16,7 @@ export async function freshFarm(name: string): Promise<Farm> {
   await migrateAll(ownerUrl, 'drizzle');
   process.env['DATABASE_URL'] = appUrl;
   const pool = openPool(appUrl, 6), clock = steppedClock(new Date('2026-11-20T08:00:00Z'));
-  const as = (role: PersonRole, person = role): Ctx => ({ db: drizzle(pool), user: { id: `u-${person}`, name: person, role }, clock, newId: randomUUID });
+  const as = (role: PersonRole, person: string = role): Ctx => ({ db: drizzle(pool), user: { id: `u-${person}`, name: person, role }, clock, newId: randomUUID });
   return { pool, clock, as, close: () => pool.end() };
 }
 

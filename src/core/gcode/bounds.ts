@@ -15,3 +15,15 @@ export class Bounds {
     if (z > max[2]) { max[2] = z; this.maxLine[2] = line; }
   }
 }
+
+/** Smallest box round two, each face with the line that set it. */
+export function unionOf(a: Bounds, b: Bounds): Bounds {
+  const both = new Bounds();
+  for (const { min, max, minLine, maxLine } of [a, b]) {
+    for (let k = 0; k < 3; k++) {
+      if (min[k]! < both.min[k]!) { both.min[k] = min[k]!; both.minLine[k] = minLine[k]!; }
+      if (max[k]! > both.max[k]!) { both.max[k] = max[k]!; both.maxLine[k] = maxLine[k]!; }
+    }
+  }
+  return both;
+}

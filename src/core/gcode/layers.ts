@@ -4,17 +4,18 @@ import { FLOW_WINDOW_MM, FlowWindow } from './flowWindow.ts';
 const COLUMNS = ['zMm', 'timeS', 'filamentMm', 'peakFlow', 'peakFlowLine', 'minX', 'maxX', 'minY', 'maxY', 'firstLine'] as const;
 type Column = (typeof COLUMNS)[number];
 
+const fresh = (): Float64Array => new Float64Array(256);
+
 /** Figures per height of extruding moves, gathered while segments come out of the planner. */
 export class LayerFigures implements SegmentSink {
-  readonly columns = Object.fromEntries(COLUMNS.map((c) => [c, new Float64Array(256)])) as Record<Column, Float64Array>;
+  readonly columns: Record<Column, Float64Array> = { zMm: fresh(), timeS: fresh(), filamentMm: fresh(), peakFlow: fresh(), peakFlowLine: fresh(), minX: fresh(), maxX: fresh(), minY: fresh(), maxY: fresh(), firstLine: fresh() };
   count = 0;
   timeS = 0;
   peakFlow = 0;
   peakFlowLine = 0;
   peakFlowCommanded = 0;
   peakFlowCommandedLine = 0;
-  private readonly planned = new FlowWindow();
-  private readonly commanded = new FlowWindow();
+  private readonly window = new FlowWindow();
   private readonly indexOfHeight = new Map<number, number>();
 
   /** Index of the layer at a height given as a key (heights that share a key are one layer). */
@@ -30,12 +31,15 @@ export class LayerFigures implements SegmentSink {
     return i;
   }
 
-  widen(layer: number, x: number, y: number): void {
-    const c = this.columns;
-    if (x < c.minX[layer]!) c.minX[layer] = x;
-    if (x > c.maxX[layer]!) c.maxX[layer] = x;
-    if (y < c.minY[layer]!) c.minY[layer] = y;
-    if (y > c.maxY[layer]!) c.maxY[layer] = y;
+  /** Widens a layer to the point in `at`; true when it grew. */
+  widen(layer: number, at: Float64Array): boolean {
+    const c = this.columns, x = at[0]!, y = at[1]!;
+    let grew = false;
+    if (x < c.minX[layer]!) { c.minX[layer] = x; grew = true; }
+    if (x > c.maxX[layer]!) { c.maxX[layer] = x; grew = true; }
+    if (y < c.minY[layer]!) { c.minY[layer] = y; grew = true; }
+    if (y > c.maxY[layer]!) { c.maxY[layer] = y; grew = true; }
+    return grew;
   }
 
   takeSegments(p: MotionPlanner, count: number): void {
@@ -45,43 +49,39 @@ export class LayerFigures implements SegmentSink {
       this.timeS += time;
       if (layer >= 0) layerTime[layer] = layerTime[layer]! + time;
       if (p.hasPath[i] === 0) continue;
-      const length = p.lengthMm[i]!, q = p.volumePerMm[i]!;
-      if (length >= FLOW_WINDOW_MM) this.judgeLong(p, i, q);
-      else this.judgeShort(p, i, q, length);
+      if (p.lengthMm[i]! >= FLOW_WINDOW_MM) this.judgeLong(p, i);
+      else this.judgeShort(p, i);
     }
   }
 
-  private judgeLong(p: MotionPlanner, i: number, q: number): void {
-    const peak = p.peakMmPerS[i]!;
+  private judgeLong(p: MotionPlanner, i: number): void {
+    const peak = p.peakMmPerS[i]!, q = p.volumePerMm[i]!, piece = this.window.piece;
     if (q > 0) {
       this.noteFlow(q * peak, p.layer[i]!, p.line[i]!);
       this.noteCommanded(q * p.commandedMmPerS[i]!, p.line[i]!);
       const exit = p.exitMmPerS[i]!, a = p.accelerationMmPerS2[i]!;
       const before = Math.min(exit * exit + 2 * a * FLOW_WINDOW_MM, peak * peak); // speed² one mm before the end
-      const braking = (before - exit * exit) / (2 * a);
-      const v = Math.sqrt(before);
-      this.planned.addLong(q * ((before * v - exit * exit * exit) / (3 * a) + (FLOW_WINDOW_MM - braking) * v));
-      this.commanded.addLong(q * p.commandedMmPerS[i]!);
-    } else {
-      this.planned.addLong(0);
-      this.commanded.addLong(0);
-    }
+      const braking = (before - exit * exit) / (2 * a), v = Math.sqrt(before);
+      piece[1] = q * ((before * v - exit * exit * exit) / (3 * a) + (FLOW_WINDOW_MM - braking) * v);
+      piece[2] = q * p.commandedMmPerS[i]! * FLOW_WINDOW_MM;
+    } else piece[1] = piece[2] = 0;
+    this.window.addLong();
   }
 
-  private judgeShort(p: MotionPlanner, i: number, q: number, length: number): void {
-    let integral = 0;
+  private judgeShort(p: MotionPlanner, i: number): void {
+    const q = p.volumePerMm[i]!, length = p.lengthMm[i]!, { piece, mean } = this.window;
+    piece[0] = length;
     if (q > 0) {
       const entry = p.entryMmPerS[i]!, peak = p.peakMmPerS[i]!, exit = p.exitMmPerS[i]!, a = p.accelerationMmPerS2[i]!;
       const cubes = 2 * peak * peak * peak - entry * entry * entry - exit * exit * exit;
       const cruise = length - (2 * peak * peak - entry * entry - exit * exit) / (2 * a);
-      integral = q * (cubes / (3 * a) + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
-    }
-    const flow = this.planned.addShort(length, integral);
-    const commanded = this.commanded.addShort(length, q * p.commandedMmPerS[i]! * length);
-    if (q > 0) {
-      this.noteFlow(flow, p.layer[i]!, p.line[i]!);
-      this.noteCommanded(commanded, p.line[i]!);
-    }
+      piece[1] = q * (cubes / (3 * a) + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
+      piece[2] = q * p.commandedMmPerS[i]! * length;
+      this.window.addShort();
+      const layer = p.layer[i]!;
+      if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > this.columns.peakFlow[layer]!)) this.noteFlow(mean[0]!, layer, p.line[i]!);
+      if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, p.line[i]!);
+    } else { piece[1] = piece[2] = 0; this.window.addShort(); }
   }
 
   private noteFlow(flow: number, layer: number, line: number): void {

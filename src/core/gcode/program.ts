@@ -2,7 +2,7 @@ import type { MotionLimits } from '../motion/limits.ts';
 import { MotionPlanner } from '../motion/planner.ts';
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import { arcByCentre, arcByRadius, eachExtreme, type Arc } from './arc.ts';
-import { Bounds } from './bounds.ts';
+import { Bounds, unionOf } from './bounds.ts';
 import { emptyFacts, noteProblem, noteUnknown } from './facts.ts';
 import { LayerFigures } from './layers.ts';
 import { LETTER, type LineWords } from './words.ts';
@@ -17,7 +17,7 @@ export class ProgramRun {
   readonly facts = emptyFacts();
   readonly layers = new LayerFigures();
   readonly extruded = new Bounds();
-  readonly reached = new Bounds();
+  private readonly travelled = new Bounds();
   readonly planner: MotionPlanner;
   private x = 0; private y = 0; private z = 0; private e = 0;
   private offsetX = 0; private offsetY = 0; private offsetZ = 0; private offsetE = 0;
@@ -45,11 +45,16 @@ export class ProgramRun {
 
   /** Highest cumulative advance of filament over all tools, so that a retraction and its refill cancel. */
   get filamentMm(): number { return this.finishedToolsMm + this.highestAdvance; }
+  /** Box round everything reached, travel and extrusion. */
+  get reached(): Bounds { return unionOf(this.extruded, this.travelled); }
   get heightsSeen(): number {
     const turns = Math.round(this.facts.spiralTurns);
     return this.layers.count - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
   }
   private rampBins = 0;
+  /** The move at hand: dx dy dz de length x0 y0 z0; passed here because V8 boxes doubles given as arguments. */
+  private readonly m = new Float64Array(8);
+  private readonly point = new Float64Array(2);
   private chained = false; private chainedLayer = -1;
 
   execute(w: LineWords, line: number): void {
@@ -105,20 +110,25 @@ export class ProgramRun {
     const hasXY = arc !== null || flat > 0;
     const length = arc === null ? Math.sqrt(flat + dz * dz) : Math.hypot(arc.radiusMm * arc.sweep, dz);
     if (length === 0) { if (de !== 0) this.filamentOnly(de, line); return; }
-    this.pathMove(hasXY, arc, dx, dy, dz, de, length, x0, y0, z0, line);
+    const m = this.m;
+    m[0] = dx; m[1] = dy; m[2] = dz; m[3] = de; m[4] = length; m[5] = x0; m[6] = y0; m[7] = z0;
+    this.pathMove(hasXY, arc, line);
   }
 
-  private pathMove(hasXY: boolean, arc: Arc | null, dx: number, dy: number, dz: number, de: number, length: number, x0: number, y0: number, z0: number, line: number): void {
-    const facts = this.facts;
+  private pathMove(hasXY: boolean, arc: Arc | null, line: number): void {
+    const facts = this.facts, m = this.m, dx = m[0]!, dy = m[1]!, dz = m[2]!, de = m[3]!, length = m[4]!;
     const extruding = hasXY && de > 0;
     if (facts.firstMoveLine === 0) facts.firstMoveLine = line;
     if (!this.homed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
-    this.reached.add(this.x, this.y, this.z, line);
-    if (extruding) this.noteExtrusion(arc, dx, dy, dz, de, x0, y0, z0, line);
-    else { facts.travelMoves++; this.rising = false; this.chained = false; if (arc) eachExtreme(arc, (x, y) => this.reached.add(x, y, this.z, line)); }
+    if (extruding) this.noteExtrusion(arc, line);
+    else {
+      facts.travelMoves++; this.rising = false; this.chained = false;
+      this.travelled.add(this.x, this.y, this.z, line);
+      if (arc) eachExtreme(arc, (x, y) => this.travelled.add(x, y, this.z, line));
+    }
     let ux: number, uy: number, ex: number, ey: number;
-    const uz = dz / length, ue = Math.abs(de) / length;
-    if (arc === null) { ux = ex = dx / length; uy = ey = dy / length; }
+    const inverse = 1 / length, uz = dz * inverse, ue = Math.abs(de) * inverse;
+    if (arc === null) { ux = ex = dx * inverse; uy = ey = dy * inverse; }
     else {
       const flat = Math.sqrt(Math.max(0, 1 - uz * uz)), sign = Math.sign(arc.sweep), end = arc.startAngle + arc.sweep;
       ux = -Math.sin(arc.startAngle) * sign * flat; uy = Math.cos(arc.startAngle) * sign * flat;
@@ -138,31 +148,44 @@ export class ProgramRun {
     if (ay * a > most[1]!) a = most[1]! / ay;
     if (az * a > most[2]!) a = most[2]! / az;
     if (ue * a > most[3]!) a = most[3]! / ue;
-    this.planner.add(length, ux, uy, uz, ex, ey, uz, true, nominal, a, extruding ? (de * this.filamentArea) / length : 0, commanded, line, this.layer);
+    const p = this.planner, d = p.direction, k = p.reserve();
+    d[0] = ux; d[1] = uy; d[2] = uz; d[3] = ex; d[4] = ey; d[5] = uz;
+    p.lengthMm[k] = length; p.nominalMmPerS[k] = nominal; p.accelerationMmPerS2[k] = a;
+    p.volumePerMm[k] = extruding ? de * this.filamentArea * inverse : 0;
+    p.commandedMmPerS[k] = commanded; p.line[k] = line; p.layer[k] = this.layer;
+    p.commit(true);
   }
 
-  private noteExtrusion(arc: Arc | null, dx: number, dy: number, dz: number, de: number, x0: number, y0: number, z0: number, line: number): void {
-    const facts = this.facts;
+  private noteExtrusion(arc: Arc | null, line: number): void {
+    const facts = this.facts, m = this.m;
     facts.extrudingMoves++;
     if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
     if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
     if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
     if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) { facts.nozzleMinExtrudingC = facts.nozzleTargetC; facts.nozzleMinExtrudingLine = line; }
-    if (dz > 1e-6) this.noteRise(arc, dx, dy, line);
+    if (m[2]! > 1e-6) this.noteRise(arc, m[0]!, m[1]!, line);
     else {
       this.rising = false;
       if (this.z !== this.layerZ) { this.layer = this.layers.layerAt(Math.round(this.z * 1e4), this.z, line); this.layerZ = this.z; }
     }
     const layer = this.layer;
     if (!this.chained || layer !== this.chainedLayer) { // else the start is the end already counted
-      this.extruded.add(x0, y0, z0, line);
-      this.layers.widen(layer, x0, y0);
+      this.widen(layer, m[5]!, m[6]!, m[7]!, line);
       this.chained = true; this.chainedLayer = layer;
+      this.extruded.add(this.x, this.y, this.z, line);
     }
-    this.extruded.add(this.x, this.y, this.z, line);
-    this.layers.widen(layer, this.x, this.y);
-    if (arc) eachExtreme(arc, (x, y) => { this.extruded.add(x, y, this.z, line); this.reached.add(x, y, this.z, line); this.layers.widen(layer, x, y); });
-    this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + de;
+    const point = this.point;
+    point[0] = this.x; point[1] = this.y;
+    // A point inside its layer's box is inside the whole's: only a layer that grows can widen the whole.
+    if (this.layers.widen(layer, point) || this.rising) this.extruded.add(this.x, this.y, this.z, line);
+    if (arc) eachExtreme(arc, (x, y) => this.widen(layer, x, y, this.z, line));
+    this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + m[3]!;
+  }
+
+  private widen(layer: number, x: number, y: number, z: number, line: number): void {
+    this.point[0] = x; this.point[1] = y;
+    this.layers.widen(layer, this.point);
+    this.extruded.add(x, y, z, line);
   }
 
   private noteRise(arc: Arc | null, dx: number, dy: number, line: number): void {
@@ -191,8 +214,12 @@ export class ProgramRun {
       if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
     } else if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
     if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
-    const a = Math.min(this.maxAcceleration[3]!, this.printAcceleration > 0 ? this.maxAcceleration[3]! : Infinity);
-    this.planner.add(Math.abs(de), 0, 0, 0, 0, 0, 0, false, Math.min(speed, this.maxFeed[3]!), a, 0, speed, line, this.layer);
+    const a = this.maxAcceleration[3]!;
+    const p = this.planner, k = p.reserve();
+    p.direction.fill(0);
+    p.lengthMm[k] = Math.abs(de); p.nominalMmPerS[k] = Math.min(speed, this.maxFeed[3]!); p.accelerationMmPerS2[k] = a;
+    p.volumePerMm[k] = 0; p.commandedMmPerS[k] = speed; p.line[k] = line; p.layer[k] = this.layer;
+    p.commit(false);
   }
 
   private commandedMmPerS(line: number): number {

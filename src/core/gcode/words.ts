@@ -27,7 +27,8 @@ export class LineWords {
 
 export const LETTER = { A: 0, C: 2, E: 4, F: 5, G: 6, I: 8, J: 9, M: 12, N: 13, P: 15, R: 17, S: 18, T: 19, X: 23, Y: 24, Z: 25 } as const;
 
-/** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`. No exponents: every letter starts a word; case and spaces do not matter;
+/** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`.
+ *  The bytes end with a newline or with their array, so that digits need no test for the end. No exponents: every letter starts a word; case and spaces do not matter;
  *  `( )` and `;` are comments. A figure is an integer mantissa over a power of ten (both exact), so it equals Number(). */
 export function scanLine(bytes: Uint8Array, from: number, to: number, words: LineWords): number {
   words.gCount = 0; words.mCount = 0;
@@ -47,19 +48,19 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
       continue;
     }
     i++;
-    c = i < to ? bytes[i]! : 10;
-    while (c <= 32 && c !== 10 && ++i < to) c = bytes[i]!;
+    c = bytes[i]!;
+    while (c <= 32 && c !== 10 && i < to) c = bytes[++i]!;
     const numberFrom = i;
     const negative = c === 45;
-    if (negative || c === 43) { i++; c = i < to ? bytes[i]! : 10; }
+    if (negative || c === 43) { i++; c = bytes[i]!; }
     let whole = 0; // an int32 while nine digits last
     const wholeFrom = i;
-    while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = i < to ? bytes[i]! : 10; }
+    while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = bytes[i]!; }
     let digits = i - wholeFrom, decimals = 0;
     if (c === 46) {
       const pointAt = ++i;
-      c = i < to ? bytes[i]! : 10;
-      while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = i < to ? bytes[i]! : 10; }
+      c = bytes[i]!;
+      while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = bytes[i]!; }
       decimals = i - pointAt;
       digits += decimals;
     }

@@ -20,6 +20,7 @@ export class MotionPlanner {
   /** Filament volume laid per mm of path; 0 for travel. */
   volumePerMm = new Float64Array(FIRST_WINDOW * 2);
   commandedMmPerS = new Float64Array(FIRST_WINDOW * 2);
+  nominalMmPerS = new Float64Array(FIRST_WINDOW * 2);
   line = new Float64Array(FIRST_WINDOW * 2);
   layer = new Int32Array(FIRST_WINDOW * 2);
   /** 1 where the segment has a path in X, Y or Z; 0 for filament-only segments. */
@@ -37,9 +38,7 @@ export class MotionPlanner {
   private count = 0;
   private window = FIRST_WINDOW;
   private firstEntrySquared = 0;
-  private previousX = 0;
-  private previousY = 0;
-  private previousZ = 0;
+  private readonly previous = new Float64Array(3);
   private previousHasPath = false;
 
   /** Instant speed change of X, Y, Z that holds from the next segment on. */
@@ -53,31 +52,31 @@ export class MotionPlanner {
     this.junctionDeviationMm = limits.junctionDeviationMm;
   }
 
-  /** Adds a segment with unit directions at its start and end; filament-only segments start and end at rest. */
-  add(
-    lengthMm: number, startX: number, startY: number, startZ: number, endX: number, endY: number, endZ: number,
-    hasPath: boolean, nominalMmPerS: number, accelerationMmPerS2: number,
-    volumePerMm: number, commandedMmPerS: number, line: number, layer: number,
-  ): void {
+  /** Index of the next segment: write its columns (length, acceleration, volume, commanded speed, line, layer), `nominalMmPerS`
+   *  and `direction`, then `commit`. Figures travel through typed arrays because V8 boxes doubles passed as arguments. */
+  reserve(): number {
     if (this.count === this.lengthMm.length) this.grow();
-    const i = this.count++;
-    const nominal = nominalMmPerS * nominalMmPerS;
+    return this.count;
+  }
+
+  /** Unit directions of the reserved segment at its start (0 to 2) and end (3 to 5). */
+  readonly direction = new Float64Array(6);
+
+  /** Takes the reserved segment; filament-only segments (no path) start and end at rest. */
+  commit(hasPath: boolean): void {
+    const i = this.count++, d = this.direction;
+    const v = this.nominalMmPerS[i]!, nominal = v * v;
     let cap = 0;
     if (i > 0 && hasPath && this.previousHasPath) {
-      cap = this.cornerSquared(startX, startY, startZ, Math.min(this.accelerationMmPerS2[i - 1]!, accelerationMmPerS2));
+      const before = this.accelerationMmPerS2[i - 1]!, own = this.accelerationMmPerS2[i]!;
+      cap = this.cornerSquared(before < own ? i - 1 : i);
       if (cap > nominal) cap = nominal;
       if (cap > this.nominalSquared[i - 1]!) cap = this.nominalSquared[i - 1]!;
     }
-    this.lengthMm[i] = lengthMm;
-    this.accelerationMmPerS2[i] = accelerationMmPerS2;
     this.nominalSquared[i] = nominal;
     this.capSquared[i] = cap;
-    this.volumePerMm[i] = volumePerMm;
-    this.commandedMmPerS[i] = commandedMmPerS;
-    this.line[i] = line;
-    this.layer[i] = layer;
     this.hasPath[i] = hasPath ? 1 : 0;
-    this.previousX = endX; this.previousY = endY; this.previousZ = endZ;
+    this.previous[0] = d[3]!; this.previous[1] = d[4]!; this.previous[2] = d[5]!;
     this.previousHasPath = hasPath;
     if (this.count >= this.window) this.flush(false);
   }
@@ -88,15 +87,17 @@ export class MotionPlanner {
     this.previousHasPath = false;
   }
 
-  private cornerSquared(x: number, y: number, z: number, accelerationMmPerS2: number): number {
+  /** Highest speed² through the corner into the reserved segment; `slower` is the one of the two that accelerates less. */
+  private cornerSquared(slower: number): number {
+    const d = this.direction, p = this.previous, x = d[0]!, y = d[1]!, z = d[2]!, px = p[0]!, py = p[1]!, pz = p[2]!;
     if (this.junctionDeviationMm !== null) {
-      const cosine = this.previousX * x + this.previousY * y + this.previousZ * z;
+      const cosine = px * x + py * y + pz * z;
       const s = Math.sqrt(Math.max(0, (1 + cosine) / 2)); // sin(θ/2), θ = π straight on
-      return s >= 1 - 1e-15 ? Infinity : (accelerationMmPerS2 * this.junctionDeviationMm * s) / (1 - s);
+      return s >= 1 - 1e-15 ? Infinity : (this.accelerationMmPerS2[slower]! * this.junctionDeviationMm * s) / (1 - s);
     }
-    const jumpX = Math.abs(x - this.previousX), jumpY = Math.abs(y - this.previousY), jumpZ = Math.abs(z - this.previousZ);
+    const jumpX = Math.abs(x - px), jumpY = Math.abs(y - py), jumpZ = Math.abs(z - pz);
     let v = Infinity;
-    if (jumpX * v > this.instantX) v = this.instantX / jumpX;
+    if (jumpX > 0) v = this.instantX / jumpX;
     if (jumpY * v > this.instantY) v = this.instantY / jumpY;
     if (jumpZ * v > this.instantZ) v = this.instantZ / jumpZ;
     return v * v;
@@ -133,8 +134,8 @@ export class MotionPlanner {
       let peak = (entry + exit + twice) / 2;
       if (peak > nominalSquared[i]!) peak = nominalSquared[i]!;
       const v1 = Math.sqrt(exit), vp = Math.sqrt(peak);
-      const cruise = length - (2 * peak - entry - exit) / (2 * a);
-      timeS[i] = (2 * vp - v0 - v1) / a + (cruise > 0 ? cruise / vp : 0);
+      const perA = 1 / a, cruise = length - (peak - (entry + exit) / 2) * perA;
+      timeS[i] = (2 * vp - v0 - v1) * perA + (cruise > 0 ? cruise / vp : 0);
       entryMmPerS[i] = v0; peakMmPerS[i] = vp; exitMmPerS[i] = v1;
       entry = exit; v0 = v1;
     }
@@ -157,7 +158,7 @@ export class MotionPlanner {
   private grow(): void {
     const wider = <T extends Float64Array | Int32Array | Uint8Array>(old: T, empty: T): T => { empty.set(old); return empty; };
     const n = this.lengthMm.length * 2;
-    for (const name of ['lengthMm', 'accelerationMmPerS2', 'volumePerMm', 'commandedMmPerS', 'line', 'entryMmPerS', 'peakMmPerS', 'exitMmPerS', 'timeS', 'nominalSquared', 'capSquared', 'entrySquared'] as const) {
+    for (const name of ['lengthMm', 'accelerationMmPerS2', 'volumePerMm', 'commandedMmPerS', 'nominalMmPerS', 'line', 'entryMmPerS', 'peakMmPerS', 'exitMmPerS', 'timeS', 'nominalSquared', 'capSquared', 'entrySquared'] as const) {
       this[name] = wider(this[name] as Float64Array, new Float64Array(n)) as Float64Array<ArrayBuffer>;
     }
     this.layer = wider(this.layer, new Int32Array(n)) as Int32Array<ArrayBuffer>;

@@ -20,7 +20,7 @@ export const jobName = (number: number): string => `J-${String(number).padStart(
 export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: string; name: string }, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const profiles = await Promise.all([input.toolId, input.materialId, input.processId].map((id) => findProfile(ctx, id)));
+  const profiles = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
   if (profiles[0]?.kind !== 'tool' || profiles[1]?.kind !== 'material' || profiles[2]?.kind !== 'process') return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });

@@ -16,7 +16,7 @@ export interface SheetInput { readonly machineId: string; readonly toolId: strin
 export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInput): Promise<Result<LimitSheet, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process] = await Promise.all([input.toolId, input.materialId, input.processId].map((id) => findProfile(ctx, id)));
+  const [tool, material, process] = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
   if (!tool || !material || !process) return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id }));
   const n = (key: string) => numberOf(v, key);

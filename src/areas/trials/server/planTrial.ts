@@ -21,7 +21,7 @@ const READINGS_WANTED = 12; // three per side
 export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<{ plan: TrialPlan; gcode: string; lot: string; names: Record<'machine' | 'tool' | 'material' | 'process', string> }, TrialFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process] = await Promise.all([findProfile(ctx, input.toolId), findProfile(ctx, input.materialId), findProfile(ctx, input.processId)]);
+  const [tool, material, process] = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
   if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process') return fail({ code: 'notReady', what: 'Choose a tool, a material and a process' });
   const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id }));
   const wanted = ['travelXMm', 'travelYMm', 'travelZMm', 'nozzleC', 'bedC', 'layerHeightMm', 'lineWidthMm', 'visibleWallSpeedMmPerS', 'densityGPerCm3'] as const;

@@ -1,0 +1,38 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { createReadStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import readline from 'node:readline';
+import { inspectGcode } from '../src/core/gcode/inspect.ts';
+import { exampleLimits } from '../src/core/motion/limits.ts';
+import { syntheticProgram } from './synthetic.ts';
+
+// Medians of interleaved rounds after warm-up; machines are noisy, so only ratios within one run count.
+const ROUNDS = 9, WARM_UP = 2, SMALL_BYTES = 4e6;
+const folder = mkdtempSync(path.join(tmpdir(), 'cantiere-bench-'));
+const file = path.join(folder, 'fifty.gcode');
+const bytes = syntheticProgram(50e6);
+writeFileSync(file, bytes);
+const small = Buffer.from(bytes.subarray(0, bytes.indexOf(10, SMALL_BYTES))).toString('latin1');
+const Toolpath = createRequire(import.meta.url)('gcode-toolpath') as new (options: object) => { loadFromStringSync(text: string): unknown };
+
+const seconds = async (work: () => unknown): Promise<number> => { const t = performance.now(); await work(); return (performance.now() - t) / 1000; };
+const readLines = (): Promise<void> => new Promise((done) => { const r = readline.createInterface({ input: createReadStream(file), crlfDelay: Infinity }); r.on('line', () => undefined); r.on('close', done); });
+const ours: number[] = [], lines: number[] = [], packaged: number[] = [];
+for (let round = 0; round < ROUNDS + WARM_UP; round++) {
+  const a = await seconds(() => inspectGcode(new Uint8Array(readFileSync(file)), exampleLimits)), b = await seconds(readLines);
+  const c = round < 5 ? await seconds(() => new Toolpath({ addLine: () => undefined, addArcCurve: () => undefined }).loadFromStringSync(small)) : NaN;
+  if (round >= WARM_UP) { ours.push(a); lines.push(b); if (!Number.isNaN(c)) packaged.push(c); }
+}
+const median = (v: readonly number[]): number => [...v].sort((x, y) => x - y)[v.length >> 1]!;
+const mb = bytes.length / 1e6, rate = mb / median(ours), slow = small.length / 1e6 / median(packaged);
+console.log(`file read + scan + planner   ${rate.toFixed(0)} MB/s`);
+console.log(`gcode-toolpath, same lines   ${slow.toFixed(1)} MB/s   ours ${(rate / slow).toFixed(1)} times its throughput (wanted: 15 and more)`);
+console.log(`node:readline, lines only    ${(mb / median(lines)).toFixed(0)} MB/s   ours takes ${(median(ours) / median(lines)).toFixed(2)} times its time (wanted: 1.3 and less)`);
+
+const big = path.join(folder, 'two-hundred.gcode');
+execFileSync('sh', ['-c', `for k in 1 2 3 4; do cat '${file}'; done > '${big}'`]);
+const run = spawnSync('node', ['--import', 'tsx', path.join(import.meta.dirname, 'peak.ts'), big], { encoding: 'utf8' });
+console.log(`200 MB through the streaming reader: peak resident ${run.stdout.trim()} MB (wanted: below 400)`);
+rmSync(folder, { recursive: true });

@@ -1,0 +1,86 @@
+import { readFileSync, readdirSync, statSync } from 'node:fs';
+import path from 'node:path';
+import { expect, open, signIn, test } from './fixtures.ts';
+
+async function editWalls(page: import('@playwright/test').Page, id: string, setting: string, text: string): Promise<void> {
+  await open(page, `/library/${id}`);
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('textbox', { name: setting, exact: true }).fill(text);
+}
+async function save(page: import('@playwright/test').Page, why: string): Promise<void> {
+  await page.getByRole('button', { name: 'Save with a reason' }).click();
+  await page.getByLabel('Why, in one line').fill(why);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+}
+
+test('two people save one profile: different settings merge, the same setting shows both and loses no text', async ({ page, browser }) => {
+  await signIn(page);
+  const second = await browser.newContext(), other = await second.newPage();
+  await signIn(other, 'lead');
+  const [profile] = (await (await page.request.get('/api/profiles?text=Stout')).json()) as { id: string }[];
+  await editWalls(page, profile!.id, 'Walls', '5');
+  await editWalls(other, profile!.id, 'Infill', '60 %');
+  await save(page, 'five walls stand longer');
+  await expect(page.getByText('released revision 2')).toBeVisible();
+  await save(other, 'denser for the press');
+  await expect(other.getByText('Saved as revision 3, merged with revision 2')).toBeVisible();
+  await expect(other.locator('[data-setting=walls]')).toContainText('5');
+  await editWalls(page, profile!.id, 'Walls', '6');
+  await editWalls(other, profile!.id, 'Walls', '7');
+  await save(page, 'six');
+  await expect(page.getByText('released revision 4')).toBeVisible();
+  await save(other, 'seven');
+  await expect(other.getByRole('dialog')).toContainText('mine: 7');
+  await expect(other.getByRole('dialog')).toContainText('theirs: 6');
+  await expect(other.getByLabel('Why, in one line')).toHaveValue('seven');
+  await other.getByLabel(/mine/).check();
+  await other.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(other.getByText('released revision 5')).toBeVisible();
+  await second.close();
+});
+
+const routes = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? routes(at) : [at]; });
+const open4all = ['health.ts', 'demo.ts', '[...all].ts'];
+
+test('every endpoint refuses who is not signed in, and a viewer where a technician is asked for', async ({ playwright, baseURL }) => {
+  const origin = { origin: baseURL! };
+  const nobody = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: origin }), viewer = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: origin });
+  await viewer.post('/api/sign-in/demo', { data: { role: 'viewer' } });
+  let asked = 0;
+  for (const file of routes('src/pages/api')) {
+    if (open4all.includes(path.basename(file))) continue;
+    const text = readFileSync(file, 'utf8');
+    const url = `/${path.relative('src/pages', file)}`.replace(/\.ts$/, '').replace(/\/index$/, '').replace(/\[\w+\]/g, 'none');
+    for (const [, method, role] of text.matchAll(/export const (GET|POST|PUT) = endpoint\(\{\s*role: '(\w+)'/g)) {
+      asked++;
+      expect((await nobody.fetch(url, { method: method!, data: method === 'GET' ? undefined : {} })).status(), `${method} ${url} signed out`).toBe(401);
+      if (role !== 'viewer') expect((await viewer.fetch(url, { method: method!, data: {} })).status(), `${method} ${url} as viewer`).toBe(403);
+    }
+    expect(text, `${file} declares its role`).toMatch(/endpoint\(\{\s*role: '(viewer|technician|lead)'/);
+  }
+  expect(asked).toBeGreaterThan(20);
+  const foreign = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: 'http://elsewhere.example' } });
+  expect((await foreign.post('/api/sign-in/demo', { data: 'role=lead', headers: { 'content-type': 'text/plain' } })).status()).toBe(403);
+});
+
+test('unknown fields, wrong types and oversized bodies are refused with the field named', async ({ page }) => {
+  await signIn(page);
+  const origin = { origin: new URL(page.url()).origin };
+  const [profile] = (await (await page.request.get('/api/profiles?text=Draft')).json()) as { id: string }[];
+  const bad = await page.request.post(`/api/profiles/${profile!.id}/copy`, { data: { name: 'x', extra: 1 }, headers: origin });
+  expect([bad.status(), (await bad.json()).title]).toEqual([400, expect.stringContaining('two characters')]);
+  expect((await page.request.post(`/api/profiles/${profile!.id}/copy`, { data: { name: 'y'.repeat(400_000) }, headers: origin })).status()).toBe(413);
+  expect((await page.request.put('/api/files', { data: Buffer.alloc(0), headers: origin })).status()).toBe(400);
+});
+
+test('what cannot be read is refused in one sentence that names the place', async ({ page }) => {
+  await signIn(page);
+  await open(page, '/checks/new');
+  await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Sella' });
+  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  for (const [name, bytes, said] of [['empty.gcode', Buffer.from(''), 'The file is empty'], ['picture.gcode', Buffer.from([71, 49, 0, 1, 2]), 'binary, not G-code text; at byte 3'], ['letter.gcode', Buffer.from('; only words\n'), 'holds no G-code word']] as const) {
+    await page.getByLabel('G-code file').setInputFiles({ name, mimeType: 'text/plain', buffer: bytes });
+    await expect(page.locator('main .verdict[role=alert]')).toContainText(said);
+    await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeDisabled();
+  }
+});
