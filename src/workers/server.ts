@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { hostname } from 'node:os';
 import PgBoss from 'pg-boss';
-import { runCheck } from '../areas/checks/server/index.ts';
+import { rescueChecks, runCheck } from '../areas/checks/server/index.ts';
 import { listWishedPrints, runPrint } from '../areas/trials/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
@@ -9,7 +9,7 @@ import type { Ctx } from '../platform/db/context.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { log, messageOf } from '../platform/log.ts';
 
-const LOOK_EVERY_MS = 400, SWEEP_EVERY_MS = 600_000;
+const LOOK_EVERY_MS = 400, RESCUE_EVERY_MS = 2000, SWEEP_EVERY_MS = 600_000;
 const holder = `${hostname()}:${process.pid}:${randomUUID().slice(0, 8)}`;
 const ctx: Ctx = { db: database().db, user: { id: 'worker', name: 'Worker', role: 'lead' }, clock: systemClock, newId: randomUUID };
 const running = new Set<string>();
@@ -44,4 +44,5 @@ for (let started = false; !started;) {
   try { await startQueue(); started = true; } catch (error) { log('warn', 'queue start', { message: messageOf(error) }); await new Promise((r) => { setTimeout(r, 1000); }); }
 }
 void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
+void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(ctx));
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(ctx));

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { syntheticProgram } from '../../bench/synthetic.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } => JSON.parse(readFileSync(process.env['CANTIERE_PIDS']!, 'utf8')) as never;
@@ -37,4 +38,19 @@ test('a check that was queued when the worker was killed comes to its verdict', 
   await page.getByRole('button', { name: 'Keep as a job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
   await expect(page.locator('.verdict').last()).toContainText(/Blocked|Clear/, { timeout: 60_000 });
+});
+
+test('a check that was running when the worker was killed is run again to its verdict', async ({ page }) => {
+  await signIn(page);
+  const headers = { origin: new URL(page.url()).origin };
+  const ids = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
+  const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
+  const { sha256 } = (await (await page.request.put('/api/files', { data: Buffer.from(syntheticProgram(120e6)), headers, timeout: 60_000 })).json()) as { sha256: string };
+  const made = await page.request.post('/api/jobs', { headers, data: { title: 'long one', class: 'in-house', quantity: 1, machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id, toolId: await ids('/api/profiles?kind=tool&text=0.4'), materialId: await ids('/api/profiles?text=PLA+white'), processId: await ids('/api/profiles?text=Fine'), fileSha: sha256, fileName: 'long.gcode' } });
+  const { id } = (await made.json()) as { id: string };
+  const run = async () => ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
+  await expect.poll(async () => { const r = await run(); return r.state === 'running' && r.bytesRead > 0; }, { intervals: [50] }).toBe(true);
+  kill('worker');
+  expect((await run()).state).toBe('running');
+  await expect.poll(async () => (await run()).state, { timeout: 60_000 }).toBe('done');
 });

@@ -37,7 +37,7 @@ export function estimateOf({ report, sheet }: RuleInput): Estimate {
 
 function sentenceOf(verdict: Verdict, findings: readonly Finding[], { sheet }: RuleInput): string {
   const count = (severity: Finding['severity'], word: string) => { const n = findings.filter((f) => f.severity === severity).length; return `${n} ${word}${n === 1 ? '' : 's'}`; };
-  if (verdict === 'clear') return `Clear: ${sheet.machine.name} has proven all that this job asks for.`;
+  if (verdict === 'clear') return `Clear: flow is proven on ${sheet.machine.name} and nothing this job asks for lies outside its limits.`;
   const first = findings[0]!;
   const rest = findings.length > 1 ? ` (${[verdict === 'blocked' ? count('blocker', 'blocker') : '', count('caution', 'caution')].filter((t) => t && !t.startsWith('0')).join(', ')})` : '';
   return verdict === 'blocked' ? `Blocked: ${lower(first.title)}${rest}.` : `Clear with cautions: ${lower(first.title)}${rest}.`;

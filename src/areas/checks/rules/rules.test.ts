@@ -17,7 +17,7 @@ describe.each(rules.map((r) => [r.id, r] as const))('%s', (_, rule) => {
 
 test('a sound job is clear and says which machine has proven it', () => {
   const outcome = checkJob(soundJob());
-  expect([outcome.verdict, outcome.sentence]).toEqual(['clear', 'Clear: Rifugio Vodice has proven all that this job asks for.']);
+  expect([outcome.verdict, outcome.sentence]).toEqual(['clear', 'Clear: flow is proven on Rifugio Vodice and nothing this job asks for lies outside its limits.']);
 });
 test('a rule that has nothing to read says what is missing', () => {
   const outcome = checkJob(soundJob({ proofs: { retractionMm: null } }));

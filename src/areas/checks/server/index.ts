@@ -1,4 +1,4 @@
-export { runCheck } from './runCheck.ts';
+export { rescueChecks, runCheck } from './runCheck.ts';
 export { checkAgain, clearJob, getJobPage, listJobs, makeJob } from './jobs.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -10,7 +10,7 @@ import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
-const REPORT_EVERY_MS = 400;
+const REPORT_EVERY_MS = 400, SILENT_AFTER_MS = 5000;
 
 /** Runs one queued check to its record. Can be run again from the start after a crash: nothing is written before the end. */
 export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
@@ -19,7 +19,7 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
   const row = (await findJob(ctx, run.jobId))!;
   const sheet = await makeSheet(ctx, await sheetInputOf(ctx, row));
   if (!sheet.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) }, 'check refused');
-  await ctx.db.update(checkRun).set({ state: 'running' }).where(eq(checkRun.id, runId));
+  await ctx.db.update(checkRun).set({ state: 'running', beatAt: new Date() }).where(eq(checkRun.id, runId));
   const inspector = new GcodeInspector(sheet.value.machine.motion);
   let read = 0, reported = 0;
   for await (const piece of readFile(ctx, row.fileSha)) {
@@ -27,7 +27,7 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
     read += piece.length;
     if (Date.now() - reported > REPORT_EVERY_MS) {
       reported = Date.now();
-      await ctx.db.update(checkRun).set({ bytesRead: read }).where(eq(checkRun.id, runId));
+      await ctx.db.update(checkRun).set({ bytesRead: read, beatAt: new Date() }).where(eq(checkRun.id, runId));
       await notify(ctx, 'job', row.id);
     }
   }
@@ -35,6 +35,15 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
   if (!report.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` }, 'check refused');
   const outcome = checkJob({ report: report.value, sheet: sheet.value });
   await finishRun(ctx, row, runId, { state: 'done', bytesRead: read, sheet: sheet.value, pinSha: pinOf(sheet.value), outcome, peakResidentBytes: process.resourceUsage().maxRSS * 1024 }, outcome.sentence);
+}
+
+/** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while. One worker wins each. */
+export async function rescueChecks(ctx: Ctx): Promise<void> {
+  const silent = and(eq(checkRun.state, 'running'), lt(checkRun.beatAt, new Date(Date.now() - SILENT_AFTER_MS)));
+  for (const { id } of await ctx.db.select({ id: checkRun.id }).from(checkRun).where(silent)) {
+    const won = await ctx.db.update(checkRun).set({ beatAt: new Date() }).where(and(eq(checkRun.id, id), silent)).returning({ id: checkRun.id });
+    if (won.length > 0) await runCheck(ctx, id);
+  }
 }
 
 async function finishRun(ctx: Ctx, row: NonNullable<Awaited<ReturnType<typeof findJob>>>, runId: string, set: Partial<typeof checkRun.$inferInsert>, what: string): Promise<void> {

@@ -60,5 +60,7 @@ export const checkRun = pgTable('check_run', {
   peakResidentBytes: bigint('peak_resident_bytes', { mode: 'number' }),
   requestedBy: text('requested_by').notNull(),
   at: at('at').notNull(),
+  /** When the worker that runs it last gave a sign of life. */
+  beatAt: at('beat_at'),
   doneAt: at('done_at'),
 }, (t) => [index('check_run_job').on(t.jobId, t.at), check('check_run_state', sql`${t.state} in ('queued', 'running', 'done', 'refused')`)]);

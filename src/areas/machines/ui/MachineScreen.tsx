@@ -7,7 +7,7 @@ import { useMayChange } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.ts';
 import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import { formatQuantity } from '../../../core/units/format.ts';
+import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { MachinePage } from '../model/pages.ts';
@@ -37,7 +37,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
       <div className="page two"><div>
         <section className="stage"><h2>Evidence for what is mounted and loaded</h2>
           <table className="list"><thead><tr><th>State</th><th>What</th><th className="n">Value</th><th className="n">Allowed</th><th>By</th><th className="n">Age</th></tr></thead>
-            <tbody>{m.proofs.map((p) => { const s = findSetting(p.key); const q = s && 'quantity' in s ? s.quantity : 'count'; return <tr key={p.key}><td style={{ whiteSpace: 'nowrap' }}><StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}{p.because && <span className="hint"> {p.because}</span>}</td><td>{s?.label}</td><td className="n">{formatQuantity(p.value, q)}</td><td className="n">{formatQuantity(p.range.min, q)} to {formatQuantity(p.range.max, q)}</td><td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td><td className="n">{p.ageDays} d</td></tr>; })}</tbody></table>
+            <tbody>{m.proofs.map((p) => { const s = findSetting(p.key); const q = s && 'quantity' in s ? s.quantity : 'count'; return <tr key={p.key}><td style={{ whiteSpace: 'nowrap' }}><StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}{p.because && <span className="hint"> {p.because}</span>}</td><td>{s?.label}</td><td className="n">{formatQuantity(p.value, q)}</td><td className="n">{formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}</td><td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td><td className="n">{p.ageDays} d</td></tr>; })}</tbody></table>
           {m.proofs.length === 0 && <p className="hint" style={{ padding: 10 }}>Nothing is proven on this machine with this tool and material.</p>}</section>
         {mayChange && <section className="stage"><h2>Mount, load, log</h2>
           <form className="fields" onSubmit={(e) => { e.preventDefault(); void act('mount', { toolId: tool, note: '' }, 'Tool mounted'); }}><NativeSelect label="Mount a tool" data={options(tools.data)} value={tool} onChange={(e) => setTool(e.currentTarget.value)} /><button className="btn" disabled={!tool}>Mount it</button><span className="hint">Counts as a nozzle change; a tool put back counts again.</span></form>

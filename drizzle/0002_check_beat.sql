@@ -1,0 +1,1 @@
+ALTER TABLE "check_run" ADD COLUMN "beat_at" timestamp with time zone;
