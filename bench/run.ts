@@ -1,10 +1,10 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { createReadStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createReadStream, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import readline from 'node:readline';
-import { inspectGcode } from '../src/core/gcode/inspect.ts';
+import { GcodeInspector } from '../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../src/core/motion/limits.ts';
 import { syntheticProgram } from './synthetic.ts';
 
@@ -19,12 +19,13 @@ const Toolpath = createRequire(import.meta.url)('gcode-toolpath') as new (option
 
 const seconds = async (work: () => unknown): Promise<number> => { const t = performance.now(); await work(); return (performance.now() - t) / 1000; };
 const readLines = (): Promise<void> => new Promise((done) => { const r = readline.createInterface({ input: createReadStream(file), crlfDelay: Infinity }); r.on('line', () => undefined); r.on('close', done); });
+const inspect = async (): Promise<void> => { const inspector = new GcodeInspector(exampleLimits); for await (const chunk of createReadStream(file, { highWaterMark: 1 << 20 })) inspector.push(chunk as Uint8Array); if (!inspector.finish().ok) throw new Error('the synthetic file was refused'); };
 const ours: number[] = [], lines: number[] = [], packaged: number[] = [];
 for (let round = 0; round < ROUNDS + WARM_UP; round++) {
-  const a = await seconds(() => inspectGcode(new Uint8Array(readFileSync(file)), exampleLimits)), b = await seconds(readLines);
-  const c = round < 5 ? await seconds(() => new Toolpath({ addLine: () => undefined, addArcCurve: () => undefined }).loadFromStringSync(small)) : NaN;
-  if (round >= WARM_UP) { ours.push(a); lines.push(b); if (!Number.isNaN(c)) packaged.push(c); }
+  const a = await seconds(inspect), b = await seconds(readLines);
+  if (round >= WARM_UP) { ours.push(a); lines.push(b); }
 }
+for (let round = 0; round < 5; round++) packaged.push(await seconds(() => new Toolpath({ addLine: () => undefined, addArcCurve: () => undefined }).loadFromStringSync(small)));
 const median = (v: readonly number[]): number => [...v].sort((x, y) => x - y)[v.length >> 1]!;
 const mb = bytes.length / 1e6, rate = mb / median(ours), slow = small.length / 1e6 / median(packaged);
 console.log(`file read + scan + planner   ${rate.toFixed(0)} MB/s`);

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { root, say } from './cluster.mjs';
+import { root, say, startCluster } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from './prepare.mjs';
 
 let passed = 0, failed = 0;
@@ -30,6 +30,7 @@ single('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
 single('fences', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', 'standins']);
 counted('unit', 'unit.json', 'npx', ['vitest', 'run', '--project', 'unit', '--reporter=default', '--reporter=json', '--outputFile.json=.data/unit.json'], vitest);
 counted('database', 'db.json', 'npx', ['vitest', 'run', '--project', 'db', '--reporter=default', '--reporter=json', '--outputFile.json=.data/db.json'], vitest);
+(await startCluster('pg-test', { fast: true })).stop();
 ensureChromium();
 ensureBuild();
 counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected]);

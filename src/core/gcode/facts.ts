@@ -10,7 +10,6 @@ export interface ProgramFacts {
   coldExtrusionLine: number;
   /** Line of the first extrusion while the bed was set but not waited for, or 0. */
   coldBedLine: number;
-  firstMoveLine: number;
   homedLine: number;
   movedBeforeHomingLine: number;
   retractions: number; longestRetractionMm: number; longestRetractionLine: number; shortestRetractionMm: number;
@@ -34,7 +33,7 @@ export function emptyFacts(): ProgramFacts {
   return {
     nozzleMaxC: 0, nozzleMaxLine: 0, bedMaxC: 0, bedMaxLine: 0, nozzleTargetC: 0, bedTargetC: 0,
     nozzleMinExtrudingC: Infinity, nozzleMinExtrudingLine: 0, firstExtrusionLine: 0, coldExtrusionLine: 0, coldBedLine: 0,
-    firstMoveLine: 0, homedLine: 0, movedBeforeHomingLine: 0,
+    homedLine: 0, movedBeforeHomingLine: 0,
     retractions: 0, longestRetractionMm: 0, longestRetractionLine: 0, shortestRetractionMm: Infinity, fastestRetractionMmPerS: 0,
     extrudingMoves: 0, travelMoves: 0, filamentOnlyMoves: 0, highestAccelerationMmPerS2: 0, highestAccelerationLine: 0,
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })), speedFasterThanFile: 0,

@@ -55,12 +55,18 @@ export class ProgramRun {
   /** The move at hand: dx dy dz de length x0 y0 z0; passed here because V8 boxes doubles given as arguments. */
   private readonly m = new Float64Array(8);
   private readonly point = new Float64Array(2);
+  private heatChanged = true;
   private chained = false; private chainedLayer = -1;
 
   execute(w: LineWords, line: number): void {
     const mask = w.mask;
     if (mask === 0) return;
     let motion = -1;
+    if (w.gCount === 1 && w.mCount === 0 && (w.gCodes[0] === 1 || w.gCodes[0] === 0) && (mask & (1 << T)) === 0) { // by far the most lines
+      this.motion = w.gCodes[0];
+      this.move(this.motion, w, line);
+      return;
+    }
     for (let k = 0; k < w.gCount; k++) {
       const code = w.gCodes[k]!;
       if (code <= 3 && (code === 0 || code === 1 || code === 2 || code === 3)) motion = code;
@@ -118,7 +124,6 @@ export class ProgramRun {
   private pathMove(hasXY: boolean, arc: Arc | null, line: number): void {
     const facts = this.facts, m = this.m, dx = m[0]!, dy = m[1]!, dz = m[2]!, de = m[3]!, length = m[4]!;
     const extruding = hasXY && de > 0;
-    if (facts.firstMoveLine === 0) facts.firstMoveLine = line;
     if (!this.homed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
     if (extruding) this.noteExtrusion(arc, line);
     else {
@@ -159,10 +164,7 @@ export class ProgramRun {
   private noteExtrusion(arc: Arc | null, line: number): void {
     const facts = this.facts, m = this.m;
     facts.extrudingMoves++;
-    if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
-    if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
-    if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
-    if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) { facts.nozzleMinExtrudingC = facts.nozzleTargetC; facts.nozzleMinExtrudingLine = line; }
+    if (this.heatChanged) this.noteHeat(line);
     if (m[2]! > 1e-6) this.noteRise(arc, m[0]!, m[1]!, line);
     else {
       this.rising = false;
@@ -180,6 +182,16 @@ export class ProgramRun {
     if (this.layers.widen(layer, point) || this.rising) this.extruded.add(this.x, this.y, this.z, line);
     if (arc) eachExtreme(arc, (x, y) => this.widen(layer, x, y, this.z, line));
     this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + m[3]!;
+  }
+
+  /** What the first extrusion after a change of heat tells. */
+  private noteHeat(line: number): void {
+    const facts = this.facts;
+    this.heatChanged = false;
+    if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
+    if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
+    if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) { facts.nozzleMinExtrudingC = facts.nozzleTargetC; facts.nozzleMinExtrudingLine = line; }
   }
 
   private widen(layer: number, x: number, y: number, z: number, line: number): void {
@@ -309,6 +321,7 @@ export class ProgramRun {
   private setNozzle(targetC: number, wait: boolean, line: number): void {
     if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a nozzle temperature without a figure'); return; }
     const facts = this.facts;
+    this.heatChanged = true;
     if (targetC > facts.nozzleTargetC) this.nozzleWaited = false;
     facts.nozzleTargetC = targetC;
     if (targetC > facts.nozzleMaxC) { facts.nozzleMaxC = targetC; facts.nozzleMaxLine = line; }
@@ -322,6 +335,7 @@ export class ProgramRun {
   private setBed(targetC: number, wait: boolean, line: number): void {
     if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a bed temperature without a figure'); return; }
     const facts = this.facts;
+    this.heatChanged = true;
     if (targetC > facts.bedTargetC) this.bedWaited = false;
     if (targetC === 0) this.bedWaited = true;
     facts.bedTargetC = targetC;

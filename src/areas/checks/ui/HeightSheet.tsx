@@ -27,13 +27,14 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
     <div className="sheet" style={{ height: tall + 30, minWidth: 900 }}>
       <svg width={WIDTH} height={HEIGHT + 26} style={{ position: 'absolute', left: 0, top: 8 }} role="img" aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}>
         <HeightRuler scale={scale} width={530} />
+        {Number.isFinite(limit) && <rect x={FLOW_X} y={scale.y(top)} width={(limit / mostFlow) * FLOW_W} height={scale.y(0) - scale.y(top)} fill="var(--pine)" opacity=".08" />}
         {bins.map((b) => { const y = scale.y(b.toMm), h = Math.max(0.7, scale.y(b.fromMm) - y); return (
           <g key={b.toMm}>
             {Number.isFinite(b.minX) && <rect x={125 + (b.minX - middle) * perMm} y={y} width={(b.maxX - b.minX) * perMm} height={h + 0.3} fill={beyond(b.flow) ? 'var(--oxide-clay)' : 'var(--clay)'} />}
-            <rect x={FLOW_X} y={y} width={(b.flow / mostFlow) * FLOW_W} height={h > 4 ? h - 1 : h + 0.3} fill={beyond(b.flow) ? 'var(--oxide)' : '#66645d'} />
+            <rect x={FLOW_X} y={y} width={(b.flow / mostFlow) * FLOW_W} height={h > 4 ? h - 1 : h + 0.3} fill={beyond(b.flow) ? 'var(--oxide)' : 'var(--dim)'} />
             <rect x={TIME_X} y={y} width={(b.timeS / mostTime) * TIME_W} height={h > 4 ? h - 1 : h + 0.3} fill="#9a968c" />
           </g>); })}
-        {Number.isFinite(limit) && <><rect x={FLOW_X} y={scale.y(top)} width={(limit / mostFlow) * FLOW_W} height={scale.y(0) - scale.y(top)} fill="var(--pine)" opacity=".08" /><line x1={FLOW_X + (limit / mostFlow) * FLOW_W} x2={FLOW_X + (limit / mostFlow) * FLOW_W} y1={scale.y(top) - 4} y2={scale.y(0) + 4} stroke="var(--pine)" strokeWidth="1.5" /><text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">{limit.toFixed(1)}</text></>}
+        {Number.isFinite(limit) && <><line x1={FLOW_X + (limit / mostFlow) * FLOW_W} x2={FLOW_X + (limit / mostFlow) * FLOW_W} y1={scale.y(top) - 4} y2={scale.y(0) + 4} stroke="var(--pine)" strokeWidth="1.5" /><text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">{limit.toFixed(1)}</text></>}
         <text x="90" y={HEIGHT + 14}>silhouette</text><text x={FLOW_X} y={HEIGHT + 14}>highest flow, mm³/s</text><text x={TIME_X} y={HEIGHT + 14}>layer time, up to {(mostTime / 1.05).toFixed(0)} s</text>
         {findings.map((f, i) => <path key={i} d={`M510 ${scale.y(heightOf(f, top))} H530 L560 ${tops[i]! + CARD / 2 - 8} H575`} fill="none" stroke={f.severity === 'blocker' ? 'var(--oxide)' : f.severity === 'caution' ? 'var(--ochre)' : 'var(--dim)'} />)}
       </svg>
