@@ -34,6 +34,12 @@ export class SimulatedController {
       if (this.fault === 'drop') return null;
       line = flipBit(line);
     }
+    const aside = /^!(.*)\*(\d+)$/.exec(line);
+    if (aside) { // outside the program: obeyed, neither counted nor part of the coupon
+      if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2])) return 'Resend: !';
+      await this.execute(aside[1]!.trim(), report);
+      return `ok ! ${this.temperatures()}`;
+    }
     const match = /^N(\d+)\s+(.*)\*(\d+)$/.exec(line);
     const bytes = Buffer.from(line, 'latin1');
     if (!match || checksumOf(bytes, 0, line.lastIndexOf('*')) !== Number(match[3])) return `Resend: ${this.lastLine + 1}`;

@@ -42,6 +42,13 @@ describe('the line protocol', () => {
   test('a sensor fault stops the print and says so', async () => {
     await expect(printAll((n) => { if (n === 5) farm.controllers[0]!.fault = 'sensor'; })).rejects.toThrow(MachineFault);
   });
+  test('a line aside is obeyed, but neither counted nor part of the coupon', async () => {
+    await printAll();
+    const link = await open();
+    await link.sendAside('M109 S200');
+    expect([farm.controllers[0]!.accepted, (await link.askLast()).line, farm.controllers[0]!.nozzleTargetC]).toEqual([program, program.length, 200]);
+    link.close();
+  });
   test('an address where nothing listens is a lost link, not a hang', async () => { await expect(LineLink.open('127.0.0.1', PORT + 2, () => undefined)).rejects.toThrow(LinkLost); });
   test('garbage on the wire is answered with a resend and never accepted', async () => {
     const before = [...farm.controllers[0]!.accepted];

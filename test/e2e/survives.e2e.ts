@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import net from 'node:net';
 import path from 'node:path';
 import { syntheticProgram } from '../../bench/synthetic.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test } from './fixtures.ts';
@@ -26,6 +27,34 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
   }
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
   await expect(page.locator('.steps')).toContainText('measuring 0 of 12');
+});
+
+/** Tells a simulated controller to fail, on the instrument port. */
+const fail = (machine: string, fault: string): Promise<void> => new Promise((done, wrong) => {
+  const socket = net.connect(Number(process.env['CANTIERE_STANDIN_PORT']), '127.0.0.1', () => socket.write(`${JSON.stringify({ ask: 'fail', machine, fault, lines: 1 })}\n`));
+  socket.once('data', () => { socket.destroy(); done(); });
+  socket.once('error', wrong);
+});
+
+test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({ page }) => {
+  await signIn(page);
+  await openMachine(page, 'Rifugio Scarpa');
+  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
+  await page.getByLabel('Process').selectOption({ label: 'Stout 0.30' });
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await page.getByRole('button', { name: 'Print on Rifugio Scarpa' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();
+  await page.getByRole('button', { name: 'Print again' }).click();
+  await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
+  await fail('rifugio-scarpa', 'noise');
+  await fail('rifugio-scarpa', 'sensor');
+  await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine reports: nozzle sensor gave no reading; heaters off./)).toBeVisible();
+  await fail('rifugio-scarpa', 'disconnect');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take from the connected calliper' }).click();
+  await expect(page.getByRole('complementary')).toContainText('flow by bead area');
 });
 
 test('a check that was queued when the worker was killed comes to its verdict', async ({ page }) => {

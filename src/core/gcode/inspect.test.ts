@@ -95,6 +95,16 @@ describe('definitions', () => {
     expect(report('M83\nG1 X10 F600 E1\nG92 X0\nG1 X10 E1').boundsMm!.max[0]).toBe(20);
     expect(report('G20\nM83\nG1 X1 E1 F60').boundsMm!.max[0]).toBeCloseTo(25.4, 12);
   });
+  test('filament stays relative through G90 once M83 said so, and follows G91 where nothing was said', () => {
+    expect(report('M83\nG90\nG1 X10 E2 F600\nG1 X20 E2').filamentMm).toBe(4);
+    expect(report('G91\nG1 X10 E2 F600\nG1 X10 E2').filamentMm).toBe(4);
+    expect(report('G1 X10 E2 F600\nG1 X20 E3').filamentMm).toBe(3);
+  });
+  test('a dwell counts in seconds or milliseconds and is not heating', () => {
+    expect(report('G1 X100 F6000\nG4 S2\nG4 P500').timeS).toBeCloseTo(3.6, 12);
+    expect(report('M109 S200\nG1 X100 F6000').timeS).toBeCloseTo(1.1, 12);
+  });
+  test('a bare G92 makes here the origin', () => expect(report('M83\nG1 X10 F600 E1\nG92\nG1 X10 E1').boundsMm!.max[0]).toBe(20));
   test('absolute and relative filament agree', () => {
     expect(report('M82\nG1 X10 E2 F600\nG1 X20 E3').filamentMm).toBe(report('M83\nG1 X10 E2 F600\nG1 X20 E1').filamentMm);
   });
@@ -127,6 +137,8 @@ describe('bad input', () => {
     const result = inspectGcode(bytes, exampleLimits);
     expect(result.ok ? 'read' : result.failure.code).toBe(code);
   });
+  test('a line cut off in the middle of a word is named', () => expect(report('G1 X5 F600\nG1 X7.5 Y').problems).toMatchObject([{ line: 2 }]));
+  test('letters beyond ASCII are named where they stand outside comments', () => expect(report('; Müller\nG1 X5 F600 ü').problems[0]).toMatchObject({ line: 2 }));
   test('moves without extrusion are reported, not refused', () => expect(report('G1 X5 F600').boundsMm).toBeNull());
   test('a wrong checksum is named with its line', () => {
     expect(report('N1 G1 X1 F600*99\nG1 X2').problems[0]).toMatchObject({ line: 1 });

@@ -10,6 +10,7 @@ import { LETTER, type LineWords } from './words.ts';
 const { E, F, I, J, P, R, S, T, X, Y, Z } = LETTER;
 /** Warm-up rates for the heating estimate: nozzle 2 °C/s, bed 0.4 °C/s from 20 °C. Common practice, no source. */
 const NOZZLE_C_PER_S = 2, BED_C_PER_S = 0.4, ROOM_C = 20;
+const MOVE_WORDS = (1 << X) | (1 << Y) | (1 << Z) | (1 << E) | (1 << F) | (1 << I) | (1 << J) | (1 << R);
 const RAMP_BIN_MM = 0.2; // heights of rising (spiral) moves are gathered in bins of this
 
 /** Runs a program line by line: keeps its modes and position, hands moves to the planner, notes what it says. */
@@ -21,7 +22,7 @@ export class ProgramRun {
   readonly planner: MotionPlanner;
   private x = 0; private y = 0; private z = 0; private e = 0;
   private offsetX = 0; private offsetY = 0; private offsetZ = 0; private offsetE = 0;
-  private relative = false; private relativeE = false; private scale = 1;
+  private relative = false; private relativeE = false; private filamentModeSaid = false; private scale = 1;
   private feedMmPerS = 0;
   private printAcceleration: number; private travelAcceleration: number;
   private readonly maxFeed: Float64Array; private readonly maxAcceleration: Float64Array;
@@ -87,6 +88,7 @@ export class ProgramRun {
 
   private move(motion: number, w: LineWords, line: number): void {
     const v = w.values, mask = w.mask, scale = this.scale;
+    if ((w.bare & MOVE_WORDS) !== 0) noteProblem(this.facts, line, 'a coordinate or feedrate without a figure, left out');
     if ((mask & (1 << F)) !== 0) this.feedMmPerS = (v[F]! * scale) / 60;
     const x0 = this.x, y0 = this.y, z0 = this.z, e0 = this.e;
     let x1 = x0, y1 = y0, z1 = z0, e1 = e0;
@@ -259,16 +261,19 @@ export class ProgramRun {
   private doG(code: number, w: LineWords, line: number): void {
     const v = w.values, has = (letter: number) => (w.mask & (1 << letter)) !== 0;
     switch (code) {
-      case 4: { const s = (has(S) ? v[S]! : 0) + (has(P) ? v[P]! / 1000 : 0); this.planner.rest(); if (s > 0 && s < 1e6) this.facts.dwellS += s; return; }
+      case 4: { const s = has(S) ? v[S]! : has(P) ? v[P]! / 1000 : 0; this.planner.rest(); if (s > 0 && s < 1e6) this.facts.dwellS += s; return; }
       case 10: this.planner.rest(); this.facts.retractions++; return;
       case 11: this.planner.rest(); return;
       case 17: return;
       case 20: this.scale = 25.4; return;
       case 21: this.scale = 1; return;
       case 28: this.home(w, line); return;
-      case 90: this.relative = false; this.relativeE = false; return;
-      case 91: this.relative = true; this.relativeE = true; return;
+      // Filament follows G90 and G91 until M82 or M83 says otherwise; then only those change it.
+      case 90: this.relative = false; if (!this.filamentModeSaid) this.relativeE = false; return;
+      case 91: this.relative = true; if (!this.filamentModeSaid) this.relativeE = true; return;
       case 92: {
+        const all = !has(X) && !has(Y) && !has(Z) && !has(E);
+        if (all) { this.offsetX = this.x; this.offsetY = this.y; this.offsetZ = this.z; this.offsetE = this.e; return; }
         if (has(X)) this.offsetX = this.x - v[X]! * this.scale;
         if (has(Y)) this.offsetY = this.y - v[Y]! * this.scale;
         if (has(Z)) this.offsetZ = this.z - v[Z]! * this.scale;
@@ -293,8 +298,7 @@ export class ProgramRun {
   private doM(code: number, w: LineWords, line: number): void {
     const v = w.values, has = (letter: number) => (w.mask & (1 << letter)) !== 0;
     switch (code) {
-      case 82: this.relativeE = false; return;
-      case 83: this.relativeE = true; return;
+      case 82: case 83: this.relativeE = code === 83; this.filamentModeSaid = true; return;
       case 104: case 109: this.setNozzle(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 109, line); return;
       case 140: case 190: this.setBed(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 190, line); return;
       case 106: case 107: return;

@@ -64,6 +64,17 @@ export class LineLink {
     throw new LinkLost(`line ${n} was refused twenty times`);
   }
 
+  /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
+  async sendAside(text: string): Promise<void> {
+    const body = `!${text}`, line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
+    for (let tries = 0; tries < 20; tries++) {
+      const answer = await this.ask(line);
+      if (answer.startsWith('ok')) { this.readTemperatures(answer); return; }
+      if (answer.startsWith('fault')) throw new MachineFault(answer.slice(6));
+    }
+    throw new LinkLost('the machine refuses every line');
+  }
+
   close(): void { this.waiting = null; this.socket.destroy(); }
 
   private ask(line: string): Promise<string> {

@@ -72,8 +72,19 @@ class Print {
     else this.progress = { ...this.progress, acknowledged: last.line, zMm: last.zMm };
   }
 
+  /** Heats again to what the program had asked for: a fault or a power cut may have let the machine go cold. */
+  private async reheat(): Promise<void> {
+    for (const wait of ['M190', 'M109']) {
+      const cold = wait === 'M190' ? 'M140' : 'M104';
+      const last = this.lines.slice(0, this.progress.acknowledged).reverse().find((l) => l.startsWith(wait) || l.startsWith(cold));
+      const target = /S([\d.]+)/.exec(last ?? '')?.[1];
+      if (target && Number(target) > 0) { await this.write({ phase: 'heating' }, true); await this.link!.sendAside(`${wait} S${target}`); }
+    }
+  }
+
   private async send(): Promise<void> {
     const link = this.link!;
+    await this.reheat();
     for (let n = this.progress.acknowledged + 1; n <= this.lines.length; n++) {
       const text = this.lines[n - 1]!;
       const wish = await this.heedWish(n);

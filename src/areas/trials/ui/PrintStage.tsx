@@ -16,7 +16,7 @@ export function PrintStage({ trial: t, mayChange, onWish }: { readonly trial: Tr
       </div>
       {p && <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
         <div className="bar" role="progressbar" aria-valuenow={Math.round(share * 100)} aria-valuemin={0} aria-valuemax={100} aria-label="Print progress"><i style={{ width: `${share * 100}%` }} /></div>
-        <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}><span>{p.phase}</span><span>line {p.acknowledged} of {p.lines}</span><span>{p.zMm.toFixed(2)} mm</span><span>nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C</span><span>bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C</span>{p.resends > 0 && <span>{p.resends} lines sent again</span>}</p>
+        <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}><span>{p.phase}</span><span>line {p.acknowledged} of {p.lines}</span><span>{p.zMm.toFixed(2)} mm</span><span>nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C</span><span>bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C</span>{p.resends > 0 && <span>{p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again</span>}</p>
         {p.message && <p role="status" style={{ color: p.phase === 'cancelled' ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}>{p.message}</p>}
       </div>}
     </section>
