@@ -77,6 +77,13 @@ describe('the streaming planner', () => {
   });
 });
 
+test('looking at what has been read so far disturbs nothing', () => {
+  const bytes = bytesOf('M83\n' + Array.from({ length: 4000 }, (_, k) => `G1 X${(k * 7) % 90} Y${(k * 3) % 50} Z${(Math.floor(k / 500) * 0.2).toFixed(1)} E0.3 F4800`).join('\n'));
+  const looked = new GcodeInspector(exampleLimits);
+  for (let i = 0; i < bytes.length; i += 3000) { looked.push(bytes.slice(i, i + 3000)); expect(looked.partial().complete).toBe(false); }
+  expect(looked.finish()).toEqual(inspectGcode(bytes, exampleLimits));
+});
+
 describe('definitions', () => {
   test('layers are distinct heights of extruding moves, lifts undone', () => {
     expect(report('M83\nG0 Z0.2 F600\nG1 X10 E1\nG0 Z0.6\nG0 X0\nG0 Z0.2\nG1 Y9 E1\nG0 Z0.4\nG1 X3 E1').layers).toBe(2);

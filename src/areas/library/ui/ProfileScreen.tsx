@@ -42,7 +42,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!page) return <p className="empty">Opening the profile…</p>;
-  const changed = Object.keys(typed).length;
+  const changed = Object.keys(typed).length, firstGroup = groups.find((g) => rows.some((r) => findSetting(r.key)!.group === g));
   const begin = (): void => { if (page.stock) { setDialog('copy'); return; } setBase(base ?? page.head.id); setEditing(true); };
   const stop = (): void => { setTyped({}); setEditing(false); if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} }); setBase(null); };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
@@ -75,7 +75,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
             const inGroup = rows.filter((r) => findSetting(r.key)!.group === group);
             return inGroup.length === 0 ? null : (
               <section key={group}>
-                <div className="grp"><h2>{group}</h2>{group === findSetting(rows[0]!.key)?.group && <span className="hint">thin: hardware · pale: supplier · solid: proven · tick: value</span>}</div>
+                <div className="grp"><h2>{group}</h2>{group === firstGroup && <span className="hint">thin: hardware · pale: supplier · solid: proven · tick: value</span>}</div>
                 {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row.key === r.key} onSelect={() => setSelected(r.key)} editing={editing} typed={typed[r.key]}
                   onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}
               </section>
