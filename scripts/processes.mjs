@@ -37,7 +37,7 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
   const watch = setInterval(async () => {
     if (stopping || cluster.alive()) return;
     if (!quiet) say('PostgreSQL stopped; starting it again');
-    try { await startCluster(name, { fast }); } catch (error) { say(String(error)); }
+    try { await startCluster(name, { fast }); } catch { if (!quiet) say('PostgreSQL is not ready to start yet; trying again'); } // its old processes may still be going
   }, 1000);
   await waitFor(url);
   return {
@@ -59,8 +59,9 @@ async function waitFor(url) {
   throw new Error('the web process did not answer within 30 s');
 }
 
+/** First of a dozen ports below the range that outgoing connections take theirs from. */
 async function rememberedPort(name) {
   const file = path.join(root, '.data', `${name}.port`);
-  if (!existsSync(file)) writeFileSync(file, String(20000 + ((await freePort()) % 30000)));
+  if (!existsSync(file)) writeFileSync(file, String(20000 + 12 * ((await freePort()) % 1000)));
   return Number(readFileSync(file, 'utf8'));
 }
