@@ -131,7 +131,7 @@ export class ProgramRun {
     else {
       facts.travelMoves++; this.rising = false; this.chained = false;
       this.travelled.add(this.x, this.y, this.z, line);
-      if (arc) eachExtreme(arc, (x, y) => this.travelled.add(x, y, this.z, line));
+      if (arc) this.travelArc(arc, line);
     }
     let ux: number, uy: number, ex: number, ey: number;
     const inverse = 1 / length, uz = dz * inverse, ue = Math.abs(de) * inverse;
@@ -182,9 +182,13 @@ export class ProgramRun {
     point[0] = this.x; point[1] = this.y;
     // A point inside its layer's box is inside the whole's: only a layer that grows can widen the whole.
     if (this.layers.widen(layer, point) || this.rising) this.extruded.add(this.x, this.y, this.z, line);
-    if (arc) eachExtreme(arc, (x, y) => this.widen(layer, x, y, this.z, line));
+    if (arc) this.extrudeArc(arc, layer, line);
     this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + m[3]!;
   }
+
+  // Apart from the hot path: a function that makes a closure pays for its captured variables on every call.
+  private travelArc(arc: Arc, line: number): void { eachExtreme(arc, (x, y) => this.travelled.add(x, y, this.z, line)); }
+  private extrudeArc(arc: Arc, layer: number, line: number): void { eachExtreme(arc, (x, y) => this.widen(layer, x, y, this.z, line)); }
 
   /** What the first extrusion after a change of heat tells. */
   private noteHeat(line: number): void {
