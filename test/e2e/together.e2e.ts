@@ -39,6 +39,41 @@ test('two people save one profile: different settings merge, the same setting sh
   await second.close();
 });
 
+test('readings typed without a connection stay, are sent when it is back, and a page gone meanwhile sends them when it returns', async ({ page }) => {
+  await signIn(page);
+  const trials = (await (await page.request.get('/api/trials')).json()) as { id: string; state: string; machineName: string }[];
+  const trial = trials.find((t) => t.state === 'measuring' && t.machineName === 'Rifugio Vazzoler')!;
+  await open(page, `/trials/${trial.id}`);
+  const kept = async () => ((await (await page.request.get(`/api/trials/${trial.id}`)).json()) as { readings: { feature: string; repeat: number; typed: string }[] }).readings.map((r) => `${r.feature} ${r.repeat} ${r.typed}`);
+  await page.route('**/readings', (route) => route.abort('connectionfailed'));
+  await page.getByLabel('left, place 1').fill('0.63');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 reading waits for the connection')).toBeVisible();
+  await expect(page.getByLabel('left, place 1')).toHaveValue('0.63');
+  await page.unroute('**/readings');
+  await expect.poll(kept).toContain('left 1 0.63');
+  await page.route('**/readings', (route) => route.abort('connectionfailed'));
+  await page.getByLabel('left, place 2').fill('0.64');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 reading waits for the connection')).toBeVisible();
+  await open(page, '/machines');
+  expect(await kept()).not.toContain('left 2 0.64');
+  await page.unroute('**/readings');
+  await open(page, `/trials/${trial.id}`);
+  await expect.poll(kept).toContain('left 2 0.64');
+});
+
+test('editing a material shows its own value and says that the pairing wins here', async ({ page }) => {
+  await signIn(page);
+  const [material] = (await (await page.request.get('/api/profiles?text=Torba+ASA+natural')).json()) as { id: string }[];
+  await open(page, `/library/${material!.id}`);
+  await expect(page.locator('[data-setting=bedC]')).toContainText('100 °C');
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await expect(page.getByRole('textbox', { name: 'Bed', exact: true })).toHaveValue('98 °C');
+  await expect(page.locator('[data-setting=bedC]')).toContainText('wins here: 100 °C');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+});
+
 const routes = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? routes(at) : [at]; });
 const open4all = ['health.ts', 'demo.ts', '[...all].ts'];
 

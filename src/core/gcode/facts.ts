@@ -12,7 +12,7 @@ export interface ProgramFacts {
   coldBedLine: number;
   homedLine: number;
   movedBeforeHomingLine: number;
-  retractions: number; longestRetractionMm: number; longestRetractionLine: number; shortestRetractionMm: number;
+  retractions: number; longestRetractionMm: number; longestRetractionLine: number; shortestRetractionMm: number; shortestRetractionLine: number;
   fastestRetractionMmPerS: number;
   extrudingMoves: number; travelMoves: number; filamentOnlyMoves: number;
   highestAccelerationMmPerS2: number; highestAccelerationLine: number;
@@ -34,7 +34,7 @@ export function emptyFacts(): ProgramFacts {
     nozzleMaxC: 0, nozzleMaxLine: 0, bedMaxC: 0, bedMaxLine: 0, nozzleTargetC: 0, bedTargetC: 0,
     nozzleMinExtrudingC: Infinity, nozzleMinExtrudingLine: 0, firstExtrusionLine: 0, coldExtrusionLine: 0, coldBedLine: 0,
     homedLine: 0, movedBeforeHomingLine: 0,
-    retractions: 0, longestRetractionMm: 0, longestRetractionLine: 0, shortestRetractionMm: Infinity, fastestRetractionMmPerS: 0,
+    retractions: 0, longestRetractionMm: 0, longestRetractionLine: 0, shortestRetractionMm: Infinity, shortestRetractionLine: 0, fastestRetractionMmPerS: 0,
     extrudingMoves: 0, travelMoves: 0, filamentOnlyMoves: 0, highestAccelerationMmPerS2: 0, highestAccelerationLine: 0,
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })), speedFasterThanFile: 0,
     tools: [], missingFeedLine: 0, heatingS: 0, dwellS: 0, spiralTurns: 0,

@@ -228,7 +228,7 @@ export class ProgramRun {
     if (de < 0) {
       facts.retractions++;
       if (-de > facts.longestRetractionMm) { facts.longestRetractionMm = -de; facts.longestRetractionLine = line; }
-      if (-de < facts.shortestRetractionMm) facts.shortestRetractionMm = -de;
+      if (-de < facts.shortestRetractionMm) { facts.shortestRetractionMm = -de; facts.shortestRetractionLine = line; }
       if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
     } else if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
     if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);

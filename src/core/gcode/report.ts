@@ -25,7 +25,7 @@ export interface GcodeReport {
   readonly nozzleAtEndC: number; readonly bedAtEndC: number;
   readonly highestFlowMm3PerS: number; readonly highestFlowLine: number;
   readonly highestFlowCommandedMm3PerS: number;
-  readonly retractions: number; readonly longestRetractionMm: number; readonly longestRetractionLine: number; readonly shortestRetractionMm: number | null;
+  readonly retractions: number; readonly longestRetractionMm: number; readonly longestRetractionLine: number; readonly shortestRetractionMm: number | null; readonly shortestRetractionLine: number;
   readonly fastestRetractionMmPerS: number;
   readonly extrudingMoves: number; readonly travelMoves: number;
   readonly firstExtrusionLine: number; readonly coldExtrusionLine: number; readonly coldBedLine: number;
@@ -54,7 +54,7 @@ export function reportOf(run: ProgramRun, lines: number, bytes: number, complete
     bedMaxC: f.bedMaxC, bedMaxLine: f.bedMaxLine, nozzleAtEndC: f.nozzleTargetC, bedAtEndC: f.bedTargetC,
     highestFlowMm3PerS: run.layers.peakFlow, highestFlowLine: run.layers.peakFlowLine, highestFlowCommandedMm3PerS: run.layers.peakFlowCommanded,
     retractions: f.retractions, longestRetractionMm: f.longestRetractionMm, longestRetractionLine: f.longestRetractionLine,
-    shortestRetractionMm: Number.isFinite(f.shortestRetractionMm) ? f.shortestRetractionMm : null, fastestRetractionMmPerS: f.fastestRetractionMmPerS,
+    shortestRetractionMm: Number.isFinite(f.shortestRetractionMm) ? f.shortestRetractionMm : null, shortestRetractionLine: f.shortestRetractionLine, fastestRetractionMmPerS: f.fastestRetractionMmPerS,
     extrudingMoves: f.extrudingMoves, travelMoves: f.travelMoves,
     firstExtrusionLine: f.firstExtrusionLine, coldExtrusionLine: f.coldExtrusionLine, coldBedLine: f.coldBedLine,
     homedLine: f.homedLine, movedBeforeHomingLine: f.movedBeforeHomingLine,

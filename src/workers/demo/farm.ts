@@ -76,7 +76,7 @@ async function seedRanges(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<
   for (const [name, key, value, min, max, failed, days] of ranges) {
     daysAgo(days);
     const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!, end = failed ? 'failedBeyond' : 'notTriedBeyond';
-    await writePairing(ctx, { machineId: m.id, machineName: m.name, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, label: `${m.name} · ${floor.tool} · ${floor.material}` }, key, {
+    await writePairing(ctx, { machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, label: `${m.name} · ${floor.tool} · ${floor.material}` }, key, {
       value, uncertainty: 0, range: { min, max, minEnd: end, maxEnd: end }, trialId: '', trialName: `bench sheet ${days > 50 ? 'spring' : 'autumn'}`, machineId: m.id, conditions: { lot: floor.lot },
       provenOn: ctx.clock.now().toISOString(), validUntil: new Date(ctx.clock.now().getTime() + 90 * DAY_MS).toISOString(),
     }, 'Taken over from the signed bench sheet');

@@ -31,9 +31,11 @@ export const retractionProven = defineRule({
     const proof = sheet.proofs['retractionMm'];
     if (!proof || proof.state !== 'proven') return { missing: 'no valid retraction evidence on this machine, tool and material' };
     const { min, max, minEnd, maxEnd } = proof.range;
-    const judge = (mm: number, end: typeof minEnd, fix: number): Found => ({ severity: end === 'failedBeyond' || sheet.job.provenOnly ? 'blocker' : 'caution', title: 'Retraction outside what is proven', figure: `${formatFigure(mm, 'length', 2)} mm`, limit: `${formatFigure(min, 'length', 2)} to ${formatFigure(max, 'length', 2)} mm`, origin: `proven, ${proof.trialName}`, fix: `set ${formatFigure(fix, 'length', 2)} mm`, trialId: proof.trialId, ...placeOfLine(report, report.longestRetractionLine) });
-    if (report.longestRetractionMm > max + 1e-6) return [judge(report.longestRetractionMm, maxEnd, max)];
-    return report.longestRetractionMm < min - 1e-6 ? [judge(report.longestRetractionMm, minEnd, min)] : [];
+    const judge = (mm: number, line: number, end: typeof minEnd, fix: number): Found => ({ severity: end === 'failedBeyond' || sheet.job.provenOnly ? 'blocker' : 'caution', title: 'Retraction outside what is proven', figure: `${formatFigure(mm, 'length', 2)} mm`, limit: `${formatFigure(min, 'length', 2)} to ${formatFigure(max, 'length', 2)} mm`, origin: `proven, ${proof.trialName}`, fix: `set ${formatFigure(fix, 'length', 2)} mm`, trialId: proof.trialId, ...placeOfLine(report, line) });
+    const found: Found[] = [];
+    if (report.longestRetractionMm > max + 1e-6) found.push(judge(report.longestRetractionMm, report.longestRetractionLine, maxEnd, max));
+    if (report.shortestRetractionMm < min - 1e-6) found.push(judge(report.shortestRetractionMm, report.shortestRetractionLine, minEnd, min));
+    return found;
   },
-  examples: { passes: [{ says: 'inside', input: soundJob() }], fails: [{ says: 'too long', input: soundJob({ report: { longestRetractionMm: 4 } }) }, { says: 'too short', input: soundJob({ report: { longestRetractionMm: 0.4, shortestRetractionMm: 0.4 } }) }] },
+  examples: { passes: [{ says: 'inside', input: soundJob() }], fails: [{ says: 'too long', input: soundJob({ report: { longestRetractionMm: 4 } }) }, { says: 'one too short among sound ones', input: soundJob({ report: { shortestRetractionMm: 0.4 } }) }] },
 });

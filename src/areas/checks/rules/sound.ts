@@ -28,7 +28,7 @@ const soundReport: GcodeReport = {
   boundsMm: { min: [90, 90, 0.2], max: [130, 130, 40], minLine: [20, 20, 20], maxLine: [21, 21, 800] },
   reachedMm: { min: [0, 0, 0], max: [130, 130, 45], minLine: [5, 5, 5], maxLine: [21, 21, 880] },
   nozzleMaxC: 248, nozzleMaxLine: 4, nozzleMinExtrudingC: 248, nozzleMinExtrudingLine: 20, bedMaxC: 100, bedMaxLine: 3, nozzleAtEndC: 0, bedAtEndC: 0,
-  highestFlowMm3PerS: 8.2, highestFlowLine: 300, highestFlowCommandedMm3PerS: 8.4, retractions: 40, longestRetractionMm: 1.1, longestRetractionLine: 44, shortestRetractionMm: 1.1, fastestRetractionMmPerS: 35,
+  highestFlowMm3PerS: 8.2, highestFlowLine: 300, highestFlowCommandedMm3PerS: 8.4, retractions: 40, longestRetractionMm: 1.1, longestRetractionLine: 44, shortestRetractionMm: 1.1, shortestRetractionLine: 44, fastestRetractionMmPerS: 35,
   extrudingMoves: 700, travelMoves: 120, firstExtrusionLine: 20, coldExtrusionLine: 0, coldBedLine: 0, homedLine: 5, movedBeforeHomingLine: 0,
   highestAccelerationMmPerS2: 800, highestAccelerationLine: 10, speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
   tools: [], unknownWords: [], problems: [], problemCount: 0,

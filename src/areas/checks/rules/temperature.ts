@@ -59,7 +59,7 @@ export const bedTemperature = defineRule({
     return judgeHeat(input, { part: 'Bed', highestC: r.bedMaxC, highestLine: r.bedMaxLine, lowestC: r.bedMaxC, lowestLine: r.bedMaxLine, hardwareMaxC: sheet.machine.bedMaxC, hardware: sheet.machine.name, supplier: sheet.recipe.material.bedRangeC, proof: sheet.proofs['bedC'] });
   },
   examples: {
-    passes: [{ says: 'inside all', input: soundJob() }, { says: 'below the supplier but proven is only a caution', input: soundJob({ report: { bedMaxC: 100 }, material: { bedRangeC: null } }) }],
-    fails: [{ says: 'beyond hardware', input: soundJob({ report: { bedMaxC: 120 } }) }, { says: 'too cold', input: soundJob({ report: { bedMaxC: 60 } }) }],
+    passes: [{ says: 'inside all', input: soundJob() }, { says: 'the supplier states no range', input: soundJob({ material: { bedRangeC: null } }) }],
+    fails: [{ says: 'beyond hardware', input: soundJob({ report: { bedMaxC: 120 } }) }, { says: 'too cold', input: soundJob({ report: { bedMaxC: 60 } }) }, { says: 'below the supplier’s range though proven: a caution', input: soundJob({ report: { bedMaxC: 96 }, material: { bedRangeC: [98, 110] } }) }],
   },
 });

@@ -44,6 +44,10 @@ export interface Proof {
 export interface LedgerRow {
   readonly key: string;
   readonly value: SettingValue | null;
+  /** What the profile and its parents give by themselves, before any pairing: what an edit changes. */
+  readonly profileValue: SettingValue | null;
+  /** What the parents alone give. */
+  readonly parentValue: SettingValue | null;
   readonly own: boolean;
   readonly reason: { readonly kind: string; readonly text: string } | null;
   readonly origin: string;

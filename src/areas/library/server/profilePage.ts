@@ -16,11 +16,11 @@ export async function getProfilePage(ctx: Ctx, id: string, beside: LedgerContext
   if (!found) return fail({ code: 'noProfile' });
   const [levels, chain, revisions, children, draft, head] = [await listLevels(ctx, id), await listChain(ctx, id), await listRevisions(ctx, id), await listChildren(ctx, id), await findDraft(ctx, id, ctx.user.id), await getHead(ctx, id)];
   const resolved = resolveValues([...(beside?.levels ?? []), ...levels]);
-  const values = valuesOf(resolveValues(levels));
+  const alone = resolveValues(levels), inherited = resolveValues(levels.slice(1)), values = valuesOf(alone);
   const rows = settingsOf(found.kind).map((s): LedgerRow => {
     const e = resolved.get(s.key)!;
     return {
-      key: s.key, value: e.value, own: head.own[s.key] !== undefined, reason: e.winner?.profileId === id ? head.reasons[s.key] ?? null : null,
+      key: s.key, value: e.value, profileValue: alone.get(s.key)!.value, parentValue: inherited.get(s.key)!.value, own: head.own[s.key] !== undefined, reason: e.winner?.profileId === id ? head.reasons[s.key] ?? null : null,
       origin: !e.winner ? 'not set' : e.winner.profileId === id ? 'own' : e.winner.kind === 'formula' || e.winner.kind === 'default' ? (e.winner.kind === 'default' ? 'default' : `= ${e.winner.level}`) : e.winner.level,
       beaten: e.beaten.map((b) => ({ level: b.profileId === id ? 'own' : b.level, value: b.value })), hardware: hardwareRange(s, beside?.hardware ?? {}), supplier: supplierRange(s, values), proof: beside?.proofs[s.key] ?? null,
     };

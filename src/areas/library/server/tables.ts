@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import { boolean, check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Entries, Reasons } from '../model/records.ts';
 import type { Values } from '../settings/define.ts';
 
@@ -19,7 +19,6 @@ export const profile = pgTable('profile', {
   unique('profile_key').on(t.kind, t.key),
   check('profile_kind', sql`${t.kind} in ('printer', 'tool', 'material', 'process')`),
   check('profile_not_own_parent', sql`${t.parentId} is distinct from ${t.id}`),
-  index('profile_name_search').using('gin', sql`to_tsvector('simple', ${t.name})`),
 ]);
 
 /** Immutable numbered snapshot. Append-only by grant. */

@@ -5,7 +5,7 @@ import type { PairingEntry } from '../model/records.ts';
 import { findPairing, findPairingHead } from './queries.ts';
 import { pairing, pairingRevision } from './tables.ts';
 
-export interface PairingPlace { readonly machineId: string; readonly machineName: string; readonly toolId: string; readonly materialId: string; readonly label: string }
+export interface PairingPlace { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly label: string }
 
 /** Writes one proven value with its evidence to the pairing of a machine, tool and material, as a new revision. Runs in the
  *  caller's transaction. Older entries of the setting stay in older revisions. */

@@ -12,16 +12,17 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
   const parsed = typed === undefined || typed === null ? null : parseSetting(setting, typed);
   const value = parsed?.ok ? parsed.value : row.value;
   const shown = showValue(setting, value), isChip = setting.type === 'choice' || setting.type === 'flag';
+  const before = editable(showValue(setting, row.profileValue)), isBeaten = editing && row.origin.startsWith('pairing');
   return (
     <div className="row" data-sel={selected} data-setting={row.key}>
       <button className="lab" onClick={onSelect} aria-expanded={selected}>{setting.label}</button>
       {editing
-        ? <input className="edit" aria-label={setting.label} aria-invalid={parsed ? !parsed.ok : undefined} value={typed ?? editable(showValue(setting, row.value))} onFocus={onSelect} onChange={(e) => onType?.(e.target.value === editable(showValue(setting, row.value)) ? null : e.target.value)} />
+        ? <input className="edit" aria-label={setting.label} aria-invalid={parsed ? !parsed.ok : undefined} value={typed ?? before} onFocus={onSelect} onChange={(e) => onType?.(e.target.value === before ? null : e.target.value)} />
         : <span className="val f" title={shown}>{isChip ? '' : shown.split('\n')[0]!.slice(0, 24)}</span>}
       {(setting.type === 'number' || setting.type === 'integer')
         ? <Gauge value={typeof value === 'number' ? value : null} hardware={row.hardware} supplier={row.supplier} proven={row.proof && { ...row.proof.range, state: row.proof.state }} guard={setting.range} label={`${setting.label} ${shown}${row.supplier ? `, supplier ${row.supplier.join(' to ')}` : ''}${row.proof ? `, ${row.proof.state} ${row.proof.range.min} to ${row.proof.range.max}` : ''}`} />
         : <span className="gauge">{isChip ? <span className="chip">{shown}</span> : null}</span>}
-      <span className="or">{typed !== undefined ? 'typed now' : row.origin}{row.reason && typed === undefined && <> · <i>{row.reason.text}</i></>}</span>
+      <span className="or">{isBeaten ? `${row.origin} wins here: ${showValue(setting, row.value)}` : typed !== undefined ? 'typed now' : row.origin}{row.reason && typed === undefined && <> · <i>{row.reason.text}</i></>}</span>
       <span className="ev"><Evidence proof={row.proof} provenBy={setting.provenBy} /></span>
       {parsed && !parsed.ok && <span className="slip" role="alert">{parsed.failure.what}{parsed.failure.todo ? `; ${parsed.failure.todo}` : ''}</span>}
       {parsed?.ok && typed !== shown && <span className="slip" style={{ color: 'var(--dim)' }}>reads as {shown}</span>}

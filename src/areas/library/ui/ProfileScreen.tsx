@@ -100,7 +100,7 @@ function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {
   const number = typeof r.value === 'number' ? r.value : null;
   switch (filter) {
     case 'own': return r.own;
-    case 'differs': return r.own && page.parents.length > 0;
+    case 'differs': return r.own && page.parents.length > 0 && JSON.stringify(r.profileValue) !== JSON.stringify(r.parentValue);
     case 'due': return r.proof?.state === 'due';
     case 'unproven': return findSetting(r.key)?.provenBy !== undefined && page.kind === 'material' && (!r.proof || r.proof.state === 'sister');
     case 'outside': return number !== null && ((r.hardware !== null && (number < r.hardware[0] || number > r.hardware[1])) || (r.proof?.state === 'proven' && (number < r.proof.range.min || number > r.proof.range.max)));

@@ -17,7 +17,7 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
   const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [slip, setSlip] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
-  const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.value ?? null, parsed }; });
+  const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.profileValue ?? null, parsed }; });
   const bad = changes.filter((c) => c.parsed && !c.parsed.ok);
   const save = async (): Promise<void> => {
     const own: Record<string, SettingValue> = { ...base.own };

@@ -36,7 +36,7 @@ export async function decideTrial(ctx: Ctx, trialId: string, outcome: 'accepted'
     if (outcome === 'accepted' && analysis.ok) {
       const m = (await findMachine(inside, row.machineId))!;
       const [tool, material] = [await findProfile(inside, row.toolId), await findProfile(inside, row.materialId)];
-      const written = await writePairing(inside, { machineId: m.id, machineName: m.name, toolId: row.toolId, materialId: row.materialId, label: `${m.name} · ${tool!.name} · ${material!.name}` }, 'flow', {
+      const written = await writePairing(inside, { machineId: m.id, toolId: row.toolId, materialId: row.materialId, label: `${m.name} · ${tool!.name} · ${material!.name}` }, 'flow', {
         value, uncertainty: (analysis.value.interval[1] - analysis.value.interval[0]) / 2,
         range: { min: Number(range[0].toFixed(4)), max: Number(range[1].toFixed(4)), minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' },
         trialId, trialName: name, machineId: m.id, conditions: { nozzleC: row.plan.nozzleC, layerHeightMm: row.plan.layerHeightMm, ...(row.lot !== 'unknown' ? { lot: row.lot } : {}) },

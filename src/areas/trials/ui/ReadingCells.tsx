@@ -15,8 +15,6 @@ export function ReadingCells({ trial: t, mayChange, onSide, onKept, children }: 
   const storeKey = `cantiere:readings:${t.id}`;
   const [typed, setTyped] = useState<Record<Key, string>>({}), [slips, setSlips] = useState<Record<Key, string>>({}), [unsent, setUnsent] = useState(0), [busy, setBusy] = useState(false);
   const boxes = useRef(new Map<Key, HTMLInputElement>()), pending = useRef(new Map<Key, { feature: string; repeat: number; typed: string; instrument: string }>());
-  useEffect(() => { try { setTyped(JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<Key, string>); } catch { /* nothing kept */ } }, [storeKey]);
-  useEffect(() => { localStorage.setItem(storeKey, JSON.stringify(typed)); }, [typed, storeKey]);
   useEffect(() => { const timer = setInterval(() => { if (pending.current.size > 0) void flush(); }, RETRY_MS); return () => clearInterval(timer); });
   const kept = new Map(t.readings.map((r) => [`${r.feature}/${r.repeat}` as Key, r]));
   const order: Key[] = SIDES.flatMap((s) => REPEATS.slice(0, 3).map((n) => `${s}/${n}` as Key));
@@ -43,6 +41,13 @@ export function ReadingCells({ trial: t, mayChange, onSide, onKept, children }: 
     pending.current.set(key, { feature, repeat: Number(repeat), typed: text.trim(), instrument });
     return flush();
   };
+  useEffect(() => { // what was typed here and not yet sent when the page went away
+    let left: Record<Key, string> = {};
+    try { left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<Key, string>; } catch { return; }
+    setTyped(left);
+    if (mayChange) for (const [key, text] of Object.entries(left)) if (text.trim() !== '') void keep(key as Key, text, 'calliper 0.01 mm');
+  }, [storeKey]);
+  useEffect(() => { localStorage.setItem(storeKey, JSON.stringify(typed)); }, [typed, storeKey]);
   const next = (key: Key): void => { const to = order[order.indexOf(key) + 1]; if (to) boxes.current.get(to)?.focus(); };
   const move = (key: Key, by: number): void => { const [feature = '', n] = key.split('/'); const s = SIDES[SIDES.indexOf(feature as never) + by]; if (s) boxes.current.get(`${s}/${Number(n)}`)?.focus(); };
   const fromCalliper = async (): Promise<void> => {

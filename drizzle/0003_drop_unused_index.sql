@@ -1,0 +1,1 @@
+DROP INDEX "profile_name_search";
