@@ -65,12 +65,12 @@ test('readings typed without a connection stay, are sent when it is back, and a 
 
 test('editing a material shows its own value and says that the pairing wins here', async ({ page }) => {
   await signIn(page);
-  const [material] = (await (await page.request.get('/api/profiles?text=Torba+ASA+natural')).json()) as { id: string }[];
+  const [material] = (await (await page.request.get('/api/profiles?text=PLA+white')).json()) as { id: string }[];
   await open(page, `/library/${material!.id}`);
-  await expect(page.locator('[data-setting=bedC]')).toContainText('100 °C');
+  await expect(page.locator('[data-setting=nozzleC]')).toContainText('206 °C');
   await page.getByRole('button', { name: 'Edit' }).click();
-  await expect(page.getByRole('textbox', { name: 'Bed', exact: true })).toHaveValue('98 °C');
-  await expect(page.locator('[data-setting=bedC]')).toContainText('wins here: 100 °C');
+  await expect(page.getByRole('textbox', { name: 'Nozzle temperature', exact: true })).toHaveValue('205 °C');
+  await expect(page.locator('[data-setting=nozzleC]')).toContainText('wins here: 206 °C');
   await page.getByRole('button', { name: 'Throw away' }).click();
 });
 
