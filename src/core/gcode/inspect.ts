@@ -1,6 +1,7 @@
 import type { MotionLimits } from '../motion/limits.ts';
 import { fail, succeed, type Failure, type Result } from '../result/result.ts';
 import { noteProblem } from './facts.ts';
+import { LevelMoves } from './levelMoves.ts';
 import { ProgramRun } from './program.ts';
 import { reportOf, type GcodeReport } from './report.ts';
 import { checksumOf, LineWords, scanLine } from './words.ts';
@@ -14,6 +15,7 @@ export const LONGEST_LINE_BYTES = 1 << 20;
 export class GcodeInspector {
   private readonly run: ProgramRun;
   private readonly words = new LineWords();
+  private readonly level = new LevelMoves();
   private carry = new Uint8Array(0);
   private lines = 0;
   private bytes = 0;
@@ -80,8 +82,17 @@ export class GcodeInspector {
 
   private readLines(buffer: Uint8Array): number {
     const end = buffer.lastIndexOf(10) + 1;
+    const view = new DataView(buffer.buffer, buffer.byteOffset, buffer.length), level = this.level;
     let from = 0;
-    while (from < end) from = this.readLine(buffer, from, end);
+    while (from < end) {
+      from = level.read(buffer, view, from, end);
+      if (level.count > 0) {
+        this.anyWord = true;
+        this.run.executeLevel(level, this.lines + 1);
+        this.lines += level.count;
+      }
+      if (!level.full && from < end) from = this.readLine(buffer, from, end);
+    }
     return from;
   }
 

@@ -43,45 +43,44 @@ export class LayerFigures implements SegmentSink {
   }
 
   takeSegments(p: MotionPlanner, count: number): void {
-    const layerTime = this.columns.timeS;
+    const { timeS, layer: layerOf, line, hasPath, lengthMm, volumePerMm, commandedMmPerS, entryMmPerS, peakMmPerS, exitMmPerS, accelerationMmPerS2 } = p;
+    const { timeS: layerTime, peakFlow: layerPeak } = this.columns, window = this.window, { piece, mean } = window;
+    let total = this.timeS, lastA = 0, perA = 0;
     for (let i = 0; i < count; i++) {
-      const time = p.timeS[i]!, layer = p.layer[i]!;
-      this.timeS += time;
+      const time = timeS[i]!, layer = layerOf[i]!;
+      total += time;
       if (layer >= 0) layerTime[layer] = layerTime[layer]! + time;
-      if (p.hasPath[i] === 0) continue;
-      if (p.lengthMm[i]! >= FLOW_WINDOW_MM) this.judgeLong(p, i);
-      else this.judgeShort(p, i);
+      if (hasPath[i] === 0) continue;
+      const q = volumePerMm[i]!, length = lengthMm[i]!, long = length >= FLOW_WINDOW_MM;
+      if (q === 0) {
+        piece[0] = length; piece[1] = piece[2] = 0;
+        if (long) window.addLong(); else window.addShort();
+        continue;
+      }
+      const peak = peakMmPerS[i]!, exit = exitMmPerS[i]!, a = accelerationMmPerS2[i]!, commanded = q * commandedMmPerS[i]!;
+      if (a !== lastA) { lastA = a; perA = 1 / a; }
+      if (long) {
+        const flow = q * peak;
+        if (flow > this.peakFlow || (layer >= 0 && flow > layerPeak[layer]!)) this.noteFlow(flow, layer, line[i]!);
+        if (commanded > this.peakFlowCommanded) this.noteCommanded(commanded, line[i]!);
+        const before = Math.min(exit * exit + 2 * a * FLOW_WINDOW_MM, peak * peak); // speed² one mm before the end
+        const braking = (before - exit * exit) * perA / 2, v = Math.sqrt(before);
+        piece[1] = q * ((before * v - exit * exit * exit) * perA / 3 + (FLOW_WINDOW_MM - braking) * v);
+        piece[2] = commanded * FLOW_WINDOW_MM;
+        window.addLong();
+      } else {
+        const entry = entryMmPerS[i]!;
+        const cubes = 2 * peak * peak * peak - entry * entry * entry - exit * exit * exit;
+        const cruise = length - (2 * peak * peak - entry * entry - exit * exit) * perA / 2;
+        piece[0] = length;
+        piece[1] = q * (cubes * perA / 3 + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
+        piece[2] = commanded * length;
+        window.addShort();
+        if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > layerPeak[layer]!)) this.noteFlow(mean[0]!, layer, line[i]!);
+        if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, line[i]!);
+      }
     }
-  }
-
-  private judgeLong(p: MotionPlanner, i: number): void {
-    const peak = p.peakMmPerS[i]!, q = p.volumePerMm[i]!, piece = this.window.piece;
-    if (q > 0) {
-      this.noteFlow(q * peak, p.layer[i]!, p.line[i]!);
-      this.noteCommanded(q * p.commandedMmPerS[i]!, p.line[i]!);
-      const exit = p.exitMmPerS[i]!, a = p.accelerationMmPerS2[i]!;
-      const before = Math.min(exit * exit + 2 * a * FLOW_WINDOW_MM, peak * peak); // speed² one mm before the end
-      const braking = (before - exit * exit) / (2 * a), v = Math.sqrt(before);
-      piece[1] = q * ((before * v - exit * exit * exit) / (3 * a) + (FLOW_WINDOW_MM - braking) * v);
-      piece[2] = q * p.commandedMmPerS[i]! * FLOW_WINDOW_MM;
-    } else piece[1] = piece[2] = 0;
-    this.window.addLong();
-  }
-
-  private judgeShort(p: MotionPlanner, i: number): void {
-    const q = p.volumePerMm[i]!, length = p.lengthMm[i]!, { piece, mean } = this.window;
-    piece[0] = length;
-    if (q > 0) {
-      const entry = p.entryMmPerS[i]!, peak = p.peakMmPerS[i]!, exit = p.exitMmPerS[i]!, a = p.accelerationMmPerS2[i]!;
-      const cubes = 2 * peak * peak * peak - entry * entry * entry - exit * exit * exit;
-      const cruise = length - (2 * peak * peak - entry * entry - exit * exit) / (2 * a);
-      piece[1] = q * (cubes / (3 * a) + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
-      piece[2] = q * p.commandedMmPerS[i]! * length;
-      this.window.addShort();
-      const layer = p.layer[i]!;
-      if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > this.columns.peakFlow[layer]!)) this.noteFlow(mean[0]!, layer, p.line[i]!);
-      if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, p.line[i]!);
-    } else { piece[1] = piece[2] = 0; this.window.addShort(); }
+    this.timeS = total;
   }
 
   private noteFlow(flow: number, layer: number, line: number): void {

@@ -32,6 +32,10 @@ export class MotionPlanner {
   /** Segments that left early because the window was full; 0 unless a program brakes over a million segments. */
   forcedOut = 0;
 
+  /** Unit direction of a level segment in X and Y, for `commitLevel`. */
+  directionX = new Float64Array(FIRST_WINDOW * 2);
+  directionY = new Float64Array(FIRST_WINDOW * 2);
+
   private nominalSquared = new Float64Array(FIRST_WINDOW * 2);
   private capSquared = new Float64Array(FIRST_WINDOW * 2); // highest entry speed², from the corner before
   private entrySquared = new Float64Array(FIRST_WINDOW * 2);
@@ -41,21 +45,23 @@ export class MotionPlanner {
   private readonly previous = new Float64Array(3);
   private previousHasPath = false;
 
-  /** Instant speed change of X, Y, Z that holds from the next segment on. */
-  instantX: number;
-  instantY: number;
-  instantZ: number;
+  /** One over the instant speed change of X, Y, Z, each as it holds from the next segment on. */
+  private readonly slownessSPerMm = new Float64Array(3);
   junctionDeviationMm: number | null;
 
   constructor(private readonly sink: SegmentSink, limits: MotionLimits) {
-    this.instantX = this.instantY = this.instantZ = limits.instantSpeedChangeMmPerS;
+    this.slownessSPerMm.fill(1 / limits.instantSpeedChangeMmPerS);
     this.junctionDeviationMm = limits.junctionDeviationMm;
   }
 
+  /** Sets the instant speed change of one axis (0 X, 1 Y, 2 Z) from the next segment on. */
+  setInstantSpeedChange(axis: number, mmPerS: number): void { this.slownessSPerMm[axis] = 1 / mmPerS; }
+
   /** Index of the next segment: write its columns (length, acceleration, volume, commanded speed, line, layer), `nominalMmPerS`
-   *  and `direction`, then `commit`. Figures travel through typed arrays because V8 boxes doubles passed as arguments. */
-  reserve(): number {
-    if (this.count === this.lengthMm.length) this.grow();
+   *  and `direction`, then `commit`. Figures travel through typed arrays because V8 boxes doubles passed as arguments.
+   *  For a run of level segments: room for `more`, the same columns with `directionX` and `directionY`, then `commitLevel`. */
+  reserve(more = 1): number {
+    while (this.count + more > this.lengthMm.length) this.grow();
     return this.count;
   }
 
@@ -81,6 +87,34 @@ export class MotionPlanner {
     if (this.count >= this.window) this.flush(false);
   }
 
+  /** Takes `added` reserved level segments at once. */
+  commitLevel(added: number): void {
+    if (added === 0) return;
+    const { nominalMmPerS, nominalSquared, capSquared, accelerationMmPerS2: a, directionX, directionY, hasPath, previous, slownessSPerMm, junctionDeviationMm } = this;
+    const slownessX = slownessSPerMm[0]!, slownessY = slownessSPerMm[1]!, slowestZ = Math.abs(previous[2]!) * slownessSPerMm[2]!;
+    const from = this.count, end = from + added;
+    let px = previous[0]!, py = previous[1]!, nominalBefore = from > 0 ? nominalSquared[from - 1]! : 0;
+    for (let i = from; i < end; i++) {
+      const x = directionX[i]!, y = directionY[i]!, v = nominalMmPerS[i]!, nominal = v * v;
+      let cap = nominal < nominalBefore ? nominal : nominalBefore;
+      if (i === from && !(from > 0 && this.previousHasPath)) cap = 0;
+      else if (junctionDeviationMm !== null) {
+        const corner = deviationSquared(px * x + py * y, (a[i - 1]! < a[i]! ? a[i - 1]! : a[i]!) * junctionDeviationMm);
+        if (corner < cap) cap = corner;
+      } else {
+        let slowest = Math.max(Math.abs(x - px) * slownessX, Math.abs(y - py) * slownessY);
+        if (i === from && slowestZ > slowest) slowest = slowestZ;
+        if (slowest * slowest * cap > 1) cap = 1 / (slowest * slowest);
+      }
+      nominalSquared[i] = nominalBefore = nominal; capSquared[i] = cap; hasPath[i] = 1;
+      px = x; py = y;
+    }
+    previous[0] = px; previous[1] = py; previous[2] = 0;
+    this.previousHasPath = true;
+    this.count = end;
+    if (end >= this.window) this.flush(false);
+  }
+
   /** Plans everything known to a standstill: a dwell, a wait, homing, the end of the program. */
   rest(): void {
     if (this.count > 0) this.flush(true);
@@ -91,16 +125,11 @@ export class MotionPlanner {
   private cornerSquared(slower: number): number {
     const d = this.direction, p = this.previous, x = d[0]!, y = d[1]!, z = d[2]!, px = p[0]!, py = p[1]!, pz = p[2]!;
     if (this.junctionDeviationMm !== null) {
-      const cosine = px * x + py * y + pz * z;
-      const s = Math.sqrt(Math.max(0, (1 + cosine) / 2)); // sin(θ/2), θ = π straight on
-      return s >= 1 - 1e-15 ? Infinity : (this.accelerationMmPerS2[slower]! * this.junctionDeviationMm * s) / (1 - s);
+      return deviationSquared(px * x + py * y + pz * z, this.accelerationMmPerS2[slower]! * this.junctionDeviationMm);
     }
-    const jumpX = Math.abs(x - px), jumpY = Math.abs(y - py), jumpZ = Math.abs(z - pz);
-    let v = Infinity;
-    if (jumpX > 0) v = this.instantX / jumpX;
-    if (jumpY * v > this.instantY) v = this.instantY / jumpY;
-    if (jumpZ * v > this.instantZ) v = this.instantZ / jumpZ;
-    return v * v;
+    const { slownessSPerMm: s } = this;
+    const slowest = Math.max(Math.abs(x - px) * s[0]!, Math.abs(y - py) * s[1]!, Math.abs(z - pz) * s[2]!); // 1 / highest speed
+    return 1 / (slowest * slowest);
   }
 
   private flush(toRest: boolean): void {
@@ -124,18 +153,24 @@ export class MotionPlanner {
   }
 
   private emit(count: number, endSquared: number): void {
-    const { lengthMm, accelerationMmPerS2, nominalSquared, entrySquared, entryMmPerS, peakMmPerS, exitMmPerS, timeS } = this;
+    const { lengthMm, accelerationMmPerS2, nominalMmPerS, nominalSquared, entrySquared, entryMmPerS, peakMmPerS, exitMmPerS, timeS } = this;
     let entry = this.firstEntrySquared;
-    let v0 = Math.sqrt(entry);
+    let v0 = Math.sqrt(entry), lastA = 0, perA = 0;
     for (let i = 0; i < count; i++) {
-      const a = accelerationMmPerS2[i]!, length = lengthMm[i]!, twice = 2 * a * length;
+      const a = accelerationMmPerS2[i]!;
+      if (a !== lastA) { lastA = a; perA = 1 / a; }
+      const length = lengthMm[i]!, twice = 2 * a * length;
       let exit = i + 1 < count ? entrySquared[i + 1]! : endSquared;
       if (exit > entry + twice) exit = entry + twice;
-      let peak = (entry + exit + twice) / 2;
-      if (peak > nominalSquared[i]!) peak = nominalSquared[i]!;
-      const v1 = Math.sqrt(exit), vp = Math.sqrt(peak);
-      const perA = 1 / a, cruise = length - (peak - (entry + exit) / 2) * perA;
-      timeS[i] = (2 * vp - v0 - v1) * perA + (cruise > 0 ? cruise / vp : 0);
+      const v1 = Math.sqrt(exit), triangle = (entry + exit + twice) / 2, nominal = nominalSquared[i]!;
+      let vp: number;
+      if (triangle > nominal) {
+        vp = nominalMmPerS[i]!;
+        timeS[i] = (2 * vp - v0 - v1) * perA + (length - (nominal - (entry + exit) / 2) * perA) / vp;
+      } else {
+        vp = Math.sqrt(triangle);
+        timeS[i] = (2 * vp - v0 - v1) * perA;
+      }
       entryMmPerS[i] = v0; peakMmPerS[i] = vp; exitMmPerS[i] = v1;
       entry = exit; v0 = v1;
     }
@@ -152,16 +187,22 @@ export class MotionPlanner {
   }
 
   private arrays() {
-    return [this.lengthMm, this.accelerationMmPerS2, this.volumePerMm, this.commandedMmPerS, this.line, this.layer, this.hasPath, this.nominalSquared, this.capSquared];
+    return [this.lengthMm, this.accelerationMmPerS2, this.volumePerMm, this.commandedMmPerS, this.line, this.layer, this.hasPath, this.nominalMmPerS, this.nominalSquared, this.capSquared];
   }
 
   private grow(): void {
     const wider = <T extends Float64Array | Int32Array | Uint8Array>(old: T, empty: T): T => { empty.set(old); return empty; };
     const n = this.lengthMm.length * 2;
-    for (const name of ['lengthMm', 'accelerationMmPerS2', 'volumePerMm', 'commandedMmPerS', 'nominalMmPerS', 'line', 'entryMmPerS', 'peakMmPerS', 'exitMmPerS', 'timeS', 'nominalSquared', 'capSquared', 'entrySquared'] as const) {
+    for (const name of ['lengthMm', 'accelerationMmPerS2', 'volumePerMm', 'commandedMmPerS', 'nominalMmPerS', 'line', 'entryMmPerS', 'peakMmPerS', 'exitMmPerS', 'timeS', 'directionX', 'directionY', 'nominalSquared', 'capSquared', 'entrySquared'] as const) {
       this[name] = wider(this[name] as Float64Array, new Float64Array(n)) as Float64Array<ArrayBuffer>;
     }
     this.layer = wider(this.layer, new Int32Array(n)) as Int32Array<ArrayBuffer>;
     this.hasPath = wider(this.hasPath, new Uint8Array(n)) as Uint8Array<ArrayBuffer>;
   }
+}
+
+/** Highest speed² through a corner with the cosine between its two directions, for acceleration × junction deviation. */
+function deviationSquared(cosine: number, accelerationTimesMm: number): number {
+  const s = Math.sqrt(Math.max(0, (1 + cosine) / 2)); // sin(θ/2), θ = π straight on
+  return s >= 1 - 1e-15 ? Infinity : (accelerationTimesMm * s) / (1 - s);
 }
