@@ -69,17 +69,53 @@ test('a check that was queued when the worker was killed comes to its verdict', 
   await expect(page.locator('.verdict').last()).toContainText(/Blocked|Clear/, { timeout: 60_000 });
 });
 
-test('a check that was running when the worker was killed is run again to its verdict', async ({ page }) => {
+const strikes = [['the worker', () => kill('worker')], ['the server', () => kill('web')], ['PostgreSQL', killDatabase]] as const;
+
+for (const [index, [what, strike]] of strikes.entries()) {
+  test(`a check that was running when ${what} was killed comes to its verdict`, async ({ page }) => {
+    await signIn(page);
+    const headers = { origin: new URL(page.url()).origin };
+    const ids = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
+    const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
+    const { sha256 } = (await (await page.request.put('/api/files', { data: Buffer.from(syntheticProgram(120e6 + index)), headers, timeout: 60_000 })).json()) as { sha256: string };
+    const made = await page.request.post('/api/jobs', { headers, data: { title: `long one, ${what}`, class: 'in-house', quantity: 1, machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id, toolId: await ids('/api/profiles?kind=tool&text=0.4'), materialId: await ids('/api/profiles?text=PLA+white'), processId: await ids('/api/profiles?text=Fine'), fileSha: sha256, fileName: 'long.gcode' } });
+    const { id } = (await made.json()) as { id: string };
+    const run = async () => ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
+    await expect.poll(async () => { const r = await run(); return r.state === 'running' && r.bytesRead > 0; }, { intervals: [50] }).toBe(true);
+    strike();
+    await expect.poll(async () => { try { return (await run()).state; } catch { return 'not yet'; } }, { timeout: 60_000 }).toBe('done');
+  });
+}
+
+test('whatever is killed runs again within 5 s, and the session holds', async ({ page }) => {
   await signIn(page);
-  const headers = { origin: new URL(page.url()).origin };
-  const ids = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
-  const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
-  const { sha256 } = (await (await page.request.put('/api/files', { data: Buffer.from(syntheticProgram(120e6)), headers, timeout: 60_000 })).json()) as { sha256: string };
-  const made = await page.request.post('/api/jobs', { headers, data: { title: 'long one', class: 'in-house', quantity: 1, machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id, toolId: await ids('/api/profiles?kind=tool&text=0.4'), materialId: await ids('/api/profiles?text=PLA+white'), processId: await ids('/api/profiles?text=Fine'), fileSha: sha256, fileName: 'long.gcode' } });
-  const { id } = (await made.json()) as { id: string };
-  const run = async () => ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
-  await expect.poll(async () => { const r = await run(); return r.state === 'running' && r.bytesRead > 0; }, { intervals: [50] }).toBe(true);
-  kill('worker');
-  expect((await run()).state).toBe('running');
-  await expect.poll(async () => (await run()).state, { timeout: 60_000 }).toBe('done');
+  const within = async (ms: number, back: () => Promise<boolean>): Promise<void> => { await expect.poll(async () => { try { return await back(); } catch { return false; } }, { timeout: ms, intervals: [50] }).toBe(true); };
+  const answers = async (): Promise<boolean> => (await page.request.get('/api/machines')).ok(); // through session and database
+  for (const child of ['worker', 'stand-ins', 'web']) {
+    const before = pids()[child]!;
+    process.kill(before, 'SIGKILL');
+    await within(5000, async () => pids()[child] !== before && (child !== 'web' || await answers()));
+  }
+  killDatabase();
+  await page.waitForTimeout(200); // the signal takes a moment to be felt
+  await within(5000, answers);
+  process.kill(pids()['web']!, 'SIGTERM'); // a planned restart
+  await within(5000, answers);
+  await page.reload();
+  await settled(page);
+  await expect(page.getByTitle('Livia Moretti, technician')).toBeVisible();
+});
+
+test('a power cut of the machine in mid-print is said with its place, and the trial can be printed again', async ({ page }) => {
+  await signIn(page);
+  await openMachine(page, 'Rifugio Pelmo');
+  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
+  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await page.getByRole('button', { name: 'Print on Rifugio Pelmo' }).click();
+  await expect.poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), { timeout: 30_000 }).toBeGreaterThan(20);
+  process.kill(pids()['stand-ins']!, 'SIGKILL');
+  await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Print again' }).click();
+  await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
 });

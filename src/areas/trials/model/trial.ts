@@ -20,7 +20,7 @@ export interface TrialPlan {
 }
 
 export interface PrintProgress {
-  readonly phase: 'connecting' | 'heating' | 'printing' | 'paused' | 'lost' | 'fault' | 'done' | 'cancelled';
+  readonly phase: 'connecting' | 'heating' | 'printing' | 'paused' | 'lost' | 'fault' | 'displaced' | 'done' | 'cancelled';
   readonly acknowledged: number;
   readonly lines: number;
   readonly zMm: number;

@@ -28,6 +28,9 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   }
 }
 
+/** The machine stands before the last line it had accepted: it cannot go on with this print. */
+class Displaced extends Error { constructor(readonly line: number) { super('the machine has lost its place'); } }
+
 class Print {
   private readonly lines: string[];
   private progress: PrintProgress;
@@ -38,7 +41,7 @@ class Print {
   constructor(private readonly ctx: Ctx, private readonly row: Trial, private readonly device: { host: string; port: number }, private readonly renew: () => Promise<boolean>) {
     this.lines = programLines(row.gcode);
     this.wish = row.wish;
-    const fresh = !row.progress || row.progress.phase === 'cancelled' || row.progress.phase === 'done';
+    const fresh = !row.progress || ['cancelled', 'displaced', 'done'].includes(row.progress.phase);
     this.progress = fresh
       ? { phase: 'connecting', acknowledged: 0, lines: this.lines.length, zMm: 0, nozzleC: 0, nozzleTargetC: 0, bedC: 0, bedTargetC: 0, resends: 0, message: null, at: ctx.clock.now().toISOString() }
       : { ...row.progress!, phase: 'connecting', message: null };
@@ -53,6 +56,7 @@ class Print {
         return await this.send();
       } catch (error) {
         this.link?.close();
+        if (error instanceof Displaced) return this.interrupt('displaced', `The machine has lost its place (it stands at line ${error.line}), as after a power cut: clear the plate and print again`);
         if (error instanceof MachineFault) return this.interrupt('fault', `The machine reports: ${error.message}`);
         if (!(error instanceof LinkLost)) throw error;
         lostSince.at ||= Date.now();
@@ -68,7 +72,7 @@ class Print {
     this.link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => { this.progress = { ...this.progress, ...t }; void this.write({}).catch(() => undefined); });
     const last = await this.link.askLast();
     if (this.progress.acknowledged === 0) await this.link.begin();
-    else if (last.line < this.progress.acknowledged) throw new MachineFault(`it has lost its place (line ${last.line} of ${this.progress.acknowledged}), as after a power cut; cancel and print again`);
+    else if (last.line < this.progress.acknowledged) throw new Displaced(last.line);
     else this.progress = { ...this.progress, acknowledged: last.line, zMm: last.zMm };
   }
 
@@ -107,7 +111,7 @@ class Print {
     return 'cancel';
   }
 
-  private interrupt(phase: 'lost' | 'fault', why: string): Promise<void> {
+  private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {
     return this.finish('interrupted', { phase, message: `Interrupted at line ${this.progress.acknowledged}, ${this.progress.zMm.toFixed(2)} mm. ${why}.` }, 'print interrupted');
   }
 

@@ -3,14 +3,14 @@ import type { TrialPage } from '../model/pages.ts';
 
 /** The print: what it will take, live state while it runs, and what a person may ask of it. */
 export function PrintStage({ trial: t, mayChange, onWish }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void }) {
-  const p = t.progress, running = t.state === 'printing', share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
+  const p = t.progress, over = p?.phase === 'cancelled' || p?.phase === 'displaced', running = t.state === 'printing', share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   return (
     <section className="stage" aria-label="Print"><h2>Print <span className="hint">{formatDuration(t.plan.timeS)}, {t.plan.massG.toFixed(1)} g, € {t.plan.cost.toFixed(2)}</span></h2>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', flexWrap: 'wrap' }}>
         {mayChange && t.state === 'planned' && <button className="btn p" disabled={!t.hasDevice} onClick={() => onWish('print')}>Print on {t.machineName}</button>}
-        {mayChange && t.state === 'interrupted' && <button className="btn p" onClick={() => onWish('print')}>{p?.phase === 'cancelled' ? 'Print again' : 'Go on'}</button>}
+        {mayChange && t.state === 'interrupted' && <button className="btn p" onClick={() => onWish('print')}>{over ? 'Print again' : 'Go on'}</button>}
         {mayChange && running && (t.wish === 'pause' ? <button className="btn p" onClick={() => onWish('print')}>Go on</button> : <button className="btn" onClick={() => onWish('pause')}>Pause</button>)}
-        {mayChange && (running || (t.state === 'interrupted' && p?.phase !== 'cancelled')) && <button className="btn" onClick={() => onWish('cancel')}>Cancel</button>}
+        {mayChange && (running || (t.state === 'interrupted' && !over)) && <button className="btn" onClick={() => onWish('cancel')}>Cancel</button>}
         <a className="btn" href={`/api/trials/${t.id}/coupon`} download>G-code, {(t.gcodeBytes / 1000).toFixed(1)} kB</a>
         {t.state === 'planned' && <span className="hint">or print it elsewhere and type the readings below</span>}
       </div>
