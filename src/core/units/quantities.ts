@@ -34,6 +34,13 @@ export const quantities = {
   ratio: { canonical: '', digits: 3, units: [unit('', 1), unit('%', 0.01)] },
   percent: { canonical: '%', digits: 0, units: [unit('%', 1)] },
   count: { canonical: '', digits: 0, units: [unit('', 1)] },
+  volume: { canonical: 'ml', digits: 0, units: [unit('ml', 1), unit('l', 1000), unit('cm³', 1, ['cm3', 'cm^3'])] },
+  bead: { canonical: 'mm³', digits: 0, units: [unit('mm³', 1, ['mm3', 'mm^3'])] },
+  viscosity: { canonical: 'mPa·s', digits: 0, units: [unit('mPa·s', 1, ['mpas', 'mpa*s', 'cp', 'cps']), unit('Pa·s', 1000, ['pas', 'pa*s'])] },
+  wavelength: { canonical: 'nm', digits: 0, units: [unit('nm', 1)] },
+  irradiance: { canonical: 'mW/cm²', digits: 2, units: [unit('mW/cm²', 1, ['mw/cm2', 'mw/cm^2']), unit('W/m²', 0.1, ['w/m2', 'w/m^2'])] },
+  dose: { canonical: 'mJ/cm²', digits: 1, units: [unit('mJ/cm²', 1, ['mj/cm2', 'mj/cm^2'])] },
+  pricePerVolume: { canonical: 'EUR/l', digits: 2, units: [unit('EUR/l', 1, ['€/l'])] },
   pricePerMass: { canonical: 'EUR/kg', digits: 2, units: [unit('EUR/kg', 1, ['€/kg'])] },
   pricePerTime: { canonical: 'EUR/h', digits: 2, units: [unit('EUR/h', 1, ['€/h'])] },
 } as const satisfies Record<string, Quantity>;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { catalogue } from '../settings/catalogue.ts';
-import type { Values } from '../settings/define.ts';
+import type { Setting, SettingValue, Values } from '../settings/define.ts';
 import { mergeValues } from './merge.ts';
-import { resolveValues } from './resolve.ts';
+import { orderOf, resolveValues } from './resolve.ts';
 import { checkValues, parseSetting, showValue } from './values.ts';
 
 describe('the catalogue', () => {
@@ -33,6 +33,57 @@ describe('resolving', () => {
   test('a formula works from what won and says how', () => {
     const e = resolveValues([{ kind: 'tool', name: 't', profileId: 't', own: { nozzleDiameterMm: 0.4 } }]).get('lineWidthMm')!;
     expect([e.value, e.winner!.kind]).toEqual([0.44, 'formula']);
+  });
+});
+
+describe('resolving any chain', () => {
+  const numbers = catalogue.filter((c) => c.type === 'number');
+  const own = fc.array(fc.tuple(fc.constantFrom(...numbers.map((n) => n.key)), fc.integer({ min: 1, max: 99 })), { maxLength: 12 }).map((pairs): Values => Object.fromEntries(pairs));
+  const chain = fc.array(own, { minLength: 1, maxLength: 6 }).map((all) => all.map((o, i) => ({ kind: 'process' as const, name: `p${i}`, profileId: `p${i}`, own: o })));
+  const plain = (levels: Parameters<typeof resolveValues>[0]) => [...resolveValues(levels)].map(([key, e]) => [key, e.value, e.winner?.level ?? null]);
+  test('gives the same result every time', () => fc.assert(fc.property(chain, (levels) => { expect(plain(levels)).toEqual(plain(levels)); }), { seed: 21 }));
+  test('names exactly one winner per setting that has a value, and it gave that value', () => {
+    fc.assert(fc.property(chain, (levels) => {
+      for (const [key, e] of resolveValues(levels)) {
+        expect(e.winner === null).toBe(e.value === null);
+        const first = levels.find((l) => l.own[key] !== undefined);
+        if (first) expect([e.winner!.profileId, e.value, e.beaten.length]).toEqual([first.profileId, first.own[key], levels.filter((l) => l.own[key] !== undefined).length - 1]);
+        else if (e.winner) expect(['formula', 'default']).toContain(e.winner.kind);
+      }
+    }), { seed: 22 });
+  });
+  test('removing an own value gives the nearest parent’s, or else formula or default', () => {
+    fc.assert(fc.property(chain, fc.nat(), (levels, pick) => {
+      const keys = Object.keys(levels[0]!.own);
+      if (keys.length === 0) return;
+      const key = keys[pick % keys.length]!, { [key]: _, ...rest } = levels[0]!.own;
+      const after = resolveValues([{ ...levels[0]!, own: rest }, ...levels.slice(1)]).get(key)!, parent = levels.slice(1).find((l) => l.own[key] !== undefined);
+      if (parent) expect([after.value, after.winner!.profileId]).toEqual([parent.own[key], parent.profileId]);
+      else expect(['formula', 'default', undefined]).toContain(after.winner?.kind);
+    }), { seed: 23 });
+  });
+  test('merging disjoint edits equals applying both', () => {
+    fc.assert(fc.property(own, own, own, (base, a, b) => {
+      const mine = { ...base, ...a }, theirs = { ...base, ...Object.fromEntries(Object.entries(b).filter(([key]) => !(key in a))) };
+      expect(mergeValues(base, theirs, mine)).toEqual({ merged: { ...theirs, ...a }, conflicts: [] });
+    }), { seed: 24 });
+  });
+  test('a cell of the line-kind table falls back through its parents to the machine', () => {
+    const r = resolveValues([{ kind: 'process', name: 'p', profileId: 'p', own: { visibleWallSpeedMmPerS: 40 } }, { kind: 'printer', name: 'q', profileId: 'q', own: { accelerationMmPerS2: 900 } }]);
+    expect([r.get('supportSpeedMmPerS')!.value, r.get('solidFillSpeedMmPerS')!.value, r.get('supportContactAccelerationMmPerS2')!.value]).toEqual([60, 60, 900]);
+  });
+  test('dark time adds pauses and stages: 6 mm at 72 mm/min is 5 s; 2 mm at 50 and 4 mm at 200 mm/min is 2.4 + 1.2 s (practice)', () => {
+    const time = (own: Values): SettingValue | null => resolveValues([{ kind: 'process', name: 'p', profileId: 'p', own: { pauseBeforeLiftS: 0, pauseAtTopS: 0, pauseBeforeExposureS: 0, ...own } }]).get('darkTimeS')!.value;
+    expect(time({ liftFirstMm: 6, liftFirstMmPerS: 72 / 60, returnFirstMm: 6, returnFirstMmPerS: 72 / 60 })).toBeCloseTo(10, 6);
+    expect(time({ liftFirstMm: 2, liftFirstMmPerS: 50 / 60, liftSecondMm: 4, liftSecondMmPerS: 200 / 60, returnSecondMmPerS: 6 })).toBeCloseTo(2.4 + 1.2 + 1, 6);
+  });
+  test.each([[0.24, 0.04, 6], [0.24, 0.03, 8], [0.28, 0.04, 7]])('a bottom of %f mm at %f mm takes %i layers (practice)', (z, h, n) => {
+    expect(resolveValues([{ kind: 'process', name: 'p', profileId: 'p', own: { bottomThicknessMm: z, resinLayerMm: h } }]).get('bottomLayers')!.value).toBe(n);
+  });
+  test('formulas that read each other in a circle are refused', () => {
+    const cell = (key: string, reads: string): Setting => ({ ...(numbers[0] as Extract<Setting, { type: 'number' | 'integer' }>), key, formula: { reads: [reads], text: '', compute: () => null } });
+    expect(() => orderOf([cell('a', 'b'), cell('b', 'c'), cell('c', 'a')])).toThrow('reads itself');
+    expect(orderOf([cell('a', 'b'), cell('b', 'x')]).map((s) => s.key)).toEqual(['b', 'a']);
   });
 });
 

@@ -1,5 +1,5 @@
 import { catalogue } from '../settings/catalogue.ts';
-import type { ProfileKind, SettingValue, Values } from '../settings/define.ts';
+import type { ProfileKind, Setting, SettingValue, Values } from '../settings/define.ts';
 
 /** One place a value can come from. Levels come in order of precedence, strongest first. */
 export interface Level {
@@ -12,29 +12,47 @@ export interface Level {
 export interface Origin { readonly level: string; readonly kind: Level['kind'] | 'formula' | 'default'; readonly profileId: string | null; readonly value: SettingValue; readonly reason?: { readonly kind: string; readonly text: string } | undefined; readonly formula?: string }
 export interface Effective { readonly key: string; readonly value: SettingValue | null; readonly winner: Origin | null; readonly beaten: readonly Origin[] }
 
+/** Settings in an order in which a formula comes after everything it reads. A circle of formulas is a fault of the catalogue. */
+export function orderOf(settings: readonly Setting[]): readonly Setting[] {
+  const byKey = new Map(settings.map((s) => [s.key, s])), done = new Set<string>(), open = new Set<string>(), order: Setting[] = [];
+  const visit = (s: Setting): void => {
+    if (done.has(s.key)) return;
+    if (open.has(s.key)) throw new RangeError(`the formula of ${s.key} reads itself`);
+    open.add(s.key);
+    if ('formula' in s) for (const key of s.formula?.reads ?? []) { const read = byKey.get(key); if (read) visit(read); }
+    done.add(s.key);
+    order.push(s);
+  };
+  settings.forEach(visit);
+  return order;
+}
+const ordered = orderOf(catalogue);
+
 /** The value in force for every setting with who won and what it beat; then formulas, then defaults. */
 export function resolveValues(levels: readonly Level[]): Map<string, Effective> {
-  const resolved = new Map<string, Effective>();
-  const open: typeof catalogue[number][] = [];
-  for (const setting of catalogue) {
-    const origins: Origin[] = [];
-    for (const level of levels) {
-      const value = level.own[setting.key];
-      if (value !== undefined) origins.push({ level: level.name, kind: level.kind, profileId: level.profileId, value, reason: level.reasons?.[setting.key] });
+  const origins = new Map<string, Origin[]>();
+  for (const level of levels) {
+    for (const key in level.own) {
+      const value = level.own[key];
+      if (value === undefined) continue;
+      const origin = { level: level.name, kind: level.kind, profileId: level.profileId, value, reason: level.reasons?.[key] };
+      const before = origins.get(key);
+      if (before) before.push(origin); else origins.set(key, [origin]);
     }
-    if (origins.length > 0) resolved.set(setting.key, { key: setting.key, value: origins[0]!.value, winner: origins[0]!, beaten: origins.slice(1) });
-    else open.push(setting);
   }
-  for (const setting of open) resolved.set(setting.key, worked(setting, resolved));
-  // A formula may read what a later formula gives: one more pass settles chains of two.
-  for (const setting of open) if (resolved.get(setting.key)!.value === null) resolved.set(setting.key, worked(setting, resolved));
+  const resolved = new Map<string, Effective>();
+  for (const setting of ordered) {
+    const found = origins.get(setting.key);
+    resolved.set(setting.key, found ? { key: setting.key, value: found[0]!.value, winner: found[0]!, beaten: found.slice(1) } : worked(setting, resolved));
+  }
   return resolved;
 }
 
-function worked(setting: (typeof catalogue)[number], resolved: ReadonlyMap<string, Effective>): Effective {
+function worked(setting: Setting, resolved: ReadonlyMap<string, Effective>): Effective {
   const empty = { key: setting.key, beaten: [] };
   if ('formula' in setting && setting.formula) {
-    const inputs = Object.fromEntries(setting.formula.reads.map((key) => [key, resolved.get(key)?.value]).filter(([, v]) => v !== null && v !== undefined)) as Values;
+    const inputs: Record<string, SettingValue> = {};
+    for (const key of setting.formula.reads) { const v = resolved.get(key)?.value; if (v !== null && v !== undefined) inputs[key] = v; }
     const value = setting.formula.compute(inputs);
     if (value !== null) return { ...empty, value, winner: { level: setting.formula.text, kind: 'formula', profileId: null, value, formula: setting.formula.text } };
   }

@@ -21,4 +21,17 @@ export const printerSettings = defineSettings([
   { ...base, key: 'startBlock', label: 'Start block', type: 'text', longest: 4000, what: 'Lines sent before every print: home, heat, wait.', tooLow: 'A missing wait tears the first line; a missing homing drives into the frame.', tooHigh: 'Double waits cost minutes a print.' },
   { ...base, key: 'endBlock', label: 'End block', type: 'text', longest: 4000, what: 'Lines sent after every print: lift, heaters off, motors off.', tooLow: 'Heaters stay on.', tooHigh: 'The machine is cold when the next job could start.' },
   { ...base, group: 'Cost and stock', key: 'machineRatePerHour', label: 'Machine rate', type: 'number', quantity: 'pricePerTime', range: [0, 1000], default: 1.2, what: 'What an hour on the machine costs, wear and power included.', tooLow: 'Long prints look cheap.', tooHigh: 'Long prints look dear.' },
+  { ...base, key: 'hasBedHeater', label: 'Bed heater', type: 'flag', default: true, what: 'Whether the plate can be heated.', tooLow: 'Without: corners of most plastics lift.', tooHigh: 'Stated wrongly: the job waits for a heat that never comes.' },
+  { ...base, key: 'chamberMaxC', label: 'Chamber, hottest', type: 'number', quantity: 'temperature', range: [20, 200], what: 'Highest air temperature the machine holds by itself.', tooLow: 'Jobs that would run are refused.', tooHigh: 'The job waits for a heat that never comes.' },
+]);
+
+const resin = { group: 'The machine itself', technology: 'resin', owners: ['printer'] } as const;
+
+export const resinPrinterSettings = defineSettings([
+  { ...resin, key: 'pixelMm', label: 'Pixel pitch', type: 'number', quantity: 'length', range: [0.005, 0.3], what: 'Size of one pixel of the screen.', tooLow: 'Entered too small: compensation shrinks to nothing.', tooHigh: 'Entered too large: fine bars are said to be lost.' },
+  { ...resin, key: 'screenWavelengthNm', label: 'Light of the screen', type: 'number', quantity: 'wavelength', range: [300, 500], default: 405, what: 'Wavelength of the light behind the screen.', tooLow: 'Resin for another light hardly cures.', tooHigh: 'Resin for another light hardly cures.' },
+  { ...resin, key: 'irradianceMwPerCm2', label: 'Irradiance', type: 'number', quantity: 'irradiance', range: [0.1, 50], what: 'Light power on the film, middle of the screen.', tooLow: 'Entered too low: exposures come out too long.', tooHigh: 'Entered too high: layers do not bind.' },
+  { ...resin, key: 'highestLiftMmPerS', label: 'Fastest lift', type: 'number', quantity: 'speed', range: [0.1, 30], what: 'Speed the plate may rise at.', tooLow: 'Hours more per print.', tooHigh: 'The screw stalls; layers differ.' },
+  { ...resin, key: 'samplesPerPixelMost', label: 'Samples per pixel side, most', type: 'integer', quantity: 'count', range: [1, 4], default: 4, what: 'How finely the printer can show greys at an edge.', tooLow: 'Edges stay stepped.', tooHigh: 'Stated too high: greys are rounded away.' },
+  { ...resin, key: 'delayCounting', label: 'An imported delay counts', type: 'choice', choices: ['from light-off', 'after the motion'], default: 'after the motion', what: 'Whether a single delay contains the motion or follows it.', tooLow: 'Read as containing the motion: resin has no time to settle.', tooHigh: 'Read as following it: hours more per print.' },
 ]);

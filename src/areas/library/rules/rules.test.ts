@@ -1,0 +1,41 @@
+import { describe, expect, test } from 'vitest';
+import { findSetting } from '../settings/catalogue.ts';
+import { cleanRecipe } from './clean.ts';
+import { changed, readerOf, type RecipeRule } from './define.ts';
+import { checkRecipe, missingFor, recipeRules } from './index.ts';
+
+const cleanFor = (rule: RecipeRule) => cleanRecipe(rule.technology === 'resin' ? 'resin' : 'filament');
+const find = (rule: RecipeRule, input: ReturnType<typeof cleanRecipe>) => { expect(missingFor(rule, input)).toBeNull(); return rule.find(readerOf(rule, input)); };
+
+test('there are at least 35 rules with ids of their own', () => {
+  expect(recipeRules.length).toBeGreaterThanOrEqual(35);
+  expect(new Set(recipeRules.map((r) => r.id)).size).toBe(recipeRules.length);
+});
+
+describe.each(recipeRules.map((r) => [r.id, r] as const))('%s', (_, rule) => {
+  test('reads settings that exist', () => { for (const key of rule.reads) expect(findSetting(key), key).toBeDefined(); });
+  test('is silent on the clean recipe', () => expect(find(rule, cleanFor(rule))).toEqual([]));
+  test.each(rule.examples.passes.map((e) => [e.says, e.change] as const))('passes when %s', (_says, change) => expect(find(rule, changed(cleanFor(rule), change))).toEqual([]));
+  test.each(rule.examples.fails.map((e) => [e.says, e.change] as const))('finds something when %s, and nothing after its own fix', (_says, change) => {
+    const input = changed(cleanFor(rule), change), found = find(rule, input);
+    expect(found.length).toBeGreaterThan(0);
+    for (const f of found) for (const text of [f.title, f.figure, f.limit, f.origin, f.fix]) expect(text.length).toBeGreaterThan(0);
+    expect(find(rule, found.reduce((now, f) => changed(now, f.change), input))).toEqual([]);
+  });
+  test('is the only one that speaks on its own single faults', () => {
+    for (const e of rule.examples.fails) expect([...new Set(checkRecipe(changed(cleanFor(rule), e.change)).findings.map((f) => f.rule))], e.says).toEqual([rule.id]);
+  });
+});
+
+test.each(['filament', 'resin'] as const)('a clean %s recipe is clear and every rule of its kind ran', (technology) => {
+  const check = checkRecipe(cleanRecipe(technology));
+  expect([check.findings, check.couldNot]).toEqual([[], []]);
+  expect(check.ran).toBe(recipeRules.filter((r) => r.technology === 'both' || r.technology === technology).length);
+});
+test('a rule that lacks a value says which', () => {
+  const { hotEndMaxC: _, ...values } = cleanRecipe('filament').values;
+  expect(checkRecipe({ ...cleanRecipe('filament'), values }).couldNot).toMatchObject([{ rule: 'nozzle-within-hot-end', missing: 'hotEndMaxC' }]);
+});
+test('without a machine the machine’s rules say so', () => {
+  expect(checkRecipe({ ...cleanRecipe('filament'), machine: null }).couldNot.every((c) => c.missing === 'machine')).toBe(true);
+});
