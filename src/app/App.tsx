@@ -18,6 +18,11 @@ const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await
 const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/$/, TodayScreen],
   [/^\/library$/, load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen)],
+  [/^\/library\/recipes$/, load(async () => (await import('../areas/library/ui/RecipesScreen.tsx')).RecipesScreen)],
+  [/^\/library\/recipes\/([^/]+)$/, load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen)],
+  [/^\/library\/pairings$/, load(async () => (await import('../areas/library/ui/PairingsScreen.tsx')).PairingsScreen)],
+  [/^\/library\/compare$/, load(async () => (await import('../areas/library/ui/CompareScreen.tsx')).CompareScreen)],
+  [/^\/library\/settings$/, load(async () => (await import('../areas/library/ui/SettingsScreen.tsx')).SettingsScreen)],
   [/^\/library\/([^/]+)$/, load(async () => (await import('../areas/library/ui/ProfileScreen.tsx')).ProfileScreen)],
   [/^\/trials$/, load(async () => (await import('../areas/trials/ui/TrialsScreen.tsx')).TrialsScreen)],
   [/^\/trials\/new$/, load(async () => (await import('../areas/trials/ui/NewTrialScreen.tsx')).NewTrialScreen)],

@@ -1,15 +1,15 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { copyProfile, makeProfile, restoreRevision, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
-import { getHead, listRevisions } from '../../src/areas/library/server/queries.ts';
+import { copyProfile, decideRevision, listInReview, makeProfile, restoreRevision, retireProfile, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
+import { getHead, getTip, listRevisions } from '../../src/areas/library/server/queries.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm;
 beforeAll(async () => { farm = await freshFarm('library'); });
 afterAll(() => farm.close());
-const make = async (name: string, own = {}) => must(await makeProfile(farm.as('technician'), { kind: 'process', name, own, message: 'first' }));
+const make = async (name: string, own = {}) => must(await makeProfile(farm.as('lead'), { kind: 'process', name, own, message: 'first' }));
 
 describe('append-only records', () => {
-  test.each([['revision', 'UPDATE revision SET message = $$x$$'], ['revision', 'DELETE FROM revision'], ['revision', 'TRUNCATE revision CASCADE'], ['event', 'DELETE FROM event'], ['event', 'UPDATE event SET why = $$x$$'], ['reading', 'UPDATE reading SET value = 1'], ['pairing_revision', 'DELETE FROM pairing_revision'], ['maintenance', 'DELETE FROM maintenance'], ['revision_event', 'UPDATE revision_event SET state = $$retired$$']])('the application may not change %s: %s', async (_, statement) => {
+  test.each([['revision', 'UPDATE revision SET message = $$x$$'], ['revision', 'DELETE FROM revision'], ['revision', 'TRUNCATE revision CASCADE'], ['event', 'DELETE FROM event'], ['event', 'UPDATE event SET why = $$x$$'], ['reading', 'UPDATE reading SET value = 1'], ['pairing_revision', 'DELETE FROM pairing_revision'], ['maintenance', 'DELETE FROM maintenance'], ['revision_event', 'UPDATE revision_event SET state = $$retired$$'], ['recipe_pin', 'DELETE FROM recipe_pin'], ['recipe_pin', 'UPDATE recipe_pin SET sha256 = $$x$$']])('the application may not change %s: %s', async (_, statement) => {
     await expect(farm.pool.query(statement)).rejects.toThrow(/permission denied/);
   });
   test('the database refuses a profile that is its own parent', async () => {
@@ -23,11 +23,11 @@ describe('append-only records', () => {
 });
 
 describe('saving', () => {
-  const save = async (who: string, profileId: string, baseRevisionId: string, own: Record<string, number>, decided: string[] = []) => must(await saveRevision(farm.as('technician', who as never), { profileId, baseRevisionId, own, reasons: {}, message: `by ${who}`, decided }));
+  const save = async (who: string, profileId: string, baseRevisionId: string, own: Record<string, number>, decided: string[] = []) => must(await saveRevision(farm.as('lead', who), { profileId, baseRevisionId, own, reasons: {}, message: `by ${who}`, decided }));
   test('different settings of one profile merge', async () => {
     const p = await make('Merging', { layerHeightMm: 0.2, walls: 3 }), base = await getHead(farm.as('technician'), p.id);
     await save('ada', p.id, base.id, { layerHeightMm: 0.25, walls: 3 });
-    expect(await save('bo', p.id, base.id, { layerHeightMm: 0.2, walls: 4 })).toEqual({ saved: true, number: 3, mergedWith: 2 });
+    expect(await save('bo', p.id, base.id, { layerHeightMm: 0.2, walls: 4 })).toEqual({ saved: true, number: 3, mergedWith: 2, state: 'released' });
     expect((await getHead(farm.as('technician'), p.id)).own).toEqual({ layerHeightMm: 0.25, walls: 4 });
   });
   test('the same setting shows both values and stores nothing until somebody chooses', async () => {
@@ -51,7 +51,7 @@ describe('saving', () => {
   test('an old revision comes back as a new one', async () => {
     const p = await make('Restored', { walls: 3 }), base = await getHead(farm.as('technician'), p.id);
     await save('ada', p.id, base.id, { walls: 6 });
-    must(await restoreRevision(farm.as('technician'), p.id, base.id));
+    must(await restoreRevision(farm.as('lead'), p.id, base.id));
     const all = await listRevisions(farm.as('technician'), p.id);
     expect(all.map((r) => [r.number, r.own])).toEqual([[3, { walls: 3 }], [2, { walls: 6 }], [1, { walls: 3 }]]);
   });
@@ -67,5 +67,55 @@ describe('saving', () => {
     await make('Fine percent %');
     expect((await searchProfiles(farm.as('viewer'), { text: 'percent fine' })).map((p) => p.name)).toEqual(['Fine percent %']);
     expect((await searchProfiles(farm.as('viewer'), { text: '%' })).map((p) => p.name)).toEqual(['Fine percent %']);
+  });
+});
+
+describe('review', () => {
+  const edit = async (role: 'technician' | 'lead', profileId: string, own: Record<string, number>, review?: boolean) => {
+    const tip = await getTip(farm.as(role), profileId);
+    return must(await saveRevision(farm.as(role), { profileId, baseRevisionId: tip.id, own: { ...tip.own, ...own } as Record<string, number>, reasons: {}, message: `by a ${role}`, review }));
+  };
+  const newest = async (id: string) => (await listRevisions(farm.as('viewer'), id))[0]!;
+  test('what a technician saves waits, and the released values stay in force', async () => {
+    const p = await make('Waits', { walls: 3 });
+    expect(await edit('technician', p.id, { walls: 4 })).toMatchObject({ saved: true, number: 2, state: 'in review' });
+    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
+    expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Waits', 2]);
+  });
+  test('a technician cannot release; a lead can, once', async () => {
+    const p = await make('Released', { walls: 3 });
+    await edit('technician', p.id, { walls: 4 });
+    const { id } = await newest(p.id);
+    expect(await decideRevision(farm.as('technician'), p.id, id, 'released', 'mine')).toMatchObject({ ok: false, failure: { code: 'needsLead' } });
+    must(await decideRevision(farm.as('lead'), p.id, id, 'released', 'fine'));
+    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 4 });
+    expect(await decideRevision(farm.as('lead'), p.id, id, 'returned', 'no, after all')).toMatchObject({ ok: false, failure: { code: 'notInReview' } });
+  });
+  test('a returned revision keeps its comment and the next edit starts from the released one', async () => {
+    const p = await make('Returned', { walls: 3 });
+    await edit('technician', p.id, { walls: 9 });
+    must(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many walls'));
+    expect(await newest(p.id)).toMatchObject({ number: 2, state: 'returned', comment: 'too many walls' });
+    expect((await getTip(farm.as('viewer'), p.id)).number).toBe(1);
+    expect(await edit('technician', p.id, { layerHeightMm: 0.3 })).toMatchObject({ number: 3 });
+    expect((await newest(p.id)).own).toEqual({ walls: 3, layerHeightMm: 0.3 });
+  });
+  test('an edit merged with one that nobody has released goes to review as a whole, even a lead’s', async () => {
+    const p = await make('Both halves', { walls: 3 }), base = await getHead(farm.as('lead'), p.id);
+    await edit('technician', p.id, { walls: 4 });
+    expect(must(await saveRevision(farm.as('lead'), { profileId: p.id, baseRevisionId: base.id, own: { walls: 3, layerHeightMm: 0.3 }, reasons: {}, message: 'other half' }))).toMatchObject({ state: 'in review', mergedWith: 2 });
+    expect((await newest(p.id)).own).toEqual({ walls: 4, layerHeightMm: 0.3 });
+  });
+  test('a profile made by a technician has no values in force until a lead releases them', async () => {
+    const p = must(await makeProfile(farm.as('technician'), { kind: 'process', name: 'Made with values', own: { walls: 2 }, message: 'first' }));
+    expect([(await getHead(farm.as('viewer'), p.id)).own, (await getTip(farm.as('viewer'), p.id)).own]).toEqual([{}, { walls: 2 }]);
+  });
+  test('a retired profile leaves the list and comes back', async () => {
+    const p = await make('Out of use');
+    const listed = async () => (await searchProfiles(farm.as('viewer'), { text: 'Out of use' })).length;
+    must(await retireProfile(farm.as('technician'), p.id, true, 'nobody uses it'));
+    expect(await listed()).toBe(0);
+    must(await retireProfile(farm.as('technician'), p.id, false, ''));
+    expect(await listed()).toBe(1);
   });
 });

@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Page } from '@playwright/test';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 
 /** Every page fails its test on a console error or warning and on any request that leaves this machine. */
@@ -30,3 +30,14 @@ export async function openMachine(page: Page, name: string): Promise<void> {
 
 /** A sound job for Rifugio Vodice as far as everything but flow goes. */
 export const soundProgram = (): Buffer => Buffer.from(demoGcode({ title: 'test insert', profile: [[0, 14], [10, 12]], centreMm: [170, 170], nozzleC: 248, bedC: 100, flow: 1, layerHeightMm: 0.2, lineWidthMm: 0.44, walls: 2, speedMmPerS: 40, retractionMm: 1.1 }));
+
+/** A lead opens an address in a browser of their own and releases what is in review there. */
+export async function releaseAsLead(browser: Browser, address: string, comment: string): Promise<void> {
+  const context = await browser.newContext(), lead = await context.newPage();
+  await signIn(lead, 'lead');
+  await open(lead, new URL(address).pathname);
+  await lead.getByLabel('Comment').fill(comment);
+  await lead.getByRole('button', { name: 'Release', exact: true }).click();
+  await expect(lead.getByText(/Revision \d+ released/)).toBeVisible();
+  await context.close();
+}

@@ -1,6 +1,6 @@
-import { expect, open, openMachine, settled, signIn, soundProgram, test } from './fixtures.ts';
+import { expect, open, openMachine, releaseAsLead, settled, signIn, soundProgram, test } from './fixtures.ts';
 
-test('a technician goes from a spool to a verdict', async ({ page }) => {
+test('a technician goes from a spool to a verdict', async ({ page, browser }) => {
   await signIn(page);
   await test.step('Today says what needs somebody, from real records', async () => {
     await expect(page.getByRole('region', { name: 'Jobs' })).toContainText('Drip manifold');
@@ -39,13 +39,16 @@ test('a technician goes from a spool to a verdict', async ({ page }) => {
     await page.getByRole('button', { name: 'Save with a reason' }).click();
     await expect(page.getByRole('dialog')).toContainText('60 mm/s');
     await page.getByLabel('Why, in one line').fill('quicker inserts');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Send to review' }).click();
+    await expect(page.getByText('revision 2 in review')).toBeVisible();
+    await releaseAsLead(browser, page.url(), 'looked at with Livia');
+    await page.reload();
     await expect(page.getByText('released revision 2')).toBeVisible();
     await page.getByRole('button', { name: 'History' }).click();
     await page.getByRole('row', { name: /r1/ }).getByRole('button', { name: 'Read' }).click();
     await expect(page.getByText('no own values')).toBeVisible();
     await page.getByRole('row', { name: /r1/ }).getByRole('button', { name: 'Restore' }).click();
-    await expect(page.getByText('released revision 3')).toBeAttached();
+    await expect(page.getByText('revision 3 in review')).toBeAttached();
   });
 
   let job = '';

@@ -10,7 +10,7 @@ async function editWalls(page: import('@playwright/test').Page, id: string, sett
 async function save(page: import('@playwright/test').Page, why: string): Promise<void> {
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill(why);
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.locator('form').getByRole('button', { name: /Release now|Send to review/ }).first().click();
 }
 
 test('two people save one profile: different settings merge, the same setting shows both and loses no text', async ({ page, browser }) => {
@@ -21,21 +21,27 @@ test('two people save one profile: different settings merge, the same setting sh
   await editWalls(page, profile!.id, 'Walls', '5');
   await editWalls(other, profile!.id, 'Infill', '60 %');
   await save(page, 'five walls stand longer');
-  await expect(page.getByText('released revision 2')).toBeVisible();
+  await expect(page.getByText('revision 2 in review')).toBeVisible();
   await save(other, 'denser for the press');
-  await expect(other.getByText('Saved as revision 3, merged with revision 2')).toBeVisible();
+  // what nobody has released yet came in with it: the whole waits, and the lead sees both
+  await expect(other.getByText('Sent to review as revision 3, merged with revision 2')).toBeVisible();
+  await expect(other.getByRole('region', { name: 'Review' })).toContainText('Walls');
+  await expect(other.getByRole('region', { name: 'Review' })).toContainText('Infill');
+  await other.getByLabel('Comment').fill('both are right');
+  await other.getByRole('button', { name: 'Release', exact: true }).click();
+  await expect(other.getByText('released revision 3')).toBeVisible();
   await expect(other.locator('[data-setting=walls]')).toContainText('5');
   await editWalls(page, profile!.id, 'Walls', '6');
   await editWalls(other, profile!.id, 'Walls', '7');
   await save(page, 'six');
-  await expect(page.getByText('released revision 4')).toBeVisible();
+  await expect(page.getByText('revision 4 in review')).toBeVisible();
   await save(other, 'seven');
   await expect(other.getByRole('dialog')).toContainText('mine: 7');
   await expect(other.getByRole('dialog')).toContainText('theirs: 6');
   await expect(other.getByLabel('Why, in one line')).toHaveValue('seven');
   await other.getByLabel(/mine/).check();
-  await other.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(other.getByText('released revision 5')).toBeVisible();
+  await other.getByRole('button', { name: 'Release now' }).click();
+  await expect(other.getByText('revision 5 in review')).toBeVisible();
   await second.close();
 });
 

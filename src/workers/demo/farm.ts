@@ -1,7 +1,8 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { makeJob, runCheck } from '../../areas/checks/server/index.ts';
 import { checkRun } from '../../areas/checks/server/tables.ts';
-import { makeProfile, writePairing } from '../../areas/library/server/index.ts';
+import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../../areas/library/server/index.ts';
+import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
 import { SIDES } from '../../areas/trials/model/trial.ts';
 import { addReading, decideTrial, findTrial, planTrial, programLines } from '../../areas/trials/server/index.ts';
@@ -42,8 +43,22 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   daysAgo(9); must(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
   daysAgo(3); must(await logMaintenance(technician, machines.get('Rifugio Vodice')!.id, 'bed', 'levelled after the move'));
   daysAgo(14); must(await logMaintenance(technician, machines.get('Rifugio Coldai')!.id, 'cleaning', 'dust behind the plate'));
+  daysAgo(6);
+  await seedRecipes(lead, profiles, machines);
+  daysAgo(1);
+  const green = profiles.get('Fienile PETG green')!, tip = await findRevisionToEdit(technician, green);
+  must(await saveRevision(technician, { profileId: green, baseRevisionId: tip.id, own: { ...tip.own, retractionMm: 1.6 }, reasons: { ...tip.reasons, retractionMm: { kind: 'habit, untested', text: 'still a hair between the teeth of the seed wheel' } }, message: 'a little more pull-back for the seed wheel' }));
   clock.set(now);
   await seedJobs(technician, profiles, machines);
+}
+
+async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
+  const on = (name: string) => { const floor = demoMachinesOnFloor.find((m) => m.name === name)!; return { machineId: machines.get(name)!.id, printerId: null, roles: [{ role: 'part body' as const, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)! }] }; };
+  const vents = must(await keepRecipe(ctx, { id: null, version: 1, name: 'Outdoor vents', choice: { ...on('Rifugio Vodice'), processId: profiles.get('Fine 0.20')! }, overrides: {} }));
+  must(await pinRecipe(ctx, vents.id));
+  must(await keepRecipe(ctx, { id: null, version: 1, name: 'Hive inserts, quick', choice: { ...on('Rifugio Sella'), processId: profiles.get('Draft 0.28')! }, overrides: { fillSpeedMmPerS: 100 } }));
+  must(await keepRecipe(ctx, { id: null, version: 1, name: 'Press blocks', choice: { ...on('Rifugio Vazzoler'), processId: profiles.get('Stout 0.30')! }, overrides: {} }));
+  must(await keepRecipe(ctx, { id: null, version: 1, name: 'Labels, tough resin', choice: { machineId: null, printerId: profiles.get('Calanca R7')!, processId: profiles.get('Resin 0.05')!, roles: [{ role: 'part body', toolId: null, materialId: profiles.get('Lumaca tough grey')! }] }, overrides: {} }));
 }
 
 /** Ten flow trials over months; the last is left half measured. */

@@ -13,12 +13,12 @@ export const demoProfiles: readonly DemoProfile[] = [
   { kind: 'printer', name: 'Ardesia 220', parent: 'Open frame, stock', own: { travelXMm: 218, travelYMm: 214, travelZMm: 240, accelerationMmPerS2: 900, machineRatePerHour: 0.9 }, reasons: { accelerationMmPerS2: why('measured', 'long thin pieces ring above this') } },
   { kind: 'printer', name: 'Ardesia 350 C', parent: 'Open frame, stock', own: { travelXMm: 348, travelYMm: 342, travelZMm: 400, accelerationMmPerS2: 2000, bedMaxC: 125, enclosure: true, machineRatePerHour: 1.8 } },
   { kind: 'printer', name: 'Coppia 300', parent: 'Open frame, stock', own: { travelXMm: 296, travelYMm: 300, travelZMm: 310, relativeFilament: false, fileNameSpaces: true, machineRatePerHour: 1.5 } },
-  { kind: 'tool', name: '0.4 brass', own: { nozzleDiameterMm: 0.4, nozzleMaterial: 'brass', hotEndMaxC: 265, catalogueFlowMm3PerS: 11, feedType: 'direct' } },
+  { kind: 'tool', name: '0.4 brass', own: { nozzleDiameterMm: 0.4, nozzleMaterial: 'brass', allowedFamilies: 'PLA, PETG, ASA, ABS, PVA', hotEndMaxC: 265, catalogueFlowMm3PerS: 11, feedType: 'direct' } },
   { kind: 'tool', name: '0.4 hardened', own: { nozzleDiameterMm: 0.4, nozzleMaterial: 'hardened steel', hotEndMaxC: 300, catalogueFlowMm3PerS: 12, feedType: 'direct' } },
   { kind: 'tool', name: '0.6 hardened', own: { nozzleDiameterMm: 0.6, nozzleMaterial: 'hardened steel', hotEndMaxC: 300, catalogueFlowMm3PerS: 18, feedType: 'direct' } },
-  { kind: 'material', name: 'PLA, stock', stock: true, own: { family: 'PLA', densityGPerCm3: 1.24, diameterMm: 1.75, nozzleC: 205, nozzleRangeC: [190, 220], bedC: 55, bedRangeC: [45, 65], fanPercent: 100, glassTransitionC: 60, retractionMm: 0.8 } },
-  { kind: 'material', name: 'Styrenics, enclosed, stock', stock: true, own: { family: 'ASA', densityGPerCm3: 1.07, diameterMm: 1.75, nozzleC: 240, nozzleRangeC: [230, 260], bedC: 95, bedRangeC: [85, 110], fanPercent: 20, glassTransitionC: 100, retractionMm: 1 } },
-  { kind: 'material', name: 'PETG, stock', stock: true, own: { family: 'PETG', densityGPerCm3: 1.27, diameterMm: 1.75, nozzleC: 238, nozzleRangeC: [225, 250], bedC: 75, bedRangeC: [65, 85], fanPercent: 40, glassTransitionC: 78, retractionMm: 1.2 } },
+  { kind: 'material', name: 'PLA, stock', stock: true, own: { family: 'PLA', fanRangePercent: [60, 100], enclosureNeed: 'open', bondsWith: 'PLA, TPU', supportPartners: 'PVA, PLA', lowestLayerTimeS: 8, densityGPerCm3: 1.24, diameterMm: 1.75, nozzleC: 205, nozzleRangeC: [190, 220], bedC: 55, bedRangeC: [45, 65], fanPercent: 100, glassTransitionC: 60, retractionMm: 0.8 } },
+  { kind: 'material', name: 'Styrenics, enclosed, stock', stock: true, own: { family: 'ASA', fanRangePercent: [0, 35], enclosureNeed: 'closed', bondsWith: 'ASA, ABS', supportPartners: 'ASA', densityGPerCm3: 1.07, diameterMm: 1.75, nozzleC: 240, nozzleRangeC: [230, 260], bedC: 95, bedRangeC: [85, 110], fanPercent: 20, glassTransitionC: 100, retractionMm: 1 } },
+  { kind: 'material', name: 'PETG, stock', stock: true, own: { family: 'PETG', fanRangePercent: [20, 60], bondsWith: 'PETG', supportPartners: 'PVA, PETG', densityGPerCm3: 1.27, diameterMm: 1.75, nozzleC: 238, nozzleRangeC: [225, 250], bedC: 75, bedRangeC: [65, 85], fanPercent: 40, glassTransitionC: 78, retractionMm: 1.2 } },
   { kind: 'material', name: 'Fienile PLA white', parent: 'PLA, stock', tags: ['hive vents'], own: { brand: 'Fienile', colour: 'white', pricePerKg: 19.5 } },
   { kind: 'material', name: 'Fienile PLA honey', parent: 'PLA, stock', own: { brand: 'Fienile', colour: 'honey', pricePerKg: 19.5, nozzleC: 208 }, reasons: { nozzleC: why('habit, untested', 'pigment seems to want a little more') } },
   { kind: 'material', name: 'Fienile PETG clear', parent: 'PETG, stock', own: { brand: 'Fienile', colour: 'clear', pricePerKg: 22 } },
@@ -33,6 +33,11 @@ export const demoProfiles: readonly DemoProfile[] = [
   { kind: 'process', name: 'Fine 0.20', parent: 'Layers 0.20, stock', own: { visibleWallSpeedMmPerS: 40, lineWidthMm: 0.44 }, reasons: { visibleWallSpeedMmPerS: why('measured', 'matt corners above 45 on the manifold') } },
   { kind: 'process', name: 'Draft 0.28', parent: 'Layers 0.20, stock', own: { layerHeightMm: 0.28, visibleWallSpeedMmPerS: 60, walls: 2, lineWidthMm: 0.46 } },
   { kind: 'process', name: 'Stout 0.30', parent: 'Layers 0.20, stock', own: { layerHeightMm: 0.3, lineWidthMm: 0.66, walls: 4, visibleWallSpeedMmPerS: 35, infillPercent: 50 } },
+  { kind: 'printer', technology: 'resin', name: 'Calanca R7', own: { travelXMm: 143, travelYMm: 89, travelZMm: 170, pixelMm: 0.034, irradianceMwPerCm2: 3.1, highestLiftMmPerS: 5, delayCounting: 'from light-off', machineRatePerHour: 1.1 } },
+  { kind: 'material', technology: 'resin', name: 'Lumaca tough, stock', stock: true, own: { resinKind: 'tough', workingRangeC: [20, 30], resinDensityGPerCm3: 1.12, penetrationDepthMm: 0.14, criticalDoseMjPerCm2: 4.1 } },
+  { kind: 'material', technology: 'resin', name: 'Lumaca tough grey', parent: 'Lumaca tough, stock', own: { brand: 'Lumaca', colour: 'grey', pricePerLitre: 38 } },
+  { kind: 'process', technology: 'resin', name: 'Resin 0.05', own: { resinLayerMm: 0.05, exposureS: 2.6, exposureBottomS: 26, bottomThicknessMm: 0.25, transitionLayers: 6, liftFirstMm: 3, liftFirstMmPerS: 1, liftSecondMm: 4, returnFirstMm: 4, pauseBeforeExposureS: 1.5 } },
+  { kind: 'process', technology: 'resin', name: 'Resin 0.03', parent: 'Resin 0.05', own: { resinLayerMm: 0.03, exposureS: 2 }, reasons: { exposureS: why('copied from elsewhere', 'from a colleague’s card, not tested here') } },
 ];
 
 export const demoMachinesOnFloor = [

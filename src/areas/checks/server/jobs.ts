@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -6,12 +6,13 @@ import { file } from '../../../platform/files/tables.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { findMachine } from '../../machines/server/index.ts';
+import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { JobRow } from '../model/pages.ts';
 import type { JobClass } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { makeSheet, pinOf } from './sheet.ts';
-import { checkRun, job, recipe, recipeAssignment } from './tables.ts';
+import { checkRun, job } from './tables.ts';
 
 export interface NewJob { readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due?: string | null | undefined; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly fileSha: string; readonly fileName: string }
 export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
@@ -25,9 +26,8 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
   return ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db }, recipeId = ctx.newId(), id = ctx.newId();
-    await db.insert(recipe).values({ id: recipeId, name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, processId: input.processId, createdAt: ctx.clock.now() });
-    await db.insert(recipeAssignment).values({ recipeId, role: 'part body', mount: 0, slot: 0, toolId: input.toolId, materialId: input.materialId });
+    const inside = { ...ctx, db }, id = ctx.newId();
+    const recipeId = await insertRecipe(inside, { name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: m.printerId, processId: input.processId, overrides: {}, kept: false, roles: [{ role: 'part body', toolId: input.toolId, materialId: input.materialId }] });
     const [row] = await db.insert(job).values({ id, title: input.title, class: input.class, quantity: input.quantity, due: input.due ? new Date(input.due) : null, recipeId, fileSha: input.fileSha, fileName: input.fileName, fileSize: stored.size, createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
     await recordEvent(inside, { subjectKind: 'job', subjectId: id, subjectName: jobName(row!.number!), what: 'job received', to: { title: input.title, file: input.fileName, class: input.class } });
     await queueRun(inside, id);
@@ -82,9 +82,8 @@ export async function findRun(ctx: Pick<Ctx, 'db'>, runId: string) {
 }
 
 export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
-  const [r] = await ctx.db.select().from(recipe).where(eq(recipe.id, row.recipeId));
-  const [a] = await ctx.db.select().from(recipeAssignment).where(eq(recipeAssignment.recipeId, row.recipeId));
-  return { machineId: r!.machineId, processId: r!.processId, toolId: a!.toolId, materialId: a!.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity };
+  const r = (await findRecipe(ctx, row.recipeId))!, body = r.roles.find((x) => x.role === 'part body')!;
+  return { machineId: r.machineId!, processId: r.processId, toolId: body.toolId!, materialId: body.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity };
 }
 
 /** A job with its newest run, and whether anything the verdict was pinned to has changed since. */
@@ -118,4 +117,11 @@ export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRo
     left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
     order by j.number desc limit ${limit}`);
   return rows.rows.map((r) => ({ ...r, name: jobName(Number(r['number'])) })) as unknown as JobRow[];
+}
+
+/** Open jobs whose recipe is one of these. */
+export async function listJobsOfRecipes(ctx: Pick<Ctx, 'db'>, recipeIds: readonly string[]): Promise<{ id: string; name: string; title: string }[]> {
+  if (recipeIds.length === 0) return [];
+  const rows = await ctx.db.select({ id: job.id, number: job.number, title: job.title }).from(job).where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued']))).orderBy(desc(job.number)).limit(200);
+  return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number!) }));
 }

@@ -1,29 +1,11 @@
 import { sql } from 'drizzle-orm';
-import { bigint, check, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigint, check, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { file } from '../../../platform/files/tables.ts';
-import { profile } from '../../library/server/tables.ts';
-import { machine } from '../../machines/server/tables.ts';
+import { recipe } from '../../recipes/server/tables.ts';
 import type { CheckOutcome } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
-
-export const recipe = pgTable('recipe', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  machineId: text('machine_id').notNull().references(() => machine.id),
-  processId: text('process_id').notNull().references(() => profile.id),
-  createdAt: at('created_at').notNull(),
-});
-/** One row per recipe role; one tool and one material is the common case. */
-export const recipeAssignment = pgTable('recipe_assignment', {
-  recipeId: text('recipe_id').notNull().references(() => recipe.id),
-  role: text('role').notNull(),
-  mount: integer('mount').notNull(),
-  slot: integer('slot').notNull(),
-  toolId: text('tool_id').notNull().references(() => profile.id),
-  materialId: text('material_id').notNull().references(() => profile.id),
-}, (t) => [primaryKey({ columns: [t.recipeId, t.role] }), check('assignment_role', sql`${t.role} in ('part body', 'support', 'support contact', 'raft/brim', 'purge')`)]);
 
 export const job = pgTable('job', {
   id: text('id').primaryKey(),

@@ -1,7 +1,7 @@
 import type { Failure } from '../../../core/result/result.ts';
 
 export type LibraryFailure =
-  | { readonly code: 'noProfile' } | { readonly code: 'noRevision' } | { readonly code: 'stockReadOnly' }
+  | { readonly code: 'noProfile' } | { readonly code: 'noRevision' } | { readonly code: 'stockReadOnly' } | { readonly code: 'needsLead' } | { readonly code: 'notInReview'; readonly number: number }
   | { readonly code: 'nameTaken'; readonly name: string } | { readonly code: 'badValue'; readonly detail: Failure };
 
 /** Words of each failure: what, and what to do. A forgotten code does not compile. */
@@ -9,6 +9,8 @@ export const libraryText = {
   noProfile: () => 'There is no such profile; it may have been opened from an old link',
   noRevision: () => 'There is no such revision of this profile',
   stockReadOnly: () => 'Stock profiles are read-only; copy it first, in one step',
+  needsLead: () => 'Releasing and returning is a lead’s; ask one to look at the review',
+  notInReview: (f: { number: number }) => `Revision ${f.number} is not in review any more; open the profile again`,
   nameTaken: (f: { name: string }) => `There is a profile named “${f.name}” already; choose another name`,
   badValue: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join(': '),
 } satisfies { [C in LibraryFailure['code']]: (f: Extract<LibraryFailure, { code: C }>) => string };

@@ -1,4 +1,4 @@
-import { array, mixed, object, string } from 'yup';
+import { array, boolean, mixed, object, string } from 'yup';
 
 const key = /^[a-zA-Z0-9]{1,60}$/;
 /** A map by setting key; values are judged by the catalogue in the use-case. */
@@ -12,6 +12,8 @@ export const copySchema = object({ name: nameSchema }).noUnknown().required();
 export const draftSchema = object({ baseRevisionId: string().max(60).required(), typed: bySetting(isTyped).required() }).noUnknown().required();
 export const saveSchema = object({
   baseRevisionId: string().max(60).required(), own: bySetting(isValue).required(), reasons: bySetting(isReason).required(),
-  message: string().trim().min(3, 'Say why in a few words').max(300).required('Say why in one line'), decided: array().of(string().max(60).required()),
+  message: string().trim().min(3, 'Say why in a few words').max(300).required('Say why in one line'), decided: array().of(string().max(60).required()), review: boolean(),
 }).noUnknown().required();
 export const restoreSchema = object({ revisionId: string().max(60).required() }).noUnknown().required();
+export const decisionSchema = object({ revisionId: string().max(60).required(), decision: string<'released' | 'returned'>().oneOf(['released', 'returned']).required(), comment: string().trim().min(3, 'Say why in a few words').max(500).required('Say why in one line') }).noUnknown().required();
+export const retireSchema = object({ retired: boolean().required(), why: string().trim().max(300).defined() }).noUnknown().required();

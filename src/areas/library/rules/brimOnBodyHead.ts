@@ -9,7 +9,7 @@ export const brimOnBodyHead = defineRecipeRule({
   reads: [],
   find: (r) => {
     const part = r.input.roles.find((x) => x.role === 'part body');
-    return r.input.roles.filter((x) => part && x.role === 'raft and brim' && x.toolId !== part.toolId).map((x) => ({ severity: 'caution' as const, title: 'Raft and brim are on another head', figure: x.materialName, limit: part!.materialName, origin: 'recipe', fix: 'lay them with the head of the part', change: { roles: r.input.roles.filter((other) => other !== x) } }));
+    return r.input.roles.filter((x) => part && x.role === 'raft/brim' && x.toolId !== part.toolId).map((x) => ({ severity: 'caution' as const, title: 'Raft and brim are on another head', figure: x.materialName, limit: part!.materialName, origin: 'recipe', fix: 'lay them with the head of the part', change: { roles: r.input.roles.filter((other) => other !== x) } }));
   },
-  examples: { passes: [{ says: 'on the same', change: { roles: [BODY, { ...BODY, role: 'raft and brim' }] } }], fails: [{ says: 'on another', change: { roles: [BODY, { ...BODY, role: 'raft and brim', toolId: 'tool2' }] } }] },
+  examples: { passes: [{ says: 'on the same', change: { roles: [BODY, { ...BODY, role: 'raft/brim' }] } }], fails: [{ says: 'on another', change: { roles: [BODY, { ...BODY, role: 'raft/brim', toolId: 'tool2' }] } }] },
 });

@@ -22,7 +22,7 @@ export interface RecipeMachine {
   readonly knownForDays: number | null;
 }
 /** One role of a recipe: what is printed with which tool and material. */
-export interface RecipeRole { readonly role: 'part body' | 'support' | 'support contact' | 'raft and brim'; readonly toolId: string; readonly materialId: string; readonly materialName: string; readonly family: string; readonly bondsWith: string; readonly supportPartners: string }
+export interface RecipeRole { readonly role: 'part body' | 'support' | 'support contact' | 'raft/brim'; readonly toolId: string; readonly materialId: string; readonly materialName: string; readonly family: string; readonly bondsWith: string; readonly supportPartners: string }
 
 export interface RecipeInput {
   readonly technology: Technology;

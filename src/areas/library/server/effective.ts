@@ -4,18 +4,23 @@ import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
 import { findPairing, findPairingHead, listLevels } from './queries.ts';
 
-export interface Combination { readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null; readonly toolId: string | null; readonly materialId: string | null; readonly processId: string | null }
+export interface Combination { readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null; /** Where no machine is chosen yet. */ readonly printerId?: string | null; readonly toolId: string | null; readonly materialId: string | null; readonly processId: string | null }
 
 /** Effective values with provenance for a machine, tool, material and process: pairing of the machine, pairing of the
  *  printer profile, process, material, tool, printer; then formulas and defaults. */
 export async function resolveCombination(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Map<string, Effective>> {
-  const levels: Level[] = [];
-  if (c.machine && c.toolId && c.materialId) {
-    levels.push(...await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId));
-    levels.push(...await pairingLevel(ctx, 'printer', c.machine.printerId, 'printer profile', c.toolId, c.materialId));
+  return resolveValues(await levelsOf(ctx, c));
+}
+
+/** Where values can come from, strongest first. */
+export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Level[]> {
+  const levels: Level[] = [], printerId = c.machine?.printerId ?? c.printerId ?? null;
+  if (c.toolId && c.materialId) {
+    if (c.machine) levels.push(...await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId));
+    if (printerId) levels.push(...await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId));
   }
-  for (const id of [c.processId, c.materialId, c.toolId, c.machine?.printerId ?? null]) if (id) levels.push(...await listLevels(ctx, id));
-  return resolveValues(levels);
+  for (const id of [c.processId, c.materialId, c.toolId, printerId]) if (id) levels.push(...await listLevels(ctx, id));
+  return levels;
 }
 
 async function pairingLevel(ctx: Pick<Ctx, 'db'>, scope: 'machine' | 'printer', scopeId: string, name: string, toolId: string, materialId: string): Promise<Level[]> {

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
-import type { Entries, ProfileRow } from '../model/records.ts';
+import type { Entries, ProfileRow, RevisionState } from '../model/records.ts';
 import { draft, pairing, pairingRevision, profile, revision, revisionEvent } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db'>;
@@ -19,11 +19,37 @@ export async function findProfileByKey(ctx: Reader, kind: Profile['kind'], key: 
   return row ?? null;
 }
 
+/** The state of a revision: its last event. The column is named in full: alone in a select it would be read as the event's. */
+const stateOf = sql<RevisionState>`(select e.state from ${revisionEvent} e where e.revision_id = "revision"."id" order by e.seq desc limit 1)`;
+
 /** The newest revision that is released; every profile has one from its making on. */
 export async function getHead(ctx: Reader, profileId: string): Promise<Revision> {
-  const [row] = await ctx.db.select().from(revision).where(eq(revision.profileId, profileId)).orderBy(desc(revision.number)).limit(1);
+  const [row] = await ctx.db.select().from(revision).where(and(eq(revision.profileId, profileId), sql`${stateOf} = 'released'`)).orderBy(desc(revision.number)).limit(1);
   if (!row) throw new RangeError(`profile ${profileId} has no revision`);
   return row;
+}
+
+/** The newest revision that was not returned, released or still in review: what the next edit starts from. */
+export async function getTip(ctx: Reader, profileId: string): Promise<Revision> {
+  const [row] = await ctx.db.select().from(revision).where(and(eq(revision.profileId, profileId), sql`${stateOf} in ('released', 'in review')`)).orderBy(desc(revision.number)).limit(1);
+  if (!row) throw new RangeError(`profile ${profileId} has no revision`);
+  return row;
+}
+
+export async function findRevisionState(ctx: Reader, revisionId: string): Promise<RevisionState | null> {
+  const [row] = await ctx.db.select({ state: stateOf }).from(revision).where(eq(revision.id, revisionId));
+  return row?.state ?? null;
+}
+
+/** Revisions that wait for a lead: the newest of each profile, if it is in review. */
+export async function listInReview(ctx: Reader): Promise<{ profileId: string; revisionId: string; name: string; kind: string; number: number; message: string; authorName: string; at: string }[]> {
+  const rows = await ctx.db.execute(sql`
+    select p.id as "profileId", r.id as "revisionId", p.name, p.kind, r.number, r.message, r.author_name as "authorName", r.at
+    from ${revision} r join ${profile} p on p.id = r.profile_id
+    where r.number = (select max(n.number) from ${revision} n where n.profile_id = p.id)
+      and (select e.state from ${revisionEvent} e where e.revision_id = r.id order by e.seq desc limit 1) = 'in review'
+    order by r.at`);
+  return rows.rows.map((r) => ({ ...(r as never as { profileId: string; revisionId: string; name: string; kind: string; number: number; message: string; authorName: string }), at: new Date(r['at'] as string).toISOString() }));
 }
 
 export async function findRevision(ctx: Reader, id: string): Promise<Revision | null> {
@@ -32,7 +58,7 @@ export async function findRevision(ctx: Reader, id: string): Promise<Revision | 
 }
 
 export async function listRevisions(ctx: Reader, profileId: string) {
-  return ctx.db.select({ id: revision.id, number: revision.number, message: revision.message, authorName: revision.authorName, at: revision.at, own: revision.own, reasons: revision.reasons, state: sql<string>`(select e.state from ${revisionEvent} e where e.revision_id = ${revision.id} order by e.at desc, e.id desc limit 1)` })
+  return ctx.db.select({ id: revision.id, number: revision.number, message: revision.message, authorName: revision.authorName, at: revision.at, own: revision.own, reasons: revision.reasons, state: stateOf, comment: sql<string | null>`(select e.comment from ${revisionEvent} e where e.revision_id = "revision"."id" and e.state = 'returned' order by e.seq desc limit 1)` })
     .from(revision).where(eq(revision.profileId, profileId)).orderBy(desc(revision.number));
 }
 
@@ -56,19 +82,26 @@ export async function listChildren(ctx: Reader, profileId: string) {
   return ctx.db.select({ id: profile.id, name: profile.name }).from(profile).where(eq(profile.parentId, profileId)).orderBy(asc(profile.name));
 }
 
+/** Profiles that start from this one, however far down. */
+export async function listDescendants(ctx: Reader, profileId: string): Promise<{ id: string; name: string; kind: string }[]> {
+  const rows = await ctx.db.execute(sql`with recursive below as (select id, name, kind from ${profile} where parent_id = ${profileId} union select p.id, p.name, p.kind from ${profile} p join below b on p.parent_id = b.id) select id, name, kind from below order by name limit 2000`);
+  return rows.rows as unknown as { id: string; name: string; kind: string }[];
+}
+
 /** Profiles whose name, key, tags or family hold every word asked for. */
-export async function searchProfiles(ctx: Reader, q: { text?: string | undefined; kind?: string | undefined; limit?: number }): Promise<ProfileRow[]> {
+export async function searchProfiles(ctx: Reader, q: { text?: string | undefined; kind?: string | undefined; technology?: string | undefined; retired?: boolean; limit?: number }): Promise<ProfileRow[]> {
   const words = (q.text ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 8);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
   const rows = await ctx.db.execute(sql`
-    select p.id, p.kind, p.key, p.name, p.stock, p.tags, parent.name as "parentName", r.number as revision, r.at,
+    select p.id, p.kind, p.key, p.name, p.technology, p.stock, p.tags, p.retired_at is not null as retired, parent.name as "parentName", r.number as revision, r.at,
            (select count(*)::int from jsonb_object_keys(r.own)) as "ownCount", coalesce(r.own->>'family', r.resolved->>'family') as family
-    from ${profile} p
+    from (select * from ${profile} p
+      where ${q.kind ? sql`p.kind = ${q.kind}` : sql`true`} and ${q.retired ? sql`true` : sql`p.retired_at is null`} and ${q.technology ? sql`p.technology = ${q.technology}` : sql`true`}
+      ${words.length > 0 ? sql`and ${sql.join(words.map((w) => sql`(p.name || ' ' || p.key || ' ' || p.tags::text) ilike ${like(w)}`), sql` and `)}` : sql``}
+      order by p.stock, p.name limit ${q.limit ?? 200}) p
     left join ${profile} parent on parent.id = p.parent_id
     cross join lateral (select number, at, own, resolved from ${revision} where profile_id = p.id order by number desc limit 1) r
-    where ${q.kind ? sql`p.kind = ${q.kind}` : sql`true`}
-    ${words.length > 0 ? sql`and ${sql.join(words.map((w) => sql`(p.name || ' ' || p.key || ' ' || p.tags::text) ilike ${like(w)}`), sql` and `)}` : sql``}
-    order by p.stock, p.name limit ${q.limit ?? 200}`);
+    order by p.stock, p.name`);
   return rows.rows.map((r) => ({ ...(r as unknown as ProfileRow), at: new Date(r['at'] as string).toISOString() }));
 }
 

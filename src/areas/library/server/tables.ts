@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, type AnyPgColumn } from 'drizzle-orm/pg-core';
-import type { Entries, Reasons } from '../model/records.ts';
+import { bigint, boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import type { Entries, Reasons, RevisionState } from '../model/records.ts';
 import type { Values } from '../settings/define.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
@@ -10,12 +10,18 @@ export const profile = pgTable('profile', {
   kind: text('kind').$type<'printer' | 'tool' | 'material' | 'process'>().notNull(),
   key: text('key').notNull(),
   name: text('name').notNull(),
+  technology: text('technology').$type<'filament' | 'resin'>().notNull().default('filament'),
+  notes: text('notes').notNull().default(''),
   parentId: text('parent_id').references((): AnyPgColumn => profile.id),
   stock: boolean('stock').notNull().default(false),
   tags: jsonb('tags').$type<string[]>().notNull().default([]),
   ownerId: text('owner_id').notNull(),
   createdAt: at('created_at'),
+  /** Since when it is out of use; history and proofs stay. */
+  retiredAt: timestamp('retired_at', { withTimezone: true }),
 }, (t) => [
+  check('profile_technology', sql`${t.technology} in ('filament', 'resin')`),
+  index('profile_parent').on(t.parentId),
   unique('profile_key').on(t.kind, t.key),
   check('profile_kind', sql`${t.kind} in ('printer', 'tool', 'material', 'process')`),
   check('profile_not_own_parent', sql`${t.parentId} is distinct from ${t.id}`),
@@ -46,11 +52,13 @@ export const revision = pgTable('revision', {
 export const revisionEvent = pgTable('revision_event', {
   id: text('id').primaryKey(),
   revisionId: text('revision_id').notNull().references(() => revision.id),
-  state: text('state').$type<'in review' | 'released' | 'retired'>().notNull(),
+  /** Order of events: two may share a time. */
+  seq: bigint('seq', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+  state: text('state').$type<RevisionState>().notNull(),
   by: text('by').notNull(),
   at: at('at'),
   comment: text('comment'),
-}, (t) => [check('revision_event_state', sql`${t.state} in ('in review', 'released', 'retired')`)]);
+}, (t) => [check('revision_event_state', sql`${t.state} in ('in review', 'released', 'returned', 'retired')`), index('revision_event_revision').on(t.revisionId, t.seq)]);
 
 export const draft = pgTable('draft', {
   profileId: text('profile_id').notNull().references(() => profile.id),

@@ -13,4 +13,5 @@ export const catalogue: readonly Setting[] = [...printerSettings, ...resinPrinte
 
 const byKey = new Map(catalogue.map((s) => [s.key, s]));
 export const findSetting = (key: string): Setting | undefined => byKey.get(key);
-export const settingsOf = (kind: ProfileKind): readonly Setting[] => catalogue.filter((s) => s.owners.includes(kind));
+/** Settings that may stand in a kind of profile. Travel and motion of the plate, names and blocks belong to both technologies' printers. */
+export const settingsOf = (kind: ProfileKind, technology?: 'filament' | 'resin'): readonly Setting[] => catalogue.filter((s) => s.owners.includes(kind) && (!technology || s.technology === 'both' || s.technology === technology));

@@ -2,6 +2,7 @@ import { SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
+import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
 import type { ProfileRow } from '../model/records.ts';
 
@@ -12,6 +13,7 @@ export function LibraryScreen() {
   const { data, error } = useQuery({ queryKey: ['profiles', text, kind], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}&kind=${kind}`), placeholderData: (before) => before });
   return (
     <>
+      <LibraryRooms here="/library" />
       <div className="band"><div><div className="kind">Library</div><h1>Profiles</h1></div>
         <div className="end"><TextInput aria-label="Search profiles" placeholder="Name, key or tag" value={text} onChange={(e) => setText(e.currentTarget.value)} w={240} size="xs" autoFocus />
           <SegmentedControl size="xs" value={kind} onChange={setKind} data={kinds.map(([value, label]) => ({ value, label }))} />

@@ -13,6 +13,8 @@ import type { ProfilePage } from '../model/pages.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
 import { GaugeRow } from './GaugeRow.tsx';
+import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { ReviewPanel } from './ReviewPanel.tsx';
 import { SaveDialog } from './SaveDialog.tsx';
 import { SettingSide } from './SettingSide.tsx';
 
@@ -43,22 +45,32 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!page) return <p className="empty">Opening the profile…</p>;
   const changed = Object.keys(typed).length, firstGroup = groups.find((g) => rows.some((r) => findSetting(r.key)!.group === g));
-  const begin = (): void => { if (page.stock) { setDialog('copy'); return; } setBase(base ?? page.head.id); setEditing(true); };
+  const begin = (): void => {
+    if (page.stock) { setDialog('copy'); return; }
+    if (!base) setTyped(typedFrom(page)); // what waits for review is what the next edit starts from
+    setBase(base ?? page.tip.id); setEditing(true);
+  };
   const stop = (): void => { setTyped({}); setEditing(false); if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} }); setBase(null); };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
   return (
     <>
+      <LibraryRooms here={null} />
       <div className="band">
         <div><div className="kind">{page.kind}{page.machine && <> beside <b>{page.machine.name} · {page.machine.tool}</b></>}</div><h1>{page.name}</h1></div>
-        <span className="chip">{page.stock ? 'stock, read-only' : editing ? `draft of revision ${page.head.number + 1} · from released ${page.head.number}` : `released revision ${page.head.number}`}</span>
+        <span className="chip">{page.stock ? 'stock, read-only' : editing ? `draft of revision ${page.revisions[0]!.number + 1} · from ${page.tip.state} ${page.tip.number}` : `released revision ${page.head.number}`}</span>
+        {page.tip.state === 'in review' && <span className="chip"><StateMark mark="due" /> revision {page.tip.number} in review</span>}
+        {page.retired && <span className="chip">retired</span>}
         {changed > 0 && <span className="chip">{changed} {changed === 1 ? 'value' : 'values'} changed</span>}
         <div className="end">
           <button className="btn" onClick={() => setDialog('history')}>History</button>
+          <a className="btn" href={`/library/compare?with=${id}`}>Compare</a>
+          {mayChange && !page.stock && <button className="btn" onClick={() => void retire(page, client)}>{page.retired ? 'Back in use' : 'Retire'}</button>}
           {mayChange && <button className="btn" onClick={() => setDialog('copy')}>Copy</button>}
           {mayChange && !editing && <button className="btn p" onClick={begin}>Edit</button>}
           {editing && <><button className="btn" onClick={stop}>Throw away</button><button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>Save with a reason</button></>}
         </div>
       </div>
+      {page.tip.state === 'in review' && !editing && <ReviewPanel page={page} />}
       <div className="page ledger">
         <div className="left">
           <h3>Show</h3>
@@ -86,14 +98,30 @@ export function ProfileScreen({ id }: { readonly id: string }) {
         <SettingSide row={row} profileName={page.name} />
       </div>
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
-      {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith) => {
+      {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith, state) => {
         setDialog(null); setTyped({}); setBase(null); setEditing(false);
-        tellDone(mergedWith ? `Saved as revision ${number}, merged with revision ${mergedWith}` : `Saved as revision ${number}`);
+        tellDone(`${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`);
         void client.invalidateQueries({ queryKey: ['profile', id] });
       }} />}
       <HistoryDialog open={dialog === 'history'} page={page} onClose={() => setDialog(null)} />
     </>
   );
+}
+
+/** Texts of what the newest revision changes against the released one, as an editor starts from them. */
+function typedFrom(page: ProfilePage): Record<string, string | null> {
+  const typed: Record<string, string | null> = {};
+  if (page.tip.id === page.head.id) return typed;
+  for (const key of new Set([...Object.keys(page.head.own), ...Object.keys(page.tip.own)])) {
+    if (JSON.stringify(page.head.own[key]) === JSON.stringify(page.tip.own[key])) continue;
+    const value = page.tip.own[key], setting = findSetting(key);
+    if (setting) typed[key] = value === undefined ? '' : showValue(setting, value);
+  }
+  return typed;
+}
+
+async function retire(page: ProfilePage, client: ReturnType<typeof useQueryClient>): Promise<void> {
+  try { await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' }); tellDone(page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay, and it can come back`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); }
 }
 
 function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {
@@ -126,15 +154,15 @@ function CopyDialog({ open, page, onClose }: { readonly open: boolean; readonly 
 function HistoryDialog({ open, page, onClose }: { readonly open: boolean; readonly page: ProfilePage; readonly onClose: () => void }) {
   const mayChange = useMayChange(), client = useQueryClient();
   const [shown, setShown] = useState<string | null>(null);
-  const restore = async (revisionId: string): Promise<void> => { try { const r = await post<{ number: number }>(`/api/profiles/${page.id}/restore`, { revisionId }); tellDone(`Restored as revision ${r.number}`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); } };
+  const restore = async (revisionId: string): Promise<void> => { try { const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId }); tellDone(`Restored as revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); } };
   return (
     <Modal opened={open} onClose={onClose} title={`History of ${page.name}`} size="lg" transitionProps={{ duration: 0 }}>
       <table className="list"><thead><tr><th>Revision</th><th>Why</th><th>Who</th><th>When</th><th /></tr></thead>
         <tbody>{page.revisions.map((r) => (
           <tr key={r.id}><td className="f">r{r.number} <span className="dim">{r.state}</span></td>
-            <td>{r.message}{shown === r.id && <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>{Object.entries(r.own).map(([k, v]) => { const s = findSetting(k); return s && <li key={k}>{s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span></li>; })}{Object.keys(r.own).length === 0 && <li>no own values</li>}</ul>}</td>
+            <td>{r.message}{r.comment && <div className="hint">returned: {r.comment}</div>}{shown === r.id && <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>{Object.entries(r.own).map(([k, v]) => { const s = findSetting(k); return s && <li key={k}>{s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span></li>; })}{Object.keys(r.own).length === 0 && <li>no own values</li>}</ul>}</td>
             <td>{r.authorName}</td><td>{day(r.at)}</td>
-            <td style={{ whiteSpace: 'nowrap' }}><button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>{shown === r.id ? 'Hide' : 'Read'}</button> {mayChange && !page.stock && r.id !== page.head.id && <button className="btn" onClick={() => void restore(r.id)}>Restore</button>}</td></tr>
+            <td style={{ whiteSpace: 'nowrap' }}><button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>{shown === r.id ? 'Hide' : 'Read'}</button> {mayChange && !page.stock && r.id !== page.tip.id && <button className="btn" onClick={() => void restore(r.id)}>Restore</button>}</td></tr>
         ))}</tbody></table>
     </Modal>
   );

@@ -1,6 +1,7 @@
 import { Modal, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
+import { usePerson } from '../../../ui/person.tsx';
 import type { Conflict } from '../model/merge.ts';
 import type { ProfilePage } from '../model/pages.ts';
 import type { ReasonKind, Reasons } from '../model/records.ts';
@@ -9,17 +10,18 @@ import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
 
 const reasonKinds: readonly ReasonKind[] = ['measured', 'habit, untested', 'works round a fault', 'spares the machine', 'copied from elsewhere', 'job-specific'];
-type Outcome = { saved: true; number: number; mergedWith: number | null } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
+type Outcome = { saved: true; number: number; mergedWith: number | null; state: string } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
  *  shown and the saver chooses. */
-export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null) => void }) {
+export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null, state: string) => void }) {
+  const isLead = usePerson().role === 'lead';
   const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [slip, setSlip] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
   const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.profileValue ?? null, parsed }; });
   const bad = changes.filter((c) => c.parsed && !c.parsed.ok);
-  const save = async (): Promise<void> => {
+  const save = async (review: boolean): Promise<void> => {
     const own: Record<string, SettingValue> = { ...base.own };
     const reasons: Record<string, Reasons[string]> = { ...base.reasons };
     for (const c of changes) {
@@ -28,13 +30,14 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
       if (c.parsed?.ok) { own[c.key] = c.parsed.value; reasons[c.key] = { kind, text: message }; } else delete own[c.key];
     }
     try {
-      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, { baseRevisionId, own, reasons, message, decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [] });
-      if (outcome.saved) onSaved(outcome.number, outcome.mergedWith); else setConflict(outcome);
+      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, { baseRevisionId, own, reasons, message, decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [], review });
+      if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state); else setConflict(outcome);
     } catch (e) { setSlip((e as Error).message); }
   };
+  const why = bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : null;
   const open = conflict?.conflicts.filter((c) => !choice[c.key]) ?? [];
   return (
-    <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.head.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
+    <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.revisions[0]!.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
       <table className="list"><thead><tr><th>Setting</th><th className="n">Before</th><th className="n">Typed</th><th className="n">Now</th></tr></thead>
         <tbody>{changes.map((c) => <tr key={c.key}><td>{c.setting.label}</td><td className="n">{showValue(c.setting, c.before)}</td><td className="n">{typed[c.key] || '(cleared)'}</td><td className="n">{c.parsed === null ? 'from parent' : c.parsed.ok ? showValue(c.setting, c.parsed.value) : c.parsed.failure.what}</td></tr>)}</tbody></table>
       {conflict && <div role="alert" style={{ borderLeft: '3px solid var(--ochre)', padding: '8px 12px', margin: '12px 0', background: 'var(--ochre-pale)' }}>
@@ -45,10 +48,14 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
             <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} /> theirs: <span className="f">{showValue(s, c.theirs)}</span></label>
           </fieldset>); })}
       </div>}
-      <form onSubmit={(e) => { e.preventDefault(); void save(); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>
+      <form onSubmit={(e) => { e.preventDefault(); void save(!isLead); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>
         <TextInput label="Why, in one line" value={message} onChange={(e) => setMessage(e.currentTarget.value)} error={slip} data-autofocus />
         <NativeSelect label="Kind of reason" data={[...reasonKinds]} value={kind} onChange={(e) => setKind(e.currentTarget.value as ReasonKind)} />
-        <button className="btn p" type="submit" disabled={bad.length > 0 || message.trim().length < 3 || open.length > 0}>{bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : open.length > 0 ? 'Choose for each setting' : 'Save'}</button>
+        <div style={{ display: 'flex', gap: 10, gridColumn: '1 / -1', alignItems: 'center' }}>
+          <button className="btn p" type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>{why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}</button>
+          {isLead && <button className="btn" type="button" disabled={why !== null || message.trim().length < 3 || open.length > 0} onClick={() => void save(true)}>Send to review</button>}
+          <span className="hint">{isLead ? 'Released, it is in force at once.' : 'A lead releases it; until then the released values stay in force.'}</span>
+        </div>
       </form>
     </Modal>
   );

@@ -4,3 +4,4 @@ export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
 export { askCalliper } from '../devices/calliper.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
+export { getPairingMatrix } from './matrix.ts';

@@ -1,5 +1,6 @@
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
+import { listInReview } from '../../library/server/index.ts';
 import { listJobs } from '../../checks/server/index.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import { listTrials } from '../../trials/server/index.ts';
@@ -7,9 +8,10 @@ import type { Today } from '../model/today.ts';
 
 /** What needs somebody now, from the records as they are. */
 export async function getToday(ctx: Ctx): Promise<Today> {
-  const [trials, jobs, cards, events] = [await listTrials(ctx), await listJobs(ctx), await listMachineCards(ctx), await listEvents(ctx, { limit: 8 })];
+  const [reviews, trials, jobs, cards, events] = [await listInReview(ctx), await listTrials(ctx), await listJobs(ctx), await listMachineCards(ctx), await listEvents(ctx, { limit: 8 })];
   const open = new Set(['planned', 'printing', 'interrupted', 'measuring']);
   return {
+    reviews,
     trials: trials.filter((t) => open.has(t.state)),
     blocked: jobs.filter((j) => j.verdict === 'blocked' && j.state !== 'cleared'),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),

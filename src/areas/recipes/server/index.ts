@@ -1,0 +1,2 @@
+export { findRecipe, getRecipePage, insertRecipe, keepRecipe, listRecipes, listRecipesUsing, pinRecipe } from './recipes.ts';
+export { makeRecipeSheet } from './sheet.ts';
