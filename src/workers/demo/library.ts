@@ -34,8 +34,8 @@ export const demoProfiles: readonly DemoProfile[] = [
   { kind: 'process', name: 'Draft 0.28', parent: 'Layers 0.20, stock', own: { layerHeightMm: 0.28, visibleWallSpeedMmPerS: 60, walls: 2, lineWidthMm: 0.46 } },
   { kind: 'process', name: 'Stout 0.30', parent: 'Layers 0.20, stock', own: { layerHeightMm: 0.3, lineWidthMm: 0.66, walls: 4, visibleWallSpeedMmPerS: 35, infillPercent: 50 } },
   { kind: 'printer', technology: 'resin', name: 'Calanca R7', own: { travelXMm: 143, travelYMm: 89, travelZMm: 170, pixelMm: 0.034, irradianceMwPerCm2: 3.1, highestLiftMmPerS: 5, delayCounting: 'from light-off', machineRatePerHour: 1.1 } },
-  { kind: 'material', technology: 'resin', name: 'Lumaca tough, stock', stock: true, own: { resinKind: 'tough', workingRangeC: [20, 30], resinDensityGPerCm3: 1.12, penetrationDepthMm: 0.14, criticalDoseMjPerCm2: 4.1 } },
-  { kind: 'material', technology: 'resin', name: 'Lumaca tough grey', parent: 'Lumaca tough, stock', own: { brand: 'Lumaca', colour: 'grey', pricePerLitre: 38 } },
+  { kind: 'material', technology: 'resin', name: 'Lumaca tough, stock', stock: true, own: { resinKind: 'tough', workingRangeC: [20, 30], penetrationDepthMm: 0.14, criticalDoseMjPerCm2: 4.1 } },
+  { kind: 'material', technology: 'resin', name: 'Lumaca tough grey', parent: 'Lumaca tough, stock', own: { brand: 'Lumaca', colour: 'grey' } },
   { kind: 'process', technology: 'resin', name: 'Resin 0.05', own: { resinLayerMm: 0.05, exposureS: 2.6, exposureBottomS: 26, bottomThicknessMm: 0.25, transitionLayers: 6, liftFirstMm: 3, liftFirstMmPerS: 1, liftSecondMm: 4, returnFirstMm: 4, pauseBeforeExposureS: 1.5 } },
   { kind: 'process', technology: 'resin', name: 'Resin 0.03', parent: 'Resin 0.05', own: { resinLayerMm: 0.03, exposureS: 2 }, reasons: { exposureS: why('copied from elsewhere', 'from a colleague’s card, not tested here') } },
 ];

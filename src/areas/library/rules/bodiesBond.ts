@@ -8,7 +8,7 @@ const OTHER: RecipeRole = { role: 'part body', toolId: 'tool2', materialId: 'pla
 export const bodiesBond = defineRecipeRule({
   id: 'bodies-bond', about: 'recipe', technology: 'filament', title: 'Materials of one part weld to each other',
   why: 'Otherwise the part falls in two where they meet.', source: 'domain section 10, recipe',
-  reads: [],
+  reads: [], readsOfRoles: ['family', 'bondsWith'],
   find: (r) => {
     const bodies = r.input.roles.filter((x) => x.role === 'part body'), first = bodies[0];
     return bodies.slice(1).filter((x) => first && x.family !== first.family && !inList(first.bondsWith, x.family)).map((x) => ({

@@ -10,7 +10,7 @@ const filament: Values = {
   startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28\nG90', endBlock: 'M104 S0\nM140 S0\nM84',
   nozzleDiameterMm: 0.4, nozzleMaterial: 'hardened steel', hotEndMaxC: 300, catalogueFlowMm3PerS: 12, allowedFamilies: 'PLA, PETG, ASA', reservedFor: '',
   family: 'ASA', nozzleC: 248, nozzleRangeC: [240, 260], bedC: 98, bedRangeC: [85, 110], chamberC: 50, fanPercent: 15, fanRangePercent: [0, 40], enclosureNeed: 'closed', flow: 0.96, highestFlowMm3PerS: 10.4, retractionMm: 1.2, retractionMmPerS: 35, lowestLayerTimeS: 10, glassTransitionC: 100, abrasive: false, bondsWith: 'ASA, ABS', supportPartners: 'PVA, ASA', steepestOverhangDeg: 50, dryingC: 80, solubleIn: '',
-  layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40, minimumLayerTimeS: 12, supportAngleDeg: 45,
+  layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40, minimumLayerTimeS: 12, supportAngleDeg: 45, brimMm: 4,
 };
 const resin: Values = {
   travelXMm: 143, travelYMm: 89, travelZMm: 170, pixelMm: 0.034, screenWavelengthNm: 405, irradianceMwPerCm2: 3, highestLiftMmPerS: 5, samplesPerPixelMost: 4, delayCounting: 'from light-off',

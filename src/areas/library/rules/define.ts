@@ -57,6 +57,8 @@ export interface RecipeRule {
   readonly source: string;
   /** Settings without which it cannot run. */
   readonly reads: readonly string[];
+  /** Settings of each role's material that it reads through the roles. */
+  readonly readsOfRoles?: readonly string[];
   readonly needsMachine?: boolean;
   readonly find: (r: RecipeReader) => readonly RecipeFound[];
   /** Single changes to a clean recipe that it passes and finds; the type asks for one of each. */

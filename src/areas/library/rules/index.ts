@@ -9,10 +9,12 @@ import { bedWithinSupplier } from './bedWithinSupplier.ts';
 import { bodiesBond } from './bodiesBond.ts';
 import { bottomRatio } from './bottomRatio.ts';
 import { bottomThick } from './bottomThick.ts';
+import { brimForWarping } from './brimForWarping.ts';
 import { brimOnBodyHead } from './brimOnBodyHead.ts';
 import { chamberWithinMachine } from './chamberWithinMachine.ts';
 import { compensationShows } from './compensationShows.ts';
 import { delayCounts } from './delayCounts.ts';
+import { driesBelowSoftening } from './driesBelowSoftening.ts';
 import { enclosureFits } from './enclosureFits.ts';
 import { endCools } from './endCools.ts';
 import { evidenceNotDue } from './evidenceNotDue.ts';
@@ -20,6 +22,7 @@ import { exposureForLayer } from './exposureForLayer.ts';
 import { exposureProven } from './exposureProven.ts';
 import { familyOnTool } from './familyOnTool.ts';
 import { fanWithinSupplier } from './fanWithinSupplier.ts';
+import { fillHoldsTops } from './fillHoldsTops.ts';
 import { firstLayerSlow } from './firstLayerSlow.ts';
 import { flowOfLineKinds } from './flowOfLineKinds.ts';
 import { flowProven } from './flowProven.ts';
@@ -36,13 +39,16 @@ import { nozzleProven } from './nozzleProven.ts';
 import { nozzleWithinHotEnd } from './nozzleWithinHotEnd.ts';
 import { nozzleWithinSupplier } from './nozzleWithinSupplier.ts';
 import { overhangSupported } from './overhangSupported.ts';
+import { partDoesNotDissolve } from './partDoesNotDissolve.ts';
 import { pauseProven } from './pauseProven.ts';
 import { purgeThere } from './purgeThere.ts';
 import { reservedTool } from './reservedTool.ts';
 import { resinWarmEnough } from './resinWarmEnough.ts';
 import { retractionProven } from './retractionProven.ts';
+import { retractionSuitsFeed } from './retractionSuitsFeed.ts';
 import { retractionWithinDrive } from './retractionWithinDrive.ts';
 import { returnSlower } from './returnSlower.ts';
+import { scalesAlike } from './scalesAlike.ts';
 import { shadesShown } from './shadesShown.ts';
 import { speedUnscaled } from './speedUnscaled.ts';
 import { speedWithinAxes } from './speedWithinAxes.ts';
@@ -51,6 +57,7 @@ import { startHomes } from './startHomes.ts';
 import { startLevelsHomed } from './startLevelsHomed.ts';
 import { startWaits } from './startWaits.ts';
 import { stateKnown } from './stateKnown.ts';
+import { supportGapFits } from './supportGapFits.ts';
 import { supportPartner } from './supportPartner.ts';
 import { toolMounted } from './toolMounted.ts';
 import { transitionEven } from './transitionEven.ts';
@@ -68,6 +75,7 @@ export const recipeRules: readonly RecipeRule[] = [
   exposureProven, exposureForLayer, lightReaches, lightMatches, shadesShown, compensationShows,
   machineReady, toolMounted, materialLoaded, spoolNotEmpty, speedUnscaled, stateKnown,
   resinWarmEnough, evidenceNotDue,
+  supportGapFits, brimForWarping, scalesAlike, driesBelowSoftening, partDoesNotDissolve, retractionSuitsFeed, fillHoldsTops,
 ];
 
 export interface RecipeFinding extends RecipeFound { readonly rule: string; readonly about: RecipeRule['about']; readonly why: string; readonly source: string }

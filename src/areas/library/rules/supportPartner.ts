@@ -8,7 +8,7 @@ const SUPPORT: RecipeRole = { role: 'support', toolId: 'tool2', materialId: 'pla
 export const supportPartner = defineRecipeRule({
   id: 'support-partner', about: 'recipe', technology: 'filament', title: 'The support holds and comes off again',
   why: 'The wrong partner welds on, or slips off in mid-print.', source: 'domain section 10, recipe',
-  reads: [],
+  reads: [], readsOfRoles: ['family', 'supportPartners'],
   find: (r) => {
     const part = r.input.roles.find((x) => x.role === 'part body');
     return r.input.roles.filter((x) => part && x.role.startsWith('support') && x.materialId !== part.materialId && !inList(part.supportPartners, x.family)).map((x) => ({

@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { call } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { CompareColumn, ProfilePage } from '../model/pages.ts';
@@ -14,7 +14,8 @@ const MOST = 4;
 
 /** Two to four profiles, revisions or recipes side by side: only what differs, grouped, each value with its origin. */
 export function CompareScreen() {
-  const [refs, setRefs] = useState<readonly string[]>(() => { const q = new URLSearchParams(location.search); return q.get('refs')?.split(',').filter(Boolean) ?? (q.get('with') ? [`profile:${q.get('with')!}`] : []); });
+  const [refs, setRefs] = useState<readonly string[]>([]);
+  useEffect(() => { const q = new URLSearchParams(location.search); setRefs(q.get('refs')?.split(',').filter(Boolean) ?? (q.get('with') ? [`profile:${q.get('with')!}`] : [])); }, []); // the server knows no address bar
   const [all, setAll] = useState(false), [text, setText] = useState('');
   const { data, error } = useQuery({ queryKey: ['compare', refs], queryFn: () => call<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`), enabled: refs.length > 0, placeholderData: (before) => before });
   const profiles = useQuery({ queryKey: ['profiles', text, ''], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`), enabled: text.trim().length > 1 });
@@ -23,7 +24,7 @@ export function CompareScreen() {
   const first = useQuery({ queryKey: ['profile', firstId], queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`), enabled: firstId !== undefined });
   const set = (next: readonly string[]): void => { setRefs(next); history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`); };
   const add = (ref: string): void => { if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]); setText(''); };
-  const columns = data ?? [], shown = catalogue.filter((s) => columns.some((c) => c.cells[s.key]) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
+  const columns = data ?? [], shown = catalogue.filter((s) => columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
   return (
     <>
       <LibraryRooms here="/library/compare" />

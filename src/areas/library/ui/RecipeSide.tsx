@@ -16,8 +16,9 @@ export function RecipeSide({ findings, couldNot, ran, row, effective, onApply }:
       {findings.map((f) => (
         <div key={`${f.rule}${f.title}`} data-rule={f.rule} style={{ borderTop: '1px solid var(--line)', padding: '7px 0' }}>
           <div style={{ display: 'flex', gap: 6, alignItems: 'baseline' }}><StateMark mark={marks[f.severity]} /><b>{f.title}</b></div>
-          <dl className="kv"><dt>{f.severity}</dt><dd>{f.figure}</dd><dt>limit</dt><dd>{f.limit}</dd><dt>from</dt><dd>{f.origin}</dd><dt>fix</dt><dd>{f.fix}</dd></dl>
-          <p className="hint">{f.why}</p>
+          <dl className="kv"><dt>{f.severity}</dt><dd>{f.figure}</dd><dt>limit</dt><dd>{f.limit}</dd><dt>from</dt><dd>{f.origin}</dd></dl>
+          <p style={{ fontSize: 12.5, margin: '2px 0 4px' }}><b>Fix:</b> {f.fix}</p>
+          <p className="hint" style={{ marginBottom: 6 }}>{f.why}</p>
           {onApply && f.change.values && <button className="btn" onClick={() => onApply(f)}>Set for this recipe</button>}
         </div>))}
       {effective && <p className="hint">{ran} rules ran.{couldNot.length > 0 && ` ${couldNot.length} could not, for want of a value:`}</p>}

@@ -1,0 +1,23 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { recipeRules } from '../../src/areas/library/rules/index.ts';
+import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
+import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
+import { settingsPage } from '../../scripts/settingsPage.ts';
+
+const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/clean|rules\/sound/.test(f));
+const source = files.map((f) => readFileSync(path.join('src', f), 'utf8')).join('\n');
+const byFormula = new Set(catalogue.flatMap((s) => ('formula' in s && s.formula ? s.formula.reads : [])));
+const byRule = new Set(recipeRules.flatMap((r) => [...r.reads, ...(r.readsOfRoles ?? [])]));
+const asCell = new Set(lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]));
+/** What tells one spool or bottle from another: read by people and by the search. */
+const IDENTITY = new Set(['brand', 'colour', 'resinKind']);
+
+describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) => {
+  test('is read by a rule, a formula, a coupon or an estimate', () => {
+    expect(byRule.has(key) || byFormula.has(key) || asCell.has(key) || IDENTITY.has(key) || new RegExp(`\\b${key}\\b`).test(source)).toBe(true);
+  });
+  test('has a unit where it has a figure', () => { if (s.type === 'number' || s.type === 'integer' || s.type === 'range') expect(s.quantity).toBeTruthy(); });
+});
+test('docs/settings.md is what the catalogue gives', () => expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
