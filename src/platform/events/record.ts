@@ -11,6 +11,13 @@ export async function recordEvent(ctx: Ctx, e: NewEvent): Promise<void> {
   await notify(ctx, e.subjectKind, e.subjectId);
 }
 
+const EVENTS_AT_ONCE = 500;
+/** Many events of one act; listeners hear of it once per kind of subject. */
+export async function recordEvents(ctx: Ctx, events: readonly NewEvent[]): Promise<void> {
+  for (let i = 0; i < events.length; i += EVENTS_AT_ONCE) await ctx.db.insert(event).values(events.slice(i, i + EVENTS_AT_ONCE).map((e) => ({ at: ctx.clock.now(), who: ctx.user.id, whoName: ctx.user.name, ...e })));
+  for (const kind of new Set(events.map((e) => e.subjectKind))) await notify(ctx, kind, 'many');
+}
+
 /** Tells listeners of every process which record changed; reaches them when the transaction commits. */
 export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectId: string): Promise<void> {
   await ctx.db.execute(sql`select pg_notify('changed', ${`${subjectKind}:${subjectId}`})`);

@@ -19,11 +19,16 @@ export interface EndpointOf<S extends Schema | undefined> {
   /** Least role that may call it. */
   readonly role: PersonRole;
   readonly schema?: S;
+  /** Largest body where it may be larger than usual. */
+  readonly largestBytes?: number;
   readonly text?: TextTable;
   /** HTTP status by failure code; 422 where none is named. */
   readonly statuses?: Record<string, number>;
   readonly run: (call: Call<S extends Schema ? InferType<S> : undefined>) => Promise<Result<unknown, AnyFailure> | Response>;
 }
+
+/** What a route says of itself: read by the API description and by tests. */
+export interface Declared { readonly role: PersonRole; readonly schema: Schema | undefined }
 
 /** RFC 9457 problem details. */
 export function problem(status: number, code: string, title: string, more: object = {}): Response {
@@ -32,13 +37,13 @@ export function problem(status: number, code: string, title: string, more: objec
 export const json = (value: unknown, status = 200): Response => new Response(JSON.stringify(value ?? null), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
 /** One request: session, role, size limit, strict body, use-case, Result → status; everything else is handled nowhere else. */
-export function endpoint<S extends Schema | undefined = undefined>(spec: EndpointOf<S>): APIRoute & { role: PersonRole } {
+export function endpoint<S extends Schema | undefined = undefined>(spec: EndpointOf<S>): APIRoute & Declared {
   const route = async (context: APIContext): Promise<Response> => {
     try {
       const user = await personOf(context.request.headers);
       if (!user) return problem(401, 'signedOut', 'Sign in first');
       if (RANK[user.role] < RANK[spec.role]) return problem(403, 'role', `This needs the role ${spec.role}; you are ${user.role}`);
-      const body = spec.schema ? await readBody(context.request, spec.schema) : undefined;
+      const body = spec.schema ? await readBody(context.request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES) : undefined;
       if (body instanceof Response) return body;
       const result = await spec.run({ ctx: { db: database().db, user, clock: systemClock, newId: randomUUID }, body: body as never, params: context.params as Record<string, string>, query: context.url.searchParams, request: context.request });
       if (result instanceof Response) return result;
@@ -51,13 +56,13 @@ export function endpoint<S extends Schema | undefined = undefined>(spec: Endpoin
       return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
     }
   };
-  return Object.assign(route, { role: spec.role });
+  return Object.assign(route, { role: spec.role, schema: spec.schema as Schema | undefined });
 }
 
-async function readBody(request: Request, schema: Schema): Promise<unknown> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES) return problem(413, 'tooLarge', 'The request is too large');
+async function readBody(request: Request, schema: Schema, largestBytes: number): Promise<unknown> {
+  if (Number(request.headers.get('content-length') ?? 0) > largestBytes) return problem(413, 'tooLarge', 'The request is too large');
   const text = await request.text();
-  if (text.length > LARGEST_BODY_BYTES) return problem(413, 'tooLarge', 'The request is too large');
+  if (text.length > largestBytes) return problem(413, 'tooLarge', 'The request is too large');
   let raw: unknown;
   try { raw = JSON.parse(text); } catch { return problem(400, 'notJson', 'The request is not JSON'); }
   try { return await schema.validate(raw, { strict: true, abortEarly: false }); } catch (error) {

@@ -2,7 +2,7 @@ import type { Failure } from '../../../core/result/result.ts';
 
 export type LibraryFailure =
   | { readonly code: 'noProfile' } | { readonly code: 'noRevision' } | { readonly code: 'stockReadOnly' } | { readonly code: 'needsLead' } | { readonly code: 'notInReview'; readonly number: number }
-  | { readonly code: 'nameTaken'; readonly name: string } | { readonly code: 'badValue'; readonly detail: Failure };
+  | { readonly code: 'nameTaken'; readonly name: string } | { readonly code: 'badValue'; readonly detail: Failure } | { readonly code: 'badFile'; readonly detail: Failure } | { readonly code: 'badRecord'; readonly count: number; readonly index: number; readonly why: string };
 
 /** Words of each failure: what, and what to do. A forgotten code does not compile. */
 export const libraryText = {
@@ -13,4 +13,6 @@ export const libraryText = {
   notInReview: (f: { number: number }) => `Revision ${f.number} is not in review any more; open the profile again`,
   nameTaken: (f: { name: string }) => `There is a profile named “${f.name}” already; choose another name`,
   badValue: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join(': '),
+  badFile: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join(': '),
+  badRecord: (f: { count: number; index: number; why: string }) => `Nothing was taken in: ${f.count} ${f.count === 1 ? 'record cannot' : 'records cannot'} be read, the first is record ${f.index + 1}, ${f.why}`,
 } satisfies { [C in LibraryFailure['code']]: (f: Extract<LibraryFailure, { code: C }>) => string };

@@ -1,4 +1,7 @@
 import { array, boolean, mixed, object, string } from 'yup';
+import { comparisons, type Comparison } from './bulk.ts';
+import { reasonKinds } from './reasons.ts';
+import type { ReasonKind } from './records.ts';
 
 const key = /^[a-zA-Z0-9]{1,60}$/;
 /** A map by setting key; values are judged by the catalogue in the use-case. */
@@ -17,3 +20,8 @@ export const saveSchema = object({
 export const restoreSchema = object({ revisionId: string().max(60).required() }).noUnknown().required();
 export const decisionSchema = object({ revisionId: string().max(60).required(), decision: string<'released' | 'returned'>().oneOf(['released', 'returned']).required(), comment: string().trim().min(3, 'Say why in a few words').max(500).required('Say why in one line') }).noUnknown().required();
 export const retireSchema = object({ retired: boolean().required(), why: string().trim().max(300).defined() }).noUnknown().required();
+export const findSchema = object({ setting: string().max(60).required(), comparison: string<Comparison>().oneOf([...comparisons]).required(), text: string().max(200).defined() }).noUnknown().required();
+export const bulkSchema = object({
+  changes: array().of(object({ kind: string().max(20).required(), key: string().max(80).required(), setting: string().max(60).required(), text: string().max(5000).defined() }).noUnknown().required()).min(1, 'Choose at least one profile').max(5000).required(),
+  message: string().trim().max(300).defined(), reason: string<ReasonKind>().oneOf([...reasonKinds]).required(), write: boolean().required(),
+}).noUnknown().required().test('why', 'Say why in one line', (v) => !v.write || v.message.length >= 3);

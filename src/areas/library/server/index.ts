@@ -7,3 +7,5 @@ export { getProfilePage, type LedgerContext } from './profilePage.ts';
 export { restoreRevision } from './saveRevision.ts';
 export { saveDraft } from './makeProfile.ts';
 export { columnOf, compareProfile } from './compare.ts';
+export { exportLibrary, importLibrary, previewImport } from './exchange.ts';
+export { changeMany, findByValue } from './bulk.ts';

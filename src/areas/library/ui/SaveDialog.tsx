@@ -5,11 +5,12 @@ import { usePerson } from '../../../ui/person.tsx';
 import type { Conflict } from '../model/merge.ts';
 import type { ProfilePage } from '../model/pages.ts';
 import type { ReasonKind, Reasons } from '../model/records.ts';
+import { reasonKinds } from '../model/reasons.ts';
 import { parseSetting, showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
 
-const reasonKinds: readonly ReasonKind[] = ['measured', 'habit, untested', 'works round a fault', 'spares the machine', 'copied from elsewhere', 'job-specific'];
+
 type Outcome = { saved: true; number: number; mergedWith: number | null; state: string } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are

@@ -1,0 +1,40 @@
+import { writeFileSync } from 'node:fs';
+import { reasonKinds } from '../src/areas/library/model/reasons.ts';
+import { catalogue, CATALOGUE_VERSION, settingsOf } from '../src/areas/library/settings/catalogue.ts';
+import type { Setting } from '../src/areas/library/settings/define.ts';
+
+/** JSON Schema 2020-12 of a library file, from the catalogue: `node --import tsx scripts/librarySchema.ts --write`. */
+export function librarySchema(): object {
+  const own = (kind: 'printer' | 'tool' | 'material' | 'process') => ({ if: { properties: { kind: { const: kind } } }, then: { properties: { own: { type: 'object', additionalProperties: false, properties: Object.fromEntries(settingsOf(kind).map((s) => [s.key, { $ref: `#/$defs/${s.key}` }])) } } } });
+  const text = { type: 'string', minLength: 2, maxLength: 80, pattern: '^[^<>\\u0000-\\u001f\\u007f-\\u009f]*$' };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema', $id: 'https://cantiere.example/library.schema.json', title: 'Library file', type: 'object', additionalProperties: false,
+    required: ['format', 'version', 'catalogueVersion', 'profiles'],
+    properties: {
+      format: { const: 'cantiere-library' }, version: { const: 1 }, catalogueVersion: { type: 'integer', minimum: 1, maximum: CATALOGUE_VERSION },
+      profiles: { type: 'array', maxItems: 20000, items: { $ref: '#/$defs/_profile' } },
+    },
+    $defs: {
+      _profile: {
+        type: 'object', additionalProperties: false, required: ['kind', 'key', 'name', 'technology', 'parent', 'stock', 'tags', 'notes', 'own', 'reasons', 'revision'],
+        properties: {
+          kind: { enum: ['printer', 'tool', 'material', 'process'] }, key: { type: 'string', pattern: '^[a-z0-9][a-z0-9.-]{0,79}$' }, name: text, technology: { enum: ['filament', 'resin'] }, parent: { type: ['string', 'null'] }, stock: { type: 'boolean' },
+          tags: { type: 'array', maxItems: 20, items: text }, notes: { type: 'string', maxLength: 5000 }, own: { type: 'object' }, revision: { type: 'integer', minimum: 1 },
+          reasons: { type: 'object', additionalProperties: { type: 'object', additionalProperties: false, required: ['kind', 'text'], properties: { kind: { enum: reasonKinds }, text: { type: 'string', maxLength: 500 } } } },
+        },
+        allOf: (['printer', 'tool', 'material', 'process'] as const).map(own),
+      },
+      ...Object.fromEntries(catalogue.map((s) => [s.key, { title: s.label, description: s.what, ...typeOf(s) }])),
+    },
+  };
+}
+function typeOf(s: Setting): object {
+  switch (s.type) {
+    case 'number': case 'integer': return { type: s.type, minimum: s.range[0], maximum: s.range[1] };
+    case 'range': return { type: 'array', minItems: 2, maxItems: 2, items: { type: 'number', minimum: s.range[0], maximum: s.range[1] } };
+    case 'choice': return { enum: s.choices };
+    case 'flag': return { type: 'boolean' };
+    case 'text': return { type: 'string', maxLength: s.longest };
+  }
+}
+if (process.argv.includes('--write')) writeFileSync('docs/formats/library.schema.json', `${JSON.stringify(librarySchema(), null, 1)}\n`);

@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { LibraryFile } from '../../src/areas/library/model/exchange.ts';
+import { copyProfile, exportLibrary, importLibrary, makeProfile, previewImport, saveRevision } from '../../src/areas/library/server/index.ts';
+import { getHead, getTip } from '../../src/areas/library/server/queries.ts';
+import { demoProfiles } from '../../src/workers/demo/library.ts';
+import { freshFarm, must, type Farm } from './setup.ts';
+
+let farm: Farm, other: Farm, written: LibraryFile;
+const ids = new Map<string, string>();
+beforeAll(async () => {
+  farm = await freshFarm('exchange');
+  for (const { parent, ...p } of demoProfiles) ids.set(p.name, must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? ids.get(parent)! : null, message: 'first' })).id);
+  written = await exportLibrary(farm.as('viewer'), null);
+  other = await freshFarm('exchange_other');
+});
+afterAll(async () => { await farm.close(); await other.close(); });
+const choice = { leaveOutInvalid: false, take: [] };
+const count = async (f: Farm): Promise<number> => Number((await f.pool.query('select count(*) as n from profile')).rows[0].n);
+
+test('a library written out and taken in elsewhere is the same library', async () => {
+  const taken = must(await importLibrary(other.as('lead'), JSON.stringify(written), choice));
+  expect(taken).toEqual({ made: demoProfiles.length, changed: 0, left: 0 });
+  const back = await exportLibrary(other.as('viewer'), null), plain = (f: LibraryFile) => f.profiles.map(({ stock: _, ...p }) => p); // stock is what ships, never what is taken in
+  expect(plain(back)).toEqual(plain(written));
+  expect(must(await previewImport(other.as('viewer'), JSON.stringify(written))).rows.every((r) => r.state === 'same')).toBe(true);
+});
+test('what is written out holds to the published JSON Schema, and a slip does not', () => {
+  const ajv = new Ajv2020({ strict: false }), check = ajv.compile(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8')) as object);
+  expect(check(written), JSON.stringify(check.errors)).toBe(true);
+  const bad = structuredClone(written) as unknown as { profiles: { own: Record<string, unknown> }[] };
+  bad.profiles[0]!.own['layerHeightMm'] = '0.2';
+  expect(check(bad)).toBe(false);
+});
+test('a chosen profile brings its parents, so that the file stands by itself', async () => {
+  const file = await exportLibrary(farm.as('viewer'), [ids.get('Torba ASA natural')!]);
+  expect(file.profiles.map((p) => p.name)).toEqual(['ASA, farm base', 'Styrenics, enclosed, stock', 'Torba ASA natural'].sort());
+});
+test('one bad record stops the whole file, unless somebody leaves it out', async () => {
+  const good = { ...written.profiles.find((p) => p.name === 'Fine 0.20')!, key: 'brought', name: 'Brought' }, bad = { ...good, key: 'slip', name: 'Slip', own: { layerHeightMm: 20 } };
+  const text = JSON.stringify({ ...written, profiles: [good, bad] }), before = await count(farm);
+  expect(await importLibrary(farm.as('technician'), text, choice)).toMatchObject({ ok: false, failure: { code: 'badRecord', count: 1, index: 1 } });
+  expect(await count(farm)).toBe(before);
+  expect(must(await importLibrary(farm.as('technician'), text, { ...choice, leaveOutInvalid: true }))).toEqual({ made: 1, changed: 0, left: 1 });
+});
+test('what a technician takes in waits for a lead', async () => {
+  const row = (await farm.pool.query("select id from profile where key = 'brought'")).rows[0] as { id: string };
+  expect([(await getHead(farm.as('viewer'), row.id)).own, Object.keys((await getTip(farm.as('viewer'), row.id)).own).length > 0]).toEqual([{}, true]);
+});
+test('a record changed here since it was written out comes in only where somebody takes it', async () => {
+  const id = must(await copyProfile(farm.as('lead'), ids.get('Draft 0.28')!, 'Touched')).id;
+  const first = await exportLibrary(farm.as('viewer'), [id]), mine = JSON.stringify({ ...first, profiles: first.profiles.map((p) => (p.name === 'Touched' ? { ...p, own: { walls: 7 } } : p)) });
+  must(await saveRevision(farm.as('lead'), { profileId: id, baseRevisionId: (await getHead(farm.as('lead'), id)).id, own: { walls: 4 }, reasons: {}, message: 'meanwhile' }));
+  expect(must(await previewImport(farm.as('viewer'), mine)).rows.find((r) => r.name === 'Touched')).toMatchObject({ state: 'conflicting', changes: [{ key: 'walls', from: 4, to: 7 }] });
+  expect(must(await importLibrary(farm.as('lead'), mine, choice)).changed).toBe(0);
+  expect(must(await importLibrary(farm.as('lead'), mine, { ...choice, take: ['process:touched'] })).changed).toBe(1);
+  expect((await getHead(farm.as('viewer'), id)).own).toEqual({ walls: 7 });
+});
+test('5,000 records come in within 10 s', async () => {
+  const base = written.profiles.find((p) => p.name === 'Fine 0.20')!;
+  const profiles = Array.from({ length: 5000 }, (_, i) => ({ ...base, key: `many-${i}`, name: `Many ${i}`, parent: i % 5 === 0 ? base.parent : `many-${i - 1}` }));
+  const started = performance.now();
+  expect(must(await importLibrary(farm.as('lead'), JSON.stringify({ ...written, profiles }), choice)).made).toBe(5000);
+  expect(performance.now() - started).toBeLessThan(10_000);
+});
