@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
-import { ValidationError, type InferType, type Schema } from 'yup';
+import { object, ValidationError, type InferType, type Schema } from 'yup';
 import type { Result } from '../../core/result/result.ts';
 import { personOf } from '../auth/auth.ts';
 import { systemClock } from '../clock.ts';
@@ -26,6 +26,9 @@ export interface EndpointOf<S extends Schema | undefined> {
   readonly statuses?: Record<string, number>;
   readonly run: (call: Call<S extends Schema ? InferType<S> : undefined>) => Promise<Result<unknown, AnyFailure> | Response>;
 }
+
+/** Body of a command that needs no more than its address. */
+export const emptySchema = object({}).noUnknown().required();
 
 /** What a route says of itself: read by the API description and by tests. */
 export interface Declared { readonly role: PersonRole; readonly schema: Schema | undefined }

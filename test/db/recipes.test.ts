@@ -1,0 +1,89 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { checkRecipe } from '../../src/areas/library/rules/index.ts';
+import { changeMany, exportLibrary, findByValue, makeProfile, saveRevision } from '../../src/areas/library/server/index.ts';
+import { getHead } from '../../src/areas/library/server/queries.ts';
+import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { workOut } from '../../src/areas/recipes/model/recipe.ts';
+import { getRecipePage, keepRecipe, listRecipesUsing, makeRecipeSheet, pinRecipe } from '../../src/areas/recipes/server/index.ts';
+import { demoProfiles } from '../../src/workers/demo/library.ts';
+import { freshFarm, must, type Farm } from './setup.ts';
+
+let farm: Farm, m: Machine;
+const ids = new Map<string, string>(), id = (name: string): string => ids.get(name)!;
+beforeAll(async () => {
+  farm = await freshFarm('recipes');
+  for (const { parent, ...p } of demoProfiles) ids.set(p.name, must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id);
+  m = await makeMachine(farm.as('lead'), { name: 'Hut', printerId: id('Ardesia 350 C'), place: 'bench', port: null });
+  must(await mountTool(farm.as('technician'), m.id, id('0.4 hardened'), ''));
+  must(await loadLot(farm.as('technician'), m.id, { materialId: id('Torba ASA natural'), lot: 'A1', remainingG: 900 }));
+});
+afterAll(() => farm.close());
+const choice = () => ({ machineId: m.id, printerId: null, processId: id('Fine 0.20'), roles: [{ role: 'part body' as const, toolId: id('0.4 hardened'), materialId: id('Torba ASA natural') }] });
+const keep = (name: string, over: object = {}) => keepRecipe(farm.as('technician'), { id: null, version: 1, name, choice: choice(), overrides: {}, ...over });
+
+describe('a recipe', () => {
+  test('resolves through the chains of its profiles and says who won', async () => {
+    const sheet = must(await makeRecipeSheet(farm.as('viewer'), choice())), { effective } = workOut(sheet, { visibleWallSpeedMmPerS: 20 });
+    expect([effective.get('nozzleC')!.value, effective.get('nozzleC')!.winner!.level, effective.get('nozzleC')!.beaten.map((b) => b.level)]).toEqual([246, 'Torba ASA natural', ['ASA, farm base', 'Styrenics, enclosed, stock']]);
+    expect([effective.get('visibleWallSpeedMmPerS')!.winner!.level, effective.get('fillSpeedMmPerS')!.value]).toEqual(['this recipe only', 30]);
+  });
+  test('is held against the rules with the state of the floor', async () => {
+    const input = workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input, rules = checkRecipe(input).findings.map((f) => f.rule);
+    expect(rules).toContain('flow-proven');
+    expect(rules).not.toContain('tool-mounted');
+    const other = workOut(must(await makeRecipeSheet(farm.as('viewer'), { ...choice(), roles: [{ ...choice().roles[0]!, toolId: id('0.6 hardened') }] })), {}).input;
+    expect(checkRecipe(other).findings.map((f) => f.rule)).toContain('tool-mounted');
+  });
+  test.each([
+    [{ machineId: null }, 'Choose a machine or a printer profile'], [{ processId: 'gone' }, 'Choose a process'], [{ roles: [] }, 'Choose what the part itself is printed with'],
+    [{ processId: 'resin' }, 'Ardesia 350 C prints filament; Resin 0.05 is for resin'],
+  ])('of %j is refused with what to choose', async (over, what) => {
+    const given = { ...choice(), ...over }, asked = { ...given, processId: given.processId === 'resin' ? id('Resin 0.05') : given.processId };
+    expect(await makeRecipeSheet(farm.as('viewer'), asked)).toMatchObject({ ok: false, failure: { what } });
+  });
+  test('is kept under a name of its own, and a version somebody has overtaken is refused', async () => {
+    const { id: kept } = must(await keep('Vents'));
+    expect(await keep('Vents')).toMatchObject({ ok: false, failure: { code: 'nameTaken' } });
+    expect(must(await keep('Vents', { id: kept, overrides: { walls: 5 } })).version).toBe(2);
+    expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({ ok: false, failure: { code: 'stale', version: 2 } });
+    expect(await keep('Slip', { overrides: { layerHeightMm: 50 } })).toMatchObject({ ok: false, failure: { code: 'badValue' } });
+  });
+  test('a pin stands for all it comes to, and a new revision anywhere in a chain shows', async () => {
+    const { id: kept } = must(await keep('Pinned'));
+    must(await pinRecipe(farm.as('technician'), kept));
+    const pins = async () => must(await getRecipePage(farm.as('viewer'), kept)).pins.map((p) => p.isNow);
+    expect(await pins()).toEqual([true]);
+    const base = await getHead(farm.as('lead'), id('ASA, farm base'));
+    must(await saveRevision(farm.as('lead'), { profileId: id('ASA, farm base'), baseRevisionId: base.id, own: { ...base.own, pricePerKg: 32 }, reasons: base.reasons, message: 'dearer' }));
+    expect(await pins()).toEqual([false]);
+  });
+  test('is found by any profile it uses, parents of its machine included', async () => {
+    expect((await listRecipesUsing(farm.as('viewer'), [id('Ardesia 350 C')])).filter((r) => r.kept).map((r) => r.name)).toContain('Vents');
+    expect(await listRecipesUsing(farm.as('viewer'), [id('Stout 0.30')])).toEqual([]);
+  });
+});
+
+describe('changing many', () => {
+  const below = async () => must(await findByValue(farm.as('viewer'), { setting: 'nozzleRangeC', comparison: 'below', text: '200 C' })).map((f) => f.name).sort();
+  test('finds by the value in force, own or from a parent', async () => {
+    expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'PLA, stock', 'Salice PVA']);
+    expect(must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length).toBe(5);
+    expect(await findByValue(farm.as('viewer'), { setting: 'nozzleC', comparison: 'above', text: 'hot' })).toMatchObject({ ok: false });
+  });
+  const change = (keys: string[], text: string, write: boolean) => changeMany(farm.as('lead'), { changes: keys.map((key) => ({ kind: 'material', key, setting: 'fanPercent', text })), message: 'cooler summers', reason: 'measured', write });
+  test('shows first, then writes one revision each', async () => {
+    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', false)).rows.map((r) => [r.from, r.to, r.problem])).toEqual([['from parent', '90 %', null], ['from parent', '90 %', null]]);
+    expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).number).toBe(1);
+    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({ profiles: 2, state: 'released' });
+    expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).own['fanPercent']).toBe(90);
+  });
+  test.each([['pla-stock', '90 %', 'stock is read-only'], ['gone', '90 %', 'there is no material gone'], ['salice-pva', '900', 'cannot be meant']])('%s with %s stops all of them', async (key, text, why) => {
+    const before = (await getHead(farm.as('viewer'), id('Torba ASA natural'))).number;
+    const r = await changeMany(farm.as('lead'), { changes: [{ kind: 'material', key: 'torba-asa-natural', setting: 'fanPercent', text: '20 %' }, { kind: 'material', key, setting: 'fanPercent', text }], message: 'all or none', reason: 'measured', write: true });
+    expect(JSON.stringify(r)).toContain(why);
+    expect((await getHead(farm.as('viewer'), id('Torba ASA natural'))).number).toBe(before);
+  });
+  test('keeps stock keys stable in the file that is written out', async () => {
+    expect((await exportLibrary(farm.as('viewer'), [id('PLA, stock')])).profiles.map((p) => [p.key, p.stock])).toEqual([['pla-stock', true]]);
+  });
+});
