@@ -18,6 +18,7 @@ const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await
 const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/$/, TodayScreen],
   [/^\/library$/, load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen)],
+  [/^\/library\/new$/, load(async () => (await import('../areas/library/ui/NewProfileScreen.tsx')).NewProfileScreen)],
   [/^\/library\/recipes$/, load(async () => (await import('../areas/library/ui/RecipesScreen.tsx')).RecipesScreen)],
   [/^\/library\/recipes\/([^/]+)$/, load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen)],
   [/^\/library\/pairings$/, load(async () => (await import('../areas/library/ui/PairingsScreen.tsx')).PairingsScreen)],

@@ -21,7 +21,7 @@ export interface Named { readonly name: string; readonly address: string }
 export interface Affected { readonly profiles: readonly Named[]; readonly recipes: readonly Named[]; readonly jobs: readonly Named[]; readonly trials: readonly Named[] }
 
 /** One column of a comparison: a profile, a revision or a recipe with its effective values. */
-export interface CompareColumn { readonly ref: string; readonly name: string; readonly note: string; readonly address: string; readonly editable: boolean; readonly cells: Readonly<Record<string, { readonly value: SettingValue; readonly origin: string; readonly proof: Proof | null }>> }
+export interface CompareColumn { readonly ref: string; readonly name: string; readonly note: string; readonly address: string; /** The profile a value can be copied to; null for stock, older revisions and recipes. */ readonly into: { readonly kind: string; readonly key: string } | null; readonly cells: Readonly<Record<string, { readonly value: SettingValue; readonly origin: string; readonly proof: Proof | null }>> }
 
 /** A cell of the matrix of pairings: what is tuned for a material on a machine with its tool, and how the proofs stand. */
 export interface PairingCell { readonly machineId: string; readonly toolId: string; readonly toolName: string; readonly materialId: string; readonly revision: number; readonly proofs: readonly Proof[]; readonly overrides: Readonly<Record<string, SettingValue | null>> }

@@ -25,3 +25,4 @@ export const bulkSchema = object({
   changes: array().of(object({ kind: string().max(20).required(), key: string().max(80).required(), setting: string().max(60).required(), text: string().max(5000).defined() }).noUnknown().required()).min(1, 'Choose at least one profile').max(5000).required(),
   message: string().trim().max(300).defined(), reason: string<ReasonKind>().oneOf([...reasonKinds]).required(), write: boolean().required(),
 }).noUnknown().required().test('why', 'Say why in one line', (v) => !v.write || v.message.length >= 3);
+export const newProfileSchema = object({ kind: string<'printer' | 'tool' | 'material' | 'process'>().oneOf(['printer', 'tool', 'material', 'process']).required(), technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(), name: nameSchema, parentId: string().max(60).nullable().defined(), own: bySetting(isValue).required() }).noUnknown().required();

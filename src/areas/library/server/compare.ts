@@ -5,7 +5,7 @@ import { resolveValues, type Effective } from '../model/resolve.ts';
 import { findProfile, findRevision, listLevels } from './queries.ts';
 
 /** Effective values as a column of a comparison. */
-export function columnOf(head: Pick<CompareColumn, 'ref' | 'name' | 'note' | 'address' | 'editable'>, effective: ReadonlyMap<string, Effective>, keys: ((key: string) => boolean) | null, proofs: Readonly<Record<string, Proof>> = {}): CompareColumn {
+export function columnOf(head: Pick<CompareColumn, 'ref' | 'name' | 'note' | 'address' | 'into'>, effective: ReadonlyMap<string, Effective>, keys: ((key: string) => boolean) | null, proofs: Readonly<Record<string, Proof>> = {}): CompareColumn {
   const cells: Record<string, CompareColumn['cells'][string]> = {};
   for (const [key, e] of effective) if (e.value !== null && (!keys || keys(key))) cells[key] = { value: e.value, origin: e.winner!.kind === 'formula' ? `= ${e.winner!.level}` : e.winner!.level, proof: proofs[key] ?? null };
   return { ...head, cells };
@@ -19,5 +19,5 @@ export async function compareProfile(ctx: Pick<Ctx, 'db'>, ref: string, owned: (
   if (!found || (what === 'revision' && !old)) return null;
   const levels = await listLevels(ctx, found.id);
   if (old) levels[0] = { ...levels[0]!, name: `${found.name} r${old.number}`, own: old.own, reasons: old.reasons };
-  return columnOf({ ref, name: found.name, note: old ? `revision ${old.number}` : found.stock ? `${found.kind}, stock` : found.kind, address: `/library/${found.id}`, editable: !old && !found.stock }, resolveValues(levels), owned(found.kind, found.technology));
+  return columnOf({ ref, name: found.name, note: old ? `revision ${old.number}` : found.stock ? `${found.kind}, stock` : found.kind, address: `/library/${found.id}`, into: !old && !found.stock ? { kind: found.kind, key: found.key } : null }, resolveValues(levels), owned(found.kind, found.technology));
 }

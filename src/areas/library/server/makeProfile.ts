@@ -3,9 +3,11 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { LibraryFailure } from '../model/failures.ts';
 import type { Reasons } from '../model/records.ts';
+import { resolveValues, valuesOf } from '../model/resolve.ts';
 import { checkValues } from '../model/values.ts';
+import { findSetting } from '../settings/catalogue.ts';
 import type { ProfileKind, Values } from '../settings/define.ts';
-import { findProfile, getTip, type Profile } from './queries.ts';
+import { findProfile, getTip, listLevels, type Profile } from './queries.ts';
 import { appendRevision, stateFor } from './saveRevision.ts';
 import { draft, profile } from './tables.ts';
 
@@ -30,6 +32,19 @@ export async function makeProfile(ctx: Ctx, input: NewProfile): Promise<Result<P
     }
     return succeed(row!);
   });
+}
+
+/** A profile somebody adds: a printer cannot come without the height it can build, its parent is of its kind and technology. */
+export async function addProfile(ctx: Ctx, input: Omit<NewProfile, 'message' | 'stock'> & { readonly parentId: string | null; readonly technology: 'filament' | 'resin' }): Promise<Result<{ id: string; name: string }, LibraryFailure>> {
+  const parent = input.parentId ? await findProfile(ctx, input.parentId) : null;
+  if (input.parentId && !parent) return fail({ code: 'noProfile' });
+  if (parent && (parent.kind !== input.kind || parent.technology !== input.technology)) return fail({ code: 'badValue', detail: { code: 'parent', what: `${parent.name} is a ${parent.technology} ${parent.kind}`, where: 'Starts from', todo: `choose a ${input.technology} ${input.kind}, or nothing` } });
+  const inherited = parent ? valuesOf(resolveValues(await listLevels(ctx, parent.id))) : {};
+  for (const key of input.kind === 'printer' ? ['travelXMm', 'travelYMm', 'travelZMm'] : []) {
+    if (input.own[key] === undefined && inherited[key] === undefined) return fail({ code: 'badValue', detail: { code: 'travel', what: 'A printer needs its travel in X, Y and height', where: findSetting(key)!.label, todo: 'measure it; the size of the plate is something else' } });
+  }
+  const made = await makeProfile(ctx, { ...input, message: 'First values' });
+  return made.ok ? succeed({ id: made.value.id, name: made.value.name }) : made;
 }
 
 /** A named copy that keeps the original as parent and starts with no own values, so that it differs only where edited. */

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { call } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -7,8 +7,10 @@ import type { CompareColumn, ProfilePage } from '../model/pages.ts';
 import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import { catalogue } from '../settings/catalogue.ts';
-import { groups } from '../settings/define.ts';
+import { groups, type Setting } from '../settings/define.ts';
+import { CopyAcross, type Crossing } from './CopyAcross.tsx';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { useMayChange } from '../../../ui/person.tsx';
 
 const MOST = 4;
 
@@ -24,6 +26,7 @@ export function CompareScreen() {
   const first = useQuery({ queryKey: ['profile', firstId], queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`), enabled: firstId !== undefined });
   const set = (next: readonly string[]): void => { setRefs(next); history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`); };
   const add = (ref: string): void => { if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]); setText(''); };
+  const mayChange = useMayChange(), client = useQueryClient(), [crossing, setCrossing] = useState<Crossing | null>(null);
   const columns = data ?? [], shown = catalogue.filter((s) => columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
   return (
     <>
@@ -45,10 +48,14 @@ export function CompareScreen() {
         <thead><tr><th>Setting</th>{columns.map((c) => <th key={c.ref}><a href={c.address}>{c.name}</a><div className="dim">{c.note} · <button className="plain" onClick={() => set(refs.filter((r) => r !== c.ref))}>take away</button></div></th>)}</tr></thead>
         {groups.map((g) => { const inGroup = shown.filter((s) => s.group === g); return inGroup.length === 0 ? null : (
           <tbody key={g}><tr className="sub"><th colSpan={columns.length + 1}>{g}</th></tr>
-            {inGroup.map((s) => <tr key={s.key} data-setting={s.key}><td>{s.label}</td>{columns.map((c) => { const cell = c.cells[s.key]; return <td key={c.ref}>{cell ? <><b className="f">{showValue(s, cell.value).split('\n')[0]!.slice(0, 40)}</b><div className="hint">{cell.proof && <StateMark mark={cell.proof.state} />} {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}</div></> : <span className="dim">–</span>}</td>; })}</tr>)}
+            {inGroup.map((s) => <tr key={s.key} data-setting={s.key}><td>{s.label}</td>{columns.map((c) => { const cell = c.cells[s.key]; return <td key={c.ref}>{cell ? <><b className="f">{showValue(s, cell.value).split('\n')[0]!.slice(0, 40)}</b><div className="hint">{cell.proof && <StateMark mark={cell.proof.state} />} {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}</div></> : <span className="dim">–</span>}{mayChange && cell && targets(columns, c, s).map((t) => <button key={t.ref} className="plain" style={{ display: 'block' }} onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}>copy to {t.name}</button>)}</td>; })}</tr>)}
           </tbody>); })}
       </table>}
+      {crossing && <CopyAcross crossing={crossing} onClose={() => setCrossing(null)} onDone={() => { setCrossing(null); void client.invalidateQueries(); }} />}
       {columns.length > 1 && shown.length === 0 && <p className="empty">They do not differ in any setting.</p>}
     </>
   );
 }
+
+/** Columns of profiles that may own the setting and have another value. */
+const targets = (columns: readonly CompareColumn[], from: CompareColumn, s: Setting): CompareColumn[] => columns.filter((t) => t !== from && t.into !== null && s.owners.includes(t.into.kind as 'process') && JSON.stringify(t.cells[s.key]?.value) !== JSON.stringify(from.cells[s.key]?.value));

@@ -1,28 +1,31 @@
-import { SegmentedControl, TextInput } from '@mantine/core';
+import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
+import { useMayChange } from '../../../ui/person.tsx';
 import type { ProfileRow } from '../model/records.ts';
 
 const kinds = [['', 'Everything'], ['material', 'Materials'], ['process', 'Processes'], ['printer', 'Printers'], ['tool', 'Tools']] as const;
 
 export function LibraryScreen() {
-  const [text, setText] = useState(''), [kind, setKind] = useState('');
-  const { data, error } = useQuery({ queryKey: ['profiles', text, kind], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}&kind=${kind}`), placeholderData: (before) => before });
+  const mayChange = useMayChange(), [text, setText] = useState(''), [kind, setKind] = useState(''), [technology, setTechnology] = useState(''), [retired, setRetired] = useState(false);
+  const { data, error } = useQuery({ queryKey: ['profiles', text, kind, technology, retired], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${retired ? '&retired=1' : ''}`), placeholderData: (before) => before });
   return (
     <>
       <LibraryRooms here="/library" />
       <div className="band"><div><div className="kind">Library</div><h1>Profiles</h1></div>
         <div className="end"><TextInput aria-label="Search profiles" placeholder="Name, key or tag" value={text} onChange={(e) => setText(e.currentTarget.value)} w={240} size="xs" autoFocus />
           <SegmentedControl size="xs" value={kind} onChange={setKind} data={kinds.map(([value, label]) => ({ value, label }))} />
-          <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">CSV</a></div></div>
+          <NativeSelect aria-label="Technology" size="xs" value={technology} onChange={(e) => setTechnology(e.currentTarget.value)} data={[{ value: '', label: 'both technologies' }, 'filament', 'resin']} />
+          <label className="hint"><input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired too</label>
+          <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">CSV</a>{mayChange && <a className="btn p" href="/library/new">Add</a>}</div></div>
       {error && <p className="empty" role="alert">{error.message}</p>}
       <table className="list">
         <thead><tr><th>Name</th><th>Kind</th><th>Family</th><th>Starts from</th><th>Tags</th><th className="n">Own values</th><th className="n">Revision</th><th className="n">Changed</th></tr></thead>
         <tbody>{(data ?? []).map((p) => (
-          <tr key={p.id}><td><a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}</td><td>{p.kind}</td><td>{p.family ?? ''}</td><td>{p.parentName ?? ''}</td><td>{p.tags.join(', ')}</td><td className="n">{p.ownCount}</td><td className="n">r{p.revision}</td><td className="n">{day(p.at)}</td></tr>
+          <tr key={p.id}><td><a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}</td><td>{p.kind}{p.technology === 'resin' && <span className="dim"> resin</span>}{p.retired && <span className="dim"> retired</span>}</td><td>{p.family ?? ''}</td><td>{p.parentName ?? ''}</td><td>{p.tags.join(', ')}</td><td className="n">{p.ownCount}</td><td className="n">r{p.revision}</td><td className="n">{day(p.at)}</td></tr>
         ))}</tbody>
       </table>
       {data?.length === 0 && <p className="empty">{text ? `No profile holds “${text}” in name, key or tag.` : 'The library is empty. Profiles of printers, tools, materials and processes will stand here; start with npm start without --empty to see a farm at work.'}</p>}

@@ -31,5 +31,5 @@ async function compareRecipe(ctx: Ctx, ref: string) {
   if (!page.ok) return null;
   const { effective } = workOut(page.value.sheet, page.value.overrides), technology = page.value.sheet.technology;
   const keys = new Set(['printer', 'tool', 'material', 'process'].flatMap((k) => settingsOf(k as ProfileKind, technology).map((s) => s.key)));
-  return columnOf({ ref, name: page.value.name, note: `recipe for ${page.value.sheet.place}`, address: `/library/recipes/${page.value.id}`, editable: false }, effective, (key) => keys.has(key), page.value.sheet.proofs);
+  return columnOf({ ref, name: page.value.name, note: `recipe for ${page.value.sheet.place}`, address: `/library/recipes/${page.value.id}`, into: null }, effective, (key) => keys.has(key), page.value.sheet.proofs);
 }

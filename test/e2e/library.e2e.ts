@@ -1,0 +1,115 @@
+import { expect, open, releaseAsLead, settled, signIn, test } from './fixtures.ts';
+
+type Page = import('@playwright/test').Page;
+const idOf = async (page: Page, text: string): Promise<string> => ((await (await page.request.get(`/api/profiles?text=${encodeURIComponent(text)}`)).json()) as { id: string }[])[0]!.id;
+
+test('a stock material is copied, changed, sent to review, and only a lead can release it', async ({ page, browser }) => {
+  await signIn(page);
+  await open(page, `/library/${await idOf(page, 'PLA, stock')}`);
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByLabel('Name of the copy').fill('Bee wax PLA');
+  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await expect(page.getByRole('heading', { name: 'Bee wax PLA', level: 1 })).toBeVisible();
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('textbox', { name: 'Nozzle temperature' }).fill('212');
+  await page.getByRole('button', { name: 'Save with a reason' }).click();
+  await page.getByLabel('Why, in one line').fill('wax wants it warmer');
+  await page.getByRole('button', { name: 'Send to review' }).click();
+  const review = page.getByRole('region', { name: 'Review' });
+  await expect(review).toContainText('212 °C');
+  await expect(review).toContainText('A lead releases or returns it');
+  await expect(page.locator('[data-setting=nozzleC]')).toContainText('205 °C'); // the released value stays in force
+  const id = new URL(page.url()).pathname.split('/').at(-1)!, { tip } = (await (await page.request.get(`/api/profiles/${id}`)).json()) as { tip: { id: string } };
+  const refused = await page.request.post(`/api/profiles/${id}/decision`, { headers: { origin: new URL(page.url()).origin }, data: { revisionId: tip.id, decision: 'released', comment: 'by myself' } });
+  expect(refused.status()).toBe(403);
+  await releaseAsLead(browser, page.url(), 'tried at the bench');
+  await page.reload();
+  await settled(page);
+  await expect(page.locator('[data-setting=nozzleC]')).toContainText('212 °C');
+});
+
+test('a file with one bad record comes in only without it', async ({ page }) => {
+  await signIn(page, 'lead');
+  const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Draft 0.28')}`)).json()) as { profiles: { name: string; key: string; own: object }[] };
+  const draft = file.profiles.find((p) => p.name === 'Draft 0.28')!;
+  const text = JSON.stringify({ ...file, profiles: [...file.profiles, { ...draft, key: 'good', name: 'Good one' }, { ...draft, key: 'bad', name: 'Bad one', own: { layerHeightMm: 28 } }] });
+  await open(page, '/library/exchange');
+  await page.getByLabel('Library file').setInputFiles({ name: 'brought.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const into = page.getByRole('region', { name: 'In', exact: true });
+  await expect(into.getByRole('row', { name: /Bad one/ })).toContainText('Layer height: 28 mm cannot be meant');
+  await expect(into.getByRole('button', { name: /Take 1 in/ })).toBeDisabled();
+  await into.getByLabel('leave the 1 invalid out').check();
+  await into.getByRole('button', { name: 'Take 1 in' }).click();
+  await expect(page.getByText('1 made, 0 changed')).toBeVisible();
+  expect((await (await page.request.get('/api/profiles?text=Good one')).json()) as object[]).toHaveLength(1);
+  expect((await (await page.request.get('/api/profiles?text=Bad one')).json()) as object[]).toHaveLength(0);
+});
+
+test('every process above a value is found and changed in bulk, shown first', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, '/library/bulk');
+  await page.getByLabel('Setting').selectOption('infillPercent');
+  await page.getByLabel('Which').selectOption('above');
+  await page.getByLabel('Value, in any unit').fill('10 %');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Stout 0.30/ })).toBeVisible();
+  await expect(page.getByLabel('Choose Layers 0.20, stock')).toBeDisabled();
+  for (const box of await page.getByRole('checkbox', { name: /^Choose / }).all()) if (await box.isChecked()) await box.uncheck();
+  await page.getByLabel('Choose Draft 0.28').check();
+  await page.getByLabel(/for the 1 chosen/).fill('15');
+  await page.getByRole('button', { name: 'See what changes' }).click();
+  await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Draft 0.28/ })).toContainText('15 %');
+  await page.getByLabel('Why, in one line').fill('drafts need no more');
+  await page.getByRole('button', { name: 'Change 1' }).click();
+  await expect(page.getByText('1 profile changed, released')).toBeVisible();
+});
+
+test('four are compared, only what differs is shown, and a value is copied across with a reason', async ({ page }) => {
+  await signIn(page, 'lead');
+  const refs = await Promise.all(['PLA white', 'PLA honey', 'PETG clear', 'ABS grey'].map(async (t) => `profile:${await idOf(page, t)}`));
+  await open(page, `/library/compare?refs=${refs.join(',')}`);
+  await expect(page.locator('table.compare thead th')).toHaveCount(5);
+  await expect(page.locator('tr[data-setting=nozzleC]')).toContainText('208 °C');
+  await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(0); // the same in all four
+  await page.getByLabel('also what is the same').check();
+  await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(1);
+  await page.locator('tr[data-setting=glassTransitionC]').getByRole('button', { name: 'copy to Torba ABS grey' }).first().click();
+  await page.getByLabel('Why, in one line').fill('only to see it copied');
+  await page.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByText('Softens at of Torba ABS grey: released')).toBeVisible();
+});
+
+test('a recipe says what speaks against it while values are typed, takes a fix in figures, and is kept', async ({ page }) => {
+  await signIn(page);
+  await open(page, '/library/recipes/new');
+  await page.getByLabel('Machine or printer profile').selectOption({ label: 'Rifugio Tissi' });
+  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  const side = page.getByRole('complementary');
+  await expect(side).toContainText('rules ran');
+  await page.getByRole('button', { name: 'Type values' }).click();
+  await page.getByRole('textbox', { name: 'Fill speed', exact: true }).fill('18000 mm/min');
+  await expect(side.locator('[data-rule=flow-of-line-kinds]')).toContainText('Sparse fill asks for more than melts');
+  await side.locator('[data-rule=flow-of-line-kinds]').getByRole('button', { name: 'Set for this recipe' }).click();
+  await expect(side.locator('[data-rule=flow-of-line-kinds]')).toHaveCount(0);
+  await page.getByLabel('Name of the recipe').fill('Clear panels');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { name: 'Clear panels', level: 1 })).toBeVisible();
+  await page.getByRole('button', { name: 'Pin' }).click();
+  await expect(page.getByText(/as now/)).toBeVisible();
+});
+
+test('a printer is added with its measured travel and cannot be saved without the height', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, '/library/new');
+  await page.getByLabel('Name').fill('Gronda 400');
+  await page.getByLabel('Travel X').fill('396 mm');
+  await page.getByLabel('Travel Y').fill('15.5 in');
+  await expect(page.getByText('Still missing: build height')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make it' })).toBeDisabled();
+  const bare = await page.request.post('/api/profiles', { headers: { origin: new URL(page.url()).origin }, data: { kind: 'printer', technology: 'filament', name: 'By hand', parentId: null, own: { travelXMm: 100, travelYMm: 100 } } });
+  expect([bare.status(), ((await bare.json()) as { title: string }).title]).toEqual([422, expect.stringContaining('Build height')]);
+  await page.getByLabel('Build height').fill('410');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByRole('heading', { name: 'Gronda 400', level: 1 })).toBeVisible();
+  await expect(page.locator('[data-setting=travelYMm]')).toContainText('393.7 mm');
+});
