@@ -9,7 +9,7 @@ export function settingsPage(): string {
   const lines = ['# Settings', '', `All ${catalogue.length} settings, made from the catalogue in src/areas/library/settings. Figures without another source are common practice.`, ''];
   for (const group of groups) {
     lines.push(`## ${group}`, '', '| setting | key | what it does | too low | too high | stands in | can be meant | where empty | proven by | rules that read it |', '|---|---|---|---|---|---|---|---|---|---|');
-    for (const s of catalogue.filter((x) => x.group === group)) lines.push(`| ${[s.label, `\`${s.key}\``, s.what, s.tooLow, s.tooHigh, `${s.owners.join(', ')} (${s.technology})`, meant(s), empty(s), s.provenBy?.replace('-', ' ') ?? '', recipeRules.filter((r) => r.reads.includes(s.key) || r.readsOfRoles?.includes(s.key)).map((r) => r.id).join(', ')].join(' | ')} |`);
+    for (const s of catalogue.filter((x) => x.group === group)) lines.push(`| ${[s.label, `\`${s.key}\``, s.what, s.tooLow, s.tooHigh, `${s.owners.join(', ')} (${s.technology})`, meant(s), empty(s), s.provenBy?.replace('-', ' ') ?? '', recipeRules.filter((r) => r.reads.includes(s.key) || r.readsIfThere?.includes(s.key) || r.readsOfRoles?.includes(s.key)).map((r) => r.id).join(', ')].join(' | ')} |`);
     lines.push('');
   }
   return `${lines.join('\n')}`;

@@ -10,7 +10,7 @@ import { settingsPage } from '../../scripts/settingsPage.ts';
 const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/clean|rules\/sound/.test(f));
 const source = files.map((f) => readFileSync(path.join('src', f), 'utf8')).join('\n');
 const byFormula = new Set(catalogue.flatMap((s) => ('formula' in s && s.formula ? s.formula.reads : [])));
-const byRule = new Set(recipeRules.flatMap((r) => [...r.reads, ...(r.readsOfRoles ?? [])]));
+const byRule = new Set(recipeRules.flatMap((r) => [...r.reads, ...(r.readsIfThere ?? []), ...(r.readsOfRoles ?? [])]));
 const asCell = new Set(lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]));
 /** What tells one spool or bottle from another: read by people and by the search. */
 const IDENTITY = new Set(['brand', 'colour', 'resinKind']);

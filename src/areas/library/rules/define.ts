@@ -40,6 +40,7 @@ export interface RecipeFound { readonly severity: Severity; readonly title: stri
 /** Values as a rule reads them; reading one that the rule has not named is our bug. */
 export interface RecipeReader {
   readonly input: RecipeInput;
+  readonly has: (key: string) => boolean;
   readonly number: (key: string) => number;
   readonly text: (key: string) => string;
   readonly flag: (key: string) => boolean;
@@ -57,6 +58,8 @@ export interface RecipeRule {
   readonly source: string;
   /** Settings without which it cannot run. */
   readonly reads: readonly string[];
+  /** Settings it reads where they are there. */
+  readonly readsIfThere?: readonly string[];
   /** Settings of each role's material that it reads through the roles. */
   readonly readsOfRoles?: readonly string[];
   readonly needsMachine?: boolean;
@@ -70,11 +73,12 @@ export const defineRecipeRule = (rule: RecipeRule): RecipeRule => rule;
 
 export function readerOf(rule: RecipeRule, input: RecipeInput): RecipeReader {
   const value = (key: string): SettingValue | undefined => {
-    if (!rule.reads.includes(key)) throw new RangeError(`rule ${rule.id} reads ${key} without naming it`);
+    if (!rule.reads.includes(key) && !rule.readsIfThere?.includes(key)) throw new RangeError(`rule ${rule.id} reads ${key} without naming it`);
     return input.values[key];
   };
   return {
     input,
+    has: (key) => value(key) !== undefined && value(key) !== null,
     number: (key) => Number(value(key)), text: (key) => String(value(key)), flag: (key) => value(key) === true, range: (key) => value(key) as unknown as readonly [number, number],
     show: (key, given) => { const v = given ?? value(key), s = findSetting(key)!; return typeof v === 'number' && 'quantity' in s ? formatQuantity(v, s.quantity) : String(v); },
   };

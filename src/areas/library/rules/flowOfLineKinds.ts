@@ -7,9 +7,9 @@ const CELLS = lineKinds.flatMap((k) => [widthKey(k), speedKey(k)]);
 export const flowOfLineKinds = defineRecipeRule({
   id: 'flow-of-line-kinds', about: 'recipe', technology: 'filament', title: 'Each kind of line stays within the melt rate',
   why: 'Asked for more than melts, lines come out thin and gappy and the drive slips.', source: 'Q = flow · A · v, conservation of volume; rounded-rectangle bead',
-  reads: [...CELLS, 'layerHeightMm', 'firstLayerHeightMm', 'flow', 'highestFlowMm3PerS', 'catalogueFlowMm3PerS'],
+  reads: [...CELLS, 'layerHeightMm', 'firstLayerHeightMm', 'flow', 'catalogueFlowMm3PerS'], readsIfThere: ['highestFlowMm3PerS'],
   find: (r) => {
-    const proof = r.input.proofs['highestFlowMm3PerS'], proven = proof?.state === 'proven' ? proof.range.max : r.number('highestFlowMm3PerS');
+    const proof = r.input.proofs['highestFlowMm3PerS'], proven = proof?.state === 'proven' ? proof.range.max : r.has('highestFlowMm3PerS') ? r.number('highestFlowMm3PerS') : Infinity;
     const limit = Math.min(r.number('catalogueFlowMm3PerS'), proven);
     const rows = lineKinds.map((k) => {
       const w = r.number(widthKey(k)), h = Math.min(r.number(k.key === 'firstLayer' ? 'firstLayerHeightMm' : 'layerHeightMm'), w), area = beadAreaMm2(w, h) * r.number('flow');

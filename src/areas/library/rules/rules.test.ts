@@ -13,7 +13,7 @@ test('there are at least 35 rules with ids of their own', () => {
 });
 
 describe.each(recipeRules.map((r) => [r.id, r] as const))('%s', (_, rule) => {
-  test('reads settings that exist', () => { for (const key of rule.reads) expect(findSetting(key), key).toBeDefined(); });
+  test('reads settings that exist', () => { for (const key of [...rule.reads, ...(rule.readsIfThere ?? [])]) expect(findSetting(key), key).toBeDefined(); });
   test('is silent on the clean recipe', () => expect(find(rule, cleanFor(rule))).toEqual([]));
   test.each(rule.examples.passes.map((e) => [e.says, e.change] as const))('passes when %s', (_says, change) => expect(find(rule, changed(cleanFor(rule), change))).toEqual([]));
   test.each(rule.examples.fails.map((e) => [e.says, e.change] as const))('finds something when %s, and nothing after its own fix', (_says, change) => {
@@ -38,4 +38,8 @@ test('a rule that lacks a value says which', () => {
 });
 test('without a machine the machine’s rules say so', () => {
   expect(checkRecipe({ ...cleanRecipe('filament'), machine: null }).couldNot.every((c) => c.missing === 'machine')).toBe(true);
+});
+test('the tool’s own melt rate limits where the material names none', () => {
+  const { highestFlowMm3PerS: _, ...values } = cleanRecipe('filament').values;
+  expect(checkRecipe({ ...cleanRecipe('filament'), proofs: { ...cleanRecipe('filament').proofs, highestFlowMm3PerS: { ...cleanRecipe('filament').proofs['flow']!, state: 'unproven' } }, values: { ...values, fillSpeedMmPerS: 170 } }).findings).toMatchObject([{ rule: 'flow-of-line-kinds', limit: '12.00 mm³/s', origin: 'hardware, tool' }]);
 });

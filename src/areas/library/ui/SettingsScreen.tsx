@@ -7,7 +7,7 @@ import { groups, type Setting } from '../settings/define.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 
 const readers = new Map<string, string[]>();
-for (const rule of recipeRules) for (const key of [...rule.reads, ...(rule.readsOfRoles ?? [])]) readers.set(key, [...(readers.get(key) ?? []), rule.title]);
+for (const rule of recipeRules) for (const key of [...rule.reads, ...(rule.readsIfThere ?? []), ...(rule.readsOfRoles ?? [])]) readers.set(key, [...(readers.get(key) ?? []), rule.title]);
 
 /** Every setting there is, in our own words. */
 export function SettingsScreen() {
