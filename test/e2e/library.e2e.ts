@@ -113,3 +113,17 @@ test('a printer is added with its measured travel and cannot be saved without th
   await expect(page.getByRole('heading', { name: 'Gronda 400', level: 1 })).toBeVisible();
   await expect(page.locator('[data-setting=travelYMm]')).toContainText('393.7 mm');
 });
+
+test('the impact of one recipe on another is read, with the share of each changed value', async ({ page }) => {
+  await signIn(page, 'viewer');
+  const recipes = (await (await page.request.get('/api/recipes')).json()) as { id: string; name: string }[], idFor = (name: string) => recipes.find((r) => r.name === name)!.id;
+  await open(page, `/library/compare?refs=recipe:${idFor('Outdoor vents')},recipe:${idFor('Hive inserts, quick')}`);
+  const impact = page.getByRole('region', { name: 'Impact' });
+  await expect(impact.locator('tr[data-share=layerHeightMm]')).toContainText('0.28 mm', { timeout: 30_000 });
+  await expect(impact.getByRole('row', { name: /Whole change/ })).toContainText(/\d+ min.* → .*\d+ min/);
+  await expect(impact).toContainText('the shares need not add up');
+  const timeOf = async () => (await impact.getByRole('row', { name: /Whole change/ }).textContent()) ?? '';
+  const block = await timeOf();
+  await page.getByLabel('Reference part').selectOption('cup');
+  await expect.poll(async () => { try { return await timeOf(); } catch { return block; } }, { timeout: 30_000 }).not.toBe(block);
+});

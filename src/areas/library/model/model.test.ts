@@ -24,6 +24,12 @@ describe('the catalogue', () => {
   });
 });
 
+test.each(catalogue.flatMap((s) => ('formula' in s && s.formula ? [[s.key, s.formula] as const] : [])))('the formula of %s reads only what it names', (_, formula) => {
+  const read = new Set<string>(), watched = new Proxy({} as Record<string, number>, { get: (_target, key) => { read.add(String(key)); return 1; } });
+  formula.compute(watched);
+  expect([...read].filter((key) => !formula.reads.includes(key))).toEqual([]);
+});
+
 describe('resolving', () => {
   const level = (kind: 'pairing' | 'material' | 'process', name: string, own: Values) => ({ kind, name, profileId: name, own });
   test('the first level with a value wins and says what it beat', () => {

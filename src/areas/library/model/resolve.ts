@@ -40,25 +40,29 @@ export function resolveValues(levels: readonly Level[]): Map<string, Effective> 
       if (before) before.push(origin); else origins.set(key, [origin]);
     }
   }
-  const resolved = new Map<string, Effective>();
+  const resolved = new Map<string, Effective>(), values: Record<string, SettingValue> = {};
   for (const setting of ordered) {
-    const found = origins.get(setting.key);
-    resolved.set(setting.key, found ? { key: setting.key, value: found[0]!.value, winner: found[0]!, beaten: found.slice(1) } : worked(setting, resolved));
+    const key = setting.key, found = origins.get(key), e = found ? { key, value: found[0]!.value, winner: found[0]!, beaten: found.length > 1 ? found.slice(1) : NOBODY } : worked(setting, values);
+    if (e.value !== null) values[key] = e.value;
+    resolved.set(key, e);
   }
   return resolved;
 }
+const NOBODY: readonly Origin[] = [];
 
-function worked(setting: Setting, resolved: ReadonlyMap<string, Effective>): Effective {
-  const empty = { key: setting.key, beaten: [] };
+/** What formula or default give from the values before it in order. A formula reads only what it names (a test holds it to that). */
+function worked(setting: Setting, values: Values): Effective {
+  const key = setting.key;
   if ('formula' in setting && setting.formula) {
-    const inputs: Record<string, SettingValue> = {};
-    for (const key of setting.formula.reads) { const v = resolved.get(key)?.value; if (v !== null && v !== undefined) inputs[key] = v; }
-    const value = setting.formula.compute(inputs);
-    if (value !== null) return { ...empty, value, winner: { level: setting.formula.text, kind: 'formula', profileId: null, value, formula: setting.formula.text } };
+    const value = setting.formula.compute(values), text = setting.formula.text;
+    if (value !== null) return { key, beaten: NOBODY, value, winner: { level: text, kind: 'formula', profileId: null, value, formula: text } };
   }
   const value = 'default' in setting ? setting.default : undefined;
-  return value === undefined ? { ...empty, value: null, winner: null } : { ...empty, value, winner: { level: 'default', kind: 'default', profileId: null, value } };
+  return value === undefined ? { key, beaten: NOBODY, value: null, winner: null } : { key, beaten: NOBODY, value, winner: { level: 'default', kind: 'default', profileId: null, value } };
 }
 
-export const valuesOf = (resolved: ReadonlyMap<string, Effective>): Values =>
-  Object.fromEntries([...resolved].filter(([, e]) => e.value !== null).map(([key, e]) => [key, e.value!]));
+export function valuesOf(resolved: ReadonlyMap<string, Effective>): Values {
+  const values: Record<string, SettingValue> = {};
+  for (const [key, e] of resolved) if (e.value !== null) values[key] = e.value;
+  return values;
+}

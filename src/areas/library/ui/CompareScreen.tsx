@@ -8,6 +8,7 @@ import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
+import { ImpactPanel } from './ImpactPanel.tsx';
 import { CopyAcross, type Crossing } from './CopyAcross.tsx';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -27,6 +28,7 @@ export function CompareScreen() {
   const set = (next: readonly string[]): void => { setRefs(next); history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`); };
   const add = (ref: string): void => { if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]); setText(''); };
   const mayChange = useMayChange(), client = useQueryClient(), [crossing, setCrossing] = useState<Crossing | null>(null);
+  const pair = refs.filter((r) => r.startsWith('recipe:')).slice(0, 2).map((r) => r.slice('recipe:'.length));
   const columns = data ?? [], shown = catalogue.filter((s) => columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
   return (
     <>
@@ -42,6 +44,7 @@ export function CompareScreen() {
           {first.data && <label className="pick">Add an older revision of {first.data.name}<select value="" onChange={(e) => add(`revision:${e.target.value}`)}><option value="">choose…</option>{first.data.revisions.filter((r) => r.id !== first.data.head.id).map((r) => <option key={r.id} value={r.id}>r{r.number} {r.state}, {r.message.slice(0, 40)}</option>)}</select></label>}
         </div> : <p className="hint">Four columns is the most. Take one away to add another.</p>}
       </div>
+      {pair.length === 2 && <ImpactPanel key={pair.join()} ids={pair as [string, string]} />}
       {error && <p className="empty" role="alert">{error.message}</p>}
       {columns.length === 0 && <p className="empty">Nothing to compare yet. Add two to four profiles, older revisions or recipes above; only what differs is shown.</p>}
       {columns.length > 0 && <table className="list compare">
