@@ -104,7 +104,7 @@ test('a printer is added with its measured travel and cannot be saved without th
   await page.getByLabel('Name').fill('Gronda 400');
   await page.getByLabel('Travel X').fill('396 mm');
   await page.getByLabel('Travel Y').fill('15.5 in');
-  await expect(page.getByText('Still missing: build height')).toBeVisible();
+  await expect(page.getByText('Still missing: Build height')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make it' })).toBeDisabled();
   const bare = await page.request.post('/api/profiles', { headers: { origin: new URL(page.url()).origin }, data: { kind: 'printer', technology: 'filament', name: 'By hand', parentId: null, own: { travelXMm: 100, travelYMm: 100 } } });
   expect([bare.status(), ((await bare.json()) as { title: string }).title]).toEqual([422, expect.stringContaining('Build height')]);

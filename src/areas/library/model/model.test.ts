@@ -4,7 +4,7 @@ import { catalogue } from '../settings/catalogue.ts';
 import type { Setting, SettingValue, Values } from '../settings/define.ts';
 import { mergeValues } from './merge.ts';
 import { orderOf, resolveValues } from './resolve.ts';
-import { checkValues, parseSetting, showValue } from './values.ts';
+import { checkValues, parseSetting, showValue, slipText } from './values.ts';
 
 describe('the catalogue', () => {
   test.each(catalogue.map((s) => [s.key, s] as const))('%s has help, owners and a guard', (_, s) => {
@@ -101,6 +101,14 @@ describe('typing', () => {
   test('50 µm typed as 50 is stopped by the typing guard and says to check the unit', () => {
     const value = parseSetting(catalogue.find((s) => s.key === 'layerHeightMm')!, '50');
     expect(value.ok ? '' : value.failure.todo).toContain('check the unit');
+  });
+  test.each([['layerHeightMm', '50', 0.2, 'did you mean 0.05 mm?'], ['nozzleC', '2240', 224, 'did you mean 224 °C?'], ['walls', '33333', null, 'type 1 to 50'], ['layerHeightMm', '50 %', 0.2, 'type it in mm'], ['visibleWallSpeedMmPerS', '5400', 90, 'did you mean 90 mm/s?']] as const)('%s "%s" is stopped and says: %s', (key, text, before, said) => {
+    const value = parseSetting(catalogue.find((s) => s.key === key)!, text, before);
+    expect(value.ok ? 'read' : value.failure.todo).toContain(said);
+  });
+  test('a figure ten times what stood there is asked about, not refused', () => {
+    const height = catalogue.find((s) => s.key === 'layerHeightMm')!;
+    expect([slipText(height, 2, 0.2), slipText(height, 0.02, 0.2), slipText(height, 0.25, 0.2)]).toEqual(['just 10 times 0.2 mm, which stood here: meant so?', 'just a tenth of 0.2 mm, which stood here: meant so?', null]);
   });
   test('a value in a profile that may not own it is refused', () => expect(checkValues('process', { flow: 1 }).ok).toBe(false));
 });

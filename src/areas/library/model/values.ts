@@ -1,15 +1,17 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
+import { meantInstead, slipBetween } from '../../../core/units/slips.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { ProfileKind, Setting, SettingValue, Values } from '../settings/define.ts';
 
 /** The canonical value of what was typed for a setting, or the one message that says what to do. */
-export function parseSetting(setting: Setting, text: string): Result<SettingValue> {
+export function parseSetting(setting: Setting, text: string, before: SettingValue | null = null): Result<SettingValue> {
   switch (setting.type) {
     case 'number': case 'integer': {
+      if (text.trim().endsWith('%') && setting.quantity !== 'percent' && setting.quantity !== 'ratio') return fail({ code: 'percent', what: `A percentage of what? ${setting.label} is a figure of its own`, where: setting.label, todo: `type it in ${formatQuantity(1, setting.quantity).replace(/^1 ?/, '') || 'plain numbers'}` });
       const parsed = parseQuantity(text, setting.quantity);
-      return parsed.ok ? checkValue(setting, parsed.value.canonical) : parsed;
+      return parsed.ok ? checkValue(setting, parsed.value.canonical, typeof before === 'number' ? before : null) : parsed;
     }
     case 'range': {
       const ends = text.split(/\s+to\s+|\s*–\s*|\s*\.\.\s*/);
@@ -24,15 +26,18 @@ export function parseSetting(setting: Setting, text: string): Result<SettingValu
   }
 }
 
-/** A canonical value against its setting's type and typing guard. */
-export function checkValue(setting: Setting, value: SettingValue): Result<SettingValue> {
+/** A canonical value against its setting's type and typing guard; what stood there before helps to guess what was meant. */
+export function checkValue(setting: Setting, value: SettingValue, before: number | null = null): Result<SettingValue> {
   const wrong = (what: string, todo: string): Result<SettingValue> => fail({ code: 'guard', what, where: setting.label, todo });
   switch (setting.type) {
     case 'number': case 'integer': {
       if (typeof value !== 'number' || !Number.isFinite(value)) return wrong('Not a figure', 'type a figure');
       if (setting.type === 'integer' && !Number.isInteger(value)) return wrong(`${value} is not a whole number`, 'type a whole number');
       const [low, high] = setting.range;
-      if (value < low || value > high) return wrong(`${formatQuantity(value, setting.quantity)} cannot be meant`, `type ${formatFigure(low, setting.quantity)} to ${formatQuantity(high, setting.quantity)}; check the unit`);
+      if (value < low || value > high) {
+        const meant = meantInstead(value, (v) => v >= low && v <= high && (setting.type === 'number' || Number.isInteger(v)), before);
+        return wrong(`${formatQuantity(value, setting.quantity)} cannot be meant`, `${meant === null ? '' : `did you mean ${formatQuantity(meant, setting.quantity)}? `}type ${formatFigure(low, setting.quantity)} to ${formatQuantity(high, setting.quantity)}; check the unit`);
+      }
       return succeed(value);
     }
     case 'range': {
@@ -67,4 +72,11 @@ export function showValue(setting: Setting, value: SettingValue | undefined | nu
   if (setting.type === 'range' && Array.isArray(value)) return `${formatFigure(value[0]!, setting.quantity)} to ${formatQuantity(value[1]!, setting.quantity)}`;
   if ((setting.type === 'number' || setting.type === 'integer') && typeof value === 'number') return formatQuantity(value, setting.quantity);
   return String(value);
+}
+
+/** A caution where a figure could be meant but is just a usual slip away from what stood there, or null. */
+export function slipText(setting: Setting, value: SettingValue, before: SettingValue | null): string | null {
+  if ((setting.type !== 'number' && setting.type !== 'integer') || typeof value !== 'number' || typeof before !== 'number') return null;
+  const factor = slipBetween(value, before);
+  return factor === null ? null : `just ${factor > 1 ? `${factor} times` : `a ${factor === 0.1 ? 'tenth' : `${Math.round(10 / factor) / 10}th`} of`} ${formatQuantity(before, setting.quantity)}, which stood here: meant so?`;
 }

@@ -79,7 +79,7 @@ export function readerOf(rule: RecipeRule, input: RecipeInput): RecipeReader {
   return {
     input,
     has: (key) => value(key) !== undefined && value(key) !== null,
-    number: (key) => Number(value(key)), text: (key) => String(value(key)), flag: (key) => value(key) === true, range: (key) => value(key) as unknown as readonly [number, number],
+    number: (key) => Number(value(key)), text: (key) => String(value(key) ?? ''), flag: (key) => value(key) === true, range: (key) => value(key) as unknown as readonly [number, number],
     show: (key, given) => { const v = given ?? value(key), s = findSetting(key)!; return typeof v === 'number' && 'quantity' in s ? formatQuantity(v, s.quantity) : String(v); },
   };
 }

@@ -4,7 +4,7 @@ import { inList } from './families.ts';
 export const familyOnTool = defineRecipeRule({
   id: 'family-on-tool', about: 'recipe', technology: 'filament', title: 'The tool may run this family',
   why: 'A liner melts, a nozzle clogs, a soluble support is spoilt.', source: 'domain section 10, recipe',
-  reads: ['family', 'allowedFamilies'],
+  reads: ['family'], readsIfThere: ['allowedFamilies'],
   find: (r) => (inList(r.text('allowedFamilies'), r.text('family')) || r.text('allowedFamilies') === '' ? [] : [{
     severity: 'blocker', title: `The tool may not run ${r.text('family')}`, figure: r.text('family'), limit: r.text('allowedFamilies'), origin: 'hardware, tool', fix: 'choose another tool', change: { values: { allowedFamilies: `${r.text('allowedFamilies')}, ${r.text('family')}` } },
   }]),

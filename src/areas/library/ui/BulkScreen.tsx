@@ -45,14 +45,14 @@ export function BulkScreen() {
         <NativeSelect label="Which" value={comparison} onChange={(e) => setComparison(e.currentTarget.value as Comparison)} data={[...comparisons]} />
         {needsText && <TextInput label="Value, in any unit" value={text} onChange={(e) => setText(e.currentTarget.value)} />}
         <button className="btn p" type="submit" disabled={needsText && text.trim() === ''}>Find</button>
-        {mayChange && <FileButton onChange={(f) => void table(f)} accept=".csv,text/csv" inputProps={{ 'aria-label': 'Table of changes' }}>{(props) => <button className="btn" type="button" {...props}>From a table…</button>}</FileButton>}
+        {mayChange && <div><FileButton onChange={(f) => void table(f)} accept=".csv,text/csv" inputProps={{ 'aria-label': 'Table of changes' }}>{(props) => <button className="btn" type="button" {...props}>From a table…</button>}</FileButton></div>}
       </form>
       {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>{slip}</p>}</section>
       {preview && <BulkPreview preview={preview} onWrite={write} onLeave={() => setPreview(null)} />}
       {found && !preview && <>
         {mayChange && found.length > 0 && <form className="stage fields" aria-label="Change" onSubmit={(e) => { e.preventDefault(); void show(found.filter((f) => chosen.has(f.id)).map((f) => ({ kind: f.kind, key: f.key, setting: key, text: to }))); }}>
           <TextInput label={`${setting.label} for the ${chosen.size} chosen`} placeholder="empty: from parent" value={to} onChange={(e) => setTo(e.currentTarget.value)} /><button className="btn p" type="submit" disabled={chosen.size === 0}>See what changes</button>
-          <a className="btn" style={{ display: 'inline-flex', alignItems: 'center' }} href={csvOf(found, key)} download={`${key}.csv`}>CSV</a></form>}
+          <a className="btn" href={csvOf(found, key)} download={`${key}.csv`}>CSV</a></form>}
         <table className="list"><thead><tr>{mayChange && <th>Chosen</th>}<th>Profile</th><th>Kind</th><th className="n">{setting.label}</th><th>From</th></tr></thead>
           <tbody>{found.map((f) => <tr key={f.id}>{mayChange && <td><input type="checkbox" aria-label={`Choose ${f.name}`} disabled={f.stock} checked={chosen.has(f.id)} onChange={(e) => choose(f.id, e.currentTarget.checked)} /></td>}<td><a href={`/library/${f.id}`}>{f.name}</a> {f.stock && <span className="chip">stock, read-only</span>}</td><td>{f.kind}</td><td className="n">{showValue(setting, f.value).slice(0, 40)}</td><td>{f.origin}</td></tr>)}</tbody></table>
         {found.length === 0 && <p className="empty">No profile has a {setting.label.toLowerCase()} {comparison} {text}.</p>}

@@ -47,7 +47,7 @@ export function ExchangeScreen() {
       <section className="stage" aria-label="Out"><h2>Out <span className="hint">profiles as a JSON file with all they start from; its form is described in docs/formats/library.md</span></h2>
         <div className="fields">
           <label className="pick">Add one to the file<select value="" onChange={(e) => { if (e.target.value) setChosen([...new Set([...chosen, e.target.value])]); }}><option value="">all of them, or choose…</option>{(profiles.data ?? []).map((p) => <option key={p.id} value={p.id}>{p.name}, {p.kind}</option>)}</select></label>
-          <a className="btn p" style={{ display: 'inline-flex', alignItems: 'center' }} href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.join(',')}` : ''}`} download="library.json">Write {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}</a>
+          <a className="btn p" href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.join(',')}` : ''}`} download="library.json">Write {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}</a>
           {chosen.length > 0 && <span className="hint">{chosen.map((id) => profiles.data?.find((p) => p.id === id)?.name).join(', ')} <button className="plain" onClick={() => setChosen([])}>start again</button></span>}
         </div>
       </section>

@@ -1,7 +1,7 @@
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow, Proof } from '../model/records.ts';
-import { parseSetting, showValue } from '../model/values.ts';
+import { parseSetting, showValue, slipText } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 
 export interface GaugeRowProps { readonly row: LedgerRow; readonly selected?: boolean; readonly onSelect?: () => void; readonly editing?: boolean; /** As typed; undefined where untouched. */ readonly typed?: string | null | undefined; readonly onType?: (text: string | null) => void }
@@ -9,7 +9,7 @@ export interface GaugeRowProps { readonly row: LedgerRow; readonly selected?: bo
 /** Label · value with unit · gauge · origin · evidence: a number is never bare. */
 export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: GaugeRowProps) {
   const setting = findSetting(row.key)!;
-  const parsed = typed === undefined || typed === null ? null : parseSetting(setting, typed);
+  const parsed = typed === undefined || typed === null ? null : parseSetting(setting, typed, row.profileValue);
   const value = parsed?.ok ? parsed.value : row.value;
   const shown = showValue(setting, value), isChip = setting.type === 'choice' || setting.type === 'flag';
   const before = editable(showValue(setting, row.profileValue)), isBeaten = editing && row.origin.startsWith('pairing');
@@ -25,6 +25,7 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
       <span className="or">{isBeaten ? `${row.origin} wins here: ${showValue(setting, row.value)}` : typed !== undefined ? 'typed now' : row.origin}{row.reason && typed === undefined && <> · <i>{row.reason.text}</i></>}</span>
       <span className="ev"><Evidence proof={row.proof} provenBy={setting.provenBy} /></span>
       {parsed && !parsed.ok && <span className="slip" role="alert">{parsed.failure.what}{parsed.failure.todo ? `; ${parsed.failure.todo}` : ''}</span>}
+      {parsed?.ok && slipText(setting, parsed.value, row.profileValue) && <span className="slip" style={{ color: 'var(--ink)' }}><StateMark mark="due" /> {slipText(setting, parsed.value, row.profileValue)}</span>}
       {parsed?.ok && typed !== shown && <span className="slip" style={{ color: 'var(--dim)' }}>reads as {shown}</span>}
     </div>
   );

@@ -62,7 +62,7 @@ export function NewProfileScreen() {
         })}</div>
         {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>{slip}</p>}
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}><button className="btn p" type="submit" disabled={missing.length > 0 || wrong.length > 0 || full.length < 2 || questions.length === 0}>Make it</button>
-          {missing.length > 0 && <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label.toLowerCase()).join(', ')}</span>}</div>
+          {missing.length > 0 && <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label).join(', ')}</span>}</div>
       </form>
     </>
   );
