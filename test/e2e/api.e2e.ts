@@ -51,3 +51,18 @@ test('the served description names exactly the routes there are, with their role
   for (const { method, address } of routes) if (method !== 'GET' && !RAW.has(`${method} ${address}`)) expect(paths[address]![method.toLowerCase()]!.requestBody, `${method} ${address}`).toBeDefined();
   await context.dispose();
 });
+
+test('a token does what its role may until it is revoked, and only a lead makes one', async ({ playwright, baseURL }) => {
+  const lead = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
+  await lead.post('/api/sign-in/demo', { data: { role: 'lead' } });
+  const { id, token } = (await (await lead.post('/api/tokens', { data: { name: 'night report', role: 'viewer', days: 30 } })).json()) as { id: string; token: string };
+  const machine = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { authorization: `Bearer ${token}` } });
+  expect((await machine.get('/api/profiles')).status()).toBe(200);
+  expect((await machine.post('/api/profiles', { data: {} })).status()).toBe(403);
+  expect((await machine.post('/api/tokens', { data: { name: 'another', role: 'lead', days: 1 } })).status()).toBe(403);
+  expect(JSON.stringify(await (await lead.get('/api/tokens')).json())).not.toContain(token);
+  expect((await lead.post(`/api/tokens/${id}/revoke`, { data: {} })).status()).toBe(200);
+  expect((await machine.get('/api/profiles')).status()).toBe(401);
+  const guess = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { authorization: 'Bearer cantiere_guess' } });
+  expect((await guess.get('/api/profiles')).status()).toBe(401);
+});

@@ -1,8 +1,10 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { systemClock } from '../clock.ts';
 import { database } from '../db/client.ts';
 import type { Person, PersonRole } from '../db/context.ts';
 import { account, session, user, verification } from './tables.ts';
+import { personOfToken } from './tokens.ts';
 
 function make() {
   const secret = process.env['CANTIERE_SECRET'];
@@ -22,8 +24,10 @@ function make() {
 let made: ReturnType<typeof make> | undefined;
 export const auth = (): ReturnType<typeof make> => (made ??= make());
 
-/** The signed-in person of a request, or null. */
+/** The signed-in person of a request, by session or by an automation's token, or null. */
 export async function personOf(headers: Headers): Promise<Person | null> {
+  const bearer = /^Bearer (\S+)$/.exec(headers.get('authorization') ?? '')?.[1];
+  if (bearer) return personOfToken({ db: database().db, clock: systemClock }, bearer);
   const found = await auth().api.getSession({ headers });
   if (!found) return null;
   return { id: found.user.id, name: found.user.name, role: (found.user as { role?: PersonRole }).role ?? 'viewer' };

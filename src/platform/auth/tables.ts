@@ -42,3 +42,15 @@ export const verification = pgTable('verification', {
   createdAt: at('created_at').notNull().defaultNow(),
   updatedAt: at('updated_at').notNull().defaultNow(),
 });
+/** A key for automation: only its hash is kept. */
+export const apiToken = pgTable('api_token', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  hash: text('hash').notNull().unique(),
+  role: text('role').$type<'viewer' | 'technician' | 'lead'>().notNull(),
+  expiresAt: at('expires_at').notNull(),
+  revokedAt: at('revoked_at'),
+  lastUsedAt: at('last_used_at'),
+  byName: text('by_name').notNull(),
+  createdAt: at('created_at').notNull(),
+}, (t) => [check('api_token_role', sql`${t.role} in ('viewer', 'technician', 'lead')`)]);

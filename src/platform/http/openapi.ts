@@ -13,7 +13,7 @@ export function describeApi(modules: Readonly<Record<string, RouteModule>>): obj
       const route = module[method];
       if (!isDeclared(route)) continue;
       (paths[path] ??= {})[method.toLowerCase()] = {
-        summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`, 'x-role': route.role, security: [{ session: [] }],
+        summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`, 'x-role': route.role, security: [{ session: [] }, { token: [] }],
         ...(path.includes('{') && { parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) }),
         ...(route.schema && { requestBody: { required: true, content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe() as Described) } } } }),
         responses: { 200: { description: 'Done, as JSON' }, 400: PROBLEM('A field or the body cannot be read'), 401: PROBLEM('Signed out'), 403: PROBLEM(`Below ${route.role}, or from another origin`), 422: PROBLEM('Understood and refused, with what to do') },
@@ -22,7 +22,7 @@ export function describeApi(modules: Readonly<Record<string, RouteModule>>): obj
   }
   return {
     openapi: '3.1.0', info: { title: 'Cantiere', version: '1', description: 'Every route of the application. Failures are problem details (RFC 9457) with a stable code.' },
-    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'better-auth.session_token' } }, schemas: { Problem: { type: 'object', required: ['title', 'status', 'code'], properties: { title: { type: 'string' }, status: { type: 'integer' }, code: { type: 'string' }, fields: { type: 'array', items: { type: 'object' } } } } } },
+    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'better-auth.session_token' }, token: { type: 'http', scheme: 'bearer', description: 'A token of a lead’s making, with its role and expiry' } }, schemas: { Problem: { type: 'object', required: ['title', 'status', 'code'], properties: { title: { type: 'string' }, status: { type: 'integer' }, code: { type: 'string' }, fields: { type: 'array', items: { type: 'object' } } } } } },
     paths: Object.fromEntries(Object.entries(paths).sort(([a], [b]) => (a < b ? -1 : 1))),
   };
 }

@@ -80,3 +80,11 @@ export function slipText(setting: Setting, value: SettingValue, before: SettingV
   const factor = slipBetween(value, before);
   return factor === null ? null : `just ${factor > 1 ? `${factor} times` : `a ${factor === 0.1 ? 'tenth' : `${Math.round(10 / factor) / 10}th`} of`} ${formatQuantity(before, setting.quantity)}, which stood here: meant so?`;
 }
+
+/** The same figure in the other unit the trade reads: µm beside heights and small widths, mm/min beside speeds; or null. */
+export function otherUnit(setting: Setting, value: SettingValue | null): string | null {
+  if ((setting.type !== 'number' && setting.type !== 'integer') || typeof value !== 'number') return null;
+  if (setting.quantity === 'speed') return `${Number((value * 60).toFixed(1))} mm/min`;
+  if (setting.quantity === 'length' && value !== 0 && Math.abs(value) < 1) return `${Number((value * 1000).toFixed(1))} µm`;
+  return null;
+}

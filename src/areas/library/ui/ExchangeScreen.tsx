@@ -3,20 +3,21 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
-import { useMayChange } from '../../../ui/person.tsx';
+import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { tellDone } from '../../../ui/tell.ts';
 import { addressOf, type ImportRow, type ImportState } from '../model/exchange.ts';
 import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { TokensPanel } from './TokensPanel.tsx';
 
 const states: readonly (readonly [ImportState, Mark, string])[] = [['new', 'proven', 'new'], ['changed', 'due', 'changed'], ['same', 'note', 'same'], ['conflicting', 'due', 'conflicting'], ['invalid', 'outside', 'invalid']];
 const SHOWN = 200;
 
 /** The library as a file out, and a file in: what each record would do is shown before anything is written. */
 export function ExchangeScreen() {
-  const mayChange = useMayChange(), client = useQueryClient();
+  const mayChange = useMayChange(), isLead = usePerson().role === 'lead', client = useQueryClient();
   const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
   const [chosen, setChosen] = useState<readonly string[]>([]), [file, setFile] = useState<{ name: string; text: string } | null>(null), [rows, setRows] = useState<readonly ImportRow[] | null>(null);
   const [slip, setSlip] = useState<string | null>(null), [take, setTake] = useState<readonly string[]>([]), [leaveOut, setLeaveOut] = useState(false), [isBusy, setBusy] = useState(false);
@@ -67,6 +68,7 @@ export function ExchangeScreen() {
           </div>
         </>}
       </section>
+      {isLead && <TokensPanel />}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow, Proof } from '../model/records.ts';
-import { parseSetting, showValue, slipText } from '../model/values.ts';
+import { otherUnit, parseSetting, showValue, slipText } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 
 export interface GaugeRowProps { readonly row: LedgerRow; readonly selected?: boolean; readonly onSelect?: () => void; readonly editing?: boolean; /** As typed; undefined where untouched. */ readonly typed?: string | null | undefined; readonly onType?: (text: string | null) => void }
@@ -18,7 +18,7 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
       <button className="lab" onClick={onSelect} aria-expanded={selected}>{setting.label}</button>
       {editing
         ? <input className="edit" aria-label={setting.label} aria-invalid={parsed ? !parsed.ok : undefined} value={typed ?? before} onFocus={onSelect} onChange={(e) => onType?.(e.target.value === before ? null : e.target.value)} />
-        : <span className="val f" title={shown}>{isChip ? '' : shown.split('\n')[0]!.slice(0, 24)}</span>}
+        : <span className="val f" title={shown}>{isChip ? '' : shown.split('\n')[0]!.slice(0, 24)}{otherUnit(setting, value) && <small>{otherUnit(setting, value)}</small>}</span>}
       {(setting.type === 'number' || setting.type === 'integer')
         ? <Gauge value={typeof value === 'number' ? value : null} hardware={row.hardware} supplier={row.supplier} proven={row.proof && { ...row.proof.range, state: row.proof.state }} guard={setting.range} label={`${setting.label} ${shown}${row.supplier ? `, supplier ${row.supplier.join(' to ')}` : ''}${row.proof ? `, ${row.proof.state} ${row.proof.range.min} to ${row.proof.range.max}` : ''}`} />
         : <span className="gauge">{isChip ? <span className="chip">{shown}</span> : null}</span>}

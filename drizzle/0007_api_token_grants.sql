@@ -1,0 +1,1 @@
+GRANT SELECT, INSERT, UPDATE ON api_token TO cantiere_app;
