@@ -20,7 +20,7 @@ export function librarySchema(): object {
         properties: {
           kind: { enum: ['printer', 'tool', 'material', 'process'] }, key: { type: 'string', pattern: '^[a-z0-9][a-z0-9.-]{0,79}$' }, name: text, technology: { enum: ['filament', 'resin'] }, parent: { type: ['string', 'null'] }, stock: { type: 'boolean' },
           tags: { type: 'array', maxItems: 20, items: text }, notes: { type: 'string', maxLength: 5000 }, own: { type: 'object' }, revision: { type: 'integer', minimum: 1 },
-          reasons: { type: 'object', additionalProperties: { type: 'object', additionalProperties: false, required: ['kind', 'text'], properties: { kind: { enum: reasonKinds }, text: { type: 'string', maxLength: 500 } } } },
+          reasons: { type: 'object', additionalProperties: { type: 'object', additionalProperties: false, required: ['kind', 'text'], properties: { kind: { enum: reasonKinds }, text: { type: 'string', maxLength: 500 }, until: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } } } },
         },
         allOf: (['printer', 'tool', 'material', 'process'] as const).map(own),
       },

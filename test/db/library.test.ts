@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { copyProfile, decideRevision, listInReview, makeProfile, restoreRevision, retireProfile, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
+import { copyProfile, decideRevision, listExpiredWorkarounds, listInReview, makeProfile, restoreRevision, retireProfile, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
 import { getHead, getTip, listRevisions } from '../../src/areas/library/server/queries.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
@@ -117,5 +117,14 @@ describe('review', () => {
     expect(await listed()).toBe(0);
     must(await retireProfile(farm.as('technician'), p.id, false, ''));
     expect(await listed()).toBe(1);
+  });
+  test('a workaround comes up on the day it should be looked at again, not before', async () => {
+    const p = await make('Round a fault', {}), base = await getHead(farm.as('lead'), p.id);
+    const save = async (until: string) => { const tip = await getTip(farm.as('lead'), p.id); must(await saveRevision(farm.as('lead'), { profileId: p.id, baseRevisionId: tip.id, own: { walls: 4 }, reasons: { walls: { kind: 'works round a fault', text: 'thin walls are dropped', until } }, message: 'until mended' })); };
+    expect(base.own).toEqual({});
+    await save('2026-11-21');
+    expect(await listExpiredWorkarounds(farm.as('viewer'))).toEqual([]);
+    await save('2026-11-20');
+    expect(await listExpiredWorkarounds(farm.as('viewer'))).toMatchObject([{ name: 'Round a fault', key: 'walls', until: '2026-11-20' }]);
   });
 });

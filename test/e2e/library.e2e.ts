@@ -28,6 +28,20 @@ test('a stock material is copied, changed, sent to review, and only a lead can r
   await expect(page.locator('[data-setting=nozzleC]')).toContainText('212 °C');
 });
 
+test('tags and notes are kept, and the library finds a profile by its tag', async ({ page }) => {
+  await signIn(page);
+  await open(page, `/library/${await idOf(page, 'PETG clear')}`);
+  await page.getByRole('button', { name: 'change', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Tags' }).fill('drip lines');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Notes').fill('dry it after rain');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('dry it after rain')).toBeVisible();
+  await open(page, '/library');
+  await page.getByLabel('Search profiles').fill('drip lines');
+  await expect(page.locator('tbody tr')).toHaveCount(1);
+});
+
 test('a file with one bad record comes in only without it', async ({ page }) => {
   await signIn(page, 'lead');
   const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Draft 0.28')}`)).json()) as { profiles: { name: string; key: string; own: object }[] };

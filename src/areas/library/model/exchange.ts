@@ -3,7 +3,7 @@ import { CATALOGUE_VERSION, findSetting } from '../settings/catalogue.ts';
 import type { SettingValue, Values } from '../settings/define.ts';
 import { findDuplicateMember, lineOfPosition } from './json.ts';
 import type { Reasons } from './records.ts';
-import { reasonKinds } from './reasons.ts';
+import { isReason, reasonKinds } from './reasons.ts';
 import { checkValues } from './values.ts';
 
 export const FORMAT = 'cantiere-library', FORMAT_VERSION = 1, LARGEST_BYTES = 10 * 1024 * 1024, MOST_RECORDS = 20_000;
@@ -66,9 +66,9 @@ export function readRecord(raw: unknown): Result<ExchangeRecord> {
   if (foreign) return wrong(`own: ${foreign}`, `Belongs to ${findSetting(foreign)!.technology}`, `this is a ${r['technology']} profile`);
   const reasons = r['reasons'];
   if (typeof reasons !== 'object' || reasons === null || Array.isArray(reasons)) return wrong('reasons', 'Not an object', 'reasons by setting');
-  for (const [k, v] of Object.entries(reasons as Record<string, { kind?: unknown; text?: unknown } | null>)) {
+  for (const [k, v] of Object.entries(reasons as Record<string, unknown>)) {
     if (!(k in (r['own'] as object))) return wrong(`reasons: ${k}`, 'A reason for a value that is not there', 'take it away or give the value');
-    if (typeof v !== 'object' || v === null || !reasonKinds.includes(v.kind as never) || typeof v.text !== 'string' || v.text.length > 500 || Object.keys(v).length !== 2) return wrong(`reasons: ${k}`, 'Not a reason', `kind (${reasonKinds.join(', ')}) and text`);
+    if (!isReason(v)) return wrong(`reasons: ${k}`, 'Not a reason', `kind (${reasonKinds.join(', ')}) and text`);
   }
   return succeed(r as unknown as ExchangeRecord);
 }
@@ -133,5 +133,5 @@ function rowOf(index: number, r: ExchangeRecord | null, raw: unknown, problem: s
   return { ...head, state: 'changed', why: '', changes };
 }
 
-const sameReasons = (a: Reasons, b: Reasons): boolean => { const plain = (r: Reasons) => JSON.stringify(Object.entries(r).map(([k, v]) => [k, v.kind, v.text]).sort()); return plain(a) === plain(b); };
+const sameReasons = (a: Reasons, b: Reasons): boolean => { const plain = (r: Reasons) => JSON.stringify(Object.entries(r).map(([k, v]) => [k, v.kind, v.text, v.until ?? '']).sort()); return plain(a) === plain(b); };
 const textOf = (f: Failure): string => [f.where, f.what, f.todo].filter(Boolean).join(': ');

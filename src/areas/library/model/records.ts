@@ -1,7 +1,8 @@
 import type { SettingValue, Values } from '../settings/define.ts';
 
 export type ReasonKind = 'measured' | 'habit, untested' | 'works round a fault' | 'spares the machine' | 'copied from elsewhere' | 'job-specific';
-export type Reasons = Readonly<Record<string, { readonly kind: ReasonKind; readonly text: string }>>;
+export interface Reason { readonly kind: ReasonKind; readonly text: string; /** Day from which a workaround should be looked at again, YYYY-MM-DD. */ readonly until?: string | undefined }
+export type Reasons = Readonly<Record<string, Reason>>;
 
 export type RevisionState = 'in review' | 'released' | 'returned' | 'retired';
 

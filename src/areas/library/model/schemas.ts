@@ -1,6 +1,6 @@
 import { array, boolean, mixed, object, string } from 'yup';
 import { comparisons, type Comparison } from './bulk.ts';
-import { reasonKinds } from './reasons.ts';
+import { isReason, reasonKinds } from './reasons.ts';
 import type { ReasonKind } from './records.ts';
 
 const key = /^[a-zA-Z0-9]{1,60}$/;
@@ -8,7 +8,6 @@ const key = /^[a-zA-Z0-9]{1,60}$/;
 const bySetting = <T>(isValue: (v: unknown) => v is T) => mixed<Record<string, T>>((raw): raw is Record<string, T> => typeof raw === 'object' && raw !== null && !Array.isArray(raw) && Object.keys(raw).length <= 300 && Object.entries(raw).every(([k, v]) => key.test(k) && isValue(v)));
 const isValue = (v: unknown): v is number | string | boolean | number[] => ['number', 'string', 'boolean'].includes(typeof v) || (Array.isArray(v) && v.length <= 64 && v.every((x) => typeof x === 'number'));
 const isTyped = (v: unknown): v is string | null => v === null || (typeof v === 'string' && v.length <= 5000);
-const isReason = (v: unknown): v is { kind: string; text: string } => typeof v === 'object' && v !== null && typeof (v as { kind?: unknown }).kind === 'string' && typeof (v as { text?: unknown }).text === 'string' && (v as { text: string }).text.length <= 500;
 
 export const nameSchema = string().trim().min(2, 'A name has at least two characters').max(80, 'Keep the name below 80 characters').required('Give it a name');
 export const copySchema = object({ name: nameSchema }).noUnknown().required();
@@ -26,3 +25,4 @@ export const bulkSchema = object({
   message: string().trim().max(300).defined(), reason: string<ReasonKind>().oneOf([...reasonKinds]).required(), write: boolean().required(),
 }).noUnknown().required().test('why', 'Say why in one line', (v) => !v.write || v.message.length >= 3);
 export const newProfileSchema = object({ kind: string<'printer' | 'tool' | 'material' | 'process'>().oneOf(['printer', 'tool', 'material', 'process']).required(), technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(), name: nameSchema, parentId: string().max(60).nullable().defined(), own: bySetting(isValue).required() }).noUnknown().required();
+export const aboutSchema = object({ tags: array().of(string().trim().min(2, 'A tag has at least two characters').max(40).matches(/^[^<>]*$/, 'A tag has no < or >').required()).max(20, 'Twenty tags are enough').required(), notes: string().max(5000).defined() }).noUnknown().required();

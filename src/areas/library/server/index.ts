@@ -1,8 +1,8 @@
-export { findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
+export { findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listExpiredWorkarounds, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
 export { writePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';
-export { decideRevision, retireProfile, saveRevision } from './saveRevision.ts';
+export { decideRevision, describeProfile, retireProfile, saveRevision } from './saveRevision.ts';
 export { getProfilePage, type LedgerContext } from './profilePage.ts';
 export { restoreRevision } from './saveRevision.ts';
 export { saveDraft } from './makeProfile.ts';

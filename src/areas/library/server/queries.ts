@@ -52,6 +52,18 @@ export async function listInReview(ctx: Reader): Promise<{ profileId: string; re
   return rows.rows.map((r) => ({ ...(r as never as { profileId: string; revisionId: string; name: string; kind: string; number: number; message: string; authorName: string }), at: new Date(r['at'] as string).toISOString() }));
 }
 
+/** Workarounds of released heads whose day to be looked at again has come. */
+export async function listExpiredWorkarounds(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<{ profileId: string; name: string; key: string; text: string; until: string }[]> {
+  const today = ctx.clock.now().toISOString().slice(0, 10);
+  const rows = await ctx.db.execute(sql`
+    select p.id as "profileId", p.name, reason.key, reason.value->>'text' as text, reason.value->>'until' as until
+    from ${profile} p
+    cross join lateral (select x.reasons from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
+    cross join lateral jsonb_each(r.reasons) reason
+    where r.reasons <> '{}' and p.retired_at is null and reason.value->>'until' <= ${today} order by reason.value->>'until' limit 200`);
+  return rows.rows as unknown as { profileId: string; name: string; key: string; text: string; until: string }[];
+}
+
 export async function findRevision(ctx: Reader, id: string): Promise<Revision | null> {
   const [row] = await ctx.db.select().from(revision).where(eq(revision.id, id));
   return row ?? null;
@@ -95,9 +107,9 @@ export async function searchProfiles(ctx: Reader, q: { text?: string | undefined
   const rows = await ctx.db.execute(sql`
     select p.id, p.kind, p.key, p.name, p.technology, p.stock, p.tags, p.retired_at is not null as retired, parent.name as "parentName", r.number as revision, r.at,
            (select count(*)::int from jsonb_object_keys(r.own)) as "ownCount", coalesce(r.own->>'family', r.resolved->>'family') as family
-    from (select * from ${profile} p
+    from (select id, kind, key, name, technology, stock, tags, retired_at, parent_id from ${profile} p
       where ${q.kind ? sql`p.kind = ${q.kind}` : sql`true`} and ${q.retired ? sql`true` : sql`p.retired_at is null`} and ${q.technology ? sql`p.technology = ${q.technology}` : sql`true`}
-      ${words.length > 0 ? sql`and ${sql.join(words.map((w) => sql`(p.name || ' ' || p.key || ' ' || p.tags::text) ilike ${like(w)}`), sql` and `)}` : sql``}
+      ${words.length > 0 ? sql`and ${sql.join(words.map((w) => sql`p.search like ${like(w.toLowerCase())}`), sql` and `)}` : sql``}
       order by p.stock, p.name limit ${q.limit ?? 200}) p
     left join ${profile} parent on parent.id = p.parent_id
     cross join lateral (select number, at, own, resolved from ${revision} where profile_id = p.id order by number desc limit 1) r

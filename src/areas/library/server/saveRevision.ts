@@ -90,6 +90,19 @@ export async function retireProfile(ctx: Ctx, profileId: string, retired: boolea
   });
 }
 
+/** Changes tags and notes: words about a profile, not values, so they need no review. */
+export async function describeProfile(ctx: Ctx, profileId: string, about: { readonly tags: readonly string[]; readonly notes: string }): Promise<Result<null, LibraryFailure>> {
+  return ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db }, found = await findProfile(inside, profileId);
+    if (!found) return fail({ code: 'noProfile' });
+    if (found.stock) return fail({ code: 'stockReadOnly' });
+    const tags = [...new Set(about.tags.map((t) => t.trim()).filter(Boolean))];
+    await db.update(profile).set({ tags, notes: about.notes }).where(eq(profile.id, profileId));
+    await recordEvent(inside, { subjectKind: 'profile', subjectId: profileId, subjectName: found.name, what: 'tags and notes changed', from: { tags: found.tags, notes: found.notes }, to: { tags, notes: about.notes } });
+    return succeed(null);
+  });
+}
+
 /** Inserts the next revision in its first state and writes what changed to the event log. */
 export async function appendRevision(ctx: Ctx, p: Profile, head: Revision | null, own: Values, reasons: Reasons, message: string, state: RevisionState): Promise<Revision> {
   const parents = p.parentId ? await listLevels(ctx, p.parentId) : [];

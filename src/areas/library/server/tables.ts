@@ -19,6 +19,8 @@ export const profile = pgTable('profile', {
   createdAt: at('created_at'),
   /** Since when it is out of use; history and proofs stay. */
   retiredAt: timestamp('retired_at', { withTimezone: true }),
+  /** What the search reads, in small letters: comparing those is several times faster than ILIKE. */
+  search: text('search').notNull().generatedAlwaysAs(sql`lower(name || ' ' || key || ' ' || tags::text)`),
 }, (t) => [
   check('profile_technology', sql`${t.technology} in ('filament', 'resin')`),
   index('profile_parent').on(t.parentId),

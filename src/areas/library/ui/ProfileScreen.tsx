@@ -12,6 +12,7 @@ import { showValue } from '../model/values.ts';
 import type { ProfilePage } from '../model/pages.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
+import { AboutProfile } from './AboutProfile.tsx';
 import { GaugeRow } from './GaugeRow.tsx';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { ReviewPanel } from './ReviewPanel.tsx';
@@ -75,6 +76,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
         <div className="left">
           <h3>Show</h3>
           <ul>{filters.map((f) => <li key={f}><button aria-pressed={filter === f} onClick={() => setFilter(f)}>{marks[f] && <StateMark mark={marks[f]} />}{words[f]}<span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span></button></li>)}</ul>
+          <AboutProfile page={page} />
           <h3>Lineage</h3>
           <div style={{ fontSize: 12, lineHeight: 1.8 }}>
             {[...page.parents].reverse().map((p, i) => <div key={p.id} style={{ paddingLeft: i * 10 }}><a href={`/library/${p.id}`}>{p.name}</a> <span className="f dim">r{p.revision}</span></div>)}

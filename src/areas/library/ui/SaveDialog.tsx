@@ -11,13 +11,14 @@ import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
 
 
+const WORKAROUND: ReasonKind = 'works round a fault';
 type Outcome = { saved: true; number: number; mergedWith: number | null; state: string } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
  *  shown and the saver chooses. */
 export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null, state: string) => void }) {
   const isLead = usePerson().role === 'lead';
-  const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [slip, setSlip] = useState<string | null>(null);
+  const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [until, setUntil] = useState(''), [slip, setSlip] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
   const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.profileValue ?? null, parsed }; });
@@ -28,14 +29,14 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
     for (const c of changes) {
       const theirs = conflict?.conflicts.find((x) => x.key === c.key);
       if (theirs && choice[c.key] === 'theirs') { if (theirs.theirs === null) delete own[c.key]; else own[c.key] = theirs.theirs; continue; }
-      if (c.parsed?.ok) { own[c.key] = c.parsed.value; reasons[c.key] = { kind, text: message }; } else delete own[c.key];
+      if (c.parsed?.ok) { own[c.key] = c.parsed.value; reasons[c.key] = { kind, text: message, ...(kind === WORKAROUND && { until }) }; } else delete own[c.key];
     }
     try {
       const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, { baseRevisionId, own, reasons, message, decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [], review });
       if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state); else setConflict(outcome);
     } catch (e) { setSlip((e as Error).message); }
   };
-  const why = bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : null;
+  const why = bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : kind === WORKAROUND && !until ? 'Say when to look again' : null;
   const open = conflict?.conflicts.filter((c) => !choice[c.key]) ?? [];
   return (
     <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.revisions[0]!.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
@@ -52,6 +53,7 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
       <form onSubmit={(e) => { e.preventDefault(); void save(!isLead); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>
         <TextInput label="Why, in one line" value={message} onChange={(e) => setMessage(e.currentTarget.value)} error={slip} data-autofocus />
         <NativeSelect label="Kind of reason" data={[...reasonKinds]} value={kind} onChange={(e) => setKind(e.currentTarget.value as ReasonKind)} />
+        {kind === WORKAROUND && <TextInput type="date" label="Look at it again from" value={until} onChange={(e) => setUntil(e.currentTarget.value)} style={{ gridColumn: 2 }} />}
         <div style={{ display: 'flex', gap: 10, gridColumn: '1 / -1', alignItems: 'center' }}>
           <button className="btn p" type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>{why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}</button>
           {isLead && <button className="btn" type="button" disabled={why !== null || message.trim().length < 3 || open.length > 0} onClick={() => void save(true)}>Send to review</button>}

@@ -4,6 +4,7 @@ import type { MachineCard } from '../../machines/model/pages.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
 
 export interface Today {
+  readonly workarounds: readonly { readonly profileId: string; readonly name: string; readonly key: string; readonly text: string; readonly until: string }[];
   readonly reviews: readonly { readonly profileId: string; readonly revisionId: string; readonly name: string; readonly kind: string; readonly number: number; readonly message: string; readonly authorName: string; readonly at: string }[];
   readonly trials: readonly TrialRow[];
   readonly blocked: readonly JobRow[];

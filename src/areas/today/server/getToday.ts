@@ -1,6 +1,6 @@
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import { listInReview } from '../../library/server/index.ts';
+import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
 import { listJobs } from '../../checks/server/index.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import { listTrials } from '../../trials/server/index.ts';
@@ -8,10 +8,10 @@ import type { Today } from '../model/today.ts';
 
 /** What needs somebody now, from the records as they are. */
 export async function getToday(ctx: Ctx): Promise<Today> {
-  const [reviews, trials, jobs, cards, events] = [await listInReview(ctx), await listTrials(ctx), await listJobs(ctx), await listMachineCards(ctx), await listEvents(ctx, { limit: 8 })];
+  const [workarounds, reviews, trials, jobs, cards, events] = [await listExpiredWorkarounds(ctx), await listInReview(ctx), await listTrials(ctx), await listJobs(ctx), await listMachineCards(ctx), await listEvents(ctx, { limit: 8 })];
   const open = new Set(['planned', 'printing', 'interrupted', 'measuring']);
   return {
-    reviews,
+    reviews, workarounds,
     trials: trials.filter((t) => open.has(t.state)),
     blocked: jobs.filter((j) => j.verdict === 'blocked' && j.state !== 'cleared'),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),

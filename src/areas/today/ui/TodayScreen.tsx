@@ -11,7 +11,7 @@ export function TodayScreen() {
   const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => call<Today>('/api/today') });
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!data) return <p className="empty">Looking what needs you…</p>;
-  const needs = data.blocked.length + data.trials.length + data.due.length + data.waiting.length + data.reviews.length;
+  const needs = data.blocked.length + data.trials.length + data.due.length + data.waiting.length + data.reviews.length + data.workarounds.length;
   return (
     <>
       <div className="band"><div><div className="kind">{new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' }).format(new Date())} · {person.name}</div><h1>{needs === 0 ? 'Nothing needs you' : `${needs} ${needs === 1 ? 'thing needs' : 'things need'} somebody`}</h1></div>
@@ -29,6 +29,8 @@ export function TodayScreen() {
             {data.trials.length === 0 && <article className="hint">No trial waits for a print or for readings.</article>}
             {data.reviews.length > 0 && <><h2 style={{ borderTop: '2px solid var(--ink)' }}>Waiting for a lead <span className="f">{data.reviews.length}</span></h2>
               {data.reviews.map((r) => <article key={r.revisionId}><a className="t" href={`/library/${r.profileId}`}>{r.name}, revision {r.number}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />in review: {r.message}</span><span className="hint">{r.kind} · {r.authorName} · {dayAndTime(r.at)}</span></article>)}</>}
+            {data.workarounds.length > 0 && <><h2 style={{ borderTop: '2px solid var(--ink)' }}>Workarounds to look at again <span className="f">{data.workarounds.length}</span></h2>
+              {data.workarounds.map((w) => <article key={`${w.profileId}${w.key}`}><a className="t" href={`/library/${w.profileId}`}>{w.name}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />{findSetting(w.key)?.label}: {w.text}</span><span className="hint">since {w.until}</span></article>)}</>}
             <h2 style={{ borderTop: '2px solid var(--ink)' }}>Done lately</h2>
             {data.events.map((e) => <article key={e.id}><span>{e.subjectName}: {e.what}</span><span className="hint">{e.whoName} · {dayAndTime(e.at)}</span></article>)}
           </section>

@@ -1,0 +1,1 @@
+ALTER TABLE "profile" ADD COLUMN "search" text GENERATED ALWAYS AS (lower(name || ' ' || key || ' ' || tags::text)) STORED NOT NULL;
