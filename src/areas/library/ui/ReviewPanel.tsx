@@ -25,7 +25,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   return (
     <section className="stage" aria-label="Review">
       <h2>Revision {tip.number} waits for a lead <span className="hint">{tip.authorName}, {day(tip.at)}: {tip.message}</span></h2>
-      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24 }}>
+      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
         <table className="list"><thead><tr><th>Setting</th><th className="n">Released, r{head.number}</th><th className="n">In review, r{tip.number}</th><th>Reason</th></tr></thead>
           <tbody>{keys.map((k) => { const s = findSetting(k)!; return <tr key={k}><td>{s.label}</td><td className="n">{head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k]).slice(0, 40)}</td><td className="n">{tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k]).slice(0, 40)}</td><td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td></tr>; })}
             {keys.length === 0 && <tr><td colSpan={4}>No value differs from the released revision.</td></tr>}</tbody></table>

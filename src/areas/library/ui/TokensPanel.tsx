@@ -14,7 +14,7 @@ export function TokensPanel() {
   const act = async (work: () => Promise<void>): Promise<void> => { try { await work(); await client.invalidateQueries({ queryKey: ['tokens'] }); } catch (e) { tellRefused(e); } };
   const stateOf = (t: Token): string => (t.revokedAt ? `revoked ${day(t.revokedAt)}` : new Date(t.expiresAt) < new Date() ? 'expired' : `until ${day(t.expiresAt)}`);
   return (
-    <section className="stage" aria-label="Tokens"><h2>Automation <span className="hint">a token does over the API what its role may; the API describes itself at <a href="/api">/api</a></span></h2>
+    <section className="stage" aria-label="Tokens"><h2>Automation <span className="hint">a token does over the API what its role may; the API describes itself at <a href="/api" target="_blank" rel="noreferrer">/api</a></span></h2>
       <form className="fields" onSubmit={(e) => { e.preventDefault(); void act(async () => { setShown((await post<{ token: string }>('/api/tokens', { name, role, days: Number(days) })).token); setName(''); }); }}>
         <TextInput label="What uses it" value={name} onChange={(e) => setName(e.currentTarget.value)} /><NativeSelect label="Role" value={role} onChange={(e) => setRole(e.currentTarget.value)} data={['viewer', 'technician', 'lead']} /><NumberInput label="Days it holds" value={days} onChange={setDays} min={1} max={366} />
         <button className="btn p" type="submit" disabled={name.trim().length < 2 || !(Number(days) >= 1)}>Make a token</button></form>
