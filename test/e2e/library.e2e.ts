@@ -32,7 +32,7 @@ test('tags and notes are kept, and the library finds a profile by its tag', asyn
   await signIn(page);
   await open(page, `/library/${await idOf(page, 'PETG clear')}`);
   await page.getByRole('button', { name: 'change', exact: true }).click();
-  await page.getByRole('textbox', { name: 'Tags' }).fill('drip lines');
+  await page.getByRole('dialog').getByLabel('Tags').fill('drip lines');
   await page.keyboard.press('Enter');
   await page.getByLabel('Notes').fill('dry it after rain');
   await page.getByRole('button', { name: 'Keep' }).click();
@@ -40,6 +40,25 @@ test('tags and notes are kept, and the library finds a profile by its tag', asyn
   await open(page, '/library');
   await page.getByLabel('Search profiles').fill('drip lines');
   await expect(page.locator('tbody tr')).toHaveCount(1);
+});
+
+test('the last act on a profile can be undone from its message', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, `/library/${await idOf(page, 'PLA honey')}`);
+  const fan = page.locator('[data-setting=fanPercent]');
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('textbox', { name: 'Fan', exact: true }).fill('70');
+  await page.getByRole('button', { name: 'Save with a reason' }).click();
+  await page.getByLabel('Why, in one line').fill('a slip');
+  await page.getByRole('button', { name: 'Release now' }).click();
+  await expect(fan).toContainText('70 %');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(fan).toContainText('100 %');
+  await expect(page.getByText('released revision 3')).toBeVisible(); // nothing is erased: the old values are a new revision
+  await page.getByRole('button', { name: 'Retire' }).click();
+  await expect(page.getByText('retired', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('retired', { exact: true })).toHaveCount(0);
 });
 
 test('a file with one bad record comes in only without it', async ({ page }) => {

@@ -8,13 +8,17 @@ const pids = (): Record<string, number> & { folder: string } => JSON.parse(readF
 const kill = (what: 'web' | 'worker'): void => { process.kill(pids()[what]!, 'SIGKILL'); };
 const killDatabase = (): void => { process.kill(Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL'); };
 
+async function printFlowTrial(page: import('@playwright/test').Page, machine: string, process: string): Promise<void> {
+  await openMachine(page, machine);
+  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
+  await page.getByLabel('Process').selectOption({ label: process });
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await page.getByRole('button', { name: `Print on ${machine}` }).click();
+}
+
 test('a print goes on at the last acknowledged line after kill -9 of worker, server and database', async ({ page }) => {
   await signIn(page);
-  await openMachine(page, 'Rifugio Pelmo');
-  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
-  await page.getByRole('button', { name: 'Plan this trial' }).click();
-  await page.getByRole('button', { name: 'Print on Rifugio Pelmo' }).click();
+  await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
   const progress = page.locator('[data-phase]');
   const acknowledged = async (): Promise<number> => Number(await progress.getAttribute('data-acknowledged'));
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
@@ -38,11 +42,7 @@ const fail = (machine: string, fault: string): Promise<void> => new Promise((don
 
 test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({ page }) => {
   await signIn(page);
-  await openMachine(page, 'Rifugio Scarpa');
-  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
-  await page.getByLabel('Process').selectOption({ label: 'Stout 0.30' });
-  await page.getByRole('button', { name: 'Plan this trial' }).click();
-  await page.getByRole('button', { name: 'Print on Rifugio Scarpa' }).click();
+  await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();
   await page.getByRole('button', { name: 'Print again' }).click();
@@ -73,11 +73,12 @@ const strikes = [['the worker', () => kill('worker')], ['the server', () => kill
 
 for (const [index, [what, strike]] of strikes.entries()) {
   test(`a check that was running when ${what} was killed comes to its verdict`, async ({ page }) => {
+    const program = Buffer.from(syntheticProgram(120e6 + index)); // before any request: it takes longer than an idle connection is kept
     await signIn(page);
     const headers = { origin: new URL(page.url()).origin };
     const ids = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
     const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
-    const { sha256 } = (await (await page.request.put('/api/files', { data: Buffer.from(syntheticProgram(120e6 + index)), headers, timeout: 60_000 })).json()) as { sha256: string };
+    const { sha256 } = (await (await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })).json()) as { sha256: string };
     const made = await page.request.post('/api/jobs', { headers, data: { title: `long one, ${what}`, class: 'in-house', quantity: 1, machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id, toolId: await ids('/api/profiles?kind=tool&text=0.4'), materialId: await ids('/api/profiles?text=PLA+white'), processId: await ids('/api/profiles?text=Fine'), fileSha: sha256, fileName: 'long.gcode' } });
     const { id } = (await made.json()) as { id: string };
     const run = async () => ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
@@ -108,11 +109,7 @@ test('whatever is killed runs again within 5 s, and the session holds', async ({
 
 test('a power cut of the machine in mid-print is said with its place, and the trial can be printed again', async ({ page }) => {
   await signIn(page);
-  await openMachine(page, 'Rifugio Pelmo');
-  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
-  await page.getByRole('button', { name: 'Plan this trial' }).click();
-  await page.getByRole('button', { name: 'Print on Rifugio Pelmo' }).click();
+  await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
   await expect.poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), { timeout: 30_000 }).toBeGreaterThan(20);
   process.kill(pids()['stand-ins']!, 'SIGKILL');
   await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({ timeout: 30_000 });

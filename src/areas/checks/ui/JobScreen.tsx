@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { JobPage } from '../model/pages.ts';
 import { CheckSide } from './CheckSide.tsx';

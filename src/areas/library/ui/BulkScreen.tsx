@@ -5,7 +5,7 @@ import { csvLine } from '../../../core/formats/csv.ts';
 import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone } from '../../../ui/tell.ts';
+import { tellDone } from '../../../ui/tell.tsx';
 import { comparisons, readChanges, type Comparison, type FoundValue, type WishedChange } from '../model/bulk.ts';
 import { showValue } from '../model/values.ts';
 import { catalogue, findSetting } from '../settings/catalogue.ts';

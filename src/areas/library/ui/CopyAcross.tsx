@@ -1,7 +1,7 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
-import { tellDone } from '../../../ui/tell.ts';
+import { tellDone } from '../../../ui/tell.tsx';
 import type { CompareColumn } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import type { Setting, SettingValue } from '../settings/define.ts';

@@ -5,7 +5,7 @@ import { call, post } from '../../../ui/api.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import { tellDone } from '../../../ui/tell.ts';
+import { tellDone } from '../../../ui/tell.tsx';
 import { addressOf, type ImportRow, type ImportState } from '../model/exchange.ts';
 import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';

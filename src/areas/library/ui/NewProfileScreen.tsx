@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { go } from '../../../ui/router.tsx';
-import { tellDone } from '../../../ui/tell.ts';
+import { tellDone } from '../../../ui/tell.tsx';
 import type { ProfileRow } from '../model/records.ts';
 import { parseSetting } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';

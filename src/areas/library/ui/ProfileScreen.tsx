@@ -6,7 +6,7 @@ import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { LedgerRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import type { ProfilePage } from '../model/pages.ts';
@@ -102,7 +102,8 @@ export function ProfileScreen({ id }: { readonly id: string }) {
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
       {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith, state) => {
         setDialog(null); setTyped({}); setBase(null); setEditing(false);
-        tellDone(`${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`);
+        const before = page.tip.id, undo = async (): Promise<void> => { const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/restore`, { revisionId: before }); tellDone(`Taken back as revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', id] }); };
+        tellDone(`${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`, mergedWith ? undefined : undo);
         void client.invalidateQueries({ queryKey: ['profile', id] });
       }} />}
       <HistoryDialog open={dialog === 'history'} page={page} onClose={() => setDialog(null)} />
@@ -123,7 +124,8 @@ function typedFrom(page: ProfilePage): Record<string, string | null> {
 }
 
 async function retire(page: ProfilePage, client: ReturnType<typeof useQueryClient>): Promise<void> {
-  try { await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' }); tellDone(page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay, and it can come back`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); }
+  try { await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' }); const back = async (): Promise<void> => { await post(`/api/profiles/${page.id}/retire`, { retired: page.retired, why: 'undone' }); await client.invalidateQueries({ queryKey: ['profile', page.id] }); };
+    tellDone(page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay`, back); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); }
 }
 
 function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {

@@ -7,7 +7,7 @@ import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { roleNames, workOut, type RecipeChoice, type RecipePage, type RecipeSheet, type RoleChoice, type RoleName } from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
-import { tellDone } from '../../../ui/tell.ts';
+import { tellDone } from '../../../ui/tell.tsx';
 import type { Affected, ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 
 interface Token { readonly id: string; readonly name: string; readonly role: string; readonly expiresAt: string; readonly revokedAt: string | null; readonly lastUsedAt: string | null; readonly byName: string }
 

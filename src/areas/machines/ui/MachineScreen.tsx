@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { call, post } from '../../../ui/api.ts';
 import { go } from '../../../ui/router.tsx';
-import { tellRefused } from '../../../ui/tell.ts';
+import { tellRefused } from '../../../ui/tell.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { TrialPlan } from '../model/trial.ts';

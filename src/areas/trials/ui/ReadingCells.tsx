@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { mean } from '../../../core/fitting/mean.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import { post } from '../../../ui/api.ts';
-import { tellRefused } from '../../../ui/tell.ts';
+import { tellRefused } from '../../../ui/tell.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { SIDES } from '../model/trial.ts';
 

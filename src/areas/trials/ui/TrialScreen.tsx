@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
