@@ -28,7 +28,7 @@ export function LibraryScreen() {
           <tr key={p.id}><td><a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}</td><td>{p.kind}{p.technology === 'resin' && <span className="dim"> resin</span>}{p.retired && <span className="dim"> retired</span>}</td><td>{p.family ?? ''}</td><td>{p.parentName ?? ''}</td><td>{p.tags.join(', ')}</td><td className="n">{p.ownCount}</td><td className="n">r{p.revision}</td><td className="n">{day(p.at)}</td></tr>
         ))}</tbody>
       </table>
-      {data?.length === 0 && <p className="empty">{text ? `No profile holds “${text}” in name, key or tag.` : 'The library is empty. Profiles of printers, tools, materials and processes will stand here; start with npm start without --empty to see a farm at work.'}</p>}
+      {data?.length === 0 && <p className="empty">{text ? `No profile holds “${text}” in name, key or tag.` : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'}</p>}
     </>
   );
 }
