@@ -4,7 +4,7 @@ import { checkRun } from '../../src/areas/checks/server/tables.ts';
 import { makeProfile, searchProfiles } from '../../src/areas/library/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { SIDES } from '../../src/areas/trials/model/trial.ts';
-import { addReading, decideTrial, getTrialPage, planTrial } from '../../src/areas/trials/server/index.ts';
+import { addReading, decideTrial, getTrialPage, listOpenTrialsUsing, planTrial } from '../../src/areas/trials/server/index.ts';
 import { file } from '../../src/platform/files/tables.ts';
 import { readFile, storeFile, sweepOrphans } from '../../src/platform/files/store.ts';
 import { demoGcode } from '../../src/workers/demo/part.ts';
@@ -45,6 +45,10 @@ describe('a trial', () => {
     const { id } = await plan(), r = await addReading(farm.as('technician'), id, { feature: 'left', repeat: 1, typed, instrument: 'calliper' });
     expect(JSON.stringify(r)).toContain(said);
     expect((await page(id)).readings).toEqual([]);
+  });
+  test('is found while open by each profile it uses', async () => {
+    const { id } = await plan(), uses = async (profile: string) => (await listOpenTrialsUsing(farm.as('viewer'), [profile])).some((t) => t.id === id);
+    expect([await uses(materialId), await uses(toolId), await uses(processId), await uses(otherId)]).toEqual([true, true, true, false]);
   });
   test('is not accepted from too few readings', async () => {
     const { id } = await plan();
@@ -111,9 +115,10 @@ describe('files', () => {
 test('search over 10,000 profiles answers in under 60 ms at the server', async () => {
   await farm.pool.query(`insert into profile (id, kind, key, name, stock, tags, owner_id, created_at) select 'p' || i, 'material', 'key-' || i, 'Filler ' || md5(i::text) || ' ' || i, false, '[]', 'u', now() from generate_series(1, 10000) i`);
   await farm.pool.query(`insert into revision (id, profile_id, number, own, reasons, resolved, catalogue_version, message, author_id, author_name, at) select 'r' || i, 'p' || i, 1, '{}', '{}', '{}', 1, 'm', 'u', 'u', now() from generate_series(1, 10000) i`);
+  await farm.pool.query(`insert into revision_event (id, revision_id, state, by, at) select 'e' || i, 'r' || i, 'released', 'u', now() from generate_series(1, 10000) i`);
   await farm.pool.query('analyze');
   const times: number[] = [];
-  for (let k = 0; k < 15; k++) { const t = performance.now(); await searchProfiles(farm.as('viewer'), { text: `filler 9${k}` }); times.push(performance.now() - t); }
+  for (let k = 0; k < 15; k++) { const t = performance.now(); expect((await searchProfiles(farm.as('viewer'), { text: `filler 9${k}` })).length).toBeGreaterThan(10); times.push(performance.now() - t); }
   const median = times.sort((a, b) => a - b)[7]!;
   console.info(`search over 10,000 profiles: median ${median.toFixed(1)} ms`);
   expect(median).toBeLessThan(60);

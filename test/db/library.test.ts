@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { copyProfile, decideRevision, listExpiredWorkarounds, listInReview, makeProfile, restoreRevision, retireProfile, saveRevision, searchProfiles } from '../../src/areas/library/server/index.ts';
+import { copyProfile, decideRevision, listExpiredWorkarounds, listInReview, makeProfile, restoreRevision, retireProfile, saveRevision, searchProfiles, takeBack } from '../../src/areas/library/server/index.ts';
 import { getHead, getTip, listRevisions } from '../../src/areas/library/server/queries.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
@@ -80,6 +80,7 @@ describe('review', () => {
     const p = await make('Waits', { walls: 3 });
     expect(await edit('technician', p.id, { walls: 4 })).toMatchObject({ saved: true, number: 2, state: 'in review' });
     expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
+    expect((await searchProfiles(farm.as('viewer'), { text: 'Waits' }))[0]).toMatchObject({ revision: 1 });
     expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Waits', 2]);
   });
   test('a technician cannot release; a lead can, once', async () => {
@@ -100,6 +101,13 @@ describe('review', () => {
     expect(await edit('technician', p.id, { layerHeightMm: 0.3 })).toMatchObject({ number: 3 });
     expect((await newest(p.id)).own).toEqual({ walls: 3, layerHeightMm: 0.3 });
   });
+  test('a returned revision leaves the one before it waiting where a lead looks', async () => {
+    const p = await make('Two waiting', { walls: 3 });
+    await edit('technician', p.id, { walls: 4 });
+    await edit('technician', p.id, { walls: 9 });
+    must(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many'));
+    expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Two waiting', 2]);
+  });
   test('an edit merged with one that nobody has released goes to review as a whole, even a lead’s', async () => {
     const p = await make('Both halves', { walls: 3 }), base = await getHead(farm.as('lead'), p.id);
     await edit('technician', p.id, { walls: 4 });
@@ -109,6 +117,22 @@ describe('review', () => {
   test('a profile made by a technician has no values in force until a lead releases them', async () => {
     const p = must(await makeProfile(farm.as('technician'), { kind: 'process', name: 'Made with values', own: { walls: 2 }, message: 'first' }));
     expect([(await getHead(farm.as('viewer'), p.id)).own, (await getTip(farm.as('viewer'), p.id)).own]).toEqual([{}, { walls: 2 }]);
+  });
+  test('one’s own newest save is taken back: from review at once, released by a new revision', async () => {
+    const p = await make('Taken back', { walls: 3 });
+    await edit('technician', p.id, { walls: 4 });
+    expect(await takeBack(farm.as('lead'), p.id, 2)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
+    expect(must(await takeBack(farm.as('technician'), p.id, 2))).toEqual({ number: 2, state: 'returned' });
+    expect((await listInReview(farm.as('viewer'))).some((r) => r.name === 'Taken back')).toBe(false);
+    await edit('lead', p.id, { walls: 5 });
+    expect(must(await takeBack(farm.as('lead'), p.id, 3))).toEqual({ number: 4, state: 'released' });
+    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
+  });
+  test('a save that somebody has built upon is not taken back', async () => {
+    const p = await make('Built upon', { walls: 3 });
+    await edit('lead', p.id, { walls: 4 });
+    await edit('technician', p.id, { layerHeightMm: 0.3 });
+    expect(await takeBack(farm.as('lead'), p.id, 2)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
   });
   test('a retired profile leaves the list and comes back', async () => {
     const p = await make('Out of use');

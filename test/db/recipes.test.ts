@@ -46,6 +46,7 @@ describe('a recipe', () => {
     expect(await keep('Vents')).toMatchObject({ ok: false, failure: { code: 'nameTaken' } });
     expect(must(await keep('Vents', { id: kept, overrides: { walls: 5 } })).version).toBe(2);
     expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({ ok: false, failure: { code: 'stale', version: 2 } });
+    expect(await keep('Bent', { overrides: { nozzleDiameterMm: 0.6 } })).toMatchObject({ ok: false, failure: { code: 'badValue', detail: { code: 'fact' } } });
     expect(await keep('Slip', { overrides: { layerHeightMm: 50 } })).toMatchObject({ ok: false, failure: { code: 'badValue' } });
   });
   test('a pin stands for all it comes to, and a new revision anywhere in a chain shows', async () => {

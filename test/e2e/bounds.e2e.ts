@@ -13,9 +13,10 @@ test('an upload that is cut off leaves nothing behind, and the same file can be 
       socket.write(whole.subarray(0, whole.length >> 1), () => setTimeout(() => { socket.destroy(); cut(); }, 300));
     });
   });
+  const first = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
   const sha = createHash('sha256').update(whole).digest('hex');
-  const asked = await page.request.post('/api/jobs', { headers: { origin: url.origin }, data: { title: 'cut', class: 'in-house', quantity: 1, machineId: 'x', toolId: 'x', materialId: 'x', processId: 'x', fileSha: sha, fileName: 'cut.gcode' } });
-  expect(asked.ok()).toBe(false);
+  const asked = await page.request.post('/api/jobs', { headers: { origin: url.origin }, data: { title: 'cut', class: 'in-house', quantity: 1, machineId: await first('/api/machines'), toolId: await first('/api/profiles?kind=tool&text=0.4'), materialId: await first('/api/profiles?text=PLA+white'), processId: await first('/api/profiles?text=Fine'), fileSha: sha, fileName: 'cut.gcode' } });
+  expect(await asked.json()).toMatchObject({ code: 'noFile' }); // everything else about the job is sound
   expect((await page.request.get('/api/health')).ok()).toBe(true);
   const again = await page.request.put('/api/files', { headers: { origin: url.origin }, data: whole });
   expect(await again.json()).toMatchObject({ sha256: sha });

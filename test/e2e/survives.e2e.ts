@@ -97,11 +97,12 @@ test('whatever is killed runs again within 5 s, and the session holds', async ({
     process.kill(before, 'SIGKILL');
     await within(5000, async () => pids()[child] !== before && (child !== 'web' || await answers()));
   }
+  const postmaster = (): string => readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]!, old = postmaster();
   killDatabase();
-  await page.waitForTimeout(200); // the signal takes a moment to be felt
-  await within(5000, answers);
-  process.kill(pids()['web']!, 'SIGTERM'); // a planned restart
-  await within(5000, answers);
+  await within(5000, async () => postmaster() !== old && await answers());
+  const web = pids()['web']!;
+  process.kill(web, 'SIGTERM'); // a planned restart
+  await within(5000, async () => pids()['web'] !== web && await answers());
   await page.reload();
   await settled(page);
   await expect(page.getByTitle('Livia Moretti, technician')).toBeVisible();

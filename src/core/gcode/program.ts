@@ -4,13 +4,12 @@ import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import { arcByCentre, arcByRadius, eachExtreme, type Arc } from './arc.ts';
 import { Bounds, unionOf } from './bounds.ts';
 import { emptyFacts, noteProblem, noteUnknown } from './facts.ts';
+import { HeatFollower } from './heat.ts';
 import { LayerFigures } from './layers.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
 import { LETTER, type LineWords } from './words.ts';
 
 const { E, F, I, J, P, R, S, T, X, Y, Z } = LETTER;
-/** Warm-up rates for the heating estimate: nozzle 2 °C/s, bed 0.4 °C/s from 20 °C. Common practice, no source. */
-const NOZZLE_C_PER_S = 2, BED_C_PER_S = 0.4, ROOM_C = 20;
 const MOVE_WORDS = (1 << X) | (1 << Y) | (1 << Z) | (1 << E) | (1 << F) | (1 << I) | (1 << J) | (1 << R);
 const FARTHEST_MM = 1e7, BEYOND_TEN_METRES = 'a coordinate beyond ten kilometres';
 const RAMP_BIN_MM = 0.2; // heights of rising (spiral) moves are gathered in bins of this
@@ -31,8 +30,8 @@ export class ProgramRun {
   private readonly filamentArea: number;
   private advance = 0; private highestAdvance = 0; private finishedToolsMm = 0; private tool = 0;
   private layer = -1; private layerZ = NaN;
-  private nozzleWaited = false; private bedWaited = true; private homed = false;
-  private nozzleNowC = ROOM_C; private bedNowC = ROOM_C;
+  private homed = false;
+  private readonly heat = new HeatFollower(this.facts);
   private motion = -1;
   private lastUx = 0; private lastUy = 0; private rising = false;
   private readonly rampHeights = new Set<number>();
@@ -58,7 +57,6 @@ export class ProgramRun {
   /** The move at hand: dx dy dz de length x0 y0 z0; passed here because V8 boxes doubles given as arguments. */
   private readonly m = new Float64Array(8);
   private readonly point = new Float64Array(2);
-  private heatChanged = true;
   private chained = false; private chainedLayer = -1;
 
   execute(w: LineWords, line: number): void {
@@ -129,7 +127,7 @@ export class ProgramRun {
       const length = Math.sqrt(squared), inverse = 1 / length, extruding = de > 0;
       if (extruding) {
         extrudingMoves++;
-        if (this.heatChanged) this.noteHeat(line);
+        if (this.heat.isChanged) this.heat.noteExtrusion(line);
         if (!inLayer) {
           if (z !== this.layerZ) { this.layer = layers.layerAt(Math.round(z * 1e4), z, line); this.layerZ = z; }
           layer = this.layer;
@@ -261,7 +259,7 @@ export class ProgramRun {
   private noteExtrusion(arc: Arc | null, line: number): void {
     const facts = this.facts, m = this.m;
     facts.extrudingMoves++;
-    if (this.heatChanged) this.noteHeat(line);
+    if (this.heat.isChanged) this.heat.noteExtrusion(line);
     if (m[2]! > 1e-6) this.noteRise(arc, m[0]!, m[1]!, line);
     else {
       this.rising = false;
@@ -284,16 +282,6 @@ export class ProgramRun {
   // Apart from the hot path: a function that makes a closure pays for its captured variables on every call.
   private travelArc(arc: Arc, line: number): void { eachExtreme(arc, (x, y) => this.travelled.add(x, y, this.z, line)); }
   private extrudeArc(arc: Arc, layer: number, line: number): void { eachExtreme(arc, (x, y) => this.widen(layer, x, y, this.z, line)); }
-
-  /** What the first extrusion after a change of heat tells. */
-  private noteHeat(line: number): void {
-    const facts = this.facts;
-    this.heatChanged = false;
-    if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
-    if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
-    if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
-    if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) { facts.nozzleMinExtrudingC = facts.nozzleTargetC; facts.nozzleMinExtrudingLine = line; }
-  }
 
   private widen(layer: number, x: number, y: number, z: number, line: number): void {
     this.point[0] = x; this.point[1] = y;
@@ -325,7 +313,7 @@ export class ProgramRun {
       if (-de > facts.longestRetractionMm) { facts.longestRetractionMm = -de; facts.longestRetractionLine = line; }
       if (-de < facts.shortestRetractionMm) { facts.shortestRetractionMm = -de; facts.shortestRetractionLine = line; }
       if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
-    } else if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    } else if (!this.heat.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
     if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
     const a = this.maxAcceleration[3]!;
     const p = this.planner, k = p.reserve();
@@ -398,8 +386,8 @@ export class ProgramRun {
     const v = w.values, has = (letter: number) => (w.mask & (1 << letter)) !== 0;
     switch (code) {
       case 82: case 83: this.relativeE = code === 83; this.filamentModeSaid = true; return;
-      case 104: case 109: this.setNozzle(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 109, line); return;
-      case 140: case 190: this.setBed(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 190, line); return;
+      case 104: case 109: if (this.heat.setNozzle(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 109, line)) this.planner.rest(); return;
+      case 140: case 190: if (this.heat.setBed(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 190, line)) this.planner.rest(); return;
       case 106: case 107: return;
       case 201: this.tighten(this.maxAcceleration, this.limits.maxAccelerationMmPerS2, w, line); return;
       case 203: this.tighten(this.maxFeed, this.limits.maxFeedMmPerS, w, 0); return;
@@ -419,35 +407,6 @@ export class ProgramRun {
       }
       default: if (!QUIET_M.has(code)) noteUnknown(this.facts, `M${code}`, line);
     }
-  }
-
-  private setNozzle(targetC: number, wait: boolean, line: number): void {
-    if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a nozzle temperature without a figure'); return; }
-    const facts = this.facts;
-    this.heatChanged = true;
-    if (targetC > facts.nozzleTargetC) this.nozzleWaited = false;
-    facts.nozzleTargetC = targetC;
-    if (targetC > facts.nozzleMaxC) { facts.nozzleMaxC = targetC; facts.nozzleMaxLine = line; }
-    if (!wait) return;
-    this.planner.rest();
-    this.nozzleWaited = targetC > 0;
-    if (targetC > this.nozzleNowC) facts.heatingS += (targetC - this.nozzleNowC) / NOZZLE_C_PER_S;
-    this.nozzleNowC = targetC;
-  }
-
-  private setBed(targetC: number, wait: boolean, line: number): void {
-    if (Number.isNaN(targetC)) { noteProblem(this.facts, line, 'a bed temperature without a figure'); return; }
-    const facts = this.facts;
-    this.heatChanged = true;
-    if (targetC > facts.bedTargetC) this.bedWaited = false;
-    if (targetC === 0) this.bedWaited = true;
-    facts.bedTargetC = targetC;
-    if (targetC > facts.bedMaxC) { facts.bedMaxC = targetC; facts.bedMaxLine = line; }
-    if (!wait) return;
-    this.planner.rest();
-    this.bedWaited = true;
-    if (targetC > this.bedNowC) facts.heatingS += (targetC - this.bedNowC) / BED_C_PER_S;
-    this.bedNowC = targetC;
   }
 
   /** File limit words apply from their line on and never exceed the machine's. */

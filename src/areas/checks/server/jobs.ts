@@ -27,7 +27,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
   if (!stored) return fail({ code: 'noFile' });
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db }, id = ctx.newId();
-    const recipeId = await insertRecipe(inside, { name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: m.printerId, processId: input.processId, overrides: {}, kept: false, roles: [{ role: 'part body', toolId: input.toolId, materialId: input.materialId }] });
+    const recipeId = await insertRecipe(inside, { name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: null, processId: input.processId, overrides: {}, kept: false, roles: [{ role: 'part body', toolId: input.toolId, materialId: input.materialId }] });
     const [row] = await db.insert(job).values({ id, title: input.title, class: input.class, quantity: input.quantity, due: input.due ? new Date(input.due) : null, recipeId, fileSha: input.fileSha, fileName: input.fileName, fileSize: stored.size, createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
     await recordEvent(inside, { subjectKind: 'job', subjectId: id, subjectName: jobName(row!.number!), what: 'job received', to: { title: input.title, file: input.fileName, class: input.class } });
     await queueRun(inside, id);

@@ -1,7 +1,7 @@
 import type { Failure } from '../../../core/result/result.ts';
 
 export type LibraryFailure =
-  | { readonly code: 'noProfile' } | { readonly code: 'noRevision' } | { readonly code: 'stockReadOnly' } | { readonly code: 'needsLead' } | { readonly code: 'notInReview'; readonly number: number }
+  | { readonly code: 'noProfile' } | { readonly code: 'noRevision' } | { readonly code: 'stockReadOnly' } | { readonly code: 'needsLead' } | { readonly code: 'movedOn'; readonly number: number } | { readonly code: 'notInReview'; readonly number: number }
   | { readonly code: 'nameTaken'; readonly name: string } | { readonly code: 'badValue'; readonly detail: Failure } | { readonly code: 'badFile'; readonly detail: Failure } | { readonly code: 'badRecord'; readonly count: number; readonly index: number; readonly why: string };
 
 /** Words of each failure: what, and what to do. A forgotten code does not compile. */
@@ -10,6 +10,7 @@ export const libraryText = {
   noRevision: () => 'There is no such revision of this profile',
   stockReadOnly: () => 'Stock profiles are read-only; copy it first, in one step',
   needsLead: () => 'Releasing and returning is a lead’s; ask one to look at the review',
+  movedOn: (f: { number: number }) => `Revision ${f.number} cannot be taken back any more: it is not the newest, or not yours; restore an older one from its history`,
   notInReview: (f: { number: number }) => `Revision ${f.number} is not in review any more; open the profile again`,
   nameTaken: (f: { name: string }) => `There is a profile named “${f.name}” already; choose another name`,
   badValue: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join(': '),

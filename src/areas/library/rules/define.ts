@@ -14,8 +14,8 @@ export interface RecipeMachine {
   readonly loadedMaterialId: string | null;
   readonly loadedLot: string | null;
   readonly remainingG: number | null;
-  /** Speed set at the machine, percent of the program's. */
-  readonly speedPercent: number;
+  /** Speed set at the machine, percent of the program's; null where nobody has said. */
+  readonly speedPercent: number | null;
   readonly lid: 'open' | 'closed' | 'none';
   readonly resinC: number | null;
   /** Days since somebody or the machine itself last said what is mounted; null when only the profile says so. */
@@ -63,6 +63,8 @@ export interface RecipeRule {
   /** Settings of each role's material that it reads through the roles. */
   readonly readsOfRoles?: readonly string[];
   readonly needsMachine?: boolean;
+  /** What somebody must have said of the machine; unsaid, the rule cannot run. */
+  readonly needsSaid?: 'speedPercent' | 'resinC';
   readonly find: (r: RecipeReader) => readonly RecipeFound[];
   /** Single changes to a clean recipe that it passes and finds; the type asks for one of each. */
   readonly examples: { readonly passes: readonly [RuleExample, ...RuleExample[]]; readonly fails: readonly [RuleExample, ...RuleExample[]] };

@@ -100,5 +100,6 @@ export function checkRecipe(input: RecipeInput): RecipeCheck {
 /** Key of the first setting a rule needs and the recipe lacks, "machine" where one is needed, or null. */
 export function missingFor(rule: RecipeRule, input: RecipeInput): string | null {
   if (rule.needsMachine && !input.machine) return 'machine';
+  if (rule.needsSaid && input.machine?.[rule.needsSaid] === null) return rule.needsSaid;
   return rule.reads.find((key) => input.values[key] === undefined || input.values[key] === null) ?? null;
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { findSetting } from '../settings/catalogue.ts';
+import { maySetInRecipe } from '../settings/define.ts';
 import { cleanRecipe } from './clean.ts';
 import { changed, readerOf, type RecipeRule } from './define.ts';
 import { checkRecipe, missingFor, recipeRules } from './index.ts';
@@ -43,3 +44,9 @@ test('the tool’s own melt rate limits where the material names none', () => {
   const { highestFlowMm3PerS: _, ...values } = cleanRecipe('filament').values;
   expect(checkRecipe({ ...cleanRecipe('filament'), proofs: { ...cleanRecipe('filament').proofs, highestFlowMm3PerS: { ...cleanRecipe('filament').proofs['flow']!, state: 'unproven' } }, values: { ...values, fillSpeedMmPerS: 170 } }).findings).toMatchObject([{ rule: 'flow-of-line-kinds', limit: '12.00 mm³/s', origin: 'hardware, tool' }]);
 });
+test('what nobody has said of a machine is not passed over as sound', () => {
+  const input = cleanRecipe('filament');
+  expect(checkRecipe({ ...input, machine: { ...input.machine!, speedPercent: null } }).couldNot).toMatchObject([{ rule: 'speed-unscaled', missing: 'speedPercent' }]);
+});
+test.each(['hasBedHeater', 'nozzleMaterial', 'allowedFamilies', 'wavelengthNm', 'solubleIn', 'startBlock', 'nozzleRangeC'])('a recipe cannot set %s, so that no fix makes hardware or material out to be another', (key) => expect(maySetInRecipe(findSetting(key)!)).toBe(false));
+test.each(['nozzleC', 'fillSpeedMmPerS', 'flow', 'exposureS'])('a recipe may set %s', (key) => expect(maySetInRecipe(findSetting(key)!)).toBe(true));

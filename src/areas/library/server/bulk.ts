@@ -29,8 +29,9 @@ export async function findByValue(ctx: Pick<Ctx, 'db'>, q: { readonly setting: s
   const stored = await listStored(ctx), found: FoundValue[] = [];
   for (const s of stored.values()) {
     if (!mayStand(setting, s)) continue;
-    const e = resolveValues(chainOf(stored, s)).get(setting.key)!;
-    if (holds(e.value, q.comparison, wanted)) found.push({ id: s.id, kind: s.kind, key: s.key, name: s.name, stock: s.stock, value: e.value, origin: e.winner === null ? 'not set' : s.own[setting.key] !== undefined ? 'own' : e.winner.level });
+    const chain = chainOf(stored, s), given = chain.find((l) => l.own[setting.key] !== undefined);
+    const e = given ? null : resolveValues(chain).get(setting.key)!, value = given ? given.own[setting.key]! : e!.value; // only formulas and defaults need the whole
+    if (holds(value, q.comparison, wanted)) found.push({ id: s.id, kind: s.kind, key: s.key, name: s.name, stock: s.stock, value, origin: given === chain[0] ? 'own' : given?.name ?? e!.winner?.level ?? 'not set' });
   }
   return succeed(found);
 }

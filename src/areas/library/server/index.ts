@@ -2,7 +2,7 @@ export { findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, l
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
 export { writePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';
-export { decideRevision, describeProfile, retireProfile, saveRevision } from './saveRevision.ts';
+export { decideRevision, describeProfile, retireProfile, takeBack, saveRevision } from './saveRevision.ts';
 export { getProfilePage, type LedgerContext } from './profilePage.ts';
 export { restoreRevision } from './saveRevision.ts';
 export { saveDraft } from './makeProfile.ts';

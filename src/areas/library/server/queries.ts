@@ -41,12 +41,12 @@ export async function findRevisionState(ctx: Reader, revisionId: string): Promis
   return row?.state ?? null;
 }
 
-/** Revisions that wait for a lead: the newest of each profile, if it is in review. */
+/** Revisions that wait for a lead: the newest of each profile that was not returned, if it is in review. */
 export async function listInReview(ctx: Reader): Promise<{ profileId: string; revisionId: string; name: string; kind: string; number: number; message: string; authorName: string; at: string }[]> {
   const rows = await ctx.db.execute(sql`
     select p.id as "profileId", r.id as "revisionId", p.name, p.kind, r.number, r.message, r.author_name as "authorName", r.at
     from ${revision} r join ${profile} p on p.id = r.profile_id
-    where r.number = (select max(n.number) from ${revision} n where n.profile_id = p.id)
+    where r.number = (select max(n.number) from ${revision} n where n.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = n.id order by e.seq desc limit 1) <> 'returned')
       and (select e.state from ${revisionEvent} e where e.revision_id = r.id order by e.seq desc limit 1) = 'in review'
     order by r.at`);
   return rows.rows.map((r) => ({ ...(r as never as { profileId: string; revisionId: string; name: string; kind: string; number: number; message: string; authorName: string }), at: new Date(r['at'] as string).toISOString() }));
@@ -112,7 +112,7 @@ export async function searchProfiles(ctx: Reader, q: { text?: string | undefined
       ${words.length > 0 ? sql`and ${sql.join(words.map((w) => sql`p.search like ${like(w.toLowerCase())}`), sql` and `)}` : sql``}
       order by p.stock, p.name limit ${q.limit ?? 200}) p
     left join ${profile} parent on parent.id = p.parent_id
-    cross join lateral (select number, at, own, resolved from ${revision} where profile_id = p.id order by number desc limit 1) r
+    cross join lateral (select x.number, x.at, x.own, x.resolved from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
     order by p.stock, p.name`);
   return rows.rows.map((r) => ({ ...(r as unknown as ProfileRow), at: new Date(r['at'] as string).toISOString() }));
 }

@@ -78,6 +78,25 @@ export async function decideRevision(ctx: Ctx, profileId: string, revisionId: st
   });
 }
 
+/** Takes one's own save back while it is still the newest: from review it is withdrawn; released, what was before comes as a
+ *  new revision. Somebody else's later work is never undone with it. */
+export async function takeBack(ctx: Ctx, profileId: string, number: number): Promise<Result<{ number: number; state: RevisionState }, LibraryFailure>> {
+  return ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db }, found = await findProfile(inside, profileId);
+    if (!found) return fail({ code: 'noProfile' });
+    await db.select({ id: profile.id }).from(profile).where(eq(profile.id, profileId)).for('update');
+    const tip = await getTip(inside, profileId), before = tip.parentRevisionId && await findRevision(inside, tip.parentRevisionId);
+    if (tip.number !== number || tip.authorId !== ctx.user.id || !before) return fail({ code: 'movedOn', number });
+    if (await findRevisionState(inside, tip.id) === 'in review') {
+      await db.insert(revisionEvent).values({ id: ctx.newId(), revisionId: tip.id, state: 'returned', by: ctx.user.id, at: ctx.clock.now(), comment: 'Taken back by its author' });
+      await recordEvent(inside, { subjectKind: 'profile', subjectId: profileId, subjectName: found.name, what: `revision ${number} taken back` });
+      return succeed({ number, state: 'returned' });
+    }
+    const state = stateFor(ctx), next = await appendRevision(inside, found, tip, before.own, before.reasons, `Took revision ${number} back`, state);
+    return succeed({ number: next.number, state });
+  });
+}
+
 /** Takes a profile out of use, or back; its history and proofs stay. */
 export async function retireProfile(ctx: Ctx, profileId: string, retired: boolean, why: string): Promise<Result<null, LibraryFailure>> {
   return ctx.db.transaction(async (db) => {

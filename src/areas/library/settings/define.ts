@@ -20,6 +20,8 @@ interface Common {
   readonly tooLow: string;
   readonly tooHigh: string;
   readonly provenBy?: ProvingTrial;
+  /** What the thing is, not how it is used: no recipe can change it. Everything of a printer or tool is. */
+  readonly isFact?: boolean;
 }
 export interface NumberSetting extends Common {
   readonly type: 'number' | 'integer';
@@ -42,3 +44,6 @@ export type Setting = NumberSetting | ChoiceSetting | FlagSetting | TextSetting 
 export const defineSettings = <const T extends readonly Setting[]>(settings: T): T => settings;
 
 export const numberOf = (values: Values, key: string): number | null => (typeof values[key] === 'number' ? (values[key] as number) : null);
+
+/** Whether a recipe may have a value of its own for it: hardware and what a material is stay what they are. */
+export const maySetInRecipe = (s: Setting): boolean => !s.isFact && s.type !== 'range' && s.owners.some((o) => o === 'process' || o === 'material' || o === 'pairing');

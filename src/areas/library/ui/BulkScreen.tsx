@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { csvLine } from '../../../core/formats/csv.ts';
 import { post } from '../../../ui/api.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { tellDone } from '../../../ui/tell.tsx';
 import { comparisons, readChanges, type Comparison, type FoundValue, type WishedChange } from '../model/bulk.ts';

@@ -10,7 +10,7 @@ import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
 import { ImpactPanel } from './ImpactPanel.tsx';
 import { CopyAcross, type Crossing } from './CopyAcross.tsx';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 
 const MOST = 4;

@@ -2,7 +2,7 @@ import { FileButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { tellDone } from '../../../ui/tell.tsx';

@@ -2,7 +2,7 @@ import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import type { ProfileRow } from '../model/records.ts';

@@ -2,7 +2,7 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { go } from '../../../ui/router.tsx';
 import { tellDone } from '../../../ui/tell.tsx';
 import type { ProfileRow } from '../model/records.ts';

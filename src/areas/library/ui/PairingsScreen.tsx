@@ -6,7 +6,7 @@ import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { PairingCell, PairingMatrix } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 
 /** Worst first: what a cell as a whole is. */
 const stateOf = (cells: readonly PairingCell[]): Mark => { const all = cells.flatMap((c) => c.proofs); return all.length === 0 ? 'unproven' : all.some((p) => p.state === 'due') ? 'due' : 'proven'; };

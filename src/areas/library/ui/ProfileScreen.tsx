@@ -14,7 +14,7 @@ import { findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
 import { AboutProfile } from './AboutProfile.tsx';
 import { GaugeRow } from './GaugeRow.tsx';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { ReviewPanel } from './ReviewPanel.tsx';
 import { SaveDialog } from './SaveDialog.tsx';
 import { SettingSide } from './SettingSide.tsx';
@@ -102,7 +102,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
       {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith, state) => {
         setDialog(null); setTyped({}); setBase(null); setEditing(false);
-        const before = page.tip.id, undo = async (): Promise<void> => { const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/restore`, { revisionId: before }); tellDone(`Taken back as revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', id] }); };
+        const undo = async (): Promise<void> => { const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number }); tellDone(r.number === number ? `Revision ${number} is taken back` : `Taken back by revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', id] }); };
         tellDone(`${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`, mergedWith ? undefined : undo);
         void client.invalidateQueries({ queryKey: ['profile', id] });
       }} />}

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -15,7 +15,7 @@ import type { LedgerRow, ProfileRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
 import { checkRecipe, type RecipeFinding } from '../rules/index.ts';
 import { findSetting, settingsOf } from '../settings/catalogue.ts';
-import { groups, type SettingValue, type Values } from '../settings/define.ts';
+import { groups, maySetInRecipe, type SettingValue, type Values } from '../settings/define.ts';
 import { GaugeRow } from './GaugeRow.tsx';
 import { RecipeSide } from './RecipeSide.tsx';
 
@@ -101,7 +101,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           {slip && <p className="empty" role="alert">{slip}</p>}
           {!sheet && !slip && <p className="empty">Choose where, how and with what. Every value in force appears here with where it comes from, and the rules speak while you type.</p>}
           {groups.map((g) => { const inGroup = rows.filter((r) => findSetting(r.key)!.group === g); return inGroup.length === 0 ? null : <section key={g}><div className="grp"><h2>{g}</h2></div>
-            {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row?.key === r.key} onSelect={() => setSelected(r.key)} editing={editing} typed={typed[r.key]} onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}</section>; })}
+            {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row?.key === r.key} onSelect={() => setSelected(r.key)} editing={editing && maySetInRecipe(findSetting(r.key)!)} typed={typed[r.key]} onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}</section>; })}
           {worked && rows.length === 0 && <p className="empty">No value here is of this kind.</p>}
         </div>
         <RecipeSide findings={findings} couldNot={worked?.check.couldNot ?? []} ran={worked?.check.ran ?? 0} row={row} effective={worked?.effective ?? null} onApply={mayChange ? apply : null} />

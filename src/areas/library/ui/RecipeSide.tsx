@@ -4,7 +4,9 @@ import type { Effective } from '../model/resolve.ts';
 import { showValue } from '../model/values.ts';
 import type { RecipeCheck, RecipeFinding } from '../rules/index.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { maySetInRecipe } from '../settings/define.ts';
 
+const machineWords: Readonly<Record<string, string>> = { speedPercent: 'speed said at the machine', resinC: 'resin temperature measured' };
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** What the rules say with their fixes in figures; where the chosen value comes from, formulas worked out. */
@@ -19,10 +21,10 @@ export function RecipeSide({ findings, couldNot, ran, row, effective, onApply }:
           <dl className="kv"><dt>{f.severity}</dt><dd>{f.figure}</dd><dt>limit</dt><dd>{f.limit}</dd><dt>from</dt><dd>{f.origin}</dd></dl>
           <p style={{ fontSize: 12.5, margin: '2px 0 4px' }}><b>Fix:</b> {f.fix}</p>
           <p className="hint" style={{ marginBottom: 6 }}>{f.why}</p>
-          {onApply && f.change.values && <button className="btn" onClick={() => onApply(f)}>Set for this recipe</button>}
+          {onApply && f.change.values && Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && <button className="btn" onClick={() => onApply(f)}>Set for this recipe</button>}
         </div>))}
       {effective && <p className="hint">{ran} rules ran.{couldNot.length > 0 && ` ${couldNot.length} could not, for want of a value:`}</p>}
-      {couldNot.map((c) => <p key={c.rule} className="hint">{c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? c.missing}.</p>)}
+      {couldNot.map((c) => <p key={c.rule} className="hint">{c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? machineWords[c.missing] ?? c.missing}.</p>)}
     </aside>
   );
 }

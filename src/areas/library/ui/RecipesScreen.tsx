@@ -3,7 +3,7 @@ import { call } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import type { RecipeRow } from '../../recipes/model/recipe.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 
 export function RecipesScreen() {
   const mayChange = useMayChange(), { data, error } = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });

@@ -4,7 +4,7 @@ import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { recipeRules } from '../rules/index.ts';
 import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
-import { LibraryRooms } from '../../../ui/LibraryRooms.tsx';
+import { LibraryRooms } from './LibraryRooms.tsx';
 
 const readers = new Map<string, string[]>();
 for (const rule of recipeRules) for (const key of [...rule.reads, ...(rule.readsIfThere ?? []), ...(rule.readsOfRoles ?? [])]) readers.set(key, [...(readers.get(key) ?? []), rule.title]);

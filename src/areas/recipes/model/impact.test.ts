@@ -19,7 +19,6 @@ const impact = (a: RecipeAt, b: RecipeAt) => { const r = impactOf(a, b, 'block')
 describe('a reference part', () => {
   test.each(['block', 'drum'] as const)('laid solid, the %s has the volume of the solid within 3 percent', (part) => {
     const { widthMm, depthMm, heightMm, shape } = referenceParts[part], solid = (shape === 'box' ? widthMm * depthMm : (Math.PI * widthMm * depthMm) / 4) * heightMm;
-    expect(read(layPart(part, plain)).extrudedVolumeMm3 / solid).toBeCloseTo(1, 1.2);
     expect(Math.abs(read(layPart(part, plain)).extrudedVolumeMm3 / solid - 1)).toBeLessThan(0.03);
   });
   test('stays inside its outline and has the layers its height asks for', () => {

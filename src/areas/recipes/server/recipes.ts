@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import { checkValue } from '../../library/model/values.ts';
 import { CATALOGUE_VERSION, findSetting } from '../../library/settings/catalogue.ts';
-import type { Values } from '../../library/settings/define.ts';
+import { maySetInRecipe, type Values } from '../../library/settings/define.ts';
 import type { RecipeFailure } from '../model/failures.ts';
-import { workOut, type RecipeChoice, type RecipePage, type RecipeRow, type RecipeSheet, type RoleChoice } from '../model/recipe.ts';
+import { roleNames, workOut, type RecipeChoice, type RecipePage, type RecipeRow, type RecipeSheet, type RoleChoice } from '../model/recipe.ts';
 import { makeRecipeSheet } from './sheet.ts';
 import { recipe, recipeAssignment, recipePin } from './tables.ts';
 
@@ -22,15 +22,17 @@ export async function insertRecipe(ctx: Ctx, r: NewRecipe): Promise<string> {
   await insertRoles(ctx, id, r.roles);
   return id;
 }
+/** One mount per tool and one slot per material, in the order they come. */
 async function insertRoles(ctx: Ctx, recipeId: string, roles: readonly RoleChoice[]): Promise<void> {
-  await ctx.db.insert(recipeAssignment).values(roles.map((r, index) => ({ recipeId, role: r.role, mount: index, slot: index, toolId: r.toolId, materialId: r.materialId })));
+  const tools = [...new Set(roles.map((r) => r.toolId))], materials = [...new Set(roles.map((r) => r.materialId))];
+  await ctx.db.insert(recipeAssignment).values(roles.map((r) => ({ recipeId, role: r.role, mount: tools.indexOf(r.toolId), slot: materials.indexOf(r.materialId), toolId: r.toolId, materialId: r.materialId })));
 }
 
 export async function findRecipe(ctx: Reader, id: string) {
   const [row] = await ctx.db.select().from(recipe).where(eq(recipe.id, id));
   if (!row) return null;
-  const roles = await ctx.db.select().from(recipeAssignment).where(eq(recipeAssignment.recipeId, id)).orderBy(asc(recipeAssignment.mount));
-  return { ...row, roles };
+  const roles = await ctx.db.select().from(recipeAssignment).where(eq(recipeAssignment.recipeId, id));
+  return { ...row, roles: roles.sort((a, b) => roleNames.indexOf(a.role) - roleNames.indexOf(b.role)) };
 }
 
 /** Keeps a recipe under a name, new or as the next version of one that nobody changed meanwhile. */
@@ -38,7 +40,7 @@ export async function keepRecipe(ctx: Ctx, input: { readonly id: string | null; 
   const sheet = await makeRecipeSheet(ctx, input.choice);
   if (!sheet.ok) return sheet;
   for (const [key, value] of Object.entries(input.overrides)) {
-    const setting = findSetting(key), checked = setting ? checkValue(setting, value) : fail({ code: 'unknownSetting', what: `No setting "${key}"` });
+    const setting = findSetting(key), checked = setting ? (maySetInRecipe(setting) ? checkValue(setting, value) : fail({ code: 'fact', what: 'No recipe can change it', where: setting.label, todo: `it belongs to the ${setting.owners[0]!}` })) : fail({ code: 'unknownSetting', what: `No setting "${key}"` });
     if (!checked.ok) return fail({ code: 'badValue', detail: checked.failure });
   }
   return ctx.db.transaction(async (db) => {

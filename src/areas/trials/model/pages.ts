@@ -17,4 +17,4 @@ export interface TrialPage {
 }
 
 /** A trial in a list. */
-export interface TrialRow { readonly id: string; readonly name: string; readonly kind: string; readonly state: TrialState; readonly lot: string; readonly createdAt: string; readonly decidedAt: string | null; readonly decision: Decision | null; readonly plan: TrialPlan; readonly machineId: string; readonly machineName: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly toolName: string; readonly materialName: string; readonly createdByName: string; readonly readings: number }
+export interface TrialRow { readonly id: string; readonly name: string; readonly kind: string; readonly state: TrialState; readonly lot: string; readonly createdAt: string; readonly decidedAt: string | null; readonly decision: Decision | null; readonly plan: TrialPlan; readonly machineId: string; readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly createdByName: string; readonly readings: number }

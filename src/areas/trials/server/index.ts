@@ -1,7 +1,7 @@
 export { planTrial, previewTrial } from './planTrial.ts';
 export { runPrint, programLines } from './runPrint.ts';
 export { listWishedPrints } from './wished.ts';
-export { getTrialPage, listTrials, findTrial } from './queries.ts';
+export { findTrial, getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { addReading, wishPrint } from './measure.ts';
 export { decideTrial } from './decide.ts';
 export { readCalliper } from './readCalliper.ts';

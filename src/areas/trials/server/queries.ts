@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
@@ -53,9 +53,16 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
 export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
   const rows = await ctx.db.execute(sql`
     select t.id, t.number, t.kind, t.state, t.lot, t.created_at as "createdAt", t.decided_at as "decidedAt", t.decision, t.progress, t.plan, m.name as "machineName", m.id as "machineId",
-           tool.name as "toolName", mat.name as "materialName", t.tool_id as "toolId", t.material_id as "materialId", t.process_id as "processId", t.created_by_name as "createdByName",
+           tool.name as "toolName", mat.name as "materialName", t.created_by_name as "createdByName",
            (select count(*)::int from reading r where r.trial_id = t.id and not exists (select from reading s where s.supersedes = r.id)) as readings
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
     order by t.number desc limit ${limit}`);
   return rows.rows.map((r) => ({ ...r, name: trialName(Number(r['number'])) })) as unknown as TrialRow[];
+}
+
+/** Trials not yet decided that use any of these profiles. */
+export async function listOpenTrialsUsing(ctx: Pick<Ctx, 'db'>, profileIds: readonly string[]): Promise<{ id: string; name: string }[]> {
+  const ids = [...profileIds];
+  const rows = await ctx.db.select({ id: trial.id, number: trial.number }).from(trial).where(and(inArray(trial.state, ['planned', 'printing', 'interrupted', 'measuring']), or(inArray(trial.toolId, ids), inArray(trial.materialId, ids), inArray(trial.processId, ids)))).orderBy(desc(trial.number)).limit(200);
+  return rows.map((r) => ({ id: r.id, name: trialName(r.number!) }));
 }

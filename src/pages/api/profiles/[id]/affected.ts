@@ -1,7 +1,7 @@
 import { listDescendants } from '../../../../areas/library/server/index.ts';
 import { listJobsOfRecipes } from '../../../../areas/checks/server/index.ts';
 import { listRecipesUsing } from '../../../../areas/recipes/server/index.ts';
-import { listTrials } from '../../../../areas/trials/server/index.ts';
+import { listOpenTrialsUsing } from '../../../../areas/trials/server/index.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { endpoint } from '../../../../platform/http/endpoint.ts';
 
@@ -9,8 +9,7 @@ export const GET = endpoint({
   role: 'viewer',
   run: async ({ ctx, params }) => {
     const below = await listDescendants(ctx, params['id']!), ids = [params['id']!, ...below.map((p) => p.id)];
-    const recipes = await listRecipesUsing(ctx, ids), jobs = await listJobsOfRecipes(ctx, recipes.map((r) => r.id));
-    const trials = (await listTrials(ctx)).filter((t) => ['planned', 'printing', 'interrupted', 'measuring'].includes(t.state) && [t.toolId, t.materialId, t.processId].some((x) => ids.includes(x)));
+    const recipes = await listRecipesUsing(ctx, ids), jobs = await listJobsOfRecipes(ctx, recipes.map((r) => r.id)), trials = await listOpenTrialsUsing(ctx, ids);
     return succeed({
       profiles: below.map((p) => ({ name: p.name, address: `/library/${p.id}` })), recipes: recipes.filter((r) => r.kept).map((r) => ({ name: r.name, address: `/library/recipes/${r.id}` })),
       jobs: jobs.map((j) => ({ name: `${j.name} ${j.title}`, address: `/checks/${j.id}` })), trials: trials.map((t) => ({ name: t.name, address: `/trials/${t.id}` })),
