@@ -5,6 +5,7 @@ import { recipeRules } from '../../src/areas/library/rules/index.ts';
 import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
 import { librarySchema } from '../../scripts/librarySchema.ts';
+import { routeList } from '../../scripts/routeList.ts';
 import { settingsPage } from '../../scripts/settingsPage.ts';
 
 const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/clean|rules\/sound/.test(f));
@@ -23,3 +24,4 @@ describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) 
 });
 test('docs/settings.md is what the catalogue gives', () => expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
 test('docs/formats/library.schema.json is what the catalogue gives', () => expect(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(librarySchema()))));
+test('the list of routes that the compiler judges is the folder', () => expect(readFileSync('src/pages/api/_routes.ts', 'utf8')).toBe(routeList()));

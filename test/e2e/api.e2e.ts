@@ -4,14 +4,14 @@ import { expect, test } from './fixtures.ts';
 
 const filesIn = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? filesIn(at) : [at]; });
 /** Routes that nobody needs to be signed in for. */
-const OPEN = ['health.ts', 'demo.ts', '[...all].ts'];
+const OPEN = ['health.ts', 'demo.ts', '[...all].ts', '_routes.ts'];
 /** A body of bytes, not of JSON. */
 const RAW = new Set(['PUT /api/files']);
 interface Route { readonly method: string; readonly address: string; readonly role: string; readonly file: string }
 const routes: Route[] = filesIn('src/pages/api').filter((f) => !OPEN.includes(path.basename(f))).flatMap((file) => {
   const text = readFileSync(file, 'utf8'), address = `/${path.relative('src/pages', file)}`.replace(/\.ts$/, '').replace(/\/index$/, '').replace(/\[(\w+)\]/g, '{$1}');
   const exported = [...text.matchAll(/export const (\w+) = /g)].map(([, name]) => name!).filter((name) => /^(GET|POST|PUT|DELETE|PATCH)$/.test(name));
-  return exported.map((method) => ({ method, address, file, role: new RegExp(`export const ${method} = endpoint\\(\\{\\s*role: '(viewer|technician|lead)'`).exec(text)?.[1] ?? 'none' }));
+  return exported.map((method) => ({ method, address, file, role: new RegExp(`export const ${method} = (?:reading|command|upload)\\(\\{\\s*role: '(viewer|technician|lead)'`).exec(text)?.[1] ?? 'none' }));
 });
 const RANK = ['signed out', 'viewer', 'technician', 'lead'];
 

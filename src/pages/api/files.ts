@@ -1,14 +1,14 @@
 import { Readable } from 'node:stream';
 import { fail } from '../../core/result/result.ts';
 import { storeFile } from '../../platform/files/store.ts';
-import { endpoint } from '../../platform/http/endpoint.ts';
+import { upload } from '../../platform/http/endpoint.ts';
 
 const text = {
   tooLarge: (f: { what: string }) => f.what, empty: (f: { what: string }) => f.what,
   cutOff: () => 'The upload was cut off; nothing was stored, drop the file again',
 };
 
-export const PUT = endpoint({
+export const PUT = upload({
   role: 'viewer', text, statuses: { tooLarge: 413, empty: 400, cutOff: 400 },
   run: async ({ ctx, request }) => {
     if (!request.body) return fail({ code: 'empty', what: 'The file is empty' });

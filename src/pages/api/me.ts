@@ -1,4 +1,4 @@
 import { succeed } from '../../core/result/result.ts';
-import { endpoint } from '../../platform/http/endpoint.ts';
+import { reading } from '../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', run: async ({ ctx }) => succeed(ctx.user) });
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(ctx.user) });

@@ -1,5 +1,5 @@
 import { getToday } from '../../areas/today/server/index.ts';
 import { succeed } from '../../core/result/result.ts';
-import { endpoint } from '../../platform/http/endpoint.ts';
+import { reading } from '../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', run: async ({ ctx }) => succeed(await getToday(ctx)) });
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await getToday(ctx)) });

@@ -15,23 +15,30 @@ type AnyFailure = { readonly code: string };
 type TextTable = Record<string, (failure: never) => string>;
 export interface Call<B> { readonly ctx: Ctx; readonly body: B; readonly params: Record<string, string>; readonly query: URLSearchParams; readonly request: Request }
 
-export interface EndpointOf<S extends Schema | undefined> {
+interface Route<B> {
   /** Least role that may call it. */
   readonly role: PersonRole;
-  readonly schema?: S;
-  /** Largest body where it may be larger than usual. */
-  readonly largestBytes?: number;
   readonly text?: TextTable;
   /** HTTP status by failure code; 422 where none is named. */
   readonly statuses?: Record<string, number>;
-  readonly run: (call: Call<S extends Schema ? InferType<S> : undefined>) => Promise<Result<unknown, AnyFailure> | Response>;
+  readonly run: (call: Call<B>) => Promise<Result<unknown, AnyFailure> | Response>;
+}
+interface CommandOf<S extends Schema> extends Route<InferType<S>> {
+  readonly schema: S;
+  /** Largest body where it may be larger than usual. */
+  readonly largestBytes?: number;
 }
 
 /** Body of a command that needs no more than its address. */
 export const emptySchema = object({}).noUnknown().required();
 
 /** What a route says of itself: read by the API description and by tests. */
-export interface Declared { readonly role: PersonRole; readonly schema: Schema | undefined }
+export interface Declared { readonly role: PersonRole; readonly schema?: Schema }
+export type Reading = APIRoute & Declared & { readonly does: 'reading' };
+export type Command = APIRoute & Declared & { readonly does: 'command'; readonly schema: Schema };
+export type Upload = APIRoute & Declared & { readonly does: 'upload' };
+/** What a route file may export. A method of any other making does not compile (`src/pages/api/_routes.ts`). */
+export interface RouteFile { readonly GET?: Reading; readonly POST?: Command; readonly PUT?: Command | Upload; readonly PATCH?: never; readonly DELETE?: never; readonly ALL?: never }
 
 /** RFC 9457 problem details. */
 export function problem(status: number, code: string, title: string, more: object = {}): Response {
@@ -39,16 +46,27 @@ export function problem(status: number, code: string, title: string, more: objec
 }
 export const json = (value: unknown, status = 200): Response => new Response(JSON.stringify(value ?? null), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
-/** One request: session, role, size limit, strict body, use-case, Result → status; everything else is handled nowhere else. */
-export function endpoint<S extends Schema | undefined = undefined>(spec: EndpointOf<S>): APIRoute & Declared {
-  const route = async (context: APIContext): Promise<Response> => {
+/** A route that changes nothing and takes no body. */
+export const reading = (spec: Route<undefined>): Reading => Object.assign(route(spec, async () => undefined), { does: 'reading' as const, role: spec.role });
+
+/** A route that changes something: its body is judged by its schema before anything runs. */
+export function command<S extends Schema>(spec: CommandOf<S>): Command {
+  return Object.assign(route<InferType<S>>(spec, (request) => readBody(request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES)), { does: 'command' as const, role: spec.role, schema: spec.schema });
+}
+
+/** A route that takes bytes as they come: `run` reads them from the request and keeps its own limit. */
+export const upload = (spec: Route<undefined>): Upload => Object.assign(route(spec, async () => undefined), { does: 'upload' as const, role: spec.role });
+
+/** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
+function route<B>(spec: Route<B>, bodyOf: (request: Request) => Promise<B | Response>): APIRoute {
+  return async (context: APIContext): Promise<Response> => {
     try {
       const user = await personOf(context.request.headers);
       if (!user) return problem(401, 'signedOut', 'Sign in first');
       if (RANK[user.role] < RANK[spec.role]) return problem(403, 'role', `This needs the role ${spec.role}; you are ${user.role}`);
-      const body = spec.schema ? await readBody(context.request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES) : undefined;
+      const body = await bodyOf(context.request);
       if (body instanceof Response) return body;
-      const result = await spec.run({ ctx: { db: database().db, user, clock: systemClock, newId: randomUUID }, body: body as never, params: context.params as Record<string, string>, query: context.url.searchParams, request: context.request });
+      const result = await spec.run({ ctx: { db: database().db, user, clock: systemClock, newId: randomUUID }, body, params: context.params as Record<string, string>, query: context.url.searchParams, request: context.request });
       if (result instanceof Response) return result;
       if (result.ok) return json(result.value);
       const { failure } = result;
@@ -59,16 +77,15 @@ export function endpoint<S extends Schema | undefined = undefined>(spec: Endpoin
       return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
     }
   };
-  return Object.assign(route, { role: spec.role, schema: spec.schema as Schema | undefined });
 }
 
-async function readBody(request: Request, schema: Schema, largestBytes: number): Promise<unknown> {
+async function readBody<S extends Schema>(request: Request, schema: S, largestBytes: number): Promise<InferType<S> | Response> {
   if (Number(request.headers.get('content-length') ?? 0) > largestBytes) return problem(413, 'tooLarge', 'The request is too large');
   const text = await request.text();
   if (text.length > largestBytes) return problem(413, 'tooLarge', 'The request is too large');
   let raw: unknown;
   try { raw = JSON.parse(text); } catch { return problem(400, 'notJson', 'The request is not JSON'); }
-  try { return await schema.validate(raw, { strict: true, abortEarly: false }); } catch (error) {
+  try { return await schema.validate(raw, { strict: true, abortEarly: false }) as InferType<S>; } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     return problem(400, 'badField', error.errors.join('; '), { fields: error.inner.map((e) => ({ field: e.path, message: e.message })) });
   }

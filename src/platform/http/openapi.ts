@@ -1,17 +1,14 @@
 import type { SchemaDescription } from 'yup';
-import type { Declared } from './endpoint.ts';
-
-type RouteModule = Partial<Record<'GET' | 'POST' | 'PUT', unknown>>;
-const isDeclared = (route: unknown): route is Declared => typeof route === 'function' && 'role' in route;
+import type { RouteFile } from './endpoint.ts';
 
 /** OpenAPI 3.1 of the routes as they are loaded: paths from their files, bodies from the very schemas that judge them. */
-export function describeApi(modules: Readonly<Record<string, RouteModule>>): object {
+export function describeApi(modules: Readonly<Record<string, RouteFile>>): object {
   const paths: Record<string, Record<string, object>> = {};
   for (const [file, module] of Object.entries(modules)) {
     const path = `/api/${file.replace(/^\.\//, '').replace(/\.ts$/, '').replace(/(^|\/)index$/, '')}`.replace(/\/$/, '').replace(/\[(\w+)\]/g, '{$1}');
     for (const method of ['GET', 'POST', 'PUT'] as const) {
       const route = module[method];
-      if (!isDeclared(route)) continue;
+      if (!route) continue;
       (paths[path] ??= {})[method.toLowerCase()] = {
         summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`, 'x-role': route.role, security: [{ session: [] }, { token: [] }],
         ...(path.includes('{') && { parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) }),

@@ -1,11 +1,11 @@
 import { compareProfile } from '../../../areas/library/server/index.ts';
 import { compareRecipe } from '../../../areas/recipes/server/index.ts';
 import { fail, succeed } from '../../../core/result/result.ts';
-import { endpoint } from '../../../platform/http/endpoint.ts';
+import { reading } from '../../../platform/http/endpoint.ts';
 
 const MOST = 4;
 
-export const GET = endpoint({
+export const GET = reading({
   role: 'viewer', statuses: { tooMany: 400, noSuch: 404 },
   text: { tooMany: () => 'Two to four can be compared', noSuch: (f: { ref: string }) => `There is no ${f.ref.split(':')[0] ?? ''} of this address; it may be an old link` },
   run: async ({ ctx, query }) => {

@@ -1,7 +1,7 @@
 import { exportLibrary } from '../../../areas/library/server/index.ts';
-import { endpoint } from '../../../platform/http/endpoint.ts';
+import { reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({
+export const GET = reading({
   role: 'viewer',
   run: async ({ ctx, query }) => {
     const ids = query.get('ids')?.split(',').filter(Boolean) ?? null;

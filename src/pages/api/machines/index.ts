@@ -1,5 +1,5 @@
 import { listMachineCards } from '../../../areas/machines/server/index.ts';
 import { succeed } from '../../../core/result/result.ts';
-import { endpoint } from '../../../platform/http/endpoint.ts';
+import { reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', run: async ({ ctx }) => succeed(await listMachineCards(ctx)) });
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listMachineCards(ctx)) });

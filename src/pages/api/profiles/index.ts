@@ -3,7 +3,7 @@ import { newProfileSchema } from '../../../areas/library/model/schemas.ts';
 import { addProfile, searchProfiles } from '../../../areas/library/server/index.ts';
 import type { Values } from '../../../areas/library/settings/define.ts';
 import { succeed } from '../../../core/result/result.ts';
-import { endpoint } from '../../../platform/http/endpoint.ts';
+import { command, reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', run: async ({ ctx, query }) => succeed(await searchProfiles(ctx, { text: query.get('text')?.slice(0, 200), kind: query.get('kind') ?? undefined, technology: query.get('technology') ?? undefined, retired: query.get('retired') === '1', limit: 300 })) });
-export const POST = endpoint({ role: 'technician', schema: newProfileSchema, text: libraryText, statuses: { nameTaken: 409, noProfile: 404 }, run: ({ ctx, body }) => addProfile(ctx, { ...body, own: body.own as Values }) });
+export const GET = reading({ role: 'viewer', run: async ({ ctx, query }) => succeed(await searchProfiles(ctx, { text: query.get('text')?.slice(0, 200), kind: query.get('kind') ?? undefined, technology: query.get('technology') ?? undefined, retired: query.get('retired') === '1', limit: 300 })) });
+export const POST = command({ role: 'technician', schema: newProfileSchema, text: libraryText, statuses: { nameTaken: 409, noProfile: 404 }, run: ({ ctx, body }) => addProfile(ctx, { ...body, own: body.own as Values }) });

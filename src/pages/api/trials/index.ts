@@ -2,7 +2,7 @@ import { trialText } from '../../../areas/trials/model/failures.ts';
 import { planSchema } from '../../../areas/trials/model/schemas.ts';
 import { listTrials, planTrial } from '../../../areas/trials/server/index.ts';
 import { succeed } from '../../../core/result/result.ts';
-import { endpoint } from '../../../platform/http/endpoint.ts';
+import { command, reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', run: async ({ ctx }) => succeed(await listTrials(ctx)) });
-export const POST = endpoint({ role: 'technician', schema: planSchema, text: trialText, statuses: { noMachine: 404 }, run: ({ ctx, body }) => planTrial(ctx, body) });
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listTrials(ctx)) });
+export const POST = command({ role: 'technician', schema: planSchema, text: trialText, statuses: { noMachine: 404 }, run: ({ ctx, body }) => planTrial(ctx, body) });

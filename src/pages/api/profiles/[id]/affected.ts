@@ -3,9 +3,9 @@ import { listJobsOfRecipes } from '../../../../areas/checks/server/index.ts';
 import { listRecipesUsing } from '../../../../areas/recipes/server/index.ts';
 import { listOpenTrialsUsing } from '../../../../areas/trials/server/index.ts';
 import { succeed } from '../../../../core/result/result.ts';
-import { endpoint } from '../../../../platform/http/endpoint.ts';
+import { reading } from '../../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({
+export const GET = reading({
   role: 'viewer',
   run: async ({ ctx, params }) => {
     const below = await listDescendants(ctx, params['id']!), ids = [params['id']!, ...below.map((p) => p.id)];

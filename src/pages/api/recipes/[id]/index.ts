@@ -1,5 +1,5 @@
 import { recipeText } from '../../../../areas/recipes/model/failures.ts';
 import { getRecipePage } from '../../../../areas/recipes/server/index.ts';
-import { endpoint } from '../../../../platform/http/endpoint.ts';
+import { reading } from '../../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', text: recipeText, statuses: { noRecipe: 404 }, run: ({ ctx, params }) => getRecipePage(ctx, params['id']!) });
+export const GET = reading({ role: 'viewer', text: recipeText, statuses: { noRecipe: 404 }, run: ({ ctx, params }) => getRecipePage(ctx, params['id']!) });

@@ -1,9 +1,9 @@
 import { trialText } from '../../../../areas/trials/model/failures.ts';
 import { findTrial } from '../../../../areas/trials/server/index.ts';
 import { fail } from '../../../../core/result/result.ts';
-import { endpoint } from '../../../../platform/http/endpoint.ts';
+import { reading } from '../../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({
+export const GET = reading({
   role: 'viewer', text: trialText, statuses: { noTrial: 404 },
   run: async ({ ctx, params }) => {
     const row = await findTrial(ctx, params['id']!);

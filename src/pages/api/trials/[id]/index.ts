@@ -1,5 +1,5 @@
 import { trialText } from '../../../../areas/trials/model/failures.ts';
 import { getTrialPage } from '../../../../areas/trials/server/index.ts';
-import { endpoint } from '../../../../platform/http/endpoint.ts';
+import { reading } from '../../../../platform/http/endpoint.ts';
 
-export const GET = endpoint({ role: 'viewer', text: trialText, statuses: { noTrial: 404 }, run: ({ ctx, params }) => getTrialPage(ctx, params['id']!) });
+export const GET = reading({ role: 'viewer', text: trialText, statuses: { noTrial: 404 }, run: ({ ctx, params }) => getTrialPage(ctx, params['id']!) });

@@ -1,0 +1,97 @@
+import type { RouteFile } from '../../platform/http/endpoint.ts';
+import * as r0 from './compare/index.ts';
+import * as r1 from './events.ts';
+import * as r2 from './files.ts';
+import * as r3 from './jobs/[id]/check.ts';
+import * as r4 from './jobs/[id]/clear.ts';
+import * as r5 from './jobs/[id]/index.ts';
+import * as r6 from './jobs/index.ts';
+import * as r7 from './library/changes.ts';
+import * as r8 from './library/export.ts';
+import * as r9 from './library/find.ts';
+import * as r10 from './library/import.ts';
+import * as r11 from './limits.ts';
+import * as r12 from './live.ts';
+import * as r13 from './machines/[id]/index.ts';
+import * as r14 from './machines/[id]/load.ts';
+import * as r15 from './machines/[id]/maintenance.ts';
+import * as r16 from './machines/[id]/mount.ts';
+import * as r17 from './machines/index.ts';
+import * as r18 from './me.ts';
+import * as r19 from './pairings.ts';
+import * as r20 from './profiles/[id]/about.ts';
+import * as r21 from './profiles/[id]/affected.ts';
+import * as r22 from './profiles/[id]/copy.ts';
+import * as r23 from './profiles/[id]/decision.ts';
+import * as r24 from './profiles/[id]/draft.ts';
+import * as r25 from './profiles/[id]/index.ts';
+import * as r26 from './profiles/[id]/restore.ts';
+import * as r27 from './profiles/[id]/retire.ts';
+import * as r28 from './profiles/[id]/revisions.ts';
+import * as r29 from './profiles/[id]/take-back.ts';
+import * as r30 from './profiles/index.ts';
+import * as r31 from './recipes/[id]/index.ts';
+import * as r32 from './recipes/[id]/pin.ts';
+import * as r33 from './recipes/index.ts';
+import * as r34 from './recipes/sheet.ts';
+import * as r35 from './today.ts';
+import * as r36 from './tokens/[id]/revoke.ts';
+import * as r37 from './tokens/index.ts';
+import * as r38 from './trials/[id]/calliper.ts';
+import * as r39 from './trials/[id]/coupon.ts';
+import * as r40 from './trials/[id]/decision.ts';
+import * as r41 from './trials/[id]/index.ts';
+import * as r42 from './trials/[id]/print.ts';
+import * as r43 from './trials/[id]/readings.ts';
+import * as r44 from './trials/index.ts';
+import * as r45 from './trials/preview.ts';
+
+/** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
+export const routeFiles = {
+  './compare/index.ts': r0,
+  './events.ts': r1,
+  './files.ts': r2,
+  './jobs/[id]/check.ts': r3,
+  './jobs/[id]/clear.ts': r4,
+  './jobs/[id]/index.ts': r5,
+  './jobs/index.ts': r6,
+  './library/changes.ts': r7,
+  './library/export.ts': r8,
+  './library/find.ts': r9,
+  './library/import.ts': r10,
+  './limits.ts': r11,
+  './live.ts': r12,
+  './machines/[id]/index.ts': r13,
+  './machines/[id]/load.ts': r14,
+  './machines/[id]/maintenance.ts': r15,
+  './machines/[id]/mount.ts': r16,
+  './machines/index.ts': r17,
+  './me.ts': r18,
+  './pairings.ts': r19,
+  './profiles/[id]/about.ts': r20,
+  './profiles/[id]/affected.ts': r21,
+  './profiles/[id]/copy.ts': r22,
+  './profiles/[id]/decision.ts': r23,
+  './profiles/[id]/draft.ts': r24,
+  './profiles/[id]/index.ts': r25,
+  './profiles/[id]/restore.ts': r26,
+  './profiles/[id]/retire.ts': r27,
+  './profiles/[id]/revisions.ts': r28,
+  './profiles/[id]/take-back.ts': r29,
+  './profiles/index.ts': r30,
+  './recipes/[id]/index.ts': r31,
+  './recipes/[id]/pin.ts': r32,
+  './recipes/index.ts': r33,
+  './recipes/sheet.ts': r34,
+  './today.ts': r35,
+  './tokens/[id]/revoke.ts': r36,
+  './tokens/index.ts': r37,
+  './trials/[id]/calliper.ts': r38,
+  './trials/[id]/coupon.ts': r39,
+  './trials/[id]/decision.ts': r40,
+  './trials/[id]/index.ts': r41,
+  './trials/[id]/print.ts': r42,
+  './trials/[id]/readings.ts': r43,
+  './trials/index.ts': r44,
+  './trials/preview.ts': r45,
+} satisfies Record<string, RouteFile>;
