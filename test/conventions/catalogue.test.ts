@@ -22,6 +22,11 @@ describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) 
   });
   test('has a unit where it has a figure', () => { if (s.type === 'number' || s.type === 'integer' || s.type === 'range') expect(s.quantity).toBeTruthy(); });
 });
+test('the 30 most used settings and more show too low and too high in a drawing', () => {
+  const drawn = catalogue.filter((s) => s.seen);
+  expect(drawn.length).toBeGreaterThanOrEqual(30);
+  for (const s of drawn) expect(s.seen![0], s.key).not.toBe(s.seen![1]);
+});
 test('docs/settings.md is what the catalogue gives', () => expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
 test('docs/formats/library.schema.json is what the catalogue gives', () => expect(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(librarySchema()))));
 test('the list of routes that the compiler judges is the folder', () => expect(readFileSync('src/pages/api/_routes.ts', 'utf8')).toBe(routeList()));

@@ -1,3 +1,4 @@
+import type { DrawnSign } from '../../../core/signs/signs.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 
 export type ProfileKind = 'printer' | 'tool' | 'material' | 'process' | 'pairing';
@@ -19,6 +20,8 @@ interface Common {
   readonly what: string;
   readonly tooLow: string;
   readonly tooHigh: string;
+  /** How too low and too high look on the part, where a drawing tells more than words. */
+  readonly seen?: readonly [DrawnSign, DrawnSign];
   readonly provenBy?: ProvingTrial;
   /** What the thing is, not how it is used: no recipe can change it. Everything of a printer or tool is. */
   readonly isFact?: boolean;

@@ -1,4 +1,5 @@
 import { formatFigure } from '../../../core/units/format.ts';
+import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { day } from '../../../ui/dates.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { LedgerRow } from '../model/records.ts';
@@ -12,8 +13,8 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
     <aside className="side" aria-label={`About ${s.label}`}>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
-      <p className="hint" style={{ marginTop: 6 }}><b>Too low:</b> {s.tooLow}</p>
-      <p className="hint"><b>Too high:</b> {s.tooHigh}</p>
+      <div className="seen">{s.seen && <SignDrawing sign={s.seen[0]} />}<p className="hint"><b>Too low:</b> {s.tooLow}</p></div>
+      <div className="seen">{s.seen && <SignDrawing sign={s.seen[1]} />}<p className="hint"><b>Too high:</b> {s.tooHigh}</p></div>
       {'quantity' in s && <p className="hint" style={{ marginTop: 6 }}>Type {s.type === 'range' ? 'two ends, “240 to 260”' : 'any unit'}; {figure(s.range[0])} to {figure(s.range[1])} can be meant.</p>}
       <h3>Where {showValue(s, row.value).slice(0, 40)} comes from</h3>
       <div style={{ borderLeft: '3px solid var(--pine)', background: 'var(--pine-pale)', padding: '3px 8px', fontSize: 12 }}><b>{row.origin === 'own' ? `${profileName}, own value` : row.origin}</b>{row.reason && <div>{row.reason.kind}: {row.reason.text}</div>}</div>

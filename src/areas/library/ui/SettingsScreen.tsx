@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
+import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { recipeRules } from '../rules/index.ts';
 import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
@@ -29,7 +30,7 @@ export function SettingsScreen() {
 function Row({ s }: { readonly s: Setting }) {
   const rules = readers.get(s.key) ?? [];
   return (
-    <tr id={s.key}><td><b>{s.label}</b><div className="hint f">{s.key}</div></td><td>{s.what}</td><td>{s.tooLow}</td><td>{s.tooHigh}</td><td>{s.owners.join(', ')}<div className="hint">{s.technology === 'both' ? 'filament and resin' : s.technology}</div></td>
+    <tr id={s.key}><td><b>{s.label}</b><div className="hint f">{s.key}</div></td><td>{s.what}</td><td>{s.seen && <SignDrawing sign={s.seen[0]} />}<div>{s.tooLow}</div></td><td>{s.seen && <SignDrawing sign={s.seen[1]} />}<div>{s.tooHigh}</div></td><td>{s.owners.join(', ')}<div className="hint">{s.technology === 'both' ? 'filament and resin' : s.technology}</div></td>
       <td className="n">{'range' in s ? `${formatFigure(s.range[0], s.quantity)} to ${formatQuantity(s.range[1], s.quantity)}` : s.type === 'choice' ? '' : s.type}</td>
       <td>{'formula' in s && s.formula ? `= ${s.formula.text}` : 'default' in s && s.default !== undefined ? String(s.default) : '–'}</td>
       <td>{s.provenBy && <div>{s.provenBy.replace('-', ' ')} trial</div>}{rules.slice(0, 2).map((t) => <div key={t} className="hint">{t}</div>)}{rules.length > 2 && <div className="hint">and {rules.length - 2} more rules</div>}</td></tr>
