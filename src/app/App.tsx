@@ -35,6 +35,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
   [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
+  [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],
   [/^\/log$/, load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen)],
 ];
 

@@ -20,7 +20,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
         <nav aria-label="Areas">{areas.map(([to, name]) => <a key={to} href={to} aria-current={here(to) ? 'page' : undefined}>{name}</a>)}</nav>
         <Finder />
         <a className="hint" href="/log">Event log</a>
-        <span className="who"><b title={`${person.name}, ${person.role}`}>{person.name.split(' ').map((w) => w[0]).join('')}</b><span className="hint">{person.role}</span><a className="hint" href="/sign-in">change</a></span>
+        <span className="who"><a href="/me" title={`${person.name}, ${person.role}: units and numbers`}><b>{person.name.split(' ').map((w) => w[0]).join('')}</b></a><span className="hint">{person.role}</span><a className="hint" href="/sign-in">change</a></span>
       </header>
       <main id="main" tabIndex={-1} style={{ outline: 'none' }}>{children}</main>
     </>

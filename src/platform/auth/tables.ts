@@ -1,5 +1,6 @@
-import { boolean, check, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
+import type { Figures } from '../../core/units/figures.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -41,6 +42,11 @@ export const verification = pgTable('verification', {
   expiresAt: at('expires_at').notNull(),
   createdAt: at('created_at').notNull().defaultNow(),
   updatedAt: at('updated_at').notNull().defaultNow(),
+});
+/** How a person reads and types figures. */
+export const personFigures = pgTable('person_figures', {
+  personId: text('person_id').primaryKey().references(() => user.id, { onDelete: 'cascade' }),
+  figures: jsonb('figures').$type<Figures>().notNull(),
 });
 /** A key for automation: only its hash is kept. */
 export const apiToken = pgTable('api_token', {

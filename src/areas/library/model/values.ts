@@ -1,4 +1,5 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { asTyped, plainFigures, saidPlainly, showFigure, unitFor, withDecimal, type Figures } from '../../../core/units/figures.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import { meantInstead, slipBetween } from '../../../core/units/slips.ts';
@@ -65,12 +66,12 @@ export function checkValues(kind: ProfileKind, values: Values): Result<Values> {
   return succeed(values);
 }
 
-/** A value as text, as it is read and as it can be typed again. */
-export function showValue(setting: Setting, value: SettingValue | undefined | null): string {
+/** A value as text, as this person reads it and as they can type it again. */
+export function showValue(setting: Setting, value: SettingValue | undefined | null, figures: Figures = plainFigures): string {
   if (value === undefined || value === null) return '–';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (setting.type === 'range' && Array.isArray(value)) return `${formatFigure(value[0]!, setting.quantity)} to ${formatQuantity(value[1]!, setting.quantity)}`;
-  if ((setting.type === 'number' || setting.type === 'integer') && typeof value === 'number') return formatQuantity(value, setting.quantity);
+  if ((setting.type === 'number' || setting.type === 'integer') && typeof value === 'number') return showFigure(value, setting.quantity, setting.range[1], figures);
   return String(value);
 }
 
@@ -81,10 +82,21 @@ export function slipText(setting: Setting, value: SettingValue, before: SettingV
   return factor === null ? null : `just ${factor > 1 ? `${factor} times` : `a ${factor === 0.1 ? 'tenth' : `${Math.round(10 / factor) / 10}th`} of`} ${formatQuantity(before, setting.quantity)}, which stood here: meant so?`;
 }
 
-/** The same figure in the other unit the trade reads: µm beside heights and small widths, mm/min beside speeds; or null. */
-export function otherUnit(setting: Setting, value: SettingValue | null): string | null {
+/** The same figure in the other unit: µm beside heights and small widths, mm/min beside speeds (or the other way round for
+ *  who reads those first), the person's money beside the farm's; or null. */
+export function otherUnit(setting: Setting, value: SettingValue | null, figures: Figures = plainFigures): string | null {
   if ((setting.type !== 'number' && setting.type !== 'integer') || typeof value !== 'number') return null;
-  if (setting.quantity === 'speed') return `${Number((value * 60).toFixed(1))} mm/min`;
-  if (setting.quantity === 'length' && value !== 0 && Math.abs(value) < 1) return `${Number((value * 1000).toFixed(1))} µm`;
-  return null;
+  const other: Figures = { ...figures, speed: figures.speed === 'mm/s' ? 'mm/min' : 'mm/s', smallLength: figures.smallLength === 'mm' ? 'µm' : 'mm' };
+  if (setting.quantity === 'speed' || (setting.quantity === 'length' && value !== 0 && Math.abs(value) < 1)) return showFigure(value, setting.quantity, setting.range[1], other);
+  const per = /^pricePer/.test(setting.quantity) ? formatQuantity(0, setting.quantity).split('/')[1] : null;
+  return per && figures.money ? withDecimal(`≈ ${(value * figures.money.perEuro).toFixed(2)} ${figures.money.code}/${per}`, figures) : null;
 }
+
+type Quantified = Extract<Setting, { quantity: unknown }>;
+const hasQuantity = (s: Setting): s is Quantified => s.type === 'number' || s.type === 'integer';
+/** What a person typed for a setting, as it is kept: their decimal comma a point, their unit said. */
+export const keptText = (s: Setting, text: string, figures: Figures): string => (hasQuantity(s) ? saidPlainly(text, s.quantity, s.range[1], figures) : text);
+/** A kept text as this person typed it. */
+export const fieldText = (s: Setting, kept: string, figures: Figures): string => (hasQuantity(s) ? asTyped(kept, s.quantity, s.range[1], figures) : kept);
+/** Unit a bare figure of theirs means. */
+export const bareUnit = (s: Setting, figures: Figures): string => (hasQuantity(s) ? unitFor(s.quantity, s.range[1], figures).name : '');

@@ -11,7 +11,7 @@ import { groups, type Setting } from '../settings/define.ts';
 import { ImpactPanel } from './ImpactPanel.tsx';
 import { CopyAcross, type Crossing } from './CopyAcross.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
-import { useMayChange } from '../../../ui/person.tsx';
+import { useFigures, useMayChange } from '../../../ui/person.tsx';
 
 const MOST = 4;
 
@@ -27,7 +27,7 @@ export function CompareScreen() {
   const first = useQuery({ queryKey: ['profile', firstId], queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`), enabled: firstId !== undefined });
   const set = (next: readonly string[]): void => { setRefs(next); history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`); };
   const add = (ref: string): void => { if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]); setText(''); };
-  const mayChange = useMayChange(), client = useQueryClient(), [crossing, setCrossing] = useState<Crossing | null>(null);
+  const mayChange = useMayChange(), figures = useFigures(), client = useQueryClient(), [crossing, setCrossing] = useState<Crossing | null>(null);
   const pair = refs.filter((r) => r.startsWith('recipe:')).slice(0, 2).map((r) => r.slice('recipe:'.length));
   const columns = data ?? [], shown = catalogue.filter((s) => columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
   return (
@@ -51,7 +51,7 @@ export function CompareScreen() {
         <thead><tr><th>Setting</th>{columns.map((c) => <th key={c.ref}><a href={c.address}>{c.name}</a><div className="dim">{c.note} · <button className="plain" onClick={() => set(refs.filter((r) => r !== c.ref))}>take away</button></div></th>)}</tr></thead>
         {groups.map((g) => { const inGroup = shown.filter((s) => s.group === g); return inGroup.length === 0 ? null : (
           <tbody key={g}><tr className="sub"><th colSpan={columns.length + 1}>{g}</th></tr>
-            {inGroup.map((s) => <tr key={s.key} data-setting={s.key}><td>{s.label}</td>{columns.map((c) => { const cell = c.cells[s.key]; return <td key={c.ref}>{cell ? <><b className="f">{showValue(s, cell.value).split('\n')[0]!.slice(0, 40)}</b><div className="hint">{cell.proof && <StateMark mark={cell.proof.state} />} {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}</div></> : <span className="dim">–</span>}{mayChange && cell && targets(columns, c, s).map((t) => <button key={t.ref} className="plain" style={{ display: 'block' }} onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}>copy to {t.name}</button>)}</td>; })}</tr>)}
+            {inGroup.map((s) => <tr key={s.key} data-setting={s.key}><td>{s.label}</td>{columns.map((c) => { const cell = c.cells[s.key]; return <td key={c.ref}>{cell ? <><b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b><div className="hint">{cell.proof && <StateMark mark={cell.proof.state} />} {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}</div></> : <span className="dim">–</span>}{mayChange && cell && targets(columns, c, s).map((t) => <button key={t.ref} className="plain" style={{ display: 'block' }} onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}>copy to {t.name}</button>)}</td>; })}</tr>)}
           </tbody>); })}
       </table>}
       {crossing && <CopyAcross crossing={crossing} onClose={() => setCrossing(null)} onDone={() => { setCrossing(null); void client.invalidateQueries(); }} />}

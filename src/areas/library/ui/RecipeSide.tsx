@@ -1,3 +1,4 @@
+import { useFigures } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow } from '../model/records.ts';
 import type { Effective } from '../model/resolve.ts';
@@ -30,14 +31,14 @@ export function RecipeSide({ findings, couldNot, ran, row, effective, onApply }:
 }
 
 function Origin({ row, effective }: { readonly row: LedgerRow; readonly effective: ReadonlyMap<string, Effective> }) {
-  const s = findSetting(row.key)!, formula = 'formula' in s ? s.formula : undefined, isWorked = effective.get(row.key)?.winner?.kind === 'formula';
+  const figures = useFigures(), s = findSetting(row.key)!, formula = 'formula' in s ? s.formula : undefined, isWorked = effective.get(row.key)?.winner?.kind === 'formula';
   return (
     <>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
-      <div style={{ borderLeft: '3px solid var(--pine)', background: 'var(--pine-pale)', padding: '3px 8px', fontSize: 12, marginTop: 6 }}><b>{showValue(s, row.value).slice(0, 60)}</b> {row.origin}{row.reason && <div>{row.reason.kind}: {row.reason.text}</div>}</div>
-      {isWorked && formula && <dl className="kv">{formula.reads.map((key) => { const read = findSetting(key)!; return [<dt key={key}>{read.label}</dt>, <dd key={`${key}v`}>{showValue(read, effective.get(key)?.value)}</dd>]; })}</dl>}
-      {row.beaten.map((b) => <div key={b.level} className="dim" style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}>lost: {b.level} <span className="f">{showValue(s, b.value).slice(0, 40)}</span></div>)}
+      <div style={{ borderLeft: '3px solid var(--pine)', background: 'var(--pine-pale)', padding: '3px 8px', fontSize: 12, marginTop: 6 }}><b>{showValue(s, row.value, figures).slice(0, 60)}</b> {row.origin}{row.reason && <div>{row.reason.kind}: {row.reason.text}</div>}</div>
+      {isWorked && formula && <dl className="kv">{formula.reads.map((key) => { const read = findSetting(key)!; return [<dt key={key}>{read.label}</dt>, <dd key={`${key}v`}>{showValue(read, effective.get(key)?.value, figures)}</dd>]; })}</dl>}
+      {row.beaten.map((b) => <div key={b.level} className="dim" style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}>lost: {b.level} <span className="f">{showValue(s, b.value, figures).slice(0, 40)}</span></div>)}
     </>
   );
 }

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
-import { usePerson } from '../../../ui/person.tsx';
+import { useFigures, usePerson } from '../../../ui/person.tsx';
 import { tellDone } from '../../../ui/tell.tsx';
 import type { Affected, ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
@@ -11,7 +11,7 @@ import { findSetting } from '../settings/catalogue.ts';
 
 /** What waits for a lead: the difference, whom it touches, and the decision. */
 export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
-  const isLead = usePerson().role === 'lead', client = useQueryClient(), { tip, head } = page;
+  const isLead = usePerson().role === 'lead', figures = useFigures(), client = useQueryClient(), { tip, head } = page;
   const [comment, setComment] = useState(''), [slip, setSlip] = useState<string | null>(null);
   const { data: affected } = useQuery({ queryKey: ['affected', page.id], queryFn: () => call<Affected>(`/api/profiles/${page.id}/affected`) });
   const keys = [...new Set([...Object.keys(head.own), ...Object.keys(tip.own)])].filter((k) => JSON.stringify(head.own[k]) !== JSON.stringify(tip.own[k]));
@@ -27,7 +27,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
       <h2>Revision {tip.number} waits for a lead <span className="hint">{tip.authorName}, {day(tip.at)}: {tip.message}</span></h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
         <table className="list"><thead><tr><th>Setting</th><th className="n">Released, r{head.number}</th><th className="n">In review, r{tip.number}</th><th>Reason</th></tr></thead>
-          <tbody>{keys.map((k) => { const s = findSetting(k)!; return <tr key={k}><td>{s.label}</td><td className="n">{head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k]).slice(0, 40)}</td><td className="n">{tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k]).slice(0, 40)}</td><td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td></tr>; })}
+          <tbody>{keys.map((k) => { const s = findSetting(k)!; return <tr key={k}><td>{s.label}</td><td className="n">{head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k], figures).slice(0, 40)}</td><td className="n">{tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k], figures).slice(0, 40)}</td><td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td></tr>; })}
             {keys.length === 0 && <tr><td colSpan={4}>No value differs from the released revision.</td></tr>}</tbody></table>
         <div>
           <p className="hint">{affected ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'kept recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.` : 'Counting what it touches…'}</p>

@@ -1,7 +1,7 @@
 import { Modal, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
-import { usePerson } from '../../../ui/person.tsx';
+import { useFigures, usePerson } from '../../../ui/person.tsx';
 import type { Conflict } from '../model/merge.ts';
 import type { ProfilePage } from '../model/pages.ts';
 import type { ReasonKind, Reasons } from '../model/records.ts';
@@ -17,7 +17,7 @@ type Outcome = { saved: true; number: number; mergedWith: number | null; state: 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
  *  shown and the saver chooses. */
 export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null, state: string) => void }) {
-  const isLead = usePerson().role === 'lead';
+  const isLead = usePerson().role === 'lead', figures = useFigures();
   const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [until, setUntil] = useState(''), [slip, setSlip] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
@@ -41,13 +41,13 @@ export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { 
   return (
     <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.revisions[0]!.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
       <table className="list"><thead><tr><th>Setting</th><th className="n">Before</th><th className="n">Typed</th><th className="n">Now</th></tr></thead>
-        <tbody>{changes.map((c) => <tr key={c.key}><td>{c.setting.label}</td><td className="n">{showValue(c.setting, c.before)}</td><td className="n">{typed[c.key] || '(cleared)'}</td><td className="n">{c.parsed === null ? 'from parent' : c.parsed.ok ? showValue(c.setting, c.parsed.value) : c.parsed.failure.what}</td></tr>)}</tbody></table>
+        <tbody>{changes.map((c) => <tr key={c.key}><td>{c.setting.label}</td><td className="n">{showValue(c.setting, c.before, figures)}</td><td className="n">{typed[c.key] || '(cleared)'}</td><td className="n">{c.parsed === null ? 'from parent' : c.parsed.ok ? showValue(c.setting, c.parsed.value, figures) : c.parsed.failure.what}</td></tr>)}</tbody></table>
       {conflict && <div role="alert" style={{ borderLeft: '3px solid var(--ochre)', padding: '8px 12px', margin: '12px 0', background: 'var(--ochre-pale)' }}>
         <b>{conflict.theirs} saved revision {conflict.headNumber} meanwhile and changed the same.</b>
         {conflict.conflicts.map((c) => { const s = findSetting(c.key)!; return (
-          <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}><legend>{s.label}, before {showValue(s, c.base)}</legend>
-            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} /> mine: <span className="f">{showValue(s, c.mine)}</span></label>{' '}
-            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} /> theirs: <span className="f">{showValue(s, c.theirs)}</span></label>
+          <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}><legend>{s.label}, before {showValue(s, c.base, figures)}</legend>
+            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} /> mine: <span className="f">{showValue(s, c.mine, figures)}</span></label>{' '}
+            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} /> theirs: <span className="f">{showValue(s, c.theirs, figures)}</span></label>
           </fieldset>); })}
       </div>}
       <form onSubmit={(e) => { e.preventDefault(); void save(!isLead); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>

@@ -1,0 +1,1 @@
+GRANT SELECT, INSERT, UPDATE ON person_figures TO cantiere_app;
