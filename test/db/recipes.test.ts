@@ -1,10 +1,14 @@
+import { Readable } from 'node:stream';
+import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { findSheetByName, makeJob } from '../../src/areas/checks/server/index.ts';
 import { checkRecipe } from '../../src/areas/library/rules/index.ts';
 import { changeMany, exportLibrary, findByValue, makeProfile, saveRevision } from '../../src/areas/library/server/index.ts';
 import { getHead } from '../../src/areas/library/server/queries.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
-import { getRecipePage, keepRecipe, listRecipesUsing, makeRecipeSheet, pinRecipe } from '../../src/areas/recipes/server/index.ts';
+import { findRecipe, getRecipePage, keepRecipe, listRecipesUsing, makeRecipeSheet, pinRecipe } from '../../src/areas/recipes/server/index.ts';
+import { storeFile } from '../../src/platform/files/store.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
@@ -48,6 +52,21 @@ describe('a recipe', () => {
     expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({ ok: false, failure: { code: 'stale', version: 2 } });
     expect(await keep('Bent', { overrides: { nozzleDiameterMm: 0.6 } })).toMatchObject({ ok: false, failure: { code: 'badValue', detail: { code: 'fact' } } });
     expect(await keep('Slip', { overrides: { layerHeightMm: 50 } })).toMatchObject({ ok: false, failure: { code: 'badValue' } });
+  });
+  test('given to a job brings its own values and its further bodies, and a limit sheet asked for by it is the same', async () => {
+    const ctx = farm.as('technician'), roles = [...choice().roles, { ...choice().roles[0]!, role: 'part body 2' as const, materialId: id('Fienile PLA white') }];
+    const { id: kept } = must(await keep('Lean', { choice: { ...choice(), roles }, overrides: { flow: 0.93 } }));
+    const findings = checkRecipe(workOut(must(await makeRecipeSheet(ctx, { ...choice(), roles })), {}).input).findings;
+    expect(findings.map((f) => f.rule)).toContain('bodies-bond');
+    const stored = must(await storeFile(ctx, Readable.from([Buffer.from('G28\n')])));
+    const { id: jobId } = must(await makeJob(ctx, { title: 'lean', class: 'in-house', quantity: 1, machineId: m.id, toolId: id('0.4 hardened'), materialId: id('Torba ASA natural'), processId: id('Fine 0.20'), fromRecipeId: kept, fileSha: stored.sha256, fileName: 'a.gcode' }));
+    const [row] = (await ctx.db.execute<{ id: string }>(sql`select recipe_id as id from job where id = ${jobId}`)).rows;
+    const behind = (await findRecipe(ctx, row!.id))!;
+    expect([behind.kept, behind.overrides, behind.roles.map((r) => r.role)]).toEqual([false, { flow: 0.93 }, ['part body', 'part body 2']]);
+    const asked = new URLSearchParams({ machine: m.id, tool: id('0.4 hardened'), material: id('Torba ASA natural'), process: id('Fine 0.20'), recipe: kept });
+    expect(must(await findSheetByName(ctx, asked)).recipe.flow).toBe(0.93);
+    asked.set('recipe', 'gone');
+    expect((await findSheetByName(ctx, asked)).ok).toBe(false);
   });
   test('a pin stands for all it comes to, and a new revision anywhere in a chain shows', async () => {
     const { id: kept } = must(await keep('Pinned'));

@@ -14,7 +14,7 @@ import { RULES_VERSION } from '../rules/index.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
-export interface NewJob { readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due?: string | null | undefined; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly fileSha: string; readonly fileName: string }
+export interface NewJob { readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due?: string | null | undefined; /** Kept recipe whose own values and further roles the job takes over. */ readonly fromRecipeId?: string | null | undefined; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly fileSha: string; readonly fileName: string }
 export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
 
 /** Receives a job with its recipe and asks for its first check, all in one transaction. */
@@ -25,9 +25,12 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
   if (profiles[0]?.kind !== 'tool' || profiles[1]?.kind !== 'material' || profiles[2]?.kind !== 'process') return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
+  const from = input.fromRecipeId ? await findRecipe(ctx, input.fromRecipeId) : null;
+  if (input.fromRecipeId && !from?.kept) return fail({ code: 'noRecipe', what: 'That recipe is not there any more; choose another or none' });
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db }, id = ctx.newId();
-    const recipeId = await insertRecipe(inside, { name: `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: null, processId: input.processId, overrides: {}, kept: false, roles: [{ role: 'part body', toolId: input.toolId, materialId: input.materialId }] });
+    const roles = [{ role: 'part body' as const, toolId: input.toolId, materialId: input.materialId }, ...(from?.roles ?? []).filter((r) => r.role !== 'part body')];
+    const recipeId = await insertRecipe(inside, { name: from?.name ?? `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: null, processId: input.processId, overrides: from?.overrides ?? {}, kept: false, roles });
     const [row] = await db.insert(job).values({ id, title: input.title, class: input.class, quantity: input.quantity, due: input.due ? new Date(input.due) : null, recipeId, fileSha: input.fileSha, fileName: input.fileName, fileSize: stored.size, createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
     await recordEvent(inside, { subjectKind: 'job', subjectId: id, subjectName: jobName(row!.number!), what: 'job received', to: { title: input.title, file: input.fileName, class: input.class } });
     await queueRun(inside, id);
@@ -83,7 +86,7 @@ export async function findRun(ctx: Pick<Ctx, 'db'>, runId: string) {
 
 export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
   const r = (await findRecipe(ctx, row.recipeId))!, body = r.roles.find((x) => x.role === 'part body')!;
-  return { machineId: r.machineId!, processId: r.processId, toolId: body.toolId!, materialId: body.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity };
+  return { machineId: r.machineId!, processId: r.processId, toolId: body.toolId!, materialId: body.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity, overrides: r.overrides };
 }
 
 /** A job with its newest run, and whether anything the verdict was pinned to has changed since. */

@@ -3,14 +3,14 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
-import { numberOf } from '../../library/settings/define.ts';
+import { numberOf, type Values } from '../../library/settings/define.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { findLoaded, findMachine, findMounted, listProofs } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { provenOnlyClasses, type JobClass, type LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 
-export interface SheetInput { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly class: JobClass; readonly fileName: string; readonly quantity: number }
+export interface SheetInput { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly class: JobClass; readonly fileName: string; readonly quantity: number; readonly overrides: Values }
 
 /** Limits of a machine for a recipe as the rules read them, from what is in force now. */
 export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInput): Promise<Result<LimitSheet, CheckFailure>> {
@@ -18,7 +18,7 @@ export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInpu
   if (!m) return fail({ code: 'noMachine' });
   const [tool, material, process] = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
   if (!tool || !material || !process) return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
-  const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id }));
+  const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id, overrides: input.overrides }));
   const n = (key: string) => numberOf(v, key);
   const travel = ['travelXMm', 'travelYMm', 'travelZMm'].map(n);
   if (travel.some((t) => t === null)) return fail({ code: 'noRecipe', what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it` });

@@ -5,6 +5,7 @@ import { call, post, Refused } from '../../../ui/api.ts';
 import { go } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
+import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
 import type { CheckOutcome } from '../model/outcome.ts';
 import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { jobClasses } from '../model/schemas.ts';
@@ -21,6 +22,7 @@ export function NewJobScreen() {
   const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
   const [file, setFile] = useState<File | null>(null), [over, setOver] = useState(false), [slip, setSlip] = useState<string | null>(null);
   const [machineId, setMachineId] = useState(''), [toolId, setToolId] = useState(''), [materialId, setMaterialId] = useState(''), [processId, setProcessId] = useState('');
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') }), [recipeId, setRecipeId] = useState('');
   const [title, setTitle] = useState(''), [jobClass, setJobClass] = useState<JobClass>('in-house'), [quantity, setQuantity] = useState<number | string>(1);
   const [sheet, setSheet] = useState<LimitSheet | null>(null), [seen, setSeen] = useState<Posted | null>(null), [keeping, setKeeping] = useState<number | null>(null);
   const worker = useRef<Worker | null>(null);
@@ -31,13 +33,23 @@ export function NewJobScreen() {
     setFile(f);
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
-  useEffect(() => { const m = machines.data?.find((x) => x.id === machineId); if (m) { setToolId(m.mounted?.id ?? ''); setMaterialId(m.loaded?.id ?? ''); } }, [machineId, machines.data]);
+  const chooseMachine = (id: string): void => { const m = machines.data?.find((x) => x.id === id); setMachineId(id); if (m && !recipeId) { setToolId(m.mounted?.id ?? ''); setMaterialId(m.loaded?.id ?? ''); } };
+  const chooseRecipe = async (id: string): Promise<void> => {
+    setRecipeId(id);
+    if (!id) return;
+    try {
+      const { choice } = await call<RecipePage>(`/api/recipes/${id}`), body = choice.roles.find((r) => r.role === 'part body')!;
+      if (choice.machineId) setMachineId(choice.machineId);
+      setToolId(body.toolId ?? ''); setMaterialId(body.materialId); setProcessId(choice.processId);
+    } catch (e) { setSlip((e as Error).message); }
+  };
+  useEffect(() => { const asked = new URLSearchParams(location.search).get('recipe'); if (asked) void chooseRecipe(asked); }, []);
   useEffect(() => {
     worker.current?.terminate();
     setSeen(null); setSheet(null);
     if (!file || !machineId || !toolId || !materialId || !processId) return;
     let gone = false;
-    const query = new URLSearchParams({ machine: machineId, tool: toolId, material: materialId, process: processId, class: jobClass, fileName: file.name, quantity: String(quantity || 1) });
+    const query = new URLSearchParams({ machine: machineId, tool: toolId, material: materialId, process: processId, class: jobClass, fileName: file.name, quantity: String(quantity || 1), ...(recipeId && { recipe: recipeId }) });
     call<LimitSheet>(`/api/limits?${query.toString()}`).then((limits) => {
       if (gone) return;
       setSheet(limits);
@@ -47,13 +59,13 @@ export function NewJobScreen() {
       w.postMessage({ file, sheet: limits });
     }, (e: Error) => { if (!gone) setSlip(e.message); });
     return () => { gone = true; worker.current?.terminate(); };
-  }, [file, machineId, toolId, materialId, processId, jobClass, quantity]);
+  }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId]);
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0); setSlip(null);
     try {
       const { sha256 } = await upload(file, setKeeping);
-      const made = await post<{ id: string }>('/api/jobs', { title, class: jobClass, quantity: Number(quantity), machineId, toolId, materialId, processId, fileSha: sha256, fileName: file.name });
+      const made = await post<{ id: string }>('/api/jobs', { title, class: jobClass, quantity: Number(quantity), machineId, toolId, materialId, processId, fromRecipeId: recipeId || null, fileSha: sha256, fileName: file.name });
       go(`/checks/${made.id}`);
     } catch (e) { setSlip((e as Error).message); setKeeping(null); }
   };
@@ -70,7 +82,8 @@ export function NewJobScreen() {
         </label>
         {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>{slip}</p>}
         <div className="fields" style={{ marginTop: 12 }}>
-          <NativeSelect label="Machine" value={machineId} onChange={(e) => setMachineId(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name }))]} />
+          <NativeSelect label="Kept recipe" value={recipeId} onChange={(e) => void chooseRecipe(e.currentTarget.value)} data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]} />
+          <NativeSelect label="Machine" value={machineId} onChange={(e) => chooseMachine(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name }))]} />
           <NativeSelect label="Tool" value={toolId} onChange={(e) => setToolId(e.currentTarget.value)} data={options('tool')} /><NativeSelect label="Material" value={materialId} onChange={(e) => setMaterialId(e.currentTarget.value)} data={options('material')} />
           <NativeSelect label="Process" value={processId} onChange={(e) => setProcessId(e.currentTarget.value)} data={options('process')} />
           <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} /><NativeSelect label="Class" value={jobClass} onChange={(e) => setJobClass(e.currentTarget.value as JobClass)} data={[...jobClasses]} /><NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />

@@ -4,7 +4,7 @@ import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
 import { findPairing, findPairingHead, listLevels } from './queries.ts';
 
-export interface Combination { readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null; /** Where no machine is chosen yet. */ readonly printerId?: string | null; readonly toolId: string | null; readonly materialId: string | null; readonly processId: string | null }
+export interface Combination { readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null; /** Where no machine is chosen yet. */ readonly printerId?: string | null; readonly toolId: string | null; readonly materialId: string | null; readonly processId: string | null; /** Values that hold for one recipe only: they win over everything. */ readonly overrides?: Values }
 
 /** Effective values with provenance for a machine, tool, material and process: pairing of the machine, pairing of the
  *  printer profile, process, material, tool, printer; then formulas and defaults. */
@@ -15,6 +15,7 @@ export async function resolveCombination(ctx: Pick<Ctx, 'db'>, c: Combination): 
 /** Where values can come from, strongest first. */
 export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Level[]> {
   const levels: Level[] = [], printerId = c.machine?.printerId ?? c.printerId ?? null;
+  if (c.overrides && Object.keys(c.overrides).length > 0) levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
   if (c.toolId && c.materialId) {
     if (c.machine) levels.push(...await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId));
     if (printerId) levels.push(...await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId));

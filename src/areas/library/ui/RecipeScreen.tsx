@@ -79,7 +79,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       <div className="band"><div><div className="kind">Recipe{sheet && ` for ${sheet.place}`}</div><h1>{kept.data?.name ?? 'A new recipe'}</h1></div>
         {kept.data && <span className="chip">version {kept.data.version}</span>}{Object.keys(overrides).length > 0 && <span className="chip">{Object.keys(overrides).length} for this recipe only</span>}
         <div className="end">{mayChange && <TextInput aria-label="Name of the recipe" placeholder="Name to keep it under" size="xs" w={200} value={name} onChange={(e) => setName(e.currentTarget.value)} />}
-          {!isNew && mayChange && <button className="btn" onClick={() => void pin()}>Pin</button>}{!isNew && <a className="btn" href={`/library/compare?refs=recipe:${id}`}>Compare</a>}
+          {!isNew && mayChange && <button className="btn" onClick={() => void pin()}>Pin</button>}{!isNew && !isResin && <a className="btn" href={`/checks/new?recipe=${id}`}>Check a job</a>}{!isNew && !isResin && mayChange && choice.machineId && <a className="btn" href={`/trials/new?recipe=${id}`}>Run a trial</a>}{!isNew && <a className="btn" href={`/library/compare?refs=recipe:${id}`}>Compare</a>}
           {worked && mayChange && <button className="btn" onClick={() => setEditing(!editing)}>{editing ? 'Stop typing' : 'Type values'}</button>}
           {mayChange && <button className="btn p" disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>Keep</button>}</div></div>
       {worked && <div className="verdict" data-v={blockers > 0 ? 'blocked' : findings.some((f) => f.severity === 'caution') ? 'clear with cautions' : 'clear'} role="status" aria-live="polite"><StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />

@@ -3,7 +3,7 @@ import { resolveValues, valuesOf, type Effective, type Level } from '../../libra
 import type { RecipeInput, RecipeMachine, RecipeRole } from '../../library/rules/define.ts';
 import type { Values } from '../../library/settings/define.ts';
 
-export const roleNames = ['part body', 'support', 'support contact', 'raft/brim', 'purge'] as const;
+export const roleNames = ['part body', 'part body 2', 'part body 3', 'part body 4', 'support', 'support contact', 'raft/brim', 'purge'] as const;
 export type RoleName = (typeof roleNames)[number];
 
 export interface RoleChoice { readonly role: RoleName; readonly toolId: string | null; readonly materialId: string }

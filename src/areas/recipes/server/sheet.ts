@@ -25,7 +25,7 @@ export async function makeRecipeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, choice: Re
     if (r.role === 'purge') continue;
     const own = Object.assign({}, ...(await listChain(ctx, r.materialId)).map((c) => c.head.own).reverse()) as Record<string, unknown>;
     const text = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
-    roles.push({ role: r.role, toolId: r.toolId ?? '', materialId: r.materialId, materialName: material.name, family: text('family'), bondsWith: text('bondsWith'), supportPartners: text('supportPartners') });
+    roles.push({ role: r.role.startsWith('part body') ? 'part body' : r.role as RecipeRole['role'], toolId: r.toolId ?? '', materialId: r.materialId, materialName: material.name, family: text('family'), bondsWith: text('bondsWith'), supportPartners: text('supportPartners') });
   }
   const combination = { machine: m, printerId: printer.id, toolId: body.toolId, materialId: body.materialId, processId: choice.processId };
   const mounted = m && await findMounted(ctx, m.id), loaded = m && await findLoaded(ctx, m.id);

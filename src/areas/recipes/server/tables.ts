@@ -31,7 +31,7 @@ export const recipeAssignment = pgTable('recipe_assignment', {
   slot: integer('slot').notNull(),
   toolId: text('tool_id').references(() => profile.id),
   materialId: text('material_id').notNull().references(() => profile.id),
-}, (t) => [primaryKey({ columns: [t.recipeId, t.role] }), check('assignment_role', sql`${t.role} in ('part body', 'support', 'support contact', 'raft/brim', 'purge')`)]);
+}, (t) => [primaryKey({ columns: [t.recipeId, t.role] }), check('assignment_role', sql`${t.role} in ('part body', 'part body 2', 'part body 3', 'part body 4', 'support', 'support contact', 'raft/brim', 'purge')`)]);
 
 /** What a recipe came to when somebody pinned it. Append-only by grant. */
 export const recipePin = pgTable('recipe_pin', {

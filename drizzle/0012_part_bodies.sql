@@ -1,0 +1,2 @@
+ALTER TABLE "recipe_assignment" DROP CONSTRAINT "assignment_role";--> statement-breakpoint
+ALTER TABLE "recipe_assignment" ADD CONSTRAINT "assignment_role" CHECK ("recipe_assignment"."role" in ('part body', 'part body 2', 'part body 3', 'part body 4', 'support', 'support contact', 'raft/brim', 'purge'));
