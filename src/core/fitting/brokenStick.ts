@@ -1,0 +1,32 @@
+import { fail, succeed, type Result } from '../result/result.ts';
+import { fitLinear, type LinearFit } from './leastSquares.ts';
+import { coverageFactor } from './statistics.ts';
+
+export interface BrokenStick { readonly plateau: number; readonly slope: number; readonly break: number; readonly interval: readonly [number, number]; readonly residualSd: number; readonly degreesOfFreedom: number; /** Plateau and slope at the best break, for bounds along the curve. */ readonly line: LinearFit }
+
+const GRID = 400, ENOUGH = 1e-9;
+
+/** Flat up to a break, then a straight fall: y = plateau + slope·max(0, x − break). The break is the minimum of the profile of
+ *  squared errors; its 95 % interval is where the profile stays below its t-bound (profile likelihood, one parameter). */
+export function fitBrokenStick(x: readonly number[], y: readonly number[]): Result<BrokenStick> {
+  const xs = [...new Set(x)].sort((a, b) => a - b), n = x.length, degreesOfFreedom = n - 3;
+  if (n < 5 || xs.length < 4) return fail({ code: 'tooFew', what: `${xs.length} flows with ${n} readings; a plateau and a fall need at least 5 readings at 4 flows`, todo: 'measure more strands' });
+  const low = xs[0]!, high = xs[xs.length - 1]!;
+  const at = (b: number): LinearFit | null => { const r = fitLinear(x.map((v) => [1, Math.max(0, v - b)]), y); return r.ok ? r.value : null; };
+  const sse = (b: number): number => at(b)?.residuals.reduce((s, r) => s + r * r, 0) ?? Infinity;
+  let best = low, bestSse = Infinity;
+  for (let k = 0; k < GRID; k++) { const b = low + ((high - low) * k) / GRID, s = sse(b); if (s < bestSse) { best = b; bestSse = s; } }
+  let a = Math.max(low, best - (high - low) / GRID), c = Math.min(high, best + (high - low) / GRID);
+  while (c - a > ENOUGH * (high - low)) { const third = (c - a) / 3; if (sse(a + third) < sse(c - third)) c -= third; else a += third; }
+  best = (a + c) / 2; bestSse = sse(best);
+  const line = at(best);
+  if (!line) return fail({ code: 'flat', what: 'No fall can be told from these readings', todo: 'go to higher flows' });
+  const bound = bestSse * (1 + coverageFactor(degreesOfFreedom) ** 2 / degreesOfFreedom) + Number.MIN_VALUE;
+  const edge = (from: number, to: number): number => { // from inside outward to the first place above the bound
+    const step = (to - from) / GRID;
+    let inside = from;
+    for (let k = 1; k <= GRID; k++) { const b = from + step * k; if (sse(b) > bound) { let out = b; for (let i = 0; i < 50; i++) { const mid = (inside + out) / 2; if (sse(mid) > bound) out = mid; else inside = mid; } return inside; } inside = b; }
+    return to;
+  };
+  return succeed({ plateau: line.coefficients[0]!, slope: line.coefficients[1]!, break: best, interval: [edge(best, low), edge(best, high - (high - low) / GRID)], residualSd: Math.sqrt(bestSse / degreesOfFreedom), degreesOfFreedom, line });
+}
