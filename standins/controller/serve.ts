@@ -1,8 +1,6 @@
 import net from 'node:net';
-import { calliperReading } from '../instruments/calliper.ts';
-import { wallsOf } from './printed.ts';
+import { readBench } from '../instruments/bench.ts';
 import { SimulatedController, type Fault } from './controller.ts';
-import { sides, type Side } from './truth.ts';
 
 export interface Farm { readonly controllers: readonly SimulatedController[]; stop(): Promise<void> }
 const LONGEST_LINE = 4096;
@@ -43,7 +41,7 @@ function serveController(socket: net.Socket, controller: SimulatedController): v
   });
 }
 
-type Request = { ask: 'calliper'; machine: string; side: Side; repeat: number } | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
+type Request = { ask: 'read'; machine: string; kind: string; band: number; feature: string; repeat: number } | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
 
 function serveInstruments(socket: net.Socket, controllers: readonly SimulatedController[]): void {
   eachLine(socket, async (line) => { socket.write(`${JSON.stringify(answer(line, controllers))}\n`); });
@@ -55,7 +53,7 @@ function answer(line: string, controllers: readonly SimulatedController[]): obje
   const controller = controllers.find((c) => c.key === request.machine);
   if (!controller) return { error: `no machine ${String(request.machine)}` };
   if (request.ask === 'fail') { controller.fault = request.fault; controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? request.lines ?? 1 : 0; return { ok: true }; }
-  if (request.ask !== 'calliper' || !sides.includes(request.side)) return { error: 'unknown request' };
-  const walls = wallsOf(controller.accepted, controller.truth);
-  return walls ? { typed: calliperReading(walls, controller.truth, request.side, request.repeat, controller.seed + controller.accepted.length) } : { error: 'no coupon stands on this machine' };
+  if (request.ask !== 'read') return { error: 'unknown request' };
+  const { kind, band, feature, repeat } = request, typed = readBench([...controller.accepted], controller.truth, { kind, band, feature, repeat }, controller.seed + controller.accepted.length);
+  return typed === null ? { error: 'no such coupon stands on this machine' } : { typed };
 }

@@ -10,6 +10,20 @@ export interface Truth {
   readonly rippleMm: number;
   readonly nozzleLagS: number;
   readonly bedLagS: number;
+  /** Really so much hotter than it says, °C. */
+  readonly nozzleErrorC: number;
+  /** Rate at which strings fall with retraction, 1/mm, and how many there are without any. */
+  readonly stringRate: number;
+  readonly strings: number;
+  /** From this pull-back on lines begin thin, mm. */
+  readonly gapFromMm: number;
+  /** Melt limit at the plastic's own temperature for a line of 0.44 mm, mm³/s, and the share lost per mm³/s beyond. */
+  readonly meltMm3PerS: number;
+  readonly meltLoss: number;
+  /** Shrinkage by axis: printed per drawn. */
+  readonly shrink: Readonly<Record<'x' | 'y' | 'z', number>>;
+  /** Lost motion added to outsides and taken from holes, mm. */
+  readonly playMm: Readonly<Record<'x' | 'y', number>>;
 }
 export type Side = 'front' | 'right' | 'back' | 'left';
 export const sides: readonly Side[] = ['front', 'right', 'back', 'left'];
@@ -18,5 +32,14 @@ export function truthOf(seed: number): Truth {
   const random = seededRandom(seed), normal = normalFrom(random);
   const flowFactor = 1 + 0.05 * (2 * random() - 1);
   const x = 0.004 * normal(), y = 0.004 * normal();
-  return { flowFactor, leanMm: { front: y, back: -y, left: x, right: -x }, rippleMm: 0.006 + 0.006 * random(), nozzleLagS: 18, bedLagS: 40 };
+  const rippleMm = 0.006 + 0.006 * random();
+  return {
+    flowFactor, leanMm: { front: y, back: -y, left: x, right: -x }, rippleMm, nozzleLagS: 18, bedLagS: 40,
+    nozzleErrorC: 6 * (2 * random() - 1), stringRate: 2.2 + 1.2 * random(), strings: 16 + 10 * random(), gapFromMm: 2.1 + 0.7 * random(), meltMm3PerS: 7 + 2.4 * random(), meltLoss: 0.035 + 0.03 * random(),
+    shrink: { x: 0.996 + 0.004 * random(), y: 0.996 + 0.004 * random(), z: 0.998 + 0.003 * random() }, playMm: { x: 0.05 * (2 * random() - 1), y: 0.05 * (2 * random() - 1) },
+  };
 }
+
+/** What a plastic is like, told by the heat of the bed it is printed on. */
+export interface Plastic { readonly idealC: number; readonly densityGPerCm3: number }
+export const plasticOf = (bedC: number, nozzleC: number): Plastic => (bedC < 65 ? { idealC: 205, densityGPerCm3: 1.24 } : bedC < 85 ? { idealC: 238, densityGPerCm3: 1.27 } : nozzleC > 262 ? { idealC: 275, densityGPerCm3: 1.14 } : { idealC: 246, densityGPerCm3: 1.06 });

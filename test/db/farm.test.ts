@@ -3,7 +3,7 @@ import { getJobPage, makeJob, pinOf, runCheck } from '../../src/areas/checks/ser
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
 import { makeProfile, searchProfiles } from '../../src/areas/library/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
-import { SIDES } from '../../src/areas/trials/model/trial.ts';
+import { SIDES } from '../../src/areas/trials/kinds/flow/index.ts';
 import { addReading, decideTrial, getTrialPage, listOpenTrialsUsing, planTrial } from '../../src/areas/trials/server/index.ts';
 import { file } from '../../src/platform/files/tables.ts';
 import { readFile, storeFile, sweepOrphans } from '../../src/platform/files/store.ts';
@@ -26,23 +26,23 @@ beforeAll(async () => {
 });
 afterAll(() => farm.close());
 
-const plan = async (material = materialId) => must(await planTrial(farm.as('technician'), { machineId: m.id, toolId, materialId: material, processId, walls: 1 }));
+const plan = async (material = materialId) => must(await planTrial(farm.as('technician'), { machineId: m.id, toolId, materialId: material, processId, kind: 'flow', options: { walls: 1 } }));
 async function measure(id: string, mm: string): Promise<void> {
-  for (const feature of SIDES) for (const repeat of [1, 2, 3]) must(await addReading(farm.as('technician'), id, { feature, repeat, typed: mm, instrument: 'calliper' }));
+  for (const feature of SIDES) for (const repeat of [1, 2, 3]) must(await addReading(farm.as('technician'), id, { band: 1, feature, repeat, typed: mm, instrument: 'calliper' }));
 }
 const page = async (id: string) => must(await getTrialPage(farm.as('technician'), id));
 
 describe('a trial', () => {
   test('keeps what was typed, and a correction supersedes without erasing', async () => {
     const { id } = await plan(), who = farm.as('technician');
-    must(await addReading(who, id, { feature: 'front', repeat: 1, typed: '450 um', instrument: 'calliper' }));
-    must(await addReading(who, id, { feature: 'front', repeat: 1, typed: '0.46', instrument: 'calliper', reason: 'slipped' }));
+    must(await addReading(who, id, { band: 1, feature: 'front', repeat: 1, typed: '450 um', instrument: 'calliper' }));
+    must(await addReading(who, id, { band: 1, feature: 'front', repeat: 1, typed: '0.46', instrument: 'calliper', reason: 'slipped' }));
     const { readings } = await page(id);
     expect(readings).toMatchObject([{ typed: '0.46', value: 0.46 }]);
     expect((await farm.pool.query('select typed from reading where trial_id = $1 order by at, id', [id])).rows.map((r: { typed: string }) => r.typed).sort()).toEqual(['0.46', '450 um']);
   });
-  test.each([['0,45', 'comma'], ['45', 'cannot be'], ['NaN', 'not a figure']])('refuses "%s" with what is wrong', async (typed, said) => {
-    const { id } = await plan(), r = await addReading(farm.as('technician'), id, { feature: 'left', repeat: 1, typed, instrument: 'calliper' });
+  test.each([['0,45', 'comma'], ['45', 'cannot be read here'], ['NaN', 'not a figure']])('refuses "%s" with what is wrong', async (typed, said) => {
+    const { id } = await plan(), r = await addReading(farm.as('technician'), id, { band: 1, feature: 'left', repeat: 1, typed, instrument: 'calliper' });
     expect(JSON.stringify(r)).toContain(said);
     expect((await page(id)).readings).toEqual([]);
   });
@@ -52,7 +52,7 @@ describe('a trial', () => {
   });
   test('is not accepted from too few readings', async () => {
     const { id } = await plan();
-    must(await addReading(farm.as('technician'), id, { feature: 'front', repeat: 1, typed: '0.45', instrument: 'calliper' }));
+    must(await addReading(farm.as('technician'), id, { band: 1, feature: 'front', repeat: 1, typed: '0.45', instrument: 'calliper' }));
     expect(await decideTrial(farm.as('technician'), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'tooFew' } });
     expect((await page(id)).state).toBe('measuring');
   });
@@ -66,12 +66,12 @@ describe('a trial', () => {
   test('accepted becomes a proof with its range, falls due by maintenance but not by work on something else', async () => {
     const { id } = await plan();
     await measure(id, '0.46');
-    const { value } = must(await decideTrial(farm.as('technician'), id, 'accepted', ''));
-    expect((await page(id)).proof).toMatchObject({ state: 'proven', value, range: { min: expect.closeTo(value - 0.03, 4), maxEnd: 'notTriedBeyond' } });
+    const { value } = must(await decideTrial(farm.as('technician'), id, 'accepted', '')).written[0]!;
+    expect((await page(id)).proofs[0]).toMatchObject({ state: 'proven', value, range: { min: expect.closeTo(value - 0.03, 4), maxEnd: 'notTriedBeyond' } });
     farm.clock.set(new Date('2026-11-21T08:00:00Z'));
     expect(must(await logMaintenance(farm.as('technician'), m.id, 'bed', '')).due).toEqual([]);
     expect(must(await logMaintenance(farm.as('technician'), m.id, 'drive', '')).due).toEqual(['flow']);
-    expect((await page(id)).proof).toMatchObject({ state: 'due', because: 'filament drive cleaned or changed today' });
+    expect((await page(id)).proofs[0]).toMatchObject({ state: 'due', because: 'filament drive cleaned or changed today' });
   });
 });
 

@@ -76,7 +76,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await openMachine(page, 'Rifugio Vodice');
     await page.getByRole('link', { name: 'Start a flow trial here' }).click();
     await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
-    await expect(page.getByRole('complementary')).toContainText('12, 3 a side');
+    await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
     await page.getByRole('button', { name: 'Plan this trial' }).click();
     await page.getByRole('button', { name: 'Print on Rifugio Vodice' }).click();
     await expect(page.locator('[data-phase]')).toContainText(/nozzle \d+\/\d+ °C/);
@@ -96,7 +96,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByLabel('front, place 1').fill('0.45');
     await page.keyboard.press('Enter');
     await expect(page.getByText(/3 readings on 1 of 4 sides/)).toBeVisible();
-    await page.getByRole('button', { name: 'Take from the connected calliper' }).click();
+    await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
     await expect(page.locator('.steps')).toContainText('measuring 12 of 12');
     await expect(page.getByRole('complementary')).toContainText('flow by bead area');
     await page.getByRole('button', { name: /^Accept \d/ }).click();

@@ -53,7 +53,7 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await fail('rifugio-scarpa', 'disconnect');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
-  await page.getByRole('button', { name: 'Take from the connected calliper' }).click();
+  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('flow by bead area');
 });
 

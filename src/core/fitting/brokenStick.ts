@@ -4,11 +4,12 @@ import { coverageFactor } from './statistics.ts';
 
 export interface BrokenStick { readonly plateau: number; readonly slope: number; readonly break: number; readonly interval: readonly [number, number]; readonly residualSd: number; readonly degreesOfFreedom: number; /** Plateau and slope at the best break, for bounds along the curve. */ readonly line: LinearFit }
 
-const GRID = 400, ENOUGH = 1e-9;
+const GRID = 150, ENOUGH = 1e-9;
 
 /** Flat up to a break, then a straight fall: y = plateau + slope·max(0, x − break). The break is the minimum of the profile of
- *  squared errors; its 95 % interval is where the profile stays below its t-bound (profile likelihood, one parameter). */
-export function fitBrokenStick(x: readonly number[], y: readonly number[]): Result<BrokenStick> {
+ *  squared errors; its 95 % interval is where the profile stays below its t-bound (profile likelihood, one parameter). A real knee
+ *  is round: `roundness`, the share of y by which it may be, widens the interval by what that moves the break (rectangular, JCGM 100 4.3.7). */
+export function fitBrokenStick(x: readonly number[], y: readonly number[], roundness = 0): Result<BrokenStick> {
   const xs = [...new Set(x)].sort((a, b) => a - b), n = x.length, degreesOfFreedom = n - 3;
   if (n < 5 || xs.length < 4) return fail({ code: 'tooFew', what: `${xs.length} flows with ${n} readings; a plateau and a fall need at least 5 readings at 4 flows`, todo: 'measure more strands' });
   const low = xs[0]!, high = xs[xs.length - 1]!;
@@ -28,5 +29,6 @@ export function fitBrokenStick(x: readonly number[], y: readonly number[]): Resu
     for (let k = 1; k <= GRID; k++) { const b = from + step * k; if (sse(b) > bound) { let out = b; for (let i = 0; i < 50; i++) { const mid = (inside + out) / 2; if (sse(mid) > bound) out = mid; else inside = mid; } return inside; } inside = b; }
     return to;
   };
-  return succeed({ plateau: line.coefficients[0]!, slope: line.coefficients[1]!, break: best, interval: [edge(best, low), edge(best, high - (high - low) / GRID)], residualSd: Math.sqrt(bestSse / degreesOfFreedom), degreesOfFreedom, line });
+  const knee = line.coefficients[1]! === 0 ? 0 : (1.96 * Math.abs((roundness * line.coefficients[0]!) / line.coefficients[1]!)) / Math.sqrt(3), [from, to] = [edge(best, low), edge(best, high - (high - low) / GRID)];
+  return succeed({ plateau: line.coefficients[0]!, slope: line.coefficients[1]!, break: best, interval: [Math.max(low, best - Math.hypot(best - from, knee)), Math.min(high, best + Math.hypot(to - best, knee))], residualSd: Math.sqrt(bestSse / degreesOfFreedom), degreesOfFreedom, line });
 }

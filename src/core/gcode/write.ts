@@ -39,6 +39,12 @@ export class GcodeWriter {
     this.lines.push(`G1 ${this.xy(x, y)} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`);
   }
 
+  /** An arc counter-clockwise to (x, y), fed evenly; (i, j) leads from the start to its middle. */
+  arc(x: number, y: number, i: number, j: number, radius: number, volumeMm3: number, mmPerS: number): void {
+    const how = this.dialect.arcs === 'r' ? `R${figure(radius, 3)}` : `I${figure(i, 3)} J${figure(j, 3)}`;
+    this.lines.push(`G3 ${this.xy(x, y)} ${how} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`);
+  }
+
   /** Filament only; negative pulls back. */
   filament(lengthMm: number, mmPerS: number): void { this.lines.push(`G1 E${this.feedOut(this.dialect.volumetricE ? lengthMm * this.filamentAreaMm2 : lengthMm)}${this.withFeed(mmPerS)}`); }
 

@@ -37,10 +37,10 @@ import * as r34 from './recipes/sheet.ts';
 import * as r35 from './today.ts';
 import * as r36 from './tokens/[id]/revoke.ts';
 import * as r37 from './tokens/index.ts';
-import * as r38 from './trials/[id]/calliper.ts';
-import * as r39 from './trials/[id]/coupon.ts';
-import * as r40 from './trials/[id]/decision.ts';
-import * as r41 from './trials/[id]/index.ts';
+import * as r38 from './trials/[id]/coupon.ts';
+import * as r39 from './trials/[id]/decision.ts';
+import * as r40 from './trials/[id]/index.ts';
+import * as r41 from './trials/[id]/instrument.ts';
 import * as r42 from './trials/[id]/print.ts';
 import * as r43 from './trials/[id]/readings.ts';
 import * as r44 from './trials/index.ts';
@@ -86,10 +86,10 @@ export const routeFiles = {
   './today.ts': r35,
   './tokens/[id]/revoke.ts': r36,
   './tokens/index.ts': r37,
-  './trials/[id]/calliper.ts': r38,
-  './trials/[id]/coupon.ts': r39,
-  './trials/[id]/decision.ts': r40,
-  './trials/[id]/index.ts': r41,
+  './trials/[id]/coupon.ts': r38,
+  './trials/[id]/decision.ts': r39,
+  './trials/[id]/index.ts': r40,
+  './trials/[id]/instrument.ts': r41,
   './trials/[id]/print.ts': r42,
   './trials/[id]/readings.ts': r43,
   './trials/index.ts': r44,

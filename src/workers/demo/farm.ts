@@ -4,15 +4,15 @@ import { checkRun } from '../../areas/checks/server/tables.ts';
 import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../../areas/library/server/index.ts';
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
-import { SIDES } from '../../areas/trials/model/trial.ts';
+import { kindOf } from '../../areas/trials/kinds/index.ts';
+import type { TrialKindKey } from '../../areas/trials/kinds/define.ts';
 import { addReading, decideTrial, findTrial, planTrial, programLines } from '../../areas/trials/server/index.ts';
 import { seedOf } from '../../core/formats/random.ts';
 import type { Clock } from '../../platform/clock.ts';
 import type { Ctx, PersonRole } from '../../platform/db/context.ts';
 import { storeFile } from '../../platform/files/store.ts';
-import { wallsOf } from '../../../standins/controller/printed.ts';
 import { truthOf } from '../../../standins/controller/truth.ts';
-import { calliperReading } from '../../../standins/instruments/calliper.ts';
+import { readBench } from '../../../standins/instruments/bench.ts';
 import { demoMachines } from '../../../standins/machines.ts';
 import { demoMachinesOnFloor, demoProfiles } from './library.ts';
 import { demoGcode, type DemoPart } from './part.ts';
@@ -61,22 +61,25 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
   must(await keepRecipe(ctx, { id: null, version: 1, name: 'Labels, tough resin', choice: { machineId: null, printerId: profiles.get('Calanca R7')!, processId: profiles.get('Resin 0.05')!, roles: [{ role: 'part body', toolId: null, materialId: profiles.get('Lumaca tough grey')! }] }, overrides: {} }));
 }
 
-/** Ten flow trials over months; the last is left half measured. */
-const trialHistory: readonly (readonly [daysAgo: number, machine: string, process: string, end: 'accepted' | 'set aside' | 'measuring', walls: 1 | 2])[] = [
-  [172, 'Rifugio Sella', 'Fine 0.20', 'accepted', 1], [160, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 1], [141, 'Rifugio Pelmo', 'Fine 0.20', 'accepted', 2], [120, 'Rifugio Coldai', 'Draft 0.28', 'set aside', 1],
-  [104, 'Rifugio Scarpa', 'Stout 0.30', 'accepted', 1], [66, 'Rifugio Sella', 'Fine 0.20', 'accepted', 1], [48, 'Rifugio Coldai', 'Fine 0.20', 'accepted', 1], [31, 'Rifugio Tissi', 'Fine 0.20', 'accepted', 2],
-  [12, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 1], [0.05, 'Rifugio Vazzoler', 'Stout 0.30', 'measuring', 1],
+/** Trials over months, of several kinds; the last two are left half measured. */
+const trialHistory: readonly (readonly [daysAgo: number, machine: string, process: string, end: 'accepted' | 'set aside' | 'measuring', kind: TrialKindKey, walls?: 1 | 2])[] = [
+  [172, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'], [160, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'flow'], [150, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'temperature'], [141, 'Rifugio Pelmo', 'Fine 0.20', 'accepted', 'flow', 2], [128, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'], [120, 'Rifugio Coldai', 'Draft 0.28', 'set aside', 'flow'],
+  [104, 'Rifugio Scarpa', 'Stout 0.30', 'accepted', 'flow'], [97, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'], [90, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'retraction'], [66, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'], [58, 'Rifugio Pelmo', 'Fine 0.20', 'accepted', 'highest-flow'], [48, 'Rifugio Coldai', 'Fine 0.20', 'accepted', 'flow'], [31, 'Rifugio Tissi', 'Fine 0.20', 'accepted', 'flow', 2],
+  [20, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'temperature'], [16, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'dimensions'], [12, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'flow'], [0.2, 'Rifugio Tissi', 'Fine 0.20', 'measuring', 'retraction'], [0.05, 'Rifugio Vazzoler', 'Stout 0.30', 'measuring', 'flow'],
 ];
 
 async function seedTrials(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
-  for (const [days, name, process, end, walls] of trialHistory) {
+  for (const [days, name, process, end, kindKey, walls] of trialHistory) {
     daysAgo(days);
-    const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!;
-    const { id } = must(await planTrial(ctx, { machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, processId: profiles.get(process)!, walls }));
-    const truth = truthOf(demoMachines.find((d) => d.key === m.key)!.seed), printed = wallsOf(programLines((await findTrial(ctx, id))!.gcode), truth)!;
-    for (const side of SIDES) for (let repeat = 1; repeat <= 3; repeat++) {
-      if (end === 'measuring' && (side === 'left' || (side === 'back' && repeat > 1))) continue;
-      must(await addReading(ctx, id, { feature: side, repeat, typed: calliperReading(printed, truth, side, repeat, seedOf(`${name}${days}`)), instrument: 'calliper 0.01 mm' }));
+    const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!, kind = kindOf(kindKey);
+    const { id } = must(await planTrial(ctx, { kind: kindKey, machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, processId: profiles.get(process)!, options: walls ? { walls } : {} }));
+    const row = (await findTrial(ctx, id))!, truth = truthOf(demoMachines.find((d) => d.key === m.key)!.seed), lines = programLines(row.gcode), bands = Math.max(1, row.plan.bands.length);
+    const places = Array.from({ length: bands }, (_, b) => b + 1).flatMap((band) => kind.features.flatMap((f) => Array.from({ length: kindKey === 'flow' ? 3 : f.repeats }, (_x, k) => ({ band, feature: f.key, repeat: k + 1, instrument: f.instrument }))));
+    const left = end === 'measuring' ? Math.ceil(places.length * 0.4) : 0;
+    for (const { instrument, ...place } of places.slice(0, places.length - left)) {
+      const typed = readBench(lines, truth, { kind: kindKey, ...place }, seedOf(`${name}${days}`));
+      if (typed === null) throw new Error(`demo data: nothing to read at ${kindKey} ${place.band} ${place.feature}`);
+      must(await addReading(ctx, id, { ...place, typed, instrument }));
     }
     if (end !== 'measuring') must(await decideTrial(ctx, id, end, end === 'set aside' ? 'spool was damp; dry and repeat' : ''));
   }
@@ -91,10 +94,10 @@ async function seedRanges(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<
   for (const [name, key, value, min, max, failed, days] of ranges) {
     daysAgo(days);
     const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!, end = failed ? 'failedBeyond' : 'notTriedBeyond';
-    await writePairing(ctx, { machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, label: `${m.name} · ${floor.tool} · ${floor.material}` }, key, {
+    await writePairing(ctx, { machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, label: `${m.name} · ${floor.tool} · ${floor.material}` }, { [key]: {
       value, uncertainty: 0, range: { min, max, minEnd: end, maxEnd: end }, trialId: '', trialName: `bench sheet ${days > 50 ? 'spring' : 'autumn'}`, machineId: m.id, conditions: { lot: floor.lot },
       provenOn: ctx.clock.now().toISOString(), validUntil: new Date(ctx.clock.now().getTime() + 90 * DAY_MS).toISOString(),
-    }, 'Taken over from the signed bench sheet');
+    } }, 'Taken over from the signed bench sheet');
   }
 }
 

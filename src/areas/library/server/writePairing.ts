@@ -7,9 +7,9 @@ import { pairing, pairingRevision } from './tables.ts';
 
 export interface PairingPlace { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly label: string }
 
-/** Writes one proven value with its evidence to the pairing of a machine, tool and material, as a new revision. Runs in the
+/** Writes proven values with their evidence to the pairing of a machine, tool and material, as one new revision. Runs in the
  *  caller's transaction. Older entries of the setting stay in older revisions. */
-export async function writePairing(ctx: Ctx, place: PairingPlace, key: string, entry: PairingEntry, message: string): Promise<{ pairingId: string; number: number }> {
+export async function writePairing(ctx: Ctx, place: PairingPlace, entries: Readonly<Record<string, PairingEntry>>, message: string): Promise<{ pairingId: string; number: number }> {
   let found = await findPairing(ctx, 'machine', place.machineId, place.toolId, place.materialId);
   if (!found) {
     await ctx.db.insert(pairing).values({ id: ctx.newId(), scope: 'machine', scopeId: place.machineId, toolId: place.toolId, materialId: place.materialId, createdAt: ctx.clock.now() }).onConflictDoNothing();
@@ -17,8 +17,8 @@ export async function writePairing(ctx: Ctx, place: PairingPlace, key: string, e
   }
   await ctx.db.select({ id: pairing.id }).from(pairing).where(eq(pairing.id, found!.id)).for('update');
   const head = await findPairingHead(ctx, found!.id);
-  const number = (head?.number ?? 0) + 1, before = head?.entries[key]?.[0];
-  await ctx.db.insert(pairingRevision).values({ id: ctx.newId(), pairingId: found!.id, number, entries: { ...head?.entries, [key]: [entry] }, message, authorId: ctx.user.id, authorName: ctx.user.name, at: ctx.clock.now() });
-  await recordEvent(ctx, { subjectKind: 'pairing', subjectId: found!.id, subjectName: place.label, what: `pairing revision ${number}: ${key}`, from: before ? { value: before.value, trial: before.trialName } : null, to: { value: entry.value, range: [entry.range.min, entry.range.max], trial: entry.trialName }, why: message });
+  const number = (head?.number ?? 0) + 1, keys = Object.keys(entries), shown = (e: PairingEntry | undefined) => e && { value: e.value, range: [e.range.min, e.range.max], trial: e.trialName };
+  await ctx.db.insert(pairingRevision).values({ id: ctx.newId(), pairingId: found!.id, number, entries: { ...head?.entries, ...Object.fromEntries(keys.map((k) => [k, [entries[k]!]])) }, message, authorId: ctx.user.id, authorName: ctx.user.name, at: ctx.clock.now() });
+  await recordEvent(ctx, { subjectKind: 'pairing', subjectId: found!.id, subjectName: place.label, what: `pairing revision ${number}: ${keys.join(', ')}`, from: Object.fromEntries(keys.map((k) => [k, shown(head?.entries[k]?.[0]) ?? null])), to: Object.fromEntries(keys.map((k) => [k, shown(entries[k])])), why: message });
   return { pairingId: found!.id, number };
 }

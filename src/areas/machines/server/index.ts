@@ -2,6 +2,6 @@ export { findLoaded, findMachine, findMounted, listMachines, listMaintenance, li
 export { loadLot, logMaintenance, makeMachine, mountTool, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
-export { askCalliper } from '../devices/calliper.ts';
+export { askInstrument } from '../devices/instrument.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { getPairingMatrix } from './matrix.ts';

@@ -1,20 +1,28 @@
 import type { Proof } from '../../library/model/records.ts';
-import type { FlowAnalysis } from '../kinds/flow/analysis.ts';
+import type { Analysis, TrialKindKey } from '../kinds/define.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
+
+/** A reading that stands, as its page shows it. */
+export interface ReadingRow { readonly id: string; readonly band: number; readonly feature: string; readonly repeat: number; readonly typed: string; readonly value: number; readonly personId: string; readonly personName: string; readonly instrument: string; readonly supersedes: string | null; readonly at: string }
 
 /** A trial as its page reads it. */
 export interface TrialPage {
-  readonly id: string; readonly number: number | null; readonly kind: 'flow'; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly lot: string;
+  readonly id: string; readonly number: number | null; readonly kind: TrialKindKey; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly lot: string;
   readonly plan: TrialPlan; readonly state: TrialState; readonly wish: 'idle' | 'print' | 'pause' | 'cancel'; readonly progress: PrintProgress | null; readonly decision: Decision | null; readonly createdByName: string; readonly version: number;
   readonly name: string; readonly createdAt: string; readonly decidedAt: string | null;
   readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly processName: string;
-  readonly readings: readonly { readonly id: string; readonly feature: string; readonly repeat: number; readonly typed: string; readonly value: number; readonly personName: string; readonly instrument: string; readonly supersedes: string | null; readonly at: string }[];
-  readonly analysis: FlowAnalysis | null;
+  readonly readings: readonly ReadingRow[];
+  readonly analysis: Analysis | null;
   readonly refusal: string | null;
+  /** What has changed on the machine or in the recipe since the trial was planned. */
+  readonly changed: readonly string[];
   readonly gcodeBytes: number;
   readonly hasDevice: boolean;
-  readonly proof: Proof | null;
+  readonly proofs: readonly Proof[];
+  /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
+  readonly earlier: readonly EarlierValue[];
 }
+export interface EarlierValue { readonly id: string; readonly name: string; readonly at: string; readonly setting: string; readonly value: number; readonly materialName: string; readonly machineName: string; readonly isSister: boolean }
 
 /** A trial in a list. */
-export interface TrialRow { readonly id: string; readonly name: string; readonly kind: string; readonly state: TrialState; readonly lot: string; readonly createdAt: string; readonly decidedAt: string | null; readonly decision: Decision | null; readonly plan: TrialPlan; readonly machineId: string; readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly createdByName: string; readonly readings: number }
+export interface TrialRow { readonly id: string; readonly name: string; readonly kind: TrialKindKey; readonly state: TrialState; readonly lot: string; readonly createdAt: string; readonly decidedAt: string | null; readonly decision: Decision | null; readonly plan: TrialPlan; readonly machineId: string; readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly createdByName: string; readonly readings: number }

@@ -1,11 +1,18 @@
-import { number, object, string } from 'yup';
-import { SIDES } from './trial.ts';
+import { array, lazy, number, object, string, type ObjectShape } from 'yup';
+import type { TrialKindKey } from '../kinds/define.ts';
+import { trialKinds } from '../kinds/index.ts';
 
 const id = string().max(60).required();
-const feature = string<(typeof SIDES)[number]>().oneOf([...SIDES]).required();
-const repeat = number().integer().min(1).max(20).required();
-export const planSchema = object({ machineId: id, toolId: id, materialId: id, processId: id, walls: number<1 | 2>().oneOf([1, 2]).required() }).noUnknown().required();
+const place = { band: number().integer().min(1).max(40).required(), feature: string().min(1).max(40).required(), repeat: number().integer().min(1).max(20).required() };
+/** Choices by name: few, finite figures. */
+const options = lazy((value: unknown) => object(Object.fromEntries(Object.keys((value ?? {}) as object).slice(0, 20).map((k) => [k, number().min(-1e6).max(1e6).required()])) as ObjectShape).noUnknown().required());
+
+export const planSchema = object({
+  kind: string<TrialKindKey>().oneOf(trialKinds.map((k) => k.key)).required(), machineId: id, toolId: id, materialId: id, processId: id,
+  /** Bands of one’s own instead of the proposed ones. */
+  bands: array().of(number().required()).min(2).max(20).nullable().defined(), options: options as never, recipeId: string().max(60).nullable().defined(),
+}).noUnknown().required();
 export const wishSchema = object({ wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required() }).noUnknown().required();
-export const readingSchema = object({ feature, repeat, typed: string().max(40).required('Type a reading'), instrument: string().max(60).required(), reason: string().max(300) }).noUnknown().required();
-export const calliperSchema = object({ feature, repeat }).noUnknown().required();
+export const readingSchema = object({ ...place, typed: string().max(40).required('Type a reading'), instrument: string().max(60).required(), reason: string().max(300) }).noUnknown().required();
+export const instrumentSchema = object(place).noUnknown().required();
 export const decisionSchema = object({ outcome: string<'accepted' | 'set aside'>().oneOf(['accepted', 'set aside']).required(), why: string().max(500).defined() }).noUnknown().required();

@@ -1,16 +1,16 @@
+import type { Band, Shape } from '../kinds/define.ts';
+
 export type TrialState = 'planned' | 'printing' | 'interrupted' | 'measuring' | 'accepted' | 'set aside';
 
-/** What a flow coupon was made for; frozen when the trial is planned. */
+/** What a coupon was made for; frozen when the trial is planned. */
 export interface TrialPlan {
-  readonly lineWidthMm: number;
-  readonly layerHeightMm: number;
-  readonly flow: number;
-  readonly walls: 1 | 2;
-  readonly lineDistanceMm: number;
-  readonly nozzleC: number;
-  readonly bedC: number;
-  readonly sideMm: number;
-  readonly heightMm: number;
+  /** Effective values of the recipe at that time, figures only. */
+  readonly conditions: Readonly<Record<string, number>>;
+  /** Choices of the plan and figures of the coupon that the analysis needs. */
+  readonly params: Readonly<Record<string, number>>;
+  readonly bands: readonly Band[];
+  readonly shapes: readonly Shape[];
+  readonly sizeMm: readonly [width: number, depth: number, height: number];
   readonly timeS: number;
   readonly filamentMm: number;
   readonly massG: number;
@@ -31,19 +31,13 @@ export interface PrintProgress {
   readonly at: string;
 }
 
+/** One value a decision wrote to the pairing. */
+export interface Written { readonly setting: string; readonly before: number | null; readonly value: number; readonly interval: readonly [number, number]; readonly range: readonly [number, number] }
 export interface Decision {
   readonly outcome: 'accepted' | 'set aside';
   readonly why: string;
   readonly by: string;
   readonly byName: string;
-  readonly before: number;
-  readonly value: number;
-  readonly interval: readonly [number, number];
-  readonly range: readonly [number, number];
+  readonly written: readonly Written[];
   readonly pairingRevision: number | null;
 }
-
-/** The farm's tolerance round a proven flow: the allowed range does not narrow with more readings. Common practice, no source. */
-export const FLOW_TOLERANCE = 0.03;
-export const VALID_DAYS = 90;
-export const SIDES = ['front', 'right', 'back', 'left'] as const;

@@ -4,4 +4,4 @@ export { listWishedPrints } from './wished.ts';
 export { findTrial, getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { addReading, wishPrint } from './measure.ts';
 export { decideTrial } from './decide.ts';
-export { readCalliper } from './readCalliper.ts';
+export { readInstrument } from './readInstrument.ts';

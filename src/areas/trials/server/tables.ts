@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { check, doublePrecision, integer, jsonb, pgTable, text, timestamp, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import { machine } from '../../machines/server/tables.ts';
+import type { TrialKindKey } from '../kinds/define.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from '../model/trial.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
@@ -9,7 +10,7 @@ const at = (name: string) => timestamp(name, { withTimezone: true });
 export const trial = pgTable('trial', {
   id: text('id').primaryKey(),
   number: integer('number').generatedAlwaysAsIdentity().unique(),
-  kind: text('kind').$type<'flow'>().notNull(),
+  kind: text('kind').$type<TrialKindKey>().notNull(),
   machineId: text('machine_id').notNull().references(() => machine.id),
   toolId: text('tool_id').notNull().references(() => profile.id),
   materialId: text('material_id').notNull().references(() => profile.id),

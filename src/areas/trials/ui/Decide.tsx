@@ -1,20 +1,28 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Gauge } from '../../../ui/Gauge.tsx';
+import { showValue } from '../../library/model/values.ts';
+import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
-import { FLOW_TOLERANCE } from '../model/trial.ts';
 
-/** What accepting would change, and the two ways to end a trial. */
-export function Decide({ trial: t, onDecide }: { readonly trial: TrialPage; readonly onDecide: (outcome: 'accepted' | 'set aside', why: string) => void }) {
-  const [why, setWhy] = useState('');
-  const value = t.analysis ? (t.analysis.measurableChange ? t.analysis.flow : t.plan.flow) : null;
+/** What accepting would change, and the ways to end a trial or to carry it on. */
+export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: TrialPage; readonly onDecide: (outcome: 'accepted' | 'set aside', why: string) => void; readonly onExtend: (bands: readonly number[]) => void }) {
+  const [why, setWhy] = useState(''), a = t.analysis, first = a?.proven[0];
   return (
     <>
-      {t.analysis && value !== null && <><h3>Against today</h3><Gauge value={t.plan.flow} hardware={null} supplier={null} proven={{ min: value - FLOW_TOLERANCE, max: value + FLOW_TOLERANCE, state: 'proven' }} guard={[0.5, 1.5]} label={`Flow now ${t.plan.flow}, would be ${value.toFixed(3)}`} />
-        <p className="hint">Tick: flow now, {t.plan.flow.toFixed(3)}. Bar: what would be allowed, {(value - FLOW_TOLERANCE).toFixed(3)} to {(value + FLOW_TOLERANCE).toFixed(3)}.</p>
-        <h3>If accepted</h3><p className="hint">The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName} {t.analysis.measurableChange ? `gets flow ${value.toFixed(3)}` : `keeps flow ${value.toFixed(3)}, now proven`} for 90 days, until the nozzle changes, or for another lot.</p></>}
+      {a && <><h3>Against today</h3>
+        {a.proven.map((p) => { const s = findSetting(p.setting)!, before = t.plan.conditions[p.setting] ?? null; return (
+          <div key={p.setting} style={{ marginBottom: 8 }}>
+            {'range' in s && <Gauge value={before} hardware={hardwareRange(s, t.plan.conditions)} supplier={supplierRange(s, t.plan.conditions)} proven={{ min: p.range.min, max: p.range.max, state: 'proven' }} guard={s.range} label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`} />}
+            <p className="hint">{s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}{p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}{p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.</p></div>); })}
+        <h3>If accepted</h3><p className="hint">The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName} {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {kindOf(t.kind).validDays} days, until maintenance touches it, or for another lot.</p></>}
+      {t.changed.length > 0 && <div role="status" style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}><b>Changed since it was planned:</b> {t.changed.join('; ')}.</div>}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
-      <div style={{ display: 'flex', gap: 8 }}><button className="btn p" disabled={!t.analysis || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{value === null ? 'Accept' : `Accept ${value.toFixed(3)}`}</button><button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>Set aside</button></div>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!a || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a.proven.length - 1} more` : ''}` : 'Accept'}</button>
+        {a?.extendTo && <button className="btn" onClick={() => onExtend(a.extendTo!)}>Extend the range</button>}
+        <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>Set aside</button></div>
     </>
   );
 }

@@ -1,50 +1,73 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
+import { agreementOf } from '../../../core/fitting/agreement.ts';
 import { call, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
+import { go } from '../../../ui/router.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { showValue } from '../../library/model/values.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import type { Decision } from '../model/trial.ts';
+import { BandSheet } from './BandSheet.tsx';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
+import { PlaceTable } from './PlaceTable.tsx';
 import { PrintStage } from './PrintStage.tsx';
-import { ReadingCells } from './ReadingCells.tsx';
-import { SideChart } from './SideChart.tsx';
 
+const ControlChart = lazy(async () => ({ default: (await import('./ControlChart.tsx')).ControlChart }));
 const steps = ['planned', 'printing', 'measuring', 'decided'] as const;
 
-/** Plan, print, measure, decide: one page that grows downward. */
+/** Plan, print, measure, decide: one page that grows downward, for every kind of trial. */
 export function TrialScreen({ id }: { readonly id: string }) {
   const client = useQueryClient(), mayChange = useMayChange();
   const { data: t, error } = useQuery({ queryKey: ['trial', id], queryFn: () => call<TrialPage>(`/api/trials/${id}`), refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false) });
-  const [side, setSide] = useState<string | null>(null);
+  const [place, setPlace] = useState<string | null>(null);
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!t) return <p className="empty">Opening the trial…</p>;
-  const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
+  const kind = kindOf(t.kind), refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
   const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => { try { await post(`/api/trials/${id}/print`, { wish: w }); await refresh(); } catch (e) { tellRefused(e); } };
   const decide = async (outcome: 'accepted' | 'set aside', why: string): Promise<void> => {
-    try { const r = await post<{ value: number; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' ? `Flow ${r.value.toFixed(3)} is proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
+    try { const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' ? `${r.written.map((w) => { const s = findSetting(w.setting)!; return `${s.label} ${showValue(s, w.value)}`; }).join(', ')} proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
   };
-  const open = t.state !== 'accepted' && t.state !== 'set aside', step = open ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided';
+  const extend = async (bands: readonly number[]): Promise<void> => {
+    try { const made = await post<{ id: string; name: string }>('/api/trials', { kind: t.kind, machineId: t.machineId, toolId: t.toolId, materialId: t.materialId, processId: t.processId, bands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])), recipeId: null }); tellDone(`${made.name} carries it on`); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); }
+  };
+  const isOpen = t.state !== 'accepted' && t.state !== 'set aside', step = isOpen ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided', mayMeasure = mayChange && ['planned', 'measuring', 'interrupted'].includes(t.state), a = t.analysis;
+  const charts = [...new Set(t.earlier.map((e) => e.setting))].map((setting) => ({ setting, values: t.earlier.filter((e) => e.setting === setting && !e.isSister && e.materialName === t.materialName) })).filter((c) => c.values.length > 0), sisters = t.earlier.filter((e) => e.isSister && e.materialName === t.materialName);
   return (
     <>
-      <div className="band"><div><div className="kind">Flow · {t.name} · <a href={`/machines/${t.machineId}`}>{t.machineName}</a> · {t.toolName} · <a href={`/library/${t.materialId}`}>{t.materialName}</a> · lot {t.lot} · {t.processName}</div><h1>How much filament does {t.machineName.replace('Rifugio ', '')} really lay?</h1></div>
-        <div className="end steps" aria-label="Steps">{steps.map((s) => <span key={s} aria-current={step === s ? 'step' : undefined}>{s === 'measuring' && step === 'measuring' ? `measuring ${t.readings.length} of ${t.plan.readingsWanted}` : s === 'decided' && !open ? t.state : s === 'printing' && t.state === 'interrupted' ? 'interrupted' : s}</span>)}</div></div>
+      <div className="band"><div><div className="kind">{kind.label} · {t.name} · <a href={`/machines/${t.machineId}`}>{t.machineName}</a> · {t.toolName} · <a href={`/library/${t.materialId}`}>{t.materialName}</a> · lot {t.lot} · {t.processName}</div><h1>{kind.question.replace('{machine}', t.machineName.replace('Rifugio ', ''))}</h1></div>
+        <div className="end steps" aria-label="Steps">{steps.map((s) => <span key={s} aria-current={step === s ? 'step' : undefined}>{s === 'measuring' && step === 'measuring' ? `measuring ${t.readings.length} of ${t.plan.readingsWanted}` : s === 'decided' && !isOpen ? t.state : s === 'printing' && t.state === 'interrupted' ? 'interrupted' : s}</span>)}</div></div>
       <div className="page two"><div>
         <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
-        <section className="stage"><h2>Measure <span className="hint">wall thickness in mm, three places on each side, at mid-height</span></h2>
-          <div className="measure"><ReadingCells trial={t} mayChange={mayChange && (t.state === 'planned' || t.state === 'measuring')} onSide={setSide} onKept={() => void refresh()}><SideChart trial={t} /></ReadingCells></div></section>
-        <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} side={side} /></section>
+        <section className="stage"><h2>Measure <span className="hint">{t.kind === 'flow' ? 'wall thickness in mm, three places on each side, at mid-height' : kind.features.slice(0, 3).map((f) => f.how).join('; ')}</span></h2>
+          {kind.axis ? <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} /> : <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />}</section>
+        <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} /></section>
       </div>
       <aside className="side">
-        {t.analysis ? <><h3>So far</h3><p className="lead">{t.analysis.sentence}</p>
-          <dl className="kv"><dt>flow by bead area</dt><dd>{t.analysis.flow.toFixed(3)}</dd><dt>95 % interval</dt><dd>{t.analysis.interval.map((v) => v.toFixed(3)).join(' to ')}</dd><dt>by width ratio</dt><dd>{t.analysis.flowByWidth.toFixed(3)}</dd><dt>printed with</dt><dd>{t.plan.flow.toFixed(3)}</dd><dt>line width</dt><dd>{t.analysis.lineWidthMm.toFixed(3)} mm</dd><dt>wanted</dt><dd>{t.plan.lineWidthMm.toFixed(3)} mm</dd></dl></>
-          : <><h3>Nothing concluded yet</h3><p className="lead" style={{ fontSize: 15 }}>{t.refusal}</p><p className="hint">A value comes with eight readings, two or more on every side.</p></>}
-        {open && mayChange && <Decide trial={t} onDecide={(o, w) => void decide(o, w)} />}
-        {t.decision && <><h3>{t.decision.outcome === 'accepted' ? 'Accepted' : 'Set aside'}</h3><p className="hint">{t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}</p>{t.decision.outcome === 'accepted' && <dl className="kv"><dt>flow</dt><dd>{t.decision.before.toFixed(3)} → {t.decision.value.toFixed(3)}</dd><dt>allowed</dt><dd>{t.decision.range.map((v) => v.toFixed(3)).join(' to ')}</dd><dt>pairing</dt><dd>revision {t.decision.pairingRevision}</dd></dl>}</>}
-        {t.proof && <><h3>Evidence now</h3><p className="hint">{t.proof.state === 'proven' ? `Flow ${t.proof.value.toFixed(3)} proven by ${t.proof.trialName}, ${t.proof.ageDays} d ago.` : `${t.proof.state}: ${t.proof.because}.`}</p></>}
-        <h3>Conditions</h3><dl className="kv"><dt>nozzle</dt><dd>{t.plan.nozzleC} °C</dd><dt>bed</dt><dd>{t.plan.bedC} °C</dd><dt>layer</dt><dd>{t.plan.layerHeightMm} mm</dd><dt>planned</dt><dd>{day(t.createdAt)}</dd><dt>by</dt><dd>{t.createdByName}</dd></dl>
+        {a ? <><h3>So far</h3><p className="lead">{a.sentence}</p>{a.warnings.map((w) => <p key={w} className="hint" style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}>{w}</p>)}
+          <dl className="kv">{a.figures.map(([label, text]) => [<dt key={label}>{label}</dt>, <dd key={`${label}v`}>{text}</dd>])}</dl><p className="hint">Method: {a.method.name}, version {a.method.version}.</p></>
+          : <><h3>Nothing concluded yet</h3><p className="lead" style={{ fontSize: 15 }}>{t.refusal}</p></>}
+        <Agreement trial={t} />
+        {isOpen && mayChange && <Decide trial={t} onDecide={(o, w) => void decide(o, w)} onExtend={(b) => void extend(b)} />}
+        {t.decision && <><h3>{t.decision.outcome === 'accepted' ? 'Accepted' : 'Set aside'}</h3><p className="hint">{t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}</p>{t.decision.written.length > 0 && <dl className="kv">{t.decision.written.map((w) => { const s = findSetting(w.setting)!; return [<dt key={w.setting}>{s.label}</dt>, <dd key={`${w.setting}v`}>{w.before === null ? '–' : showValue(s, w.before)} → {showValue(s, w.value)}</dd>, <dt key={`${w.setting}a`}>allowed</dt>, <dd key={`${w.setting}b`}>{showValue(s, w.range[0])} to {showValue(s, w.range[1])}</dd>]; })}<dt>pairing</dt><dd>revision {t.decision.pairingRevision}</dd></dl>}</>}
+        {t.proofs.length > 0 && <><h3>Evidence now</h3>{t.proofs.map((p) => { const s = findSetting(p.key)!; return <p key={p.key} className="hint">{p.state === 'proven' ? `${s.label} ${showValue(s, p.value)} proven by ${p.trialName}, ${p.ageDays} d ago.` : `${s.label}: ${p.state}, ${p.because}.`}</p>; })}</>}
+        {charts.length > 0 && <><h3>Over time</h3><Suspense fallback={<p className="hint">Drawing…</p>}>{charts.map((c) => <ControlChart key={c.setting} setting={c.setting} values={c.values} />)}</Suspense></>}
+        {sisters.length > 0 && <><h3>On sister machines</h3>{sisters.slice(-4).map((e) => { const s = findSetting(e.setting)!; return <p key={`${e.id}${e.setting}`} className="hint">{e.machineName}: {s.label.toLowerCase()} {showValue(s, e.value)}, {day(e.at)}</p>; })}</>}
+        <h3>Conditions</h3><dl className="kv"><dt>nozzle</dt><dd>{t.plan.conditions['nozzleC']} °C</dd><dt>bed</dt><dd>{t.plan.conditions['bedC']} °C</dd><dt>layer</dt><dd>{t.plan.conditions['layerHeightMm']} mm</dd><dt>planned</dt><dd>{day(t.createdAt)}</dd><dt>by</dt><dd>{t.createdByName}</dd></dl>
       </aside></div>
     </>
   );
+}
+
+/** How far two people who read the same places agree. */
+function Agreement({ trial: t }: { readonly trial: TrialPage }) {
+  const rows = kindOf(t.kind).features.filter((f) => f.quantity === 'score' || f.quantity === 'count').flatMap((f) => {
+    const pairs = t.plan.bands.flatMap((_, i) => { const of = t.readings.filter((r) => r.band === i + 1 && r.feature === f.key), a = of.find((r) => r.repeat <= f.repeats), b = of.find((r) => r.repeat > f.repeats); return a && b ? [[a.value, b.value] as const] : []; });
+    return pairs.length >= 2 ? [{ f, within: pairs.filter(([a, b]) => Math.abs(a - b) <= 1).length, ...agreementOf(pairs.map(([a]) => a), pairs.map(([, b]) => b)) }] : [];
+  });
+  return rows.length === 0 ? null : <><h3>Two people</h3>{rows.map((r) => <p key={r.f.key} className="hint">{r.f.label}: alike in {r.percent.toFixed(0)} % of {r.n} bands{r.kappa !== null && `, κ ${r.kappa.toFixed(2)}`}; within one in {r.within} of {r.n}.</p>)}</>;
 }

@@ -3,35 +3,37 @@ import { inspectGcode } from '../../../../core/gcode/inspect.ts';
 import { plainDialect } from '../../../../core/gcode/write.ts';
 import { exampleLimits } from '../../../../core/motion/limits.ts';
 import { beadAreaMm2, filamentForLineMm } from '../../../../core/toolpath/bead.ts';
+import type { CouponSettings } from '../../../../core/toolpath/couponPath.ts';
 import { analyseFlow } from './analysis.ts';
-import { makeFlowCoupon, type FlowCouponInput } from './coupon.ts';
+import { flow } from './index.ts';
 
-const input: FlowCouponInput = {
-  title: 'test', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], filamentDiameterMm: 1.75,
-  nozzleC: 245, bedC: 98, fanPercent: 20, layerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.97, walls: 1, wallSpeedMmPerS: 40, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
+const settings: CouponSettings = {
+  title: 'test', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], bedShape: 'rectangle', zonesMm: [], filamentDiameterMm: 1.75,
+  nozzleC: 245, nozzleFirstC: 245, bedC: 98, fanPercent: 20, layerHeightMm: 0.2, firstLayerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.97, wallSpeedMmPerS: 40, fillSpeedMmPerS: 40, bridgeSpeedMmPerS: 30, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
+  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5,
 };
-const read = (c: Partial<FlowCouponInput> = {}) => { const made = makeFlowCoupon({ ...input, ...c }); const r = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits); if (!r.ok) throw new Error(r.failure.what); return { made, report: r.value }; };
+const read = (walls: number, over: Partial<CouponSettings> = {}) => {
+  const made = flow.coupon({ ...settings, ...over }, [], { walls });
+  if (!made.ok) throw new Error(made.failure.what);
+  const r = inspectGcode(new TextEncoder().encode(made.value.gcode), exampleLimits);
+  if (!r.ok) throw new Error(r.failure.what);
+  return { made: made.value, report: r.value };
+};
 
 describe('the flow coupon', () => {
   test('heats, waits, homes before it moves and ends with heaters off', () => {
-    const { report } = read();
+    const { report } = read(1);
     expect([report.nozzleMaxC, report.bedMaxC, report.coldExtrusionLine, report.movedBeforeHomingLine, report.nozzleAtEndC, report.bedAtEndC, report.problemCount, report.unknownWords]).toEqual([245, 98, 0, 0, 0, 0, 0, []]);
   });
-  test('has the height, the layers and the outside size it promises, skirt set apart', () => {
-    const { report, made } = read();
-    expect(report.layers).toBe(made.layers);
-    const top = report.layerRows[report.layerRows.length - 1]!;
-    expect([top.zMm, top.maxX - top.minX + 0.44]).toEqual([6, expect.closeTo(40, 6)]);
+  test('has the height and the outside size it promises, skirt set apart', () => {
+    const { report, made } = read(1), top = report.layerRows[report.layerRows.length - 1]!;
+    expect([top.zMm, top.maxX - top.minX + 0.44, made.sizeMm]).toEqual([6, expect.closeTo(40, 6), [40, 40, 6]]);
     expect(report.layerRows[0]!.maxX - report.layerRows[0]!.minX).toBeGreaterThan(49);
   });
-  test.each([[1], [2]] as const)('with %i walls feeds what the bead formula says for every line', (walls) => {
-    const { report, made } = read({ walls });
-    const loops = Array.from({ length: walls }, (_, k) => 40 - 0.44 - 2 * k * made.lineDistanceMm);
+  test.each([[1], [2]])('with %i walls feeds what the bead formula says for every line', (walls) => {
+    const { report, made } = read(walls), loops = Array.from({ length: walls }, (_, k) => 40 - 0.44 - 2 * k * made.params['lineDistanceMm']!);
     const wanted = loops.reduce((sum, side) => sum + filamentForLineMm(4 * side, 0.44, 0.2, 0.97, 1.75), 0);
-    expect(report.layerRows[20]!.filamentMm).toBeCloseTo(wanted, 3);
-  });
-  test('counted from the start or per move it is the same part', () => {
-    expect(read({ dialect: { ...plainDialect, relativeE: false } }).report.filamentMm).toBeCloseTo(read().report.filamentMm, 2);
+    expect(report.layerRows[20]!.filamentMm).toBeCloseTo(wanted, 2);
   });
 });
 

@@ -1,7 +1,9 @@
 import net from 'node:net';
 
-/** Asks the instrument server for one reading of the coupon that stands on a machine; rejects with a plain reason. */
-export function askCalliper(port: number, machine: string, side: string, repeat: number): Promise<string> {
+export interface Asked { readonly machine: string; readonly kind: string; readonly band: number; readonly feature: string; readonly repeat: number }
+
+/** Asks the instrument server for one reading at one place of the coupon that stands on a machine; rejects with a plain reason. */
+export function askInstrument(port: number, asked: Asked): Promise<string> {
   return new Promise((resolve, reject) => {
     const socket = net.connect({ host: '127.0.0.1', port, timeout: 2000 });
     let text = '';
@@ -15,6 +17,6 @@ export function askCalliper(port: number, machine: string, side: string, repeat:
       const answer = JSON.parse(text) as { typed?: string; error?: string };
       if (answer.typed !== undefined) resolve(answer.typed); else reject(new Error(answer.error ?? 'no reading'));
     });
-    socket.once('connect', () => socket.write(`${JSON.stringify({ ask: 'calliper', machine, side, repeat })}\n`));
+    socket.once('connect', () => socket.write(`${JSON.stringify({ ask: 'read', ...asked })}\n`));
   });
 }

@@ -1,0 +1,95 @@
+import { describe, expect, test } from 'vitest';
+import { inspectGcode } from '../../../core/gcode/inspect.ts';
+import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
+import { demoMachinesOnFloor, demoProfiles } from '../../../workers/demo/library.ts';
+import { checkJob } from '../../checks/rules/index.ts';
+import type { LimitSheet } from '../../checks/model/sheet.ts';
+import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
+import { resolveValues, valuesOf, type Level } from '../../library/model/resolve.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import { numberOf, type Values } from '../../library/settings/define.ts';
+import { motionLimitsOf } from '../../machines/model/motion.ts';
+import { couponSettingsOf } from './couponSettings.ts';
+import type { PlanLimits, TrialKind } from './define.ts';
+import { trialKinds } from './index.ts';
+
+const chain = (name: string): Level[] => { const p = demoProfiles.find((x) => x.name === name)!; return [{ kind: p.kind, name, profileId: null, own: p.own }, ...(p.parent ? chain(p.parent) : [])]; };
+const floor = demoMachinesOnFloor.map((m) => ({ ...m, values: valuesOf(resolveValues([...chain(m.tool === '0.6 hardened' ? 'Stout 0.30' : 'Fine 0.20'), ...chain(m.material), ...chain(m.tool), ...chain(m.printer)])) }));
+const limitsOf = (kind: TrialKind, v: Values): PlanLimits => ({ hardware: Object.fromEntries(kind.proves.map((k) => [k, hardwareRange(findSetting(k)!, v)])), supplier: Object.fromEntries(kind.proves.map((k) => [k, supplierRange(findSetting(k)!, v)])) });
+const optionsOf = (kind: TrialKind): Record<string, number> => Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
+
+function made(kind: TrialKind, v: Values, over: Values = {}) {
+  const values = { ...v, ...over }, bands = kind.bandsFor(values, limitsOf(kind, values));
+  if (!bands.ok) throw new Error(bands.failure.what);
+  const settings = couponSettingsOf(values, `${kind.label} coupon`), coupon = kind.coupon(settings, bands.value, optionsOf(kind));
+  if (!coupon.ok) throw new Error(coupon.failure.what);
+  const report = inspectGcode(new TextEncoder().encode(coupon.value.gcode), motionLimitsOf(values));
+  if (!report.ok) throw new Error(report.failure.what);
+  return { coupon: coupon.value, report: report.value, settings, values };
+}
+const sheetOf = (v: Values, name: string): LimitSheet => {
+  const n = (key: string) => numberOf(v, key), pair = (key: string) => (Array.isArray(v[key]) ? (v[key] as [number, number]) : null);
+  return {
+    job: { class: 'in-house', provenOnly: false, fileName: 'coupon.gcode', quantity: 1 }, proofs: {},
+    machine: { id: 'm', name, travelMm: [n('travelXMm')!, n('travelYMm')!, n('travelZMm')!], motion: motionLimitsOf(v), bedMaxC: n('bedMaxC'), fileNameLongest: 255, fileNameSpaces: true, ratePerHour: 1, mounted: { id: 't', name: 'tool', nozzleMm: n('nozzleDiameterMm')! }, loaded: { id: 'f', name: 'material', lot: '1', remainingG: 1000 } },
+    recipe: { tool: { id: 't', name: 'tool', nozzleMm: n('nozzleDiameterMm')!, hotEndMaxC: n('hotEndMaxC'), catalogueFlowMm3PerS: n('catalogueFlowMm3PerS') }, material: { id: 'f', name: 'material', densityGPerCm3: n('densityGPerCm3')!, pricePerKg: 20, nozzleRangeC: pair('nozzleRangeC'), bedRangeC: pair('bedRangeC') }, process: { id: 'p', name: 'process' }, flow: 1 },
+  };
+};
+
+describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, kind) => {
+  test.each(floor.map((m) => [m.name, m] as const))('on %s passes the own job check, stays in the travel, feeds what the bead model says and ends cold', (name, m) => {
+    const { coupon, report, settings, values } = made(kind, m.values);
+    const outcome = checkJob({ report, sheet: sheetOf(values, name) });
+    // A band may lie below or above a supplier's range: that is what the trial tries. Nothing else may block it.
+    expect(outcome.findings.filter((f) => f.severity === 'blocker' && !(kind.proves.includes('nozzleC') && f.rule === 'nozzle-temperature')).map((f) => `${f.rule}: ${f.title} ${f.figure}`)).toEqual([]);
+    expect([report.problemCount, report.unknownWords, report.coldExtrusionLine, report.movedBeforeHomingLine, report.nozzleAtEndC, report.bedAtEndC]).toEqual([0, [], 0, 0, 0, 0]);
+    const fed = report.filamentMm * filamentAreaMm2(settings.filamentDiameterMm);
+    expect(Math.abs(fed / coupon.beadVolumeMm3 - 1)).toBeLessThan(0.001);
+    expect(report.boundsMm!.min[0]).toBeGreaterThanOrEqual(0);
+    settings.travelMm.forEach((t, i) => expect(report.boundsMm!.max[i]).toBeLessThanOrEqual(t));
+    const hot = numberOf(values, 'hotEndMaxC');
+    if (hot !== null) expect(report.nozzleMaxC).toBeLessThanOrEqual(hot);
+  });
+  test('is the same plastic counted per move, from the start, in mm³, with arcs and with words of its own for pulling back', () => {
+    const m = floor[0]!;
+    for (const over of [{ relativeFilament: false }, { volumetricFilament: true }, { arcs: 'by centre' }, { arcs: 'by radius' }, ...(kind.key === 'retraction' ? [] : [{ firmwareRetract: true }])] as Values[]) {
+      const { coupon, report, settings } = made(kind, m.values, over), area = filamentAreaMm2(settings.filamentDiameterMm);
+      const fed = over['volumetricFilament'] ? report.filamentMm : report.filamentMm * area;
+      expect(Math.abs(fed / coupon.beadVolumeMm3 - 1), JSON.stringify(over)).toBeLessThan(0.001);
+      expect([report.problemCount, report.unknownWords], JSON.stringify(over)).toEqual([0, []]);
+    }
+  });
+  test('goes round unprintable zones and refuses a bed without room', () => {
+    const v = floor[1]!.values, settings = couponSettingsOf({ ...v, unprintableZones: '100 100 120 120' }, 't'), bands = kind.bandsFor(v, limitsOf(kind, v));
+    if (!bands.ok) throw new Error('bands');
+    const moved = kind.coupon(settings, bands.value, optionsOf(kind));
+    if (moved.ok) { const [w, d] = moved.value.sizeMm, [x, y] = moved.value.centreMm; expect(x + w / 2 <= 100 || x - w / 2 >= 120 || y + d / 2 <= 100 || y - d / 2 >= 120).toBe(true); } else expect(moved.failure.code).toBe('noRoom');
+    const small = kind.coupon({ ...settings, travelMm: [15, 15, 200], zonesMm: [] }, bands.value, optionsOf(kind));
+    expect(small.ok ? '' : small.failure.code).toBe('noRoom');
+  });
+  test('has bands in order from the bottom that touch, each with its value', () => {
+    const { coupon } = made(kind, floor[0]!.values);
+    coupon.bands.forEach((b, i) => { expect(Number.isFinite(b.value)).toBe(true); if (i > 0 && b.toMm > b.fromMm) expect(b.fromMm).toBeCloseTo(coupon.bands[i - 1]!.toMm, 6); });
+    expect(coupon.shapes.length).toBeGreaterThan(1);
+  });
+  test('without a reading concludes nothing', () => {
+    const { coupon } = made(kind, floor[0]!.values);
+    expect(kind.analyse([], { values: floor[0]!.values as Record<string, number>, params: { ...coupon.params, ...optionsOf(kind) }, bands: coupon.bands }).ok).toBe(false);
+  });
+});
+
+describe('bands reach their value at their height', () => {
+  const gcode = (kind: TrialKind) => made(kind, floor[0]!.values).coupon;
+  test('temperature: the nozzle is set before the first line of the band', () => {
+    const c = gcode(trialKinds.find((k) => k.key === 'temperature')!), seen: [number, number][] = [];
+    let z = 0, t = 0;
+    for (const line of c.gcode.split('\n')) { const m = /^M10[49] S(\d+)/.exec(line), h = /^G0 Z([\d.]+)/.exec(line); if (m) t = Number(m[1]); if (h) z = Number(h[1]); if (/^G[13] X.* E0\.[0-9]*[1-9]/.test(line) && t > 0) seen.push([z, t]); }
+    for (const b of c.bands) expect(new Set(seen.filter(([at]) => at > b.fromMm + 1e-6 && at <= b.toMm + 1e-6).map(([, at]) => at))).toEqual(new Set([b.value]));
+  });
+  test('retraction: every pull-back within a band has its distance', () => {
+    const c = gcode(trialKinds.find((k) => k.key === 'retraction')!), seen: [number, number][] = [];
+    let z = 0;
+    for (const line of c.gcode.split('\n')) { const h = /^G0 Z([\d.]+)/.exec(line), e = /^G1 E-([\d.]+)/.exec(line); if (h) z = Number(h[1]); if (e) seen.push([z, Number(e[1])]); }
+    for (const b of c.bands) { const of = seen.filter(([at]) => at > b.fromMm + 1e-6 && at < b.toMm - 1e-6).map(([, d]) => d); expect(of.every((d) => Math.abs(d - b.value) < 1e-6)).toBe(true); if (b.value > 0) expect(of.length).toBeGreaterThan(5); }
+  });
+});

@@ -1,0 +1,108 @@
+import type { Result } from '../../../core/result/result.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { QuantityKind } from '../../../core/units/quantities.ts';
+import type { AllowedRange } from '../../library/model/records.ts';
+import type { Values } from '../../library/settings/define.ts';
+
+export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions';
+
+/** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
+export interface Band { readonly value: number; readonly fromMm: number; readonly toMm: number }
+/** What is read at each band (or, where a coupon has no bands, at the coupon). */
+export interface Feature {
+  readonly key: string; readonly label: string;
+  readonly quantity: QuantityKind | 'score';
+  /** What a reading can be; outside it is a slip. */
+  readonly range: readonly [number, number];
+  readonly unit: string;
+  readonly instrument: string;
+  readonly resolution: number;
+  readonly repeats: number;
+  /** Where and how to read it, in one line. */
+  readonly how: string;
+  /** May be left out. */
+  readonly isOptional?: boolean;
+}
+
+export interface ReadingOf { readonly band: number; readonly feature: string; readonly repeat: number; readonly value: number }
+
+/** Shapes of a coupon to scale, mm from its centre, for the screen and for print. `band` counts from 1. */
+export interface Shape { readonly view: 'plan' | 'elevation'; readonly x: number; readonly y: number; readonly w: number; readonly h: number; readonly band?: number; readonly round?: boolean; readonly text?: string }
+
+export interface Coupon {
+  readonly gcode: string;
+  readonly sizeMm: readonly [width: number, depth: number, height: number];
+  readonly centreMm: readonly [number, number];
+  readonly beadVolumeMm3: number;
+  readonly bands: readonly Band[];
+  readonly shapes: readonly Shape[];
+  /** Figures of the coupon that its analysis needs. */
+  readonly params: Readonly<Record<string, number>>;
+}
+
+/** What an accepted trial writes to the pairing. */
+export interface Proven { readonly setting: string; readonly value: number; readonly interval: readonly [number, number]; readonly range: AllowedRange }
+
+/** A chart as data: points on the axis of the bands, the fitted curve, the interval as a band, a wanted level. */
+export interface ChartData {
+  readonly xLabel: string; readonly yLabel: string;
+  readonly points: readonly { readonly x: number; readonly y: number; readonly series?: string }[];
+  readonly curve?: readonly (readonly [number, number])[];
+  readonly interval?: readonly [number, number] | undefined; readonly best?: number | undefined; readonly level?: number | undefined;
+}
+
+export interface Analysis {
+  readonly method: { readonly name: string; readonly version: number };
+  readonly proven: readonly Proven[];
+  readonly measurableChange: boolean;
+  readonly sentence: string;
+  readonly warnings: readonly string[];
+  readonly figures: readonly (readonly [label: string, text: string])[];
+  readonly chart: ChartData | null;
+  /** Bands of a follow-up where the best lies at an end. */
+  readonly extendTo?: readonly number[] | undefined;
+}
+
+/** What a kind knows of the recipe it was planned with: effective values and choices of the plan. */
+export interface Conditions { readonly values: Readonly<Record<string, number>>; readonly params: Readonly<Record<string, number>>; readonly bands: readonly Band[] }
+
+export interface PlanLimits { readonly hardware: Readonly<Record<string, readonly [number, number] | null>>; readonly supplier: Readonly<Record<string, readonly [number, number] | null>> }
+
+/** One kind of trial: plan, coupon, readings, analysis, words. Forms, tables and charts are drawn from it. */
+export interface TrialKind {
+  readonly key: TrialKindKey;
+  readonly label: string;
+  /** The question it answers, with {machine} for the machine's name. */
+  readonly question: string;
+  readonly proves: readonly string[];
+  /** Kinds that should be proven before. */
+  readonly after: readonly TrialKindKey[];
+  readonly help: string;
+  readonly validDays: number;
+  /** What a band is a step of; null where the coupon has no bands. */
+  readonly axis: { readonly label: string; readonly quantity: QuantityKind; readonly lowest: number; readonly highest: number; readonly fewest: number; readonly most: number } | null;
+  readonly features: readonly Feature[];
+  /** Choices of the plan beside the bands; kept with it under their key. */
+  readonly options?: readonly { readonly key: string; readonly label: string; readonly choices: readonly number[]; readonly default: number }[];
+  /** Values of the recipe it cannot do without. */
+  readonly needs: readonly string[];
+  readonly bandsFor: (values: Values, limits: PlanLimits) => Result<readonly number[]>;
+  readonly coupon: (settings: CouponSettings, bands: readonly number[], options: Readonly<Record<string, number>>) => Result<Coupon>;
+  readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
+}
+export const defineKind = (kind: TrialKind): TrialKind => kind;
+
+/** Bands evenly spread round a value, rounded to a step and kept inside limits; at least three distinct ones or null. */
+export function bandsRound(centre: number, step: number, count: number, low: number, high: number): number[] | null {
+  const middle = Math.round(centre / step) * step, half = Math.floor(count / 2), digits = Math.max(0, -Math.floor(Math.log10(step)) + 1);
+  let from = middle - half * step;
+  if (from + (count - 1) * step > high) from = high - (count - 1) * step;
+  if (from < low) from = Math.ceil(low / step - 1e-9) * step;
+  const bands = Array.from({ length: count }, (_, i) => Number((from + i * step).toFixed(digits))).filter((b) => b >= low - 1e-9 && b <= high + 1e-9);
+  return bands.length >= 3 ? bands : null;
+}
+
+/** Mean of the repeats of a feature in each band, bands in order; null where one is missing. */
+export function meanByBand(readings: readonly ReadingOf[], feature: string, bands: number): (number | null)[] {
+  return Array.from({ length: bands }, (_, i) => { const of = readings.filter((r) => r.band === i + 1 && r.feature === feature); return of.length > 0 ? of.reduce((s, r) => s + r.value, 0) / of.length : null; });
+}

@@ -1,0 +1,24 @@
+import { describe, expect, test } from 'vitest';
+import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import { coverageOf, prepare, questions, SEEDS, tryOut } from './recover.ts';
+
+const LEAST_COVERED = 0.925, LEAST_BANDS = 0.9, WIDEST = 1.5, MOST_REFUSED = 0.02;
+
+/** Recover the truth (docs/trials.md): what a kind states holds the hidden figure of seeded machines, at the stated noise. */
+describe.each(trialKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
+  test('states an interval that holds the hidden truth, and not a wide one', () => {
+    expect(questions[key]?.length ?? 0).toBeGreaterThan(0);
+    for (const c of coverageOf(kind)) {
+      const share = c.covered / (c.seeds - c.refused);
+      console.info(`${c.kind}, ${c.of}: covered ${c.covered} of ${c.seeds - c.refused}, refused ${c.refused}, median width ${c.medianWidth.toFixed(4)} ${c.unit}${c.ratio === null ? '' : `, ${c.ratio.toFixed(2)} times that of known noise`}`);
+      expect(c.refused, c.of).toBeLessThanOrEqual(MOST_REFUSED * c.seeds);
+      expect(share, c.of).toBeGreaterThanOrEqual(c.ratio === null ? LEAST_BANDS : LEAST_COVERED);
+      if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);
+    }
+  }, 120_000);
+  test('gives the same figures to the digit when run again on the same readings', () => {
+    const p = prepare(kind), [a, b] = [tryOut(p, SEEDS[3]!), tryOut(p, SEEDS[3]!)];
+    expect(a.readings).toEqual(b.readings);
+    expect(a.result).toEqual(b.result);
+  });
+});

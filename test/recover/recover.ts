@@ -1,0 +1,101 @@
+import { analyseHighestFlow } from '../../src/areas/trials/kinds/highestFlow/analysis.ts';
+import type { Band, Coupon, Feature, ReadingOf, TrialKind } from '../../src/areas/trials/kinds/define.ts';
+import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
+import { plainDialect } from '../../src/core/gcode/write.ts';
+import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
+
+import { plasticOf, truthOf, type Truth } from '../../standins/controller/truth.ts';
+import { figureAt, meltLimit, readBench, stringsAt } from '../../standins/instruments/bench.ts';
+
+export const SEEDS = Array.from({ length: 1000 }, (_, i) => 100_003 + 17 * i); // fixed beforehand
+export const settings: CouponSettings = {
+  title: 'recover', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], bedShape: 'rectangle', zonesMm: [], filamentDiameterMm: 1.75,
+  nozzleC: 240, nozzleFirstC: 240, bedC: 75, fanPercent: 30, layerHeightMm: 0.2, firstLayerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.98, wallSpeedMmPerS: 40, fillSpeedMmPerS: 50, bridgeSpeedMmPerS: 25, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
+  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5,
+};
+const values: Record<string, number> = { nozzleC: 240, bedC: 75, flow: 0.98, layerHeightMm: 0.2, lineWidthMm: 0.44, retractionMm: 1, highestFlowMm3PerS: 7, diameterMm: 1.75, densityGPerCm3: 1.27, nozzleDiameterMm: 0.4, catalogueFlowMm3PerS: 15, scaleXPercent: 100, scaleYPercent: 100, scaleZPercent: 100, contourOffsetMm: 0, fanPercent: 30, lowestLayerTimeS: 10, steepestOverhangDeg: 45, accelerationMmPerS2: 1500 };
+const limits = { hardware: { nozzleC: [150, 280], highestFlowMm3PerS: [0, 15] } as const, supplier: { nozzleC: [225, 255] } as const };
+
+/** One kind's coupon, analysed from what the bench finds on one seeded machine. */
+export interface Trialled { readonly truth: Truth; readonly lines: readonly string[]; readonly bands: readonly Band[]; readonly readings: readonly ReadingOf[]; readonly result: ReturnType<TrialKind['analyse']> }
+export interface Prepared { readonly kind: TrialKind; readonly coupon: Coupon; readonly lines: readonly string[]; readonly params: Readonly<Record<string, number>> }
+
+export function prepare(kind: TrialKind): Prepared {
+  const bands = kind.bandsFor(values, limits);
+  if (!bands.ok) throw new Error(bands.failure.what);
+  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), coupon = kind.coupon(settings, bands.value, options);
+  if (!coupon.ok) throw new Error(coupon.failure.what);
+  return { kind, coupon: coupon.value, lines: coupon.value.gcode.split('\n').map((l) => l.replace(/;.*/, '').trim()).filter(Boolean), params: { ...coupon.value.params, ...options } };
+}
+export function tryOut({ kind, coupon, lines, params }: Prepared, seed: number, repeatsOf: (f: Feature) => number = (f) => (kind.key === 'flow' ? 3 : f.repeats)): Trialled {
+  const truth = truthOf(seed), bands = coupon.bands.length > 0 ? coupon.bands.map((_, i) => i + 1) : [1];
+  const readings = bands.flatMap((band) => kind.features.flatMap((f) => Array.from({ length: repeatsOf(f) }, (_, k): ReadingOf => {
+    const text = readBench(lines, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, seed);
+    if (text === null) throw new Error(`${kind.key}: nothing to read at band ${band}, ${f.key}`);
+    return { band, feature: f.key, repeat: k + 1, value: Number(text) };
+  })));
+  return { truth, lines, bands: coupon.bands, readings, result: kind.analyse(readings, { values, params, bands: coupon.bands }) };
+}
+
+/** How often what a kind states holds the hidden truth, and how wide it is. */
+export interface Coverage { readonly kind: string; readonly of: string; readonly seeds: number; readonly refused: number; readonly covered: number; readonly medianWidth: number; readonly unit: string; /** Median width over that of an interval that knows the noise; null where the answer is a band. */ readonly ratio: number | null }
+export interface Question { readonly of: string; readonly unit: string; /** The hidden truth of a machine, and what the analysis states about it. */ readonly truth: (t: Trialled) => number; readonly interval: (t: Trialled) => readonly [number, number]; /** Standard deviation a perfect observer would still have; null for bands. */ readonly knownSd: ((t: Trialled) => number) | null }
+
+const proven = (t: Trialled, key: string): readonly [number, number] => { if (!t.result.ok) throw new Error('refused'); return t.result.value.proven.find((p) => p.setting === key)!.interval; };
+const hotC = (truth: Truth, c: number): number => c + truth.nozzleErrorC - plasticOf(settings.bedC, c).idealC;
+const crossing = (truth: Truth): number => Math.log((truth.strings * Math.exp(hotC(truth, settings.nozzleC) / 30)) / (1 - 0.1)) / truth.stringRate;
+
+/** Best set temperature of a machine by its own noise-free responses, to a tenth of a degree. */
+function bestHeat(kind: TrialKind, t: Trialled): number {
+  const steps = Array.from({ length: 101 }, (_, i) => 220 + i * 0.5), plain = (c: number, f: string): number => figureAt({ laid: [{ nozzleC: c } as never], travels: [], strands: [], bedC: settings.bedC, layerZ: [], layerTimeS: [] }, t.truth, { kind: 'temperature', band: 1, feature: f, repeat: 1 })!;
+  const r = kind.analyse(steps.flatMap((c, i) => kind.features.map((f) => ({ band: i + 1, feature: f.key, repeat: 1, value: Math.max(0, plain(c, f.key)) }))), { values, params: {}, bands: steps.map((value) => ({ value, fromMm: 0, toMm: 0 })) });
+  if (!r.ok) throw new Error(r.failure.what);
+  return r.value.chart!.points.reduce((a, b) => (b.y > a.y ? b : a)).x;
+}
+
+export const questions: Readonly<Record<string, readonly Question[]>> = {
+  flow: [{ of: 'flow', unit: '', truth: (t) => 1 / t.truth.flowFactor, interval: (t) => proven(t, 'flow'), knownSd: (t) => (Math.sqrt((t.truth.rippleMm ** 2 + 0.006 ** 2) / 12 + 0.004 ** 2 / 4 + 0.01 ** 2 / 12 + 0.005 ** 2) * 0.2 * 0.98) / (0.2 * 0.24 + Math.PI * 0.01) }],
+  temperature: [{ of: 'best temperature', unit: '°C', truth: (t) => bestHeat(trialKinds.find((k) => k.key === 'temperature')!, t), interval: (t) => proven(t, 'nozzleC'), knownSd: null }],
+  retraction: [{ of: 'distance at one string', unit: 'mm', truth: (t) => crossing(t.truth), interval: (t) => proven(t, 'retractionMm'), knownSd: (t) => {
+    // Delta method with the true curve and the true spread of every count (one who knows shape and noise, not the parameters).
+    return knownSdOfRoot(t.bands.map((b) => b.value), (d) => stringsAt(t.truth, d, hotC(t.truth, settings.nozzleC)), (n) => Math.hypot(0.35 + 0.2 * Math.sqrt(n), 1 / Math.sqrt(12)), t.truth.strings * Math.exp(hotC(t.truth, settings.nozzleC) / 30), t.truth.stringRate, 0.1, 1);
+  } }],
+  'highest-flow': [{ of: 'break', unit: 'mm³/s', truth: (t) => meltLimit(t.truth, hotC(t.truth, settings.nozzleC)), interval: (t) => strandsOf(t).interval, knownSd: (t) => knownSdOfBreak(t.bands.map((b) => b.value), meltLimit(t.truth, hotC(t.truth, settings.nozzleC)), t.truth.meltLoss, Math.hypot(0.004, 0.01 / Math.sqrt(12)) / ((1.27 * 400 * filamentAreaMm2(1.75)) / 1000)) }],
+  dimensions: (['x', 'y', 'z'] as const).map((axis) => ({ of: `scale ${axis.toUpperCase()}`, unit: '%', truth: (t: Trialled) => 100 / t.truth.shrink[axis], interval: (t: Trialled) => proven(t, `scale${axis.toUpperCase()}Percent`), knownSd: (t: Trialled) => knownSdOfScale(axis, t.truth.rippleMm) })),
+};
+function strandsOf(t: Trialled) { const r = analyseHighestFlow(t.readings.map((x) => ({ flowMm3PerS: t.bands[x.band - 1]!.value, expectedG: (1.27 * 400 * filamentAreaMm2(1.75)) / 1000, measuredG: x.value }))); if (!r.ok) throw new Error(r.failure.what); return r.value; }
+
+/** Weighted least squares of the decay with known weights, and the spread of its root. */
+function knownSdOfRoot(x: readonly number[], count: (d: number) => number, sd: (n: number) => number, a: number, b: number, c: number, level: number): number {
+  const info = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  for (const d of x) { const e = Math.exp(-b * d), g = [e, -a * d * e, 1], w = 1 / sd(count(d)) ** 2; for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) info[i]![j]! += w * g[i]! * g[j]!; }
+  const root = Math.log(a / (level - c)) / b, s = [1 / (a * b), -root / b, 1 / (b * (level - c))], inv = inverse3(info);
+  return Math.sqrt(s.reduce((v, si, i) => v + s.reduce((u, sj, j) => u + si * sj * inv[i]![j]!, 0), 0));
+}
+/** Spread of a scale for one who knows the noise: sample and calliper's own error through the same design. */
+function knownSdOfScale(axis: 'x' | 'y' | 'z', rippleMm: number): number {
+  const design = (axis === 'z' ? [5, 12, 24] : [20, 40, 70]).flatMap((l) => [[l, 1], [l, 1]] as [number, number][]).concat(axis === 'z' ? [] : [6, 10, 16].flatMap((l) => [[l, -1], [l, -1]] as [number, number][]));
+  const sum = (f: (n: number, s: number) => number): number => design.reduce((a, [n, k]) => a + f(n, k), 0), snn = sum((n) => n * n), sns = sum((n, k) => n * k), ss = design.length, det = snn * ss - sns * sns, leak = (ss * sum((n) => n) - sns * sum((_, k) => k)) / det;
+  return 100 * Math.hypot(Math.sqrt((rippleMm ** 2 + 0.006 ** 2 + 0.01 ** 2 / 12) * (ss / det)), 0.005 * leak);
+}
+function knownSdOfBreak(x: readonly number[], at: number, loss: number, sd: number): number {
+  const info = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  for (const q of x) { const over = Math.max(0, q - at), g = [1, -over, over > 0 ? loss : 0]; for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) info[i]![j]! += (g[i]! * g[j]!) / (sd * sd); }
+  return Math.sqrt(inverse3(info)[2]![2]!);
+}
+function inverse3(m: readonly (readonly number[])[]): number[][] {
+  const c = (i: number, j: number): number => { const r = [0, 1, 2].filter((k) => k !== i), s = [0, 1, 2].filter((k) => k !== j); return (-1) ** (i + j) * (m[r[0]!]![s[0]!]! * m[r[1]!]![s[1]!]! - m[r[0]!]![s[1]!]! * m[r[1]!]![s[0]!]!); };
+  const det = [0, 1, 2].reduce((s, j) => s + m[0]![j]! * c(0, j), 0);
+  return [0, 1, 2].map((i) => [0, 1, 2].map((j) => c(j, i) / det));
+}
+const median = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? NaN;
+
+export function coverageOf(kind: TrialKind, seeds: readonly number[] = SEEDS): Coverage[] {
+  const prepared = prepare(kind), asked = questions[kind.key] ?? [], tried = seeds.map((s) => tryOut(prepared, s)), answered = tried.filter((t) => t.result.ok);
+  return asked.map((q) => {
+    const pairs = answered.map((t) => ({ truth: q.truth(t), interval: q.interval(t), known: q.knownSd ? 2 * 1.96 * q.knownSd(t) : null }));
+    const width = median(pairs.map((p) => p.interval[1] - p.interval[0]));
+    return { kind: kind.key, of: q.of, unit: q.unit, seeds: seeds.length, refused: tried.length - answered.length, covered: pairs.filter((p) => p.interval[0] <= p.truth && p.truth <= p.interval[1]).length, medianWidth: width, ratio: q.knownSd ? width / median(pairs.map((p) => p.known!)) : null };
+  });
+}
