@@ -1,16 +1,17 @@
-import { array, lazy, number, object, string, type ObjectShape } from 'yup';
+import { array, mixed, number, object, string } from 'yup';
 import type { TrialKindKey } from '../kinds/define.ts';
 import { trialKinds } from '../kinds/index.ts';
 
 const id = string().max(60).required();
 const place = { band: number().integer().min(1).max(40).required(), feature: string().min(1).max(40).required(), repeat: number().integer().min(1).max(20).required() };
-/** Choices by name: few, finite figures. */
-const options = lazy((value: unknown) => object(Object.fromEntries(Object.keys((value ?? {}) as object).slice(0, 20).map((k) => [k, number().min(-1e6).max(1e6).required()])) as ObjectShape).noUnknown().required());
+const MOST_OPTIONS = 20, LARGEST_OPTION = 1e6;
+/** Choices by name: few, finite figures; a name the kind does not know is not read. */
+const options = mixed<Readonly<Record<string, number>>>().required().test('figures', 'options: up to 20 figures by name', (value: unknown) => typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length <= MOST_OPTIONS && Object.values(value).every((v) => typeof v === 'number' && Math.abs(v) <= LARGEST_OPTION));
 
 export const planSchema = object({
   kind: string<TrialKindKey>().oneOf(trialKinds.map((k) => k.key)).required(), machineId: id, toolId: id, materialId: id, processId: id,
   /** Bands of one’s own instead of the proposed ones. */
-  bands: array().of(number().required()).min(2).max(20).nullable().defined(), options: options as never, recipeId: string().max(60).nullable().defined(),
+  bands: array().of(number().required()).min(2).max(20).nullable().defined(), options, recipeId: string().max(60).nullable().defined(),
 }).noUnknown().required();
 export const wishSchema = object({ wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required() }).noUnknown().required();
 export const readingSchema = object({ ...place, typed: string().max(40).required('Type a reading'), instrument: string().max(60).required(), reason: string().max(300) }).noUnknown().required();

@@ -32,11 +32,11 @@ export function BandSheet({ trial: t, mayChange, onKept }: { readonly trial: Tri
             <text x={LEFT + DRAWING + 8} y={y(i) + ROW / 2 + 4} className="n" fontWeight="700">{show(b)}</text></g>)}
           {isTower && <rect x={LEFT - 8} y={TOP + height} width={DRAWING + 16} height="6" fill="#c9c2b2" />}
         </svg>
-        <div className="bands-fields" style={{ gridTemplateColumns: `auto repeat(${columns.length}, minmax(${FIELD}px, 1fr))`, gridTemplateRows: `${TOP}px repeat(${bands.length}, ${ROW}px)` }}>
-          <span className="bandname" />{columns.map(({ f, n }) => <span key={`${f.key}${n}`} className="hint head" title={f.how}>{f.label}{f.unit && <small> {f.unit}</small>}{n > f.repeats ? <small> 2nd person</small> : f.repeats > 1 ? <small> {n}</small> : null}</span>)}
-          {bands.map((_, k) => bands.length - 1 - k).map((i) => [<b key={`${i}name`} className="bandname f">{show(bands[i]!)}</b>, ...columns.map(({ f, n }) => {
+        <div className="bands-fields" style={{ gridTemplateColumns: `auto repeat(${columns.length}, minmax(min(${FIELD}px, 16vw), 1fr))`, gridTemplateRows: `${TOP}px repeat(${bands.length}, ${ROW}px)` }}>
+          {columns.map(({ f, n }, c) => <span key={`${f.key}${n}`} className="hint head" title={f.how} style={{ gridRow: 1, gridColumn: c + 2 }}>{f.label}{f.unit && <small> {f.unit}</small>}{n > f.repeats ? <small> 2nd person</small> : f.repeats > 1 ? <small> {n}</small> : null}</span>)}
+          {bands.map((_, k) => bands.length - 1 - k).map((i) => [<b key={`${i}name`} className="bandname f" style={{ gridRow: bands.length - i + 1, gridColumn: 1 }}>{show(bands[i]!)}</b>, ...columns.map(({ f, n }, c) => {
             const key = placeKey(i + 1, f.key, n);
-            return <ReadingField key={key} place={key} label={`${f.label}, ${kind.axis!.label} ${show(bands[i]!)}${n > 1 ? `, reading ${n}` : ''}`} readings={readings} mayChange={mayChange && bands[i]!.toMm <= reached + 1e-6} order={order} onFocus={() => setHere(i)} up={i + 1 < bands.length ? placeKey(i + 2, f.key, n) : undefined} down={i > 0 ? placeKey(i, f.key, n) : undefined} />;
+            return <ReadingField key={key} place={key} label={`${f.label}, ${kind.axis!.label} ${show(bands[i]!)}${n > 1 ? `, reading ${n}` : ''}`} style={{ gridRow: bands.length - i + 1, gridColumn: c + 2 }} readings={readings} mayChange={mayChange && bands[i]!.toMm <= reached + 1e-6} order={order} onFocus={() => setHere(i)} up={i + 1 < bands.length ? placeKey(i + 2, f.key, n) : undefined} down={i > 0 ? placeKey(i, f.key, n) : undefined} />;
           })])}
         </div>
         {t.analysis?.chart ? <BandChart chart={t.analysis.chart} bands={bands} y={y} height={height} here={here} /> : <p className="hint bands-chart" style={{ paddingTop: TOP + 20, width: CHART }}>The curve comes with the readings. {t.refusal}</p>}

@@ -9,16 +9,16 @@ export function CouponDrawing({ plan, zMm, place }: { readonly plan: TrialPlan; 
   const box = (s: Shape, i: number, cx: number, y: number) => {
     const mine = place !== null && s.text !== undefined && (place === s.text || place.endsWith(` ${s.text}`));
     return <g key={i}>{s.round ? <circle cx={cx + s.x} cy={y + s.h / 2} r={s.w / 2} fill="var(--paper)" stroke={mine ? 'var(--plum)' : '#8b867b'} strokeWidth=".3" /> : <rect x={cx + s.x - s.w / 2} y={y} width={s.w} height={s.h} fill={mine ? 'var(--plum)' : 'var(--clay)'} stroke="#8b867b" strokeWidth=".2" />}
-      {s.text && <text x={cx + s.x} y={y + s.h / 2 + 1} textAnchor="middle" fontSize="2.6" fill={mine ? 'var(--paper)' : 'var(--ink)'}>{s.text}</text>}</g>;
+      {s.text && <text x={cx + s.x} y={y + s.h / 2 + 1} textAnchor="middle" style={{ fontSize: 2.6 }} fill={mine ? 'var(--paper)' : 'var(--ink)'}>{s.text}</text>}</g>;
   };
   return (
     <svg viewBox={`0 0 ${width} ${height}`} style={{ width: `${width}mm`, maxWidth: `min(100%, ${width * PX_PER_MM}px)` }} className="coupon" role="img" aria-label={`Coupon of ${w.toFixed(0)} by ${d.toFixed(0)} by ${h.toFixed(1)} mm, elevation and plan`}>
-      {Array.from({ length: Math.floor(top / 10) + 1 }, (_, k) => <g key={k}><line x1="7" x2={ex + w / 2 + 4} y1={top - k * 10} y2={top - k * 10} stroke="var(--lime2)" strokeWidth=".25" /><text x="6" y={top - k * 10 + 0.9} textAnchor="end" fontSize="2.6" fill="var(--dim)">{k * 10}</text></g>)}
+      {Array.from({ length: Math.floor(top / 10) + 1 }, (_, k) => <g key={k}><line x1="7" x2={ex + w / 2 + 4} y1={top - k * 10} y2={top - k * 10} stroke="var(--lime2)" strokeWidth=".25" /><text x="6" y={top - k * 10 + 0.9} textAnchor="end" style={{ fontSize: 2.6 }} fill="var(--dim)">{k * 10}</text></g>)}
       {elevation.map((s, i) => box(s, i, ex, top - s.y - s.h))}
-      {zMm !== null && <><line x1="7" x2={ex + w / 2 + 4} y1={top - zMm} y2={top - zMm} stroke="var(--plum)" strokeWidth=".5" /><text x={ex + w / 2 + 5} y={top - zMm + 1} fontSize="2.8">{zMm.toFixed(2)} mm</text></>}
+      {zMm !== null && <><line x1="7" x2={ex + w / 2 + 4} y1={top - zMm} y2={top - zMm} stroke="var(--plum)" strokeWidth=".5" /><text x={ex + w / 2 + 5} y={top - zMm + 1} style={{ fontSize: 2.8 }}>{zMm.toFixed(2)} mm</text></>}
       <rect x={ex - w / 2 - 3} y={top} width={w + 6} height="1.4" fill="#c9c2b2" />
       {flat.map((s, i) => box(s, i, px, top - d / 2 - s.y - s.h / 2))}
-      <text x={ex} y={height - 2} textAnchor="middle" fontSize="2.8" fill="var(--dim)">elevation, mm</text><text x={px} y={height - 2} textAnchor="middle" fontSize="2.8" fill="var(--dim)">plan, {w.toFixed(0)} × {d.toFixed(0)} mm</text>
+      <text x={ex} y={height - 2} textAnchor="middle" style={{ fontSize: 2.8 }} fill="var(--dim)">elevation, mm</text><text x={px} y={height - 2} textAnchor="middle" style={{ fontSize: 2.8 }} fill="var(--dim)">plan, {w.toFixed(0)} × {d.toFixed(0)} mm</text>
     </svg>
   );
 }

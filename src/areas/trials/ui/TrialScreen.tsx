@@ -45,7 +45,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
         <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
         <section className="stage"><h2>Measure <span className="hint">{t.kind === 'flow' ? 'wall thickness in mm, three places on each side, at mid-height' : kind.features.slice(0, 3).map((f) => f.how).join('; ')}</span></h2>
           {kind.axis ? <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} /> : <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />}</section>
-        <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} /></section>
+        {t.plan.shapes.length > 0 && <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} /></section>}
       </div>
       <aside className="side">
         {a ? <><h3>So far</h3><p className="lead">{a.sentence}</p>{a.warnings.map((w) => <p key={w} className="hint" style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}>{w}</p>)}

@@ -1,0 +1,48 @@
+import { expect, open, signIn, test } from './fixtures.ts';
+
+interface Row { readonly id: string; readonly kind: string; readonly state: string; readonly machineName: string }
+
+test('a half-read retraction trial: band, reading and drawing lie on one line; the rest is read, accepted and drawn over time', async ({ page }) => {
+  await signIn(page);
+  const trial = ((await (await page.request.get('/api/trials')).json()) as Row[]).find((t) => t.kind === 'retraction' && t.state === 'measuring')!;
+  await open(page, `/trials/${trial.id}`);
+  const middle = async (locator: ReturnType<typeof page.locator>): Promise<number> => { const b = (await locator.boundingBox())!; return b.y + b.height / 2; };
+  const labels = page.locator('.bands-drawing text[font-weight="700"]');
+  await expect(labels).toHaveCount(9);
+  for (const k of [0, 4, 8]) {
+    const name = (await labels.nth(k).textContent())!;
+    expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`strings, distance ${name}`, { exact: true })))).toBeLessThan(6);
+    expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`gaps, distance ${name}`, { exact: true })))).toBeLessThan(6);
+  }
+  await page.getByLabel('strings, distance 2.4', { exact: true }).fill('-3');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main [role=alert]')).toContainText('cannot be read here');
+  await page.getByLabel('strings, distance 2.4', { exact: true }).fill('0');
+  await page.keyboard.press('Enter');
+  for (const [value, text] of [['1.5', '1'], ['1.8', '0'], ['2.1', '0']] as const) { await page.getByLabel(`strings, distance ${value}`, { exact: true }).fill(text); await page.keyboard.press('Enter'); }
+  await expect(page.getByRole('img', { name: /strings against distance/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Accept [\d.]+ mm/ }).click();
+  await expect(page.locator('.steps')).toContainText('accepted');
+  await expect(page.getByRole('complementary')).toContainText(/Retraction [\d.]+ mm proven by T-/);
+});
+
+test('a temperature trial is planned with bands of one’s own, refused beyond the hardware, and read on a phone', async ({ page }) => {
+  await signIn(page);
+  await open(page, '/trials/new?kind=temperature');
+  await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
+  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await expect(page.getByRole('complementary')).toContainText(/readings\s*28/);
+  await page.getByLabel('Bands, nozzle, from the bottom').fill('300 245 240');
+  await expect(page.locator('main [role=alert]')).toContainText('bands never go beyond the hardware');
+  await page.getByLabel('Bands, nozzle, from the bottom').fill('245 240 235');
+  await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await expect(page.locator('.steps')).toContainText('planned');
+  await page.setViewportSize({ width: 390, height: 844 });
+  const field = page.getByLabel('strings, nozzle 245', { exact: true });
+  await field.fill('4');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.steps')).toContainText('measuring');
+  expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(48);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
