@@ -5,7 +5,7 @@ const WIDTH_MM = 150, PX_PER_MM = 3.6;
 
 /** Plan and elevation of a coupon, both to one scale; printed at 100 % a millimetre is a millimetre. */
 export function CouponDrawing({ plan, zMm, place }: { readonly plan: TrialPlan; readonly zMm: number | null; readonly place: string | null }) {
-  const [w, d, h] = plan.sizeMm, elevation = plan.shapes.filter((s) => s.view === 'elevation'), flat = plan.shapes.filter((s) => s.view === 'plan'), top = h + 6, width = Math.max(WIDTH_MM, 2 * w + 30), height = Math.max(top, d) + 12, ex = 12 + w / 2, px = ex + w + 22;
+  const [w, d, h] = plan.sizeMm, elevation = plan.shapes.filter((s) => s.view === 'elevation'), flat = plan.shapes.filter((s) => s.view === 'plan'), top = Math.max(h + 6, d + 4), width = Math.max(WIDTH_MM, 2 * w + 30), height = top + 12, ex = 12 + w / 2, px = ex + w + 22;
   const box = (s: Shape, i: number, cx: number, y: number) => {
     const mine = place !== null && s.text !== undefined && (place === s.text || place.endsWith(` ${s.text}`));
     return <g key={i}>{s.round ? <circle cx={cx + s.x} cy={y + s.h / 2} r={s.w / 2} fill="var(--paper)" stroke={mine ? 'var(--plum)' : '#8b867b'} strokeWidth=".3" /> : <rect x={cx + s.x - s.w / 2} y={y} width={s.w} height={s.h} fill={mine ? 'var(--plum)' : 'var(--clay)'} stroke="#8b867b" strokeWidth=".2" />}

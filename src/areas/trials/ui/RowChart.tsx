@@ -7,7 +7,7 @@ const WIDTH = 420, ROW = 44, LEFT = 14, TOP = 24;
 
 /** Every reading on the line of its row in the table: what it is off by where the place has a drawn size, else the reading itself. */
 export function RowChart({ trial: t }: { readonly trial: TrialPage }) {
-  const { features } = kindOf(t.kind), isSize = t.kind === 'dimensions', level = isSize ? 0 : t.analysis?.chart?.level ?? null;
+  const { features } = kindOf(t.kind), isSize = t.kind === 'dimensions', { conditions: v, params } = t.plan, level = isSize ? 0 : t.kind === 'flow' ? v['lineWidthMm']! + (params['walls']! - 1) * params['lineDistanceMm']! : null;
   const drawn = (feature: string): number => (isSize ? lengthsOf([{ band: 1, feature, repeat: 1, value: 0 }], t.plan.params)[0]!.nominalMm : 0);
   const points = t.readings.map((r) => ({ ...r, x: r.value - drawn(r.feature) })), low = Math.min(level ?? Infinity, ...points.map((p) => p.x)) - 0.03, high = Math.max(level ?? -Infinity, ...points.map((p) => p.x)) + 0.03;
   const x = (v: number): number => LEFT + ((v - low) / (high - low)) * (WIDTH - LEFT - 20), height = TOP + features.length * ROW + 44;
