@@ -11,6 +11,7 @@ const ROOM_C = 21, NEAR_C = 1.5, TICK_S = 1;
 export class SimulatedController {
   readonly truth: Truth;
   readonly accepted: string[] = [];
+  private printed: readonly string[] | null = null;
   lastLine = 0;
   zMm = 0;
   nozzleC = ROOM_C; nozzleTargetC = 0;
@@ -49,12 +50,17 @@ export class SimulatedController {
     if (this.fault === 'sensor') { this.fault = null; this.nozzleTargetC = this.bedTargetC = 0; return 'fault nozzle sensor gave no reading; heaters off'; }
     await this.execute(text, report);
     this.accepted.push(text);
+    this.printed = null;
     this.lastLine = n;
     return `ok ${n} Z:${this.zMm.toFixed(3)} ${this.temperatures()}`;
   }
 
+  /** The coupon as it stands: the same list until another line comes. */
+  get coupon(): readonly string[] { return (this.printed ??= [...this.accepted]); }
+
   private begin(n: number): void {
     this.accepted.length = 0;
+    this.printed = null;
     this.lastLine = n;
     this.run = new ProgramRun(exampleLimits);
   }

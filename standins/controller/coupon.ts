@@ -2,11 +2,11 @@ import { LETTER, LineWords, scanLine } from '../../src/core/gcode/words.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 
 /** A line as it was laid; `areaMm2` is its cross-section as commanded. */
-export interface LaidLine { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number; readonly z: number; readonly lengthMm: number; readonly areaMm2: number; readonly mmPerS: number; readonly nozzleC: number; readonly accelerationMmPerS2: number; readonly pressureS: number; readonly layer: number; readonly loop: number }
+export interface LaidLine { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number; readonly z: number; readonly lengthMm: number; readonly areaMm2: number; readonly nozzleC: number; readonly layer: number; readonly loop: number }
 export interface PulledTravel { readonly z: number; readonly lengthMm: number; readonly pulledMm: number; readonly nozzleC: number }
 export interface Strand { readonly filamentMm: number; readonly mmPerS: number; readonly nozzleC: number }
 /** Everything a coupon shows, from the lines a controller accepted and nothing else. */
-export interface PrintedCoupon { readonly laid: readonly LaidLine[]; readonly travels: readonly PulledTravel[]; readonly strands: readonly Strand[]; readonly bedC: number; readonly layerZ: readonly number[]; readonly layerTimeS: readonly number[] }
+export interface PrintedCoupon { readonly laid: readonly LaidLine[]; readonly travels: readonly PulledTravel[]; readonly strands: readonly Strand[]; readonly bedC: number; readonly layerZ: readonly number[] }
 
 export const FILAMENT_MM = 1.75;
 const CHORDS_PER_QUARTER = 12, STRAND_MM = 50;
@@ -22,14 +22,13 @@ export function readCoupon(lines: readonly string[]): PrintedCoupon {
 }
 
 function readLines(lines: readonly string[]): PrintedCoupon {
-  const w = new LineWords(), encoder = new TextEncoder(), laid: LaidLine[] = [], travels: PulledTravel[] = [], strands: Strand[] = [], layerZ: number[] = [], layerTimeS: number[] = [];
-  let x = 0, y = 0, z = 0, e = 0, feed = 0, relativeE = false, nozzleC = 0, bedC = 0, pulled = 0, accelerationMmPerS2 = 0, pressureS = 0, loop = 0;
+  const w = new LineWords(), encoder = new TextEncoder(), laid: LaidLine[] = [], travels: PulledTravel[] = [], strands: Strand[] = [], layerZ: number[] = [];
+  let x = 0, y = 0, z = 0, e = 0, feed = 0, relativeE = false, nozzleC = 0, bedC = 0, pulled = 0, loop = 0;
   const area = filamentAreaMm2(FILAMENT_MM);
   const lay = (nx: number, ny: number, filamentMm: number): void => {
     const lengthMm = Math.hypot(nx - x, ny - y);
-    if (layerZ[layerZ.length - 1] !== z) { layerZ.push(z); layerTimeS.push(0); }
-    layerTimeS[layerTimeS.length - 1]! += lengthMm / (feed || 1);
-    laid.push({ x0: x, y0: y, x1: nx, y1: ny, z, lengthMm, areaMm2: (filamentMm * area) / lengthMm, mmPerS: feed, nozzleC, accelerationMmPerS2, pressureS, layer: layerZ.length - 1, loop });
+    if (layerZ[layerZ.length - 1] !== z) layerZ.push(z);
+    laid.push({ x0: x, y0: y, x1: nx, y1: ny, z, lengthMm, areaMm2: (filamentMm * area) / lengthMm, nozzleC, layer: layerZ.length - 1, loop });
     x = nx; y = ny;
   };
   for (const line of lines) {
@@ -40,8 +39,6 @@ function readLines(lines: readonly string[]): PrintedCoupon {
       if (m === 83) relativeE = true; else if (m === 82) relativeE = false;
       if (m === 104 || m === 109) nozzleC = s > 0 ? s : nozzleC;
       if (m === 140 || m === 190) bedC = s > 0 ? s : bedC;
-      if (m === 204 && w.has(LETTER.P)) accelerationMmPerS2 = w.values[LETTER.P]!;
-      if (m === 900 && w.has(LETTER.K)) pressureS = w.values[LETTER.K]!;
     }
     if (w.gCount === 0) continue;
     const g = w.gCodes[0]!;
@@ -65,7 +62,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
     } else if (isMove) { travels.push({ z, lengthMm: Math.hypot(nx - x, ny - y), pulledMm: pulled, nozzleC }); loop++; }
     x = nx; y = ny;
   }
-  return { laid, travels, strands, bedC, layerZ, layerTimeS };
+  return { laid, travels, strands, bedC, layerZ };
 }
 
 /** Width of a laid line of this cross-section at this height. */

@@ -54,6 +54,6 @@ function answer(line: string, controllers: readonly SimulatedController[]): obje
   if (!controller) return { error: `no machine ${String(request.machine)}` };
   if (request.ask === 'fail') { controller.fault = request.fault; controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? request.lines ?? 1 : 0; return { ok: true }; }
   if (request.ask !== 'read') return { error: 'unknown request' };
-  const { kind, band, feature, repeat } = request, typed = readBench([...controller.accepted], controller.truth, { kind, band, feature, repeat }, controller.seed + controller.accepted.length);
+  const { kind, band, feature, repeat } = request, typed = readBench(controller.coupon, controller.truth, { kind, band, feature, repeat }, controller.seed + controller.accepted.length);
   return typed === null ? { error: 'no such coupon stands on this machine' } : { typed };
 }

@@ -2,8 +2,7 @@ import { normalFrom, seededRandom, seedOf } from '../../src/core/formats/random.
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { FILAMENT_MM, loopsOf, readCoupon, runsOf, widthOf, type PrintedCoupon } from '../controller/coupon.ts';
 import { wallsOf } from '../controller/printed.ts';
-import { plasticOf, sides, type Side, type Truth } from '../controller/truth.ts';
-import { calliperReading } from './calliper.ts';
+import { plasticOf, type Side, type Truth } from '../controller/truth.ts';
 
 export interface Place { readonly kind: string; readonly band: number; readonly feature: string; readonly repeat: number }
 const CALLIPER_MM = 0.01, SCALE_G = 0.01, PULL_N = 0.5, HAND_MM = 0.006, CALIBRATION_U_MM = 0.005;
@@ -12,9 +11,8 @@ const inSteps = (v: number, step: number): string => (Math.round(v / step) * ste
 /** What an instrument, or an eye, finds at one place of the coupon that stands on a machine: text as it is read, or null where no
  *  such thing was printed. Same coupon, same place, same repeat: same reading. */
 export function readBench(lines: readonly string[], truth: Truth, place: Place, seed: number): string | null {
-  if (place.kind === 'flow') { const walls = wallsOf(lines, truth); return walls && sides.includes(place.feature as Side) ? calliperReading(walls, truth, place.feature as Side, place.repeat, seed) : null; }
   const c = readCoupon(lines), random = seededRandom(seed ^ seedOf(`${place.kind}/${place.band}/${place.feature}/${place.repeat}`)), normal = normalFrom(random);
-  const figure = figureAt(c, truth, place);
+  const figure = place.kind === 'flow' ? wallsOf(lines, truth)?.thicknessMm[place.feature as Side] ?? null : figureAt(c, truth, place);
   if (figure === null) return null;
   switch (place.feature) {
     case 'strings': case 'gaps': return figure === 0 ? '0' : String(Math.max(0, Math.round(figure + (0.35 + 0.2 * Math.sqrt(figure)) * normal())));

@@ -160,3 +160,22 @@ test('the impact of one recipe on another is read, with the share of each change
   await page.getByLabel('Reference part').selectOption('cup');
   await expect.poll(async () => { try { return await timeOf(); } catch { return block; } }, { timeout: 30_000 }).not.toBe(block);
 });
+
+test('a person reads speeds and decimals in their own way, and nobody else does', async ({ page, browser }) => {
+  await signIn(page, 'viewer');
+  const [fine] = (await (await page.request.get('/api/profiles?text=Fine')).json()) as { id: string }[];
+  await open(page, '/me');
+  await page.getByLabel('Speeds').selectOption('mm/min');
+  await page.getByLabel('Decimals').selectOption('comma');
+  await expect(page.getByRole('complementary')).toContainText('3600 mm/min');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await open(page, `/library/${fine!.id}`);
+  await expect(page.locator('[data-setting=visibleWallSpeedMmPerS]')).toContainText('2400 mm/min');
+  await expect(page.locator('[data-setting=visibleWallSpeedMmPerS]')).toContainText('40 mm/s');
+  await expect(page.locator('[data-setting=lineWidthMm]')).toContainText('0,44 mm');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'lead');
+  await open(other, `/library/${fine!.id}`);
+  await expect(other.locator('[data-setting=lineWidthMm]')).toContainText('0.44 mm');
+});

@@ -74,7 +74,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
 
   await test.step('a flow trial is planned, printed, measured and accepted', async () => {
     await openMachine(page, 'Rifugio Vodice');
-    await page.getByRole('link', { name: 'Start a flow trial here' }).click();
+    await page.getByRole('link', { name: 'Start a trial here' }).click();
     await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
     await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
     await page.getByRole('button', { name: 'Plan this trial' }).click();

@@ -10,7 +10,7 @@ const killDatabase = (): void => { process.kill(Number(readFileSync(path.join(pi
 
 async function printFlowTrial(page: import('@playwright/test').Page, machine: string, process: string): Promise<void> {
   await openMachine(page, machine);
-  await page.getByRole('link', { name: 'Start a flow trial here' }).click();
+  await page.getByRole('link', { name: 'Start a trial here' }).click();
   await page.getByLabel('Process').selectOption({ label: process });
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await page.getByRole('button', { name: `Print on ${machine}` }).click();

@@ -1,5 +1,5 @@
 import { analyseHighestFlow } from '../../src/areas/trials/kinds/highestFlow/analysis.ts';
-import type { Band, Coupon, Feature, ReadingOf, TrialKind } from '../../src/areas/trials/kinds/define.ts';
+import { wantedOf, type Band, type Coupon, type ReadingOf, type TrialKind } from '../../src/areas/trials/kinds/define.ts';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
 import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
@@ -28,9 +28,9 @@ export function prepare(kind: TrialKind): Prepared {
   if (!coupon.ok) throw new Error(coupon.failure.what);
   return { kind, coupon: coupon.value, lines: coupon.value.gcode.split('\n').map((l) => l.replace(/;.*/, '').trim()).filter(Boolean), params: { ...coupon.value.params, ...options } };
 }
-export function tryOut({ kind, coupon, lines, params }: Prepared, seed: number, repeatsOf: (f: Feature) => number = (f) => (kind.key === 'flow' ? 3 : f.repeats)): Trialled {
+export function tryOut({ kind, coupon, lines, params }: Prepared, seed: number): Trialled {
   const truth = truthOf(seed), bands = coupon.bands.length > 0 ? coupon.bands.map((_, i) => i + 1) : [1];
-  const readings = bands.flatMap((band) => kind.features.flatMap((f) => Array.from({ length: repeatsOf(f) }, (_, k): ReadingOf => {
+  const readings = bands.flatMap((band) => kind.features.flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k): ReadingOf => {
     const text = readBench(lines, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, seed);
     if (text === null) throw new Error(`${kind.key}: nothing to read at band ${band}, ${f.key}`);
     return { band, feature: f.key, repeat: k + 1, value: Number(text) };
@@ -48,7 +48,7 @@ const crossing = (truth: Truth): number => Math.log((truth.strings * Math.exp(ho
 
 /** Best set temperature of a machine by its own noise-free responses, to a tenth of a degree. */
 function bestHeat(kind: TrialKind, t: Trialled): number {
-  const steps = Array.from({ length: 101 }, (_, i) => 220 + i * 0.5), plain = (c: number, f: string): number => figureAt({ laid: [{ nozzleC: c } as never], travels: [], strands: [], bedC: settings.bedC, layerZ: [], layerTimeS: [] }, t.truth, { kind: 'temperature', band: 1, feature: f, repeat: 1 })!;
+  const steps = Array.from({ length: 101 }, (_, i) => 220 + i * 0.5), plain = (c: number, f: string): number => figureAt({ laid: [{ nozzleC: c } as never], travels: [], strands: [], bedC: settings.bedC, layerZ: [] }, t.truth, { kind: 'temperature', band: 1, feature: f, repeat: 1 })!;
   const r = kind.analyse(steps.flatMap((c, i) => kind.features.map((f) => ({ band: i + 1, feature: f.key, repeat: 1, value: Math.max(0, plain(c, f.key)) }))), { values, params: {}, bands: steps.map((value) => ({ value, fromMm: 0, toMm: 0 })) });
   if (!r.ok) throw new Error(r.failure.what);
   return r.value.chart!.points.reduce((a, b) => (b.y > a.y ? b : a)).x;

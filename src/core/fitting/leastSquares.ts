@@ -14,6 +14,7 @@ export interface LinearFit {
 }
 /** A column is as good as another's multiple below this share of its length. */
 const RANK_TOLERANCE = 1e-13;
+const ROUNDING = 1e-12;
 
 /** Ordinary least squares by Householder QR on columns scaled to length 1. Source: Golub & Van Loan, Matrix Computations, 5.3;
  *  held against NIST's certified sets (Norris, Pontius, Longley). A row per observation; a constant is a column of ones. */
@@ -71,8 +72,8 @@ export const halfWidthOf = (fit: LinearFit, index: number): number => fit.standa
 /** Where numerator/denominator of two correlated estimates lies with 95 %. Source: Fieller 1954; null where the denominator cannot be told from 0. */
 export function fiellerInterval(top: number, bottom: number, varTop: number, varBottom: number, cov: number, degreesOfFreedom: number): readonly [number, number] | null {
   const t2 = coverageFactor(degreesOfFreedom) ** 2, a = bottom * bottom - t2 * varBottom, b = top * bottom - t2 * cov, c = top * top - t2 * varTop;
-  const under = b * b - a * c;
-  if (a <= 0 || under < 0) return null;
-  const root = Math.sqrt(under);
+  const under = b * b - a * c, nothing = ROUNDING * (b * b + Math.abs(a * c)); // of sure figures nothing but rounding is left
+  if (a <= 0 || under < -nothing) return null;
+  const root = Math.sqrt(Math.max(0, under));
   return [(b - root) / a, (b + root) / a];
 }

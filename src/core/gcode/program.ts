@@ -426,4 +426,4 @@ export class ProgramRun {
 }
 
 /** Commands that change nothing a report reads: motors, messages, reports, fans, end. Common practice, no source. */
-const QUIET_M = new Set([0, 1, 2, 17, 18, 30, 73, 84, 105, 110, 114, 115, 117, 118, 400, 900]);
+const QUIET_M = new Set([0, 1, 2, 17, 18, 30, 73, 84, 105, 110, 114, 115, 117, 118, 400]);

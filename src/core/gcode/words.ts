@@ -25,7 +25,7 @@ export class LineWords {
   }
 }
 
-export const LETTER = { A: 0, C: 2, E: 4, F: 5, G: 6, I: 8, J: 9, K: 10, M: 12, N: 13, P: 15, R: 17, S: 18, T: 19, X: 23, Y: 24, Z: 25 } as const;
+export const LETTER = { A: 0, C: 2, E: 4, F: 5, G: 6, I: 8, J: 9, M: 12, N: 13, P: 15, R: 17, S: 18, T: 19, X: 23, Y: 24, Z: 25 } as const;
 
 /** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`.
  *  The bytes end with a newline or with their array, so that digits need no test for the end. No exponents: every letter starts a word; case and spaces do not matter;

@@ -72,9 +72,6 @@ export class CouponPath {
   fan(percent: number): void { this.w.raw(percent > 0 ? `M106 S${Math.round(percent * 2.55)}` : 'M107'); }
   /** Changes heat in mid-print and waits for it, pulled back so that nothing drools onto the band below. */
   nozzle(c: number): void { this.pullBack(); this.w.raw(`M109 S${c}`); }
-  acceleration(mmPerS2: number): void { this.w.raw(`M204 P${Math.round(mmPerS2)}`); }
-  pressure(factorS: number): void { this.w.raw(`M900 K${factorS.toFixed(4)}`); }
-  comment(text: string): void { this.w.comment(text); }
 
   /** Goes there without laying; long ways pulled back and lifted. */
   travel(x: number, y: number): void {
@@ -87,7 +84,7 @@ export class CouponPath {
     this.refill();
   }
 
-  /** A line from where it stands; `feed` scales what is fed beside the flow, for a round strand across a gap it stays 1. */
+  /** A line from where it stands; as wide as the recipe’s unless said. */
   lineTo(x: number, y: number, mmPerS: number, widthMm = this.s.lineWidthMm): void {
     const length = Math.hypot(x - this.at[0], y - this.at[1]), volume = this.flow * beadAreaMm2(Math.max(widthMm, this.height), this.height) * length;
     if (!(length > 0)) return;

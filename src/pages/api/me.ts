@@ -1,8 +1,7 @@
 import { number, object, string } from 'yup';
 import { succeed } from '../../core/result/result.ts';
 import type { Figures } from '../../core/units/figures.ts';
-import { keepFigures } from '../../platform/auth/figures.ts';
-import { readerOf } from '../../platform/auth/reader.ts';
+import { keepFigures, readerOf } from '../../platform/auth/figures.ts';
 import { command, reading } from '../../platform/http/endpoint.ts';
 
 const one = <T extends string>(...of: readonly T[]) => string<T>().oneOf([...of]).required();

@@ -5,7 +5,7 @@ import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
 import { kindOf } from '../../areas/trials/kinds/index.ts';
-import type { TrialKindKey } from '../../areas/trials/kinds/define.ts';
+import { wantedOf, type TrialKindKey } from '../../areas/trials/kinds/define.ts';
 import { addReading, decideTrial, findTrial, planTrial, programLines } from '../../areas/trials/server/index.ts';
 import { seedOf } from '../../core/formats/random.ts';
 import type { Clock } from '../../platform/clock.ts';
@@ -74,7 +74,7 @@ async function seedTrials(ctx: Ctx, daysAgo: (d: number) => void, profiles: Map<
     const floor = demoMachinesOnFloor.find((m) => m.name === name)!, m = machines.get(name)!, kind = kindOf(kindKey);
     const { id } = must(await planTrial(ctx, { kind: kindKey, machineId: m.id, toolId: profiles.get(floor.tool)!, materialId: profiles.get(floor.material)!, processId: profiles.get(process)!, options: walls ? { walls } : {} }));
     const row = (await findTrial(ctx, id))!, truth = truthOf(demoMachines.find((d) => d.key === m.key)!.seed), lines = programLines(row.gcode), bands = Math.max(1, row.plan.bands.length);
-    const places = Array.from({ length: bands }, (_, b) => b + 1).flatMap((band) => kind.features.flatMap((f) => Array.from({ length: kindKey === 'flow' ? 3 : f.repeats }, (_x, k) => ({ band, feature: f.key, repeat: k + 1, instrument: f.instrument }))));
+    const places = Array.from({ length: bands }, (_, b) => b + 1).flatMap((band) => kind.features.flatMap((f) => Array.from({ length: wantedOf(f) }, (_x, k) => ({ band, feature: f.key, repeat: k + 1, instrument: f.instrument }))));
     const left = end === 'measuring' ? Math.ceil(places.length * 0.4) : 0;
     for (const { instrument, ...place } of places.slice(0, places.length - left)) {
       const typed = readBench(lines, truth, { kind: kindKey, ...place }, seedOf(`${name}${days}`));

@@ -33,7 +33,7 @@ export function PairingsScreen() {
           })}</tr>)}</tbody></table></div>
         <aside className="side" aria-label="Pairing">
           {machine && material ? <><h3>{material.name} on {machine.name}</h3>
-            {cells.length === 0 && <p className="hint">Nothing is proven here yet. <a href={`/trials/new?machine=${machine.id}`}>Start a flow trial</a></p>}
+            {cells.length === 0 && <p className="hint">Nothing is proven here yet. <a href={`/trials/new?machine=${machine.id}`}>Start a trial</a></p>}
             {cells.map((c) => <div key={c.toolId}><p className="hint">with {c.toolName}{machine.mountedToolId === c.toolId ? ', mounted' : ', not mounted now'} · pairing revision {c.revision}</p>
               {c.proofs.map((p) => { const s = findSetting(p.key); if (!s) return null; return (
                 <div key={p.key} style={{ borderTop: '1px solid var(--line)', padding: '6px 0' }}>

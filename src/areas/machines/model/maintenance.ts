@@ -3,7 +3,7 @@ export const maintenanceKinds = {
   nozzle: { label: 'Nozzle changed', due: ['flow', 'retractionMm', 'retractionMmPerS', 'nozzleC', 'nozzleFirstC', 'highestFlowMm3PerS'] },
   'hot end': { label: 'Hot end changed', due: ['flow', 'retractionMm', 'retractionMmPerS', 'nozzleC', 'nozzleFirstC', 'highestFlowMm3PerS'] },
   bed: { label: 'Bed levelled or surface changed', due: ['bedC'] },
-  axis: { label: 'Belt or axis worked on', due: ['accelerationMmPerS2'] },
+  axis: { label: 'Belt or axis worked on', due: ['accelerationMmPerS2', 'scaleXPercent', 'scaleYPercent', 'scaleZPercent', 'contourOffsetMm'] },
   drive: { label: 'Filament drive cleaned or changed', due: ['flow', 'retractionMm', 'retractionMmPerS', 'highestFlowMm3PerS'] },
   cleaning: { label: 'Cleaned, nothing changed', due: [] },
 } as const satisfies Record<string, { readonly label: string; readonly due: readonly string[] }>;

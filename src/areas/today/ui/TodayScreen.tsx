@@ -25,7 +25,7 @@ export function TodayScreen() {
             {data.blocked.length + data.waiting.length === 0 && <article className="hint">No job is blocked and none waits.</article>}
           </section>
           <section aria-label="Trials"><h2>Trials open <span className="f">{data.trials.length}</span></h2>
-            {data.trials.map((t) => <article key={t.id}><a className="t" href={`/trials/${t.id}`}>{t.name} · {t.kind} on {t.machineName}</a><span>{t.state === 'measuring' ? `waits for readings: ${t.readings} of ${t.plan.readingsWanted}` : t.state}</span><span className="hint">{t.toolName} · {t.materialName} · {t.createdByName}</span></article>)}
+            {data.trials.map((t) => <article key={t.id}><a className="t" href={`/trials/${t.id}`}>{t.name} · {t.kind.replace('-', ' ')} on {t.machineName}</a><span>{t.state === 'measuring' ? `waits for readings: ${t.readings} of ${t.plan.readingsWanted}` : t.state}</span><span className="hint">{t.toolName} · {t.materialName} · {t.createdByName}</span></article>)}
             {data.trials.length === 0 && <article className="hint">No trial waits for a print or for readings.</article>}
             {data.reviews.length > 0 && <><h2 style={{ borderTop: '2px solid var(--ink)' }}>Waiting for a lead <span className="f">{data.reviews.length}</span></h2>
               {data.reviews.map((r) => <article key={r.revisionId}><a className="t" href={`/library/${r.profileId}`}>{r.name}, revision {r.number}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />in review: {r.message}</span><span className="hint">{r.kind} · {r.authorName} · {dayAndTime(r.at)}</span></article>)}</>}

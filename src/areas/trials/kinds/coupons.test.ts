@@ -63,7 +63,8 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, k
     const v = floor[1]!.values, settings = couponSettingsOf({ ...v, unprintableZones: '100 100 120 120' }, 't'), bands = kind.bandsFor(v, limitsOf(kind, v));
     if (!bands.ok) throw new Error('bands');
     const moved = kind.coupon(settings, bands.value, optionsOf(kind));
-    if (moved.ok) { const [w, d] = moved.value.sizeMm, [x, y] = moved.value.centreMm; expect(x + w / 2 <= 100 || x - w / 2 >= 120 || y + d / 2 <= 100 || y - d / 2 >= 120).toBe(true); } else expect(moved.failure.code).toBe('noRoom');
+    if (!moved.ok) throw new Error(moved.failure.what);
+    const [w, d] = moved.value.sizeMm, [x, y] = moved.value.centreMm; expect(x + w / 2 <= 100 || x - w / 2 >= 120 || y + d / 2 <= 100 || y - d / 2 >= 120).toBe(true);
     const small = kind.coupon({ ...settings, travelMm: [15, 15, 200], zonesMm: [] }, bands.value, optionsOf(kind));
     expect(small.ok ? '' : small.failure.code).toBe('noRoom');
   });

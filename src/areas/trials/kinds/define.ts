@@ -4,7 +4,7 @@ import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
 
-export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions';
+export type TrialKindKey = 'temperature' | 'flow' | 'retraction' | 'highest-flow' | 'dimensions';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
 export interface Band { readonly value: number; readonly fromMm: number; readonly toMm: number }
@@ -18,6 +18,8 @@ export interface Feature {
   readonly instrument: string;
   readonly resolution: number;
   readonly repeats: number;
+  /** Repeats asked for, where more fit; all of them if not said. */
+  readonly wanted?: number;
   /** Where and how to read it, in one line. */
   readonly how: string;
   /** May be left out. */
@@ -66,6 +68,7 @@ export interface Analysis {
 /** What a kind knows of the recipe it was planned with: effective values and choices of the plan. */
 export interface Conditions { readonly values: Readonly<Record<string, number>>; readonly params: Readonly<Record<string, number>>; readonly bands: readonly Band[] }
 
+/** What hardware and supplier allow for the settings a kind proves. */
 export interface PlanLimits { readonly hardware: Readonly<Record<string, readonly [number, number] | null>>; readonly supplier: Readonly<Record<string, readonly [number, number] | null>> }
 
 /** One kind of trial: plan, coupon, readings, analysis, words. Forms, tables and charts are drawn from it. */
@@ -82,6 +85,10 @@ export interface TrialKind {
   /** What a band is a step of; null where the coupon has no bands. */
   readonly axis: { readonly label: string; readonly quantity: QuantityKind; readonly lowest: number; readonly highest: number; readonly fewest: number; readonly most: number } | null;
   readonly features: readonly Feature[];
+  /** How to read the coupon as a whole, in one line. */
+  readonly reading: string;
+  /** What a place of a coupon without bands should read, where that is known. */
+  readonly wantedAt?: (feature: string, conditions: Conditions) => number;
   /** Choices of the plan beside the bands; kept with it under their key. */
   readonly options?: readonly { readonly key: string; readonly label: string; readonly choices: readonly number[]; readonly default: number }[];
   /** Values of the recipe it cannot do without. */
@@ -90,6 +97,8 @@ export interface TrialKind {
   readonly coupon: (settings: CouponSettings, bands: readonly number[], options: Readonly<Record<string, number>>) => Result<Coupon>;
   readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
 }
+/** Repeats that make a full set at a feature. */
+export const wantedOf = (f: Feature): number => f.wanted ?? f.repeats;
 export const defineKind = (kind: TrialKind): TrialKind => kind;
 
 /** Bands evenly spread round a value, rounded to a step and kept inside limits; at least three distinct ones or null. */

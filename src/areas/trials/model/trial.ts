@@ -1,4 +1,5 @@
-import type { Band, Shape } from '../kinds/define.ts';
+import type { Values } from '../../library/settings/define.ts';
+import type { Band, PlanLimits, Shape } from '../kinds/define.ts';
 
 export type TrialState = 'planned' | 'printing' | 'interrupted' | 'measuring' | 'accepted' | 'set aside';
 
@@ -8,6 +9,11 @@ export interface TrialPlan {
   readonly conditions: Readonly<Record<string, number>>;
   /** Choices of the plan and figures of the coupon that the analysis needs. */
   readonly params: Readonly<Record<string, number>>;
+  /** What hardware and supplier allowed for what it proves; null in plans kept before this was. */
+  readonly limits: PlanLimits | null;
+  /** Kept recipe it was planned from, and that recipe’s own values. */
+  readonly recipeId: string | null;
+  readonly overrides: Values;
   readonly bands: readonly Band[];
   readonly shapes: readonly Shape[];
   readonly sizeMm: readonly [width: number, depth: number, height: number];

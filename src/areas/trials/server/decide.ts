@@ -2,7 +2,6 @@ import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import type { PairingEntry } from '../../library/model/records.ts';
 import { findProfile, writePairing } from '../../library/server/index.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
@@ -56,8 +55,8 @@ export async function decideTrial(ctx: Ctx, trialId: string, outcome: 'accepted'
 /** Why only a lead may accept these values, or null: outside hardware, the supplier's range or what is usual. */
 function leadNeeded(proven: readonly Proven[], plan: TrialPlan): string | null {
   for (const p of proven) {
-    const setting = findSetting(p.setting)!, usual = USUAL[p.setting];
-    for (const [range, of] of [[hardwareRange(setting, plan.conditions), 'the hardware allows'], [supplierRange(setting, plan.conditions), 'the supplier allows'], [usual ?? null, 'is usual']] as const) if (range && (p.value < range[0] - 1e-9 || p.value > range[1] + 1e-9)) return `${setting.label.toLowerCase()} ${p.value} lies outside the ${range[0]} to ${range[1]} that ${of}`;
+    const usual = USUAL[p.setting];
+    for (const [range, of] of [[plan.limits?.hardware[p.setting] ?? null, 'the hardware allows'], [plan.limits?.supplier[p.setting] ?? null, 'the supplier allows'], [usual ?? null, 'is usual']] as const) if (range && (p.value < range[0] - 1e-9 || p.value > range[1] + 1e-9)) return `${findSetting(p.setting)!.label.toLowerCase()} ${p.value} lies outside the ${range[0]} to ${range[1]} that ${of}`;
   }
   return null;
 }

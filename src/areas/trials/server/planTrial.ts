@@ -12,7 +12,7 @@ import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
 import { COUPON_NEEDS, couponSettingsOf } from '../kinds/couponSettings.ts';
-import type { TrialKind, TrialKindKey } from '../kinds/define.ts';
+import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { TrialPlan } from '../model/trial.ts';
@@ -33,7 +33,7 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
   const wanting = missingFor(kind, v, m.name);
   if (wanting) return fail({ code: 'notReady', what: wanting });
   const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, input.options?.[o.key] ?? o.default]));
-  const bands = bandsOf(kind, v, input.bands ?? null);
+  const limits = limitsOf(kind, v), bands = bandsOf(kind, v, limits, input.bands ?? null);
   if (!bands.ok) return fail({ code: 'badPlan', detail: bands.failure });
   const coupon = kind.coupon(couponSettingsOf(v, `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`), bands.value, options);
   if (!coupon.ok) return fail({ code: 'badPlan', detail: coupon.failure });
@@ -43,14 +43,14 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
   return succeed({
     gcode, lot: loaded?.materialId === material.id ? loaded.lot : 'unknown', names: { machine: m.name, tool: tool.name, material: material.name, process: process.name },
     plan: {
-      conditions: Object.fromEntries(Object.entries(v).filter((e): e is [string, number] => typeof e[1] === 'number')), params: { ...params, ...options }, bands: coupon.value.bands, shapes, sizeMm, timeS, filamentMm: report.value.filamentMm, massG: mass,
+      conditions: Object.fromEntries(Object.entries(v).filter((e): e is [string, number] => typeof e[1] === 'number')), params: { ...params, ...options }, limits, recipeId: recipe?.id ?? null, overrides: recipe?.overrides ?? {}, bands: coupon.value.bands, shapes, sizeMm, timeS, filamentMm: report.value.filamentMm, massG: mass,
       cost: (mass / 1000) * n('pricePerKg') + (timeS / 3600) * n('machineRatePerHour'), lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length, readingsWanted: readingsWanted(kind, coupon.value.bands.length),
     },
   });
 }
 
 /** Readings that make a full set. */
-export const readingsWanted = (kind: TrialKind, bands: number): number => Math.max(1, bands) * kind.features.reduce((s, f) => s + (kind.key === 'flow' ? 3 : f.repeats), 0);
+export const readingsWanted = (kind: TrialKind, bands: number): number => Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
 
 function missingFor(kind: TrialKind, v: Values, machine: string): string | null {
   const missing = [...new Set([...COUPON_NEEDS, ...kind.needs])].filter((key) => numberOf(v, key) === null).map((key) => findSetting(key)?.label.toLowerCase() ?? key);
@@ -59,11 +59,15 @@ function missingFor(kind: TrialKind, v: Values, machine: string): string | null 
   return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0) ? 'The line is narrower than the layer is high; change the process' : null;
 }
 
+function limitsOf(kind: TrialKind, v: Values): PlanLimits {
+  const of = (range: typeof hardwareRange) => Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)]));
+  return { hardware: of(hardwareRange), supplier: of(supplierRange) };
+}
+
 /** The kind's own bands, or the ones a person wishes, inside hardware and what the axis can mean. */
-function bandsOf(kind: TrialKind, v: Values, wished: readonly number[] | null): Result<readonly number[]> {
-  const of = (range: typeof hardwareRange) => Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)])), hardware = of(hardwareRange);
-  if (!wished || !kind.axis) return kind.bandsFor(v, { hardware, supplier: of(supplierRange) });
-  const { axis } = kind, limit = kind.proves.map((key) => hardware[key]).find((r) => r) ?? null, low = Math.max(axis.lowest, limit?.[0] ?? -Infinity), high = Math.min(axis.highest, limit?.[1] ?? Infinity);
+function bandsOf(kind: TrialKind, v: Values, limits: PlanLimits, wished: readonly number[] | null): Result<readonly number[]> {
+  if (!wished || !kind.axis) return kind.bandsFor(v, limits);
+  const { axis } = kind, limit = kind.proves.map((key) => limits.hardware[key]).find((r) => r) ?? null, low = Math.max(axis.lowest, limit?.[0] ?? -Infinity), high = Math.min(axis.highest, limit?.[1] ?? Infinity);
   const beyond = wished.find((b) => b < low || b > high);
   if (beyond !== undefined) return fail({ code: 'beyond', what: `${beyond} lies beyond ${low} to ${high}`, where: 'bands', todo: limit ? 'bands never go beyond the hardware' : 'check the unit' });
   if (new Set(wished).size !== wished.length) return fail({ code: 'twice', what: 'A band stands there twice', where: 'bands', todo: 'give each band its own figure' });

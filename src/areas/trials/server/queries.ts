@@ -58,7 +58,7 @@ async function listChanged(ctx: Ctx, row: Trial, m: Machine): Promise<string[]> 
   if (loaded && loaded.materialId !== row.materialId) out.push(`another material is loaded: ${loaded.name}`);
   else if (loaded && row.lot !== 'unknown' && loaded.lot !== row.lot) out.push(`another lot is loaded: ${loaded.lot} instead of ${row.lot}`);
   for (const e of await listMaintenance(ctx, m.id)) if (e.at > row.createdAt && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key))) out.push(`${maintenanceKinds[e.kind].label.toLowerCase()} since then`);
-  const now = await resolveCombination(ctx, { machine: m, toolId: row.toolId, materialId: row.materialId, processId: row.processId });
+  const now = await resolveCombination(ctx, { machine: m, toolId: row.toolId, materialId: row.materialId, processId: row.processId, overrides: row.plan.overrides });
   for (const [key, was] of Object.entries(row.plan.conditions)) { const is = now.get(key)?.value, setting = findSetting(key); if (setting && typeof is === 'number' && is !== was && (kind.proves.includes(key) || kind.needs.includes(key))) out.push(`${setting.label.toLowerCase()} is ${showValue(setting, is)} now, ${showValue(setting, was)} then`); }
   return out;
 }

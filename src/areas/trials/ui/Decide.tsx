@@ -2,7 +2,6 @@ import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { showValue } from '../../library/model/values.ts';
-import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
@@ -15,7 +14,7 @@ export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: Trial
       {a && <><h3>Against today</h3>
         {a.proven.map((p) => { const s = findSetting(p.setting)!, before = t.plan.conditions[p.setting] ?? null; return (
           <div key={p.setting} style={{ marginBottom: 8 }}>
-            {'range' in s && <Gauge value={before} hardware={hardwareRange(s, t.plan.conditions)} supplier={supplierRange(s, t.plan.conditions)} proven={{ min: p.range.min, max: p.range.max, state: 'proven' }} guard={s.range} label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`} />}
+            {'range' in s && <Gauge value={before} hardware={t.plan.limits?.hardware[p.setting] ?? null} supplier={t.plan.limits?.supplier[p.setting] ?? null} proven={{ min: p.range.min, max: p.range.max, state: 'proven' }} guard={s.range} label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`} />}
             <p className="hint">{s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}{p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}{p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.</p></div>); })}
         <h3>If accepted</h3><p className="hint">The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName} {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {kindOf(t.kind).validDays} days, until maintenance touches it, or for another lot.</p></>}
       {t.changed.length > 0 && <div role="status" style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}><b>Changed since it was planned:</b> {t.changed.join('; ')}.</div>}

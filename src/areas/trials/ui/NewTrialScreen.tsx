@@ -26,7 +26,7 @@ export function NewTrialScreen() {
   const preview = useQuery({ queryKey: ['preview', input], enabled: input !== null, retry: false, queryFn: () => post<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input) }), plan = preview.data?.plan;
   const start = async (): Promise<void> => { setBusy(true); try { const made = await post<{ id: string }>('/api/trials', input); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); setBusy(false); } };
   const stateOf = (key: TrialKindKey): 'proven' | 'due' | 'unproven' => { const states = kindOf(key).proves.map((s) => m?.proofs.find((p) => p.key === s)?.state ?? 'unproven'); return states.every((s) => s === 'proven') ? 'proven' : states.includes('due') ? 'due' : 'unproven'; };
-  const before = m ? kind.after.filter((k) => isTrialKind(k) && stateOf(k) !== 'proven') : [];
+  const before = m ? kind.after.filter((k) => stateOf(k) !== 'proven') : [];
   const bands = plan?.bands.map((b) => formatFigure(b.value, kind.axis?.quantity ?? 'count')).join(' ') ?? '';
   return (
     <>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { mean } from '../../../core/fitting/mean.ts';
+import { wantedOf } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { ReadingField } from './ReadingField.tsx';
@@ -9,8 +10,8 @@ import { placeKey, useReadings, type PlaceKey } from './useReadings.ts';
 
 /** Places of a coupon without bands: a row each, repeats beside each other, the readings' chart on the same rows. */
 export function PlaceTable({ trial: t, mayChange, onKept, onPlace }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onKept: () => void; readonly onPlace: (feature: string | null) => void }) {
-  const { features } = kindOf(t.kind), readings = useReadings(t, mayChange, onKept), [here, setHere] = useState<string | null>(null), wanted = t.kind === 'flow' ? 3 : features[0]!.repeats, columns = Math.max(...features.map((f) => f.repeats));
-  const order: PlaceKey[] = features.filter((f) => !f.isOptional).flatMap((f) => Array.from({ length: Math.min(wanted, f.repeats) }, (_, k) => placeKey(1, f.key, k + 1)));
+  const { features } = kindOf(t.kind), readings = useReadings(t, mayChange, onKept), [here, setHere] = useState<string | null>(null), wanted = Math.max(...features.map(wantedOf)), columns = Math.max(...features.map((f) => f.repeats));
+  const order: PlaceKey[] = features.filter((f) => !f.isOptional).flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => placeKey(1, f.key, k + 1)));
   const shown = features.find((f) => f.key === here);
   return (
     <>

@@ -33,7 +33,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
     try { const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' ? `${r.written.map((w) => { const s = findSetting(w.setting)!; return `${s.label} ${showValue(s, w.value)}`; }).join(', ')} proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
   };
   const extend = async (bands: readonly number[]): Promise<void> => {
-    try { const made = await post<{ id: string; name: string }>('/api/trials', { kind: t.kind, machineId: t.machineId, toolId: t.toolId, materialId: t.materialId, processId: t.processId, bands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])), recipeId: null }); tellDone(`${made.name} carries it on`); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); }
+    try { const made = await post<{ id: string; name: string }>('/api/trials', { kind: t.kind, machineId: t.machineId, toolId: t.toolId, materialId: t.materialId, processId: t.processId, bands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])), recipeId: t.plan.recipeId }); tellDone(`${made.name} carries it on`); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); }
   };
   const isOpen = t.state !== 'accepted' && t.state !== 'set aside', step = isOpen ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided', mayMeasure = mayChange && ['planned', 'measuring', 'interrupted'].includes(t.state), a = t.analysis;
   const charts = [...new Set(t.earlier.map((e) => e.setting))].map((setting) => ({ setting, values: t.earlier.filter((e) => e.setting === setting && !e.isSister && e.materialName === t.materialName) })).filter((c) => c.values.length > 0), sisters = t.earlier.filter((e) => e.isSister && e.materialName === t.materialName);
@@ -43,7 +43,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
         <div className="end steps" aria-label="Steps">{steps.map((s) => <span key={s} aria-current={step === s ? 'step' : undefined}>{s === 'measuring' && step === 'measuring' ? `measuring ${t.readings.length} of ${t.plan.readingsWanted}` : s === 'decided' && !isOpen ? t.state : s === 'printing' && t.state === 'interrupted' ? 'interrupted' : s}</span>)}</div></div>
       <div className="page two"><div>
         <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
-        <section className="stage"><h2>Measure <span className="hint">{t.kind === 'flow' ? 'wall thickness in mm, three places on each side, at mid-height' : kind.features.slice(0, 3).map((f) => f.how).join('; ')}</span></h2>
+        <section className="stage"><h2>Measure <span className="hint">{kind.reading}</span></h2>
           {kind.axis ? <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} /> : <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />}</section>
         {t.plan.shapes.length > 0 && <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} /></section>}
       </div>

@@ -24,9 +24,11 @@ export const lengthsOf = (readings: readonly ReadingOf[], params: Readonly<Recor
 
 /** Bars of known length along X and Y, steps of known height, a plate with holes: several lengths tell scale from contour. */
 export const dimensions = defineKind({
-  key: 'dimensions', label: 'Dimensions', question: 'How true to size does {machine} print this plastic?', proves: ['scaleXPercent', 'scaleYPercent', 'scaleZPercent', 'contourOffsetMm'], after: ['flow', 'first-layer'], validDays: 180,
+  key: 'dimensions', label: 'Dimensions', question: 'How true to size does {machine} print this plastic?', proves: ['scaleXPercent', 'scaleYPercent', 'scaleZPercent', 'contourOffsetMm'], after: ['flow'], validDays: 180,
   help: 'Bars, steps and holes of several lengths. A scale grows with length, a contour offset does not, and holes see it the other way round: so the two are told apart. Measure each length twice at different places.',
-  axis: null, features: dimensionFeatures, needs: ['layerHeightMm'],
+  axis: null, reading: 'bars and steps over the outside, holes across the inside, each twice at different places',
+  wantedAt: (feature, c) => c.params[feature] ?? lengthOf(feature).nominalMm,
+  features: dimensionFeatures, needs: ['layerHeightMm'],
   bandsFor: () => succeed([]),
   coupon: (s) => {
     const round = (h: number): number => s.firstLayerHeightMm + Math.max(0, Math.round((h - s.firstLayerHeightMm) / s.layerHeightMm)) * s.layerHeightMm;

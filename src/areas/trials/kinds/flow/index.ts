@@ -1,7 +1,8 @@
+import { findOutlier } from '../../../../core/fitting/grubbs.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { beadSpacingMm } from '../../../../core/toolpath/bead.ts';
 import { layCoupon } from '../couponOf.ts';
-import { defineKind, type Feature } from '../define.ts';
+import { defineKind, type Conditions, type Feature } from '../define.ts';
 import { analyseFlow, FLOW_METHOD } from './analysis.ts';
 
 export const SIDES = ['front', 'right', 'back', 'left'] as const;
@@ -11,12 +12,16 @@ export const CALLIPER_U_MM = 0.005, CALLIPER_RESOLUTION_MM = 0.01;
 /** The farm's tolerance round a proven flow: the allowed range does not narrow with more readings. Common practice, no source. */
 export const FLOW_TOLERANCE = 0.03;
 
+/** Thickness of the whole wall where the lines are as wide as wanted. */
+const wallMm = (c: Conditions): number => c.values['lineWidthMm']! + (c.params['walls']! - 1) * c.params['lineDistanceMm']!;
+
 /** A hollow square of one or two walls, its thickness read round about. */
 export const flow = defineKind({
   key: 'flow', label: 'Flow', question: 'How much filament does {machine} really lay?', proves: ['flow'], after: ['temperature'], validDays: 90,
   help: 'A hollow square of one or two walls. The wall is measured at mid-height on all four sides; what it is too thick or too thin is what was fed too much or too little.',
-  axis: null,
-  features: SIDES.map((side): Feature => ({ key: side, label: side, quantity: 'length', range: [0.05, 20], unit: 'mm', instrument: 'calliper 0.01 mm', resolution: CALLIPER_RESOLUTION_MM, repeats: 4, how: `wall thickness of the ${side} at mid-height` })),
+  axis: null, reading: 'wall thickness in mm, three places on each side, at mid-height',
+  wantedAt: (_, c) => wallMm(c),
+  features: SIDES.map((side): Feature => ({ key: side, label: side, quantity: 'length', range: [0.05, 20], unit: 'mm', instrument: 'calliper 0.01 mm', resolution: CALLIPER_RESOLUTION_MM, repeats: 4, wanted: 3, how: `wall thickness of the ${side} at mid-height` })),
   options: [{ key: 'walls', label: 'walls', choices: [1, 2], default: 1 }],
   needs: [],
   bandsFor: () => succeed([]),
@@ -30,14 +35,14 @@ export const flow = defineKind({
     ] };
   }),
   analyse: (readings, c) => {
-    const v = c.values, fit = analyseFlow(readings.map((r) => ({ side: r.feature, thicknessMm: r.value })), { targetWidthMm: v['lineWidthMm']!, layerHeightMm: v['layerHeightMm']!, flow: v['flow'] ?? 1, walls: c.params['walls']!, lineDistanceMm: c.params['lineDistanceMm'], resolutionMm: CALLIPER_RESOLUTION_MM, calibrationUMm: CALLIPER_U_MM });
+    const v = c.values, oddAt = findOutlier(readings.map((r) => r.value)), odd = oddAt === null ? null : readings[oddAt]!, fit = analyseFlow(readings.map((r) => ({ side: r.feature, thicknessMm: r.value })), { targetWidthMm: v['lineWidthMm']!, layerHeightMm: v['layerHeightMm']!, flow: v['flow'] ?? 1, walls: c.params['walls']!, lineDistanceMm: c.params['lineDistanceMm'], resolutionMm: CALLIPER_RESOLUTION_MM, calibrationUMm: CALLIPER_U_MM });
     if (!fit.ok) return fit;
-    const a = fit.value, before = v['flow'] ?? 1, value = Number((a.measurableChange ? a.flow : before).toFixed(4)), guard = (x: number): number => Number(Math.min(1.5, Math.max(0.5, x)).toFixed(4)), extra = (c.params['walls']! - 1) * c.params['lineDistanceMm']!;
+    const a = fit.value, before = v['flow'] ?? 1, value = Number((a.measurableChange ? a.flow : before).toFixed(4)), guard = (x: number): number => Number(Math.min(1.5, Math.max(0.5, x)).toFixed(4));
     return succeed({
-      method: FLOW_METHOD, measurableChange: a.measurableChange, sentence: a.sentence, warnings: [],
+      method: FLOW_METHOD, measurableChange: a.measurableChange, sentence: a.sentence, warnings: odd ? [`${odd.feature}, place ${odd.repeat}: ${odd.value} mm stands out from the rest (Grubbs, 5 %). It counts all the same; read it again.`] : [],
       proven: [{ setting: 'flow', value, interval: a.interval, range: { min: guard(value - FLOW_TOLERANCE), max: guard(value + FLOW_TOLERANCE), minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' } }],
       figures: [['flow by bead area', a.flow.toFixed(3)], ['95 % interval', a.interval.map((x) => x.toFixed(3)).join(' to ')], ['by width ratio', a.flowByWidth.toFixed(3)], ['printed with', before.toFixed(3)], ['line width', `${a.lineWidthMm.toFixed(3)} mm`], ['wanted', `${v['lineWidthMm']!.toFixed(3)} mm`]],
-      chart: { xLabel: 'side', yLabel: 'wall, mm', points: readings.map((r) => ({ x: SIDES.indexOf(r.feature as 'front') + 1, y: r.value, series: r.feature })), level: v['lineWidthMm']! + extra },
+      chart: { xLabel: 'side', yLabel: 'wall, mm', points: readings.map((r) => ({ x: SIDES.indexOf(r.feature as 'front') + 1, y: r.value, series: r.feature })), level: wallMm(c) },
     });
   },
 });

@@ -13,6 +13,7 @@ export const highestFlow = defineKind({
   key: 'highest-flow', label: 'Highest flow', question: 'How fast can {machine} melt this plastic?', proves: ['highestFlowMm3PerS'], after: ['temperature', 'flow'], validDays: 180,
   help: 'Strands of equal length are fed into the air, each faster than the last. The machine waits after each so that it can be cut off and laid aside in order. From some flow on a strand weighs less than was fed: there the melt no longer keeps up. Holds for this temperature only.',
   axis: { label: 'flow', quantity: 'volumetricFlow', lowest: 0.5, highest: 60, fewest: FEWEST_FLOWS, most: 16 },
+  reading: 'cut off each strand, lay them in order, weigh them',
   features: [{ key: 'massG', label: 'mass', quantity: 'mass', range: [0.01, 20], unit: 'g', instrument: 'scale 0.01 g', resolution: 0.01, repeats: 1, how: 'weigh the strand' }],
   needs: ['nozzleC', 'densityGPerCm3', 'diameterMm'],
   bandsFor: (v, limits) => {

@@ -13,6 +13,7 @@ export const retraction = defineKind({
   key: 'retraction', label: 'Retraction', question: 'How far must {machine} pull this plastic back?', proves: ['retractionMm'], after: ['temperature'], validDays: 120,
   help: 'Two posts and a travel between them on every layer. Hairs between the posts are counted band by band; where the curve falls to the accepted count is the shortest distance that serves. A gap in a post where a travel ended is the other end.',
   axis: { label: 'distance', quantity: 'length', lowest: 0, highest: 15, fewest: FEWEST_DISTANCES, most: 12 },
+  reading: 'count hairs between the posts, and thin places where a line begins',
   features: [
     { key: 'strings', label: 'strings', quantity: 'count', range: [0, 300], unit: '', instrument: 'eye', resolution: 1, repeats: 1, how: 'count hairs between the posts' },
     { key: 'gaps', label: 'gaps', quantity: 'count', range: [0, 100], unit: '', instrument: 'eye', resolution: 1, repeats: 1, how: 'count thin places where a line begins', isOptional: true },

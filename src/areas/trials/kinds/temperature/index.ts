@@ -3,16 +3,17 @@ import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
 import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
 import { bandsRound, defineKind, meanByBand, type Shape } from '../define.ts';
-import { analyseTemperature, EQUAL_WEIGHTS, FEWEST_BANDS, TEMPERATURE_METHOD, type TemperatureBand } from './analysis.ts';
+import { analyseTemperature, FEWEST_BANDS, TEMPERATURE_METHOD, type TemperatureBand } from './analysis.ts';
 
 const STEP_C = 5, BANDS = 7, BAND_MM = 8, COLUMN_MM = 14, DEPTH_MM = 10, SPAN_MM = 20, TAB_MM = 6, DECK_LAYERS = 2;
 const SMALL_NOZZLE_MM = 0.35, SMALLER_HOTTER_C = 10; // a smaller nozzle runs about 10 °C hotter: common practice, no source
 
 /** Two columns joined by a bridge in every band, a break-off tab on the right one; the temperature falls from the bottom up. */
 export const temperature = defineKind({
-  key: 'temperature', label: 'Temperature', question: 'How hot does {machine} want this plastic?', proves: ['nozzleC'], after: ['first-layer'], validDays: 180,
+  key: 'temperature', label: 'Temperature', question: 'How hot does {machine} want this plastic?', proves: ['nozzleC'], after: [], validDays: 180,
   help: 'A tower with one temperature per band. Strings between the columns, sag of the bridge, force at which the tab breaks and the look of the face are weighed together; the hottest band is at the bottom.',
   axis: { label: 'nozzle', quantity: 'temperature', lowest: 150, highest: 450, fewest: FEWEST_BANDS, most: 12 },
+  reading: 'count hairs, measure how far each bridge hangs, pull each tab until it parts',
   features: [
     { key: 'strings', label: 'strings', quantity: 'count', range: [0, 200], unit: '', instrument: 'eye', resolution: 1, repeats: 1, how: 'count hairs between the two columns' },
     { key: 'sagMm', label: 'sag', quantity: 'length', range: [0, 10], unit: 'mm', instrument: 'calliper 0.01 mm', resolution: 0.01, repeats: 1, how: 'how far the middle of the bridge hangs' },
@@ -51,17 +52,17 @@ export const temperature = defineKind({
     const by = (key: string) => meanByBand(readings, key, c.bands.length), [strings, sag, strength, surface] = [by('strings'), by('sagMm'), by('strengthN'), by('surface')];
     const full = c.bands.flatMap((b, i): TemperatureBand[] => (strings![i] !== null && sag![i] !== null && strength![i] !== null ? [{ nozzleC: b.value, strings: strings![i]!, sagMm: sag![i]!, strengthN: strength![i]!, ...(surface!.every((v) => v !== null) && { surface: surface![i]! }) }] : []));
     const w = (key: string): number => c.params[`weight ${key}`] ?? 1;
-    const fit = analyseTemperature(full, { ...EQUAL_WEIGHTS, strings: w('strings'), sag: w('sag'), strength: w('strength'), surface: w('surface') });
+    const fit = analyseTemperature(full, { strings: w('strings'), sag: w('sag'), strength: w('strength'), surface: w('surface') });
     if (!fit.ok) return fit;
-    const { value, interval, range, desirability, plateau, bestAtEnd } = fit.value, before = c.values['nozzleC']!, step = c.bands.length > 1 ? Math.abs(c.bands[1]!.value - c.bands[0]!.value) : STEP_C;
+    const { interval, range, desirability, plateau, bestAtEnd } = fit.value, value = Math.round(fit.value.value), before = c.values['nozzleC']!, step = c.bands.length > 1 ? Math.abs(c.bands[1]!.value - c.bands[0]!.value) : STEP_C;
     const measurableChange = before < plateau[0] - step / 2 || before > plateau[1] + step / 2, end = bestAtEnd === 'first' ? plateau[0] : bestAtEnd === 'last' ? plateau[1] : null;
     const onward = end === null ? undefined : Array.from({ length: Math.min(5, BANDS) }, (_, i) => end + (bestAtEnd === 'first' ? -1 : 1) * (i - 1) * step).sort((a, b) => b - a);
     return succeed({
       method: TEMPERATURE_METHOD, measurableChange, proven: [{ setting: 'nozzleC', value: measurableChange ? value : before, interval, range }],
-      sentence: measurableChange ? `${formatFigure(value, 'temperature', 1)} °C is best on the whole; ${before} °C lies outside the plateau of ${plateau[0]} to ${plateau[1]} °C.` : `No measurable change: ${before} °C lies on the plateau of ${plateau[0]} to ${plateau[1]} °C.`,
+      sentence: measurableChange ? `${value} °C is best on the whole; ${before} °C lies outside the plateau of ${plateau[0]} to ${plateau[1]} °C.` : `No measurable change: ${before} °C lies on the plateau of ${plateau[0]} to ${plateau[1]} °C.`,
       warnings: end === null ? [] : [`The best band is the ${end === Math.max(...c.bands.map((b) => b.value)) ? 'hottest' : 'coolest'}: the range did not reach the optimum. Extend it to ${onward![bestAtEnd === 'first' ? onward!.length - 1 : 0]} °C.`],
       extendTo: onward,
-      figures: [['best on the whole', `${formatFigure(value, 'temperature', 1)} °C`], ['plateau', `${plateau[0]} to ${plateau[1]} °C`], ['acceptable', `${range.min} to ${range.max} °C`], ['printed with', `${before} °C`]],
+      figures: [['best on the whole', `${value} °C`], ['plateau', `${plateau[0]} to ${plateau[1]} °C`], ['acceptable', `${range.min} to ${range.max} °C`], ['printed with', `${before} °C`]],
       chart: { xLabel: 'nozzle °C', yLabel: 'desirability', points: desirability.map(([x, y]) => ({ x, y })), curve: desirability.map(([x, y]) => [x, y] as const), interval: plateau, best: value, level: 0.4 },
     });
   },
