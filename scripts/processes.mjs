@@ -4,7 +4,8 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
-const RESTART_AFTER_MS = 700;
+/** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
+const RAN_FOR_MS = 5000, RESTART_AFTER_MS = 700;
 
 /** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. */
 export async function startFarm({ name = 'pg', port, empty = false, fast = false, fresh = false, timeScale = '30', quiet = false }) {
@@ -27,9 +28,10 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
   let stopping = false;
   const run = (label, script) => {
     const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'ignore' : 'inherit'] });
+    const since = Date.now();
     children.set(label, child);
     writeFileSync(path.join(root, '.data', `${name}.pids.json`), JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }));
-    child.on('exit', () => { if (!stopping) { if (!quiet) say(`${label} stopped; starting it again`); setTimeout(() => { if (!stopping) run(label, script); }, RESTART_AFTER_MS); } });
+    child.on('exit', () => { if (!stopping) { if (!quiet) say(`${label} stopped; starting it again`); setTimeout(() => { if (!stopping) run(label, script); }, Date.now() - since > RAN_FOR_MS ? 0 : RESTART_AFTER_MS); } });
   };
   run('stand-ins', 'dist/processes/standins.mjs');
   run('worker', 'dist/processes/worker.mjs');

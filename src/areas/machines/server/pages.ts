@@ -17,9 +17,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
 }
 
 export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
-  const cards: MachineCard[] = [];
-  for (const m of await listMachines(ctx)) cards.push(await cardOf(ctx, m));
-  return cards;
+  return Promise.all((await listMachines(ctx)).map((m) => cardOf(ctx, m)));
 }
 
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
