@@ -168,7 +168,8 @@ test('a person reads speeds and decimals in their own way, and nobody else does'
   await page.getByLabel('Speeds').selectOption('mm/min');
   await page.getByLabel('Decimals').selectOption('comma');
   await expect(page.getByRole('complementary')).toContainText('3600 mm/min');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Keep' }).click()]);
+  await settled(page);
   await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await open(page, `/library/${fine!.id}`);
   await expect(page.locator('[data-setting=visibleWallSpeedMmPerS]')).toContainText('2400 mm/min');
