@@ -8,7 +8,7 @@ const commands: Record<string, (args: string[]) => Promise<number>> = { inspect:
 const [name = '', ...args] = process.argv.slice(2);
 try {
   const command = commands[name];
-  if (!command) throw new CommandFailure(`no command "${name}"; use inspect FILE, check FILE or fit flow FILE.csv (docs/command-line.md)`);
+  if (!command) throw new CommandFailure(`no command "${name}"; use inspect FILE, check FILE or fit KIND FILE.csv (docs/command-line.md)`);
   process.exitCode = await command(args);
 } catch (error) {
   if (!(error instanceof CommandFailure)) throw error;

@@ -3,6 +3,7 @@ import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
+import type { ReadingTable } from './table.ts';
 
 export type TrialKindKey = 'temperature' | 'flow' | 'retraction' | 'highest-flow' | 'dimensions';
 
@@ -96,6 +97,8 @@ export interface TrialKind {
   readonly bandsFor: (values: Values, limits: PlanLimits) => Result<readonly number[]>;
   readonly coupon: (settings: CouponSettings, bands: readonly number[], options: Readonly<Record<string, number>>) => Result<Coupon>;
   readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
+  /** The same readings as a table in a file. */
+  readonly table: ReadingTable;
 }
 /** Repeats that make a full set at a feature. */
 export const wantedOf = (f: Feature): number => f.wanted ?? f.repeats;

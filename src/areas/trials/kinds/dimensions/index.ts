@@ -4,6 +4,7 @@ import { formatFigure } from '../../../../core/units/format.ts';
 import { layCoupon } from '../couponOf.ts';
 import { defineKind, type Feature, type Proven, type ReadingOf, type Shape } from '../define.ts';
 import { analyseDimensions, AXES, DIMENSIONS_METHOD, type Axis, type LengthReading } from './analysis.ts';
+import { dimensionsTable } from './table.ts';
 
 const LENGTHS_MM = [20, 40, 70] as const, HEIGHTS_MM = [5, 12, 24] as const, HOLES_MM = [6, 10, 16] as const, BAR_MM = 8, BAR_HEIGHT_MM = 6, PLATE_MM = 2;
 /** Standard uncertainty of a calliper zeroed and checked on a gauge pin before the trial, mm. Common practice, no source. */
@@ -54,6 +55,7 @@ export const dimensions = defineKind({
       return { bands: [], shapes, params: Object.fromEntries(heights.map((h, i) => [`z outer ${HEIGHTS_MM[i]!}`, h])) };
     });
   },
+  table: dimensionsTable,
   analyse: (readings, c) => {
     const fit = analyseDimensions(lengthsOf(readings, c.params), CALLIPER_U_MM);
     if (!fit.ok) return fit;

@@ -4,6 +4,7 @@ import { beadSpacingMm } from '../../../../core/toolpath/bead.ts';
 import { layCoupon } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature } from '../define.ts';
 import { analyseFlow, FLOW_METHOD } from './analysis.ts';
+import { flowTable } from './table.ts';
 
 export const SIDES = ['front', 'right', 'back', 'left'] as const;
 const SIDE_MM = 40, HEIGHT_MM = 6;
@@ -34,6 +35,7 @@ export const flow = defineKind({
       { view: 'elevation', x: 0, y: 0, w: SIDE_MM, h: p.zMm, text: 'measure at mid-height' },
     ] };
   }),
+  table: flowTable,
   analyse: (readings, c) => {
     const v = c.values, oddAt = findOutlier(readings.map((r) => r.value)), odd = oddAt === null ? null : readings[oddAt]!, fit = analyseFlow(readings.map((r) => ({ side: r.feature, thicknessMm: r.value })), { targetWidthMm: v['lineWidthMm']!, layerHeightMm: v['layerHeightMm']!, flow: v['flow'] ?? 1, walls: c.params['walls']!, lineDistanceMm: c.params['lineDistanceMm'], resolutionMm: CALLIPER_RESOLUTION_MM, calibrationUMm: CALLIPER_U_MM });
     if (!fit.ok) return fit;

@@ -5,6 +5,7 @@ import { numberOf } from '../../../library/settings/define.ts';
 import { layCoupon } from '../couponOf.ts';
 import { defineKind, type Band, type Shape } from '../define.ts';
 import { analyseHighestFlow, FEWEST_FLOWS, HIGHEST_FLOW_METHOD, SAFETY } from './analysis.ts';
+import { highestFlowTable } from './table.ts';
 
 const STRAND_MM = 400, BANDS = 10, HEIGHT_MM = 60, PAD_MM = 8, BETWEEN_MM = 9, WAIT_S = 8;
 
@@ -35,6 +36,7 @@ export const highestFlow = defineKind({
       return { bands: laid, shapes, params: { strandMm: STRAND_MM }, heightMm: HEIGHT_MM };
     });
   },
+  table: highestFlowTable,
   analyse: (readings, c) => {
     const expected = massG(c.params['strandMm']! * filamentAreaMm2(c.values['diameterMm']!), c.values['densityGPerCm3']!);
     const fit = analyseHighestFlow(readings.filter((r) => r.feature === 'massG').map((r) => ({ flowMm3PerS: c.bands[r.band - 1]!.value, expectedG: expected, measuredG: r.value })));

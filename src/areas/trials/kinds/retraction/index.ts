@@ -5,6 +5,7 @@ import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
 import { defineKind, meanByBand, type Shape } from '../define.ts';
 import { decay } from '../../../../core/fitting/nonlinear.ts';
 import { analyseRetraction, FEWEST_DISTANCES, RETRACTION_METHOD } from './analysis.ts';
+import { retractionTable } from './table.ts';
 
 const BANDS = 9, BAND_MM = 5, POST_MM = 9, APART_MM = 40, ROUNDING_MM = 0.05;
 
@@ -38,6 +39,7 @@ export const retraction = defineKind({
       return { bands: laid, shapes, params: { apartMm: APART_MM } };
     });
   },
+  table: retractionTable,
   analyse: (readings, c) => {
     const accepted = c.params['accepted'] ?? 1, gaps = meanByBand(readings, 'gaps', c.bands.length), fit = analyseRetraction(c.bands.flatMap((b, i) => readings.filter((r) => r.band === i + 1 && r.feature === 'strings').map((r) => ({ distanceMm: b.value, strings: r.value, gaps: gaps[i] ?? undefined }))), accepted);
     if (!fit.ok) return fit;

@@ -4,6 +4,7 @@ import { numberOf } from '../../../library/settings/define.ts';
 import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
 import { bandsRound, defineKind, meanByBand, type Shape } from '../define.ts';
 import { analyseTemperature, FEWEST_BANDS, TEMPERATURE_METHOD, type TemperatureBand } from './analysis.ts';
+import { temperatureTable } from './table.ts';
 
 const STEP_C = 5, BANDS = 7, BAND_MM = 8, COLUMN_MM = 14, DEPTH_MM = 10, SPAN_MM = 20, TAB_MM = 6, DECK_LAYERS = 2;
 const SMALL_NOZZLE_MM = 0.35, SMALLER_HOTTER_C = 10; // a smaller nozzle runs about 10 °C hotter: common practice, no source
@@ -48,6 +49,7 @@ export const temperature = defineKind({
       return { bands: laid, shapes };
     });
   },
+  table: temperatureTable,
   analyse: (readings, c) => {
     const by = (key: string) => meanByBand(readings, key, c.bands.length), [strings, sag, strength, surface] = [by('strings'), by('sagMm'), by('strengthN'), by('surface')];
     const full = c.bands.flatMap((b, i): TemperatureBand[] => (strings![i] !== null && sag![i] !== null && strength![i] !== null ? [{ nozzleC: b.value, strings: strings![i]!, sagMm: sag![i]!, strengthN: strength![i]!, ...(surface!.every((v) => v !== null) && { surface: surface![i]! }) }] : []));
