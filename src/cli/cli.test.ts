@@ -39,3 +39,10 @@ test.each([['commas as decimals', readings('0,44'), 'point, not a comma'], ['too
   expect([r.code, r.out]).toEqual([2, '']);
   expect(r.err).toContain(said);
 });
+test('fit reads other kinds of trial, with their options, and a kind nobody knows is refused by name', () => {
+  const strings = `distance_mm,strings\n${[0, 0.25, 0.5, 0.75, 1, 1.25, 1.5].map((d) => `${d},${(20 * Math.exp(-2.5 * d)).toFixed(6)}`).join('\n')}\n`, r = run(['fit', 'retraction', 'FILE', '--accepted', '2', '--json'], strings);
+  expect([r.code, r.err]).toEqual([0, '']);
+  expect(JSON.parse(r.out)).toMatchObject({ value: expect.closeTo(Math.log(10) / 2.5, 4), range: [expect.closeTo(Math.log(10) / 2.5, 4), 1.5] });
+  expect(run(['fit', 'retraction', 'FILE', '--json'], 'distance_mm,strings\n0,9\n1,9\n2,9\n3,9\n4,9\n').err).toContain('as many strings');
+  expect(run(['fit', 'colour', 'FILE'], strings)).toMatchObject({ code: 2, out: '', err: expect.stringContaining('not "colour"') });
+});

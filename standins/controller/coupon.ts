@@ -2,13 +2,15 @@ import { LETTER, LineWords, scanLine } from '../../src/core/gcode/words.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 
 /** A line as it was laid; `areaMm2` is its cross-section as commanded. */
-export interface LaidLine { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number; readonly z: number; readonly lengthMm: number; readonly areaMm2: number; readonly nozzleC: number; readonly layer: number; readonly loop: number }
+export interface LaidLine { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number; readonly z: number; readonly lengthMm: number; readonly areaMm2: number; readonly nozzleC: number; readonly layer: number; readonly loop: number; readonly accelerationMmPerS2: number; readonly mmPerS: number; /** Factor set by the machine's own command; null before the first. */ readonly pressureS: number | null; readonly head: number }
 export interface PulledTravel { readonly z: number; readonly lengthMm: number; readonly pulledMm: number; readonly nozzleC: number }
 export interface Strand { readonly filamentMm: number; readonly mmPerS: number; readonly nozzleC: number }
 /** Everything a coupon shows, from the lines a controller accepted and nothing else. */
 export interface PrintedCoupon { readonly laid: readonly LaidLine[]; readonly travels: readonly PulledTravel[]; readonly strands: readonly Strand[]; readonly bedC: number; readonly layerZ: readonly number[] }
 
 export const FILAMENT_MM = 1.75;
+/** The simulated controller's own command for its pressure factor, S in seconds. */
+export const PRESSURE_COMMAND = 4100;
 const CHORDS_PER_QUARTER = 12, STRAND_MM = 50;
 
 const read = new WeakMap<readonly string[], PrintedCoupon>();
@@ -23,12 +25,12 @@ export function readCoupon(lines: readonly string[]): PrintedCoupon {
 
 function readLines(lines: readonly string[]): PrintedCoupon {
   const w = new LineWords(), encoder = new TextEncoder(), laid: LaidLine[] = [], travels: PulledTravel[] = [], strands: Strand[] = [], layerZ: number[] = [];
-  let x = 0, y = 0, z = 0, e = 0, feed = 0, relativeE = false, nozzleC = 0, bedC = 0, pulled = 0, loop = 0;
+  let x = 0, y = 0, z = 0, e = 0, feed = 0, relativeE = false, nozzleC = 0, bedC = 0, pulled = 0, loop = 0, accelerationMmPerS2 = 0, pressureS: number | null = null, head = 0;
   const area = filamentAreaMm2(FILAMENT_MM);
   const lay = (nx: number, ny: number, filamentMm: number): void => {
     const lengthMm = Math.hypot(nx - x, ny - y);
     if (layerZ[layerZ.length - 1] !== z) layerZ.push(z);
-    laid.push({ x0: x, y0: y, x1: nx, y1: ny, z, lengthMm, areaMm2: (filamentMm * area) / lengthMm, nozzleC, layer: layerZ.length - 1, loop });
+    laid.push({ x0: x, y0: y, x1: nx, y1: ny, z, lengthMm, areaMm2: (filamentMm * area) / lengthMm, nozzleC, layer: layerZ.length - 1, loop, accelerationMmPerS2, mmPerS: feed, pressureS, head });
     x = nx; y = ny;
   };
   for (const line of lines) {
@@ -38,8 +40,11 @@ function readLines(lines: readonly string[]): PrintedCoupon {
       const m = w.mCodes[k]!, s = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
       if (m === 83) relativeE = true; else if (m === 82) relativeE = false;
       if (m === 104 || m === 109) nozzleC = s > 0 ? s : nozzleC;
+      if (m === 204 && s > 0) accelerationMmPerS2 = s;
+      if (m === PRESSURE_COMMAND) pressureS = s;
       if (m === 140 || m === 190) bedC = s > 0 ? s : bedC;
     }
+    if (w.has(LETTER.T) && w.gCount === 0 && w.mCount === 0) { head = w.values[LETTER.T]!; loop++; }
     if (w.gCount === 0) continue;
     const g = w.gCodes[0]!;
     if (g === 92 && w.has(LETTER.E)) e = w.values[LETTER.E]!;

@@ -24,6 +24,20 @@ export interface Truth {
   readonly shrink: Readonly<Record<'x' | 'y' | 'z', number>>;
   /** Lost motion added to outsides and taken from holes, mm. */
   readonly playMm: Readonly<Record<'x' | 'y', number>>;
+  /** Bed below its nominal place in the middle, leaning per 100 mm, and bowed by so much at its corners, mm. */
+  readonly bed: { readonly offsetMm: number; readonly tiltX: number; readonly tiltY: number; readonly bowMm: number };
+  /** Lag of the pressure behind the speed, s. */
+  readonly pressureS: number;
+  /** Acceleration, and at that one the wall speed, at which a corner leaves 0.05 mm of waves. */
+  readonly ringsAtMmPerS2: number;
+  readonly ringsAtMmPerS: number;
+  /** A layer taking less than this has not set when the next one comes. */
+  readonly slumpS: number;
+  /** Lean at which an edge droops 0.3 mm, span at which a bridge hangs 0.5 mm. */
+  readonly droopsAtDeg: number;
+  readonly sagsAtMm: number;
+  /** Where the second head really prints, beside where it is sent. */
+  readonly headMm: Readonly<Record<'x' | 'y', number>>;
 }
 export type Side = 'front' | 'right' | 'back' | 'left';
 export const sides: readonly Side[] = ['front', 'right', 'back', 'left'];
@@ -37,6 +51,8 @@ export function truthOf(seed: number): Truth {
     flowFactor, leanMm: { front: y, back: -y, left: x, right: -x }, rippleMm, nozzleLagS: 18, bedLagS: 40,
     nozzleErrorC: 6 * (2 * random() - 1), stringRate: 2.2 + 1.2 * random(), strings: 16 + 10 * random(), gapFromMm: 2.1 + 0.7 * random(), meltMm3PerS: 7 + 2.4 * random(), meltLoss: 0.035 + 0.03 * random(),
     shrink: { x: 0.996 + 0.004 * random(), y: 0.996 + 0.004 * random(), z: 0.998 + 0.003 * random() }, playMm: { x: 0.05 * (2 * random() - 1), y: 0.05 * (2 * random() - 1) },
+    bed: { offsetMm: 0.06 * (2 * random() - 1), tiltX: 0.02 * (2 * random() - 1), tiltY: 0.02 * (2 * random() - 1), bowMm: 0.006 * (2 * random() - 1) },
+    pressureS: 0.022 + 0.03 * random(), ringsAtMmPerS2: 1100 + 900 * random(), ringsAtMmPerS: 48 + 22 * random(), slumpS: 6.5 + 5 * random(), droopsAtDeg: 45 + 14 * random(), sagsAtMm: 26 + 16 * random(), headMm: { x: 0.3 * (2 * random() - 1), y: 0.3 * (2 * random() - 1) },
   };
 }
 

@@ -1,5 +1,6 @@
 import { normalFrom, seededRandom, seedOf } from '../../src/core/formats/random.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
+import { bedGapMm, droopMm, sagMm, slumpHeightMm, toothOf, waveMm, widthChangeMm } from './figures.ts';
 import { FILAMENT_MM, loopsOf, readCoupon, runsOf, widthOf, type PrintedCoupon } from '../controller/coupon.ts';
 import { wallsOf } from '../controller/printed.ts';
 import { plasticOf, type Side, type Truth } from '../controller/truth.ts';
@@ -12,9 +13,15 @@ const inSteps = (v: number, step: number): string => (Math.round(v / step) * ste
  *  such thing was printed. Same coupon, same place, same repeat: same reading. */
 export function readBench(lines: readonly string[], truth: Truth, place: Place, seed: number): string | null {
   const c = readCoupon(lines), random = seededRandom(seed ^ seedOf(`${place.kind}/${place.band}/${place.feature}/${place.repeat}`)), normal = normalFrom(random);
-  const figure = place.kind === 'flow' ? wallsOf(lines, truth)?.thicknessMm[place.feature as Side] ?? null : figureAt(c, truth, place);
+  const figure = place.kind === 'flow' ? wallsOf(lines, truth)?.thicknessMm[place.feature as Side] ?? null : place.kind === 'layer-time' ? slumpHeightMm(lines, truth, place.feature as Side) : figureAt(c, truth, place);
   if (figure === null) return null;
+  if (place.kind === 'layer-time') return inSteps(Math.max(0.2, figure + 0.3 * normal()), 0.1);
+  if (place.kind === 'head-offset') return (Math.round(Math.max(-5, Math.min(5, figure + 0.35 * normal())) * 2) / 2).toFixed(1);
+  if (place.feature.startsWith('corners ')) return String(figure);
   switch (place.feature) {
+    case 'wavesMm': return inSteps(Math.max(0, figure + 0.005 * normal()), CALLIPER_MM);
+    case 'changeMm': return inSteps(Math.max(0, figure + 0.007 * normal()), CALLIPER_MM);
+    case 'droopMm': return inSteps(Math.max(0, figure + 0.03 * normal()), CALLIPER_MM);
     case 'strings': case 'gaps': return figure === 0 ? '0' : String(Math.max(0, Math.round(figure + (0.35 + 0.2 * Math.sqrt(figure)) * normal())));
     case 'sagMm': return inSteps(Math.max(0, figure + 0.04 * normal()), CALLIPER_MM);
     case 'strengthN': return inSteps(Math.max(0, figure * (1 + 0.05 * normal())), PULL_N);
@@ -39,7 +46,16 @@ export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }
     const plastic = plasticOf(c.bedC, s.nozzleC), q = s.mmPerS * filamentAreaMm2(FILAMENT_MM), volume = s.filamentMm * filamentAreaMm2(FILAMENT_MM);
     return ((plastic.densityGPerCm3 * volume) / 1000) * truth.flowFactor * meltShare(truth, q, meltLimit(truth, s.nozzleC + truth.nozzleErrorC - plastic.idealC));
   }
-  return kind === 'dimensions' ? lengthFigure(c, truth, feature) : null;
+  switch (kind) {
+    case 'dimensions': return lengthFigure(c, truth, feature);
+    case 'first-layer': return bedGapMm(c, truth, feature);
+    case 'pressure': return widthChangeMm(c, truth, band);
+    case 'acceleration': case 'wall-speed': return waveMm(c, truth, kind, band);
+    case 'overhang': return droopMm(c, truth, band);
+    case 'bridge': return sagMm(c, truth, band);
+    case 'head-offset': return toothOf(c, truth, feature === 'tooth x' ? 'x' : 'y');
+    default: return null;
+  }
 }
 
 /** Strings left at a pull-back, so many degrees above the plastic's own temperature; a few stay whatever one does. */

@@ -5,6 +5,7 @@ import { recipeRules } from '../../src/areas/library/rules/index.ts';
 import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
 import { librarySchema } from '../../scripts/librarySchema.ts';
+import { readingsPage } from '../../scripts/readingsPage.ts';
 import { routeList } from '../../scripts/routeList.ts';
 import { settingsPage } from '../../scripts/settingsPage.ts';
 
@@ -29,4 +30,5 @@ test('the 30 most used settings and more show too low and too high in a drawing'
 });
 test('docs/settings.md is what the catalogue gives', () => expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
 test('docs/formats/library.schema.json is what the catalogue gives', () => expect(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(librarySchema()))));
+test('docs/formats/readings.md is what the kinds of trial give', () => expect(readFileSync('docs/formats/readings.md', 'utf8')).toBe(readingsPage()));
 test('the list of routes that the compiler judges is the folder', () => expect(readFileSync('src/pages/api/_routes.ts', 'utf8')).toBe(routeList()));

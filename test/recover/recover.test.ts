@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
-import { coverageOf, prepare, questions, SEEDS, tryOut } from './recover.ts';
+import { readFileSync } from 'node:fs';
+import { coverageOf, prepare, questions, SEEDS, tableRow, tryOut } from './recover.ts';
 
 const LEAST_COVERED = 0.925, LEAST_BANDS = 0.9, WIDEST = 1.5, MOST_REFUSED = 0.02;
 
@@ -10,7 +11,8 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
     expect(questions[key]?.length ?? 0).toBeGreaterThan(0);
     for (const c of coverageOf(kind)) {
       const share = c.covered / (c.seeds - c.refused);
-      console.info(`${c.kind}, ${c.of}: covered ${c.covered} of ${c.seeds - c.refused}, refused ${c.refused}, median width ${c.medianWidth.toFixed(4)} ${c.unit}${c.ratio === null ? '' : `, ${c.ratio.toFixed(2)} times that of known noise`}`);
+      console.info(tableRow(c));
+      expect(readFileSync('docs/trials.md', 'utf8'), 'docs/trials.md says what was found; npm run recover writes it').toContain(tableRow(c));
       expect(c.refused, c.of).toBeLessThanOrEqual(MOST_REFUSED * c.seeds);
       expect(share, c.of).toBeGreaterThanOrEqual(c.ratio === null ? LEAST_BANDS : LEAST_COVERED);
       if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);

@@ -1,28 +1,32 @@
+import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { analyseHighestFlow } from '../../src/areas/trials/kinds/highestFlow/analysis.ts';
 import { wantedOf, type Band, type Coupon, type ReadingOf, type TrialKind } from '../../src/areas/trials/kinds/define.ts';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import type { Values } from '../../src/areas/library/settings/define.ts';
 import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 
 import { plasticOf, truthOf, type Truth } from '../../standins/controller/truth.ts';
+import { bedAt, droopAt, pressureChange, sagAt, wavesAt } from '../../standins/instruments/figures.ts';
 import { figureAt, meltLimit, readBench, stringsAt } from '../../standins/instruments/bench.ts';
 
 export const SEEDS = Array.from({ length: 1000 }, (_, i) => 100_003 + 17 * i); // fixed beforehand
 export const settings: CouponSettings = {
   title: 'recover', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], bedShape: 'rectangle', zonesMm: [], filamentDiameterMm: 1.75,
   nozzleC: 240, nozzleFirstC: 240, bedC: 75, fanPercent: 30, layerHeightMm: 0.2, firstLayerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.98, wallSpeedMmPerS: 40, fillSpeedMmPerS: 50, bridgeSpeedMmPerS: 25, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
-  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5,
+  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5, zOffsetMm: 0, motion: exampleLimits, pressureCommand: 'M4100 S{value}', pressureS: 0, heads: 2, headOffsetMm: [0, 0],
 };
-const values: Record<string, number> = { nozzleC: 240, bedC: 75, flow: 0.98, layerHeightMm: 0.2, lineWidthMm: 0.44, retractionMm: 1, highestFlowMm3PerS: 7, diameterMm: 1.75, densityGPerCm3: 1.27, nozzleDiameterMm: 0.4, catalogueFlowMm3PerS: 15, scaleXPercent: 100, scaleYPercent: 100, scaleZPercent: 100, contourOffsetMm: 0, fanPercent: 30, lowestLayerTimeS: 10, steepestOverhangDeg: 45, accelerationMmPerS2: 1500 };
+const values: Record<string, number> = { nozzleC: 240, bedC: 75, flow: 0.98, layerHeightMm: 0.2, lineWidthMm: 0.44, retractionMm: 1, highestFlowMm3PerS: 7, diameterMm: 1.75, densityGPerCm3: 1.27, nozzleDiameterMm: 0.4, catalogueFlowMm3PerS: 15, scaleXPercent: 100, scaleYPercent: 100, scaleZPercent: 100, contourOffsetMm: 0, fanPercent: 30, lowestLayerTimeS: 10, steepestOverhangDeg: 45, longestBridgeMm: 30, accelerationMmPerS2: 1500, visibleWallSpeedMmPerS: 40, maxFeedXMmPerS: 300, travelXMm: 220, zOffsetMm: 0, pressureS: 0.04, heads: 2, firstLayerHeightMm: 0.2 };
+const words: Values = { ...values, highestFlowMm3PerS: 14, pressureCommand: 'M4100 S{value}', feedType: 'direct' };
 const limits = { hardware: { nozzleC: [150, 280], highestFlowMm3PerS: [0, 15] } as const, supplier: { nozzleC: [225, 255] } as const };
 
 /** One kind's coupon, analysed from what the bench finds on one seeded machine. */
-export interface Trialled { readonly truth: Truth; readonly lines: readonly string[]; readonly bands: readonly Band[]; readonly readings: readonly ReadingOf[]; readonly result: ReturnType<TrialKind['analyse']> }
+export interface Trialled { readonly truth: Truth; readonly lines: readonly string[]; readonly bands: readonly Band[]; readonly params: Readonly<Record<string, number>>; readonly readings: readonly ReadingOf[]; readonly result: ReturnType<TrialKind['analyse']> }
 export interface Prepared { readonly kind: TrialKind; readonly coupon: Coupon; readonly lines: readonly string[]; readonly params: Readonly<Record<string, number>> }
 
 export function prepare(kind: TrialKind): Prepared {
-  const bands = kind.bandsFor(values, limits);
+  const bands = kind.bandsFor(kind.key === 'wall-speed' ? words : { ...words, ...values }, limits);
   if (!bands.ok) throw new Error(bands.failure.what);
   const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), coupon = kind.coupon(settings, bands.value, options);
   if (!coupon.ok) throw new Error(coupon.failure.what);
@@ -35,7 +39,7 @@ export function tryOut({ kind, coupon, lines, params }: Prepared, seed: number):
     if (text === null) throw new Error(`${kind.key}: nothing to read at band ${band}, ${f.key}`);
     return { band, feature: f.key, repeat: k + 1, value: Number(text) };
   })));
-  return { truth, lines, bands: coupon.bands, readings, result: kind.analyse(readings, { values, params, bands: coupon.bands }) };
+  return { truth, lines, bands: coupon.bands, params, readings, result: kind.analyse(readings, { values, params, bands: coupon.bands }) };
 }
 
 /** How often what a kind states holds the hidden truth, and how wide it is. */
@@ -62,10 +66,40 @@ export const questions: Readonly<Record<string, readonly Question[]>> = {
     return knownSdOfRoot(t.bands.map((b) => b.value), (d) => stringsAt(t.truth, d, hotC(t.truth, settings.nozzleC)), (n) => Math.hypot(0.35 + 0.2 * Math.sqrt(n), 1 / Math.sqrt(12)), t.truth.strings * Math.exp(hotC(t.truth, settings.nozzleC) / 30), t.truth.stringRate, 0.1, 1);
   } }],
   'highest-flow': [{ of: 'break', unit: 'mm³/s', truth: (t) => meltLimit(t.truth, hotC(t.truth, settings.nozzleC)), interval: (t) => strandsOf(t).interval, knownSd: (t) => knownSdOfBreak(t.bands.map((b) => b.value), meltLimit(t.truth, hotC(t.truth, settings.nozzleC)), t.truth.meltLoss, Math.hypot(0.004, 0.01 / Math.sqrt(12)) / ((1.27 * 400 * filamentAreaMm2(1.75)) / 1000)) }],
+  'first-layer': [
+    { of: 'height offset', unit: 'mm', truth: (t) => -t.truth.bed.offsetMm - meanBow(t), interval: (t) => proven(t, 'zOffsetMm'), knownSd: (t) => Math.hypot(Math.hypot(0.006, t.truth.rippleMm, 0.01 / Math.sqrt(12)) / Math.sqrt(18), 0.005) },
+  ],
+  pressure: [{ of: 'best factor', unit: 's', truth: (t) => t.truth.pressureS, interval: (t) => proven(t, 'pressureS'), knownSd: (t) => knownSdOfLowest(t.bands.map((b) => b.value), (k) => pressureChange(t.truth, k), t.truth.pressureS) }],
+  acceleration: [{ of: 'acceleration at 0.05 mm of waves', unit: 'mm/s²', truth: (t) => t.truth.ringsAtMmPerS2, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.005, 0.01 / Math.sqrt(12)), (a) => wavesAt(a / t.truth.ringsAtMmPerS2), t.truth.ringsAtMmPerS2) }],
+  'wall-speed': [{ of: 'wall speed at 0.05 mm of waves', unit: 'mm/s', truth: (t) => t.truth.ringsAtMmPerS, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.005, 0.01 / Math.sqrt(12)), (v) => wavesAt(v / t.truth.ringsAtMmPerS), t.truth.ringsAtMmPerS) }],
+  'layer-time': [{ of: 'layer time that stands', unit: 's', truth: (t) => t.truth.slumpS, interval: (t) => proven(t, 'lowestLayerTimeS'), knownSd: (t) => { const l = layersOf(t), at = l.findIndex((x) => x.timeS < t.truth.slumpS), slope = (l[at]!.timeS - l[at - 1]!.timeS) / (l[at]!.zMm - l[at - 1]!.zMm); return Math.abs(slope) * Math.hypot(0.3 / Math.sqrt(8), (0.004 * 8) / Math.sqrt(4), 0.1 / Math.sqrt(12 * 8)); } }],
+  overhang: [{ of: 'lean at 0.3 mm of droop', unit: '°', truth: (t) => t.truth.droopsAtDeg, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.03, 0.01 / Math.sqrt(12)), (a) => droopAt(t.truth, a), t.truth.droopsAtDeg) }],
+  bridge: [{ of: 'span at 0.5 mm of sag', unit: 'mm', truth: (t) => t.truth.sagsAtMm, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.04, 0.01 / Math.sqrt(12)), (v) => sagAt(t.truth, v), t.truth.sagsAtMm) }],
+  'head-offset': (['x', 'y'] as const).map((axis) => ({ of: `offset ${axis.toUpperCase()}`, unit: 'mm', truth: (t: Trialled) => -t.truth.headMm[axis], interval: (t: Trialled) => proven(t, `headOffset${axis.toUpperCase()}Mm`), knownSd: () => 0.1 * Math.hypot(0.35, 0.5 / Math.sqrt(12)) / Math.sqrt(4) })),
   dimensions: (['x', 'y', 'z'] as const).map((axis) => ({ of: `scale ${axis.toUpperCase()}`, unit: '%', truth: (t: Trialled) => 100 / t.truth.shrink[axis], interval: (t: Trialled) => proven(t, `scale${axis.toUpperCase()}Percent`), knownSd: (t: Trialled) => knownSdOfScale(axis, t.truth.rippleMm) })),
 };
 function strandsOf(t: Trialled) { const r = analyseHighestFlow(t.readings.map((x) => ({ flowMm3PerS: t.bands[x.band - 1]!.value, expectedG: (1.27 * 400 * filamentAreaMm2(1.75)) / 1000, measuredG: x.value }))); if (!r.ok) throw new Error(r.failure.what); return r.value; }
 
+/** Interval of the crossing, undone of the share that is stored. */
+function crossingOf(t: Trialled): readonly [number, number] {
+  if (!t.result.ok) throw new Error('refused');
+  const [from, to] = t.result.value.chart!.interval ?? [t.bands[t.bands.length - 1]!.value, Infinity];
+  return [from, to];
+}
+const layersOf = (t: Trialled): { zMm: number; timeS: number }[] => Array.from({ length: 25 }, (_, i) => ({ zMm: t.params[`z ${i}`]!, timeS: t.params[`time ${i}`]! }));
+/** Bow of the bed on average over the places measured. */
+const meanBow = (t: Trialled): number => { const n = Array.from({ length: 9 }, (_, i) => [t.params[`x ${i + 1}`]!, t.params[`y ${i + 1}`]!] as const), cx = n.reduce((s, p) => s + p[0], 0) / 9, cy = n.reduce((s, p) => s + p[1], 0) / 9; return n.reduce((s, [x, y]) => s + bedAt({ ...t.truth, bed: { ...t.truth.bed, offsetMm: 0 } }, x - cx, y - cy), 0) / 9; };
+/** Spread of where a quadratic through the bands passes a level, for one who knows the noise and the slope there. */
+function knownSdOfCrossing(t: Trialled, repeats: number, sd: number, curve: (x: number) => number, at: number): number {
+  const x = t.bands.map((b) => b.value), low = Math.min(...x), span = Math.max(...x) - low, u = (v: number): number => (v - low) / span, inv = inverse3(informationOf(x.map(u), x.map(() => repeats / (sd * sd)))), g = [1, u(at), u(at) ** 2], slope = (curve(at * 1.001) - curve(at * 0.999)) / (0.002 * at);
+  return Math.sqrt(g.reduce((s, gi, i) => s + g.reduce((r, gj, j) => r + gi * gj * inv[i]![j]!, 0), 0)) / Math.abs(slope);
+}
+/** Spread of the lowest place of a parabola through squares of readings, for one who knows the noise of every one. */
+function knownSdOfLowest(x: readonly number[], change: (k: number) => number, at: number): number {
+  const sd = Math.hypot(0.007, 0.01 / Math.sqrt(12)), span = Math.max(...x), inv = inverse3(informationOf(x.map((k) => k / span), x.map((k) => 2 / (4 * change(k) ** 2 * sd * sd + 2 * sd ** 4)))), c = (2.4 * span) ** 2, b = -2 * c * (at / span), s = [0, -1 / (2 * c), b / (2 * c * c)];
+  return span * Math.sqrt(s.reduce((v, si, i) => v + s.reduce((r, sj, j) => r + si * sj * inv[i]![j]!, 0), 0));
+}
+const informationOf = (x: readonly number[], w: readonly number[]): number[][] => [0, 1, 2].map((i) => [0, 1, 2].map((j) => x.reduce((s, v, k) => s + w[k]! * v ** (i + j), 0)));
 /** Weighted least squares of the decay with known weights, and the spread of its root. */
 function knownSdOfRoot(x: readonly number[], count: (d: number) => number, sd: (n: number) => number, a: number, b: number, c: number, level: number): number {
   const info = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
@@ -90,6 +124,9 @@ function inverse3(m: readonly (readonly number[])[]): number[][] {
   return [0, 1, 2].map((i) => [0, 1, 2].map((j) => c(j, i) / det));
 }
 const median = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? NaN;
+
+/** A row of the table in docs/trials.md. */
+export const tableRow = (c: Coverage): string => `| ${[c.kind, c.of, `${c.covered} of ${c.seeds - c.refused}`, c.refused, `${Number(c.medianWidth.toPrecision(3))} ${c.unit}`.trim(), c.ratio === null ? '–' : c.ratio.toFixed(2)].join(' | ')} |`;
 
 export function coverageOf(kind: TrialKind, seeds: readonly number[] = SEEDS): Coverage[] {
   const prepared = prepare(kind), asked = questions[kind.key] ?? [], tried = seeds.map((s) => tryOut(prepared, s)), answered = tried.filter((t) => t.result.ok);

@@ -1,4 +1,5 @@
 import { GcodeWriter, type Dialect } from '../gcode/write.ts';
+import type { MotionLimits } from '../motion/limits.ts';
 import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
 import { digitPixels, digitStrokes, DIGIT_COLUMNS, DIGIT_ROWS } from './digits.ts';
 
@@ -19,6 +20,16 @@ export interface CouponSettings {
   readonly retractionMm: number; readonly retractionMmPerS: number; readonly liftMm: number; readonly refillMm: number;
   readonly lowestLayerTimeS: number;
   readonly skirtLoops: number; readonly skirtGapMm: number;
+  /** Added to every height: what a first-layer trial proved. */
+  readonly zOffsetMm: number;
+  readonly motion: MotionLimits;
+  /** The machine's own command that sets the pressure factor, with {value}; null where it has none. */
+  readonly pressureCommand: string | null;
+  /** Factor in force where a coupon does not try one. */
+  readonly pressureS: number;
+  readonly heads: number;
+  /** Added to places printed by the second head. */
+  readonly headOffsetMm: Point;
 }
 export type Point = readonly [number, number];
 
@@ -41,8 +52,9 @@ export class CouponPath {
   /** Heights of the layers laid so far. */
   readonly layerZMm: number[] = [];
   private readonly w: GcodeWriter;
-  private z = 0; private height: number; private at: Point = [NaN, NaN]; private isBack = false;
+  private z = 0; private height: number; private at: Point = [NaN, NaN]; private readonly back = [false, false]; private headNow: 0 | 1 = 0;
   retractionMm: number; retractionMmPerS: number; refillMm: number; flow: number;
+  private shiftMm: Point = [0, 0];
 
   constructor(readonly s: CouponSettings, readonly sizeMm: readonly [width: number, depth: number]) {
     this.w = new GcodeWriter(s.dialect, filamentAreaMm2(s.filamentDiameterMm));
@@ -54,6 +66,9 @@ export class CouponPath {
     this.w.begin();
   }
 
+  /** Whether the filament of the head in use is pulled back. */
+  private get isBack(): boolean { return this.back[this.headNow]!; }
+  private set isBack(is: boolean) { this.back[this.headNow] = is; }
   get layerHeightMm(): number { return this.height; }
   get zMm(): number { return this.z; }
   get spacingMm(): number { return beadSpacingMm(this.s.lineWidthMm, this.height); }
@@ -64,11 +79,23 @@ export class CouponPath {
     this.z = round(this.z + this.height);
     this.layerZMm.push(this.z);
     this.pullBack();
-    this.w.height(this.z, Z_SPEED_MM_PER_S);
+    this.goToHeight(this.z);
     if (this.layerZMm.length === 2) { this.fan(this.s.fanPercent); if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.raw(`M104 S${this.s.nozzleC}`); }
   }
   get isFirst(): boolean { return this.layerZMm.length <= 1; }
 
+  /** How hard the machine starts and stops from here on. */
+  acceleration(mmPerS2: number): void { this.w.raw(`M204 S${Math.round(mmPerS2)}`); }
+  /** Pressure factor from here on, by the machine's own command. */
+  pressure(value: number): void { if (this.s.pressureCommand !== null) this.w.raw(this.s.pressureCommand.replaceAll('{value}', String(Number(value.toFixed(4))))); }
+  /** The other head from here on, hot before it lays; places it prints are moved by what is known of it. */
+  head(index: 0 | 1): void {
+    this.pullBack();
+    this.w.raw(`T${index}`, `M109 S${this.s.nozzleC}`);
+    this.headNow = index;
+    this.shiftMm = index === 1 ? this.s.headOffsetMm : [0, 0];
+    this.at = [NaN, NaN];
+  }
   fan(percent: number): void { this.w.raw(percent > 0 ? `M106 S${Math.round(percent * 2.55)}` : 'M107'); }
   /** Changes heat in mid-print and waits for it, pulled back so that nothing drools onto the band below. */
   nozzle(c: number): void { this.pullBack(); this.w.raw(`M109 S${c}`); }
@@ -77,9 +104,9 @@ export class CouponPath {
   travel(x: number, y: number): void {
     const far = !(Math.hypot(x - this.at[0], y - this.at[1]) <= SHORT_TRAVEL_MM);
     if (far) this.pullBack();
-    if (far && this.isBack && this.s.liftMm > 0) this.w.height(round(this.z + this.s.liftMm), Z_SPEED_MM_PER_S);
+    if (far && this.isBack && this.s.liftMm > 0) this.goToHeight(round(this.z + this.s.liftMm));
     this.w.travel(...this.toBed(x, y), this.s.travelSpeedMmPerS);
-    if (far && this.isBack && this.s.liftMm > 0) this.w.height(this.z, Z_SPEED_MM_PER_S);
+    if (far && this.isBack && this.s.liftMm > 0) this.goToHeight(this.z);
     this.at = [x, y];
     this.refill();
   }
@@ -162,7 +189,7 @@ export class CouponPath {
   /** Filament into the open air while standing still. */
   strand(filamentMm: number, filamentMmPerS: number): void { this.refill(); this.w.filament(filamentMm, filamentMmPerS); this.beadVolumeMm3 += filamentMm * filamentAreaMm2(this.s.filamentDiameterMm); }
   /** Up, away from what is printed. */
-  rise(toMm: number): void { this.z = round(toMm); this.w.height(this.z, Z_SPEED_MM_PER_S); }
+  rise(toMm: number): void { this.z = round(toMm); this.goToHeight(this.z); }
   wait(seconds: number): void { this.w.raw(`G4 P${Math.round(seconds * 1000)}`); }
 
   end(): string {
@@ -181,8 +208,9 @@ export class CouponPath {
     if (this.s.dialect.firmwareRetract) this.w.raw('G11'); else this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
     this.isBack = false;
   }
+  private goToHeight(zMm: number): void { this.w.height(round(Math.max(0, zMm + this.s.zOffsetMm)), Z_SPEED_MM_PER_S); }
   private speed(mmPerS: number): number { return this.isFirst ? Math.min(mmPerS, this.s.firstLayerSpeedMmPerS) : mmPerS; }
-  private toBed(x: number, y: number): Point { return [round(this.centreMm[0] + x), round(this.centreMm[1] + y)]; }
+  private toBed(x: number, y: number): Point { return [round(this.centreMm[0] + x + this.shiftMm[0]), round(this.centreMm[1] + y + this.shiftMm[1])]; }
 }
 
 export const rectangle = (cx: number, cy: number, width: number, depth: number): Point[] => [[cx - width / 2, cy - depth / 2], [cx + width / 2, cy - depth / 2], [cx + width / 2, cy + depth / 2], [cx - width / 2, cy + depth / 2]];

@@ -9,10 +9,10 @@ const startBlock = 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28\nG90\nG0 Z5 F6
 const endBlock = 'G91\nG0 Z5 F600\nG90\nM104 S0\nM140 S0\nM84';
 
 export const demoProfiles: readonly DemoProfile[] = [
-  { kind: 'printer', name: 'Open frame, stock', stock: true, own: { maxFeedXMmPerS: 300, maxFeedYMmPerS: 300, maxFeedZMmPerS: 10, maxFeedEMmPerS: 80, accelerationMmPerS2: 1200, instantSpeedChangeMmPerS: 8, bedMaxC: 110, startBlock, endBlock, fileNameLongest: 32 } },
+  { kind: 'printer', name: 'Open frame, stock', stock: true, own: { maxFeedXMmPerS: 300, maxFeedYMmPerS: 300, maxFeedZMmPerS: 10, maxFeedEMmPerS: 80, accelerationMmPerS2: 1200, instantSpeedChangeMmPerS: 8, bedMaxC: 110, pressureCommand: 'M4100 S{value}', startBlock, endBlock, fileNameLongest: 32 } },
   { kind: 'printer', name: 'Ardesia 220', parent: 'Open frame, stock', own: { travelXMm: 218, travelYMm: 214, travelZMm: 240, accelerationMmPerS2: 900, machineRatePerHour: 0.9 }, reasons: { accelerationMmPerS2: why('measured', 'long thin pieces ring above this') } },
   { kind: 'printer', name: 'Ardesia 350 C', parent: 'Open frame, stock', own: { travelXMm: 348, travelYMm: 342, travelZMm: 400, accelerationMmPerS2: 2000, bedMaxC: 125, enclosure: true, machineRatePerHour: 1.8 } },
-  { kind: 'printer', name: 'Coppia 300', parent: 'Open frame, stock', own: { travelXMm: 296, travelYMm: 300, travelZMm: 310, relativeFilament: false, fileNameSpaces: true, machineRatePerHour: 1.5 } },
+  { kind: 'printer', name: 'Coppia 300', parent: 'Open frame, stock', own: { travelXMm: 296, travelYMm: 300, travelZMm: 310, relativeFilament: false, heads: 2, fileNameSpaces: true, machineRatePerHour: 1.5 } },
   { kind: 'tool', name: '0.4 brass', own: { nozzleDiameterMm: 0.4, nozzleMaterial: 'brass', allowedFamilies: 'PLA, PETG, ASA, ABS, PVA', hotEndMaxC: 265, catalogueFlowMm3PerS: 11, feedType: 'direct' } },
   { kind: 'tool', name: '0.4 hardened', own: { nozzleDiameterMm: 0.4, nozzleMaterial: 'hardened steel', hotEndMaxC: 300, catalogueFlowMm3PerS: 12, feedType: 'direct' } },
   { kind: 'tool', name: '0.6 hardened', own: { nozzleDiameterMm: 0.6, nozzleMaterial: 'hardened steel', hotEndMaxC: 300, catalogueFlowMm3PerS: 18, feedType: 'direct' } },

@@ -61,6 +61,7 @@ import { supportGapFits } from './supportGapFits.ts';
 import { supportPartner } from './supportPartner.ts';
 import { toolMounted } from './toolMounted.ts';
 import { transitionEven } from './transitionEven.ts';
+import { wallSpeedProven } from './wallSpeedProven.ts';
 import { widthOfNozzle } from './widthOfNozzle.ts';
 
 /** Every rule a recipe is held against, in the order they are told. */
@@ -75,7 +76,7 @@ export const recipeRules: readonly RecipeRule[] = [
   exposureProven, exposureForLayer, lightReaches, lightMatches, shadesShown, compensationShows,
   machineReady, toolMounted, materialLoaded, spoolNotEmpty, speedUnscaled, stateKnown,
   resinWarmEnough, evidenceNotDue,
-  supportGapFits, brimForWarping, scalesAlike, driesBelowSoftening, partDoesNotDissolve, retractionSuitsFeed, fillHoldsTops,
+  supportGapFits, brimForWarping, scalesAlike, driesBelowSoftening, partDoesNotDissolve, retractionSuitsFeed, fillHoldsTops, wallSpeedProven,
 ];
 
 export interface RecipeFinding extends RecipeFound { readonly rule: string; readonly about: RecipeRule['about']; readonly why: string; readonly source: string }

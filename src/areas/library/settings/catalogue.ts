@@ -6,7 +6,7 @@ import { processSettings, resinProcessSettings } from './process.ts';
 import { toolSettings } from './tool.ts';
 
 /** Stands in every pin; raise it when the meaning of a stored value changes. */
-export const CATALOGUE_VERSION = 3;
+export const CATALOGUE_VERSION = 4;
 
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
 export const catalogue: readonly Setting[] = [...printerSettings, ...resinPrinterSettings, ...toolSettings, ...materialSettings, ...resinSettings, ...processSettings, ...lineKindSettings, ...resinProcessSettings];

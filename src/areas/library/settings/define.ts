@@ -8,7 +8,7 @@ export type Values = Readonly<Record<string, SettingValue>>;
 /** What on the part a setting changes: the groups of the ledger, in the order they are read. */
 export const groups = ['Heat and bonding', 'Size and surface', 'Strength and speed', 'Sticking to the bed', 'Strings and blobs', 'Small parts', 'The machine itself', 'Cost and stock'] as const;
 export type Group = (typeof groups)[number];
-export type ProvingTrial = 'flow' | 'temperature' | 'retraction' | 'highest-flow' | 'acceleration' | 'first-layer' | 'layer-time' | 'overhang' | 'dimensions' | 'exposure' | 'plate' | 'working-curve' | 'lift';
+export type ProvingTrial = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset' | 'exposure' | 'plate' | 'working-curve' | 'lift';
 
 interface Common {
   readonly key: string;

@@ -1,4 +1,5 @@
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
 /** Values without which no coupon can be laid. */
@@ -17,6 +18,7 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     layerHeightMm: n('layerHeightMm'), firstLayerHeightMm: n('firstLayerHeightMm', n('layerHeightMm')), lineWidthMm: n('lineWidthMm'), flow: n('flow', 1),
     wallSpeedMmPerS: wall, fillSpeedMmPerS: n('solidFillSpeedMmPerS', wall), bridgeSpeedMmPerS: n('bridgeSpeedMmPerS', wall), firstLayerSpeedMmPerS: n('firstLayerSpeedMmPerS', 20), travelSpeedMmPerS: n('travelSpeedMmPerS', 130),
     retractionMm: n('retractionMm'), retractionMmPerS: n('retractionMmPerS', 35), liftMm: n('liftMm'), refillMm: n('refillMm'), lowestLayerTimeS: n('lowestLayerTimeS', 10), skirtLoops: n('skirtLoops', 1), skirtGapMm: n('skirtGapMm', 5),
+    zOffsetMm: n('zOffsetMm'), motion: motionLimitsOf(v), pressureCommand: typeof v['pressureCommand'] === 'string' && v['pressureCommand'].includes('{value}') ? v['pressureCommand'] : null, pressureS: n('pressureS'), heads: n('heads', 1), headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],
   };
 }
 

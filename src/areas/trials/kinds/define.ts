@@ -5,7 +5,7 @@ import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { ReadingTable } from './table.ts';
 
-export type TrialKindKey = 'temperature' | 'flow' | 'retraction' | 'highest-flow' | 'dimensions';
+export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
 export interface Band { readonly value: number; readonly fromMm: number; readonly toMm: number }

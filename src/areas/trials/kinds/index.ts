@@ -1,11 +1,19 @@
+import { acceleration } from './acceleration/index.ts';
+import { bridge } from './bridge/index.ts';
 import type { TrialKind, TrialKindKey } from './define.ts';
 import { dimensions } from './dimensions/index.ts';
+import { firstLayer } from './firstLayer/index.ts';
 import { flow } from './flow/index.ts';
+import { headOffset } from './headOffset/index.ts';
 import { highestFlow } from './highestFlow/index.ts';
+import { layerTime } from './layerTime/index.ts';
+import { overhang } from './overhang/index.ts';
+import { pressure } from './pressure/index.ts';
 import { retraction } from './retraction/index.ts';
 import { temperature } from './temperature/index.ts';
+import { wallSpeed } from './wallSpeed/index.ts';
 
 /** Every kind of trial, in the order practice runs them. Adding one is a folder and a line here. */
-export const trialKinds: readonly TrialKind[] = [temperature, flow, retraction, highestFlow, dimensions];
+export const trialKinds: readonly TrialKind[] = [firstLayer, temperature, flow, pressure, retraction, highestFlow, acceleration, wallSpeed, layerTime, overhang, bridge, dimensions, headOffset];
 export const kindOf = (key: string): TrialKind => { const found = trialKinds.find((k) => k.key === key); if (!found) throw new RangeError(`no kind of trial ${key}`); return found; };
 export const isTrialKind = (key: string): key is TrialKindKey => trialKinds.some((k) => k.key === key);

@@ -33,6 +33,7 @@ export async function decideTrial(ctx: Ctx, trialId: string, outcome: 'accepted'
     if (outcome === 'accepted') {
       if (!analysis.ok) return fail({ code: 'tooFew', detail: analysis.failure });
       const { proven, sentence } = analysis.value, m = (await findMachine(inside, row.machineId))!;
+      if (proven.length === 0) return fail({ code: 'tooFew', detail: { code: 'nothingToKeep', what: sentence.replace(/\.$/, ''), todo: 'nothing is kept from this trial; set it aside' } });
       const changed = (await listMaintenance(inside, row.machineId)).find((e) => e.at > (row.progress ? new Date(row.progress.at) : row.createdAt) && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)));
       if (changed && why.trim().length < 5) return fail({ code: 'machineChanged', what: `${maintenanceKinds[changed.kind].label} since the coupon was printed: what it proved may not hold any more. Set it aside and print again, or say in the remark why it still holds` });
       const beyond = ctx.user.role === 'lead' ? null : leadNeeded(proven, row.plan);

@@ -11,7 +11,7 @@ export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: Trial
   const [why, setWhy] = useState(''), a = t.analysis, first = a?.proven[0];
   return (
     <>
-      {a && <><h3>Against today</h3>
+      {a && first && <><h3>Against today</h3>
         {a.proven.map((p) => { const s = findSetting(p.setting)!, before = t.plan.conditions[p.setting] ?? null; return (
           <div key={p.setting} style={{ marginBottom: 8 }}>
             {'range' in s && <Gauge value={before} hardware={t.plan.limits?.hardware[p.setting] ?? null} supplier={t.plan.limits?.supplier[p.setting] ?? null} proven={{ min: p.range.min, max: p.range.max, state: 'proven' }} guard={s.range} label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`} />}
@@ -19,7 +19,7 @@ export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: Trial
         <h3>If accepted</h3><p className="hint">The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName} {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {kindOf(t.kind).validDays} days, until maintenance touches it, or for another lot.</p></>}
       {t.changed.length > 0 && <div role="status" style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}><b>Changed since it was planned:</b> {t.changed.join('; ')}.</div>}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
-      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!a || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a.proven.length - 1} more` : ''}` : 'Accept'}</button>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!first || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}` : 'Accept'}</button>
         {a?.extendTo && <button className="btn" onClick={() => onExtend(a.extendTo!)}>Extend the range</button>}
         <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>Set aside</button></div>
     </>

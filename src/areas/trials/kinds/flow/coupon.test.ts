@@ -10,7 +10,7 @@ import { flow } from './index.ts';
 const settings: CouponSettings = {
   title: 'test', dialect: plainDialect, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0', travelMm: [220, 210, 240], bedShape: 'rectangle', zonesMm: [], filamentDiameterMm: 1.75,
   nozzleC: 245, nozzleFirstC: 245, bedC: 98, fanPercent: 20, layerHeightMm: 0.2, firstLayerHeightMm: 0.2, lineWidthMm: 0.44, flow: 0.97, wallSpeedMmPerS: 40, fillSpeedMmPerS: 40, bridgeSpeedMmPerS: 30, firstLayerSpeedMmPerS: 20, travelSpeedMmPerS: 130,
-  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5,
+  retractionMm: 1, retractionMmPerS: 35, liftMm: 0, refillMm: 0, lowestLayerTimeS: 10, skirtLoops: 1, skirtGapMm: 5, zOffsetMm: 0, motion: exampleLimits, pressureCommand: 'M4100 S{value}', pressureS: 0, heads: 2, headOffsetMm: [0, 0],
 };
 const read = (walls: number, over: Partial<CouponSettings> = {}) => {
   const made = flow.coupon({ ...settings, ...over }, [], { walls });
