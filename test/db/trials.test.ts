@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { changePolicy, getPolicyPage, loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { keepRecipe } from '../../src/areas/recipes/server/index.ts';
 import { lengthOf } from '../../src/areas/trials/kinds/dimensions/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
-import { addReading, decideTrial, findTrial, getTrialPage, planTrial, previewTrial } from '../../src/areas/trials/server/index.ts';
+import { addReading, decideTrial, findTrial, getTrialPage, listDue, planDue, planTrial, previewTrial, wishPrint } from '../../src/areas/trials/server/index.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm, m: Machine, toolId = '', materialId = '', processId = '';
@@ -97,6 +97,59 @@ describe('a decision', () => {
     expect((await page(id)).changed.join()).toContain('nozzle changed');
     expect(await decideTrial(farm.as('technician'), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'machineChanged' } });
     must(await decideTrial(farm.as('technician'), id, 'accepted', 'same bore, same maker, checked with a pin'));
+  });
+});
+
+describe('what is due', () => {
+  test('is in the order of practice with what each coupon takes, and is planned in one go or not at all', async () => {
+    const tech = farm.as('technician'), before = await listDue(tech, null), wanted = await listDue(tech, m.id), kinds = wanted.map((d) => d.kind);
+    expect(before.every((d) => d.cover === 'due' || d.cover === 'soon')).toBe(true);
+    expect(kinds).toContain('first-layer');
+    expect(kinds).not.toContain('head-offset'); // one head
+    expect(kinds).not.toContain('pressure'); // its controller has no command for it
+    expect(kinds.indexOf('first-layer')).toBeLessThan(kinds.indexOf('overhang'));
+    expect(wanted.every((d) => d.cannot === null && d.timeS > 0 && d.massG > 0)).toBe(true);
+    const { planned } = must(await planDue(tech, [{ machineId: m.id, kind: 'first-layer' }, { machineId: m.id, kind: 'overhang' }]));
+    expect(planned).toHaveLength(2);
+    expect((await listDue(tech, m.id)).find((d) => d.kind === 'overhang')!.open).toEqual(planned[1]);
+    const count = async () => Number((await tech.db.execute(sql`select count(*) as n from trial`)).rows[0]!['n']), had = await count();
+    expect((await planDue(tech, [{ machineId: m.id, kind: 'bridge' }, { machineId: m.id, kind: 'head-offset' }])).ok).toBe(false);
+    expect(await count()).toBe(had);
+  });
+});
+
+describe('a coupon', () => {
+  test('that does not pass the job check is not printed, and the reason says what to do', async () => {
+    const id = await plan('flow'), other = must(await makeProfile(farm.as('lead'), { kind: 'tool', name: '0.8', own: { nozzleDiameterMm: 0.8, hotEndMaxC: 260, catalogueFlowMm3PerS: 20 } as never, message: 'first' })).id;
+    must(await mountTool(farm.as('technician'), m.id, other, ''));
+    expect(await wishPrint(farm.as('technician'), id, 'print')).toMatchObject({ ok: false, failure: { code: 'blocked', what: expect.stringContaining('0.8') } });
+    expect((await page(id)).state).toBe('planned');
+    must(await mountTool(farm.as('technician'), m.id, toolId, ''));
+    must(await wishPrint(farm.as('technician'), id, 'print'));
+    must(await wishPrint(farm.as('technician'), id, 'cancel'));
+  });
+  test('of temperatures outside the supplier’s range may be printed: that is what it tries', async () => { must(await wishPrint(farm.as('technician'), await plan('temperature', { bands: [235, 230, 225, 220, 215] }), 'print')); });
+});
+
+describe('the farm’s policy', () => {
+  const policy = { validDays: { overhang: 10 }, provenOnly: ['lights-out'] as const, technicianAccepts: false };
+  test('a leaning bed keeps nothing, whoever accepts', async () => {
+    const id = await plan('first-layer'), { plan: { params } } = await page(id);
+    for (let place = 1; place <= 9; place++) for (const repeat of [1, 2]) must(await addReading(farm.as('technician'), id, { band: 1, feature: `place ${place}`, repeat, typed: (0.2 + (0.1 * params[`x ${place}`]!) / 100).toFixed(3), instrument: 'micrometer' }));
+    const now = await page(id);
+    expect([now.analysis!.proven, now.analysis!.sentence]).toEqual([[], expect.stringContaining('Level first')]);
+    expect(await decideTrial(farm.as('lead'), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'tooFew' } });
+  });
+  test('leaves accepting to a lead and shortens how long evidence holds; every change is kept', async () => {
+    must(await changePolicy(farm.as('lead'), { ...policy, why: 'new people on the bench' }));
+    const id = await plan('overhang');
+    await read(id, 'droopMm', (b) => (0.05 + 0.008 * b * b).toFixed(2));
+    expect(await decideTrial(farm.as('technician'), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'needsLead' } });
+    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    expect((await page(id)).proofs.find((p) => p.key === 'steepestOverhangDeg')!.daysLeft).toBe(10);
+    must(await changePolicy(farm.as('lead'), { ...policy, technicianAccepts: true, why: 'they know it now' }));
+    expect((await getPolicyPage(farm.as('viewer'))).changes.map((c) => c.why)).toEqual(['they know it now', 'new people on the bench']);
+    await expect(farm.as('lead').db.execute(sql`update policy_revision set why = 'x'`)).rejects.toThrow();
   });
 });
 

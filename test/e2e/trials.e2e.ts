@@ -32,9 +32,9 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   await expect(page.getByRole('complementary')).toContainText(/readings\s*28/);
-  await page.getByLabel('Bands, nozzle, from the bottom').fill('300 245 240');
+  await page.getByLabel('Bands, nozzle').fill('300 245 240');
   await expect(page.locator('main [role=alert]')).toContainText('bands never go beyond the hardware');
-  await page.getByLabel('Bands, nozzle, from the bottom').fill('245 240 235');
+  await page.getByLabel('Bands, nozzle').fill('245 240 235');
   await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await expect(page.locator('.steps')).toContainText('planned');

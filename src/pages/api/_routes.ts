@@ -17,34 +17,37 @@ import * as r14 from './machines/[id]/load.ts';
 import * as r15 from './machines/[id]/maintenance.ts';
 import * as r16 from './machines/[id]/mount.ts';
 import * as r17 from './machines/index.ts';
-import * as r18 from './me.ts';
-import * as r19 from './pairings.ts';
-import * as r20 from './profiles/[id]/about.ts';
-import * as r21 from './profiles/[id]/affected.ts';
-import * as r22 from './profiles/[id]/copy.ts';
-import * as r23 from './profiles/[id]/decision.ts';
-import * as r24 from './profiles/[id]/draft.ts';
-import * as r25 from './profiles/[id]/index.ts';
-import * as r26 from './profiles/[id]/restore.ts';
-import * as r27 from './profiles/[id]/retire.ts';
-import * as r28 from './profiles/[id]/revisions.ts';
-import * as r29 from './profiles/[id]/take-back.ts';
-import * as r30 from './profiles/index.ts';
-import * as r31 from './recipes/[id]/index.ts';
-import * as r32 from './recipes/[id]/pin.ts';
-import * as r33 from './recipes/index.ts';
-import * as r34 from './recipes/sheet.ts';
-import * as r35 from './today.ts';
-import * as r36 from './tokens/[id]/revoke.ts';
-import * as r37 from './tokens/index.ts';
-import * as r38 from './trials/[id]/coupon.ts';
-import * as r39 from './trials/[id]/decision.ts';
-import * as r40 from './trials/[id]/index.ts';
-import * as r41 from './trials/[id]/instrument.ts';
-import * as r42 from './trials/[id]/print.ts';
-import * as r43 from './trials/[id]/readings.ts';
-import * as r44 from './trials/index.ts';
-import * as r45 from './trials/preview.ts';
+import * as r18 from './machines/maintenance.ts';
+import * as r19 from './me.ts';
+import * as r20 from './pairings.ts';
+import * as r21 from './policy.ts';
+import * as r22 from './profiles/[id]/about.ts';
+import * as r23 from './profiles/[id]/affected.ts';
+import * as r24 from './profiles/[id]/copy.ts';
+import * as r25 from './profiles/[id]/decision.ts';
+import * as r26 from './profiles/[id]/draft.ts';
+import * as r27 from './profiles/[id]/index.ts';
+import * as r28 from './profiles/[id]/restore.ts';
+import * as r29 from './profiles/[id]/retire.ts';
+import * as r30 from './profiles/[id]/revisions.ts';
+import * as r31 from './profiles/[id]/take-back.ts';
+import * as r32 from './profiles/index.ts';
+import * as r33 from './recipes/[id]/index.ts';
+import * as r34 from './recipes/[id]/pin.ts';
+import * as r35 from './recipes/index.ts';
+import * as r36 from './recipes/sheet.ts';
+import * as r37 from './today.ts';
+import * as r38 from './tokens/[id]/revoke.ts';
+import * as r39 from './tokens/index.ts';
+import * as r40 from './trials/[id]/coupon.ts';
+import * as r41 from './trials/[id]/decision.ts';
+import * as r42 from './trials/[id]/index.ts';
+import * as r43 from './trials/[id]/instrument.ts';
+import * as r44 from './trials/[id]/print.ts';
+import * as r45 from './trials/[id]/readings.ts';
+import * as r46 from './trials/due.ts';
+import * as r47 from './trials/index.ts';
+import * as r48 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -66,32 +69,35 @@ export const routeFiles = {
   './machines/[id]/maintenance.ts': r15,
   './machines/[id]/mount.ts': r16,
   './machines/index.ts': r17,
-  './me.ts': r18,
-  './pairings.ts': r19,
-  './profiles/[id]/about.ts': r20,
-  './profiles/[id]/affected.ts': r21,
-  './profiles/[id]/copy.ts': r22,
-  './profiles/[id]/decision.ts': r23,
-  './profiles/[id]/draft.ts': r24,
-  './profiles/[id]/index.ts': r25,
-  './profiles/[id]/restore.ts': r26,
-  './profiles/[id]/retire.ts': r27,
-  './profiles/[id]/revisions.ts': r28,
-  './profiles/[id]/take-back.ts': r29,
-  './profiles/index.ts': r30,
-  './recipes/[id]/index.ts': r31,
-  './recipes/[id]/pin.ts': r32,
-  './recipes/index.ts': r33,
-  './recipes/sheet.ts': r34,
-  './today.ts': r35,
-  './tokens/[id]/revoke.ts': r36,
-  './tokens/index.ts': r37,
-  './trials/[id]/coupon.ts': r38,
-  './trials/[id]/decision.ts': r39,
-  './trials/[id]/index.ts': r40,
-  './trials/[id]/instrument.ts': r41,
-  './trials/[id]/print.ts': r42,
-  './trials/[id]/readings.ts': r43,
-  './trials/index.ts': r44,
-  './trials/preview.ts': r45,
+  './machines/maintenance.ts': r18,
+  './me.ts': r19,
+  './pairings.ts': r20,
+  './policy.ts': r21,
+  './profiles/[id]/about.ts': r22,
+  './profiles/[id]/affected.ts': r23,
+  './profiles/[id]/copy.ts': r24,
+  './profiles/[id]/decision.ts': r25,
+  './profiles/[id]/draft.ts': r26,
+  './profiles/[id]/index.ts': r27,
+  './profiles/[id]/restore.ts': r28,
+  './profiles/[id]/retire.ts': r29,
+  './profiles/[id]/revisions.ts': r30,
+  './profiles/[id]/take-back.ts': r31,
+  './profiles/index.ts': r32,
+  './recipes/[id]/index.ts': r33,
+  './recipes/[id]/pin.ts': r34,
+  './recipes/index.ts': r35,
+  './recipes/sheet.ts': r36,
+  './today.ts': r37,
+  './tokens/[id]/revoke.ts': r38,
+  './tokens/index.ts': r39,
+  './trials/[id]/coupon.ts': r40,
+  './trials/[id]/decision.ts': r41,
+  './trials/[id]/index.ts': r42,
+  './trials/[id]/instrument.ts': r43,
+  './trials/[id]/print.ts': r44,
+  './trials/[id]/readings.ts': r45,
+  './trials/due.ts': r46,
+  './trials/index.ts': r47,
+  './trials/preview.ts': r48,
 } satisfies Record<string, RouteFile>;

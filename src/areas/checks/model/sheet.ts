@@ -2,8 +2,6 @@ import type { MotionLimits } from '../../../core/motion/limits.ts';
 import type { Proof } from '../../library/model/records.ts';
 
 export type JobClass = 'customer part' | 'in-house' | 'lights-out';
-/** Classes whose parts may only be printed inside what is proven. Farm policy of the demo; a lead's page comes with policy. */
-export const provenOnlyClasses: readonly JobClass[] = ['customer part', 'lights-out'];
 
 /** Everything the rules read besides the program itself: plain data, pinned with each check run. */
 export interface LimitSheet {
@@ -20,6 +18,8 @@ export interface LimitSheet {
     readonly material: { readonly id: string; readonly name: string; readonly densityGPerCm3: number; readonly pricePerKg: number; readonly nozzleRangeC: readonly [number, number] | null; readonly bedRangeC: readonly [number, number] | null };
     readonly process: { readonly id: string; readonly name: string };
     readonly flow: number;
+    /** Scale of X, Y and Z; runs kept before it was read have none. */
+    readonly scalePercent?: readonly [number, number, number];
   };
   /** Evidence by setting for this machine, tool and material; missing where there is none. */
   readonly proofs: Readonly<Record<string, Proof>>;

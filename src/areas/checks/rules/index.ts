@@ -1,18 +1,20 @@
 import { massG } from '../../../core/toolpath/bead.ts';
 import type { CheckOutcome, Estimate, Finding, RuleRun, Verdict } from '../model/outcome.ts';
 import { toFinding, type Rule, type RuleInput } from './define.ts';
+import { accelerationProven } from './accelerationProven.ts';
 import { flowEvidence } from './flowEvidence.ts';
 import { meltRate } from './meltRate.ts';
 import { retractionProven, withinMotion } from './motion.ts';
 import { fileName, loadedMaterial, mountedNozzle } from './mounted.ts';
+import { scaleProven } from './scaleProven.ts';
 import { heatAndWait, homedFirst } from './start.ts';
 import { bedTemperature, nozzleTemperature } from './temperature.ts';
 import { withinTravel } from './travel.ts';
 
 /** Stands in every check run; a run under another version is out of date. */
-export const RULES_VERSION = '2026-11';
+export const RULES_VERSION = '2026-11.2';
 
-export const rules: readonly Rule[] = [flowEvidence, loadedMaterial, mountedNozzle, fileName, homedFirst, heatAndWait, nozzleTemperature, bedTemperature, withinTravel, meltRate, withinMotion, retractionProven];
+export const rules: readonly Rule[] = [flowEvidence, loadedMaterial, mountedNozzle, fileName, homedFirst, heatAndWait, nozzleTemperature, bedTemperature, withinTravel, meltRate, withinMotion, retractionProven, accelerationProven, scaleProven];
 
 const SEVERITY = { blocker: 0, caution: 1, note: 2 } as const;
 

@@ -6,7 +6,7 @@ import type { RuleInput } from './define.ts';
 
 const proof = (key: string, value: number, min: number, max: number): Proof => ({
   key, state: 'proven', value, uncertainty: 0.01, range: { min, max, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' },
-  trialId: 't1', trialName: 'T-0001', provenOn: '2026-11-01T00:00:00.000Z', ageDays: 20, because: null, conditions: {},
+  trialId: 't1', trialName: 'T-0001', provenOn: '2026-11-01T00:00:00.000Z', ageDays: 20, daysLeft: 70, because: null, conditions: {},
 });
 
 const soundSheet: LimitSheet = {
@@ -38,7 +38,7 @@ const soundReport: GcodeReport = {
   ],
 };
 
-interface Changes { readonly report?: Partial<GcodeReport>; readonly job?: Partial<LimitSheet['job']>; readonly machine?: Partial<LimitSheet['machine']>; readonly tool?: Partial<LimitSheet['recipe']['tool']>; readonly material?: Partial<LimitSheet['recipe']['material']>; readonly proofs?: Record<string, Partial<Proof> | null> }
+interface Changes { readonly report?: Partial<GcodeReport>; readonly job?: Partial<LimitSheet['job']>; readonly machine?: Partial<LimitSheet['machine']>; readonly tool?: Partial<LimitSheet['recipe']['tool']>; readonly material?: Partial<LimitSheet['recipe']['material']>; readonly recipe?: Partial<Pick<LimitSheet['recipe'], 'flow' | 'scalePercent'>>; readonly proofs?: Record<string, Partial<Proof> | null> }
 
 /** A plain sound job with some things changed: what rule examples are written as. */
 export function soundJob(changes: Changes = {}): RuleInput {
@@ -51,7 +51,7 @@ export function soundJob(changes: Changes = {}): RuleInput {
     report: { ...soundReport, ...changes.report },
     sheet: {
       job: { ...soundSheet.job, ...changes.job }, machine: { ...soundSheet.machine, ...changes.machine },
-      recipe: { ...soundSheet.recipe, tool: { ...soundSheet.recipe.tool, ...changes.tool }, material: { ...soundSheet.recipe.material, ...changes.material } }, proofs,
+      recipe: { ...soundSheet.recipe, ...changes.recipe, tool: { ...soundSheet.recipe.tool, ...changes.tool }, material: { ...soundSheet.recipe.material, ...changes.material } }, proofs,
     },
   };
 }

@@ -5,9 +5,9 @@ import { valuesOf } from '../../library/model/resolve.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
-import { findLoaded, findMachine, findMounted, listProofs } from '../../machines/server/index.ts';
+import { findLoaded, findMachine, findMounted, getPolicy, listProofs } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { provenOnlyClasses, type JobClass, type LimitSheet } from '../model/sheet.ts';
+import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 
 export interface SheetInput { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly class: JobClass; readonly fileName: string; readonly quantity: number; readonly overrides: Values }
@@ -25,7 +25,7 @@ export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInpu
   const pairOf = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
   const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
   return succeed({
-    job: { class: input.class, provenOnly: provenOnlyClasses.includes(input.class), fileName: input.fileName, quantity: input.quantity },
+    job: { class: input.class, provenOnly: (await getPolicy(ctx)).provenOnly.includes(input.class), fileName: input.fileName, quantity: input.quantity },
     machine: {
       id: m.id, name: m.name, travelMm: travel as unknown as readonly [number, number, number], motion: motionLimitsOf(v), bedMaxC: n('bedMaxC'),
       fileNameLongest: n('fileNameLongest') ?? 255, fileNameSpaces: v['fileNameSpaces'] === true, ratePerHour: n('machineRatePerHour') ?? 0,
@@ -34,7 +34,7 @@ export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInpu
     recipe: {
       tool: { id: tool.id, name: tool.name, nozzleMm: n('nozzleDiameterMm') ?? 0, hotEndMaxC: n('hotEndMaxC'), catalogueFlowMm3PerS: n('catalogueFlowMm3PerS') },
       material: { id: material.id, name: material.name, densityGPerCm3: n('densityGPerCm3') ?? 0, pricePerKg: n('pricePerKg') ?? 0, nozzleRangeC: pairOf('nozzleRangeC'), bedRangeC: pairOf('bedRangeC') },
-      process: { id: process.id, name: process.name }, flow: n('flow') ?? 1,
+      process: { id: process.id, name: process.name }, flow: n('flow') ?? 1, scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
     },
     proofs: await listProofs(ctx, m, tool.id, material.id, loaded?.materialId === material.id ? loaded.lot : null),
   });

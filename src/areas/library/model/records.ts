@@ -39,6 +39,8 @@ export interface Proof {
   readonly trialName: string;
   readonly provenOn: string;
   readonly ageDays: number;
+  /** Until it runs out by age. */
+  readonly daysLeft: number;
   /** Why it is due, e.g. "nozzle changed 3 d ago"; the machine's name when it is a sister's. */
   readonly because: string | null;
   readonly conditions: PairingEntry['conditions'];

@@ -3,7 +3,7 @@ import { resolveValues, valuesOf } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
 import type { RecipeInput, RecipeMachine, RecipeRole, Technology } from './define.ts';
 
-const proof = (key: string, value: number, min: number, max: number): Proof => ({ key, state: 'proven', value, uncertainty: 0.01, range: { min, max, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' }, trialId: 't', trialName: 'T-0001', provenOn: '2026-11-01T00:00:00.000Z', ageDays: 20, because: null, conditions: {} });
+const proof = (key: string, value: number, min: number, max: number): Proof => ({ key, state: 'proven', value, uncertainty: 0.01, range: { min, max, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' }, trialId: 't', trialName: 'T-0001', provenOn: '2026-11-01T00:00:00.000Z', ageDays: 20, daysLeft: 60, because: null, conditions: {} });
 
 const filament: Values = {
   travelXMm: 348, travelYMm: 342, travelZMm: 400, maxFeedXMmPerS: 300, maxFeedYMmPerS: 300, maxFeedZMmPerS: 12, maxFeedEMmPerS: 80, accelerationMmPerS2: 1500, bedMaxC: 125, chamberMaxC: 60, enclosure: true, hasBedHeater: true,

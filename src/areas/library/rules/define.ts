@@ -95,4 +95,4 @@ export function changed(input: RecipeInput, change: Change): RecipeInput {
     values: { ...input.values, ...change.values }, machine: input.machine && { ...input.machine, ...change.machine },
   };
 }
-const BLANK_PROOF: Proof = { key: '', state: 'unproven', value: 0, uncertainty: 0, range: { min: 0, max: 0, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' }, trialId: '', trialName: '', provenOn: '', ageDays: 0, because: null, conditions: {} };
+const BLANK_PROOF: Proof = { key: '', state: 'unproven', value: 0, uncertainty: 0, range: { min: 0, max: 0, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' }, trialId: '', trialName: '', provenOn: '', ageDays: 0, daysLeft: 0, because: null, conditions: {} };

@@ -47,5 +47,5 @@ export function judgeEntry(key: string, entry: PairingEntry, now: Date, events: 
   else if (now > new Date(entry.validUntil)) { state = 'due'; because = `older than ${Math.round((new Date(entry.validUntil).getTime() - proven.getTime()) / DAY_MS)} d`; }
   else if (loadedLot !== null && entry.conditions.lot !== undefined && entry.conditions.lot !== loadedLot) { state = 'due'; because = `proven with lot ${entry.conditions.lot}, loaded is ${loadedLot}`; }
   if (sisterName !== null) { state = 'sister'; because = sisterName; }
-  return { key, state, because, value: entry.value, uncertainty: entry.uncertainty, range: entry.range, trialId: entry.trialId, trialName: entry.trialName, provenOn: entry.provenOn, ageDays: days(proven), conditions: entry.conditions };
+  return { key, state, because, value: entry.value, uncertainty: entry.uncertainty, range: entry.range, trialId: entry.trialId, trialName: entry.trialName, provenOn: entry.provenOn, ageDays: days(proven), daysLeft: Math.floor((new Date(entry.validUntil).getTime() - now.getTime()) / DAY_MS), conditions: entry.conditions };
 }

@@ -1,7 +1,8 @@
-export { findLoaded, findMachine, findMounted, listMachines, listMaintenance, listProofs, type Machine } from './queries.ts';
+export { findLoaded, findMachine, findMounted, listAllMaintenance, listMachines, listMaintenance, listProofs, type Machine } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
 export { askInstrument } from '../devices/instrument.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { getPairingMatrix } from './matrix.ts';
+export { changePolicy, getPolicy, getPolicyPage } from './policy.ts';

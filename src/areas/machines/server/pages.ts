@@ -1,7 +1,7 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import { findProfile, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
+import { findProfile, getHead, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
@@ -11,7 +11,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
   const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
   const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
   return {
-    id: m.id, key: m.key, name: m.name, place: m.place, state: m.state, printer: (await findProfile(ctx, m.printerId))!.name, printerId: m.printerId,
+    id: m.id, key: m.key, name: m.name, place: m.place, state: m.state, printer: (await findProfile(ctx, m.printerId))!.name, printerId: m.printerId, heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
     mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() }, loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG }, proofs: Object.values(proofs),
   };
 }

@@ -2,6 +2,7 @@ import { asc, desc, eq, or } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { findProfile, getHead, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
+import type { MaintenanceRow } from '../model/pages.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
@@ -30,6 +31,12 @@ export async function findLoaded(ctx: Reader, machineId: string) {
 
 export async function listMaintenance(ctx: Reader, machineId: string) {
   return ctx.db.select().from(maintenance).where(eq(maintenance.machineId, machineId)).orderBy(desc(maintenance.at));
+}
+
+/** What was worked on lately, on every machine. */
+export async function listAllMaintenance(ctx: Reader): Promise<MaintenanceRow[]> {
+  const rows = await ctx.db.select({ id: maintenance.id, kind: maintenance.kind, note: maintenance.note, byName: maintenance.byName, at: maintenance.at, machineId: machine.id, machineName: machine.name }).from(maintenance).innerJoin(machine, eq(machine.id, maintenance.machineId)).orderBy(desc(maintenance.at)).limit(300);
+  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
 /** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. */

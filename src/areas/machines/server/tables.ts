@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm';
-import { check, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigint, check, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
+import type { Policy } from '../model/policy.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
 
@@ -43,6 +44,17 @@ export const maintenance = pgTable('maintenance', {
   machineId: text('machine_id').notNull().references(() => machine.id),
   kind: text('kind').$type<MaintenanceKind>().notNull(),
   note: text('note').notNull(),
+  by: text('by').notNull(),
+  byName: text('by_name').notNull(),
+  at: at('at'),
+});
+
+/** Append-only by grant; the last one is in force. */
+export const policyRevision = pgTable('policy_revision', {
+  id: text('id').primaryKey(),
+  seq: bigint('seq', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+  policy: jsonb('policy').$type<Policy>().notNull(),
+  why: text('why').notNull(),
   by: text('by').notNull(),
   byName: text('by_name').notNull(),
   at: at('at'),

@@ -33,7 +33,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
   return (
     <>
       <div className="band" data-kind="machine"><div><div className="kind">{m.place} · <a href={`/library/${m.printerId}`}>{m.printer}</a></div><h1>{m.name}</h1></div><span className="chip">{m.state}</span><span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span><span className="chip">{m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}</span>
-        <div className="end">{mayChange && <a className="btn p" href={`/trials/new?machine=${m.id}`}>Start a trial here</a>}</div></div>
+        <div className="end">{mayChange && <><a className="btn" href={`/trials/due?machine=${m.id}`}>What it wants</a><a className="btn p" href={`/trials/new?machine=${m.id}`}>Start a trial here</a></>}</div></div>
       <div className="page two"><div>
         <section className="stage"><h2>Evidence for what is mounted and loaded</h2>
           <table className="list"><thead><tr><th>State</th><th>What</th><th className="n">Value</th><th className="n">Allowed</th><th>By</th><th className="n">Age</th></tr></thead>

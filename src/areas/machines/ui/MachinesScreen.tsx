@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../../../ui/api.ts';
+import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../model/pages.ts';
 
@@ -9,6 +10,7 @@ export function MachinesScreen() {
   const places = [...new Set((data ?? []).map((m) => m.place))];
   return (
     <>
+      <MachineRooms here="/machines" />
       <div className="band" data-kind="machine"><div><div className="kind">The floor, by place</div><h1>Machines</h1></div></div>
       <div className="body">
         {places.map((place) => <section key={place} style={{ marginBottom: 20 }}><h2 style={{ fontSize: 13, marginBottom: 8 }}>{place}</h2>

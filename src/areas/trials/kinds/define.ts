@@ -92,6 +92,8 @@ export interface TrialKind {
   readonly wantedAt?: (feature: string, conditions: Conditions) => number;
   /** Choices of the plan beside the bands; kept with it under their key. */
   readonly options?: readonly { readonly key: string; readonly label: string; readonly choices: readonly number[]; readonly default: number }[];
+  /** Heads a machine must have for it; one if not said. */
+  readonly heads?: number;
   /** Values of the recipe it cannot do without. */
   readonly needs: readonly string[];
   readonly bandsFor: (values: Values, limits: PlanLimits) => Result<readonly number[]>;

@@ -2,7 +2,7 @@ import type { Failure } from '../../../core/result/result.ts';
 
 export type TrialFailure =
   | { readonly code: 'noTrial' } | { readonly code: 'noMachine' } | { readonly code: 'notReady'; readonly what: string } | { readonly code: 'wrongState'; readonly state: string; readonly wanted: string }
-  | { readonly code: 'badReading'; readonly detail: Failure } | { readonly code: 'tooFew'; readonly detail: Failure } | { readonly code: 'needsLead'; readonly why: string } | { readonly code: 'badPlan'; readonly detail: Failure } | { readonly code: 'machineChanged'; readonly what: string } | { readonly code: 'noInstrument'; readonly why: string };
+  | { readonly code: 'badReading'; readonly detail: Failure } | { readonly code: 'tooFew'; readonly detail: Failure } | { readonly code: 'needsLead'; readonly why: string } | { readonly code: 'badPlan'; readonly detail: Failure } | { readonly code: 'machineChanged'; readonly what: string } | { readonly code: 'noInstrument'; readonly why: string } | { readonly code: 'blocked'; readonly what: string; readonly fix: string };
 
 export const trialText = {
   noTrial: () => 'There is no such trial',
@@ -14,5 +14,6 @@ export const trialText = {
   badPlan: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join('; '),
   machineChanged: (f: { what: string }) => f.what,
   needsLead: (f: { why: string }) => `A lead must accept this: ${f.why}`,
+  blocked: (f: { what: string; fix: string }) => `The coupon does not pass the job check. ${f.what}. ${f.fix}`,
   noInstrument: (f: { why: string }) => `The instrument gave nothing: ${f.why}; type the readings instead`,
 } satisfies { [C in TrialFailure['code']]: (f: Extract<TrialFailure, { code: C }>) => string };

@@ -17,3 +17,5 @@ export const wishSchema = object({ wish: string<'print' | 'pause' | 'cancel'>().
 export const readingSchema = object({ ...place, typed: string().max(40).required('Type a reading'), instrument: string().max(60).required(), reason: string().max(300) }).noUnknown().required();
 export const instrumentSchema = object(place).noUnknown().required();
 export const decisionSchema = object({ outcome: string<'accepted' | 'set aside'>().oneOf(['accepted', 'set aside']).required(), why: string().max(500).defined() }).noUnknown().required();
+/** Several due trials, planned in one go. */
+export const planDueSchema = object({ items: array().of(object({ machineId: id, kind: string<TrialKindKey>().oneOf(trialKinds.map((k) => k.key)).required() }).noUnknown().required()).min(1).max(60).required() }).noUnknown().required();

@@ -5,7 +5,7 @@ import { recordEvent } from '../../../platform/events/record.ts';
 import type { PairingEntry } from '../../library/model/records.ts';
 import { findProfile, writePairing } from '../../library/server/index.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import { findMachine, listMaintenance } from '../../machines/server/index.ts';
+import { findMachine, getPolicy, listMaintenance } from '../../machines/server/index.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
 import type { Proven } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -36,12 +36,12 @@ export async function decideTrial(ctx: Ctx, trialId: string, outcome: 'accepted'
       if (proven.length === 0) return fail({ code: 'tooFew', detail: { code: 'nothingToKeep', what: sentence.replace(/\.$/, ''), todo: 'nothing is kept from this trial; set it aside' } });
       const changed = (await listMaintenance(inside, row.machineId)).find((e) => e.at > (row.progress ? new Date(row.progress.at) : row.createdAt) && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)));
       if (changed && why.trim().length < 5) return fail({ code: 'machineChanged', what: `${maintenanceKinds[changed.kind].label} since the coupon was printed: what it proved may not hold any more. Set it aside and print again, or say in the remark why it still holds` });
-      const beyond = ctx.user.role === 'lead' ? null : leadNeeded(proven, row.plan);
+      const policy = await getPolicy(inside), beyond = ctx.user.role === 'lead' ? null : policy.technicianAccepts ? leadNeeded(proven, row.plan) : 'the farm’s policy leaves accepting to a lead';
       if (beyond) return fail({ code: 'needsLead', why: beyond });
       const [tool, material] = [await findProfile(inside, row.toolId), await findProfile(inside, row.materialId)];
       const conditions: PairingEntry['conditions'] = { nozzleC: row.plan.conditions['nozzleC']!, layerHeightMm: row.plan.conditions['layerHeightMm']!, ...(row.lot !== 'unknown' && { lot: row.lot }) };
       const entries = Object.fromEntries(proven.map((p): [string, PairingEntry] => [p.setting, {
-        value: p.value, uncertainty: (p.interval[1] - p.interval[0]) / 2, range: p.range, trialId, trialName: name, machineId: m.id, conditions, provenOn: now.toISOString(), validUntil: new Date(now.getTime() + kind.validDays * DAY_MS).toISOString(),
+        value: p.value, uncertainty: (p.interval[1] - p.interval[0]) / 2, range: p.range, trialId, trialName: name, machineId: m.id, conditions, provenOn: now.toISOString(), validUntil: new Date(now.getTime() + (policy.validDays[kind.key] ?? kind.validDays) * DAY_MS).toISOString(),
       }]));
       pairingRevision = (await writePairing(inside, { machineId: m.id, toolId: row.toolId, materialId: row.materialId, label: `${m.name} · ${tool!.name} · ${material!.name}` }, entries, `${name}: ${sentence}${why ? ` ${why}` : ''}`)).number;
       written = proven.map((p) => ({ setting: p.setting, before: row.plan.conditions[p.setting] ?? null, value: p.value, interval: p.interval, range: [p.range.min, p.range.max] }));

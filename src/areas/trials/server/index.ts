@@ -5,3 +5,4 @@ export { findTrial, getTrialPage, listOpenTrialsUsing, listTrials } from './quer
 export { addReading, wishPrint } from './measure.ts';
 export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
+export { listDue, planDue } from './due.ts';

@@ -7,6 +7,7 @@ import { notify, recordEvent } from '../../../platform/events/record.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { TrialState } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
+import { checkCoupon } from './checkCoupon.ts';
 import { trialName } from './planTrial.ts';
 import { findTrial, listStanding } from './queries.ts';
 import { reading, trial } from './tables.ts';
@@ -52,6 +53,7 @@ const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = { p
 export async function wishPrint(ctx: Ctx, trialId: string, wish: 'print' | 'pause' | 'cancel'): Promise<Result<null, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
   if (!row) return fail({ code: 'noTrial' });
+  if (wish === 'print' && allowed.print.includes(row.state as never)) { const passes = await checkCoupon(ctx, row); if (!passes.ok) return passes; }
   return ctx.db.transaction(async (db) => {
     const done = await db.update(trial).set({ wish, ...(wish === 'print' ? { state: 'printing' as const } : {}) }).where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]]))).returning({ id: trial.id });
     if (done.length === 0) return fail({ code: 'wrongState', state: row.state, wanted: allowed[wish].join(' or ') });

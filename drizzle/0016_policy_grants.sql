@@ -1,0 +1,1 @@
+GRANT SELECT, INSERT ON policy_revision TO cantiere_app;

@@ -1,0 +1,66 @@
+import { and, desc, eq, inArray } from 'drizzle-orm';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { searchProfiles } from '../../library/server/index.ts';
+import type { MachineCard } from '../../machines/model/pages.ts';
+import { listMachineCards } from '../../machines/server/index.ts';
+import type { TrialKindKey } from '../kinds/define.ts';
+import { kindOf, trialKinds } from '../kinds/index.ts';
+import { coverOf, missingBefore, type DueTrial } from '../model/due.ts';
+import { trialText, type TrialFailure } from '../model/failures.ts';
+import { planTrial, previewTrial, trialName } from './planTrial.ts';
+import { trial } from './tables.ts';
+
+const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
+
+/** Trials that are due now or within the week on every machine, in the order of practice; of one machine also those never run. */
+export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTrial[]> {
+  const cards = (await listMachineCards(ctx)).filter((c) => c.mounted && c.loaded && (machineId === null || c.id === machineId)), out: DueTrial[] = [];
+  for (const card of cards) {
+    const process = await usualProcess(ctx, card);
+    if (!process) continue;
+    const open = await ctx.db.select({ id: trial.id, number: trial.number, kind: trial.kind }).from(trial).where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
+    for (const kind of trialKinds) {
+      const { cover, says } = coverOf(kind.key, card);
+      if (cover === 'proven' || cover === 'not for it' || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
+      const base = { machineId: card.id, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id, kind: kind.key }, preview = await previewTrial(ctx, base), running = open.find((t) => t.kind === kind.key);
+      if (!preview.ok && preview.failure.code === 'badPlan' && cover === 'unproven') continue; // hardware that cannot take a kind does not want it
+      const p = preview.ok ? preview.value.plan : null;
+      out.push({ ...base, machineName: card.name, place: card.place, cover, says, before: missingBefore(kind.key, card), processName: process.name, timeS: p?.timeS ?? 0, massG: p?.massG ?? 0, cost: p?.cost ?? 0, sizeMm: p?.sizeMm ?? [0, 0, 0], cannot: preview.ok ? null : sentenceOf(preview.failure), open: running ? { id: running.id, name: trialName(running.number!) } : null });
+    }
+  }
+  return out;
+}
+const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialFailure) => string)(f);
+
+/** Process of the last trial there with this material, else of the last trial there, else the first of one's own. */
+async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; name: string } | null> {
+  const processes = (await searchProfiles(ctx, { kind: 'process', technology: 'filament', limit: 500 })).filter((p) => !p.stock);
+  const last = await ctx.db.select({ processId: trial.processId, materialId: trial.materialId }).from(trial).where(eq(trial.machineId, card.id)).orderBy(desc(trial.number)).limit(50), found = last.find((t) => t.materialId === card.loaded!.id) ?? last[0];
+  return processes.find((p) => p.id === found?.processId) ?? processes[0] ?? null;
+}
+
+/** Undoes what a transaction has written and carries the reason out of it. */
+class Refused extends Error { constructor(readonly failure: TrialFailure) { super(failure.code); } }
+
+/** Plans several due trials at once, all of them or none. */
+export async function planDue(ctx: Ctx, items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[]): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
+  const known = new Map<string, DueTrial[]>();
+  for (const { machineId } of items) if (!known.has(machineId)) known.set(machineId, await listDue(ctx, machineId));
+  try {
+    return await ctx.db.transaction(async (db) => {
+      const planned: { id: string; name: string }[] = [];
+      for (const { machineId, kind } of items) {
+        const due = known.get(machineId)!.find((d) => d.kind === kind);
+        if (!due) throw new Refused({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
+        const made = await planTrial({ ...ctx, db }, { kind, machineId, toolId: due.toolId, materialId: due.materialId, processId: due.processId });
+        if (!made.ok) throw new Refused(made.failure);
+        planned.push(made.value);
+      }
+      return succeed({ planned });
+    });
+  } catch (error) {
+    if (error instanceof Refused) return fail(error.failure);
+    throw error;
+  }
+}

@@ -1,0 +1,5 @@
+import { listAllMaintenance } from '../../../areas/machines/server/index.ts';
+import { succeed } from '../../../core/result/result.ts';
+import { reading } from '../../../platform/http/endpoint.ts';
+
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listAllMaintenance(ctx)) });
