@@ -1,11 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
-import type { ProfileRow } from '../areas/library/model/records.ts';
-import { call } from '../ui/api.ts';
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { useLive } from '../ui/live.ts';
 import { usePerson } from '../ui/person.tsx';
-import { go, usePath } from '../ui/router.tsx';
+import { usePath } from '../ui/router.tsx';
 
+const Palette = lazy(async () => ({ default: (await import('./Palette.tsx')).Palette }));
 const areas = [['/', 'Today'], ['/library', 'Library'], ['/trials', 'Trials'], ['/checks', 'Job checks'], ['/machines', 'Machines']] as const;
 
 export function Shell({ children }: { readonly children: ReactNode }) {
@@ -27,22 +25,13 @@ export function Shell({ children }: { readonly children: ReactNode }) {
   );
 }
 
-/** Search everywhere: profiles by name, key or tag; "/" puts the cursor in it. */
+/** Everything by name; "/" or Ctrl-K opens it. The palette itself comes when it is first asked for. */
 function Finder() {
-  const [text, setText] = useState('');
-  const box = useRef<HTMLInputElement>(null);
-  const { data } = useQuery({ queryKey: ['profiles', 'find', text], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`), enabled: text.trim().length > 1 });
+  const [isAsked, setAsked] = useState(false);
   useEffect(() => {
-    const key = (e: KeyboardEvent): void => { if (e.key === '/' && !(e.target as Element).closest('input, textarea, select')) { e.preventDefault(); box.current?.focus(); } };
+    const key = (e: KeyboardEvent): void => { if ((e.key === '/' && !(e.target as Element).closest('input, textarea, select')) || (e.key === 'k' && (e.ctrlKey || e.metaKey))) { e.preventDefault(); setAsked(true); } };
     document.addEventListener('keydown', key);
     return () => document.removeEventListener('keydown', key);
   }, []);
-  const found = text.trim().length > 1 ? (data ?? []).slice(0, 8) : [];
-  const open = (id: string): void => { setText(''); go(`/library/${id}`); };
-  return (
-    <div className="finder" role="search">
-      <input ref={box} className="chip" style={{ width: '100%', height: 28 }} placeholder="Find a profile…  /" aria-label="Find a profile" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => { if (e.key === 'Escape') setText(''); if (e.key === 'Enter' && found[0]) open(found[0].id); }} />
-      {text.trim().length > 1 && <ul>{found.map((p) => <li key={p.id}><a href={`/library/${p.id}`} onClick={() => setText('')}><span>{p.name}</span><span className="dim">{p.kind}</span></a></li>)}{found.length === 0 && <li className="hint" style={{ padding: 8 }}>Nothing is named like this</li>}</ul>}
-    </div>
-  );
+  return <div className="finder" role="search"><button className="chip" onClick={() => setAsked(true)}>Find or go to… <kbd className="f dim">/</kbd></button>{isAsked && <Suspense fallback={null}><Palette onClose={() => setAsked(false)} /></Suspense>}</div>;
 }

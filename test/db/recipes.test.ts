@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findSheetByName, makeJob } from '../../src/areas/checks/server/index.ts';
 import { checkRecipe } from '../../src/areas/library/rules/index.ts';
-import { changeMany, exportLibrary, findByValue, makeProfile, saveRevision } from '../../src/areas/library/server/index.ts';
+import { changeMany, countFacets, exportLibrary, findByValue, makeProfile, saveRevision, searchProfiles, takeBackMany } from '../../src/areas/library/server/index.ts';
 import { getHead } from '../../src/areas/library/server/queries.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
@@ -96,6 +96,23 @@ describe('changing many', () => {
     expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).number).toBe(1);
     expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({ profiles: 2, state: 'released' });
     expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).own['fanPercent']).toBe(90);
+  });
+  test('takes all of them back in one go, or none where one has moved on', async () => {
+    const own = async (name: string) => (await getHead(farm.as('viewer'), id(name))).own['fanPercent'], keys = ['fienile-pla-white', 'fienile-pla-honey'];
+    const first = must(await change(keys, '85 %', true)), second = must(await change(['fienile-pla-white'], '80 %', true));
+    expect(await takeBackMany(farm.as('lead'), first.made)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
+    expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([80, 85]);
+    must(await takeBackMany(farm.as('lead'), second.made));
+    const again = must(await change(keys, '70 %', true));
+    expect(must(await takeBackMany(farm.as('lead'), again.made)).profiles).toBe(2);
+    expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([85, 85]);
+  });
+  test('facets count what each choice would leave, without their own choice', async () => {
+    const f = await countFacets(farm.as('viewer'), { kind: 'material', technology: 'filament' }), all = await countFacets(farm.as('viewer'), {});
+    expect(f.kind.length).toBeGreaterThan(1);
+    expect(f.kind.find((x) => x.value === 'material')!.n).toBe((await searchProfiles(farm.as('viewer'), { kind: 'material', technology: 'filament' })).length);
+    expect(all.kind.reduce((s, x) => s + x.n, 0)).toBe((await searchProfiles(farm.as('viewer'), {})).length);
+    for (const t of all.tag) expect((await searchProfiles(farm.as('viewer'), { tag: t.value })).length).toBe(t.n);
   });
   test.each([['pla-stock', '90 %', 'stock is read-only'], ['gone', '90 %', 'there is no material gone'], ['salice-pva', '900', 'cannot be meant']])('%s with %s stops all of them', async (key, text, why) => {
     const before = (await getHead(farm.as('viewer'), id('Torba ASA natural'))).number;

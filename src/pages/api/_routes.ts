@@ -10,44 +10,46 @@ import * as r7 from './library/changes.ts';
 import * as r8 from './library/export.ts';
 import * as r9 from './library/find.ts';
 import * as r10 from './library/import.ts';
-import * as r11 from './limits.ts';
-import * as r12 from './live.ts';
-import * as r13 from './machines/[id]/index.ts';
-import * as r14 from './machines/[id]/load.ts';
-import * as r15 from './machines/[id]/maintenance.ts';
-import * as r16 from './machines/[id]/mount.ts';
-import * as r17 from './machines/index.ts';
-import * as r18 from './machines/maintenance.ts';
-import * as r19 from './me.ts';
-import * as r20 from './pairings.ts';
-import * as r21 from './policy.ts';
-import * as r22 from './profiles/[id]/about.ts';
-import * as r23 from './profiles/[id]/affected.ts';
-import * as r24 from './profiles/[id]/copy.ts';
-import * as r25 from './profiles/[id]/decision.ts';
-import * as r26 from './profiles/[id]/draft.ts';
-import * as r27 from './profiles/[id]/index.ts';
-import * as r28 from './profiles/[id]/restore.ts';
-import * as r29 from './profiles/[id]/retire.ts';
-import * as r30 from './profiles/[id]/revisions.ts';
-import * as r31 from './profiles/[id]/take-back.ts';
-import * as r32 from './profiles/index.ts';
-import * as r33 from './recipes/[id]/index.ts';
-import * as r34 from './recipes/[id]/pin.ts';
-import * as r35 from './recipes/index.ts';
-import * as r36 from './recipes/sheet.ts';
-import * as r37 from './today.ts';
-import * as r38 from './tokens/[id]/revoke.ts';
-import * as r39 from './tokens/index.ts';
-import * as r40 from './trials/[id]/coupon.ts';
-import * as r41 from './trials/[id]/decision.ts';
-import * as r42 from './trials/[id]/index.ts';
-import * as r43 from './trials/[id]/instrument.ts';
-import * as r44 from './trials/[id]/print.ts';
-import * as r45 from './trials/[id]/readings.ts';
-import * as r46 from './trials/due.ts';
-import * as r47 from './trials/index.ts';
-import * as r48 from './trials/preview.ts';
+import * as r11 from './library/take-back.ts';
+import * as r12 from './limits.ts';
+import * as r13 from './live.ts';
+import * as r14 from './machines/[id]/index.ts';
+import * as r15 from './machines/[id]/load.ts';
+import * as r16 from './machines/[id]/maintenance.ts';
+import * as r17 from './machines/[id]/mount.ts';
+import * as r18 from './machines/index.ts';
+import * as r19 from './machines/maintenance.ts';
+import * as r20 from './me.ts';
+import * as r21 from './pairings.ts';
+import * as r22 from './policy.ts';
+import * as r23 from './profiles/[id]/about.ts';
+import * as r24 from './profiles/[id]/affected.ts';
+import * as r25 from './profiles/[id]/copy.ts';
+import * as r26 from './profiles/[id]/decision.ts';
+import * as r27 from './profiles/[id]/draft.ts';
+import * as r28 from './profiles/[id]/index.ts';
+import * as r29 from './profiles/[id]/restore.ts';
+import * as r30 from './profiles/[id]/retire.ts';
+import * as r31 from './profiles/[id]/revisions.ts';
+import * as r32 from './profiles/[id]/take-back.ts';
+import * as r33 from './profiles/facets.ts';
+import * as r34 from './profiles/index.ts';
+import * as r35 from './recipes/[id]/index.ts';
+import * as r36 from './recipes/[id]/pin.ts';
+import * as r37 from './recipes/index.ts';
+import * as r38 from './recipes/sheet.ts';
+import * as r39 from './today.ts';
+import * as r40 from './tokens/[id]/revoke.ts';
+import * as r41 from './tokens/index.ts';
+import * as r42 from './trials/[id]/coupon.ts';
+import * as r43 from './trials/[id]/decision.ts';
+import * as r44 from './trials/[id]/index.ts';
+import * as r45 from './trials/[id]/instrument.ts';
+import * as r46 from './trials/[id]/print.ts';
+import * as r47 from './trials/[id]/readings.ts';
+import * as r48 from './trials/due.ts';
+import * as r49 from './trials/index.ts';
+import * as r50 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -62,42 +64,44 @@ export const routeFiles = {
   './library/export.ts': r8,
   './library/find.ts': r9,
   './library/import.ts': r10,
-  './limits.ts': r11,
-  './live.ts': r12,
-  './machines/[id]/index.ts': r13,
-  './machines/[id]/load.ts': r14,
-  './machines/[id]/maintenance.ts': r15,
-  './machines/[id]/mount.ts': r16,
-  './machines/index.ts': r17,
-  './machines/maintenance.ts': r18,
-  './me.ts': r19,
-  './pairings.ts': r20,
-  './policy.ts': r21,
-  './profiles/[id]/about.ts': r22,
-  './profiles/[id]/affected.ts': r23,
-  './profiles/[id]/copy.ts': r24,
-  './profiles/[id]/decision.ts': r25,
-  './profiles/[id]/draft.ts': r26,
-  './profiles/[id]/index.ts': r27,
-  './profiles/[id]/restore.ts': r28,
-  './profiles/[id]/retire.ts': r29,
-  './profiles/[id]/revisions.ts': r30,
-  './profiles/[id]/take-back.ts': r31,
-  './profiles/index.ts': r32,
-  './recipes/[id]/index.ts': r33,
-  './recipes/[id]/pin.ts': r34,
-  './recipes/index.ts': r35,
-  './recipes/sheet.ts': r36,
-  './today.ts': r37,
-  './tokens/[id]/revoke.ts': r38,
-  './tokens/index.ts': r39,
-  './trials/[id]/coupon.ts': r40,
-  './trials/[id]/decision.ts': r41,
-  './trials/[id]/index.ts': r42,
-  './trials/[id]/instrument.ts': r43,
-  './trials/[id]/print.ts': r44,
-  './trials/[id]/readings.ts': r45,
-  './trials/due.ts': r46,
-  './trials/index.ts': r47,
-  './trials/preview.ts': r48,
+  './library/take-back.ts': r11,
+  './limits.ts': r12,
+  './live.ts': r13,
+  './machines/[id]/index.ts': r14,
+  './machines/[id]/load.ts': r15,
+  './machines/[id]/maintenance.ts': r16,
+  './machines/[id]/mount.ts': r17,
+  './machines/index.ts': r18,
+  './machines/maintenance.ts': r19,
+  './me.ts': r20,
+  './pairings.ts': r21,
+  './policy.ts': r22,
+  './profiles/[id]/about.ts': r23,
+  './profiles/[id]/affected.ts': r24,
+  './profiles/[id]/copy.ts': r25,
+  './profiles/[id]/decision.ts': r26,
+  './profiles/[id]/draft.ts': r27,
+  './profiles/[id]/index.ts': r28,
+  './profiles/[id]/restore.ts': r29,
+  './profiles/[id]/retire.ts': r30,
+  './profiles/[id]/revisions.ts': r31,
+  './profiles/[id]/take-back.ts': r32,
+  './profiles/facets.ts': r33,
+  './profiles/index.ts': r34,
+  './recipes/[id]/index.ts': r35,
+  './recipes/[id]/pin.ts': r36,
+  './recipes/index.ts': r37,
+  './recipes/sheet.ts': r38,
+  './today.ts': r39,
+  './tokens/[id]/revoke.ts': r40,
+  './tokens/index.ts': r41,
+  './trials/[id]/coupon.ts': r42,
+  './trials/[id]/decision.ts': r43,
+  './trials/[id]/index.ts': r44,
+  './trials/[id]/instrument.ts': r45,
+  './trials/[id]/print.ts': r46,
+  './trials/[id]/readings.ts': r47,
+  './trials/due.ts': r48,
+  './trials/index.ts': r49,
+  './trials/preview.ts': r50,
 } satisfies Record<string, RouteFile>;

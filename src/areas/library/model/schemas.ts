@@ -26,4 +26,6 @@ export const bulkSchema = object({
 }).noUnknown().required().test('why', 'Say why in one line', (v) => !v.write || v.message.length >= 3);
 export const newProfileSchema = object({ kind: string<'printer' | 'tool' | 'material' | 'process'>().oneOf(['printer', 'tool', 'material', 'process']).required(), technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(), name: nameSchema, parentId: string().max(60).nullable().defined(), own: bySetting(isValue).required() }).noUnknown().required();
 export const aboutSchema = object({ tags: array().of(string().trim().min(2, 'A tag has at least two characters').max(40).matches(/^[^<>]*$/, 'A tag has no < or >').required()).max(20, 'Twenty tags are enough').required(), notes: string().max(5000).defined() }).noUnknown().required();
+/** Revisions that a change of many made, taken back together. */
+export const takeBackManySchema = object({ made: array().of(object({ profileId: string().max(60).required(), number: number().integer().min(1).required() }).noUnknown().required()).min(1).max(20_000).required() }).noUnknown().required();
 export const takeBackSchema = object({ number: number().integer().min(1).required() }).noUnknown().required();

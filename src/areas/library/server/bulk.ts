@@ -11,7 +11,7 @@ import { findSetting } from '../settings/catalogue.ts';
 import type { Setting, SettingValue } from '../settings/define.ts';
 import { listStored, type Stored } from './exchange.ts';
 import { findProfile, getHead, getTip } from './queries.ts';
-import { appendRevision, stateFor } from './saveRevision.ts';
+import { appendRevision, stateFor, takeBack } from './saveRevision.ts';
 import { profile } from './tables.ts';
 
 const mayStand = (setting: Setting, s: Stored): boolean => setting.owners.includes(s.kind as 'process') && (setting.technology === 'both' || setting.technology === s.technology);
@@ -46,15 +46,16 @@ export interface BulkInput { readonly changes: readonly WishedChange[]; readonly
 type NewValues = Map<string, SettingValue | null>;
 
 /** What many changes would do, or does them: one revision per profile, all in one transaction, none where one cannot be read. */
-export async function changeMany(ctx: Ctx, input: BulkInput): Promise<Result<{ rows: ChangeRow[]; profiles: number; state: string }, LibraryFailure>> {
+export async function changeMany(ctx: Ctx, input: BulkInput): Promise<Result<{ rows: ChangeRow[]; profiles: number; state: string; made: Made[] }, LibraryFailure>> {
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db }, stored = await listStored(inside), perProfile = new Map<string, NewValues>();
     const rows = input.changes.map((c, index) => planOne(c, index, stored, perProfile)), bad = rows.filter((r) => r.problem !== null);
-    if (!input.write) return succeed({ rows, profiles: perProfile.size, state: stateFor(ctx) });
+    if (!input.write) return succeed({ rows, profiles: perProfile.size, state: stateFor(ctx), made: [] });
     if (bad.length > 0) return fail({ code: 'badRecord', count: bad.length, index: bad[0]!.index, why: `${bad[0]!.name}: ${bad[0]!.problem!}` });
     let state: 'released' | 'in review' = stateFor(ctx);
-    for (const [id, values] of perProfile) if (await writeOne(inside, id, values, input) === 'in review') state = 'in review';
-    return succeed({ rows, profiles: perProfile.size, state });
+    const made: Made[] = [];
+    for (const [id, values] of perProfile) { const one = await writeOne(inside, id, values, input); if (one.state === 'in review') state = 'in review'; made.push({ profileId: id, number: one.number }); }
+    return succeed({ rows, profiles: perProfile.size, state, made });
   });
 }
 
@@ -72,11 +73,26 @@ function planOne(c: WishedChange, index: number, stored: ReadonlyMap<string, Sto
   return { ...head, from, to: to === null ? 'from parent' : showValue(setting, to), isSame, problem: null };
 }
 
-async function writeOne(ctx: Ctx, id: string, values: NewValues, input: BulkInput): Promise<'released' | 'in review'> {
+async function writeOne(ctx: Ctx, id: string, values: NewValues, input: BulkInput): Promise<{ state: 'released' | 'in review'; number: number }> {
   await ctx.db.select({ id: profile.id }).from(profile).where(eq(profile.id, id)).for('update');
   const p = (await findProfile(ctx, id))!, tip = await getTip(ctx, id), own: Record<string, SettingValue> = { ...tip.own }, reasons = { ...tip.reasons };
   for (const [key, value] of values) { if (value === null) { delete own[key]; delete reasons[key]; } else { own[key] = value; reasons[key] = { kind: input.reason, text: input.message }; } }
   const state = tip.id === (await getHead(ctx, id)).id ? stateFor(ctx) : 'in review'; // upon what nobody has released yet, it waits with it
-  await appendRevision(ctx, p, tip, own, reasons, input.message, state);
-  return state;
+  return { state, number: (await appendRevision(ctx, p, tip, own, reasons, input.message, state)).number };
+}
+
+/** A revision that a change of many made. */
+export interface Made { readonly profileId: string; readonly number: number }
+/** Undoes what a transaction has written and carries the reason out of it. */
+class Refused extends Error { constructor(readonly failure: LibraryFailure) { super(failure.code); } }
+
+/** Takes a change of many back: every revision of it while it is still the newest, or none of them. */
+export async function takeBackMany(ctx: Ctx, made: readonly Made[]): Promise<Result<{ profiles: number }, LibraryFailure>> {
+  try {
+    await ctx.db.transaction(async (db) => { for (const { profileId, number } of made) { const back = await takeBack({ ...ctx, db }, profileId, number); if (!back.ok) throw new Refused(back.failure); } });
+  } catch (error) {
+    if (error instanceof Refused) return fail(error.failure);
+    throw error;
+  }
+  return succeed({ profiles: made.length });
 }

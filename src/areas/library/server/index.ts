@@ -1,4 +1,4 @@
-export { findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listExpiredWorkarounds, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
+export { countFacets, findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listExpiredWorkarounds, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
 export { writePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';
@@ -8,4 +8,4 @@ export { restoreRevision } from './saveRevision.ts';
 export { saveDraft } from './makeProfile.ts';
 export { columnOf, compareProfile } from './compare.ts';
 export { exportLibrary, importLibrary, previewImport } from './exchange.ts';
-export { changeMany, findByValue } from './bulk.ts';
+export { changeMany, findByValue, takeBackMany } from './bulk.ts';

@@ -24,8 +24,8 @@ export function BulkScreen() {
   const find = (): Promise<void> => attempt(async () => { setPreview(null); const rows = await post<FoundValue[]>('/api/library/find', { setting: key, comparison, text }); setFound(rows); setChosen(new Set(rows.filter((r) => !r.stock).map((r) => r.id))); });
   const show = (wished: readonly WishedChange[]): Promise<void> => attempt(async () => { setChanges(wished); setPreview(await post<Preview>('/api/library/changes', { changes: wished, message: '', reason: 'measured', write: false })); });
   const write = (message: string, reason: string): Promise<void> => attempt(async () => {
-    const done = await post<Preview>('/api/library/changes', { changes, message, reason, write: true });
-    tellDone(`${done.profiles} ${done.profiles === 1 ? 'profile' : 'profiles'} changed, ${done.state === 'released' ? 'released' : 'sent to review'}`);
+    const done = await post<Preview & { made: object[] }>('/api/library/changes', { changes, message, reason, write: true }), undo = async (): Promise<void> => { const back = await post<{ profiles: number }>('/api/library/take-back', { made: done.made }); tellDone(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`); await client.invalidateQueries(); };
+    tellDone(`${done.profiles} ${done.profiles === 1 ? 'profile' : 'profiles'} changed, ${done.state === 'released' ? 'released' : 'sent to review'}`, undo);
     setPreview(null); setFound(null);
     await client.invalidateQueries();
   });

@@ -5,22 +5,25 @@ import { call } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import type { ProfileRow } from '../model/records.ts';
+import type { Facets, ProfileRow } from '../model/records.ts';
 
 const kinds = [['', 'Everything'], ['material', 'Materials'], ['process', 'Processes'], ['printer', 'Printers'], ['tool', 'Tools']] as const;
 
 export function LibraryScreen() {
-  const mayChange = useMayChange(), [text, setText] = useState(''), [kind, setKind] = useState(''), [technology, setTechnology] = useState(''), [retired, setRetired] = useState(false);
-  const { data, error } = useQuery({ queryKey: ['profiles', text, kind, technology, retired], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${retired ? '&retired=1' : ''}`), placeholderData: (before) => before });
+  const mayChange = useMayChange(), [text, setText] = useState(''), [kind, setKind] = useState(''), [technology, setTechnology] = useState(''), [tag, setTag] = useState(''), [retired, setRetired] = useState(false);
+  const question = `text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${tag && `&tag=${encodeURIComponent(tag)}`}${retired ? '&retired=1' : ''}`;
+  const { data, error } = useQuery({ queryKey: ['profiles', question], queryFn: () => call<ProfileRow[]>(`/api/profiles?${question}`), placeholderData: (before) => before }), facets = useQuery({ queryKey: ['profiles', 'facets', question], queryFn: () => call<Facets>(`/api/profiles/facets?${question}`), placeholderData: (before) => before });
+  const count = (facet: 'kind' | 'technology', value: string): string => { const of = facets.data?.[facet]; return of ? ` ${value === '' ? of.reduce((s, f) => s + f.n, 0) : of.find((f) => f.value === value)?.n ?? 0}` : ''; };
   return (
     <>
       <LibraryRooms here="/library" />
       <div className="band"><div><div className="kind">Library</div><h1>Profiles</h1></div>
         <div className="end"><TextInput aria-label="Search profiles" placeholder="Name, key or tag" value={text} onChange={(e) => setText(e.currentTarget.value)} w={240} size="xs" autoFocus />
-          <SegmentedControl size="xs" value={kind} onChange={setKind} data={kinds.map(([value, label]) => ({ value, label }))} />
-          <NativeSelect aria-label="Technology" size="xs" value={technology} onChange={(e) => setTechnology(e.currentTarget.value)} data={[{ value: '', label: 'both technologies' }, 'filament', 'resin']} />
+          <SegmentedControl size="xs" value={kind} onChange={setKind} data={kinds.map(([value, label]) => ({ value, label: `${label}${count('kind', value)}` }))} />
+          <NativeSelect aria-label="Technology" size="xs" value={technology} onChange={(e) => setTechnology(e.currentTarget.value)} data={[{ value: '', label: `both technologies${count('technology', '')}` }, ...['filament', 'resin'].map((t) => ({ value: t, label: `${t}${count('technology', t)}` }))]} />
           <label className="hint"><input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired too</label>
           <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">CSV</a>{mayChange && <a className="btn p" href="/library/new">Add</a>}</div></div>
+      {(facets.data?.tag.length ?? 0) > 0 && <nav className="rooms" aria-label="Tags" style={{ gap: 8, padding: '6px 20px' }}>{facets.data!.tag.map((t) => <button key={t.value} className="chip" aria-pressed={tag === t.value} style={tag === t.value ? { borderColor: 'var(--plum)', fontWeight: 620 } : undefined} onClick={() => setTag(tag === t.value ? '' : t.value)}>{t.value} <span className="f dim">{t.n}</span></button>)}</nav>}
       {error && <p className="empty" role="alert">{error.message}</p>}
       <table className="list">
         <thead><tr><th>Name</th><th>Kind</th><th>Family</th><th>Starts from</th><th>Tags</th><th className="n">Own values</th><th className="n">Revision</th><th className="n">Changed</th></tr></thead>

@@ -1,0 +1,34 @@
+import { Spotlight, spotlight, type SpotlightActionGroupData } from '@mantine/spotlight';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import '@mantine/spotlight/styles.layer.css';
+import type { ProfileRow } from '../areas/library/model/records.ts';
+import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
+import type { MachineCard } from '../areas/machines/model/pages.ts';
+import type { TrialRow } from '../areas/trials/model/pages.ts';
+import { call } from '../ui/api.ts';
+import { useMayChange } from '../ui/person.tsx';
+import { go } from '../ui/router.tsx';
+
+const pages = [['/', 'Today'], ['/library', 'Library: profiles'], ['/library/recipes', 'Library: recipes'], ['/library/pairings', 'Library: pairings'], ['/library/compare', 'Library: compare'], ['/library/bulk', 'Library: change many'], ['/library/exchange', 'Library: in and out'], ['/library/settings', 'Library: all settings'], ['/trials', 'Trials'], ['/trials/due', 'Trials that are due'], ['/checks', 'Job checks'], ['/machines', 'Machines: floor'], ['/machines/coverage', 'Machines: coverage'], ['/machines/maintenance', 'Machines: maintenance'], ['/machines/policy', 'Machines: policy'], ['/log', 'Event log'], ['/me', 'My units and numbers']] as const;
+const acts = [['/trials/new', 'Start a trial'], ['/checks/new', 'Check a job'], ['/library/new', 'Add a profile']] as const;
+const MOST = 7;
+
+/** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials. */
+export function Palette({ onClose }: { readonly onClose: () => void }) {
+  const mayChange = useMayChange(), [text, setText] = useState(''), asked = text.trim();
+  const profiles = useQuery({ queryKey: ['profiles', 'find', asked], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`), enabled: asked.length > 1 }), machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') }), recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') }), trials = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
+  useEffect(() => { spotlight.open(); }, []);
+  const holds = (...parts: readonly string[]): boolean => asked.toLowerCase().split(/\s+/).every((w) => parts.join(' ').toLowerCase().includes(w)), to = (path: string, label: string, description?: string) => ({ id: path, label, ...(description && { description }), onClick: () => go(path) });
+  const found: SpotlightActionGroupData[] = [
+    { group: 'Do', actions: (mayChange ? acts : []).filter(([, n]) => holds(n)).map(([p, n]) => to(p, n)) },
+    { group: 'Go to', actions: pages.filter(([, n]) => holds(n)).slice(0, asked ? MOST : pages.length).map(([p, n]) => to(p, n)) },
+    ...(asked.length > 1 ? [
+      { group: 'Profiles', actions: (profiles.data ?? []).slice(0, MOST).map((p) => to(`/library/${p.id}`, p.name, p.kind)) },
+      { group: 'Machines', actions: (machines.data ?? []).filter((m) => holds(m.name, m.place, m.loaded?.name ?? '')).slice(0, MOST).map((m) => to(`/machines/${m.id}`, m.name, [m.mounted?.name, m.loaded?.name].filter(Boolean).join(' · '))) },
+      { group: 'Recipes', actions: (recipes.data ?? []).filter((r) => holds(r.name)).slice(0, MOST).map((r) => to(`/library/recipes/${r.id}`, r.name, 'recipe')) },
+      { group: 'Trials', actions: (trials.data ?? []).filter((t) => holds(t.name, t.kind, t.machineName, t.materialName)).slice(0, MOST).map((t) => to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state)) },
+    ] : []),
+  ].filter((g) => g.actions.length > 0);
+  return <Spotlight actions={found} query={text} onQueryChange={setText} filter={(_, all) => all} shortcut={null} onSpotlightClose={onClose} scrollable maxHeight={460} nothingFound={profiles.isFetching ? 'Looking…' : 'Nothing is named like this'} searchProps={{ placeholder: 'A profile, machine, trial or page…', 'aria-label': 'Find or go to' }} />;
+}
