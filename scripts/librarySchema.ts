@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { roleNames } from '../src/areas/recipes/model/recipe.ts';
 import { reasonKinds } from '../src/areas/library/model/reasons.ts';
 import { catalogue, CATALOGUE_VERSION, settingsOf } from '../src/areas/library/settings/catalogue.ts';
 import type { Setting } from '../src/areas/library/settings/define.ts';
@@ -9,10 +10,10 @@ export function librarySchema(): object {
   const text = { type: 'string', minLength: 2, maxLength: 80, pattern: '^[^<>\\u0000-\\u001f\\u007f-\\u009f]*$' };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema', $id: 'https://cantiere.example/library.schema.json', title: 'Library file', type: 'object', additionalProperties: false,
-    required: ['format', 'version', 'catalogueVersion', 'profiles'],
+    required: ['format', 'version', 'catalogueVersion', 'profiles'], // pairings and recipes may be left out
     properties: {
-      format: { const: 'cantiere-library' }, version: { const: 1 }, catalogueVersion: { type: 'integer', minimum: 1, maximum: CATALOGUE_VERSION },
-      profiles: { type: 'array', maxItems: 20000, items: { $ref: '#/$defs/_profile' } },
+      format: { const: 'cantiere-library' }, version: { const: 2 }, catalogueVersion: { type: 'integer', minimum: 1, maximum: CATALOGUE_VERSION },
+      profiles: { type: 'array', maxItems: 20000, items: { $ref: '#/$defs/_profile' } }, pairings: { type: 'array', maxItems: 20000, items: { $ref: '#/$defs/_pairing' } }, recipes: { type: 'array', maxItems: 20000, items: { $ref: '#/$defs/_recipe' } },
     },
     $defs: {
       _profile: {
@@ -23,6 +24,18 @@ export function librarySchema(): object {
           reasons: { type: 'object', additionalProperties: { type: 'object', additionalProperties: false, required: ['kind', 'text'], properties: { kind: { enum: reasonKinds }, text: { type: 'string', maxLength: 500 }, until: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } } } },
         },
         allOf: (['printer', 'tool', 'material', 'process'] as const).map(own),
+      },
+      _pairing: {
+        type: 'object', additionalProperties: false, required: ['scope', 'place', 'mount', 'tool', 'material', 'revision', 'entries'],
+        properties: { scope: { enum: ['machine', 'printer'] }, place: { type: 'string' }, mount: { type: 'integer', minimum: 0, maximum: 7 }, tool: { type: 'string' }, material: { type: 'string' }, revision: { type: 'integer', minimum: 1 }, entries: { type: 'object', additionalProperties: false, properties: Object.fromEntries(catalogue.filter((s) => s.owners.includes('pairing')).map((s) => [s.key, { type: 'array', minItems: 1, maxItems: 40, items: { $ref: '#/$defs/_proven' } }])) } },
+      },
+      _proven: {
+        type: 'object', additionalProperties: false, required: ['value', 'uncertainty', 'range', 'trialId', 'trialName', 'machineId', 'conditions', 'provenOn', 'validUntil'],
+        properties: { value: { type: 'number' }, uncertainty: { type: 'number', minimum: 0 }, range: { type: 'object', additionalProperties: false, required: ['min', 'max', 'minEnd', 'maxEnd'], properties: { min: { type: 'number' }, max: { type: 'number' }, minEnd: { enum: ['failedBeyond', 'notTriedBeyond'] }, maxEnd: { enum: ['failedBeyond', 'notTriedBeyond'] } } }, trialId: { type: 'string', maxLength: 80 }, trialName: { type: 'string', maxLength: 80 }, machineId: { type: 'string', maxLength: 80 }, conditions: { type: 'object' }, provenOn: { type: 'string' }, validUntil: { type: 'string' } },
+      },
+      _recipe: {
+        type: 'object', additionalProperties: false, required: ['name', 'machine', 'printer', 'process', 'overrides', 'roles'],
+        properties: { name: text, machine: { type: ['string', 'null'] }, printer: { type: ['string', 'null'] }, process: { type: 'string' }, overrides: { type: 'object' }, roles: { type: 'array', minItems: 1, maxItems: roleNames.length, items: { type: 'object', additionalProperties: false, required: ['role', 'tool', 'material'], properties: { role: { enum: roleNames }, tool: { type: ['string', 'null'] }, material: { type: 'string' } } } } },
       },
       ...Object.fromEntries(catalogue.map((s) => [s.key, { title: s.label, description: s.what, ...typeOf(s) }])),
     },

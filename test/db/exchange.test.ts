@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { LibraryFile } from '../../src/areas/library/model/exchange.ts';
-import { copyProfile, exportLibrary, importLibrary, makeProfile, previewImport, saveRevision } from '../../src/areas/library/server/index.ts';
+import { copyProfile, exportLibrary, importLibrary, makeProfile, previewImport, saveRevision, writePairing } from '../../src/areas/library/server/index.ts';
 import { getHead, getTip } from '../../src/areas/library/server/queries.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
+import { makeMachine } from '../../src/areas/machines/server/index.ts';
+import { exportWhole, importWhole, keepRecipe, previewWhole } from '../../src/areas/recipes/server/index.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm, other: Farm, written: LibraryFile;
@@ -63,4 +65,32 @@ test('5,000 records come in within 10 s', async () => {
   const started = performance.now();
   expect(must(await importLibrary(farm.as('lead'), JSON.stringify({ ...written, profiles }), choice)).made).toBe(5000);
   expect(performance.now() - started).toBeLessThan(10_000);
+});
+
+test('proven values and kept recipes come along, and stand elsewhere as they stood here', async () => {
+  const lead = farm.as('lead'), id = (name: string): string => ids.get(name)!, floor = async (f: Farm, printerId: string) => (await makeMachine(f.as('lead'), { name: 'Hut', printerId, place: 'bench', port: null })).id;
+  const machineId = await floor(farm, id('Ardesia 220')), elsewhere = await freshFarm('exchange_third');
+  await writePairing(lead, { machineId, toolId: id('0.4 brass'), materialId: id('Fienile PLA white'), label: 'Hut' }, { flow: { value: 0.97, uncertainty: 0.01, range: { min: 0.94, max: 1, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' }, trialId: 't', trialName: 'T-0007', machineId, conditions: { lot: '5510' }, provenOn: '2026-11-01T08:00:00.000Z', validUntil: '2027-01-30T08:00:00.000Z' } }, 'by trial');
+  must(await keepRecipe(lead, { id: null, version: 1, name: 'Hive vents', choice: { machineId, printerId: null, processId: id('Fine 0.20'), roles: [{ role: 'part body', toolId: id('0.4 brass'), materialId: id('Fienile PLA white') }] }, overrides: { fanPercent: 95 } }));
+  const file = await exportWhole(farm.as('viewer'), null), text = JSON.stringify(file);
+  expect([file.pairings.length, file.recipes.map((r) => r.name)]).toEqual([1, ['Hive vents']]);
+  expect(new Ajv2020({ strict: false }).compile(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8')) as object)(file)).toBe(true);
+  // Without the machine both are named as what cannot come in; nothing is written.
+  const states = async (f: Farm, role: 'lead' | 'technician' = 'lead') => must(await previewWhole(f.as(role), text)).rows.filter((r) => r.kind === 'pairing' || r.kind === 'recipe').map((r) => r.state);
+  expect(await states(elsewhere)).toEqual(['invalid', 'invalid']);
+  expect(await importWhole(elsewhere.as('lead'), text, choice)).toMatchObject({ ok: false, failure: { code: 'badRecord', why: expect.stringContaining('There is no machine hut') } });
+  expect(await count(elsewhere)).toBe(0);
+  must(await importWhole(elsewhere.as('lead'), text, { leaveOutInvalid: true, take: [] }));
+  const printer = (await elsewhere.pool.query("select id from profile where key = 'ardesia-220'")).rows[0] as { id: string };
+  await floor(elsewhere, printer.id);
+  expect([await states(elsewhere), await states(elsewhere, 'technician')]).toEqual([['new', 'new'], ['invalid', 'new']]);
+  expect(must(await importWhole(elsewhere.as('lead'), text, choice))).toMatchObject({ made: 2, changed: 0 });
+  const back = await exportWhole(elsewhere.as('viewer'), null);
+  expect([back.pairings, back.recipes]).toEqual([file.pairings, file.recipes]);
+  expect(await states(elsewhere)).toEqual(['same', 'same']);
+  const other2 = JSON.stringify({ ...file, profiles: [], recipes: file.recipes.map((r) => ({ ...r, overrides: {} })), pairings: file.pairings.map((p) => ({ ...p, revision: 2, entries: { flow: [{ ...p.entries['flow']![0]!, value: 0.99 }] } })) });
+  expect(must(await previewWhole(elsewhere.as('lead'), other2)).rows.map((r) => r.state)).toEqual(['changed', 'conflicting']);
+  expect(must(await importWhole(elsewhere.as('lead'), other2, { leaveOutInvalid: false, take: ['recipe:Hive vents'] }))).toMatchObject({ made: 0, changed: 2 });
+  expect((await exportWhole(elsewhere.as('viewer'), null)).recipes[0]!.overrides).toEqual({});
+  await elsewhere.close();
 });

@@ -180,3 +180,32 @@ test('a person reads speeds and decimals in their own way, and nobody else does'
   await open(other, `/library/${fine!.id}`);
   await expect(other.locator('[data-setting=lineWidthMm]')).toContainText('0.44 mm');
 });
+
+test('the palette opens by key and goes to a profile, a machine or a page', async ({ page }) => {
+  await signIn(page);
+  await page.keyboard.press('/');
+  const box = page.getByLabel('Find or go to', { exact: true });
+  await box.fill('torba asa nat');
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Torba ASA natural material' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Torba ASA natural', level: 1 })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await box.fill('coverage');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Coverage', level: 1 })).toBeVisible();
+});
+
+test('a change of many is taken back from its message', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, '/library/bulk');
+  await page.getByLabel('Setting').selectOption('fanPercent');
+  await page.getByLabel('Which').selectOption('above');
+  await page.getByLabel('Value, in any unit').fill('95 %');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.getByLabel(/for the \d+ chosen/).fill('93 %');
+  await page.getByRole('button', { name: 'See what changes' }).click();
+  await page.getByLabel(/Why/).first().fill('quieter nights');
+  await page.getByRole('button', { name: /^(Change|Write)/ }).first().click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/(is|are) as before/)).toBeVisible();
+});

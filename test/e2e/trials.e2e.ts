@@ -46,3 +46,22 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(48);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('two people read the same coupon, and the page says how far they agree', async ({ page, browser }) => {
+  await signIn(page);
+  const headers = { origin: new URL(page.url()).origin }, list = async <T,>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
+  const m = (await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')).find((x) => x.name === 'Rifugio Scarpa')!, process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find((p) => p.name === 'Stout 0.30')!;
+  const { id } = (await (await page.request.post('/api/trials', { headers, data: { kind: 'temperature', machineId: m.id, toolId: m.mounted.id, materialId: m.loaded.id, processId: process.id, bands: [250, 245, 240, 235], options: {}, recipeId: null } })).json()) as { id: string };
+  await open(page, `/trials/${id}`);
+  for (const [band, text] of [['250', '9'], ['245', '5'], ['240', '2'], ['235', '1']] as const) { await page.getByLabel(`strings, nozzle ${band}`, { exact: true }).fill(text); await page.keyboard.press('Enter'); }
+  await expect(page.locator('.steps')).toContainText('measuring 4 of');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'lead');
+  await open(other, `/trials/${id}`);
+  await other.getByRole('button', { name: 'A second person reads too' }).click();
+  for (const [band, text] of [['250', '9'], ['245', '6'], ['240', '2'], ['235', '1']] as const) { await other.getByLabel(`strings, nozzle ${band}, reading 2`, { exact: true }).fill(text); await other.keyboard.press('Enter'); }
+  await expect(other.getByRole('complementary')).toContainText('strings: alike in 75 % of 4 bands');
+  await expect(other.getByRole('complementary')).toContainText('within one in 4 of 4');
+  await page.reload();
+  await expect(page.getByRole('complementary')).toContainText(/alike in 75 %.*κ 0\.\d\d/);
+});

@@ -6,7 +6,7 @@ import type { Reasons } from './records.ts';
 import { isReason, reasonKinds } from './reasons.ts';
 import { checkValues } from './values.ts';
 
-export const FORMAT = 'cantiere-library', FORMAT_VERSION = 1, LARGEST_BYTES = 10 * 1024 * 1024, MOST_RECORDS = 20_000;
+export const FORMAT = 'cantiere-library', FORMAT_VERSION = 2, OLDEST_VERSION = 1, LARGEST_BYTES = 10 * 1024 * 1024, MOST_RECORDS = 20_000;
 const KINDS = ['printer', 'tool', 'material', 'process'] as const;
 type Kind = (typeof KINDS)[number];
 
@@ -21,8 +21,11 @@ export interface ImportRow { readonly index: number; readonly kind: string; read
 
 export const addressOf = (kind: string, key: string): string => `${kind}:${key}`;
 
+/** The lists of a file, every record still unjudged. The first version had profiles only. */
+export interface RawFile { readonly profiles: readonly unknown[]; readonly pairings: readonly unknown[]; readonly recipes: readonly unknown[] }
+
 /** The records of a file, each still unjudged, or the one reason why it cannot be read at all. */
-export function readLibraryFile(text: string): Result<readonly unknown[]> {
+export function readLibraryFile(text: string): Result<RawFile> {
   const wrong = (what: string, where: string | undefined, todo: string): Result<never> => fail({ code: 'file', what, ...(where && { where }), todo });
   if (text.length > LARGEST_BYTES) return wrong('The file is larger than 10 MB', undefined, 'write fewer records into one file');
   const plain = text.replace(/^\uFEFF/, '');
@@ -31,14 +34,16 @@ export function readLibraryFile(text: string): Result<readonly unknown[]> {
   const twice = findDuplicateMember(plain);
   if (twice) return wrong(`"${twice.name}" stands twice in one object`, `line ${twice.line}`, 'keep one of them');
   if (typeof raw !== 'object' || raw === null || (raw as { format?: unknown }).format !== FORMAT) return wrong('The file is not a library', 'field format', `"format" reads "${FORMAT}"`);
-  const { version, catalogueVersion, profiles, ...rest } = raw as Record<string, unknown>;
+  const { version, catalogueVersion, profiles, pairings = [], recipes = [], ...rest } = raw as Record<string, unknown>;
   const unknown = Object.keys(rest).find((k) => k !== 'format');
   if (unknown) return wrong(`"${unknown}" means nothing here`, `field ${unknown}`, 'take it away');
-  if (version !== FORMAT_VERSION) return wrong(`Version ${String(version)} of the format cannot be read`, 'field version', `version ${FORMAT_VERSION} can`);
+  if (typeof version !== 'number' || version < OLDEST_VERSION || version > FORMAT_VERSION || !Number.isInteger(version)) return wrong(`Version ${String(version)} of the format cannot be read`, 'field version', `versions ${OLDEST_VERSION} to ${FORMAT_VERSION} can`);
   if (typeof catalogueVersion !== 'number' || catalogueVersion > CATALOGUE_VERSION) return wrong('The file was written with a newer catalogue of settings', 'field catalogueVersion', `this one knows ${CATALOGUE_VERSION}; bring the product up to date first`);
   if (!Array.isArray(profiles)) return wrong('There is no list of profiles', 'field profiles', 'give an array');
-  if (profiles.length > MOST_RECORDS) return wrong(`${profiles.length} records are too many`, 'field profiles', `write at most ${MOST_RECORDS} into one file`);
-  return succeed(profiles);
+  for (const [field, list] of [['pairings', pairings], ['recipes', recipes]] as const) if (!Array.isArray(list)) return wrong(`There is no list of ${field}`, `field ${field}`, 'give an array, or leave it out');
+  const count = profiles.length + (pairings as unknown[]).length + (recipes as unknown[]).length;
+  if (count > MOST_RECORDS) return wrong(`${count} records are too many`, 'field profiles', `write at most ${MOST_RECORDS} into one file`);
+  return succeed({ profiles, pairings: pairings as unknown[], recipes: recipes as unknown[] });
 }
 
 const NAME = /^[^\p{Cc}<>]{2,80}$/u, KEY = /^[a-z0-9][a-z0-9.-]{0,79}$/;

@@ -36,7 +36,7 @@ export async function exportLibrary(ctx: Pick<Ctx, 'db'>, ids: readonly string[]
 
 export async function previewImport(ctx: Pick<Ctx, 'db'>, text: string): Promise<Result<{ rows: readonly ImportRow[] }, LibraryFailure>> {
   const read = readLibraryFile(text);
-  return read.ok ? succeed({ rows: planImport(read.value, await listStored(ctx)).rows }) : fail({ code: 'badFile', detail: read.failure });
+  return read.ok ? succeed({ rows: planImport(read.value.profiles, await listStored(ctx)).rows }) : fail({ code: 'badFile', detail: read.failure });
 }
 
 /** Takes a file in, in one transaction. Invalid records stop it unless the person has chosen to leave them out; conflicting ones
@@ -47,7 +47,7 @@ export async function importLibrary(ctx: Ctx, text: string, choice: { readonly l
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await db.execute(sql`lock table ${profile} in share row exclusive mode`); // nobody makes a profile between plan and write
-    const stored = await listStored(inside), { rows, records } = planImport(read.value, stored), invalid = rows.filter((r) => r.state === 'invalid');
+    const stored = await listStored(inside), { rows, records } = planImport(read.value.profiles, stored), invalid = rows.filter((r) => r.state === 'invalid');
     if (invalid.length > 0 && !choice.leaveOutInvalid) return fail({ code: 'badRecord', count: invalid.length, index: invalid[0]!.index, why: invalid[0]!.why });
     const comesIn = rows.filter((r) => r.state === 'new' || r.state === 'changed' || (r.state === 'conflicting' && choice.take.includes(addressOf(r.kind, r.key)) && !stored.get(addressOf(r.kind, r.key))!.stock));
     const ids = new Map([...stored].map(([address, s]) => [address, s.id])), state = stateFor(ctx), at = ctx.clock.now();

@@ -1,6 +1,6 @@
 export { countFacets, findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listExpiredWorkarounds, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
-export { writePairing } from './writePairing.ts';
+export { writePairing, writeWholePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';
 export { decideRevision, describeProfile, retireProfile, takeBack, saveRevision } from './saveRevision.ts';
 export { getProfilePage, type LedgerContext } from './profilePage.ts';

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import type { PairingEntry } from '../model/records.ts';
+import type { Entries, PairingEntry } from '../model/records.ts';
 import { findPairing, findPairingHead } from './queries.ts';
 import { pairing, pairingRevision } from './tables.ts';
 
@@ -21,4 +21,15 @@ export async function writePairing(ctx: Ctx, place: PairingPlace, entries: Reado
   await ctx.db.insert(pairingRevision).values({ id: ctx.newId(), pairingId: found!.id, number, entries: { ...head?.entries, ...Object.fromEntries(keys.map((k) => [k, [entries[k]!]])) }, message, authorId: ctx.user.id, authorName: ctx.user.name, at: ctx.clock.now() });
   await recordEvent(ctx, { subjectKind: 'pairing', subjectId: found!.id, subjectName: place.label, what: `pairing revision ${number}: ${keys.join(', ')}`, from: Object.fromEntries(keys.map((k) => [k, shown(head?.entries[k]?.[0]) ?? null])), to: Object.fromEntries(keys.map((k) => [k, shown(entries[k])])), why: message });
   return { pairingId: found!.id, number };
+}
+
+/** Takes a pairing in as a file has it, as the next revision: the whole of it, not value by value. */
+export async function writeWholePairing(ctx: Ctx, place: { readonly scope: 'machine' | 'printer'; readonly scopeId: string; readonly mount: number; readonly toolId: string; readonly materialId: string; readonly label: string }, entries: Entries): Promise<void> {
+  const { label, ...key } = place;
+  await ctx.db.insert(pairing).values({ id: ctx.newId(), ...key, createdAt: ctx.clock.now() }).onConflictDoNothing();
+  const found = (await findPairing(ctx, place.scope, place.scopeId, place.toolId, place.materialId))!;
+  await ctx.db.select({ id: pairing.id }).from(pairing).where(eq(pairing.id, found.id)).for('update');
+  const number = ((await findPairingHead(ctx, found.id))?.number ?? 0) + 1;
+  await ctx.db.insert(pairingRevision).values({ id: ctx.newId(), pairingId: found.id, number, entries, message: 'From a file', authorId: ctx.user.id, authorName: ctx.user.name, at: ctx.clock.now() });
+  await recordEvent(ctx, { subjectKind: 'pairing', subjectId: found.id, subjectName: label, what: `pairing revision ${number} from a file`, to: Object.keys(entries) });
 }

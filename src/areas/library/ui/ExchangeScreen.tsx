@@ -45,7 +45,7 @@ export function ExchangeScreen() {
     <>
       <LibraryRooms here="/library/exchange" />
       <div className="band"><div><div className="kind">Library</div><h1>In and out</h1></div></div>
-      <section className="stage" aria-label="Out"><h2>Out <span className="hint">profiles as a JSON file with all they start from; its form is described in docs/formats/library.md</span></h2>
+      <section className="stage" aria-label="Out"><h2>Out <span className="hint">profiles with all they start from, what is proven of them and kept recipes, as JSON; its form is described in docs/formats/library.md</span></h2>
         <div className="fields">
           <label className="pick">Add one to the file<select value="" onChange={(e) => { if (e.target.value) setChosen([...new Set([...chosen, e.target.value])]); }}><option value="">all of them, or choose…</option>{(profiles.data ?? []).map((p) => <option key={p.id} value={p.id}>{p.name}, {p.kind}</option>)}</select></label>
           <a className="btn p" href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.join(',')}` : ''}`} download="library.json">Write {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}</a>
@@ -60,7 +60,7 @@ export function ExchangeScreen() {
           <table className="list"><thead><tr><th>Record</th><th>Kind</th><th>Would be</th><th>What changes, or why not</th></tr></thead>
             <tbody>{[...rows].sort((a, b) => order(a) - order(b)).slice(0, SHOWN).map((r) => <tr key={r.index}><td>{r.name || r.key || `record ${r.index + 1}`}<div className="hint f">{r.key}</div></td><td>{r.kind}</td>
               <td style={{ whiteSpace: 'nowrap' }}><StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}{r.state === 'conflicting' && !r.why.includes('stock') && <div><label className="hint"><input type="checkbox" checked={take.includes(addressOf(r.kind, r.key))} onChange={(e) => setTake(e.currentTarget.checked ? [...take, addressOf(r.kind, r.key)] : take.filter((t) => t !== addressOf(r.kind, r.key)))} /> take the file’s</label></div>}</td>
-              <td>{r.why && <div>{r.why}</div>}{r.state !== 'new' && r.changes.slice(0, 4).map((c) => { const s = findSetting(c.key)!; return <div key={c.key} className="hint">{s.label}: {showValue(s, c.from).slice(0, 30)} → {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}</div>; })}{r.state === 'new' && <span className="hint">{r.changes.length} own {r.changes.length === 1 ? 'value' : 'values'}</span>}</td></tr>)}</tbody></table>
+              <td>{r.why && <div>{r.why}</div>}{r.state !== 'new' && r.changes.slice(0, 4).map((c) => { const s = findSetting(c.key)!; return <div key={c.key} className="hint">{s.label}: {showValue(s, c.from).slice(0, 30)} → {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}</div>; })}{r.state === 'new' && <span className="hint">{r.kind === 'recipe' ? '' : `${r.changes.length} ${r.kind === 'pairing' ? 'proven' : 'own'} ${r.changes.length === 1 ? 'value' : 'values'}`}</span>}</td></tr>)}</tbody></table>
           {rows.length > SHOWN && <p className="hint">and {rows.length - SHOWN} more</p>}
           <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginTop: 12 }}>
             {count('invalid') > 0 && <label><input type="checkbox" checked={leaveOut} onChange={(e) => setLeaveOut(e.currentTarget.checked)} /> leave the {count('invalid')} invalid out</label>}
