@@ -14,7 +14,19 @@ export function fitBrokenStick(x: readonly number[], y: readonly number[], round
   if (n < 5 || xs.length < 4) return fail({ code: 'tooFew', what: `${xs.length} flows with ${n} readings; a plateau and a fall need at least 5 readings at 4 flows`, todo: 'measure more strands' });
   const low = xs[0]!, high = xs[xs.length - 1]!;
   const at = (b: number): LinearFit | null => { const r = fitLinear(x.map((v) => [1, Math.max(0, v - b)]), y); return r.ok ? r.value : null; };
-  const sse = (b: number): number => at(b)?.residuals.reduce((s, r) => s + r * r, 0) ?? Infinity;
+  /** What the best plateau and slope leave at a break: two unknowns need no decomposition, only sums about the means. */
+  const sse = (b: number): number => {
+    let md = 0, my = 0;
+    for (let i = 0; i < n; i++) { md += Math.max(0, x[i]! - b); my += y[i]!; }
+    md /= n; my /= n;
+    let dd = 0, dy = 0;
+    for (let i = 0; i < n; i++) { const d = Math.max(0, x[i]! - b) - md, e = y[i]! - my; dd += d * d; dy += d * e; }
+    if (!(dd > 0)) return Infinity;
+    const slope = dy / dd;
+    let left = 0;
+    for (let i = 0; i < n; i++) { const r = y[i]! - my - slope * (Math.max(0, x[i]! - b) - md); left += r * r; }
+    return left;
+  };
   let best = low, bestSse = Infinity;
   for (let k = 0; k < GRID; k++) { const b = low + ((high - low) * k) / GRID, s = sse(b); if (s < bestSse) { best = b; bestSse = s; } }
   let a = Math.max(low, best - (high - low) / GRID), c = Math.min(high, best + (high - low) / GRID);

@@ -17,6 +17,7 @@ import { Decide } from './Decide.tsx';
 import { PlaceTable } from './PlaceTable.tsx';
 import { PrintStage } from './PrintStage.tsx';
 
+const ToolpathView = lazy(async () => ({ default: (await import('./ToolpathView.tsx')).ToolpathView }));
 const ControlChart = lazy(async () => ({ default: (await import('./ControlChart.tsx')).ControlChart }));
 const steps = ['planned', 'printing', 'measuring', 'decided'] as const;
 
@@ -24,7 +25,7 @@ const steps = ['planned', 'printing', 'measuring', 'decided'] as const;
 export function TrialScreen({ id }: { readonly id: string }) {
   const client = useQueryClient(), mayChange = useMayChange();
   const { data: t, error } = useQuery({ queryKey: ['trial', id], queryFn: () => call<TrialPage>(`/api/trials/${id}`), refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false) });
-  const [place, setPlace] = useState<string | null>(null);
+  const [place, setPlace] = useState<string | null>(null), [isPath, setPath] = useState(false);
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!t) return <p className="empty">Opening the trial…</p>;
   const kind = kindOf(t.kind), refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
@@ -45,7 +46,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
         <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
         <section className="stage"><h2>Measure <span className="hint">{kind.reading}</span></h2>
           {kind.axis ? <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} /> : <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />}</section>
-        {t.plan.shapes.length > 0 && <section className="stage"><h2>The coupon</h2><CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} /></section>}
+        {t.plan.shapes.length > 0 && <section className="stage"><h2>The coupon <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>{isPath ? 'show the drawing' : 'show the path by layer'}</button></h2>{isPath ? <Suspense fallback={<p className="hint">Opening…</p>}><ToolpathView trial={t} /></Suspense> : <CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} />}</section>}
       </div>
       <aside className="side">
         {a ? <><h3>So far</h3><p className="lead">{a.sentence}</p>{a.warnings.map((w) => <p key={w} className="hint" style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}>{w}</p>)}
