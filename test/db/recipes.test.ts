@@ -5,7 +5,7 @@ import { findSheetByName, makeJob } from '../../src/areas/checks/server/index.ts
 import { checkRecipe } from '../../src/areas/library/rules/index.ts';
 import { changeMany, countFacets, exportLibrary, findByValue, makeProfile, saveRevision, searchProfiles, takeBackMany } from '../../src/areas/library/server/index.ts';
 import { getHead } from '../../src/areas/library/server/queries.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { loadLot, makeMachine, mountTool, sayState, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
 import { findRecipe, getRecipePage, keepRecipe, listRecipesUsing, makeRecipeSheet, pinRecipe } from '../../src/areas/recipes/server/index.ts';
 import { storeFile } from '../../src/platform/files/store.ts';
@@ -81,6 +81,14 @@ describe('a recipe', () => {
     expect((await listRecipesUsing(farm.as('viewer'), [id('Ardesia 350 C')])).filter((r) => r.kept).map((r) => r.name)).toContain('Vents');
     expect(await listRecipesUsing(farm.as('viewer'), [id('Stout 0.30')])).toEqual([]);
   });
+});
+
+test('what somebody says at the machine wakes the rules that need it', async () => {
+  const check = async () => checkRecipe(workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input);
+  expect((await check()).couldNot.map((c) => c.rule)).toContain('speed-unscaled');
+  must(await sayState(farm.as('technician'), m.id, { speedPercent: 130, lid: 'open', resinC: null }));
+  const now = await check();
+  expect([now.couldNot.map((c) => c.rule).includes('speed-unscaled'), now.findings.find((f) => f.rule === 'speed-unscaled')?.severity]).toEqual([false, 'blocker']);
 });
 
 describe('changing many', () => {

@@ -17,39 +17,40 @@ import * as r14 from './machines/[id]/index.ts';
 import * as r15 from './machines/[id]/load.ts';
 import * as r16 from './machines/[id]/maintenance.ts';
 import * as r17 from './machines/[id]/mount.ts';
-import * as r18 from './machines/index.ts';
-import * as r19 from './machines/maintenance.ts';
-import * as r20 from './me.ts';
-import * as r21 from './pairings.ts';
-import * as r22 from './policy.ts';
-import * as r23 from './profiles/[id]/about.ts';
-import * as r24 from './profiles/[id]/affected.ts';
-import * as r25 from './profiles/[id]/copy.ts';
-import * as r26 from './profiles/[id]/decision.ts';
-import * as r27 from './profiles/[id]/draft.ts';
-import * as r28 from './profiles/[id]/index.ts';
-import * as r29 from './profiles/[id]/restore.ts';
-import * as r30 from './profiles/[id]/retire.ts';
-import * as r31 from './profiles/[id]/revisions.ts';
-import * as r32 from './profiles/[id]/take-back.ts';
-import * as r33 from './profiles/facets.ts';
-import * as r34 from './profiles/index.ts';
-import * as r35 from './recipes/[id]/index.ts';
-import * as r36 from './recipes/[id]/pin.ts';
-import * as r37 from './recipes/index.ts';
-import * as r38 from './recipes/sheet.ts';
-import * as r39 from './today.ts';
-import * as r40 from './tokens/[id]/revoke.ts';
-import * as r41 from './tokens/index.ts';
-import * as r42 from './trials/[id]/coupon.ts';
-import * as r43 from './trials/[id]/decision.ts';
-import * as r44 from './trials/[id]/index.ts';
-import * as r45 from './trials/[id]/instrument.ts';
-import * as r46 from './trials/[id]/print.ts';
-import * as r47 from './trials/[id]/readings.ts';
-import * as r48 from './trials/due.ts';
-import * as r49 from './trials/index.ts';
-import * as r50 from './trials/preview.ts';
+import * as r18 from './machines/[id]/said.ts';
+import * as r19 from './machines/index.ts';
+import * as r20 from './machines/maintenance.ts';
+import * as r21 from './me.ts';
+import * as r22 from './pairings.ts';
+import * as r23 from './policy.ts';
+import * as r24 from './profiles/[id]/about.ts';
+import * as r25 from './profiles/[id]/affected.ts';
+import * as r26 from './profiles/[id]/copy.ts';
+import * as r27 from './profiles/[id]/decision.ts';
+import * as r28 from './profiles/[id]/draft.ts';
+import * as r29 from './profiles/[id]/index.ts';
+import * as r30 from './profiles/[id]/restore.ts';
+import * as r31 from './profiles/[id]/retire.ts';
+import * as r32 from './profiles/[id]/revisions.ts';
+import * as r33 from './profiles/[id]/take-back.ts';
+import * as r34 from './profiles/facets.ts';
+import * as r35 from './profiles/index.ts';
+import * as r36 from './recipes/[id]/index.ts';
+import * as r37 from './recipes/[id]/pin.ts';
+import * as r38 from './recipes/index.ts';
+import * as r39 from './recipes/sheet.ts';
+import * as r40 from './today.ts';
+import * as r41 from './tokens/[id]/revoke.ts';
+import * as r42 from './tokens/index.ts';
+import * as r43 from './trials/[id]/coupon.ts';
+import * as r44 from './trials/[id]/decision.ts';
+import * as r45 from './trials/[id]/index.ts';
+import * as r46 from './trials/[id]/instrument.ts';
+import * as r47 from './trials/[id]/print.ts';
+import * as r48 from './trials/[id]/readings.ts';
+import * as r49 from './trials/due.ts';
+import * as r50 from './trials/index.ts';
+import * as r51 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -71,37 +72,38 @@ export const routeFiles = {
   './machines/[id]/load.ts': r15,
   './machines/[id]/maintenance.ts': r16,
   './machines/[id]/mount.ts': r17,
-  './machines/index.ts': r18,
-  './machines/maintenance.ts': r19,
-  './me.ts': r20,
-  './pairings.ts': r21,
-  './policy.ts': r22,
-  './profiles/[id]/about.ts': r23,
-  './profiles/[id]/affected.ts': r24,
-  './profiles/[id]/copy.ts': r25,
-  './profiles/[id]/decision.ts': r26,
-  './profiles/[id]/draft.ts': r27,
-  './profiles/[id]/index.ts': r28,
-  './profiles/[id]/restore.ts': r29,
-  './profiles/[id]/retire.ts': r30,
-  './profiles/[id]/revisions.ts': r31,
-  './profiles/[id]/take-back.ts': r32,
-  './profiles/facets.ts': r33,
-  './profiles/index.ts': r34,
-  './recipes/[id]/index.ts': r35,
-  './recipes/[id]/pin.ts': r36,
-  './recipes/index.ts': r37,
-  './recipes/sheet.ts': r38,
-  './today.ts': r39,
-  './tokens/[id]/revoke.ts': r40,
-  './tokens/index.ts': r41,
-  './trials/[id]/coupon.ts': r42,
-  './trials/[id]/decision.ts': r43,
-  './trials/[id]/index.ts': r44,
-  './trials/[id]/instrument.ts': r45,
-  './trials/[id]/print.ts': r46,
-  './trials/[id]/readings.ts': r47,
-  './trials/due.ts': r48,
-  './trials/index.ts': r49,
-  './trials/preview.ts': r50,
+  './machines/[id]/said.ts': r18,
+  './machines/index.ts': r19,
+  './machines/maintenance.ts': r20,
+  './me.ts': r21,
+  './pairings.ts': r22,
+  './policy.ts': r23,
+  './profiles/[id]/about.ts': r24,
+  './profiles/[id]/affected.ts': r25,
+  './profiles/[id]/copy.ts': r26,
+  './profiles/[id]/decision.ts': r27,
+  './profiles/[id]/draft.ts': r28,
+  './profiles/[id]/index.ts': r29,
+  './profiles/[id]/restore.ts': r30,
+  './profiles/[id]/retire.ts': r31,
+  './profiles/[id]/revisions.ts': r32,
+  './profiles/[id]/take-back.ts': r33,
+  './profiles/facets.ts': r34,
+  './profiles/index.ts': r35,
+  './recipes/[id]/index.ts': r36,
+  './recipes/[id]/pin.ts': r37,
+  './recipes/index.ts': r38,
+  './recipes/sheet.ts': r39,
+  './today.ts': r40,
+  './tokens/[id]/revoke.ts': r41,
+  './tokens/index.ts': r42,
+  './trials/[id]/coupon.ts': r43,
+  './trials/[id]/decision.ts': r44,
+  './trials/[id]/index.ts': r45,
+  './trials/[id]/instrument.ts': r46,
+  './trials/[id]/print.ts': r47,
+  './trials/[id]/readings.ts': r48,
+  './trials/due.ts': r49,
+  './trials/index.ts': r50,
+  './trials/preview.ts': r51,
 } satisfies Record<string, RouteFile>;

@@ -11,7 +11,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
   const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
   const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
   return {
-    id: m.id, key: m.key, name: m.name, place: m.place, state: m.state, printer: (await findProfile(ctx, m.printerId))!.name, printerId: m.printerId, heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
+    id: m.id, key: m.key, name: m.name, place: m.place, state: m.state, printer: (await findProfile(ctx, m.printerId))!.name, printerId: m.printerId, said: m.said, heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
     mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() }, loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG }, proofs: Object.values(proofs),
   };
 }

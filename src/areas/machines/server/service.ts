@@ -5,6 +5,7 @@ import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile, keyOf } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import type { Said } from '../model/pages.ts';
 import { findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
@@ -62,4 +63,15 @@ async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind): Promise<strin
 
 export async function setMachineState(ctx: Ctx, id: string, state: Machine['state']): Promise<void> {
   await ctx.db.update(machine).set({ state }).where(eq(machine.id, id));
+}
+
+/** Keeps what somebody has read off the machine: no file carries it, and rules that need it run only then. */
+export async function sayState(ctx: Ctx, machineId: string, said: Omit<Said, 'byName' | 'at'>): Promise<Result<null, MachineFailure>> {
+  const m = await findMachine(ctx, machineId);
+  if (!m) return fail({ code: 'noMachine' });
+  await ctx.db.transaction(async (db) => {
+    await db.update(machine).set({ said: { ...said, byName: ctx.user.name, at: ctx.clock.now().toISOString() } }).where(eq(machine.id, m.id));
+    await recordEvent({ ...ctx, db }, { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: 'state said at the machine', from: m.said && { speedPercent: m.said.speedPercent, lid: m.said.lid, resinC: m.said.resinC }, to: said });
+  });
+  return succeed(null);
 }

@@ -10,9 +10,20 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
-import type { MachinePage } from '../model/pages.ts';
+import type { MachinePage, Said } from '../model/pages.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
+
+/** What only somebody at the machine can say: speed set there, lid, temperature of the resin. */
+function SaidForm({ said, onSay }: { readonly said: Said | null; readonly onSay: (said: Omit<Said, 'byName' | 'at'>) => void }) {
+  const [speed, setSpeed] = useState<number | string>(said?.speedPercent ?? 100), [lid, setLid] = useState<Said['lid']>(said?.lid ?? 'none'), [resin, setResin] = useState<number | string>(said?.resinC ?? '');
+  return (
+    <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); onSay({ speedPercent: Number(speed), lid, resinC: resin === '' ? null : Number(resin) }); }}>
+      <NumberInput label="Speed set at the machine" suffix=" %" min={10} max={300} value={speed} onChange={setSpeed} /><NativeSelect label="Lid" data={['none', 'open', 'closed']} value={lid} onChange={(e) => setLid(e.currentTarget.value as Said['lid'])} /><NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
+      <button className="btn" disabled={speed === ''}>Say it</button><span className="hint">{said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Nobody has said it yet; rules that need it do not run.'}</span>
+    </form>
+  );
+}
 
 export function MachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient(), mayChange = useMayChange();
@@ -43,6 +54,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
           <form className="fields" onSubmit={(e) => { e.preventDefault(); void act('mount', { toolId: tool, note: '' }, 'Tool mounted'); }}><NativeSelect label="Mount a tool" data={options(tools.data)} value={tool} onChange={(e) => setTool(e.currentTarget.value)} /><button className="btn" disabled={!tool}>Mount it</button><span className="hint">Counts as a nozzle change; a tool put back counts again.</span></form>
           <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); void act('load', { materialId: material, lot, remainingG: Number(grams) }, 'Lot loaded'); }}><NativeSelect label="Load a material" data={options(materials.data)} value={material} onChange={(e) => setMaterial(e.currentTarget.value)} /><TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} /><NumberInput label="Grams on the spool" value={grams} onChange={setGrams} min={0} /><button className="btn" disabled={!material || !lot.trim() || grams === ''}>Load it</button></form>
           <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); void act('maintenance', { kind, note }, `${maintenanceKinds[kind].label} logged`); setNote(''); }}><NativeSelect label="Log maintenance" data={Object.entries(maintenanceKinds).map(([value, k]) => ({ value, label: k.label }))} value={kind} onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)} /><TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} /><button className="btn">Log it</button><span className="hint">{maintenanceKinds[kind].due.length > 0 ? `Makes due: ${labels(maintenanceKinds[kind].due)}` : 'Makes nothing due.'}</span></form>
+          <SaidForm key={m.said?.at ?? 'unsaid'} said={m.said} onSay={(said) => void act('said', said, 'Kept')} />
         </section>}
       </div>
       <aside className="side"><h3>Maintenance</h3>{m.maintenance.map((e) => <p key={e.id} className="hint" style={{ marginBottom: 6 }}><b>{maintenanceKinds[e.kind as MaintenanceKind].label}</b>{e.note && `: ${e.note}`}<br />{e.byName} · {dayAndTime(e.at)}</p>)}{m.maintenance.length === 0 && <p className="hint">None logged.</p>}

@@ -31,7 +31,7 @@ export async function makeRecipeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, choice: Re
   const mounted = m && await findMounted(ctx, m.id), loaded = m && await findLoaded(ctx, m.id);
   const machine: RecipeMachine | null = m && {
     name: m.name, ready: m.state !== 'not ready', mountedToolId: mounted?.toolId ?? null, loadedMaterialId: loaded?.materialId ?? null, loadedLot: loaded?.lot ?? null, remainingG: loaded?.remainingG ?? null,
-    speedPercent: null, lid: 'none', resinC: null, knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
+    speedPercent: m.said?.speedPercent ?? null, lid: m.said?.lid ?? 'none', resinC: m.said?.resinC ?? null, knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
   };
   const revisions = [];
   for (const id of [choice.processId, body.materialId, body.toolId, printer.id]) if (id) for (const c of await listChain(ctx, id)) revisions.push({ profile: c.profile.name, number: c.head.number });
