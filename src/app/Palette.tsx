@@ -1,4 +1,4 @@
-import { Spotlight, spotlight, type SpotlightActionGroupData } from '@mantine/spotlight';
+import { Spotlight, spotlight } from '@mantine/spotlight';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import '@mantine/spotlight/styles.layer.css';
@@ -13,14 +13,15 @@ import { go } from '../ui/router.tsx';
 const pages = [['/', 'Today'], ['/library', 'Library: profiles'], ['/library/recipes', 'Library: recipes'], ['/library/pairings', 'Library: pairings'], ['/library/compare', 'Library: compare'], ['/library/bulk', 'Library: change many'], ['/library/exchange', 'Library: in and out'], ['/library/settings', 'Library: all settings'], ['/trials', 'Trials'], ['/trials/due', 'Trials that are due'], ['/checks', 'Job checks'], ['/machines', 'Machines: floor'], ['/machines/coverage', 'Machines: coverage'], ['/machines/maintenance', 'Machines: maintenance'], ['/machines/policy', 'Machines: policy'], ['/log', 'Event log'], ['/me', 'My units and numbers']] as const;
 const acts = [['/trials/new', 'Start a trial'], ['/checks/new', 'Check a job'], ['/library/new', 'Add a profile']] as const;
 const MOST = 7;
+interface Entry { readonly id: string; readonly label: string; readonly description?: string; readonly onClick: () => void }
 
 /** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials. */
 export function Palette({ onClose }: { readonly onClose: () => void }) {
   const mayChange = useMayChange(), [text, setText] = useState(''), asked = text.trim();
   const profiles = useQuery({ queryKey: ['profiles', 'find', asked], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`), enabled: asked.length > 1 }), machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') }), recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') }), trials = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
   useEffect(() => { spotlight.open(); }, []);
-  const holds = (...parts: readonly string[]): boolean => asked.toLowerCase().split(/\s+/).every((w) => parts.join(' ').toLowerCase().includes(w)), to = (path: string, label: string, description?: string) => ({ id: path, label, ...(description && { description }), onClick: () => go(path) });
-  const found: SpotlightActionGroupData[] = [
+  const holds = (...parts: readonly string[]): boolean => asked.toLowerCase().split(/\s+/).every((w) => parts.join(' ').toLowerCase().includes(w)), to = (path: string, label: string, description?: string): Entry => ({ id: path, label, ...(description && { description }), onClick: () => go(path) });
+  const found: { readonly group: string; readonly actions: readonly Entry[] }[] = [
     { group: 'Do', actions: (mayChange ? acts : []).filter(([, n]) => holds(n)).map(([p, n]) => to(p, n)) },
     { group: 'Go to', actions: pages.filter(([, n]) => holds(n)).slice(0, asked ? MOST : pages.length).map(([p, n]) => to(p, n)) },
     ...(asked.length > 1 ? [
@@ -30,5 +31,14 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
       { group: 'Trials', actions: (trials.data ?? []).filter((t) => holds(t.name, t.kind, t.machineName, t.materialName)).slice(0, MOST).map((t) => to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state)) },
     ] : []),
   ].filter((g) => g.actions.length > 0);
-  return <Spotlight actions={found} query={text} onQueryChange={setText} filter={(_, all) => all} shortcut={null} onSpotlightClose={onClose} scrollable maxHeight={460} nothingFound={profiles.isFetching ? 'Looking…' : 'Nothing is named like this'} searchProps={{ placeholder: 'A profile, machine, trial or page…', 'aria-label': 'Find or go to' }} />;
+  // Keyed by what was asked and answered: actions are numbered as they mount, so a late answer must not come behind an early one.
+  return (
+    <Spotlight.Root query={text} onQueryChange={setText} shortcut={null} onSpotlightClose={onClose} scrollable maxHeight={460}>
+      <Spotlight.Search placeholder="A profile, machine, trial or page…" aria-label="Find or go to" />
+      <Spotlight.ActionsList key={`${asked}|${profiles.dataUpdatedAt}|${machines.dataUpdatedAt}`}>
+        {found.map((g) => <Spotlight.ActionsGroup key={g.group} label={g.group}>{g.actions.map((a) => <Spotlight.Action key={a.id} label={a.label} description={a.description} onClick={a.onClick} />)}</Spotlight.ActionsGroup>)}
+        {found.length === 0 && <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing is named like this'}</Spotlight.Empty>}
+      </Spotlight.ActionsList>
+    </Spotlight.Root>
+  );
 }

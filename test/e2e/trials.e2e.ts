@@ -14,6 +14,10 @@ test('a half-read retraction trial: band, reading and drawing lie on one line; t
     expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`strings, distance ${name}`, { exact: true })))).toBeLessThan(6);
     expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`gaps, distance ${name}`, { exact: true })))).toBeLessThan(6);
   }
+  await page.getByRole('button', { name: 'show the path by layer' }).click();
+  await page.getByLabel('Layer', { exact: true }).fill('60');
+  await expect(page.getByRole('img', { name: /Path of layer 61 of \d+, coloured by pulled back/ })).toBeVisible();
+  await page.getByRole('button', { name: 'show the drawing' }).click();
   await page.getByLabel('strings, distance 2.4', { exact: true }).fill('-3');
   await page.keyboard.press('Enter');
   await expect(page.locator('main [role=alert]')).toContainText('cannot be read here');
