@@ -31,10 +31,10 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
       { group: 'Trials', actions: (trials.data ?? []).filter((t) => holds(t.name, t.kind, t.machineName, t.materialName)).slice(0, MOST).map((t) => to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state)) },
     ] : []),
   ].filter((g) => g.actions.length > 0);
-  // Keyed by what was asked and answered: actions are numbered as they mount, so a late answer must not come behind an early one.
+  // Enter without a choice takes the first. Keyed by what was asked and answered: actions are numbered as they mount, so a late answer must not come behind an early one.
   return (
     <Spotlight.Root query={text} onQueryChange={setText} shortcut={null} onSpotlightClose={onClose} scrollable maxHeight={460}>
-      <Spotlight.Search placeholder="A profile, machine, trial or page…" aria-label="Find or go to" />
+      <Spotlight.Search placeholder="A profile, machine, trial or page…" aria-label="Find or go to" onKeyDown={(e) => { if (e.key === 'Enter' && !document.querySelector('[data-action][data-selected]')) { e.preventDefault(); found[0]?.actions[0]?.onClick(); spotlight.close(); } }} />
       <Spotlight.ActionsList key={`${asked}|${profiles.dataUpdatedAt}|${machines.dataUpdatedAt}`}>
         {found.map((g) => <Spotlight.ActionsGroup key={g.group} label={g.group}>{g.actions.map((a) => <Spotlight.Action key={a.id} label={a.label} description={a.description} onClick={a.onClick} />)}</Spotlight.ActionsGroup>)}
         {found.length === 0 && <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing is named like this'}</Spotlight.Empty>}

@@ -44,7 +44,7 @@ export interface LadderSpec extends Words {
 /** A kind whose one reading per band rises along the bands: how far up is it still good? */
 export function defineLadder(spec: LadderSpec): TrialKind {
   const { setting, axis, feature, accepted, keeps, share, step, columns } = spec;
-  const figure = (v: number): string => { const { canonical, digits } = quantities[axis.quantity]; return `${formatFigure(v, axis.quantity, digits)} ${canonical}`.trim(); };
+  const figure = (v: number): string => { const { canonical, digits } = quantities[axis.quantity]; return `${formatFigure(v, axis.quantity, digits)}${canonical === '°' ? '' : ' '}${canonical}`.trim(); };
   const table: ReadingTable = {
     columns: [{ name: columns[0], what: axis.label, range: [axis.lowest, axis.highest] }, { name: columns[1], what: feature.label, range: feature.range }],
     options: [{ name: 'accepted', what: accepted.label, default: accepted.default }],

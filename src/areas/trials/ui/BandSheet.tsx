@@ -28,7 +28,7 @@ export function BandSheet({ trial: t, mayChange, onKept }: { readonly trial: Tri
           {bands.map((b, i) => <g key={b.value}>
             {here === i && <rect x="0" y={y(i)} width={LEFT + DRAWING + 62} height={ROW} fill="var(--plum)" opacity=".08" />}
             {isTower && <><line x1={LEFT - 6} x2={LEFT + DRAWING} y1={y(i) + ROW} y2={y(i) + ROW} stroke="var(--lime2)" /><text x={LEFT - 10} y={y(i) + ROW + 4} textAnchor="end" className="n d">{formatFigure(b.fromMm, 'length', 1)}</text></>}
-            {isTower ? <BandDrawing shapes={shapes} band={b} ordinal={i + 1} y={y(i)} strings={meanOf(t, i + 1, 'strings')} sag={meanOf(t, i + 1, 'sagMm') ?? meanOf(t, i + 1, 'droopMm')} isMade={b.toMm <= reached + 1e-6} /> : <text x={LEFT + 6} y={y(i) + ROW / 2 + 4} className="d">no. {i + 1}</text>}
+            {isTower ? <BandDrawing shapes={shapes} band={b} ordinal={i + 1} y={y(i)} strings={meanOf(t, i + 1, 'strings')} sag={meanOf(t, i + 1, 'sagMm') ?? meanOf(t, i + 1, 'droopMm')} isMade={b.toMm <= reached + 1e-6} /> : <><text x={LEFT - 10} y={y(i) + ROW / 2 + 4} textAnchor="end" className="n d">no. {i + 1}</text><RowDrawing kind={kind.key} value={b.value} most={Math.max(...bands.map((x) => x.value))} reading={meanOf(t, i + 1, kind.features[0]!.key)} y={y(i)} /></>}
             <text x={LEFT + DRAWING + 8} y={y(i) + ROW / 2 + 4} className="n" fontWeight="700">{show(b)}</text></g>)}
           {isTower && <rect x={LEFT - 8} y={TOP + height} width={DRAWING + 16} height="6" fill="#c9c2b2" />}
         </svg>
@@ -62,6 +62,15 @@ function BandDrawing({ shapes, band, ordinal, y, strings, sag, isMade }: { reado
       {gap && sag !== null && <path d={`M${gap[0]} ${y + 7} Q${(gap[0] + gap[1]) / 2} ${y + 7 + Math.min(30, sag * 16)} ${gap[1]} ${y + 7}`} fill="none" stroke="var(--plum)" strokeWidth="1.4" />}
     </g>
   );
+}
+
+/** One piece of a coupon whose pieces lie side by side: a leaning block, a bridge, a line, a strand, with what was read of it. */
+function RowDrawing({ kind, value, most, reading, y }: { readonly kind: string; readonly value: number; readonly most: number; readonly reading: number | null; readonly y: number }) {
+  const foot = y + ROW - 6, top = y + 8, middle = LEFT + DRAWING / 2, share = most > 0 ? value / most : 0, down = Math.min(14, (reading ?? 0) * 10);
+  if (kind === 'overhang') { const lean = Math.min(70, Math.tan((value * Math.PI) / 180) * (foot - top)); return <g><path d={`M${LEFT + 20} ${foot} l${lean} ${top - foot} h26 l${-lean} ${foot - top} z`} fill="var(--clay)" stroke="#8b867b" strokeWidth=".7" />{reading !== null && <path d={`M${LEFT + 46} ${foot} q${lean / 2 + 4} ${-(foot - top) / 2 + down} ${lean} ${top - foot}`} fill="none" stroke="var(--plum)" strokeWidth="1.4" />}</g>; }
+  if (kind === 'bridge') { const half = 12 + 50 * share; return <g>{[-half - 9, half].map((x) => <rect key={x} x={middle + x} y={top + 3} width="9" height={foot - top - 3} fill="var(--clay)" stroke="#8b867b" strokeWidth=".7" />)}<path d={`M${middle - half - 9} ${top} H${middle + half + 9}`} stroke="#8b867b" strokeWidth="3" />{reading !== null && <path d={`M${middle - half} ${top + 2} Q${middle} ${top + 2 + 2 * down} ${middle + half} ${top + 2}`} fill="none" stroke="var(--plum)" strokeWidth="1.4" />}</g>; }
+  if (kind === 'pressure') { const w = 3 + Math.min(6, (reading ?? 0) * 60); return <g fill="var(--clay)" stroke="#8b867b" strokeWidth=".7"><rect x={LEFT} y={y + ROW / 2 - 3} width={DRAWING} height="6" /><circle cx={LEFT + 44} cy={y + ROW / 2} r={w} /><circle cx={LEFT + 106} cy={y + ROW / 2} r={w} /></g>; }
+  return <path d={`M${LEFT} ${y + ROW / 2} h${DRAWING}`} stroke="#8b867b" strokeWidth={2 + 4 * share} strokeLinecap="round" />;
 }
 
 /** Readings against the bands, lying on the bands' own axis. */
