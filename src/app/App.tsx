@@ -29,6 +29,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/library\/([^/]+)$/, load(async () => (await import('../areas/library/ui/ProfileScreen.tsx')).ProfileScreen)],
   [/^\/trials$/, load(async () => (await import('../areas/trials/ui/TrialsScreen.tsx')).TrialsScreen)],
   [/^\/trials\/new$/, load(async () => (await import('../areas/trials/ui/NewTrialScreen.tsx')).NewTrialScreen)],
+  [/^\/trials\/signs$/, load(async () => (await import('../areas/trials/ui/SignsScreen.tsx')).SignsScreen)],
   [/^\/trials\/due$/, load(async () => (await import('../areas/trials/ui/DueScreen.tsx')).DueScreen)],
   [/^\/trials\/([^/]+)$/, load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen)],
   [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],

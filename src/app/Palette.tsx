@@ -10,7 +10,7 @@ import { call } from '../ui/api.ts';
 import { useMayChange } from '../ui/person.tsx';
 import { go } from '../ui/router.tsx';
 
-const pages = [['/', 'Today'], ['/library', 'Library: profiles'], ['/library/recipes', 'Library: recipes'], ['/library/pairings', 'Library: pairings'], ['/library/compare', 'Library: compare'], ['/library/bulk', 'Library: change many'], ['/library/exchange', 'Library: in and out'], ['/library/settings', 'Library: all settings'], ['/trials', 'Trials'], ['/trials/due', 'Trials that are due'], ['/checks', 'Job checks'], ['/machines', 'Machines: floor'], ['/machines/coverage', 'Machines: coverage'], ['/machines/maintenance', 'Machines: maintenance'], ['/machines/policy', 'Machines: policy'], ['/log', 'Event log'], ['/me', 'My units and numbers']] as const;
+const pages = [['/', 'Today'], ['/library', 'Library: profiles'], ['/library/recipes', 'Library: recipes'], ['/library/pairings', 'Library: pairings'], ['/library/compare', 'Library: compare'], ['/library/bulk', 'Library: change many'], ['/library/exchange', 'Library: in and out'], ['/library/settings', 'Library: all settings'], ['/trials', 'Trials'], ['/trials/due', 'Trials that are due'], ['/trials/signs', 'Signs: from what is seen to the trial'], ['/checks', 'Job checks'], ['/machines', 'Machines: floor'], ['/machines/coverage', 'Machines: coverage'], ['/machines/maintenance', 'Machines: maintenance'], ['/machines/policy', 'Machines: policy'], ['/log', 'Event log'], ['/me', 'My units and numbers']] as const;
 const acts = [['/trials/new', 'Start a trial'], ['/checks/new', 'Check a job'], ['/library/new', 'Add a profile']] as const;
 const MOST = 7;
 interface Entry { readonly id: string; readonly label: string; readonly description?: string; readonly onClick: () => void }

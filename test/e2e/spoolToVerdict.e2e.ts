@@ -99,6 +99,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
     await expect(page.locator('.steps')).toContainText('measuring 12 of 12');
     await expect(page.getByRole('complementary')).toContainText('flow by bead area');
+    await expect(page.getByRole('complementary')).toContainText(/To be checked again: .*J-\d+/);
     await page.getByRole('button', { name: /^Accept \d/ }).click();
     await expect(page.locator('.steps')).toContainText('accepted');
   });

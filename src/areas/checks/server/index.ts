@@ -1,4 +1,4 @@
 export { rescueChecks, runCheck } from './runCheck.ts';
-export { checkAgain, clearJob, getJobPage, listJobs, listJobsOfRecipes, makeJob } from './jobs.ts';
+export { checkAgain, clearJob, getJobPage, listJobs, listJobsOfRecipes, listOpenJobsOn, makeJob } from './jobs.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

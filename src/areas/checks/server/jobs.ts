@@ -128,3 +128,11 @@ export async function listJobsOfRecipes(ctx: Pick<Ctx, 'db'>, recipeIds: readonl
   const rows = await ctx.db.select({ id: job.id, number: job.number, title: job.title }).from(job).where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued']))).orderBy(desc(job.number)).limit(200);
   return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number!) }));
 }
+
+/** Jobs not yet printed on this machine with this tool and material: what a newly proven limit may change. */
+export async function listOpenJobsOn(ctx: Pick<Ctx, 'db'>, on: { readonly machineId: string; readonly toolId: string; readonly materialId: string }): Promise<{ id: string; name: string; title: string }[]> {
+  const rows = await ctx.db.execute<{ id: string; number: number; title: string }>(sql`
+    select distinct j.id, j.number, j.title from job j join recipe r on r.id = j.recipe_id join recipe_assignment a on a.recipe_id = r.id
+    where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ('received', 'checked', 'cleared', 'queued') order by j.number limit 50`);
+  return rows.rows.map((r) => ({ id: r.id, name: jobName(Number(r.number)), title: r.title }));
+}

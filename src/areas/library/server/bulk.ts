@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inOneGo } from '../../../platform/db/oneGo.ts';
 import { holds, type ChangeRow, type Comparison, type FoundValue, type WishedChange } from '../model/bulk.ts';
 import { addressOf } from '../model/exchange.ts';
 import type { LibraryFailure } from '../model/failures.ts';
@@ -83,16 +84,9 @@ async function writeOne(ctx: Ctx, id: string, values: NewValues, input: BulkInpu
 
 /** A revision that a change of many made. */
 export interface Made { readonly profileId: string; readonly number: number }
-/** Undoes what a transaction has written and carries the reason out of it. */
-class Refused extends Error { constructor(readonly failure: LibraryFailure) { super(failure.code); } }
 
 /** Takes a change of many back: every revision of it while it is still the newest, or none of them. */
-export async function takeBackMany(ctx: Ctx, made: readonly Made[]): Promise<Result<{ profiles: number }, LibraryFailure>> {
-  try {
-    await ctx.db.transaction(async (db) => { for (const { profileId, number } of made) { const back = await takeBack({ ...ctx, db }, profileId, number); if (!back.ok) throw new Refused(back.failure); } });
-  } catch (error) {
-    if (error instanceof Refused) return fail(error.failure);
-    throw error;
-  }
+export const takeBackMany = (ctx: Ctx, made: readonly Made[]): Promise<Result<{ profiles: number }, LibraryFailure>> => inOneGo(ctx, async (inside) => {
+  for (const { profileId, number } of made) { const back = await takeBack(inside, profileId, number); if (!back.ok) return back; }
   return succeed({ profiles: made.length });
-}
+});

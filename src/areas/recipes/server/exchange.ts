@@ -1,6 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inOneGo } from '../../../platform/db/oneGo.ts';
 import { readLibraryFile, type ImportRow, type LibraryFile } from '../../library/model/exchange.ts';
 import type { LibraryFailure } from '../../library/model/failures.ts';
 import type { Entries } from '../../library/model/records.ts';
@@ -49,37 +50,29 @@ export async function previewWhole(ctx: Ctx, text: string): Promise<Result<{ row
   return succeed({ rows: [...rows, ...planPlaces(read.value.pairings, read.value.recipes, known, rows.length).rows] });
 }
 
-/** Undoes what a transaction has written and carries the reason out of it. */
-class Refused extends Error { constructor(readonly failure: LibraryFailure) { super(failure.code); } }
-
 /** Takes a whole file in, in one transaction: profiles first, then what is proven and kept of them. */
 export async function importWhole(ctx: Ctx, text: string, choice: { readonly leaveOutInvalid: boolean; readonly take: readonly string[] }): Promise<Result<{ made: number; changed: number; left: number }, LibraryFailure>> {
-  try {
-    return await ctx.db.transaction(async (db) => {
-      const inside = { ...ctx, db }, preview = await previewWhole(inside, text), read = readLibraryFile(text);
-      if (!preview.ok) throw new Refused(preview.failure);
-      if (!read.ok) throw new Refused({ code: 'badFile', detail: read.failure });
-      const bad = preview.value.rows.filter((r) => r.state === 'invalid');
-      if (bad.length > 0 && !choice.leaveOutInvalid) throw new Refused({ code: 'badRecord', count: bad.length, index: bad[0]!.index, why: bad[0]!.why });
-      const profiles = await importLibrary(inside, text, choice);
-      if (!profiles.ok) throw new Refused(profiles.failure);
-      const from = read.value.profiles.length, { known, idOf } = await knownPlaces(inside, preview.value.rows.slice(0, from)), { rows, pairings, recipes } = planPlaces(read.value.pairings, read.value.recipes, known, from);
-      let { made, changed, left } = profiles.value;
-      for (const row of rows) {
-        const isTaken = row.state === 'new' || row.state === 'changed' || (row.state === 'conflicting' && choice.take.includes(`${row.kind}:${row.key}`));
-        if (!isTaken) { left++; continue; }
-        if (row.state === 'new') made++; else changed++;
-        const p = pairings[row.index - from], r = recipes[row.index - from - pairings.length];
-        if (row.kind === 'pairing' && p) await writeWholePairing(inside, { scope: p.scope, scopeId: await idOf(p.scope, p.place), mount: p.mount, toolId: await idOf('tool', p.tool), materialId: await idOf('material', p.material), label: row.name }, p.entries);
-        if (row.kind === 'recipe' && r) {
-          if (row.state === 'conflicting') await db.update(recipe).set({ kept: false }).where(and(eq(recipe.kept, true), eq(recipe.name, r.name))); // what was kept stays behind its jobs
-          await insertRecipe(inside, { name: r.name, machineId: r.machine === null ? null : await idOf('machine', r.machine), printerId: r.printer === null ? null : await idOf('printer', r.printer), processId: await idOf('process', r.process), overrides: r.overrides, kept: true, roles: await Promise.all(r.roles.map(async (x) => ({ role: x.role, toolId: x.tool === null ? null : await idOf('tool', x.tool), materialId: await idOf('material', x.material) }))) });
-        }
+  return inOneGo(ctx, async (inside) => {
+    const preview = await previewWhole(inside, text), read = readLibraryFile(text);
+    if (!preview.ok) return preview;
+    if (!read.ok) return fail({ code: 'badFile', detail: read.failure });
+    const bad = preview.value.rows.filter((r) => r.state === 'invalid');
+    if (bad.length > 0 && !choice.leaveOutInvalid) return fail({ code: 'badRecord', count: bad.length, index: bad[0]!.index, why: bad[0]!.why });
+    const profiles = await importLibrary(inside, text, choice);
+    if (!profiles.ok) return profiles;
+    const from = read.value.profiles.length, { known, idOf } = await knownPlaces(inside, preview.value.rows.slice(0, from)), { rows, pairings, recipes } = planPlaces(read.value.pairings, read.value.recipes, known, from);
+    let { made, changed, left } = profiles.value;
+    for (const row of rows) {
+      const isTaken = row.state === 'new' || row.state === 'changed' || (row.state === 'conflicting' && choice.take.includes(`${row.kind}:${row.key}`));
+      if (!isTaken) { left++; continue; }
+      if (row.state === 'new') made++; else changed++;
+      const p = pairings[row.index - from], r = recipes[row.index - from - pairings.length];
+      if (row.kind === 'pairing' && p) await writeWholePairing(inside, { scope: p.scope, scopeId: await idOf(p.scope, p.place), mount: p.mount, toolId: await idOf('tool', p.tool), materialId: await idOf('material', p.material), label: row.name }, p.entries);
+      if (row.kind === 'recipe' && r) {
+        if (row.state === 'conflicting') await inside.db.update(recipe).set({ kept: false }).where(and(eq(recipe.kept, true), eq(recipe.name, r.name))); // what was kept stays behind its jobs
+        await insertRecipe(inside, { name: r.name, machineId: r.machine === null ? null : await idOf('machine', r.machine), printerId: r.printer === null ? null : await idOf('printer', r.printer), processId: await idOf('process', r.process), overrides: r.overrides, kept: true, roles: await Promise.all(r.roles.map(async (x) => ({ role: x.role, toolId: x.tool === null ? null : await idOf('tool', x.tool), materialId: await idOf('material', x.material) }))) });
       }
-      return succeed({ made, changed, left });
-    });
-  } catch (error) {
-    if (error instanceof Refused) return fail(error.failure);
-    throw error;
-  }
+    }
+    return succeed({ made, changed, left });
+  });
 }

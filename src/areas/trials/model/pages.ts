@@ -20,7 +20,7 @@ export interface TrialPage {
   readonly hasDevice: boolean;
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
-  readonly earlier: readonly EarlierValue[];
+  readonly earlier: readonly EarlierValue[]; /** Days that evidence of it holds by the farm's policy. */ readonly validDays: number; /** Jobs on the same machine, tool and material whose verdict accepting would put out of date. */ readonly openJobs: readonly { readonly id: string; readonly name: string; readonly title: string }[];
 }
 export interface EarlierValue { readonly id: string; readonly name: string; readonly at: string; readonly setting: string; readonly value: number; readonly materialName: string; readonly machineName: string; readonly isSister: boolean }
 

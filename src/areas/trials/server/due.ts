@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inOneGo } from '../../../platform/db/oneGo.ts';
 import { searchProfiles } from '../../library/server/index.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
@@ -40,27 +41,19 @@ async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; 
   return processes.find((p) => p.id === found?.processId) ?? processes[0] ?? null;
 }
 
-/** Undoes what a transaction has written and carries the reason out of it. */
-class Refused extends Error { constructor(readonly failure: TrialFailure) { super(failure.code); } }
-
 /** Plans several due trials at once, all of them or none. */
 export async function planDue(ctx: Ctx, items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[]): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
   const known = new Map<string, DueTrial[]>();
   for (const { machineId } of items) if (!known.has(machineId)) known.set(machineId, await listDue(ctx, machineId));
-  try {
-    return await ctx.db.transaction(async (db) => {
-      const planned: { id: string; name: string }[] = [];
-      for (const { machineId, kind } of items) {
-        const due = known.get(machineId)!.find((d) => d.kind === kind);
-        if (!due) throw new Refused({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
-        const made = await planTrial({ ...ctx, db }, { kind, machineId, toolId: due.toolId, materialId: due.materialId, processId: due.processId });
-        if (!made.ok) throw new Refused(made.failure);
-        planned.push(made.value);
-      }
-      return succeed({ planned });
-    });
-  } catch (error) {
-    if (error instanceof Refused) return fail(error.failure);
-    throw error;
-  }
+  return inOneGo(ctx, async (inside) => {
+    const planned: { id: string; name: string }[] = [];
+    for (const { machineId, kind } of items) {
+      const due = known.get(machineId)!.find((d) => d.kind === kind);
+      if (!due) return fail({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
+      const made = await planTrial(inside, { kind, machineId, toolId: due.toolId, materialId: due.materialId, processId: due.processId });
+      if (!made.ok) return made;
+      planned.push(made.value);
+    }
+    return succeed({ planned });
+  });
 }

@@ -1,11 +1,12 @@
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { listOpenJobsOn } from '../../checks/server/index.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
-import { findLoaded, findMachine, findMounted, listMaintenance, listProofs, type Machine } from '../../machines/server/index.ts';
+import { findLoaded, findMachine, findMounted, getPolicy, listMaintenance, listProofs, type Machine } from '../../machines/server/index.ts';
 import type { Analysis, ReadingOf } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -47,7 +48,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     machineName: m.name, toolName: await name(row.toolId), materialName: await name(row.materialId), processName: await name(row.processId),
     readings: readings.map((r) => ({ id: r.id, band: r.band, feature: r.feature, repeat: r.repeat, typed: r.typed, value: r.value, personId: r.personId, personName: r.personName, instrument: r.instrument, supersedes: r.supersedes, at: r.at.toISOString() })),
     analysis: analysis.ok ? analysis.value : null, refusal: analysis.ok ? null : [analysis.failure.where, analysis.failure.what, analysis.failure.todo].filter(Boolean).join('; '), changed: isOpen ? await listChanged(ctx, row, m) : [], gcodeBytes: gcode.length, hasDevice: m.device !== null, proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
-    earlier: await listEarlier(ctx, row, m.printerId),
+    earlier: await listEarlier(ctx, row, m.printerId), validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays, openJobs: isOpen ? await listOpenJobsOn(ctx, row) : [],
   });
 }
 
