@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { recipeRules } from '../../src/areas/library/rules/index.ts';
 import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
+import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
 import { librarySchema } from '../../scripts/librarySchema.ts';
 import { readingsPage } from '../../scripts/readingsPage.ts';
 import { routeList } from '../../scripts/routeList.ts';
@@ -27,6 +28,10 @@ test('the 30 most used settings and more show too low and too high in a drawing'
   const drawn = catalogue.filter((s) => s.seen);
   expect(drawn.length).toBeGreaterThanOrEqual(30);
   for (const s of drawn) expect(s.seen![0], s.key).not.toBe(s.seen![1]);
+});
+test('a setting names a trial only where that trial really proves it, and every proven one names its own', () => {
+  const proves = new Map(trialKinds.flatMap((k) => k.proves.map((key) => [key, k.key] as const)));
+  for (const s of catalogue.filter((x) => x.technology !== 'resin')) expect(s.provenBy ?? null, s.key).toBe(proves.get(s.key) ?? null);
 });
 test('docs/settings.md is what the catalogue gives', () => expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
 test('docs/formats/library.schema.json is what the catalogue gives', () => expect(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(librarySchema()))));

@@ -34,7 +34,7 @@ export function TodayScreen() {
             <h2 style={{ borderTop: '2px solid var(--ink)' }}>Done lately</h2>
             {data.events.map((e) => <article key={e.id}><span>{e.subjectName}: {e.what}</span><span className="hint">{e.whoName} · {dayAndTime(e.at)}</span></article>)}
           </section>
-          <section aria-label="Evidence"><h2>Evidence due or missing <span className="f">{data.due.length}</span> {data.due.length > 0 && <a className="hint" href="/trials/due" style={{ marginLeft: 'auto' }}>plan what is due</a>}</h2>
+          <section aria-label="Evidence"><h2>Evidence due or missing {data.due.length > 0 && <a className="hint" href="/trials/due" style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}>plan what is due</a>}<span className="f">{data.due.length}</span></h2>
             {data.due.map(({ machine: m, proofs, missingFlow }) => <article key={m.id}><a className="t" href={`/machines/${m.id}`}>{m.name}</a><span className="hint">{m.mounted?.name} · {m.loaded?.name}, lot {m.loaded?.lot}</span>
               {proofs.map((p) => <span key={p.key} style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />{findSetting(p.key)?.label}: {p.because}{findSetting(p.key)?.provenBy && <a href={`/trials/new?kind=${findSetting(p.key)!.provenBy!}&machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>plan trial</a>}</span>)}
               {missingFlow && <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="unproven" />flow never proven with this tool and material <a href={`/trials/new?machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>plan trial</a></span>}</article>)}

@@ -88,6 +88,8 @@ export interface TrialKind {
   readonly features: readonly Feature[];
   /** How to read the coupon as a whole, in one line. */
   readonly reading: string;
+  /** What a further reading of the same feature is called; another place of it if not said. */
+  readonly again?: string;
   /** What a place of a coupon without bands should read, where that is known. */
   readonly wantedAt?: (feature: string, conditions: Conditions) => number;
   /** Choices of the plan beside the bands; kept with it under their key. */

@@ -14,7 +14,7 @@ export function SignsScreen() {
         <div className="end"><TextInput size="xs" w={240} aria-label="Search signs" placeholder="What is seen, or a cause" value={text} onChange={(e) => setText(e.currentTarget.value)} autoFocus /><SegmentedControl size="xs" aria-label="Technology" value={technology} onChange={(v) => setTechnology(v as 'filament')} data={[{ value: '', label: 'Both' }, { value: 'filament', label: 'Filament' }, { value: 'resin', label: 'Resin' }]} /></div></div>
       <table className="list"><thead><tr><th>Seen</th><th>Likely causes, the likeliest first</th><th>What tells it apart</th><th>Then</th></tr></thead>
         {found.map((s) => <tbody key={s.key}>{s.causes.map((c, i) => <tr key={c.cause}>{i === 0 && <td rowSpan={s.causes.length} style={{ width: 250 }}><span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>{s.drawn && <SignDrawing sign={s.drawn} />}<span><b>{s.seen}</b><br /><span className="hint">{s.technology}</span></span></span></td>}
-          <td>{i + 1}. {c.cause}</td><td className="hint">{c.tells}</td><td>{c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}</td></tr>)}</tbody>)}</table>
+          <td style={{ paddingLeft: 10 }}>{i + 1}. {c.cause}</td><td className="hint">{c.tells}</td><td>{c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}</td></tr>)}</tbody>)}</table>
       {found.length === 0 && <p className="empty">Nothing seen or suspected is described like this.</p>}
       <p className="hint" style={{ padding: '10px 20px' }}>The ranking is common practice, without a published source.</p>
     </>

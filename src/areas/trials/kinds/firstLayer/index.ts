@@ -22,7 +22,7 @@ const patchesOf = (readings: readonly ReadingOf[], params: Readonly<Record<strin
 export const firstLayer = defineKind({
   key: 'first-layer', label: 'First layer', question: 'Is {machine} level, and at the right height?', proves: ['zOffsetMm'], after: [], validDays: 60,
   help: 'Solid patches one layer high, spread over the bed. Their thickness shows height and lean of the bed at once: level first, then set the height, before any other trial.',
-  axis: null, reading: 'take off each patch and measure its thickness twice; say how many corners had come up',
+  axis: null, again: 'reading', reading: 'take off each patch and measure its thickness twice; say how many corners had come up',
   wantedAt: (feature, c) => (feature.startsWith('place ') ? c.params['wantedMm']! : 0),
   features, options: [{ key: 'places', label: 'places', choices: [5, 9], default: 9 }], needs: ['firstLayerHeightMm'], bandsFor: () => succeed([]),
   coupon: (s, _bands, options) => {

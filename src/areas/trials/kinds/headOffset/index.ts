@@ -14,7 +14,7 @@ const comb = (axis: 'x' | 'y'): Feature => ({ key: `tooth ${axis}`, label: `comb
 export const headOffset = defineKind({
   key: 'head-offset', label: 'Head offset', question: 'How far apart are the heads of {machine}?', proves: ['headOffsetXMm', 'headOffsetYMm'], after: ['first-layer', 'flow'], validDays: 365,
   help: 'Each head prints half of two combs whose pitches differ by a tenth of a millimetre. Where the halves meet says how far the second head stands off, in X and in Y, like the scale of a calliper.',
-  axis: null, reading: 'for each comb the tooth whose halves meet best, four times, best by two people', wantedAt: () => 0,
+  axis: null, again: 'reading', reading: 'for each comb the tooth whose halves meet best, four times, best by two people', wantedAt: () => 0,
   features: [comb('x'), comb('y')], heads: 2, needs: [],
   bandsFor: (v) => ((numberOf(v, 'heads') ?? 1) >= 2 ? succeed([]) : fail({ code: 'oneHead', what: 'This machine has one head', todo: 'if it has two, say so in the printer profile' })),
   coupon: (s) => {

@@ -16,7 +16,7 @@ const heightFeature = (side: string): Feature => ({ key: side, label: side, quan
 export const layerTime = defineKind({
   key: 'layer-time', label: 'Layer time', question: 'How little time may a layer take on {machine}?', proves: ['lowestLayerTimeS'], after: ['temperature', 'flow'], validDays: 365,
   help: 'A tower that tapers to a small top, walls at one speed. From some height on a layer has no time to set and the tower slumps. The height is read on all four sides; the planner knows how long the layer there took.',
-  axis: null, reading: 'height in mm where each face turns soft, two readings a side',
+  axis: null, again: 'reading', reading: 'height in mm where each face turns soft, two readings a side',
   features: SIDES.map(heightFeature), needs: ['lowestLayerTimeS'], bandsFor: () => succeed([]),
   coupon: (s) => {
     const perimeterMm = WALLS * 4 * (FOOT_MM - 2 * s.lineWidthMm), speed = Math.max(SLOWEST_MM_PER_S, Math.min(s.wallSpeedMmPerS, perimeterMm / (FOOT_TIME_SHARE * s.lowestLayerTimeS)));
