@@ -194,6 +194,7 @@ export class CouponPath {
 
   end(): string {
     this.pullBack();
+    if (this.headNow === 1) this.w.raw('M104 S0', 'T0'); // an end block speaks to one head: the other is cooled here
     this.w.raw('M107', ...fillBlock(this.s.endBlock, { nozzle: 0, bed: 0 }));
     return this.w.text();
   }

@@ -84,6 +84,12 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, k
   });
 });
 
+test('a coupon of two heads leaves neither of them hot', () => {
+  const kind = trialKinds.find((k) => k.key === 'head-offset')!, { coupon } = made(kind, able(kind)[0]!.values), hot = [0, 0];
+  let head = 0;
+  for (const line of coupon.gcode.split('\n')) { const t = /^T(\d)/.exec(line), m = /^M10[49] S(\d+)/.exec(line); if (t) head = Number(t[1]); if (m) hot[head] = Number(m[1]); }
+  expect(hot).toEqual([0, 0]);
+});
 test('what the hardware cannot take is refused with the reason', () => {
   const of = (key: string, over: Values) => { const kind = trialKinds.find((k) => k.key === key)!, v = { ...floor[0]!.values, ...over }, r = kind.bandsFor(v, limitsOf(kind, v)); return r.ok ? 'ok' : r.failure.code; };
   expect([of('head-offset', {}), of('head-offset', { heads: 2 }), of('pressure', { pressureCommand: '' }), of('retraction', { firmwareRetract: true }), of('bridge', { travelXMm: 40 }), of('wall-speed', { catalogueFlowMm3PerS: 1 })]).toEqual(['oneHead', 'ok', 'noCommand', 'firmware', 'noRoom', 'noRoom']);
