@@ -104,8 +104,8 @@ class Print {
   private async heedWish(n: number): Promise<'print' | 'cancel'> {
     while (this.wish === 'pause') { await this.write({ phase: 'paused' }, true); await sleep(WRITE_EVERY_MS); }
     if (this.wish !== 'cancel') return 'print';
-    await this.link!.sendLine(n, 'M104 S0');
-    await this.link!.sendLine(n + 1, 'M140 S0');
+    const other = this.lines.slice(0, n - 1).includes('T1') ? ['T0', 'M104 S0'] : []; // the first head of two stays hot until it is spoken to
+    for (const [i, line] of ['M104 S0', ...other, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
     this.link!.close();
     await this.finish('interrupted', { phase: 'cancelled', acknowledged: 0, message: `Cancelled at line ${n - 1}, ${this.progress.zMm.toFixed(2)} mm; heaters off` }, 'print cancelled');
     return 'cancel';
