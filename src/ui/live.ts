@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 
 /** Which queries a changed record touches. */
 const touched: Record<string, readonly string[]> = {
-  trial: ['trials', 'trial', 'today', 'machines'], job: ['jobs', 'job', 'today'], machine: ['machines', 'machine', 'today', 'job', 'profile'], profile: ['profiles', 'profile', 'job'], pairing: ['profile', 'machine', 'machines', 'job', 'today'],
+  trial: ['trials', 'trial', 'today', 'machines', 'due'], job: ['jobs', 'job', 'today'], machine: ['machines', 'machine', 'today', 'job', 'profile', 'due', 'maintenance'], profile: ['profiles', 'profile', 'job'], policy: ['policy'], pairing: ['due', 'profile', 'machine', 'machines', 'job', 'today'],
 };
 
 /** Keeps the query cache true: the server says which record changed, the queries that show it fetch anew. */

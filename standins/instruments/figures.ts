@@ -29,7 +29,7 @@ export function bedGapMm(c: PrintedCoupon, truth: Truth, feature: string): numbe
   const all = patchesOf(c), patch = all[Number(feature.split(' ')[1]) - 1];
   if (!patch) return null;
   const cx = all.reduce((s, p) => s + p.x, 0) / all.length, cy = all.reduce((s, p) => s + p.y, 0) / all.length, thick = Math.max(0.04, patch.zMm + bedAt(truth, patch.x - cx, patch.y - cy));
-  return feature.startsWith('corners ') ? Math.max(0, Math.min(4, Math.round((thick / 0.2 - 1.4) * 8))) : thick;
+  return feature.startsWith('corners ') ? Math.max(0, Math.min(4, Math.round((thick / patch.zMm - 1.4) * 8))) : thick;
 }
 
 /** Width change of the line of a band: rough at best, growing with what the factor misses; a little more where too much is pushed. */

@@ -1,7 +1,7 @@
 import { fail, succeed, type Result } from '../result/result.ts';
-import { fiellerInterval, fitLinear, type LinearFit } from './leastSquares.ts';
+import { fiellerInterval, fitLinear } from './leastSquares.ts';
 
-export interface Minimum { readonly at: number; readonly interval: readonly [number, number]; readonly least: number; readonly fit: LinearFit; readonly curve: (x: number) => number }
+export interface Minimum { readonly at: number; readonly interval: readonly [number, number]; readonly least: number; readonly curve: (x: number) => number }
 
 /** Lowest place of a parabola through weighted points, −b/(2c), with its 95 % interval (Fieller); refuses where it does not open upward. */
 export function findMinimum(x: readonly number[], y: readonly number[], weights: readonly number[] = x.map(() => 1)): Result<Minimum> {
@@ -14,5 +14,5 @@ export function findMinimum(x: readonly number[], y: readonly number[], weights:
   const interval = c > 0 ? fiellerInterval(-b, 2 * c, cov[1]![1]!, 4 * cov[2]![2]!, -2 * cov[1]![2]!, fit.value.degreesOfFreedom) : null;
   if (!interval) return fail({ code: 'noMinimum', what: 'The readings have no lowest place that can be told', todo: 'try a wider range of bands, or read again' });
   const at = -b / (2 * c), back = (s: number): number => middle + span * s, curve = (v: number): number => a + b * u(v) + c * u(v) ** 2;
-  return succeed({ at: back(at), interval: [back(interval[0]), back(interval[1])], least: curve(back(at)), fit: fit.value, curve });
+  return succeed({ at: back(at), interval: [back(interval[0]), back(interval[1])], least: curve(back(at)), curve });
 }

@@ -1,14 +1,12 @@
 import { fail, succeed, type Result } from '../result/result.ts';
-import { fitQuadratic, type LinearFit } from './leastSquares.ts';
+import { fitQuadratic } from './leastSquares.ts';
 import { coverageFactor } from './statistics.ts';
 
 export interface Threshold {
   /** Where the fitted curve passes the level; null where it never does within what was tried. */
   readonly crossing: number | null;
-  /** Places whose curve cannot be told from the level at 95 %; an open end is where the tried places end. */
+  /** Places whose curve cannot be told from the level at 95 %; it ends where the tried places end. */
   readonly interval: readonly [number, number];
-  readonly isOpen: readonly [boolean, boolean];
-  readonly fit: LinearFit;
   readonly at: (x: number) => number;
 }
 const STEPS = 400;
@@ -37,5 +35,5 @@ export function findThreshold(x: readonly number[], y: readonly number[], level:
   const start = crossing ?? (curve(0) > level ? 0 : 1), same = (s: number): boolean => Math.abs(curve(s) - level) <= halfAt(s);
   const edge = (end: 0 | 1): number => { let at = start; const step = (end - start) / STEPS; if (step === 0) return end; for (let k = 1; k <= STEPS; k++) { const s = start + step * k; if (!same(s)) { let inside = at, out = s; for (let i = 0; i < 50; i++) { const mid = (inside + out) / 2; if (same(mid)) inside = mid; else out = mid; } return inside; } at = s; } return end; };
   const l = edge(0), h = edge(1), back = (s: number): number => low + span * s;
-  return succeed({ crossing: crossing === null ? null : back(crossing), interval: [back(l), back(h)], isOpen: [l === 0, h === 1], fit: fit.value, at: (v) => curve(u(v)) });
+  return succeed({ crossing: crossing === null ? null : back(crossing), interval: [back(l), back(h)], at: (v) => curve(u(v)) });
 }

@@ -53,14 +53,13 @@ export async function previewWhole(ctx: Ctx, text: string): Promise<Result<{ row
 /** Takes a whole file in, in one transaction: profiles first, then what is proven and kept of them. */
 export async function importWhole(ctx: Ctx, text: string, choice: { readonly leaveOutInvalid: boolean; readonly take: readonly string[] }): Promise<Result<{ made: number; changed: number; left: number }, LibraryFailure>> {
   return inOneGo(ctx, async (inside) => {
-    const preview = await previewWhole(inside, text), read = readLibraryFile(text);
-    if (!preview.ok) return preview;
+    const read = readLibraryFile(text);
     if (!read.ok) return fail({ code: 'badFile', detail: read.failure });
-    const bad = preview.value.rows.filter((r) => r.state === 'invalid');
-    if (bad.length > 0 && !choice.leaveOutInvalid) return fail({ code: 'badRecord', count: bad.length, index: bad[0]!.index, why: bad[0]!.why });
     const profiles = await importLibrary(inside, text, choice);
     if (!profiles.ok) return profiles;
-    const from = read.value.profiles.length, { known, idOf } = await knownPlaces(inside, preview.value.rows.slice(0, from)), { rows, pairings, recipes } = planPlaces(read.value.pairings, read.value.recipes, known, from);
+    // The profiles are in: what can be named is what stands here now.
+    const from = read.value.profiles.length, { known, idOf } = await knownPlaces(inside, []), { rows, pairings, recipes } = planPlaces(read.value.pairings, read.value.recipes, known, from), bad = rows.filter((r) => r.state === 'invalid');
+    if (bad.length > 0 && !choice.leaveOutInvalid) return fail({ code: 'badRecord', count: bad.length, index: bad[0]!.index, why: bad[0]!.why });
     let { made, changed, left } = profiles.value;
     for (const row of rows) {
       const isTaken = row.state === 'new' || row.state === 'changed' || (row.state === 'conflicting' && choice.take.includes(`${row.kind}:${row.key}`));

@@ -8,6 +8,7 @@ import { analyseHeadOffset } from './headOffset/analysis.ts';
 import { analyseHighestFlow } from './highestFlow/analysis.ts';
 import { analyseLadder } from './ladder.ts';
 import { analyseLayerTime } from './layerTime/analysis.ts';
+import { overhang } from './overhang/index.ts';
 import { analysePressure } from './pressure/analysis.ts';
 import { analyseRetraction } from './retraction/analysis.ts';
 import { analyseTemperature } from './temperature/analysis.ts';
@@ -116,6 +117,14 @@ describe('a ladder', () => {
       expect(band.value.limit).toBeCloseTo(0.8 * band.value.highestFine, 9);
       expect(sure.value.limit).toBeLessThanOrEqual(sure.value.crossing! + 1e-9);
     }));
+  });
+  test('what no reading can tell apart keeps the old value, now with the limit above it', () => {
+    const bands = [10, 20, 30, 40, 50, 60, 70, 80].map((value) => ({ value, fromMm: 0, toMm: 0 })), readings = bands.map((b, i) => ({ band: i + 1, feature: 'droopMm', repeat: 1, value: 0.006 * b.value + (i % 2 ? 0.004 : -0.004) }));
+    const of = (before: number) => { const r = overhang.analyse(readings, { values: { steepestOverhangDeg: before }, params: { accepted: 0.3 }, bands }); if (!r.ok) throw new Error(r.failure.what); return r.value; };
+    const limit = of(10).proven[0]!.value;
+    expect([of(10).measurableChange, of(limit).measurableChange, of(limit + 5).measurableChange]).toEqual([true, false, true]);
+    expect([of(limit).proven[0]!.value, of(limit).proven[0]!.range.max, of(limit).sentence.startsWith('No measurable change')]).toEqual([limit, limit, true]);
+    expect(of(limit - 0.05).proven[0]!.value).toBe(limit - 0.05);
   });
   test('a limit that was not reached is the last band, and says so', () => { const r = analyseLadder(line, 5, 'highest fine band', 0.8); expect(r.ok && [r.value.isReached, r.value.highestFine, r.value.crossing]).toEqual([false, 60, null]); });
   test.each([['too few bands', line.slice(0, 4), 'tooFew'], ['equal readings', rungs(() => 0.2), 'constant'], ['bands read from the wrong end', rungs((v) => 1 - 0.01 * v), 'noRise'], ['nothing fine', rungs((v) => 3 + 0.01 * v), 'never'], ['a reading below zero', rungs((v) => v - 30), 'negative'], ['a missing reading', rungs((v) => (v === 30 ? NaN : v)), 'negative']])('%s is refused', (_, r, code) => expect(codeOf(analyseLadder(r, 0.3, 'sure end', 1))).toBe(code));

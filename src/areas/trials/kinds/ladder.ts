@@ -63,11 +63,12 @@ export function defineLadder(spec: LadderSpec): TrialKind {
       if (!fit.ok) return fit;
       const { interval, crossing, highestFine, isReached, threshold } = fit.value, values = c.bands.map((b) => b.value), low = Math.min(...values), top = Math.max(...values), limit = Number((Math.floor(fit.value.limit / step + 1e-9) * step).toFixed(4)), before = c.values[setting] ?? null;
       const gap = values.length > 1 ? Math.abs(values[1]! - values[0]!) : step, onward = isReached ? undefined : Array.from({ length: 6 }, (_, i) => Number((top - gap + i * gap).toFixed(3))).filter((b) => b <= axis.highest);
+      const measurableChange = before === null || before > limit || before < share * interval[0] - step, value = measurableChange ? limit : before!;
       const extendTo = onward && onward.length >= axis.fewest ? onward : undefined;
       return succeed({
-        method: LADDER_METHOD, measurableChange: before === null || before > limit || before < share * interval[0] - step,
-        proven: [{ setting, value: limit, interval: [share * interval[0], share * interval[1]], range: { min: 0, max: limit, minEnd: 'notTriedBeyond', maxEnd: isReached ? 'failedBeyond' : 'notTriedBeyond' } }],
-        sentence: spec.sentence.replace('{limit}', figure(limit)).replace('{accepted}', String(level)).concat(share < 1 ? ` That is ${share * 100} % of ${figure(highestFine)}, the highest fine band.` : ''),
+        method: LADDER_METHOD, measurableChange,
+        proven: [{ setting, value, interval: [share * interval[0], share * interval[1]], range: { min: 0, max: limit, minEnd: 'notTriedBeyond', maxEnd: isReached ? 'failedBeyond' : 'notTriedBeyond' } }],
+        sentence: (measurableChange ? '' : `No measurable change: ${figure(value)} stays. `) + spec.sentence.replace('{limit}', figure(limit)).replace('{accepted}', String(level)).concat(share < 1 ? ` That is ${share * 100} % of ${figure(highestFine)}, the highest fine band.` : ''),
         warnings: [...(isReached ? [] : [`Even the last band is fine: the limit was not reached up to ${figure(top)}.${extendTo ? ` Extend to ${figure(extendTo[extendTo.length - 1]!)}.` : ''}`]), ...(spec.holds ? [spec.holds(c)] : [])], extendTo,
         figures: [['stored limit', figure(limit)], ['reads more than accepted from', crossing === null ? 'not reached' : figure(crossing)], ['95 % interval', crossing === null ? 'none' : `${figure(interval[0])} to ${figure(interval[1])}`], ['highest fine band', figure(highestFine)], ...(before === null ? [] : [['printed with', figure(before)] as const])],
         chart: { xLabel: axis.label, yLabel: `${feature.label}${feature.unit && `, ${feature.unit}`}`, points: readings.filter((r) => r.feature === feature.key && c.bands[r.band - 1]).map((r) => ({ x: c.bands[r.band - 1]!.value, y: r.value })), curve: Array.from({ length: 41 }, (_, i) => { const x = low + ((top - low) * i) / 40; return [x, threshold.at(x)] as const; }), ...(crossing !== null && { interval }), best: limit, level },

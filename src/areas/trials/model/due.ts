@@ -25,7 +25,7 @@ export const orderOf = (kind: TrialKindKey): number => trialKinds.findIndex((k) 
 export interface DueTrial {
   readonly machineId: string; readonly machineName: string; readonly place: string; readonly kind: TrialKindKey; readonly cover: Cover; readonly says: string; readonly before: readonly TrialKindKey[];
   readonly toolId: string; readonly materialId: string; readonly processId: string; readonly processName: string;
-  readonly timeS: number; readonly massG: number; readonly cost: number; readonly sizeMm: readonly [number, number, number];
+  readonly timeS: number; readonly massG: number; readonly cost: number;
   /** Why it cannot be planned as things stand. */
   readonly cannot: string | null;
   /** Open trial of this kind there. */

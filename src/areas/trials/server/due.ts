@@ -7,11 +7,12 @@ import type { MachineCard } from '../../machines/model/pages.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
 import { kindOf, trialKinds } from '../kinds/index.ts';
-import { coverOf, missingBefore, type DueTrial } from '../model/due.ts';
+import { coverOf, missingBefore, type Cover, type DueTrial } from '../model/due.ts';
 import { trialText, type TrialFailure } from '../model/failures.ts';
 import { planTrial, previewTrial, trialName } from './planTrial.ts';
 import { trial } from './tables.ts';
 
+const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not for it';
 const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
 
 /** Trials that are due now or within the week on every machine, in the order of practice; of one machine also those never run. */
@@ -23,11 +24,11 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
     const open = await ctx.db.select({ id: trial.id, number: trial.number, kind: trial.kind }).from(trial).where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
     for (const kind of trialKinds) {
       const { cover, says } = coverOf(kind.key, card);
-      if (cover === 'proven' || cover === 'not for it' || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
+      if (!isWanted(cover) || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
       const base = { machineId: card.id, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id, kind: kind.key }, preview = await previewTrial(ctx, base), running = open.find((t) => t.kind === kind.key);
       if (!preview.ok && preview.failure.code === 'badPlan' && cover === 'unproven') continue; // hardware that cannot take a kind does not want it
       const p = preview.ok ? preview.value.plan : null;
-      out.push({ ...base, machineName: card.name, place: card.place, cover, says, before: missingBefore(kind.key, card), processName: process.name, timeS: p?.timeS ?? 0, massG: p?.massG ?? 0, cost: p?.cost ?? 0, sizeMm: p?.sizeMm ?? [0, 0, 0], cannot: preview.ok ? null : sentenceOf(preview.failure), open: running ? { id: running.id, name: trialName(running.number!) } : null });
+      out.push({ ...base, machineName: card.name, place: card.place, cover, says, before: missingBefore(kind.key, card), processName: process.name, timeS: p?.timeS ?? 0, massG: p?.massG ?? 0, cost: p?.cost ?? 0, cannot: preview.ok ? null : sentenceOf(preview.failure), open: running ? { id: running.id, name: trialName(running.number!) } : null });
     }
   }
   return out;
@@ -43,14 +44,13 @@ async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; 
 
 /** Plans several due trials at once, all of them or none. */
 export async function planDue(ctx: Ctx, items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[]): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
-  const known = new Map<string, DueTrial[]>();
-  for (const { machineId } of items) if (!known.has(machineId)) known.set(machineId, await listDue(ctx, machineId));
+  const cards = await listMachineCards(ctx);
   return inOneGo(ctx, async (inside) => {
     const planned: { id: string; name: string }[] = [];
     for (const { machineId, kind } of items) {
-      const due = known.get(machineId)!.find((d) => d.kind === kind);
-      if (!due) return fail({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
-      const made = await planTrial(inside, { kind, machineId, toolId: due.toolId, materialId: due.materialId, processId: due.processId });
+      const card = cards.find((c) => c.id === machineId), process = card?.mounted && card.loaded && isWanted(coverOf(kind, card).cover) ? await usualProcess(inside, card) : null;
+      if (!card || !process) return fail({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
+      const made = await planTrial(inside, { kind, machineId, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id });
       if (!made.ok) return made;
       planned.push(made.value);
     }

@@ -41,9 +41,9 @@ export const highestFlow = defineKind({
     const expected = massG(c.params['strandMm']! * filamentAreaMm2(c.values['diameterMm']!), c.values['densityGPerCm3']!);
     const fit = analyseHighestFlow(readings.filter((r) => r.feature === 'massG').map((r) => ({ flowMm3PerS: c.bands[r.band - 1]!.value, expectedG: expected, measuredG: r.value })));
     if (!fit.ok) return fit;
-    const f = fit.value, before = c.values['highestFlowMm3PerS'] ?? null, top = c.bands[c.bands.length - 1]!.value, limit = Number(f.limit.toFixed(2)), q = (v: number): string => formatFigure(v, 'volumetricFlow', 2);
+    const f = fit.value, before = c.values['highestFlowMm3PerS'] ?? null, top = c.bands[c.bands.length - 1]!.value, limit = Number(f.limit.toFixed(2)), measurableChange = before === null || before < SAFETY * f.interval[0] || before > limit, q = (v: number): string => formatFigure(v, 'volumetricFlow', 2);
     return succeed({
-      method: HIGHEST_FLOW_METHOD, measurableChange: before === null || before < SAFETY * f.interval[0] || before > limit, proven: [{ setting: 'highestFlowMm3PerS', value: limit, interval: [SAFETY * f.interval[0], SAFETY * f.interval[1]], range: { min: 0, max: limit, minEnd: 'notTriedBeyond', maxEnd: f.isReached ? 'failedBeyond' : 'notTriedBeyond' } }],
+      method: HIGHEST_FLOW_METHOD, measurableChange, proven: [{ setting: 'highestFlowMm3PerS', value: measurableChange ? limit : before!, interval: [SAFETY * f.interval[0], SAFETY * f.interval[1]], range: { min: 0, max: limit, minEnd: 'notTriedBeyond', maxEnd: f.isReached ? 'failedBeyond' : 'notTriedBeyond' } }],
       sentence: `${q(limit)} mm³/s is safe at ${c.values['nozzleC']} °C: nine tenths of ${q(f.rawLimit)} mm³/s, up to which the strands surely weigh 95 % of what was fed.`,
       warnings: [...(f.isReached ? [] : [`The fastest strand still weighs enough: the melt limit was not reached up to ${q(top)} mm³/s.`]), ...(f.plateau < 0.9 || f.plateau > 1.1 ? [`Even slow strands weigh ${(100 * f.plateau).toFixed(0)} % of what was fed: run a flow trial and check the filament diameter.`] : [])],
       figures: [['stored limit', `${q(limit)} mm³/s`], ['raw limit', `${q(f.rawLimit)} mm³/s`], ['break', `${q(f.break)} mm³/s`], ['95 % interval of the break', `${q(f.interval[0])} to ${q(f.interval[1])}`], ['slow strands weigh', `${(100 * f.plateau).toFixed(1)} %`]],
