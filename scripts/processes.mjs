@@ -1,13 +1,13 @@
 // Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, openSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
 /** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
 const RAN_FOR_MS = 5000, RESTART_AFTER_MS = 700;
 
-/** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. */
+/** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. A quiet one writes what it has to say to its log file. */
 export async function startFarm({ name = 'pg', port, empty = false, fast = false, fresh = false, timeScale = '30', quiet = false }) {
   const cluster = await startCluster(name, { fast });
   if (fresh) remakeDatabase(cluster, 'cantiere');
@@ -24,10 +24,10 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
   };
   once('migrate.mjs');
   once('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
-  const children = new Map();
+  const children = new Map(), out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
   const run = (label, script) => {
-    const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', quiet ? 'ignore' : 'inherit', quiet ? 'ignore' : 'inherit'] });
+    const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', out, out] });
     const since = Date.now();
     children.set(label, child);
     writeFileSync(path.join(root, '.data', `${name}.pids.json`), JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }));

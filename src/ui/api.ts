@@ -16,3 +16,14 @@ export async function call<T>(path: string, init?: { method?: string; body?: unk
 }
 export const post = <T>(path: string, body: unknown): Promise<T> => call<T>(path, { method: 'POST', body });
 export const put = <T>(path: string, body: unknown): Promise<T> => call<T>(path, { method: 'PUT', body });
+
+const INSIST_TIMES = 4, INSIST_EVERY_MS = 1500;
+/** For what does no harm when it arrives twice: sent again while server or database cannot be reached. */
+export async function insist<T>(path: string, body: unknown): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try { return await post<T>(path, body); } catch (e) {
+      if (!(e instanceof Refused) || (e.status !== 0 && e.status !== 503) || tries >= INSIST_TIMES) throw e;
+      await new Promise((again) => { setTimeout(again, INSIST_EVERY_MS); });
+    }
+  }
+}

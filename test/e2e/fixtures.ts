@@ -1,18 +1,28 @@
+import { readFileSync } from 'node:fs';
 import { expect, test as base, type Browser, type Page } from '@playwright/test';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 
 /** Every page fails its test on a console error or warning and on any request that leaves this machine. */
 export const test = base.extend<{ strict: undefined }>({
-  strict: [async ({ page }, use) => {
+  strict: [async ({ page }, use, info) => {
     const wrong: string[] = [];
     page.on('console', (m) => { if (['error', 'warning'].includes(m.type()) && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) wrong.push(m.text()); });
     page.on('pageerror', (e) => wrong.push(e.message));
     page.on('request', (r) => { if (!/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(r.url())) wrong.push(`request to ${r.url()}`); });
     await use(undefined);
+    if (info.status !== info.expectedStatus) await tellWhatStood(page);
     expect(wrong).toEqual([]);
   }, { auto: true }],
 });
 export { expect };
+
+/** After a failure: what the page said, and the end of what the farm's processes said, so that the report alone tells the cause. */
+async function tellWhatStood(page: Page): Promise<void> {
+  const said = await page.evaluate(() => [...document.querySelectorAll('.mantine-Notification-root, [role=alert], main')].map((e) => (e as HTMLElement).innerText.replace(/\s+/g, ' ').slice(0, 700))).catch(() => ['the page is gone']);
+  console.info([`at ${page.url()}`, ...said.map((s) => `  | ${s}`)].join('\n'));
+  const log = process.env['CANTIERE_LOG'];
+  if (log) try { console.info(readFileSync(log, 'utf8').trim().split('\n').slice(-25).join('\n')); } catch { /* a loud farm has said it already */ }
+}
 
 export const settled = (page: Page) => page.waitForFunction(() => document.body.dataset['ready'] === location.pathname);
 export async function open(page: Page, path: string): Promise<void> { await page.goto(path); await settled(page); }

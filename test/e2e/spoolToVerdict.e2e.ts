@@ -66,7 +66,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByRole('button', { name: 'Keep as a job' }).click();
     await page.waitForURL(/checks\/[0-9a-f-]{36}/);
     await expect(page.locator('.verdict')).toContainText('Blocked: flow has never been proven here.');
-    expect(await findings()).toEqual(onThisDevice); // the same core: browser and server agree
+    await expect.poll(findings).toEqual(onThisDevice); // the same core: browser and server agree
     await page.locator('[data-rule=flow-evidence] button').click();
     await expect(page.locator('[data-rule=flow-evidence]')).toContainText('run a flow trial on Rifugio Vodice');
     job = new URL(page.url()).pathname;

@@ -14,6 +14,7 @@ async function printFlowTrial(page: import('@playwright/test').Page, machine: st
   await page.getByLabel('Process').selectOption({ label: process });
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await page.getByRole('button', { name: `Print on ${machine}` }).click();
+  await expect(page.getByRole('button', { name: `Print on ${machine}` }), 'the wish is taken').toBeHidden();
 }
 
 test('a print goes on at the last acknowledged line after kill -9 of worker, server and database', async ({ page }) => {

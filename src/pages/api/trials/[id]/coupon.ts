@@ -8,6 +8,6 @@ export const GET = reading({
   run: async ({ ctx, params }) => {
     const row = await findTrial(ctx, params['id']!);
     if (!row) return fail({ code: 'noTrial' });
-    return new Response(row.gcode, { headers: { 'content-type': 'text/x-gcode; charset=utf-8', 'content-disposition': `attachment; filename="flow-${row.number}.gcode"` } });
+    return new Response(row.gcode, { headers: { 'content-type': 'text/x-gcode; charset=utf-8', 'content-disposition': `attachment; filename="${row.kind}-${row.number}.gcode"` } });
   },
 });
