@@ -1,6 +1,8 @@
 import { normalFrom, seededRandom, seedOf } from '../../src/core/formats/random.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { bedGapMm, droopMm, sagMm, slumpHeightMm, toothOf, waveMm, widthChangeMm } from './figures.ts';
+import { referenceScore } from './referencePart.ts';
+import { LARGEST, SMALLEST } from './score.ts';
 import { FILAMENT_MM, loopsOf, readCoupon, runsOf, widthOf, type PrintedCoupon } from '../controller/coupon.ts';
 import { wallsOf } from '../controller/printed.ts';
 import { plasticOf, type Side, type Truth } from '../controller/truth.ts';
@@ -18,6 +20,7 @@ export function readBench(lines: readonly string[], truth: Truth, place: Place, 
   if (place.kind === 'layer-time') return inSteps(Math.max(0.2, figure + 0.3 * normal()), 0.1);
   if (place.kind === 'head-offset') return (Math.round(Math.max(-5, Math.min(5, figure + 0.35 * normal())) * 2) / 2).toFixed(1);
   if (place.feature.startsWith('corners ')) return String(figure);
+  if (place.feature.startsWith('score ')) return scoreText(figure, normal());
   switch (place.feature) {
     case 'wavesMm': return inSteps(Math.max(0, figure + 0.005 * normal()), CALLIPER_MM);
     case 'changeMm': return inSteps(Math.max(0, figure + 0.007 * normal()), CALLIPER_MM);
@@ -25,11 +28,14 @@ export function readBench(lines: readonly string[], truth: Truth, place: Place, 
     case 'strings': case 'gaps': return figure === 0 ? '0' : String(Math.max(0, Math.round(figure + (0.35 + 0.2 * Math.sqrt(figure)) * normal())));
     case 'sagMm': return inSteps(Math.max(0, figure + 0.04 * normal()), CALLIPER_MM);
     case 'strengthN': return inSteps(Math.max(0, figure * (1 + 0.05 * normal())), PULL_N);
-    case 'surface': return String(Math.min(5, Math.max(1, Math.round(figure + 0.4 * normal()))));
+    case 'surface': return scoreText(figure, normal());
     case 'massG': return inSteps(figure + 0.004 * normal(), SCALE_G);
     default: { const own = CALIBRATION_U_MM * normalFrom(seededRandom(seed ^ 0x5bd1e995))(); return inSteps(figure + truth.rippleMm * normal() + HAND_MM * normal() + own, CALLIPER_MM); }
   }
 }
+
+/** An eye is off by less than half a score, mostly. */
+const scoreText = (figure: number, noise: number): string => String(Math.min(LARGEST, Math.max(SMALLEST, Math.round(figure + 0.4 * noise))));
 
 /** The true figure at a place, before any noise. */
 export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }: Place): number | null {
@@ -53,6 +59,7 @@ export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }
     case 'acceleration': case 'wall-speed': return waveMm(c, truth, kind, band);
     case 'overhang': return droopMm(c, truth, band);
     case 'bridge': return sagMm(c, truth, band);
+    case 'reference-part': return feature === 'massG' ? massOf(c, truth) : referenceScore(c, truth, feature, (mm, hot) => stringsAt(truth, mm, hot));
     case 'head-offset': return toothOf(c, truth, feature === 'tooth x' ? 'x' : 'y');
     default: return null;
   }
@@ -73,6 +80,8 @@ export function heatFigure(hotC: number, feature: string): number {
     default: return 5 - (hotC / 11) ** 2;
   }
 }
+
+const massOf = (c: PrintedCoupon, truth: Truth): number => (truth.flowFactor * plasticOf(c.bedC, c.laid[0]?.nozzleC ?? 0).densityGPerCm3 * c.laid.reduce((sum, l) => sum + l.areaMm2 * l.lengthMm, 0)) / 1000;
 
 /** A bar, step or hole of the size the feature names, as it came out. */
 function lengthFigure(c: PrintedCoupon, truth: Truth, feature: string): number | null {

@@ -163,3 +163,38 @@ test('a flow trial kept in the first shape is read and analysed in the shared on
   expect(now.analysis!.proven[0]).toMatchObject({ setting: 'flow', value: 0.97 });
   expect([now.decision!.written, now.plan.recipeId, now.plan.limits, now.plan.sizeMm]).toEqual([[{ setting: 'flow', before: 0.97, value: 0.99, interval: [0.97, 1.01], range: [0.96, 1.02] }], null, null, [40, 40, 6]]);
 });
+
+describe('a series of reference prints', () => {
+  const places = kindOf('reference-part').features.filter((f) => f.quantity === 'score'), tech = () => farm.as('technician');
+  const print = async (score: number): Promise<string> => {
+    farm.clock.set(new Date(farm.clock.now().getTime() + 3_600_000));
+    const id = await plan('reference-part');
+    for (const f of places) for (const repeat of [1, 2]) must(await addReading(tech(), id, { band: 1, feature: f.key, repeat, typed: String(score), instrument: 'eye' }));
+    return id;
+  };
+  test('sets each print against the one before, names what was changed, and proves nothing', async () => {
+    const first = await print(3);
+    expect((await page(first)).analysis?.sentence).toContain('first print of its series');
+    const kept = must(await decideTrial(tech(), first, 'accepted', ''));
+    expect(kept).toEqual({ pairingRevision: null, written: [] });
+    const alone = await page(await print(4));
+    expect(alone.analysis?.sentence).toContain('8 better, 0 worse, 0 alike. Nothing that the records hold was changed.');
+    expect(alone.analysis?.warnings.join()).toContain('without a change on record');
+    farm.clock.set(new Date(farm.clock.now().getTime() + 3_600_000));
+    must(await logMaintenance(tech(), m.id, 'nozzle', ''));
+    const after = await page(await print(4));
+    expect(after.analysis?.sentence).toMatch(/^Better than T-\d+: .* The one change: nozzle/);
+    expect(after.series.map((s) => s.id)).toEqual([first]); // what was not kept is no part of it
+    must(await decideTrial(tech(), after.id, 'accepted', ''));
+    must(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A2', remainingG: 700 }));
+    const third = await page(await print(2));
+    expect(third.analysis?.sentence).toContain('The one change: lot A1 → A2.');
+    expect(third.analysis?.figures.find(([label]) => label === `since ${third.series[0]!.name}`)?.[1]).toContain('0 better, 8 worse');
+    must(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A1', remainingG: 700 }));
+  });
+  test('without enough scores cannot be kept, and is set aside like any other', async () => {
+    const id = await plan('reference-part');
+    expect(await decideTrial(tech(), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'tooFew' } });
+    expect((await decideTrial(tech(), id, 'set aside', 'knocked off the plate')).ok).toBe(true);
+  });
+});

@@ -1,5 +1,7 @@
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { analyseHighestFlow } from '../../src/areas/trials/kinds/highestFlow/analysis.ts';
+import { pairsOf } from '../../src/areas/trials/kinds/referencePart/index.ts';
+import { analyseStep } from '../../src/areas/trials/kinds/referencePart/analysis.ts';
 import { wantedOf, type Band, type Coupon, type ReadingOf, type TrialKind } from '../../src/areas/trials/kinds/define.ts';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
@@ -7,6 +9,8 @@ import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 
+import { mean } from '../../src/core/fitting/mean.ts';
+import { readCoupon } from '../../standins/controller/coupon.ts';
 import { plasticOf, truthOf, type Truth } from '../../standins/controller/truth.ts';
 import { bedAt, droopAt, pressureChange, sagAt, wavesAt } from '../../standins/instruments/figures.ts';
 import { figureAt, meltLimit, readBench, stringsAt } from '../../standins/instruments/bench.ts';
@@ -22,24 +26,26 @@ const words: Values = { ...values, highestFlowMm3PerS: 14, pressureCommand: 'M41
 const limits = { hardware: { nozzleC: [150, 280], highestFlowMm3PerS: [0, 15] } as const, supplier: { nozzleC: [225, 255] } as const };
 
 /** One kind's coupon, analysed from what the bench finds on one seeded machine. */
-export interface Trialled { readonly truth: Truth; readonly lines: readonly string[]; readonly bands: readonly Band[]; readonly params: Readonly<Record<string, number>>; readonly readings: readonly ReadingOf[]; readonly result: ReturnType<TrialKind['analyse']> }
-export interface Prepared { readonly kind: TrialKind; readonly coupon: Coupon; readonly lines: readonly string[]; readonly params: Readonly<Record<string, number>> }
+export interface Trialled { readonly truth: Truth; readonly lines: readonly string[]; readonly bands: readonly Band[]; readonly params: Readonly<Record<string, number>>; readonly readings: readonly ReadingOf[]; /** The print before it, where the kind is a series. */ readonly before: Trialled | null; readonly result: ReturnType<TrialKind['analyse']> }
+export interface Prepared { readonly kind: TrialKind; readonly coupon: Coupon; readonly lines: readonly string[]; readonly params: Readonly<Record<string, number>>; readonly before: Prepared | null }
+/** What the print before it was laid with: hotter, shorter pulled back, a little too full. */
+const BEFORE = { nozzleC: 250, nozzleFirstC: 250, retractionMm: 0.7, flow: 1.03 } as const;
 
-export function prepare(kind: TrialKind): Prepared {
+export function prepare(kind: TrialKind, over: Partial<CouponSettings> = {}): Prepared {
   const bands = kind.bandsFor(kind.key === 'wall-speed' ? words : { ...words, ...values }, limits);
   if (!bands.ok) throw new Error(bands.failure.what);
-  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), coupon = kind.coupon(settings, bands.value, options);
+  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), coupon = kind.coupon({ ...settings, ...over }, bands.value, options);
   if (!coupon.ok) throw new Error(coupon.failure.what);
-  return { kind, coupon: coupon.value, lines: coupon.value.gcode.split('\n').map((l) => l.replace(/;.*/, '').trim()).filter(Boolean), params: { ...coupon.value.params, ...options } };
+  return { kind, coupon: coupon.value, lines: coupon.value.gcode.split('\n').map((l) => l.replace(/;.*/, '').trim()).filter(Boolean), params: { ...coupon.value.params, ...options }, before: kind.isSeries && over !== BEFORE ? prepare(kind, BEFORE) : null };
 }
-export function tryOut({ kind, coupon, lines, params }: Prepared, seed: number): Trialled {
-  const truth = truthOf(seed), bands = coupon.bands.length > 0 ? coupon.bands.map((_, i) => i + 1) : [1];
+export function tryOut({ kind, coupon, lines, params, before: earlier }: Prepared, seed: number, noise = seed): Trialled {
+  const before = earlier ? tryOut(earlier, seed, seed ^ 0x2545f491) : null, truth = truthOf(seed), bands = coupon.bands.length > 0 ? coupon.bands.map((_, i) => i + 1) : [1];
   const readings = bands.flatMap((band) => kind.features.flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k): ReadingOf => {
-    const text = readBench(lines, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, seed);
+    const text = readBench(lines, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, noise);
     if (text === null) throw new Error(`${kind.key}: nothing to read at band ${band}, ${f.key}`);
     return { band, feature: f.key, repeat: k + 1, value: Number(text) };
   })));
-  return { truth, lines, bands: coupon.bands, params, readings, result: kind.analyse(readings, { values, params, bands: coupon.bands }) };
+  return { truth, lines, bands: coupon.bands, params, readings, before, result: kind.analyse(readings, { values, params, bands: coupon.bands, ...(before && { series: [{ id: '', at: '', name: 'before', readings: before.readings, changedSince: ['nozzle', 'pull-back', 'flow'] }] }) }) };
 }
 
 /** How often what a kind states holds the hidden truth, and how wide it is. */
@@ -75,9 +81,12 @@ export const questions: Readonly<Record<string, readonly Question[]>> = {
   'layer-time': [{ of: 'layer time that stands', unit: 's', truth: (t) => t.truth.slumpS, interval: (t) => proven(t, 'lowestLayerTimeS'), knownSd: (t) => { const l = layersOf(t), at = l.findIndex((x) => x.timeS < t.truth.slumpS), slope = (l[at]!.timeS - l[at - 1]!.timeS) / (l[at]!.zMm - l[at - 1]!.zMm); return Math.abs(slope) * Math.hypot(0.3 / Math.sqrt(8), (0.004 * 8) / Math.sqrt(4), 0.1 / Math.sqrt(12 * 8)); } }],
   overhang: [{ of: 'lean at 0.3 mm of droop', unit: '°', truth: (t) => t.truth.droopsAtDeg, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.03, 0.01 / Math.sqrt(12)), (a) => droopAt(t.truth, a), t.truth.droopsAtDeg) }],
   bridge: [{ of: 'span at 0.5 mm of sag', unit: 'mm', truth: (t) => t.truth.sagsAtMm, interval: (t) => crossingOf(t), knownSd: (t) => knownSdOfCrossing(t, 2, Math.hypot(0.04, 0.01 / Math.sqrt(12)), (v) => sagAt(t.truth, v), t.truth.sagsAtMm) }],
+  'reference-part': [{ of: 'mean change of scores', unit: 'scores', truth: (t) => mean(scored(t).map((f) => figureAt(readCoupon(t.lines), t.truth, { kind: 'reference-part', band: 1, feature: f, repeat: 1 })! - figureAt(readCoupon(t.before!.lines), t.truth, { kind: 'reference-part', band: 1, feature: f, repeat: 1 })!)), interval: (t) => stepOf(t).interval, knownSd: () => Math.sqrt((0.4 ** 2 + 1 / 12) / 8) }],
   'head-offset': (['x', 'y'] as const).map((axis) => ({ of: `offset ${axis.toUpperCase()}`, unit: 'mm', truth: (t: Trialled) => -t.truth.headMm[axis], interval: (t: Trialled) => proven(t, `headOffset${axis.toUpperCase()}Mm`), knownSd: () => 0.1 * Math.hypot(0.35, 0.5 / Math.sqrt(12)) / Math.sqrt(4) })),
   dimensions: (['x', 'y', 'z'] as const).map((axis) => ({ of: `scale ${axis.toUpperCase()}`, unit: '%', truth: (t: Trialled) => 100 / t.truth.shrink[axis], interval: (t: Trialled) => proven(t, `scale${axis.toUpperCase()}Percent`), knownSd: (t: Trialled) => knownSdOfScale(axis, t.truth.rippleMm) })),
 };
+const scored = (t: Trialled): string[] => [...new Set(t.readings.filter((r) => r.feature.startsWith('score ')).map((r) => r.feature))];
+function stepOf(t: Trialled) { const r = analyseStep(pairsOf(t.before!.readings, t.readings)); if (!r.ok) throw new Error(r.failure.what); return r.value; }
 function strandsOf(t: Trialled) { const r = analyseHighestFlow(t.readings.map((x) => ({ flowMm3PerS: t.bands[x.band - 1]!.value, expectedG: (1.27 * 400 * filamentAreaMm2(1.75)) / 1000, measuredG: x.value }))); if (!r.ok) throw new Error(r.failure.what); return r.value; }
 
 /** Interval of the crossing, undone of the share that is stored. */

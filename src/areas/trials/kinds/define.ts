@@ -5,7 +5,7 @@ import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { ReadingTable } from './table.ts';
 
-export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset';
+export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset' | 'reference-part';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
 export interface Band { readonly value: number; readonly fromMm: number; readonly toMm: number }
@@ -67,7 +67,9 @@ export interface Analysis {
 }
 
 /** What a kind knows of the recipe it was planned with: effective values and choices of the plan. */
-export interface Conditions { readonly values: Readonly<Record<string, number>>; readonly params: Readonly<Record<string, number>>; readonly bands: readonly Band[] }
+export interface Conditions { readonly values: Readonly<Record<string, number>>; readonly params: Readonly<Record<string, number>>; readonly bands: readonly Band[]; /** Prints of the same series before it, the oldest first. */ readonly series?: readonly SeriesPrint[] }
+/** An earlier print of a series: what was read of it, and what was changed between it and the print after it. */
+export interface SeriesPrint { readonly id: string; readonly name: string; readonly at: string; readonly readings: readonly ReadingOf[]; readonly changedSince: readonly string[] }
 
 /** What hardware and supplier allow for the settings a kind proves. */
 export interface PlanLimits { readonly hardware: Readonly<Record<string, readonly [number, number] | null>>; readonly supplier: Readonly<Record<string, readonly [number, number] | null>> }
@@ -94,6 +96,8 @@ export interface TrialKind {
   readonly wantedAt?: (feature: string, conditions: Conditions) => number;
   /** Choices of the plan beside the bands; kept with it under their key. */
   readonly options?: readonly { readonly key: string; readonly label: string; readonly choices: readonly number[]; readonly default: number }[];
+  /** One print of many: set against the prints before it, and kept without proving a value. */
+  readonly isSeries?: boolean;
   /** Heads a machine must have for it; one if not said. */
   readonly heads?: number;
   /** Values of the recipe it cannot do without. */

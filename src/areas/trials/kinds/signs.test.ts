@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { drawnSigns } from '../../../core/signs/signs.ts';
-import { isTrialKind, trialKinds } from './index.ts';
+import { isTrialKind, provingKinds } from './index.ts';
 import { signs } from './signs.ts';
 
 test('every sign has its causes told apart, and each ends in a trial or in something to look at', () => {
@@ -12,8 +12,8 @@ test('every sign has its causes told apart, and each ends in a trial or in somet
     if (s.drawn) expect(s.drawn in drawnSigns).toBe(true);
   }
 });
-test('every kind of trial is the way out of some sign, and both technologies are there', () => {
+test('every kind of trial that proves a value is the way out of some sign, and both technologies are there', () => {
   const led = new Set(signs.flatMap((s) => s.causes.map((c) => c.trial)));
-  expect(trialKinds.filter((k) => !led.has(k.key)).map((k) => k.key)).toEqual([]);
+  expect(provingKinds.filter((k) => !led.has(k.key)).map((k) => k.key)).toEqual([]);
   expect([signs.filter((s) => s.technology === 'filament').length, signs.filter((s) => s.technology === 'resin').length].every((n) => n >= 12)).toBe(true);
 });

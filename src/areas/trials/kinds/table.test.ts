@@ -18,6 +18,7 @@ const examples: Readonly<Record<TrialKindKey, { readonly csv: string; readonly o
   overhang: { csv: `lean_deg,droop_mm\n${[20, 30, 40, 50, 60, 70].map((v) => `${v},${(0.3 * (v / 55) ** 2).toFixed(9)}`).join('\n')}`, gives: { crossing: expect.closeTo(55, 4), limit: expect.closeTo(55, 3) } },
   bridge: { csv: `span_mm,sag_mm\n${[10, 20, 30, 40, 50].map((v) => `${v},${(0.5 * (v / 34) ** 2).toFixed(9)}`).join('\n')}`, gives: { crossing: expect.closeTo(34, 4) } },
   dimensions: { csv: `axis,feature,nominal_mm,measured_mm\n${[20, 40, 70].flatMap((n) => [`x,outer,${n},${(0.996 * n + 0.06).toFixed(9)}`]).concat([6, 10, 16].map((n) => `x,hole,${n},${(0.996 * n - 0.06).toFixed(9)}`)).join('\n')}`, gives: { x: { scale: expect.closeTo(1 / 0.996, 7), offsetMm: expect.closeTo(-0.06 / (2 * 0.996), 7), scaleInterval: [expect.any(Number), expect.any(Number)], offsetInterval: [expect.any(Number), expect.any(Number)] } } },
+  'reference-part': { csv: `feature,before,after\n${['strings', 'overhang', 'bridge', 'top', 'wall', 'corner', 'hole', 'thin'].map((f, i) => `${f},${i === 0 ? 4 : 3},${i === 0 ? 3 : i === 1 ? 3 : 4}`).join('\n')}`, gives: { better: 6, worse: 1, same: 1, pValue: 0.125, verdict: 'no sure difference', meanChange: 0.625 } },
   'head-offset': { csv: 'axis,tooth\nx,2\nx,2\ny,-1\ny,-1', gives: { x: { offsetMm: expect.closeTo(0.2, 12) }, y: { offsetMm: expect.closeTo(-0.1, 12) } } },
 };
 function fit(key: TrialKindKey, csv: string, given: Readonly<Record<string, number>> = {}) {

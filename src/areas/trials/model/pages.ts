@@ -1,5 +1,5 @@
 import type { Proof } from '../../library/model/records.ts';
-import type { Analysis, TrialKindKey } from '../kinds/define.ts';
+import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
 
 /** A reading that stands, as its page shows it. */
@@ -21,6 +21,8 @@ export interface TrialPage {
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
   readonly earlier: readonly EarlierValue[]; /** Days that evidence of it holds by the farm's policy. */ readonly validDays: number; /** Jobs on the same machine, tool and material whose verdict accepting would put out of date. */ readonly openJobs: readonly { readonly id: string; readonly name: string; readonly title: string }[];
+  /** Earlier prints of its series, the oldest first; empty where the kind is none. */
+  readonly series: readonly SeriesPrint[];
 }
 export interface EarlierValue { readonly id: string; readonly name: string; readonly at: string; readonly setting: string; readonly value: number; readonly materialName: string; readonly machineName: string; readonly isSister: boolean }
 

@@ -5,7 +5,7 @@ import { checkJob } from '../../checks/rules/index.ts';
 import { makeSheet } from '../../checks/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
-import type { Trial } from './queries.ts';
+import type { Trial } from './rows.ts';
 import { trialName } from './planTrial.ts';
 
 /** The product's own job check on a coupon, against the machine as it stands. What the trial is there to find out (its own

@@ -12,7 +12,9 @@ import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { Decision, TrialPlan } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
-import { analyseTrial, findTrial, listStanding } from './queries.ts';
+import { analyseTrial } from './queries.ts';
+import { findTrial, listStanding } from './rows.ts';
+import { listSeries } from './series.ts';
 import { trial } from './tables.ts';
 
 /** Usual range of flow; a value outside needs a lead. Common practice, no source. */
@@ -28,10 +30,12 @@ export async function decideTrial(ctx: Ctx, trialId: string, outcome: 'accepted'
     const row = await findTrial(inside, trialId);
     if (!row) return fail({ code: 'noTrial' });
     if (row.state === 'accepted' || row.state === 'set aside') return fail({ code: 'wrongState', state: row.state, wanted: 'still open' });
-    const name = trialName(row.number!), now = ctx.clock.now(), kind = kindOf(row.kind), analysis = analyseTrial(row, await listStanding(inside, trialId));
+    const name = trialName(row.number!), now = ctx.clock.now(), kind = kindOf(row.kind), analysis = analyseTrial(row, await listStanding(inside, trialId), await listSeries(inside, row));
     let pairingRevision: number | null = null, written: Decision['written'] = [];
     if (outcome === 'accepted') {
       if (!analysis.ok) return fail({ code: 'tooFew', detail: analysis.failure });
+    }
+    if (outcome === 'accepted' && analysis.ok && !kind.isSeries) {
       const { proven, sentence } = analysis.value, m = (await findMachine(inside, row.machineId))!;
       if (proven.length === 0) return fail({ code: 'tooFew', detail: { code: 'nothingToKeep', what: sentence.replace(/\.$/, ''), todo: 'nothing is kept from this trial; set it aside' } });
       const changed = (await listMaintenance(inside, row.machineId)).find((e) => e.at > (row.progress ? new Date(row.progress.at) : row.createdAt) && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)));

@@ -6,7 +6,7 @@ import { searchProfiles } from '../../library/server/index.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
-import { kindOf, trialKinds } from '../kinds/index.ts';
+import { kindOf, provingKinds } from '../kinds/index.ts';
 import { coverOf, missingBefore, type Cover, type DueTrial } from '../model/due.ts';
 import { trialText, type TrialFailure } from '../model/failures.ts';
 import { planTrial, previewTrial, trialName } from './planTrial.ts';
@@ -22,7 +22,7 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
     const process = await usualProcess(ctx, card);
     if (!process) continue;
     const open = await ctx.db.select({ id: trial.id, number: trial.number, kind: trial.kind }).from(trial).where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
-    for (const kind of trialKinds) {
+    for (const kind of provingKinds) {
       const { cover, says } = coverOf(kind.key, card);
       if (!isWanted(cover) || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
       const base = { machineId: card.id, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id, kind: kind.key }, preview = await previewTrial(ctx, base), running = open.find((t) => t.kind === kind.key);

@@ -9,7 +9,7 @@ import type { TrialState } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { trialName } from './planTrial.ts';
-import { findTrial, listStanding } from './queries.ts';
+import { findTrial, listStanding } from './rows.ts';
 import { reading, trial } from './tables.ts';
 
 export interface NewReading { readonly band: number; readonly feature: string; readonly repeat: number; readonly typed: string; readonly instrument: string; readonly reason?: string | undefined }

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, desc, inArray, or, sql } from 'drizzle-orm';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listOpenJobsOn } from '../../checks/server/index.ts';
@@ -7,32 +7,19 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
 import { findLoaded, findMachine, findMounted, getPolicy, listMaintenance, listProofs, type Machine } from '../../machines/server/index.ts';
-import type { Analysis, ReadingOf } from '../kinds/define.ts';
+import type { Analysis, ReadingOf, SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { EarlierValue, TrialPage, TrialRow } from '../model/pages.ts';
 import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
-import { reading, trial } from './tables.ts';
-
-export type Trial = typeof trial.$inferSelect;
-export type Reading = typeof reading.$inferSelect;
-
-export async function findTrial(ctx: Pick<Ctx, 'db'>, id: string): Promise<Trial | null> {
-  const [row] = await ctx.db.select().from(trial).where(eq(trial.id, id));
-  return row ?? null;
-}
-
-/** Readings that stand: those that no later one supersedes. */
-export async function listStanding(ctx: Pick<Ctx, 'db'>, trialId: string): Promise<Reading[]> {
-  const all = await ctx.db.select().from(reading).where(eq(reading.trialId, trialId)).orderBy(asc(reading.at));
-  const gone = new Set(all.map((r) => r.supersedes));
-  return all.filter((r) => !gone.has(r.id));
-}
+import { findTrial, listStanding, type Trial } from './rows.ts';
+import { listSeries } from './series.ts';
+import { trial } from './tables.ts';
 
 /** The kind's own analysis on the readings that stand: the same today and years later. */
-export function analyseTrial(row: Pick<Trial, 'kind' | 'plan'>, readings: readonly ReadingOf[]): Result<Analysis> {
-  return kindOf(row.kind).analyse(readings, { values: row.plan.conditions, params: row.plan.params, bands: row.plan.bands });
+export function analyseTrial(row: Pick<Trial, 'kind' | 'plan'>, readings: readonly ReadingOf[], series: readonly SeriesPrint[] = []): Result<Analysis> {
+  return kindOf(row.kind).analyse(readings, { values: row.plan.conditions, params: row.plan.params, bands: row.plan.bands, series });
 }
 
 export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPage, TrialFailure>> {
@@ -40,15 +27,15 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
   if (!row) return fail({ code: 'noTrial' });
   const m = (await findMachine(ctx, row.machineId))!, kind = kindOf(row.kind);
   const name = async (profileId: string) => (await findProfile(ctx, profileId))!.name;
-  const readings = await listStanding(ctx, id);
-  const analysis = analyseTrial(row, readings), proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot), isOpen = row.state !== 'accepted' && row.state !== 'set aside';
+  const readings = await listStanding(ctx, id), series = await listSeries(ctx, row);
+  const analysis = analyseTrial(row, readings, series), proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot), isOpen = row.state !== 'accepted' && row.state !== 'set aside';
   const { gcode, ...rest } = row;
   return succeed({
     ...rest, name: trialName(row.number!), createdAt: row.createdAt.toISOString(), decidedAt: row.decidedAt?.toISOString() ?? null,
     machineName: m.name, toolName: await name(row.toolId), materialName: await name(row.materialId), processName: await name(row.processId),
     readings: readings.map((r) => ({ id: r.id, band: r.band, feature: r.feature, repeat: r.repeat, typed: r.typed, value: r.value, personId: r.personId, personName: r.personName, instrument: r.instrument, supersedes: r.supersedes, at: r.at.toISOString() })),
     analysis: analysis.ok ? analysis.value : null, refusal: analysis.ok ? null : [analysis.failure.where, analysis.failure.what, analysis.failure.todo].filter(Boolean).join('; '), changed: isOpen ? await listChanged(ctx, row, m) : [], gcodeBytes: gcode.length, hasDevice: m.device !== null, proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
-    earlier: await listEarlier(ctx, row, m.printerId), validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays, openJobs: isOpen ? await listOpenJobsOn(ctx, row) : [],
+    earlier: await listEarlier(ctx, row, m.printerId), validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays, openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [], series: series.map((p) => ({ ...p, readings: p.readings.map(({ band, feature, repeat, value }) => ({ band, feature, repeat, value })) })),
   });
 }
 

@@ -3,7 +3,7 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { messageOf } from '../../../platform/log.ts';
 import { askInstrument, findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
-import { findTrial } from './queries.ts';
+import { findTrial } from './rows.ts';
 
 /** What the connected instrument shows for one place of the coupon; it is stored only when the person takes it over. */
 export async function readInstrument(ctx: Ctx, trialId: string, place: { band: number; feature: string; repeat: number }): Promise<Result<{ typed: string }, TrialFailure>> {

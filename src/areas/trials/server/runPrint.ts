@@ -4,7 +4,7 @@ import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { dropLease, findMachine, LineLink, LinkLost, MachineFault, setMachineState, takeLease, type Temperatures } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
-import { findTrial, type Trial } from './queries.ts';
+import { findTrial, type Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
 const WRITE_EVERY_MS = 250, RECONNECT_FOR_MS = 15_000, RECONNECT_EVERY_MS = 500;

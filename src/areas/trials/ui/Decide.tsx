@@ -3,11 +3,12 @@ import { useState } from 'react';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
+import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 
 /** What accepting would change, and the ways to end a trial or to carry it on. */
 export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: TrialPage; readonly onDecide: (outcome: 'accepted' | 'set aside', why: string) => void; readonly onExtend: (bands: readonly number[]) => void }) {
-  const [why, setWhy] = useState(''), a = t.analysis, first = a?.proven[0];
+  const [why, setWhy] = useState(''), a = t.analysis, first = a?.proven[0], { isSeries = false } = kindOf(t.kind);
   return (
     <>
       {a && first && <><h3>Against today</h3>
@@ -19,7 +20,7 @@ export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: Trial
         {t.openJobs.length > 0 && <p className="hint" style={{ marginTop: 4 }}>To be checked again: {t.openJobs.map((j, i) => <span key={j.id}>{i > 0 && ', '}<a href={`/checks/${j.id}`}>{j.name} {j.title}</a></span>)}.</p>}</>}
       {t.changed.length > 0 && <div role="status" style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}><b>Changed since it was planned:</b> {t.changed.join('; ')}.</div>}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
-      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!first || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}` : 'Accept'}</button>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!(isSeries ? a : first) || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}` : isSeries ? 'Keep in the series' : 'Accept'}</button>
         {a?.extendTo && <button className="btn" onClick={() => onExtend(a.extendTo!)}>Extend the range</button>}
         <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>Set aside</button></div>
     </>

@@ -7,7 +7,7 @@ import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
-import { trialKinds } from '../kinds/index.ts';
+import { provingKinds } from '../kinds/index.ts';
 
 /** How long evidence holds, which jobs must stay inside it, and who accepts trials. A lead changes it; everybody may read it. */
 export function PolicyScreen() {
@@ -16,7 +16,7 @@ export function PolicyScreen() {
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!data) return <p className="empty">Opening the policy…</p>;
   const p = edit ?? data.policy, set = (change: Partial<Policy>): void => setEdit({ ...p, ...change }), isChanged = JSON.stringify(p) !== JSON.stringify(data.policy);
-  const days = (key: string, value: number | string): void => { const own = trialKinds.find((k) => k.key === key)!.validDays, { [key]: _, ...rest } = p.validDays; set({ validDays: typeof value === 'number' && value >= 1 && value !== own ? { ...rest, [key]: Math.round(value) } : rest }); };
+  const days = (key: string, value: number | string): void => { const own = provingKinds.find((k) => k.key === key)!.validDays, { [key]: _, ...rest } = p.validDays; set({ validDays: typeof value === 'number' && value >= 1 && value !== own ? { ...rest, [key]: Math.round(value) } : rest }); };
   const keep = async (): Promise<void> => { setBusy(true); try { await put('/api/policy', { ...p, why }); tellDone('Policy changed'); setEdit(null); setWhy(''); await client.invalidateQueries(); } catch (e) { tellRefused(e); } setBusy(false); };
   return (
     <>
@@ -29,7 +29,7 @@ export function PolicyScreen() {
         <section className="stage"><h2>Who accepts a trial</h2>
           <label><input type="checkbox" disabled={!isLead} checked={p.technicianAccepts} onChange={(e) => set({ technicianAccepts: e.currentTarget.checked })} /> a technician, where every value lies inside hardware and the supplier’s range</label><p className="hint">Everything else, and everything if this is off, waits for a lead.</p></section>
         <section className="stage"><h2>Days evidence holds <span className="hint">for trials accepted from now on; maintenance and another lot end it before</span></h2>
-          <table className="list" style={{ maxWidth: 520 }}><thead><tr><th>Trial</th><th className="n">Usual</th><th>Here</th></tr></thead><tbody>{trialKinds.map((k) => <tr key={k.key}><td>{k.label}</td><td className="n">{k.validDays}</td><td><NumberInput size="xs" w={110} aria-label={`Days, ${k.label}`} disabled={!isLead} value={p.validDays[k.key] ?? k.validDays} min={1} max={3650} allowDecimal={false} suffix=" d" onChange={(v) => days(k.key, v)} /></td></tr>)}</tbody></table></section>
+          <table className="list" style={{ maxWidth: 520 }}><thead><tr><th>Trial</th><th className="n">Usual</th><th>Here</th></tr></thead><tbody>{provingKinds.map((k) => <tr key={k.key}><td>{k.label}</td><td className="n">{k.validDays}</td><td><NumberInput size="xs" w={110} aria-label={`Days, ${k.label}`} disabled={!isLead} value={p.validDays[k.key] ?? k.validDays} min={1} max={3650} allowDecimal={false} suffix=" d" onChange={(v) => days(k.key, v)} /></td></tr>)}</tbody></table></section>
       </div>
       <aside className="side"><h3>Changes</h3>{data.changes.length === 0 && <p className="hint">None yet: this is what the product ships with.</p>}{data.changes.map((c) => <p key={c.at} className="hint" style={{ marginBottom: 6 }}>{c.why}<br />{c.byName} · {dayAndTime(c.at)}</p>)}</aside></div>
     </>

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
-import { call, post } from '../../../ui/api.ts';
+import { call, insist, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
@@ -29,9 +29,9 @@ export function TrialScreen({ id }: { readonly id: string }) {
   if (error) return <p className="empty" role="alert">{error.message}</p>;
   if (!t) return <p className="empty">Opening the trial…</p>;
   const kind = kindOf(t.kind), refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
-  const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => { try { await post(`/api/trials/${id}/print`, { wish: w }); await refresh(); } catch (e) { tellRefused(e); } };
+  const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => { try { await insist(`/api/trials/${id}/print`, { wish: w }); await refresh(); } catch (e) { tellRefused(e); } };
   const decide = async (outcome: 'accepted' | 'set aside', why: string): Promise<void> => {
-    try { const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' ? `${r.written.map((w) => { const s = findSetting(w.setting)!; return `${s.label} ${showValue(s, w.value)}`; }).join(', ')} proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
+    try { const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' && r.written.length === 0 ? 'Kept in the series' : outcome === 'accepted' ? `${r.written.map((w) => { const s = findSetting(w.setting)!; return `${s.label} ${showValue(s, w.value)}`; }).join(', ')} proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
   };
   const extend = async (bands: readonly number[]): Promise<void> => {
     try { const made = await post<{ id: string; name: string }>('/api/trials', { kind: t.kind, machineId: t.machineId, toolId: t.toolId, materialId: t.materialId, processId: t.processId, bands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])), recipeId: t.plan.recipeId }); tellDone(`${made.name} carries it on`); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); }
@@ -53,8 +53,9 @@ export function TrialScreen({ id }: { readonly id: string }) {
           <dl className="kv">{a.figures.map(([label, text]) => [<dt key={label}>{label}</dt>, <dd key={`${label}v`}>{text}</dd>])}</dl><p className="hint">Method: {a.method.name}, version {a.method.version}.</p></>
           : <><h3>Nothing concluded yet</h3><p className="lead" style={{ fontSize: 15 }}>{t.refusal}</p></>}
         <Agreement trial={t} />
+        {t.series.length > 0 && <><h3>The series</h3><ol className="series">{t.series.map((p, i) => <li key={p.id} className="hint"><a href={`/trials/${p.id}`}>{p.name}</a>, {day(p.at)}<br />{i + 1 < t.series.length ? `then changed: ${p.changedSince.join('; ') || 'nothing on record'}` : `changed for this print: ${p.changedSince.join('; ') || 'nothing on record'}`}</li>)}</ol></>}
         {isOpen && mayChange && <Decide trial={t} onDecide={(o, w) => void decide(o, w)} onExtend={(b) => void extend(b)} />}
-        {t.decision && <><h3>{t.decision.outcome === 'accepted' ? 'Accepted' : 'Set aside'}</h3><p className="hint">{t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}</p>{t.decision.written.length > 0 && <dl className="kv">{t.decision.written.map((w) => { const s = findSetting(w.setting)!; return [<dt key={w.setting}>{s.label}</dt>, <dd key={`${w.setting}v`}>{w.before === null ? '–' : showValue(s, w.before)} → {showValue(s, w.value)}</dd>, <dt key={`${w.setting}a`}>allowed</dt>, <dd key={`${w.setting}b`}>{showValue(s, w.range[0])} to {showValue(s, w.range[1])}</dd>]; })}<dt>pairing</dt><dd>revision {t.decision.pairingRevision}</dd></dl>}</>}
+        {t.decision && <><h3>{t.decision.outcome === 'set aside' ? 'Set aside' : kind.isSeries ? 'Kept in the series' : 'Accepted'}</h3><p className="hint">{t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}</p>{t.decision.written.length > 0 && <dl className="kv">{t.decision.written.map((w) => { const s = findSetting(w.setting)!; return [<dt key={w.setting}>{s.label}</dt>, <dd key={`${w.setting}v`}>{w.before === null ? '–' : showValue(s, w.before)} → {showValue(s, w.value)}</dd>, <dt key={`${w.setting}a`}>allowed</dt>, <dd key={`${w.setting}b`}>{showValue(s, w.range[0])} to {showValue(s, w.range[1])}</dd>]; })}<dt>pairing</dt><dd>revision {t.decision.pairingRevision}</dd></dl>}</>}
         {t.proofs.length > 0 && <><h3>Evidence now</h3>{t.proofs.map((p) => { const s = findSetting(p.key)!; return <p key={p.key} className="hint">{p.state === 'proven' ? `${s.label} ${showValue(s, p.value)} proven by ${p.trialName}, ${p.ageDays} d ago.` : `${s.label}: ${p.state}, ${p.because}.`}</p>; })}</>}
         {charts.length > 0 && <><h3>Over time</h3><Suspense fallback={<p className="hint">Drawing…</p>}>{charts.map((c) => <ControlChart key={c.setting} setting={c.setting} values={c.values} />)}</Suspense></>}
         {sisters.length > 0 && <><h3>On sister machines</h3>{sisters.slice(-4).map((e) => { const s = findSetting(e.setting)!; return <p key={`${e.id}${e.setting}`} className="hint">{e.machineName}: {s.label.toLowerCase()} {showValue(s, e.value)}, {day(e.at)}</p>; })}</>}

@@ -1,0 +1,18 @@
+import { asc, eq } from 'drizzle-orm';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { reading, trial } from './tables.ts';
+
+export type Trial = typeof trial.$inferSelect;
+export type Reading = typeof reading.$inferSelect;
+
+export async function findTrial(ctx: Pick<Ctx, 'db'>, id: string): Promise<Trial | null> {
+  const [row] = await ctx.db.select().from(trial).where(eq(trial.id, id));
+  return row ?? null;
+}
+
+/** Readings that stand: those that no later one supersedes. */
+export async function listStanding(ctx: Pick<Ctx, 'db'>, trialId: string): Promise<Reading[]> {
+  const all = await ctx.db.select().from(reading).where(eq(reading.trialId, trialId)).orderBy(asc(reading.at));
+  const gone = new Set(all.map((r) => r.supersedes));
+  return all.filter((r) => !gone.has(r.id));
+}

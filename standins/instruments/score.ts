@@ -1,0 +1,2 @@
+/** Scores are whole numbers from worst to best. */
+export const SMALLEST = 1, LARGEST = 5;
