@@ -2,19 +2,86 @@
 const area = '^src/areas/([^/]+)/';
 module.exports = {
   forbidden: [
-    { name: 'core-is-pure', severity: 'error', comment: 'core imports only core and a few pure packages', from: { path: '^src/core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: ['^src/core/', '^node_modules/@stdlib/'] } },
-    { name: 'core-no-node', severity: 'error', from: { path: '^src/(core/|areas/[^/]+/(model|rules|kinds|settings)/)', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'pure-rooms', severity: 'error', comment: 'model, rules, kinds and settings know neither server nor screens nor platform, but the shape of an event', from: { path: '^src/areas/[^/]+/(model|rules|kinds|settings)/', pathNot: '\\.test\\.ts$' }, to: { path: ['/server/', '/ui/', '^src/platform/(?!events/model)', '^src/pages/', '^src/workers/'] } },
-    { name: 'ui-not-server', severity: 'error', comment: 'not even types', from: { path: ['^src/ui/', '^src/areas/[^/]+/ui/', '^src/app/'] }, to: { path: ['/server/', '^src/platform/(db|auth|jobs|files|http)/', '^src/platform/events/(tables|record)'] } },
-    { name: 'areas-by-their-doors', severity: 'error', comment: 'an area enters another by model, settings, rules and kinds data or server/index only; its tables only for foreign keys', from: { path: area }, to: { path: '^src/areas/([^/]+)/(server/(?!index)|ui/)', pathNot: ['^src/areas/$1/', '/server/tables\\.ts$'] } },
-    { name: 'tables-in-server', severity: 'error', from: { pathNot: ['/server/', '^src/platform/', '^src/workers/'] }, to: { path: '/tables\\.ts$' } },
-    { name: 'foreign-tables-only-from-tables', severity: 'error', from: { path: '^src/areas/([^/]+)/server/(?!tables)' }, to: { path: '^src/areas/([^/]+)/server/tables', pathNot: '^src/areas/$1/' } },
-    { name: 'platform-knows-no-area', severity: 'error', from: { path: ['^src/platform/', '^src/ui/'] }, to: { path: '^src/areas/' } },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'core imports only core and a few pure packages',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^src/core/', '^node_modules/@stdlib/'] },
+    },
+    {
+      name: 'core-no-node',
+      severity: 'error',
+      from: { path: '^src/(core/|areas/[^/]+/(model|rules|kinds|settings)/)', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'pure-rooms',
+      severity: 'error',
+      comment:
+        'model, rules, kinds and settings know neither server nor screens nor platform, but the shape of an event',
+      from: { path: '^src/areas/[^/]+/(model|rules|kinds|settings)/', pathNot: '\\.test\\.ts$' },
+      to: { path: ['/server/', '/ui/', '^src/platform/(?!events/model)', '^src/pages/', '^src/workers/'] },
+    },
+    {
+      name: 'ui-not-server',
+      severity: 'error',
+      comment: 'not even types',
+      from: { path: ['^src/ui/', '^src/areas/[^/]+/ui/', '^src/app/'] },
+      to: { path: ['/server/', '^src/platform/(db|auth|jobs|files|http)/', '^src/platform/events/(tables|record)'] },
+    },
+    {
+      name: 'areas-by-their-doors',
+      severity: 'error',
+      comment:
+        'an area enters another by model, settings, rules and kinds data or server/index only; its tables only for foreign keys',
+      from: { path: area },
+      to: { path: '^src/areas/([^/]+)/(server/(?!index)|ui/)', pathNot: ['^src/areas/$1/', '/server/tables\\.ts$'] },
+    },
+    {
+      name: 'tables-in-server',
+      severity: 'error',
+      from: { pathNot: ['/server/', '^src/platform/', '^src/workers/'] },
+      to: { path: '/tables\\.ts$' },
+    },
+    {
+      name: 'foreign-tables-only-from-tables',
+      severity: 'error',
+      from: { path: '^src/areas/([^/]+)/server/(?!tables)' },
+      to: { path: '^src/areas/([^/]+)/server/tables', pathNot: '^src/areas/$1/' },
+    },
+    {
+      name: 'platform-knows-no-area',
+      severity: 'error',
+      from: { path: ['^src/platform/', '^src/ui/'] },
+      to: { path: '^src/areas/' },
+    },
     // The one list of routes the compiler judges may name them.
-    { name: 'nobody-imports-pages', severity: 'error', from: { pathNot: '^src/pages/api/(_routes|index)\\.ts$' }, to: { path: '^src/pages/' } },
-    { name: 'standins-alone', severity: 'error', from: { path: '^standins/', pathNot: '\\.test\\.ts$' }, to: { path: '^src/(?!core/)' } },
-    { name: 'cli-without-server', severity: 'error', from: { path: '^src/cli/' }, to: { path: ['/server/', '^src/platform/', '/ui/'] } },
+    {
+      name: 'nobody-imports-pages',
+      severity: 'error',
+      from: { pathNot: '^src/pages/api/(_routes|index)\\.ts$' },
+      to: { path: '^src/pages/' },
+    },
+    {
+      name: 'standins-alone',
+      severity: 'error',
+      from: { path: '^standins/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(?!core/)' },
+    },
+    {
+      name: 'cli-without-server',
+      severity: 'error',
+      from: { path: '^src/cli/' },
+      to: { path: ['/server/', '^src/platform/', '/ui/'] },
+    },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
-  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, doNotFollow: { path: 'node_modules' }, exclude: { path: '\\.astro$' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types'] } },
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.astro$' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types'] },
+  },
 };

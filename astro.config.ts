@@ -9,5 +9,9 @@ export default defineConfig({
   security: { checkOrigin: true },
   devToolbar: { enabled: false },
   telemetry: false,
-  vite: { ssr: { noExternal: ['@mantine/*', 'mantine-datatable'] }, worker: { format: 'es' }, build: { chunkSizeWarningLimit: 900 } },
+  vite: {
+    ssr: { noExternal: ['@mantine/*', 'mantine-datatable'] },
+    worker: { format: 'es' },
+    build: { chunkSizeWarningLimit: 900 },
+  },
 } as Parameters<typeof defineConfig>[0]);

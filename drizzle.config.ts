@@ -1,3 +1,7 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'postgresql', schema: ['./src/platform/*/tables.ts', './src/areas/*/server/tables.ts'], out: './drizzle' });
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: ['./src/platform/*/tables.ts', './src/areas/*/server/tables.ts'],
+  out: './drizzle',
+});

@@ -3,18 +3,54 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
-const outside = ['window', 'document', 'process', 'Buffer', 'console', 'fetch', 'setTimeout', 'setInterval', 'localStorage', 'performance', 'require'].map((name) => ({ name, message: 'pure rooms know no host' }));
+const outside = [
+  'window',
+  'document',
+  'process',
+  'Buffer',
+  'console',
+  'fetch',
+  'setTimeout',
+  'setInterval',
+  'localStorage',
+  'performance',
+  'require',
+].map((name) => ({ name, message: 'pure rooms know no host' }));
 
 export default ts.config(
   { ignores: ['dist/', 'node_modules/', '.astro/', '.data/', 'drizzle/'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   { languageOptions: { globals: { ...globals.node, ...globals.browser } } },
-  { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }], 'no-empty': ['error', { allowEmptyCatch: false }], eqeqeq: 'error', 'no-control-regex': 'off' } },
-  { files: ['**/*.tsx'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'off' } },
   {
-    files: ['src/core/**/*.ts', 'src/areas/*/{model,rules,kinds,settings}/**/*.ts'], ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-globals': ['error', ...outside], 'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'pure rooms are repeatable' }, { object: 'Date', property: 'now', message: 'pure rooms have no clock' }] },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'no-empty': ['error', { allowEmptyCatch: false }],
+      eqeqeq: 'error',
+      'one-var': ['error', 'never'],
+      'no-control-regex': 'off',
+    },
   },
-  { files: ['**/*.cjs'], languageOptions: { globals: globals.node }, rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  {
+    files: ['**/*.tsx'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'off' },
+  },
+  {
+    files: ['src/core/**/*.ts', 'src/areas/*/{model,rules,kinds,settings}/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', ...outside],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'pure rooms are repeatable' },
+        { object: 'Date', property: 'now', message: 'pure rooms have no clock' },
+      ],
+    },
+  },
+  {
+    files: ['**/*.cjs'],
+    languageOptions: { globals: globals.node },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
 );

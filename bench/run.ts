@@ -9,32 +9,64 @@ import { exampleLimits } from '../src/core/motion/limits.ts';
 import { syntheticProgram } from './synthetic.ts';
 
 // Medians of interleaved rounds after warm-up; machines are noisy, so only ratios within one run count.
-const ROUNDS = 9, WARM_UP = 2, SMALL_BYTES = 4e6;
+const ROUNDS = 9;
+const WARM_UP = 2;
+const SMALL_BYTES = 4e6;
 const folder = mkdtempSync(path.join(tmpdir(), 'cantiere-bench-'));
 const file = path.join(folder, 'fifty.gcode');
 const bytes = syntheticProgram(50e6);
 writeFileSync(file, bytes);
 const small = Buffer.from(bytes.subarray(0, bytes.indexOf(10, SMALL_BYTES))).toString('latin1');
-const Toolpath = createRequire(import.meta.url)('gcode-toolpath') as new (options: object) => { loadFromStringSync(text: string): unknown };
+const Toolpath = createRequire(import.meta.url)('gcode-toolpath') as new (options: object) => {
+  loadFromStringSync(text: string): unknown;
+};
 
-const seconds = async (work: () => unknown): Promise<number> => { const t = performance.now(); await work(); return (performance.now() - t) / 1000; };
-const readLines = (): Promise<void> => new Promise((done) => { const r = readline.createInterface({ input: createReadStream(file), crlfDelay: Infinity }); r.on('line', () => undefined); r.on('close', done); });
-const inspect = async (): Promise<void> => { const inspector = new GcodeInspector(exampleLimits); for await (const chunk of createReadStream(file, { highWaterMark: 1 << 20 })) inspector.push(chunk as Uint8Array); if (!inspector.finish().ok) throw new Error('the synthetic file was refused'); };
-const parsePackaged = (): unknown => new Toolpath({ addLine: () => undefined, addArcCurve: () => undefined }).loadFromStringSync(small);
-const ours: number[] = [], perReadline: number[] = [], packagedPerOurs: number[] = [];
-const mb = bytes.length / 1e6, smallMb = small.length / 1e6;
-for (let round = 0; round < ROUNDS + WARM_UP; round++) { // ratios within a round: a neighbour that slows the machine slows all three
-  const a = await seconds(inspect), b = await seconds(readLines), c = await seconds(parsePackaged);
+const seconds = async (work: () => unknown): Promise<number> => {
+  const t = performance.now();
+  await work();
+  return (performance.now() - t) / 1000;
+};
+const readLines = (): Promise<void> =>
+  new Promise((done) => {
+    const r = readline.createInterface({ input: createReadStream(file), crlfDelay: Infinity });
+    r.on('line', () => undefined);
+    r.on('close', done);
+  });
+const inspect = async (): Promise<void> => {
+  const inspector = new GcodeInspector(exampleLimits);
+  for await (const chunk of createReadStream(file, { highWaterMark: 1 << 20 })) inspector.push(chunk as Uint8Array);
+  if (!inspector.finish().ok) throw new Error('the synthetic file was refused');
+};
+const parsePackaged = (): unknown =>
+  new Toolpath({ addLine: () => undefined, addArcCurve: () => undefined }).loadFromStringSync(small);
+const ours: number[] = [];
+const perReadline: number[] = [];
+const packagedPerOurs: number[] = [];
+const mb = bytes.length / 1e6;
+const smallMb = small.length / 1e6;
+for (let round = 0; round < ROUNDS + WARM_UP; round++) {
+  // ratios within a round: a neighbour that slows the machine slows all three
+  const a = await seconds(inspect);
+  const b = await seconds(readLines);
+  const c = await seconds(parsePackaged);
   if (round < WARM_UP) continue;
-  ours.push(a); perReadline.push(a / b); packagedPerOurs.push(c / smallMb / (a / mb));
+  ours.push(a);
+  perReadline.push(a / b);
+  packagedPerOurs.push(c / smallMb / (a / mb));
 }
 const median = (v: readonly number[]): number => [...v].sort((x, y) => x - y)[v.length >> 1]!;
 console.log(`file read + scan + planner   ${(mb / median(ours)).toFixed(0)} MB/s`);
-console.log(`npm gcode-toolpath           ours has ${median(packagedPerOurs).toFixed(1)} times its throughput on the same lines (wanted: 15 and more)`);
-console.log(`node:readline, lines only    ours takes ${median(perReadline).toFixed(2)} times its time (wanted: 1.3 and less)`);
+console.log(
+  `npm gcode-toolpath           ours has ${median(packagedPerOurs).toFixed(1)} times its throughput on the same lines (wanted: 15 and more)`,
+);
+console.log(
+  `node:readline, lines only    ours takes ${median(perReadline).toFixed(2)} times its time (wanted: 1.3 and less)`,
+);
 
 const big = path.join(folder, 'two-hundred.gcode');
 execFileSync('sh', ['-c', `for k in 1 2 3 4; do cat '${file}'; done > '${big}'`]);
-const run = spawnSync('node', ['--import', 'tsx', path.join(import.meta.dirname, 'peak.ts'), big], { encoding: 'utf8' });
+const run = spawnSync('node', ['--import', 'tsx', path.join(import.meta.dirname, 'peak.ts'), big], {
+  encoding: 'utf8',
+});
 console.log(`200 MB through the streaming reader: peak resident ${run.stdout.trim()} MB (wanted: below 400)`);
 rmSync(folder, { recursive: true });

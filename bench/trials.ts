@@ -2,13 +2,50 @@ import { trialKinds } from '../src/areas/trials/kinds/index.ts';
 import { prepare, settings, tryOut } from '../test/recover/recover.ts';
 
 // Every kind's coupon and analysis, medians after warm-up. Absolute figures on a shared machine: read them with a grain of salt.
-const ROUNDS = 15, WARM_UP = 3;
+const ROUNDS = 15;
+const WARM_UP = 3;
 const median = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!;
-const timed = (work: () => unknown): number => { const t = performance.now(); work(); return performance.now() - t; };
+const timed = (work: () => unknown): number => {
+  const t = performance.now();
+  work();
+  return performance.now() - t;
+};
 console.log(`trials                     coupon ms   lines     analysis ms   (wanted: 150 and less, 20 and less)`);
 for (const kind of trialKinds) {
-  const p = prepare(kind), { readings, bands, params } = tryOut(p, 7), values = { nozzleC: 240, flow: 0.98, layerHeightMm: 0.2, lineWidthMm: 0.44, retractionMm: 1, diameterMm: 1.75, densityGPerCm3: 1.27, firstLayerHeightMm: 0.2, visibleWallSpeedMmPerS: 40, accelerationMmPerS2: 1500, fanPercent: 30, lowestLayerTimeS: 10 };
-  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), coupon: number[] = [], analysis: number[] = [];
-  for (let i = 0; i < ROUNDS + WARM_UP; i++) { const a = timed(() => kind.coupon(settings, p.coupon.bands.map((b) => b.value), options)), b = timed(() => kind.analyse(readings, { values, params, bands })); if (i >= WARM_UP) { coupon.push(a); analysis.push(b); } }
-  console.log(`${kind.key.padEnd(24)} ${median(coupon).toFixed(1).padStart(10)} ${String(p.lines.length).padStart(7)} ${median(analysis).toFixed(2).padStart(14)}`);
+  const p = prepare(kind);
+  const { readings, bands, params } = tryOut(p, 7);
+  const values = {
+    nozzleC: 240,
+    flow: 0.98,
+    layerHeightMm: 0.2,
+    lineWidthMm: 0.44,
+    retractionMm: 1,
+    diameterMm: 1.75,
+    densityGPerCm3: 1.27,
+    firstLayerHeightMm: 0.2,
+    visibleWallSpeedMmPerS: 40,
+    accelerationMmPerS2: 1500,
+    fanPercent: 30,
+    lowestLayerTimeS: 10,
+  };
+  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
+  const coupon: number[] = [];
+  const analysis: number[] = [];
+  for (let i = 0; i < ROUNDS + WARM_UP; i++) {
+    const a = timed(() =>
+      kind.coupon(
+        settings,
+        p.coupon.bands.map((b) => b.value),
+        options,
+      ),
+    );
+    const b = timed(() => kind.analyse(readings, { values, params, bands }));
+    if (i >= WARM_UP) {
+      coupon.push(a);
+      analysis.push(b);
+    }
+  }
+  console.log(
+    `${kind.key.padEnd(24)} ${median(coupon).toFixed(1).padStart(10)} ${String(p.lines.length).padStart(7)} ${median(analysis).toFixed(2).padStart(14)}`,
+  );
 }

@@ -2,6 +2,19 @@
 import { build } from 'esbuild';
 
 await build({
-  entryPoints: { worker: 'src/workers/server.ts', migrate: 'src/workers/migrate.ts', seed: 'src/workers/seed.ts', standins: 'standins/controller/main.ts' },
-  bundle: true, platform: 'node', target: 'node20', format: 'esm', packages: 'external', outdir: 'dist/processes', outExtension: { '.js': '.mjs' }, sourcemap: true, logLevel: 'warning',
+  entryPoints: {
+    worker: 'src/workers/server.ts',
+    migrate: 'src/workers/migrate.ts',
+    seed: 'src/workers/seed.ts',
+    standins: 'standins/controller/main.ts',
+  },
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'esm',
+  packages: 'external',
+  outdir: 'dist/processes',
+  outExtension: { '.js': '.mjs' },
+  sourcemap: true,
+  logLevel: 'warning',
 });

@@ -5,33 +5,70 @@ import path from 'node:path';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
 /** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
-const RAN_FOR_MS = 5000, RESTART_AFTER_MS = 700;
+const RAN_FOR_MS = 5000;
+const RESTART_AFTER_MS = 700;
 
 /** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. A quiet one writes what it has to say to its log file. */
-export async function startFarm({ name = 'pg', port, empty = false, fast = false, fresh = false, timeScale = '30', quiet = false }) {
+export async function startFarm({
+  name = 'pg',
+  port,
+  empty = false,
+  fast = false,
+  fresh = false,
+  timeScale = '30',
+  quiet = false,
+}) {
   const cluster = await startCluster(name, { fast });
   if (fresh) remakeDatabase(cluster, 'cantiere');
   const standinPort = await rememberedPort(`${name}-standins`);
   const url = `http://127.0.0.1:${port}`;
   const env = {
-    ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1', HOST: '127.0.0.1', PORT: String(port), CANTIERE_URL: url,
-    DATABASE_URL: cluster.appUrl, DATABASE_OWNER_URL: cluster.ownerUrl, CANTIERE_SECRET: cluster.secret.auth, CANTIERE_DEMO_PASSWORD: cluster.secret.demo,
-    CANTIERE_STANDIN_PORT: String(standinPort), CANTIERE_TIME_SCALE: timeScale, CANTIERE_DATA: path.join(root, '.data'),
+    ...process.env,
+    NODE_ENV: 'production',
+    ASTRO_TELEMETRY_DISABLED: '1',
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    CANTIERE_URL: url,
+    DATABASE_URL: cluster.appUrl,
+    DATABASE_OWNER_URL: cluster.ownerUrl,
+    CANTIERE_SECRET: cluster.secret.auth,
+    CANTIERE_DEMO_PASSWORD: cluster.secret.demo,
+    CANTIERE_STANDIN_PORT: String(standinPort),
+    CANTIERE_TIME_SCALE: timeScale,
+    CANTIERE_DATA: path.join(root, '.data'),
   };
   const once = (script, extra = {}) => {
-    const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], { cwd: root, env: { ...env, ...extra }, stdio: ['ignore', 'inherit', 'inherit'] });
+    const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], {
+      cwd: root,
+      env: { ...env, ...extra },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
     if (done.status !== 0) throw new Error(`${script} failed`);
   };
   once('migrate.mjs');
   once('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
-  const children = new Map(), out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
+  const children = new Map();
+  const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
   const run = (label, script) => {
     const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', out, out] });
     const since = Date.now();
     children.set(label, child);
-    writeFileSync(path.join(root, '.data', `${name}.pids.json`), JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }));
-    child.on('exit', () => { if (!stopping) { if (!quiet) say(`${label} stopped; starting it again`); setTimeout(() => { if (!stopping) run(label, script); }, Date.now() - since > RAN_FOR_MS ? 0 : RESTART_AFTER_MS); } });
+    writeFileSync(
+      path.join(root, '.data', `${name}.pids.json`),
+      JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }),
+    );
+    child.on('exit', () => {
+      if (!stopping) {
+        if (!quiet) say(`${label} stopped; starting it again`);
+        setTimeout(
+          () => {
+            if (!stopping) run(label, script);
+          },
+          Date.now() - since > RAN_FOR_MS ? 0 : RESTART_AFTER_MS,
+        );
+      }
+    });
   };
   run('stand-ins', 'dist/processes/standins.mjs');
   run('worker', 'dist/processes/worker.mjs');
@@ -39,11 +76,18 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
   const watch = setInterval(async () => {
     if (stopping || cluster.alive()) return;
     if (!quiet) say('PostgreSQL stopped; starting it again');
-    try { await startCluster(name, { fast }); } catch { if (!quiet) say('PostgreSQL is not ready to start yet; trying again'); } // its old processes may still be going
+    try {
+      await startCluster(name, { fast });
+    } catch {
+      if (!quiet) say('PostgreSQL is not ready to start yet; trying again');
+    } // its old processes may still be going
   }, 1000);
   await waitFor(url);
   return {
-    url, cluster, env, children,
+    url,
+    cluster,
+    env,
+    children,
     stop() {
       stopping = true;
       clearInterval(watch);
@@ -55,7 +99,12 @@ export async function startFarm({ name = 'pg', port, empty = false, fast = false
 
 async function waitFor(url) {
   for (let i = 0; i < 300; i++) {
-    try { const r = await fetch(`${url}/api/health`); if (r.ok) return; } catch { /* not yet */ }
+    try {
+      const r = await fetch(`${url}/api/health`);
+      if (r.ok) return;
+    } catch {
+      /* not yet */
+    }
     await new Promise((r) => setTimeout(r, 100));
   }
   throw new Error('the web process did not answer within 30 s');

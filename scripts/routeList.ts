@@ -4,16 +4,27 @@ import path from 'node:path';
 const ROOT = 'src/pages/api';
 /** Routes that nobody needs to be signed in for, and the description itself. */
 const OPEN = new Set(['health.ts', 'sign-in/demo.ts', 'auth/[...all].ts', 'index.ts']);
-const filesIn = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? filesIn(at) : [at]; });
+const filesIn = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const at = path.join(folder, name);
+    return statSync(at).isDirectory() ? filesIn(at) : [at];
+  });
 
 /** src/pages/api/_routes.ts, from the folder: `node --import tsx scripts/routeList.ts --write`. */
 export function routeList(): string {
-  const names = filesIn(ROOT).map((f) => path.relative(ROOT, f)).filter((f) => !OPEN.has(f) && !path.basename(f).startsWith('_')).sort();
+  const names = filesIn(ROOT)
+    .map((f) => path.relative(ROOT, f))
+    .filter((f) => !OPEN.has(f) && !path.basename(f).startsWith('_'))
+    .sort();
   return [
     "import type { RouteFile } from '../../platform/http/endpoint.ts';",
-    ...names.map((name, i) => `import * as r${i} from './${name}';`), '',
+    ...names.map((name, i) => `import * as r${i} from './${name}';`),
+    '',
     '/** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */',
-    'export const routeFiles = {', ...names.map((name, i) => `  './${name}': r${i},`), '} satisfies Record<string, RouteFile>;', '',
+    'export const routeFiles = {',
+    ...names.map((name, i) => `  './${name}': r${i},`),
+    '} satisfies Record<string, RouteFile>;',
+    '',
   ].join('\n');
 }
 if (process.argv.includes('--write')) writeFileSync(`${ROOT}/_routes.ts`, routeList());

@@ -5,15 +5,29 @@ import { ensureBuild, ensureDependencies } from './prepare.mjs';
 import { startFarm } from './processes.mjs';
 
 const args = process.argv.slice(2);
-const option = (name, fallback) => { const i = args.indexOf(`--${name}`); return i >= 0 ? args[i + 1] : fallback; };
+const option = (name, fallback) => {
+  const i = args.indexOf(`--${name}`);
+  return i >= 0 ? args[i + 1] : fallback;
+};
 const empty = args.includes('--empty');
 ensureDependencies();
 ensureBuild();
 let farm;
 let stopped = false;
-const stop = () => { if (stopped) return; stopped = true; say('\nStopping'); farm?.stop(); process.exit(0); };
+const stop = () => {
+  if (stopped) return;
+  stopped = true;
+  say('\nStopping');
+  farm?.stop();
+  process.exit(0);
+};
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 process.on('SIGHUP', stop);
-farm = await startFarm({ name: empty ? 'pg-empty' : 'pg', port: Number(option('port', '4321')), empty, timeScale: option('time-scale', '30') });
+farm = await startFarm({
+  name: empty ? 'pg-empty' : 'pg',
+  port: Number(option('port', '4321')),
+  empty,
+  timeScale: option('time-scale', '30'),
+});
 say(`\nCantiere is ready: ${farm.url}\nCtrl-C stops everything it started.`);

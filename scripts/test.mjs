@@ -5,7 +5,8 @@ import path from 'node:path';
 import { root, say, startCluster } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from './prepare.mjs';
 
-let passed = 0, failed = 0;
+let passed = 0;
+let failed = 0;
 const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0' };
 mkdirSync(path.join(root, '.data'), { recursive: true });
 
@@ -13,7 +14,13 @@ function step(name, command, args) {
   say(`\n== ${name}`);
   return spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env }).status === 0;
 }
-function single(name, command, args) { if (step(name, command, args)) passed++; else { failed++; say(`${name} failed`); } }
+function single(name, command, args) {
+  if (step(name, command, args)) passed++;
+  else {
+    failed++;
+    say(`${name} failed`);
+  }
+}
 function counted(name, report, command, args, count) {
   const file = path.join(root, '.data', report);
   rmSync(file, { force: true });
@@ -22,17 +29,36 @@ function counted(name, report, command, args, count) {
   passed += good;
   failed += bad + (!fine && bad === 0 ? 1 : 0);
 }
-const vitest = (r) => [r.numPassedTests, r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? r.numFailedTestSuites : 0)];
+const vitest = (r) => [
+  r.numPassedTests,
+  r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? r.numFailedTestSuites : 0),
+];
 
 ensureDependencies();
 single('types', 'npx', ['tsc', '--noEmit']);
 single('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+single('formatted', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 single('fences', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', 'standins']);
-counted('unit', 'unit.json', 'npx', ['vitest', 'run', '--project', 'unit', '--reporter=default', '--reporter=json', '--outputFile.json=.data/unit.json'], vitest);
-counted('database', 'db.json', 'npx', ['vitest', 'run', '--project', 'db', '--reporter=default', '--reporter=json', '--outputFile.json=.data/db.json'], vitest);
+counted(
+  'unit',
+  'unit.json',
+  'npx',
+  ['vitest', 'run', '--project', 'unit', '--reporter=default', '--reporter=json', '--outputFile.json=.data/unit.json'],
+  vitest,
+);
+counted(
+  'database',
+  'db.json',
+  'npx',
+  ['vitest', 'run', '--project', 'db', '--reporter=default', '--reporter=json', '--outputFile.json=.data/db.json'],
+  vitest,
+);
 (await startCluster('pg-test', { fast: true })).stop();
 ensureChromium();
 ensureBuild();
-counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected]);
+counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], (r) => [
+  r.stats.expected + r.stats.flaky,
+  r.stats.unexpected,
+]);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

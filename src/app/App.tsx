@@ -8,8 +8,25 @@ import { Router, usePath } from '../ui/router.tsx';
 import { Shell } from './Shell.tsx';
 
 const theme = createTheme({
-  fontFamily: "'Archivo Variable', sans-serif", fontFamilyMonospace: "'Spline Sans Mono Variable', monospace", defaultRadius: 3, primaryColor: 'plum', primaryShade: { light: 7, dark: 4 },
-  colors: { plum: ['#f8f0f5', '#ecdce6', '#dcb9cf', '#cb93b6', '#bb71a0', '#a2568a', '#864273', '#6a2e57', '#4f2040', '#381530'] },
+  fontFamily: "'Archivo Variable', sans-serif",
+  fontFamilyMonospace: "'Spline Sans Mono Variable', monospace",
+  defaultRadius: 3,
+  primaryColor: 'plum',
+  primaryShade: { light: 7, dark: 4 },
+  colors: {
+    plum: [
+      '#f8f0f5',
+      '#ecdce6',
+      '#dcb9cf',
+      '#cb93b6',
+      '#bb71a0',
+      '#a2568a',
+      '#864273',
+      '#6a2e57',
+      '#4f2040',
+      '#381530',
+    ],
+  },
 });
 
 type Screen = ComponentType<{ readonly id: string }>;
@@ -20,7 +37,10 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/library$/, load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen)],
   [/^\/library\/new$/, load(async () => (await import('../areas/library/ui/NewProfileScreen.tsx')).NewProfileScreen)],
   [/^\/library\/recipes$/, load(async () => (await import('../areas/library/ui/RecipesScreen.tsx')).RecipesScreen)],
-  [/^\/library\/recipes\/([^/]+)$/, load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen)],
+  [
+    /^\/library\/recipes\/([^/]+)$/,
+    load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen),
+  ],
   [/^\/library\/pairings$/, load(async () => (await import('../areas/library/ui/PairingsScreen.tsx')).PairingsScreen)],
   [/^\/library\/compare$/, load(async () => (await import('../areas/library/ui/CompareScreen.tsx')).CompareScreen)],
   [/^\/library\/bulk$/, load(async () => (await import('../areas/library/ui/BulkScreen.tsx')).BulkScreen)],
@@ -37,7 +57,10 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
   [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
   [/^\/machines\/coverage$/, load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen)],
-  [/^\/machines\/maintenance$/, load(async () => (await import('../areas/machines/ui/MaintenanceScreen.tsx')).MaintenanceScreen)],
+  [
+    /^\/machines\/maintenance$/,
+    load(async () => (await import('../areas/machines/ui/MaintenanceScreen.tsx')).MaintenanceScreen),
+  ],
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],
@@ -46,25 +69,50 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
 
 function CurrentScreen() {
   const path = usePath();
-  for (const [pattern, Found] of screens) { const match = pattern.exec(path); if (match) return <><Found key={path} id={match[1] ?? ''} /><MarkReady path={path} /></>; }
-  return <p className="empty">Nothing has this address. <a href="/">Back to Today</a></p>;
+  for (const [pattern, Found] of screens) {
+    const match = pattern.exec(path);
+    if (match)
+      return (
+        <>
+          <Found key={path} id={match[1] ?? ''} />
+          <MarkReady path={path} />
+        </>
+      );
+  }
+  return (
+    <p className="empty">
+      Nothing has this address. <a href="/">Back to Today</a>
+    </p>
+  );
 }
 
 /** Says in the document which screen answers to hand and key, for tests and for assistive tools that wait. */
 function MarkReady({ path }: { readonly path: string }) {
-  useEffect(() => { document.body.dataset['ready'] = path; return () => { delete document.body.dataset['ready']; }; }, [path]);
+  useEffect(() => {
+    document.body.dataset['ready'] = path;
+    return () => {
+      delete document.body.dataset['ready'];
+    };
+  }, [path]);
   return null;
 }
 
 export function App({ path, person }: { readonly path: string; readonly person: SignedIn }) {
-  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 2, refetchOnWindowFocus: false } } }));
+  const [client] = useState(
+    () =>
+      new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 2, refetchOnWindowFocus: false } } }),
+  );
   return (
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <QueryClientProvider client={client}>
         <PersonProvider person={person}>
           <Router initial={path}>
             <Notifications position="bottom-right" />
-            <Shell><Suspense fallback={<p className="empty">Opening…</p>}><CurrentScreen /></Suspense></Shell>
+            <Shell>
+              <Suspense fallback={<p className="empty">Opening…</p>}>
+                <CurrentScreen />
+              </Suspense>
+            </Shell>
           </Router>
         </PersonProvider>
       </QueryClientProvider>

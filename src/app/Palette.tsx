@@ -10,34 +10,141 @@ import { call } from '../ui/api.ts';
 import { useMayChange } from '../ui/person.tsx';
 import { go } from '../ui/router.tsx';
 
-const pages = [['/', 'Today'], ['/library', 'Library: profiles'], ['/library/recipes', 'Library: recipes'], ['/library/pairings', 'Library: pairings'], ['/library/compare', 'Library: compare'], ['/library/bulk', 'Library: change many'], ['/library/exchange', 'Library: in and out'], ['/library/settings', 'Library: all settings'], ['/trials', 'Trials'], ['/trials/due', 'Trials that are due'], ['/trials/signs', 'Signs: from what is seen to the trial'], ['/checks', 'Job checks'], ['/machines', 'Machines: floor'], ['/machines/coverage', 'Machines: coverage'], ['/machines/maintenance', 'Machines: maintenance'], ['/machines/policy', 'Machines: policy'], ['/log', 'Event log'], ['/me', 'My units and numbers']] as const;
-const acts = [['/trials/new', 'Start a trial'], ['/checks/new', 'Check a job'], ['/library/new', 'Add a profile']] as const;
+const pages = [
+  ['/', 'Today'],
+  ['/library', 'Library: profiles'],
+  ['/library/recipes', 'Library: recipes'],
+  ['/library/pairings', 'Library: pairings'],
+  ['/library/compare', 'Library: compare'],
+  ['/library/bulk', 'Library: change many'],
+  ['/library/exchange', 'Library: in and out'],
+  ['/library/settings', 'Library: all settings'],
+  ['/trials', 'Trials'],
+  ['/trials/due', 'Trials that are due'],
+  ['/trials/signs', 'Signs: from what is seen to the trial'],
+  ['/checks', 'Job checks'],
+  ['/machines', 'Machines: floor'],
+  ['/machines/coverage', 'Machines: coverage'],
+  ['/machines/maintenance', 'Machines: maintenance'],
+  ['/machines/policy', 'Machines: policy'],
+  ['/log', 'Event log'],
+  ['/me', 'My units and numbers'],
+] as const;
+const acts = [
+  ['/trials/new', 'Start a trial'],
+  ['/checks/new', 'Check a job'],
+  ['/library/new', 'Add a profile'],
+] as const;
 const MOST = 7;
-interface Entry { readonly id: string; readonly label: string; readonly description?: string; readonly onClick: () => void }
+interface Entry {
+  readonly id: string;
+  readonly label: string;
+  readonly description?: string;
+  readonly onClick: () => void;
+}
 
 /** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials. */
 export function Palette({ onClose }: { readonly onClose: () => void }) {
-  const mayChange = useMayChange(), [text, setText] = useState(''), asked = text.trim();
-  const profiles = useQuery({ queryKey: ['profiles', 'find', asked], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`), enabled: asked.length > 1 }), machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') }), recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') }), trials = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
-  useEffect(() => { spotlight.open(); }, []);
-  const holds = (...parts: readonly string[]): boolean => asked.toLowerCase().split(/\s+/).every((w) => parts.join(' ').toLowerCase().includes(w)), to = (path: string, label: string, description?: string): Entry => ({ id: path, label, ...(description && { description }), onClick: () => go(path) });
+  const mayChange = useMayChange();
+  const [text, setText] = useState('');
+  const asked = text.trim();
+  const profiles = useQuery({
+    queryKey: ['profiles', 'find', asked],
+    queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`),
+    enabled: asked.length > 1,
+  });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const trials = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
+  useEffect(() => {
+    spotlight.open();
+  }, []);
+  const holds = (...parts: readonly string[]): boolean =>
+    asked
+      .toLowerCase()
+      .split(/\s+/)
+      .every((w) => parts.join(' ').toLowerCase().includes(w));
+  const to = (path: string, label: string, description?: string): Entry => ({
+    id: path,
+    label,
+    ...(description && { description }),
+    onClick: () => go(path),
+  });
   const found: { readonly group: string; readonly actions: readonly Entry[] }[] = [
     { group: 'Do', actions: (mayChange ? acts : []).filter(([, n]) => holds(n)).map(([p, n]) => to(p, n)) },
-    { group: 'Go to', actions: pages.filter(([, n]) => holds(n)).slice(0, asked ? MOST : pages.length).map(([p, n]) => to(p, n)) },
-    ...(asked.length > 1 ? [
-      { group: 'Profiles', actions: (profiles.data ?? []).slice(0, MOST).map((p) => to(`/library/${p.id}`, p.name, p.kind)) },
-      { group: 'Machines', actions: (machines.data ?? []).filter((m) => holds(m.name, m.place, m.loaded?.name ?? '')).slice(0, MOST).map((m) => to(`/machines/${m.id}`, m.name, [m.mounted?.name, m.loaded?.name].filter(Boolean).join(' · '))) },
-      { group: 'Recipes', actions: (recipes.data ?? []).filter((r) => holds(r.name)).slice(0, MOST).map((r) => to(`/library/recipes/${r.id}`, r.name, 'recipe')) },
-      { group: 'Trials', actions: (trials.data ?? []).filter((t) => holds(t.name, t.kind, t.machineName, t.materialName)).slice(0, MOST).map((t) => to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state)) },
-    ] : []),
+    {
+      group: 'Go to',
+      actions: pages
+        .filter(([, n]) => holds(n))
+        .slice(0, asked ? MOST : pages.length)
+        .map(([p, n]) => to(p, n)),
+    },
+    ...(asked.length > 1
+      ? [
+          {
+            group: 'Profiles',
+            actions: (profiles.data ?? []).slice(0, MOST).map((p) => to(`/library/${p.id}`, p.name, p.kind)),
+          },
+          {
+            group: 'Machines',
+            actions: (machines.data ?? [])
+              .filter((m) => holds(m.name, m.place, m.loaded?.name ?? ''))
+              .slice(0, MOST)
+              .map((m) =>
+                to(`/machines/${m.id}`, m.name, [m.mounted?.name, m.loaded?.name].filter(Boolean).join(' · ')),
+              ),
+          },
+          {
+            group: 'Recipes',
+            actions: (recipes.data ?? [])
+              .filter((r) => holds(r.name))
+              .slice(0, MOST)
+              .map((r) => to(`/library/recipes/${r.id}`, r.name, 'recipe')),
+          },
+          {
+            group: 'Trials',
+            actions: (trials.data ?? [])
+              .filter((t) => holds(t.name, t.kind, t.machineName, t.materialName))
+              .slice(0, MOST)
+              .map((t) =>
+                to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state),
+              ),
+          },
+        ]
+      : []),
   ].filter((g) => g.actions.length > 0);
   // Enter without a choice takes the first. Keyed by what was asked and answered: actions are numbered as they mount, so a late answer must not come behind an early one.
   return (
-    <Spotlight.Root query={text} onQueryChange={setText} shortcut={null} onSpotlightClose={onClose} scrollable maxHeight={460}>
-      <Spotlight.Search placeholder="A profile, machine, trial or page…" aria-label="Find or go to" onKeyDown={(e) => { if (e.key === 'Enter' && !document.querySelector('[data-action][data-selected]')) { e.preventDefault(); found[0]?.actions[0]?.onClick(); spotlight.close(); } }} />
+    <Spotlight.Root
+      query={text}
+      onQueryChange={setText}
+      shortcut={null}
+      onSpotlightClose={onClose}
+      scrollable
+      maxHeight={460}
+    >
+      <Spotlight.Search
+        placeholder="A profile, machine, trial or page…"
+        aria-label="Find or go to"
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && !document.querySelector('[data-action][data-selected]')) {
+            e.preventDefault();
+            found[0]?.actions[0]?.onClick();
+            spotlight.close();
+          }
+        }}
+      />
       <Spotlight.ActionsList key={`${asked}|${profiles.dataUpdatedAt}|${machines.dataUpdatedAt}`}>
-        {found.map((g) => <Spotlight.ActionsGroup key={g.group} label={g.group}>{g.actions.map((a) => <Spotlight.Action key={a.id} label={a.label} description={a.description} onClick={a.onClick} />)}</Spotlight.ActionsGroup>)}
-        {found.length === 0 && <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing is named like this'}</Spotlight.Empty>}
+        {found.map((g) => (
+          <Spotlight.ActionsGroup key={g.group} label={g.group}>
+            {g.actions.map((a) => (
+              <Spotlight.Action key={a.id} label={a.label} description={a.description} onClick={a.onClick} />
+            ))}
+          </Spotlight.ActionsGroup>
+        ))}
+        {found.length === 0 && (
+          <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing is named like this'}</Spotlight.Empty>
+        )}
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );

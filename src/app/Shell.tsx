@@ -4,23 +4,58 @@ import { usePerson } from '../ui/person.tsx';
 import { usePath } from '../ui/router.tsx';
 
 const Palette = lazy(async () => ({ default: (await import('./Palette.tsx')).Palette }));
-const areas = [['/', 'Today'], ['/library', 'Library'], ['/trials', 'Trials'], ['/checks', 'Job checks'], ['/machines', 'Machines']] as const;
+const areas = [
+  ['/', 'Today'],
+  ['/library', 'Library'],
+  ['/trials', 'Trials'],
+  ['/checks', 'Job checks'],
+  ['/machines', 'Machines'],
+] as const;
 
 export function Shell({ children }: { readonly children: ReactNode }) {
-  const path = usePath(), person = usePerson();
+  const path = usePath();
+  const person = usePerson();
   useLive();
   const here = (to: string): boolean => (to === '/' ? path === '/' : path.startsWith(to));
   return (
     <>
-      <a className="skip" href="#main">Skip to content</a>
+      <a className="skip" href="#main">
+        Skip to content
+      </a>
       <header className="top">
-        <a className="word" href="/"><i />Cantiere</a>
-        <nav aria-label="Areas">{areas.map(([to, name]) => <a key={to} href={to} aria-current={here(to) ? 'page' : undefined}>{name}</a>)}</nav>
+        <a className="word" href="/">
+          <i />
+          Cantiere
+        </a>
+        <nav aria-label="Areas">
+          {areas.map(([to, name]) => (
+            <a key={to} href={to} aria-current={here(to) ? 'page' : undefined}>
+              {name}
+            </a>
+          ))}
+        </nav>
         <Finder />
-        <a className="hint" href="/log">Event log</a>
-        <span className="who"><a href="/me" title={`${person.name}, ${person.role}: units and numbers`}><b>{person.name.split(' ').map((w) => w[0]).join('')}</b></a><span className="hint">{person.role}</span><a className="hint" href="/sign-in">change</a></span>
+        <a className="hint" href="/log">
+          Event log
+        </a>
+        <span className="who">
+          <a href="/me" title={`${person.name}, ${person.role}: units and numbers`}>
+            <b>
+              {person.name
+                .split(' ')
+                .map((w) => w[0])
+                .join('')}
+            </b>
+          </a>
+          <span className="hint">{person.role}</span>
+          <a className="hint" href="/sign-in">
+            change
+          </a>
+        </span>
       </header>
-      <main id="main" tabIndex={-1} style={{ outline: 'none' }}>{children}</main>
+      <main id="main" tabIndex={-1} style={{ outline: 'none' }}>
+        {children}
+      </main>
     </>
   );
 }
@@ -29,9 +64,28 @@ export function Shell({ children }: { readonly children: ReactNode }) {
 function Finder() {
   const [isAsked, setAsked] = useState(false);
   useEffect(() => {
-    const key = (e: KeyboardEvent): void => { if ((e.key === '/' && !(e.target as Element).closest('input, textarea, select')) || (e.key === 'k' && (e.ctrlKey || e.metaKey))) { e.preventDefault(); setAsked(true); } };
+    const key = (e: KeyboardEvent): void => {
+      if (
+        (e.key === '/' && !(e.target as Element).closest('input, textarea, select')) ||
+        (e.key === 'k' && (e.ctrlKey || e.metaKey))
+      ) {
+        e.preventDefault();
+        setAsked(true);
+      }
+    };
     document.addEventListener('keydown', key);
     return () => document.removeEventListener('keydown', key);
   }, []);
-  return <div className="finder" role="search"><button className="chip" onClick={() => setAsked(true)}>Find or go to… <kbd className="f dim">/</kbd></button>{isAsked && <Suspense fallback={null}><Palette onClose={() => setAsked(false)} /></Suspense>}</div>;
+  return (
+    <div className="finder" role="search">
+      <button className="chip" onClick={() => setAsked(true)}>
+        Find or go to… <kbd className="f dim">/</kbd>
+      </button>
+      {isAsked && (
+        <Suspense fallback={null}>
+          <Palette onClose={() => setAsked(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
 }

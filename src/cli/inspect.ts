@@ -16,7 +16,9 @@ export async function inspectFile(file: string, limits: MotionLimits): Promise<G
     }
   } catch (error) {
     if (error instanceof CommandFailure) throw error;
-    throw new CommandFailure(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the path`);
+    throw new CommandFailure(
+      `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the path`,
+    );
   }
   const result = inspector.finish();
   return result.ok ? result.value : refuse(result.failure, file);
@@ -24,19 +26,29 @@ export async function inspectFile(file: string, limits: MotionLimits): Promise<G
 
 /** `inspect FILE [--limits limits.json] [--json]` */
 export async function runInspect(args: string[]): Promise<number> {
-  const { values, positionals } = readArguments(args, { limits: { type: 'string' }, json: { type: 'boolean' }, layers: { type: 'boolean' } });
+  const { values, positionals } = readArguments(args, {
+    limits: { type: 'string' },
+    json: { type: 'boolean' },
+    layers: { type: 'boolean' },
+  });
   const [file] = positionals;
   if (!file || positionals.length !== 1) throw new CommandFailure('inspect takes one file');
   const limits = values['limits'] === undefined ? exampleLimits : readLimits(String(values['limits']));
   const report = await inspectFile(file, limits);
-  if (values['json']) { const { layerRows, ...rest } = report; printJson(values['layers'] ? { ...rest, layerRows } : rest); }
-  else process.stdout.write(summaryOf(report));
+  if (values['json']) {
+    const { layerRows, ...rest } = report;
+    printJson(values['layers'] ? { ...rest, layerRows } : rest);
+  } else process.stdout.write(summaryOf(report));
   return 0;
 }
 
 function readLimits(path: string): MotionLimits {
   let parsed: unknown;
-  try { parsed = JSON.parse(readFileSync(path, 'utf8')); } catch { throw new CommandFailure(`${path}: cannot be read as JSON; see docs/command-line.md for its shape`); }
+  try {
+    parsed = JSON.parse(readFileSync(path, 'utf8'));
+  } catch {
+    throw new CommandFailure(`${path}: cannot be read as JSON; see docs/command-line.md for its shape`);
+  }
   const limits = limitsOf(parsed);
   return limits.ok ? limits.value : refuse(limits.failure, path);
 }
@@ -44,7 +56,9 @@ function readLimits(path: string): MotionLimits {
 function summaryOf(r: GcodeReport): string {
   const lines = [
     `${r.layers} layers${r.spiral ? ' (spiral)' : ''}, ${formatDuration(r.timeS)}, ${(r.filamentMm / 1000).toFixed(2)} m of filament`,
-    r.boundsMm ? `extruding from ${r.boundsMm.min.map((v) => v.toFixed(2)).join(' ')} to ${r.boundsMm.max.map((v) => v.toFixed(2)).join(' ')} mm` : 'no extruding move',
+    r.boundsMm
+      ? `extruding from ${r.boundsMm.min.map((v) => v.toFixed(2)).join(' ')} to ${r.boundsMm.max.map((v) => v.toFixed(2)).join(' ')} mm`
+      : 'no extruding move',
     `nozzle up to ${r.nozzleMaxC} °C, bed up to ${r.bedMaxC} °C, highest flow ${r.highestFlowMm3PerS.toFixed(2)} mm³/s at line ${r.highestFlowLine}`,
     ...r.problems.map((p) => `line ${p.line}: ${p.text}`),
     ...r.unknownWords.map((u) => `line ${u.line}: unknown word ${u.word}, ${u.count} times`),

@@ -3,12 +3,19 @@ import { runFit } from './fit.ts';
 import { runInspect } from './inspect.ts';
 import { CommandFailure } from './options.ts';
 
-const commands: Record<string, (args: string[]) => Promise<number>> = { inspect: runInspect, fit: runFit, check: runCheck };
+const commands: Record<string, (args: string[]) => Promise<number>> = {
+  inspect: runInspect,
+  fit: runFit,
+  check: runCheck,
+};
 
 const [name = '', ...args] = process.argv.slice(2);
 try {
   const command = commands[name];
-  if (!command) throw new CommandFailure(`no command "${name}"; use inspect FILE, check FILE or fit KIND FILE.csv (docs/command-line.md)`);
+  if (!command)
+    throw new CommandFailure(
+      `no command "${name}"; use inspect FILE, check FILE or fit KIND FILE.csv (docs/command-line.md)`,
+    );
   process.exitCode = await command(args);
 } catch (error) {
   if (!(error instanceof CommandFailure)) throw error;

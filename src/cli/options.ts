@@ -25,8 +25,13 @@ export function figureOption(values: Record<string, unknown>, name: string, fall
     throw new CommandFailure(`--${name} is missing; give a figure`);
   }
   const value = /^\d+(\.\d*)?$|^\.\d+$/.test(String(text)) ? Number(text) : NaN;
-  if (!(zero ? value >= 0 : value > 0) || !Number.isFinite(value)) throw new CommandFailure(`--${name} "${String(text)}" is not a ${zero ? 'non-negative' : 'positive'} figure; write it with a decimal point`);
+  if (!(zero ? value >= 0 : value > 0) || !Number.isFinite(value))
+    throw new CommandFailure(
+      `--${name} "${String(text)}" is not a ${zero ? 'non-negative' : 'positive'} figure; write it with a decimal point`,
+    );
   return value;
 }
 
-export const printJson = (value: unknown): void => { process.stdout.write(`${JSON.stringify(value, null, 2)}\n`); };
+export const printJson = (value: unknown): void => {
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+};

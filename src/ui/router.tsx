@@ -15,17 +15,37 @@ export function go(to: string): void {
 export function Router({ initial, children }: { readonly initial: string; readonly children: ReactNode }) {
   const [path, setPath] = useState(initial);
   useEffect(() => {
-    const follow = (): void => { setPath(location.pathname); document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true }); };
+    const follow = (): void => {
+      setPath(location.pathname);
+      document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
+    };
     const click = (event: MouseEvent): void => {
       const link = (event.target as Element | null)?.closest('a');
-      if (!link || event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || link.target || link.hasAttribute('download') || link.origin !== location.origin || link.pathname.startsWith('/api/') || link.pathname.startsWith('/sign-')) return;
+      if (
+        !link ||
+        event.defaultPrevented ||
+        event.button !== 0 ||
+        event.metaKey ||
+        event.ctrlKey ||
+        event.shiftKey ||
+        link.target ||
+        link.hasAttribute('download') ||
+        link.origin !== location.origin ||
+        link.pathname.startsWith('/api/') ||
+        link.pathname.startsWith('/sign-')
+      )
+        return;
       event.preventDefault();
       go(link.pathname + link.search);
     };
     window.addEventListener('popstate', follow);
     window.addEventListener(MOVED, follow);
     document.addEventListener('click', click);
-    return () => { window.removeEventListener('popstate', follow); window.removeEventListener(MOVED, follow); document.removeEventListener('click', click); };
+    return () => {
+      window.removeEventListener('popstate', follow);
+      window.removeEventListener(MOVED, follow);
+      document.removeEventListener('click', click);
+    };
   }, []);
   return <Path.Provider value={path}>{children}</Path.Provider>;
 }

@@ -1,12 +1,37 @@
 import { notifications } from '@mantine/notifications';
 
-const STAYS_MS = 4000, WITH_UNDO_MS = 12_000;
+const STAYS_MS = 4000;
+const WITH_UNDO_MS = 12_000;
 
 /** Says what was done; with `undo` the act can be taken back from the message itself. */
 export function tellDone(message: string, undo?: () => Promise<void>): void {
   const id = notifications.show({
-    color: 'teal', autoClose: undo ? WITH_UNDO_MS : STAYS_MS,
-    message: undo ? <>{message} <button className="plain" style={{ marginLeft: 8, fontWeight: 620 }} onClick={() => { notifications.hide(id); undo().catch(tellRefused); }}>Undo</button></> : message,
+    color: 'teal',
+    autoClose: undo ? WITH_UNDO_MS : STAYS_MS,
+    message: undo ? (
+      <>
+        {message}{' '}
+        <button
+          className="plain"
+          style={{ marginLeft: 8, fontWeight: 620 }}
+          onClick={() => {
+            notifications.hide(id);
+            undo().catch(tellRefused);
+          }}
+        >
+          Undo
+        </button>
+      </>
+    ) : (
+      message
+    ),
   });
 }
-export function tellRefused(error: unknown): void { notifications.show({ message: error instanceof Error ? error.message : String(error), color: 'red', autoClose: 9000, title: 'Not done' }); }
+export function tellRefused(error: unknown): void {
+  notifications.show({
+    message: error instanceof Error ? error.message : String(error),
+    color: 'red',
+    autoClose: 9000,
+    title: 'Not done',
+  });
+}

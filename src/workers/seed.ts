@@ -19,7 +19,9 @@ const { db, pool } = database();
 const people: Person[] = [];
 for (const { role, name, email } of demoPeople) {
   const [known] = await db.select().from(user).where(eq(user.email, email));
-  const id = known?.id ?? (await auth().api.signUpEmail({ body: { name, email, password: process.env['CANTIERE_DEMO_PASSWORD']! } })).user.id;
+  const id =
+    known?.id ??
+    (await auth().api.signUpEmail({ body: { name, email, password: process.env['CANTIERE_DEMO_PASSWORD']! } })).user.id;
   await db.update(user).set({ role }).where(eq(user.id, id));
   people.push({ id, name, role });
 }
@@ -28,7 +30,12 @@ if (!anything && process.env['CANTIERE_EMPTY'] !== '1') {
   // One transaction: a demonstration is there as a whole or not at all, and real records are never touched.
   await db.transaction(async (whole) => {
     const clock = steppedClock(new Date());
-    const as = (role: PersonRole): Ctx => ({ db: whole, user: people.find((p) => p.role === role)!, clock, newId: randomUUID });
+    const as = (role: PersonRole): Ctx => ({
+      db: whole,
+      user: people.find((p) => p.role === role)!,
+      clock,
+      newId: randomUUID,
+    });
     await seedFarm(as, clock, Number(process.env['CANTIERE_STANDIN_PORT'] ?? 0));
   });
 }

@@ -9,19 +9,33 @@ import type { Ctx } from '../platform/db/context.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { log, messageOf } from '../platform/log.ts';
 
-const LOOK_EVERY_MS = 400, RESCUE_EVERY_MS = 2000, SWEEP_EVERY_MS = 600_000;
+const LOOK_EVERY_MS = 400;
+const RESCUE_EVERY_MS = 2000;
+const SWEEP_EVERY_MS = 600_000;
 const holder = `${hostname()}:${process.pid}:${randomUUID().slice(0, 8)}`;
-const ctx: Ctx = { db: database().db, user: { id: 'worker', name: 'Worker', role: 'lead' }, clock: systemClock, newId: randomUUID };
+const ctx: Ctx = {
+  db: database().db,
+  user: { id: 'worker', name: 'Worker', role: 'lead' },
+  clock: systemClock,
+  newId: randomUUID,
+};
 const running = new Set<string>();
 
 process.on('unhandledRejection', (error) => log('error', 'worker', { message: messageOf(error) }));
 process.on('SIGTERM', () => process.exit(0));
 
 async function startQueue(): Promise<void> {
-  const boss = new PgBoss({ connectionString: process.env['DATABASE_URL']!, migrate: false, schedule: false, maintenanceIntervalSeconds: 10 });
+  const boss = new PgBoss({
+    connectionString: process.env['DATABASE_URL']!,
+    migrate: false,
+    schedule: false,
+    maintenanceIntervalSeconds: 10,
+  });
   boss.on('error', (error) => log('warn', 'queue', { message: error.message }));
   await boss.start();
-  await boss.work<{ runId: string }>('check', { pollingIntervalSeconds: 0.5 }, async ([item]) => { if (item) await runCheck(ctx, item.data.runId); });
+  await boss.work<{ runId: string }>('check', { pollingIntervalSeconds: 0.5 }, async ([item]) => {
+    if (item) await runCheck(ctx, item.data.runId);
+  });
 }
 
 /** Picks up every print that is wished for and that no other worker holds. */
@@ -29,19 +43,35 @@ async function lookForPrints(): Promise<void> {
   for (const id of await listWishedPrints(ctx)) {
     if (running.has(id)) continue;
     running.add(id);
-    void runPrint(ctx, id, holder).catch((error: unknown) => log('error', 'print', { trial: id, message: messageOf(error) })).finally(() => running.delete(id));
+    void runPrint(ctx, id, holder)
+      .catch((error: unknown) => log('error', 'print', { trial: id, message: messageOf(error) }))
+      .finally(() => running.delete(id));
   }
 }
 
 async function forever(everyMs: number, what: string, step: () => Promise<unknown>): Promise<never> {
   for (;;) {
-    try { await step(); } catch (error) { log('warn', what, { message: messageOf(error) }); }
-    await new Promise((resolve) => { setTimeout(resolve, everyMs); });
+    try {
+      await step();
+    } catch (error) {
+      log('warn', what, { message: messageOf(error) });
+    }
+    await new Promise((resolve) => {
+      setTimeout(resolve, everyMs);
+    });
   }
 }
 
 for (let started = false; !started;) {
-  try { await startQueue(); started = true; } catch (error) { log('warn', 'queue start', { message: messageOf(error) }); await new Promise((r) => { setTimeout(r, 1000); }); }
+  try {
+    await startQueue();
+    started = true;
+  } catch (error) {
+    log('warn', 'queue start', { message: messageOf(error) });
+    await new Promise((r) => {
+      setTimeout(r, 1000);
+    });
+  }
 }
 void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
 void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(ctx));

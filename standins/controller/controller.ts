@@ -4,7 +4,9 @@ import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { truthOf, type Truth } from './truth.ts';
 
 export type Fault = 'sensor' | 'noise' | 'drop' | 'disconnect';
-const ROOM_C = 21, NEAR_C = 1.5, TICK_S = 1;
+const ROOM_C = 21;
+const NEAR_C = 1.5;
+const TICK_S = 1;
 
 /** One simulated machine: takes numbered, checked lines one at a time, heats with a lag, moves in planned time, and keeps
  *  every line it accepted, from which alone its printed coupon is made. */
@@ -14,8 +16,10 @@ export class SimulatedController {
   private printed: readonly string[] | null = null;
   lastLine = 0;
   zMm = 0;
-  nozzleC = ROOM_C; nozzleTargetC = 0;
-  bedC = ROOM_C; bedTargetC = 0;
+  nozzleC = ROOM_C;
+  nozzleTargetC = 0;
+  bedC = ROOM_C;
+  bedTargetC = 0;
   fault: Fault | null = null;
   /** Next lines to spoil for a fault of the line. */
   spoil = 0;
@@ -23,7 +27,13 @@ export class SimulatedController {
   private words = new LineWords();
   private owedS = 0;
 
-  constructor(readonly key: string, readonly seed: number, private readonly timeScale: number) { this.truth = truthOf(seed); }
+  constructor(
+    readonly key: string,
+    readonly seed: number,
+    private readonly timeScale: number,
+  ) {
+    this.truth = truthOf(seed);
+  }
 
   /** Answers one line as received; `report` sends temperature lines while waiting. */
   async take(raw: string, report: (line: string) => void): Promise<string | null> {
@@ -36,18 +46,28 @@ export class SimulatedController {
       line = flipBit(line);
     }
     const aside = /^!(.*)\*(\d+)$/.exec(line);
-    if (aside) { // outside the program: obeyed, neither counted nor part of the coupon
+    if (aside) {
+      // outside the program: obeyed, neither counted nor part of the coupon
       if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2])) return 'Resend: !';
       await this.execute(aside[1]!.trim(), report);
       return `ok ! ${this.temperatures()}`;
     }
     const match = /^N(\d+)\s+(.*)\*(\d+)$/.exec(line);
     const bytes = Buffer.from(line, 'latin1');
-    if (!match || checksumOf(bytes, 0, line.lastIndexOf('*')) !== Number(match[3])) return `Resend: ${this.lastLine + 1}`;
-    const n = Number(match[1]), text = match[2]!.trim();
-    if (text === 'M110') { this.begin(n); return `ok ${n}`; }
+    if (!match || checksumOf(bytes, 0, line.lastIndexOf('*')) !== Number(match[3]))
+      return `Resend: ${this.lastLine + 1}`;
+    const n = Number(match[1]);
+    const text = match[2]!.trim();
+    if (text === 'M110') {
+      this.begin(n);
+      return `ok ${n}`;
+    }
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
-    if (this.fault === 'sensor') { this.fault = null; this.nozzleTargetC = this.bedTargetC = 0; return 'fault nozzle sensor gave no reading; heaters off'; }
+    if (this.fault === 'sensor') {
+      this.fault = null;
+      this.nozzleTargetC = this.bedTargetC = 0;
+      return 'fault nozzle sensor gave no reading; heaters off';
+    }
     await this.execute(text, report);
     this.accepted.push(text);
     this.printed = null;
@@ -56,7 +76,9 @@ export class SimulatedController {
   }
 
   /** The coupon as it stands: the same list until another line comes. */
-  get coupon(): readonly string[] { return (this.printed ??= [...this.accepted]); }
+  get coupon(): readonly string[] {
+    return (this.printed ??= [...this.accepted]);
+  }
 
   private begin(n: number): void {
     this.accepted.length = 0;
@@ -66,24 +88,35 @@ export class SimulatedController {
   }
 
   private async execute(text: string, report: (line: string) => void): Promise<void> {
-    const bytes = new TextEncoder().encode(text), w = this.words;
+    const bytes = new TextEncoder().encode(text);
+    const w = this.words;
     scanLine(bytes, 0, bytes.length, w);
     const before = this.run.layers.timeS + this.run.facts.dwellS;
     this.run.execute(w, this.lastLine + 1);
     this.run.planner.rest(); // a buffer of one line: it stops at every corner
-    const code = w.mCount > 0 ? w.mCodes[0] : -1, target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
+    const code = w.mCount > 0 ? w.mCodes[0] : -1;
+    const target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
     if (code === 104 || code === 109) this.nozzleTargetC = target;
     if (code === 140 || code === 190) this.bedTargetC = target;
     if (w.gCount > 0 && w.gCodes[0]! <= 1 && w.has(LETTER.Z)) this.zMm = w.values[LETTER.Z]!;
     if (w.gCount > 0 && w.gCodes[0] === 28) this.zMm = 0;
     await this.pass(this.run.layers.timeS + this.run.facts.dwellS - before);
-    if (code === 109) while (Math.abs(this.nozzleC - target) > NEAR_C && target > ROOM_C) { report(this.temperatures()); await this.pass(TICK_S); }
-    if (code === 190) while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C) { report(this.temperatures()); await this.pass(TICK_S); }
+    if (code === 109)
+      while (Math.abs(this.nozzleC - target) > NEAR_C && target > ROOM_C) {
+        report(this.temperatures());
+        await this.pass(TICK_S);
+      }
+    if (code === 190)
+      while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C) {
+        report(this.temperatures());
+        await this.pass(TICK_S);
+      }
   }
 
   /** Lets simulated seconds go by. */
   private async pass(seconds: number): Promise<void> {
-    const approach = (now: number, target: number, lagS: number) => now + (Math.max(target, ROOM_C) - now) * (1 - Math.exp(-seconds / lagS));
+    const approach = (now: number, target: number, lagS: number) =>
+      now + (Math.max(target, ROOM_C) - now) * (1 - Math.exp(-seconds / lagS));
     this.nozzleC = approach(this.nozzleC, this.nozzleTargetC, this.truth.nozzleLagS);
     this.bedC = approach(this.bedC, this.bedTargetC, this.truth.bedLagS);
     this.owedS += seconds / this.timeScale;
@@ -93,7 +126,9 @@ export class SimulatedController {
     await new Promise((resolve) => setTimeout(resolve, wait * 1000));
   }
 
-  private temperatures(): string { return `T:${this.nozzleC.toFixed(1)}/${this.nozzleTargetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`; }
+  private temperatures(): string {
+    return `T:${this.nozzleC.toFixed(1)}/${this.nozzleTargetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`;
+  }
 }
 
 function flipBit(line: string): string {

@@ -3,4 +3,6 @@ import { serveFarm } from './serve.ts';
 
 const port = Number(process.env['CANTIERE_STANDIN_PORT']);
 const farm = await serveFarm(port, demoMachines, Number(process.env['CANTIERE_TIME_SCALE'] ?? 30));
-process.on('SIGTERM', () => { void farm.stop().then(() => process.exit(0)); });
+process.on('SIGTERM', () => {
+  void farm.stop().then(() => process.exit(0));
+});

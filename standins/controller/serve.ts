@@ -2,28 +2,66 @@ import net from 'node:net';
 import { readBench } from '../instruments/bench.ts';
 import { SimulatedController, type Fault } from './controller.ts';
 
-export interface Farm { readonly controllers: readonly SimulatedController[]; stop(): Promise<void> }
+export interface Farm {
+  readonly controllers: readonly SimulatedController[];
+  stop(): Promise<void>;
+}
 const LONGEST_LINE = 4096;
 
 /** Serves one controller per loopback port from `port + 1` on, and the instruments on `port`. */
-export async function serveFarm(port: number, machines: readonly { readonly key: string; readonly seed: number }[], timeScale: number): Promise<Farm> {
+export async function serveFarm(
+  port: number,
+  machines: readonly { readonly key: string; readonly seed: number }[],
+  timeScale: number,
+): Promise<Farm> {
   const controllers = machines.map((m) => new SimulatedController(m.key, m.seed, timeScale));
-  const servers = await Promise.all([listen(port, (socket) => serveInstruments(socket, controllers)), ...controllers.map((c, i) => listen(port + 1 + i, (socket) => serveController(socket, c)))]);
-  return { controllers, stop: async () => { await Promise.all(servers.map((s) => new Promise((done) => { s.close(done); for (const socket of s.sockets) socket.destroy(); }))); } };
+  const servers = await Promise.all([
+    listen(port, (socket) => serveInstruments(socket, controllers)),
+    ...controllers.map((c, i) => listen(port + 1 + i, (socket) => serveController(socket, c))),
+  ]);
+  return {
+    controllers,
+    stop: async () => {
+      await Promise.all(
+        servers.map(
+          (s) =>
+            new Promise((done) => {
+              s.close(done);
+              for (const socket of s.sockets) socket.destroy();
+            }),
+        ),
+      );
+    },
+  };
 }
 
 function listen(port: number, serve: (socket: net.Socket) => void): Promise<net.Server & { sockets: Set<net.Socket> }> {
   const sockets = new Set<net.Socket>();
-  const server = Object.assign(net.createServer((socket) => { sockets.add(socket); socket.on('close', () => sockets.delete(socket)); socket.on('error', () => undefined); serve(socket); }), { sockets });
-  return new Promise((resolve, reject) => { server.once('error', reject); server.listen(port, '127.0.0.1', () => resolve(server)); });
+  const server = Object.assign(
+    net.createServer((socket) => {
+      sockets.add(socket);
+      socket.on('close', () => sockets.delete(socket));
+      socket.on('error', () => undefined);
+      serve(socket);
+    }),
+    { sockets },
+  );
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', () => resolve(server));
+  });
 }
 
 function eachLine(socket: net.Socket, take: (line: string) => Promise<void>): void {
-  let rest = '', queue = Promise.resolve();
+  let rest = '';
+  let queue = Promise.resolve();
   socket.setEncoding('latin1');
   socket.on('data', (text: string) => {
     rest += text;
-    if (rest.length > LONGEST_LINE) { socket.destroy(); return; }
+    if (rest.length > LONGEST_LINE) {
+      socket.destroy();
+      return;
+    }
     for (let end = rest.indexOf('\n'); end >= 0; end = rest.indexOf('\n')) {
       const line = rest.slice(0, end);
       rest = rest.slice(end + 1);
@@ -33,27 +71,51 @@ function eachLine(socket: net.Socket, take: (line: string) => Promise<void>): vo
 }
 
 function serveController(socket: net.Socket, controller: SimulatedController): void {
-  const send = (line: string): void => { if (!socket.destroyed) socket.write(`${line}\n`, 'latin1'); };
+  const send = (line: string): void => {
+    if (!socket.destroyed) socket.write(`${line}\n`, 'latin1');
+  };
   eachLine(socket, async (line) => {
-    if (controller.fault === 'disconnect') { controller.fault = null; socket.destroy(); return; }
+    if (controller.fault === 'disconnect') {
+      controller.fault = null;
+      socket.destroy();
+      return;
+    }
     const answer = await controller.take(line, send);
     if (answer !== null) send(answer);
   });
 }
 
-type Request = { ask: 'read'; machine: string; kind: string; band: number; feature: string; repeat: number } | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
+type Request =
+  | { ask: 'read'; machine: string; kind: string; band: number; feature: string; repeat: number }
+  | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
 
 function serveInstruments(socket: net.Socket, controllers: readonly SimulatedController[]): void {
-  eachLine(socket, async (line) => { socket.write(`${JSON.stringify(answer(line, controllers))}\n`); });
+  eachLine(socket, async (line) => {
+    socket.write(`${JSON.stringify(answer(line, controllers))}\n`);
+  });
 }
 
 function answer(line: string, controllers: readonly SimulatedController[]): object {
   let request: Request;
-  try { request = JSON.parse(line) as Request; } catch { return { error: 'not JSON' }; }
+  try {
+    request = JSON.parse(line) as Request;
+  } catch {
+    return { error: 'not JSON' };
+  }
   const controller = controllers.find((c) => c.key === request.machine);
   if (!controller) return { error: `no machine ${String(request.machine)}` };
-  if (request.ask === 'fail') { controller.fault = request.fault; controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? request.lines ?? 1 : 0; return { ok: true }; }
+  if (request.ask === 'fail') {
+    controller.fault = request.fault;
+    controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? (request.lines ?? 1) : 0;
+    return { ok: true };
+  }
   if (request.ask !== 'read') return { error: 'unknown request' };
-  const { kind, band, feature, repeat } = request, typed = readBench(controller.coupon, controller.truth, { kind, band, feature, repeat }, controller.seed + controller.accepted.length);
+  const { kind, band, feature, repeat } = request;
+  const typed = readBench(
+    controller.coupon,
+    controller.truth,
+    { kind, band, feature, repeat },
+    controller.seed + controller.accepted.length,
+  );
   return typed === null ? { error: 'no such coupon stands on this machine' } : { typed };
 }

@@ -43,19 +43,52 @@ export type Side = 'front' | 'right' | 'back' | 'left';
 export const sides: readonly Side[] = ['front', 'right', 'back', 'left'];
 
 export function truthOf(seed: number): Truth {
-  const random = seededRandom(seed), normal = normalFrom(random);
+  const random = seededRandom(seed);
+  const normal = normalFrom(random);
   const flowFactor = 1 + 0.05 * (2 * random() - 1);
-  const x = 0.004 * normal(), y = 0.004 * normal();
+  const x = 0.004 * normal();
+  const y = 0.004 * normal();
   const rippleMm = 0.006 + 0.006 * random();
   return {
-    flowFactor, leanMm: { front: y, back: -y, left: x, right: -x }, rippleMm, nozzleLagS: 18, bedLagS: 40,
-    nozzleErrorC: 6 * (2 * random() - 1), stringRate: 2.2 + 1.2 * random(), strings: 16 + 10 * random(), gapFromMm: 2.1 + 0.7 * random(), meltMm3PerS: 7 + 2.4 * random(), meltLoss: 0.035 + 0.03 * random(),
-    shrink: { x: 0.996 + 0.004 * random(), y: 0.996 + 0.004 * random(), z: 0.998 + 0.003 * random() }, playMm: { x: 0.05 * (2 * random() - 1), y: 0.05 * (2 * random() - 1) },
-    bed: { offsetMm: 0.06 * (2 * random() - 1), tiltX: 0.02 * (2 * random() - 1), tiltY: 0.02 * (2 * random() - 1), bowMm: 0.006 * (2 * random() - 1) },
-    pressureS: 0.022 + 0.03 * random(), ringsAtMmPerS2: 1100 + 900 * random(), ringsAtMmPerS: 48 + 22 * random(), slumpS: 6.5 + 5 * random(), droopsAtDeg: 45 + 14 * random(), sagsAtMm: 26 + 16 * random(), headMm: { x: 0.3 * (2 * random() - 1), y: 0.3 * (2 * random() - 1) },
+    flowFactor,
+    leanMm: { front: y, back: -y, left: x, right: -x },
+    rippleMm,
+    nozzleLagS: 18,
+    bedLagS: 40,
+    nozzleErrorC: 6 * (2 * random() - 1),
+    stringRate: 2.2 + 1.2 * random(),
+    strings: 16 + 10 * random(),
+    gapFromMm: 2.1 + 0.7 * random(),
+    meltMm3PerS: 7 + 2.4 * random(),
+    meltLoss: 0.035 + 0.03 * random(),
+    shrink: { x: 0.996 + 0.004 * random(), y: 0.996 + 0.004 * random(), z: 0.998 + 0.003 * random() },
+    playMm: { x: 0.05 * (2 * random() - 1), y: 0.05 * (2 * random() - 1) },
+    bed: {
+      offsetMm: 0.06 * (2 * random() - 1),
+      tiltX: 0.02 * (2 * random() - 1),
+      tiltY: 0.02 * (2 * random() - 1),
+      bowMm: 0.006 * (2 * random() - 1),
+    },
+    pressureS: 0.022 + 0.03 * random(),
+    ringsAtMmPerS2: 1100 + 900 * random(),
+    ringsAtMmPerS: 48 + 22 * random(),
+    slumpS: 6.5 + 5 * random(),
+    droopsAtDeg: 45 + 14 * random(),
+    sagsAtMm: 26 + 16 * random(),
+    headMm: { x: 0.3 * (2 * random() - 1), y: 0.3 * (2 * random() - 1) },
   };
 }
 
 /** What a plastic is like, told by the heat of the bed it is printed on. */
-export interface Plastic { readonly idealC: number; readonly densityGPerCm3: number }
-export const plasticOf = (bedC: number, nozzleC: number): Plastic => (bedC < 65 ? { idealC: 205, densityGPerCm3: 1.24 } : bedC < 85 ? { idealC: 238, densityGPerCm3: 1.27 } : nozzleC > 262 ? { idealC: 275, densityGPerCm3: 1.14 } : { idealC: 246, densityGPerCm3: 1.06 });
+export interface Plastic {
+  readonly idealC: number;
+  readonly densityGPerCm3: number;
+}
+export const plasticOf = (bedC: number, nozzleC: number): Plastic =>
+  bedC < 65
+    ? { idealC: 205, densityGPerCm3: 1.24 }
+    : bedC < 85
+      ? { idealC: 238, densityGPerCm3: 1.27 }
+      : nozzleC > 262
+        ? { idealC: 275, densityGPerCm3: 1.14 }
+        : { idealC: 246, densityGPerCm3: 1.06 };

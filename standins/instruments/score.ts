@@ -1,2 +1,3 @@
 /** Scores are whole numbers from worst to best. */
-export const SMALLEST = 1, LARGEST = 5;
+export const SMALLEST = 1;
+export const LARGEST = 5;

@@ -4,19 +4,32 @@ import { expect, test } from 'vitest';
 import { queues } from '../../src/platform/jobs/queues.ts';
 import { rules } from '../../src/areas/checks/rules/index.ts';
 
-const files = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? files(at) : [at]; });
+const files = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const at = path.join(folder, name);
+    return statSync(at).isDirectory() ? files(at) : [at];
+  });
 
 test.each(['docs/tour.md', 'README.md'])('the paths %s names exist', (doc) => {
-  const named = [...readFileSync(doc, 'utf8').matchAll(/`((?:src|scripts|standins|bench|docs)\/[^`\s]*)`|\]\((docs\/[^)]+)\)/g)].map((m) => m[1] ?? m[2]!);
+  const named = [
+    ...readFileSync(doc, 'utf8').matchAll(/`((?:src|scripts|standins|bench|docs)\/[^`\s]*)`|\]\((docs\/[^)]+)\)/g),
+  ].map((m) => m[1] ?? m[2]!);
   expect(named.length).toBeGreaterThan(5);
   for (const p of named) expect(existsSync(p), p).toBe(true);
 });
 test('.astro files reach platform, app and styles only, and no area', () => {
-  for (const file of files('src').filter((f) => f.endsWith('.astro'))) for (const [, from] of readFileSync(file, 'utf8').matchAll(/import[^'"]*['"]([^'"]+)['"]/g)) if (from!.startsWith('.')) expect(from, file).toMatch(/\/(app|platform\/auth|ui)\//);
+  for (const file of files('src').filter((f) => f.endsWith('.astro')))
+    for (const [, from] of readFileSync(file, 'utf8').matchAll(/import[^'"]*['"]([^'"]+)['"]/g))
+      if (from!.startsWith('.')) expect(from, file).toMatch(/\/(app|platform\/auth|ui)\//);
 });
 test('rule ids are unique and every rule names its source', () => {
   expect(new Set(rules.map((r) => r.id)).size).toBe(rules.length);
   for (const r of rules) expect(r.source.length, r.id).toBeGreaterThan(3);
 });
-test('every queue has a worker', () => { const worker = readFileSync('src/workers/server.ts', 'utf8'); for (const q of queues) expect(worker).toContain(`'${q}'`); });
-test('every area has its 30 lines', () => { for (const area of readdirSync('src/areas')) expect(existsSync(`src/areas/${area}/README.md`), area).toBe(true); });
+test('every queue has a worker', () => {
+  const worker = readFileSync('src/workers/server.ts', 'utf8');
+  for (const q of queues) expect(worker).toContain(`'${q}'`);
+});
+test('every area has its 30 lines', () => {
+  for (const area of readdirSync('src/areas')) expect(existsSync(`src/areas/${area}/README.md`), area).toBe(true);
+});

@@ -3,67 +3,151 @@ import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findSheetByName, makeJob } from '../../src/areas/checks/server/index.ts';
 import { checkRecipe } from '../../src/areas/library/rules/index.ts';
-import { changeMany, countFacets, exportLibrary, findByValue, makeProfile, saveRevision, searchProfiles, takeBackMany } from '../../src/areas/library/server/index.ts';
+import {
+  changeMany,
+  countFacets,
+  exportLibrary,
+  findByValue,
+  makeProfile,
+  saveRevision,
+  searchProfiles,
+  takeBackMany,
+} from '../../src/areas/library/server/index.ts';
 import { getHead } from '../../src/areas/library/server/queries.ts';
 import { loadLot, makeMachine, mountTool, sayState, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
-import { findRecipe, getRecipePage, keepRecipe, listRecipesUsing, makeRecipeSheet, pinRecipe } from '../../src/areas/recipes/server/index.ts';
+import {
+  findRecipe,
+  getRecipePage,
+  keepRecipe,
+  listRecipesUsing,
+  makeRecipeSheet,
+  pinRecipe,
+} from '../../src/areas/recipes/server/index.ts';
 import { storeFile } from '../../src/platform/files/store.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
-let farm: Farm, m: Machine;
-const ids = new Map<string, string>(), id = (name: string): string => ids.get(name)!;
+let farm: Farm;
+let m: Machine;
+const ids = new Map<string, string>();
+const id = (name: string): string => ids.get(name)!;
 beforeAll(async () => {
   farm = await freshFarm('recipes');
-  for (const { parent, ...p } of demoProfiles) ids.set(p.name, must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id);
+  for (const { parent, ...p } of demoProfiles)
+    ids.set(
+      p.name,
+      must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id,
+    );
   m = await makeMachine(farm.as('lead'), { name: 'Hut', printerId: id('Ardesia 350 C'), place: 'bench', port: null });
   must(await mountTool(farm.as('technician'), m.id, id('0.4 hardened'), ''));
   must(await loadLot(farm.as('technician'), m.id, { materialId: id('Torba ASA natural'), lot: 'A1', remainingG: 900 }));
 });
 afterAll(() => farm.close());
-const choice = () => ({ machineId: m.id, printerId: null, processId: id('Fine 0.20'), roles: [{ role: 'part body' as const, toolId: id('0.4 hardened'), materialId: id('Torba ASA natural') }] });
-const keep = (name: string, over: object = {}) => keepRecipe(farm.as('technician'), { id: null, version: 1, name, choice: choice(), overrides: {}, ...over });
+const choice = () => ({
+  machineId: m.id,
+  printerId: null,
+  processId: id('Fine 0.20'),
+  roles: [{ role: 'part body' as const, toolId: id('0.4 hardened'), materialId: id('Torba ASA natural') }],
+});
+const keep = (name: string, over: object = {}) =>
+  keepRecipe(farm.as('technician'), { id: null, version: 1, name, choice: choice(), overrides: {}, ...over });
 
 describe('a recipe', () => {
   test('resolves through the chains of its profiles and says who won', async () => {
-    const sheet = must(await makeRecipeSheet(farm.as('viewer'), choice())), { effective } = workOut(sheet, { visibleWallSpeedMmPerS: 20 });
-    expect([effective.get('nozzleC')!.value, effective.get('nozzleC')!.winner!.level, effective.get('nozzleC')!.beaten.map((b) => b.level)]).toEqual([246, 'Torba ASA natural', ['ASA, farm base', 'Styrenics, enclosed, stock']]);
-    expect([effective.get('visibleWallSpeedMmPerS')!.winner!.level, effective.get('fillSpeedMmPerS')!.value]).toEqual(['this recipe only', 30]);
+    const sheet = must(await makeRecipeSheet(farm.as('viewer'), choice()));
+    const { effective } = workOut(sheet, { visibleWallSpeedMmPerS: 20 });
+    expect([
+      effective.get('nozzleC')!.value,
+      effective.get('nozzleC')!.winner!.level,
+      effective.get('nozzleC')!.beaten.map((b) => b.level),
+    ]).toEqual([246, 'Torba ASA natural', ['ASA, farm base', 'Styrenics, enclosed, stock']]);
+    expect([effective.get('visibleWallSpeedMmPerS')!.winner!.level, effective.get('fillSpeedMmPerS')!.value]).toEqual([
+      'this recipe only',
+      30,
+    ]);
   });
   test('is held against the rules with the state of the floor', async () => {
-    const input = workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input, rules = checkRecipe(input).findings.map((f) => f.rule);
+    const input = workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input;
+    const rules = checkRecipe(input).findings.map((f) => f.rule);
     expect(rules).toContain('flow-proven');
     expect(rules).not.toContain('tool-mounted');
-    const other = workOut(must(await makeRecipeSheet(farm.as('viewer'), { ...choice(), roles: [{ ...choice().roles[0]!, toolId: id('0.6 hardened') }] })), {}).input;
+    const other = workOut(
+      must(
+        await makeRecipeSheet(farm.as('viewer'), {
+          ...choice(),
+          roles: [{ ...choice().roles[0]!, toolId: id('0.6 hardened') }],
+        }),
+      ),
+      {},
+    ).input;
     expect(checkRecipe(other).findings.map((f) => f.rule)).toContain('tool-mounted');
   });
   test.each([
-    [{ machineId: null }, 'Choose a machine or a printer profile'], [{ processId: 'gone' }, 'Choose a process'], [{ roles: [] }, 'Choose what the part itself is printed with'],
+    [{ machineId: null }, 'Choose a machine or a printer profile'],
+    [{ processId: 'gone' }, 'Choose a process'],
+    [{ roles: [] }, 'Choose what the part itself is printed with'],
     [{ processId: 'resin' }, 'Ardesia 350 C prints filament; Resin 0.05 is for resin'],
   ])('of %j is refused with what to choose', async (over, what) => {
-    const given = { ...choice(), ...over }, asked = { ...given, processId: given.processId === 'resin' ? id('Resin 0.05') : given.processId };
+    const given = { ...choice(), ...over };
+    const asked = { ...given, processId: given.processId === 'resin' ? id('Resin 0.05') : given.processId };
     expect(await makeRecipeSheet(farm.as('viewer'), asked)).toMatchObject({ ok: false, failure: { what } });
   });
   test('is kept under a name of its own, and a version somebody has overtaken is refused', async () => {
     const { id: kept } = must(await keep('Vents'));
     expect(await keep('Vents')).toMatchObject({ ok: false, failure: { code: 'nameTaken' } });
     expect(must(await keep('Vents', { id: kept, overrides: { walls: 5 } })).version).toBe(2);
-    expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({ ok: false, failure: { code: 'stale', version: 2 } });
-    expect(await keep('Bent', { overrides: { nozzleDiameterMm: 0.6 } })).toMatchObject({ ok: false, failure: { code: 'badValue', detail: { code: 'fact' } } });
-    expect(await keep('Slip', { overrides: { layerHeightMm: 50 } })).toMatchObject({ ok: false, failure: { code: 'badValue' } });
+    expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({
+      ok: false,
+      failure: { code: 'stale', version: 2 },
+    });
+    expect(await keep('Bent', { overrides: { nozzleDiameterMm: 0.6 } })).toMatchObject({
+      ok: false,
+      failure: { code: 'badValue', detail: { code: 'fact' } },
+    });
+    expect(await keep('Slip', { overrides: { layerHeightMm: 50 } })).toMatchObject({
+      ok: false,
+      failure: { code: 'badValue' },
+    });
   });
   test('given to a job brings its own values and its further bodies, and a limit sheet asked for by it is the same', async () => {
-    const ctx = farm.as('technician'), roles = [...choice().roles, { ...choice().roles[0]!, role: 'part body 2' as const, materialId: id('Fienile PLA white') }];
+    const ctx = farm.as('technician');
+    const roles = [
+      ...choice().roles,
+      { ...choice().roles[0]!, role: 'part body 2' as const, materialId: id('Fienile PLA white') },
+    ];
     const { id: kept } = must(await keep('Lean', { choice: { ...choice(), roles }, overrides: { flow: 0.93 } }));
     const findings = checkRecipe(workOut(must(await makeRecipeSheet(ctx, { ...choice(), roles })), {}).input).findings;
     expect(findings.map((f) => f.rule)).toContain('bodies-bond');
     const stored = must(await storeFile(ctx, Readable.from([Buffer.from('G28\n')])));
-    const { id: jobId } = must(await makeJob(ctx, { title: 'lean', class: 'in-house', quantity: 1, machineId: m.id, toolId: id('0.4 hardened'), materialId: id('Torba ASA natural'), processId: id('Fine 0.20'), fromRecipeId: kept, fileSha: stored.sha256, fileName: 'a.gcode' }));
+    const { id: jobId } = must(
+      await makeJob(ctx, {
+        title: 'lean',
+        class: 'in-house',
+        quantity: 1,
+        machineId: m.id,
+        toolId: id('0.4 hardened'),
+        materialId: id('Torba ASA natural'),
+        processId: id('Fine 0.20'),
+        fromRecipeId: kept,
+        fileSha: stored.sha256,
+        fileName: 'a.gcode',
+      }),
+    );
     const [row] = (await ctx.db.execute<{ id: string }>(sql`select recipe_id as id from job where id = ${jobId}`)).rows;
     const behind = (await findRecipe(ctx, row!.id))!;
-    expect([behind.kept, behind.overrides, behind.roles.map((r) => r.role)]).toEqual([false, { flow: 0.93 }, ['part body', 'part body 2']]);
-    const asked = new URLSearchParams({ machine: m.id, tool: id('0.4 hardened'), material: id('Torba ASA natural'), process: id('Fine 0.20'), recipe: kept });
+    expect([behind.kept, behind.overrides, behind.roles.map((r) => r.role)]).toEqual([
+      false,
+      { flow: 0.93 },
+      ['part body', 'part body 2'],
+    ]);
+    const asked = new URLSearchParams({
+      machine: m.id,
+      tool: id('0.4 hardened'),
+      material: id('Torba ASA natural'),
+      process: id('Fine 0.20'),
+      recipe: kept,
+    });
     expect(must(await findSheetByName(ctx, asked)).recipe.flow).toBe(0.93);
     asked.set('recipe', 'gone');
     expect((await findSheetByName(ctx, asked)).ok).toBe(false);
@@ -74,11 +158,21 @@ describe('a recipe', () => {
     const pins = async () => must(await getRecipePage(farm.as('viewer'), kept)).pins.map((p) => p.isNow);
     expect(await pins()).toEqual([true]);
     const base = await getHead(farm.as('lead'), id('ASA, farm base'));
-    must(await saveRevision(farm.as('lead'), { profileId: id('ASA, farm base'), baseRevisionId: base.id, own: { ...base.own, pricePerKg: 32 }, reasons: base.reasons, message: 'dearer' }));
+    must(
+      await saveRevision(farm.as('lead'), {
+        profileId: id('ASA, farm base'),
+        baseRevisionId: base.id,
+        own: { ...base.own, pricePerKg: 32 },
+        reasons: base.reasons,
+        message: 'dearer',
+      }),
+    );
     expect(await pins()).toEqual([false]);
   });
   test('is found by any profile it uses, parents of its machine included', async () => {
-    expect((await listRecipesUsing(farm.as('viewer'), [id('Ardesia 350 C')])).filter((r) => r.kept).map((r) => r.name)).toContain('Vents');
+    expect(
+      (await listRecipesUsing(farm.as('viewer'), [id('Ardesia 350 C')])).filter((r) => r.kept).map((r) => r.name),
+    ).toContain('Vents');
     expect(await listRecipesUsing(farm.as('viewer'), [id('Stout 0.30')])).toEqual([]);
   });
 });
@@ -88,26 +182,56 @@ test('what somebody says at the machine wakes the rules that need it', async () 
   expect((await check()).couldNot.map((c) => c.rule)).toContain('speed-unscaled');
   must(await sayState(farm.as('technician'), m.id, { speedPercent: 130, lid: 'open', resinC: null }));
   const now = await check();
-  expect([now.couldNot.map((c) => c.rule).includes('speed-unscaled'), now.findings.find((f) => f.rule === 'speed-unscaled')?.severity]).toEqual([false, 'blocker']);
+  expect([
+    now.couldNot.map((c) => c.rule).includes('speed-unscaled'),
+    now.findings.find((f) => f.rule === 'speed-unscaled')?.severity,
+  ]).toEqual([false, 'blocker']);
 });
 
 describe('changing many', () => {
-  const below = async () => must(await findByValue(farm.as('viewer'), { setting: 'nozzleRangeC', comparison: 'below', text: '200 C' })).map((f) => f.name).sort();
+  const below = async () =>
+    must(await findByValue(farm.as('viewer'), { setting: 'nozzleRangeC', comparison: 'below', text: '200 C' }))
+      .map((f) => f.name)
+      .sort();
   test('finds by the value in force, own or from a parent', async () => {
     expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'PLA, stock', 'Salice PVA']);
-    expect(must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length).toBe(5);
-    expect(await findByValue(farm.as('viewer'), { setting: 'nozzleC', comparison: 'above', text: 'hot' })).toMatchObject({ ok: false });
+    expect(
+      must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length,
+    ).toBe(5);
+    expect(
+      await findByValue(farm.as('viewer'), { setting: 'nozzleC', comparison: 'above', text: 'hot' }),
+    ).toMatchObject({ ok: false });
   });
-  const change = (keys: string[], text: string, write: boolean) => changeMany(farm.as('lead'), { changes: keys.map((key) => ({ kind: 'material', key, setting: 'fanPercent', text })), message: 'cooler summers', reason: 'measured', write });
+  const change = (keys: string[], text: string, write: boolean) =>
+    changeMany(farm.as('lead'), {
+      changes: keys.map((key) => ({ kind: 'material', key, setting: 'fanPercent', text })),
+      message: 'cooler summers',
+      reason: 'measured',
+      write,
+    });
   test('shows first, then writes one revision each', async () => {
-    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', false)).rows.map((r) => [r.from, r.to, r.problem])).toEqual([['from parent', '90 %', null], ['from parent', '90 %', null]]);
+    expect(
+      must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', false)).rows.map((r) => [
+        r.from,
+        r.to,
+        r.problem,
+      ]),
+    ).toEqual([
+      ['from parent', '90 %', null],
+      ['from parent', '90 %', null],
+    ]);
     expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).number).toBe(1);
-    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({ profiles: 2, state: 'released' });
+    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({
+      profiles: 2,
+      state: 'released',
+    });
     expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).own['fanPercent']).toBe(90);
   });
   test('takes all of them back in one go, or none where one has moved on', async () => {
-    const own = async (name: string) => (await getHead(farm.as('viewer'), id(name))).own['fanPercent'], keys = ['fienile-pla-white', 'fienile-pla-honey'];
-    const first = must(await change(keys, '85 %', true)), second = must(await change(['fienile-pla-white'], '80 %', true));
+    const own = async (name: string) => (await getHead(farm.as('viewer'), id(name))).own['fanPercent'];
+    const keys = ['fienile-pla-white', 'fienile-pla-honey'];
+    const first = must(await change(keys, '85 %', true));
+    const second = must(await change(['fienile-pla-white'], '80 %', true));
     expect(await takeBackMany(farm.as('lead'), first.made)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
     expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([80, 85]);
     must(await takeBackMany(farm.as('lead'), second.made));
@@ -116,19 +240,36 @@ describe('changing many', () => {
     expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([85, 85]);
   });
   test('facets count what each choice would leave, without their own choice', async () => {
-    const f = await countFacets(farm.as('viewer'), { kind: 'material', technology: 'filament' }), all = await countFacets(farm.as('viewer'), {});
+    const f = await countFacets(farm.as('viewer'), { kind: 'material', technology: 'filament' });
+    const all = await countFacets(farm.as('viewer'), {});
     expect(f.kind.length).toBeGreaterThan(1);
-    expect(f.kind.find((x) => x.value === 'material')!.n).toBe((await searchProfiles(farm.as('viewer'), { kind: 'material', technology: 'filament' })).length);
+    expect(f.kind.find((x) => x.value === 'material')!.n).toBe(
+      (await searchProfiles(farm.as('viewer'), { kind: 'material', technology: 'filament' })).length,
+    );
     expect(all.kind.reduce((s, x) => s + x.n, 0)).toBe((await searchProfiles(farm.as('viewer'), {})).length);
     for (const t of all.tag) expect((await searchProfiles(farm.as('viewer'), { tag: t.value })).length).toBe(t.n);
   });
-  test.each([['pla-stock', '90 %', 'stock is read-only'], ['gone', '90 %', 'there is no material gone'], ['salice-pva', '900', 'cannot be meant']])('%s with %s stops all of them', async (key, text, why) => {
+  test.each([
+    ['pla-stock', '90 %', 'stock is read-only'],
+    ['gone', '90 %', 'there is no material gone'],
+    ['salice-pva', '900', 'cannot be meant'],
+  ])('%s with %s stops all of them', async (key, text, why) => {
     const before = (await getHead(farm.as('viewer'), id('Torba ASA natural'))).number;
-    const r = await changeMany(farm.as('lead'), { changes: [{ kind: 'material', key: 'torba-asa-natural', setting: 'fanPercent', text: '20 %' }, { kind: 'material', key, setting: 'fanPercent', text }], message: 'all or none', reason: 'measured', write: true });
+    const r = await changeMany(farm.as('lead'), {
+      changes: [
+        { kind: 'material', key: 'torba-asa-natural', setting: 'fanPercent', text: '20 %' },
+        { kind: 'material', key, setting: 'fanPercent', text },
+      ],
+      message: 'all or none',
+      reason: 'measured',
+      write: true,
+    });
     expect(JSON.stringify(r)).toContain(why);
     expect((await getHead(farm.as('viewer'), id('Torba ASA natural'))).number).toBe(before);
   });
   test('keeps stock keys stable in the file that is written out', async () => {
-    expect((await exportLibrary(farm.as('viewer'), [id('PLA, stock')])).profiles.map((p) => [p.key, p.stock])).toEqual([['pla-stock', true]]);
+    expect((await exportLibrary(farm.as('viewer'), [id('PLA, stock')])).profiles.map((p) => [p.key, p.stock])).toEqual([
+      ['pla-stock', true],
+    ]);
   });
 });

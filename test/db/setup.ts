@@ -7,7 +7,12 @@ import { openPool } from '../../src/platform/db/client.ts';
 import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
 import { steppedClock, type Clock } from '../../src/platform/clock.ts';
 
-export interface Farm { readonly pool: pg.Pool; readonly clock: Clock & { set(to: Date): void }; readonly as: (role: PersonRole, name?: string) => Ctx; close(): Promise<void> }
+export interface Farm {
+  readonly pool: pg.Pool;
+  readonly clock: Clock & { set(to: Date): void };
+  readonly as: (role: PersonRole, name?: string) => Ctx;
+  close(): Promise<void>;
+}
 
 /** A fresh migrated database of a real PostgreSQL for one test file, and contexts for people of each role. */
 export async function freshFarm(name: string): Promise<Farm> {
@@ -15,8 +20,14 @@ export async function freshFarm(name: string): Promise<Farm> {
   const { appUrl, ownerUrl } = remakeDatabase(cluster, `t_${name}`);
   await migrateAll(ownerUrl, 'drizzle');
   process.env['DATABASE_URL'] = appUrl;
-  const pool = openPool(appUrl, 6), clock = steppedClock(new Date('2026-11-20T08:00:00Z'));
-  const as = (role: PersonRole, person: string = role): Ctx => ({ db: drizzle(pool), user: { id: `u-${person}`, name: person, role }, clock, newId: randomUUID });
+  const pool = openPool(appUrl, 6);
+  const clock = steppedClock(new Date('2026-11-20T08:00:00Z'));
+  const as = (role: PersonRole, person: string = role): Ctx => ({
+    db: drizzle(pool),
+    user: { id: `u-${person}`, name: person, role },
+    clock,
+    newId: randomUUID,
+  });
   return { pool, clock, as, close: () => pool.end() };
 }
 

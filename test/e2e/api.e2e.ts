@@ -2,17 +2,42 @@ import { readFileSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from './fixtures.ts';
 
-const filesIn = (folder: string): string[] => readdirSync(folder).flatMap((name) => { const at = path.join(folder, name); return statSync(at).isDirectory() ? filesIn(at) : [at]; });
+const filesIn = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const at = path.join(folder, name);
+    return statSync(at).isDirectory() ? filesIn(at) : [at];
+  });
 /** Routes that nobody needs to be signed in for. */
 const OPEN = ['health.ts', 'demo.ts', '[...all].ts', '_routes.ts'];
 /** A body of bytes, not of JSON. */
 const RAW = new Set(['PUT /api/files']);
-interface Route { readonly method: string; readonly address: string; readonly role: string; readonly file: string }
-const routes: Route[] = filesIn('src/pages/api').filter((f) => !OPEN.includes(path.basename(f))).flatMap((file) => {
-  const text = readFileSync(file, 'utf8'), address = `/${path.relative('src/pages', file)}`.replace(/\.ts$/, '').replace(/\/index$/, '').replace(/\[(\w+)\]/g, '{$1}');
-  const exported = [...text.matchAll(/export const (\w+) = /g)].map(([, name]) => name!).filter((name) => /^(GET|POST|PUT|DELETE|PATCH)$/.test(name));
-  return exported.map((method) => ({ method, address, file, role: new RegExp(`export const ${method} = (?:reading|command|upload)\\(\\{\\s*role: '(viewer|technician|lead)'`).exec(text)?.[1] ?? 'none' }));
-});
+interface Route {
+  readonly method: string;
+  readonly address: string;
+  readonly role: string;
+  readonly file: string;
+}
+const routes: Route[] = filesIn('src/pages/api')
+  .filter((f) => !OPEN.includes(path.basename(f)))
+  .flatMap((file) => {
+    const text = readFileSync(file, 'utf8');
+    const address = `/${path.relative('src/pages', file)}`
+      .replace(/\.ts$/, '')
+      .replace(/\/index$/, '')
+      .replace(/\[(\w+)\]/g, '{$1}');
+    const exported = [...text.matchAll(/export const (\w+) = /g)]
+      .map(([, name]) => name!)
+      .filter((name) => /^(GET|POST|PUT|DELETE|PATCH)$/.test(name));
+    return exported.map((method) => ({
+      method,
+      address,
+      file,
+      role:
+        new RegExp(
+          `export const ${method} = (?:reading|command|upload)\\(\\{\\s*role: '(viewer|technician|lead)'`,
+        ).exec(text)?.[1] ?? 'none',
+    }));
+  });
 const RANK = ['signed out', 'viewer', 'technician', 'lead'];
 
 test('every route file declares a role for every method', () => {
@@ -21,48 +46,96 @@ test('every route file declares a role for every method', () => {
 });
 
 test('every route answers each role as it declares', async ({ playwright, baseURL }) => {
-  const people = await Promise.all(RANK.map(async (role) => {
-    const context = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
-    if (role !== 'signed out') await context.post('/api/sign-in/demo', { data: { role } });
-    return { role, context };
-  }));
+  const people = await Promise.all(
+    RANK.map(async (role) => {
+      const context = await playwright.request.newContext({
+        baseURL: baseURL!,
+        extraHTTPHeaders: { origin: baseURL! },
+      });
+      if (role !== 'signed out') await context.post('/api/sign-in/demo', { data: { role } });
+      return { role, context };
+    }),
+  );
   for (const { method, address, role } of routes) {
     if (address === '/api/live') continue; // a stream that does not end; its role is asked for signed out below
     for (const person of people) {
-      const response = await person.context.fetch(address.replace(/\{\w+\}/g, 'none'), { method, ...(method !== 'GET' && { data: {} }) }), status = response.status(), said = `${method} ${address} as ${person.role}: ${status}`;
+      const response = await person.context.fetch(address.replace(/\{\w+\}/g, 'none'), {
+        method,
+        ...(method !== 'GET' && { data: {} }),
+      });
+      const status = response.status();
+      const said = `${method} ${address} as ${person.role}: ${status}`;
       if (person.role === 'signed out') expect(status, said).toBe(401);
       else if (RANK.indexOf(person.role) < RANK.indexOf(role)) expect(status, said).toBe(403);
-      else { expect([401, 403], said).not.toContain(status); expect(status, said).toBeLessThan(500); }
+      else {
+        expect([401, 403], said).not.toContain(status);
+        expect(status, said).toBeLessThan(500);
+      }
     }
   }
   expect((await people[0]!.context.get('/api/live')).status()).toBe(401);
-  const foreign = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: 'http://elsewhere.example' } });
-  expect((await foreign.post('/api/sign-in/demo', { data: 'role=lead', headers: { 'content-type': 'text/plain' } })).status()).toBe(403);
+  const foreign = await playwright.request.newContext({
+    baseURL: baseURL!,
+    extraHTTPHeaders: { origin: 'http://elsewhere.example' },
+  });
+  expect(
+    (
+      await foreign.post('/api/sign-in/demo', { data: 'role=lead', headers: { 'content-type': 'text/plain' } })
+    ).status(),
+  ).toBe(403);
   await Promise.all(people.map((p) => p.context.dispose()));
 });
 
-test('the served description names exactly the routes there are, with their roles, and a schema for every command', async ({ playwright, baseURL }) => {
+test('the served description names exactly the routes there are, with their roles, and a schema for every command', async ({
+  playwright,
+  baseURL,
+}) => {
   const context = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
   await context.post('/api/sign-in/demo', { data: { role: 'viewer' } });
-  const { openapi, paths } = (await (await context.get('/api')).json()) as { openapi: string; paths: Record<string, Record<string, { 'x-role': string; requestBody?: object }>> };
+  const { openapi, paths } = (await (await context.get('/api')).json()) as {
+    openapi: string;
+    paths: Record<string, Record<string, { 'x-role': string; requestBody?: object }>>;
+  };
   expect(openapi).toBe('3.1.0');
-  const served = Object.entries(paths).flatMap(([address, methods]) => Object.entries(methods).map(([method, m]) => `${method.toUpperCase()} ${address} ${m['x-role']}`)).sort();
-  expect(served).toEqual(routes.filter((r) => r.address !== '/api').map((r) => `${r.method} ${r.address} ${r.role}`).sort());
-  for (const { method, address } of routes) if (method !== 'GET' && !RAW.has(`${method} ${address}`)) expect(paths[address]![method.toLowerCase()]!.requestBody, `${method} ${address}`).toBeDefined();
+  const served = Object.entries(paths)
+    .flatMap(([address, methods]) =>
+      Object.entries(methods).map(([method, m]) => `${method.toUpperCase()} ${address} ${m['x-role']}`),
+    )
+    .sort();
+  expect(served).toEqual(
+    routes
+      .filter((r) => r.address !== '/api')
+      .map((r) => `${r.method} ${r.address} ${r.role}`)
+      .sort(),
+  );
+  for (const { method, address } of routes)
+    if (method !== 'GET' && !RAW.has(`${method} ${address}`))
+      expect(paths[address]![method.toLowerCase()]!.requestBody, `${method} ${address}`).toBeDefined();
   await context.dispose();
 });
 
-test('a token does what its role may until it is revoked, and only a lead makes one', async ({ playwright, baseURL }) => {
+test('a token does what its role may until it is revoked, and only a lead makes one', async ({
+  playwright,
+  baseURL,
+}) => {
   const lead = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
   await lead.post('/api/sign-in/demo', { data: { role: 'lead' } });
-  const { id, token } = (await (await lead.post('/api/tokens', { data: { name: 'night report', role: 'viewer', days: 30 } })).json()) as { id: string; token: string };
-  const machine = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { authorization: `Bearer ${token}` } });
+  const { id, token } = (await (
+    await lead.post('/api/tokens', { data: { name: 'night report', role: 'viewer', days: 30 } })
+  ).json()) as { id: string; token: string };
+  const machine = await playwright.request.newContext({
+    baseURL: baseURL!,
+    extraHTTPHeaders: { authorization: `Bearer ${token}` },
+  });
   expect((await machine.get('/api/profiles')).status()).toBe(200);
   expect((await machine.post('/api/profiles', { data: {} })).status()).toBe(403);
   expect((await machine.post('/api/tokens', { data: { name: 'another', role: 'lead', days: 1 } })).status()).toBe(403);
   expect(JSON.stringify(await (await lead.get('/api/tokens')).json())).not.toContain(token);
   expect((await lead.post(`/api/tokens/${id}/revoke`, { data: {} })).status()).toBe(200);
   expect((await machine.get('/api/profiles')).status()).toBe(401);
-  const guess = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { authorization: 'Bearer cantiere_guess' } });
+  const guess = await playwright.request.newContext({
+    baseURL: baseURL!,
+    extraHTTPHeaders: { authorization: 'Bearer cantiere_guess' },
+  });
   expect((await guess.get('/api/profiles')).status()).toBe(401);
 });

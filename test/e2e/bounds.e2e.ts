@@ -3,19 +3,44 @@ import net from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { expect, settled, signIn, test } from './fixtures.ts';
 
-test('an upload that is cut off leaves nothing behind, and the same file can be sent again', async ({ page, context }) => {
+test('an upload that is cut off leaves nothing behind, and the same file can be sent again', async ({
+  page,
+  context,
+}) => {
   await signIn(page);
-  const url = new URL(page.url()), whole = Buffer.from(`G1 X1 F600\n${'; a line of a file that is cut off\n'.repeat(100_000)}`);
+  const url = new URL(page.url());
+  const whole = Buffer.from(`G1 X1 F600\n${'; a line of a file that is cut off\n'.repeat(100_000)}`);
   const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
   await new Promise<void>((cut) => {
     const socket = net.connect(Number(url.port), url.hostname, () => {
-      socket.write(`PUT /api/files HTTP/1.1\r\nhost: ${url.host}\r\norigin: ${url.origin}\r\ncookie: ${cookie}\r\ncontent-length: ${whole.length}\r\n\r\n`);
-      socket.write(whole.subarray(0, whole.length >> 1), () => setTimeout(() => { socket.destroy(); cut(); }, 300));
+      socket.write(
+        `PUT /api/files HTTP/1.1\r\nhost: ${url.host}\r\norigin: ${url.origin}\r\ncookie: ${cookie}\r\ncontent-length: ${whole.length}\r\n\r\n`,
+      );
+      socket.write(whole.subarray(0, whole.length >> 1), () =>
+        setTimeout(() => {
+          socket.destroy();
+          cut();
+        }, 300),
+      );
     });
   });
-  const first = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
+  const first = async (path: string): Promise<string> =>
+    ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
   const sha = createHash('sha256').update(whole).digest('hex');
-  const asked = await page.request.post('/api/jobs', { headers: { origin: url.origin }, data: { title: 'cut', class: 'in-house', quantity: 1, machineId: await first('/api/machines'), toolId: await first('/api/profiles?kind=tool&text=0.4'), materialId: await first('/api/profiles?text=PLA+white'), processId: await first('/api/profiles?text=Fine'), fileSha: sha, fileName: 'cut.gcode' } });
+  const asked = await page.request.post('/api/jobs', {
+    headers: { origin: url.origin },
+    data: {
+      title: 'cut',
+      class: 'in-house',
+      quantity: 1,
+      machineId: await first('/api/machines'),
+      toolId: await first('/api/profiles?kind=tool&text=0.4'),
+      materialId: await first('/api/profiles?text=PLA+white'),
+      processId: await first('/api/profiles?text=Fine'),
+      fileSha: sha,
+      fileName: 'cut.gcode',
+    },
+  });
   expect(await asked.json()).toMatchObject({ code: 'noFile' }); // everything else about the job is sound
   expect((await page.request.get('/api/health')).ok()).toBe(true);
   const again = await page.request.put('/api/files', { headers: { origin: url.origin }, data: whole });
@@ -23,8 +48,14 @@ test('an upload that is cut off leaves nothing behind, and the same file can be 
 });
 
 test('all script of a cold Today until idle is below 300 kB gzip', async ({ page }) => {
-  let bytes = 0, files = 0;
-  page.on('response', async (r) => { if (r.request().resourceType() === 'script') { files++; bytes += gzipSync(await r.body()).length; } });
+  let bytes = 0;
+  let files = 0;
+  page.on('response', async (r) => {
+    if (r.request().resourceType() === 'script') {
+      files++;
+      bytes += gzipSync(await r.body()).length;
+    }
+  });
   await signIn(page);
   await page.goto('/');
   await settled(page);

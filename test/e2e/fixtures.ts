@@ -4,28 +4,50 @@ import { demoGcode } from '../../src/workers/demo/part.ts';
 
 /** Every page fails its test on a console error or warning and on any request that leaves this machine. */
 export const test = base.extend<{ strict: undefined }>({
-  strict: [async ({ page }, use, info) => {
-    const wrong: string[] = [];
-    page.on('console', (m) => { if (['error', 'warning'].includes(m.type()) && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) wrong.push(m.text()); });
-    page.on('pageerror', (e) => wrong.push(e.message));
-    page.on('request', (r) => { if (!/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(r.url())) wrong.push(`request to ${r.url()}`); });
-    await use(undefined);
-    if (info.status !== info.expectedStatus) await tellWhatStood(page);
-    expect(wrong).toEqual([]);
-  }, { auto: true }],
+  strict: [
+    async ({ page }, use, info) => {
+      const wrong: string[] = [];
+      page.on('console', (m) => {
+        if (['error', 'warning'].includes(m.type()) && !/Failed to load resource|ERR_CONNECTION/.test(m.text()))
+          wrong.push(m.text());
+      });
+      page.on('pageerror', (e) => wrong.push(e.message));
+      page.on('request', (r) => {
+        if (!/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(r.url())) wrong.push(`request to ${r.url()}`);
+      });
+      await use(undefined);
+      if (info.status !== info.expectedStatus) await tellWhatStood(page);
+      expect(wrong).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 export { expect };
 
 /** After a failure: what the page said, and the end of what the farm's processes said, so that the report alone tells the cause. */
 async function tellWhatStood(page: Page): Promise<void> {
-  const said = await page.evaluate(() => [...document.querySelectorAll('.mantine-Notification-root, [role=alert], main')].map((e) => (e as HTMLElement).innerText.replace(/\s+/g, ' ').slice(0, 700))).catch(() => ['the page is gone']);
+  const said = await page
+    .evaluate(() =>
+      [...document.querySelectorAll('.mantine-Notification-root, [role=alert], main')].map((e) =>
+        (e as HTMLElement).innerText.replace(/\s+/g, ' ').slice(0, 700),
+      ),
+    )
+    .catch(() => ['the page is gone']);
   console.info([`at ${page.url()}`, ...said.map((s) => `  | ${s}`)].join('\n'));
   const log = process.env['CANTIERE_LOG'];
-  if (log) try { console.info(readFileSync(log, 'utf8').trim().split('\n').slice(-25).join('\n')); } catch { /* a loud farm has said it already */ }
+  if (log)
+    try {
+      console.info(readFileSync(log, 'utf8').trim().split('\n').slice(-25).join('\n'));
+    } catch {
+      /* a loud farm has said it already */
+    }
 }
 
 export const settled = (page: Page) => page.waitForFunction(() => document.body.dataset['ready'] === location.pathname);
-export async function open(page: Page, path: string): Promise<void> { await page.goto(path); await settled(page); }
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await settled(page);
+}
 export async function signIn(page: Page, who: 'technician' | 'lead' | 'viewer' = 'technician'): Promise<void> {
   await page.goto('/sign-in');
   await page.locator(`button[data-role=${who}]`).click();
@@ -39,11 +61,30 @@ export async function openMachine(page: Page, name: string): Promise<void> {
 }
 
 /** A sound job for Rifugio Vodice as far as everything but flow goes. */
-export const soundProgram = (): Buffer => Buffer.from(demoGcode({ title: 'test insert', profile: [[0, 14], [10, 12]], centreMm: [170, 170], nozzleC: 248, bedC: 100, flow: 1, layerHeightMm: 0.2, lineWidthMm: 0.44, walls: 2, speedMmPerS: 40, retractionMm: 1.1 }));
+export const soundProgram = (): Buffer =>
+  Buffer.from(
+    demoGcode({
+      title: 'test insert',
+      profile: [
+        [0, 14],
+        [10, 12],
+      ],
+      centreMm: [170, 170],
+      nozzleC: 248,
+      bedC: 100,
+      flow: 1,
+      layerHeightMm: 0.2,
+      lineWidthMm: 0.44,
+      walls: 2,
+      speedMmPerS: 40,
+      retractionMm: 1.1,
+    }),
+  );
 
 /** A lead opens an address in a browser of their own and releases what is in review there. */
 export async function releaseAsLead(browser: Browser, address: string, comment: string): Promise<void> {
-  const context = await browser.newContext(), lead = await context.newPage();
+  const context = await browser.newContext();
+  const lead = await context.newPage();
   await signIn(lead, 'lead');
   await open(lead, new URL(address).pathname);
   await lead.getByLabel('Comment').fill(comment);

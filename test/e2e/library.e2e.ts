@@ -1,9 +1,14 @@
 import { expect, open, releaseAsLead, settled, signIn, test } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
-const idOf = async (page: Page, text: string): Promise<string> => ((await (await page.request.get(`/api/profiles?text=${encodeURIComponent(text)}`)).json()) as { id: string }[])[0]!.id;
+const idOf = async (page: Page, text: string): Promise<string> =>
+  ((await (await page.request.get(`/api/profiles?text=${encodeURIComponent(text)}`)).json()) as { id: string }[])[0]!
+    .id;
 
-test('a stock material is copied, changed, sent to review, and only a lead can release it', async ({ page, browser }) => {
+test('a stock material is copied, changed, sent to review, and only a lead can release it', async ({
+  page,
+  browser,
+}) => {
   await signIn(page);
   await open(page, `/library/${await idOf(page, 'PLA, stock')}`);
   await page.getByRole('button', { name: 'Edit' }).click();
@@ -19,8 +24,12 @@ test('a stock material is copied, changed, sent to review, and only a lead can r
   await expect(review).toContainText('212 °C');
   await expect(review).toContainText('A lead releases or returns it');
   await expect(page.locator('[data-setting=nozzleC]')).toContainText('205 °C'); // the released value stays in force
-  const id = new URL(page.url()).pathname.split('/').at(-1)!, { tip } = (await (await page.request.get(`/api/profiles/${id}`)).json()) as { tip: { id: string } };
-  const refused = await page.request.post(`/api/profiles/${id}/decision`, { headers: { origin: new URL(page.url()).origin }, data: { revisionId: tip.id, decision: 'released', comment: 'by myself' } });
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const { tip } = (await (await page.request.get(`/api/profiles/${id}`)).json()) as { tip: { id: string } };
+  const refused = await page.request.post(`/api/profiles/${id}/decision`, {
+    headers: { origin: new URL(page.url()).origin },
+    data: { revisionId: tip.id, decision: 'released', comment: 'by myself' },
+  });
   expect(refused.status()).toBe(403);
   await releaseAsLead(browser, page.url(), 'tried at the bench');
   await page.reload();
@@ -63,11 +72,22 @@ test('the last act on a profile can be undone from its message', async ({ page }
 
 test('a file with one bad record comes in only without it', async ({ page }) => {
   await signIn(page, 'lead');
-  const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Draft 0.28')}`)).json()) as { profiles: { name: string; key: string; own: object }[] };
+  const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Draft 0.28')}`)).json()) as {
+    profiles: { name: string; key: string; own: object }[];
+  };
   const draft = file.profiles.find((p) => p.name === 'Draft 0.28')!;
-  const text = JSON.stringify({ ...file, profiles: [...file.profiles, { ...draft, key: 'good', name: 'Good one' }, { ...draft, key: 'bad', name: 'Bad one', own: { layerHeightMm: 28 } }] });
+  const text = JSON.stringify({
+    ...file,
+    profiles: [
+      ...file.profiles,
+      { ...draft, key: 'good', name: 'Good one' },
+      { ...draft, key: 'bad', name: 'Bad one', own: { layerHeightMm: 28 } },
+    ],
+  });
   await open(page, '/library/exchange');
-  await page.getByLabel('Library file').setInputFiles({ name: 'brought.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page
+    .getByLabel('Library file')
+    .setInputFiles({ name: 'brought.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   const into = page.getByRole('region', { name: 'In', exact: true });
   await expect(into.getByRole('row', { name: /Bad one/ })).toContainText('Layer height: 28 mm cannot be meant');
   await expect(into.getByRole('button', { name: /Take 1 in/ })).toBeDisabled();
@@ -87,11 +107,14 @@ test('every process above a value is found and changed in bulk, shown first', as
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await expect(page.getByRole('row', { name: /Stout 0.30/ })).toBeVisible();
   await expect(page.getByLabel('Choose Layers 0.20, stock')).toBeDisabled();
-  for (const box of await page.getByRole('checkbox', { name: /^Choose / }).all()) if (await box.isChecked()) await box.uncheck();
+  for (const box of await page.getByRole('checkbox', { name: /^Choose / }).all())
+    if (await box.isChecked()) await box.uncheck();
   await page.getByLabel('Choose Draft 0.28').check();
   await page.getByLabel(/for the 1 chosen/).fill('15');
   await page.getByRole('button', { name: 'See what changes' }).click();
-  await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Draft 0.28/ })).toContainText('15 %');
+  await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Draft 0.28/ })).toContainText(
+    '15 %',
+  );
   await page.getByLabel('Why, in one line').fill('drafts need no more');
   await page.getByRole('button', { name: 'Change 1' }).click();
   await expect(page.getByText('1 profile changed, released')).toBeVisible();
@@ -99,20 +122,28 @@ test('every process above a value is found and changed in bulk, shown first', as
 
 test('four are compared, only what differs is shown, and a value is copied across with a reason', async ({ page }) => {
   await signIn(page, 'lead');
-  const refs = await Promise.all(['PLA white', 'PLA honey', 'PETG clear', 'ABS grey'].map(async (t) => `profile:${await idOf(page, t)}`));
+  const refs = await Promise.all(
+    ['PLA white', 'PLA honey', 'PETG clear', 'ABS grey'].map(async (t) => `profile:${await idOf(page, t)}`),
+  );
   await open(page, `/library/compare?refs=${refs.join(',')}`);
   await expect(page.locator('table.compare thead th')).toHaveCount(5);
   await expect(page.locator('tr[data-setting=nozzleC]')).toContainText('208 °C');
   await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(0); // the same in all four
   await page.getByLabel('also what is the same').check();
   await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(1);
-  await page.locator('tr[data-setting=glassTransitionC]').getByRole('button', { name: 'copy to Torba ABS grey' }).first().click();
+  await page
+    .locator('tr[data-setting=glassTransitionC]')
+    .getByRole('button', { name: 'copy to Torba ABS grey' })
+    .first()
+    .click();
   await page.getByLabel('Why, in one line').fill('only to see it copied');
   await page.getByRole('button', { name: 'Copy it' }).click();
   await expect(page.getByText('Softens at of Torba ABS grey: released')).toBeVisible();
 });
 
-test('a recipe says what speaks against it while values are typed, takes a fix in figures, and is kept', async ({ page }) => {
+test('a recipe says what speaks against it while values are typed, takes a fix in figures, and is kept', async ({
+  page,
+}) => {
   await signIn(page);
   await open(page, '/library/recipes/new');
   await page.getByLabel('Machine or printer profile').selectOption({ label: 'Rifugio Tissi' });
@@ -139,8 +170,20 @@ test('a printer is added with its measured travel and cannot be saved without th
   await page.getByLabel('Travel Y').fill('15.5 in');
   await expect(page.getByText('Still missing: Build height')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make it' })).toBeDisabled();
-  const bare = await page.request.post('/api/profiles', { headers: { origin: new URL(page.url()).origin }, data: { kind: 'printer', technology: 'filament', name: 'By hand', parentId: null, own: { travelXMm: 100, travelYMm: 100 } } });
-  expect([bare.status(), ((await bare.json()) as { title: string }).title]).toEqual([422, expect.stringContaining('Build height')]);
+  const bare = await page.request.post('/api/profiles', {
+    headers: { origin: new URL(page.url()).origin },
+    data: {
+      kind: 'printer',
+      technology: 'filament',
+      name: 'By hand',
+      parentId: null,
+      own: { travelXMm: 100, travelYMm: 100 },
+    },
+  });
+  expect([bare.status(), ((await bare.json()) as { title: string }).title]).toEqual([
+    422,
+    expect.stringContaining('Build height'),
+  ]);
   await page.getByLabel('Build height').fill('410');
   await page.getByRole('button', { name: 'Make it' }).click();
   await expect(page.getByRole('heading', { name: 'Gronda 400', level: 1 })).toBeVisible();
@@ -149,7 +192,8 @@ test('a printer is added with its measured travel and cannot be saved without th
 
 test('the impact of one recipe on another is read, with the share of each changed value', async ({ page }) => {
   await signIn(page, 'viewer');
-  const recipes = (await (await page.request.get('/api/recipes')).json()) as { id: string; name: string }[], idFor = (name: string) => recipes.find((r) => r.name === name)!.id;
+  const recipes = (await (await page.request.get('/api/recipes')).json()) as { id: string; name: string }[];
+  const idFor = (name: string) => recipes.find((r) => r.name === name)!.id;
   await open(page, `/library/compare?refs=recipe:${idFor('Outdoor vents')},recipe:${idFor('Hive inserts, quick')}`);
   const impact = page.getByRole('region', { name: 'Impact' });
   await expect(impact.locator('tr[data-share=layerHeightMm]')).toContainText('0.28 mm', { timeout: 30_000 });
@@ -158,7 +202,18 @@ test('the impact of one recipe on another is read, with the share of each change
   const timeOf = async () => (await impact.getByRole('row', { name: /Whole change/ }).textContent()) ?? '';
   const block = await timeOf();
   await page.getByLabel('Reference part').selectOption('cup');
-  await expect.poll(async () => { try { return await timeOf(); } catch { return block; } }, { timeout: 30_000 }).not.toBe(block);
+  await expect
+    .poll(
+      async () => {
+        try {
+          return await timeOf();
+        } catch {
+          return block;
+        }
+      },
+      { timeout: 30_000 },
+    )
+    .not.toBe(block);
 });
 
 test('a person reads speeds and decimals in their own way, and nobody else does', async ({ page, browser }) => {
@@ -205,7 +260,10 @@ test('a change of many is taken back from its message', async ({ page }) => {
   await page.getByLabel(/for the \d+ chosen/).fill('93 %');
   await page.getByRole('button', { name: 'See what changes' }).click();
   await page.getByLabel(/Why/).first().fill('quieter nights');
-  await page.getByRole('button', { name: /^(Change|Write)/ }).first().click();
+  await page
+    .getByRole('button', { name: /^(Change|Write)/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/(is|are) as before/)).toBeVisible();
 });

@@ -2,7 +2,11 @@ import { demoGcode, type DemoPart } from '../../src/workers/demo/part.ts';
 import { expect, open, openMachine, signIn, test } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
-interface Written { readonly setting: string; readonly value: number; readonly range: readonly [number, number] }
+interface Written {
+  readonly setting: string;
+  readonly value: number;
+  readonly range: readonly [number, number];
+}
 const PRINTED = { timeout: 150_000 };
 
 /** From what Today calls due to a value that was printed, measured and accepted. */
@@ -20,36 +24,76 @@ async function runDue(page: Page, machine: string, label: string): Promise<Writt
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   const accept = page.getByRole('button', { name: /^Accept \S/ });
   await expect(accept).toBeEnabled({ timeout: 30_000 });
-  await page.waitForFunction(() => { const m = /measuring (\d+) of (\d+)/.exec(document.querySelector('.steps')?.textContent ?? ''); return m !== null && Number(m[1]) >= Number(m[2]); }, null, { timeout: 60_000 });
+  await page.waitForFunction(
+    () => {
+      const m = /measuring (\d+) of (\d+)/.exec(document.querySelector('.steps')?.textContent ?? '');
+      return m !== null && Number(m[1]) >= Number(m[2]);
+    },
+    null,
+    { timeout: 60_000 },
+  );
   await accept.click();
   await expect(page.locator('.steps')).toContainText('accepted');
-  const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as { decision: { written: Written[] } };
+  const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as {
+    decision: { written: Written[] };
+  };
   return trial.decision.written;
 }
 
 /** Findings of a program on a machine, with their fixes, as the check shows them while it reads. */
-async function findingsOf(page: Page, on: { readonly machine: string; readonly process: string; readonly class?: string; readonly recipe?: string }, part: Partial<DemoPart>): Promise<Map<string, string>> {
+async function findingsOf(
+  page: Page,
+  on: { readonly machine: string; readonly process: string; readonly class?: string; readonly recipe?: string },
+  part: Partial<DemoPart>,
+): Promise<Map<string, string>> {
   await open(page, '/checks/new');
-  const program = demoGcode({ title: 'limit probe', profile: [[0, 12], [6, 10]], centreMm: [100, 100], nozzleC: 238, bedC: 75, flow: 1, layerHeightMm: 0.2, lineWidthMm: 0.44, walls: 2, speedMmPerS: 40, retractionMm: 1.2, ...part });
+  const program = demoGcode({
+    title: 'limit probe',
+    profile: [
+      [0, 12],
+      [6, 10],
+    ],
+    centreMm: [100, 100],
+    nozzleC: 238,
+    bedC: 75,
+    flow: 1,
+    layerHeightMm: 0.2,
+    lineWidthMm: 0.44,
+    walls: 2,
+    speedMmPerS: 40,
+    retractionMm: 1.2,
+    ...part,
+  });
   if (on.recipe) await page.getByLabel('Kept recipe').selectOption({ label: on.recipe });
-  else { await page.getByLabel('Machine', { exact: true }).selectOption({ label: on.machine }); await page.getByLabel('Process').selectOption({ label: on.process }); }
+  else {
+    await page.getByLabel('Machine', { exact: true }).selectOption({ label: on.machine });
+    await page.getByLabel('Process').selectOption({ label: on.process });
+  }
   if (on.class) await page.getByLabel('Class').selectOption(on.class);
-  await page.getByLabel('G-code file').setInputFiles({ name: 'probe.gcode', mimeType: 'text/plain', buffer: Buffer.from(program) });
+  await page
+    .getByLabel('G-code file')
+    .setInputFiles({ name: 'probe.gcode', mimeType: 'text/plain', buffer: Buffer.from(program) });
   await expect(page.locator('.verdict').first()).toContainText(/Clear|Blocked/);
   await expect(page.locator('.verdict').first()).not.toContainText('Reading');
   const out: [string, string][] = [];
-  for (const rule of await page.locator('[data-rule]').all()) { // one finding stands open at a time
+  for (const rule of await page.locator('[data-rule]').all()) {
+    // one finding stands open at a time
     const button = rule.locator('button').first();
-    if (await button.getAttribute('aria-expanded') !== 'true') await button.click();
+    if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
     out.push([(await rule.getAttribute('data-rule'))!, (await rule.textContent())!]);
   }
   return new Map(out);
 }
 
-test('temperature: due on Today, printed, measured, accepted; the limit blocks a job and its fix clears it', async ({ page }) => {
+test('temperature: due on Today, printed, measured, accepted; the limit blocks a job and its fix clears it', async ({
+  page,
+}) => {
   await signIn(page, 'lead');
-  const nozzle = (await runDue(page, 'Rifugio Tissi', 'Temperature')).find((w) => w.setting === 'nozzleC')!, on = { machine: 'Rifugio Tissi', process: 'Fine 0.20', class: 'customer part' };
-  const SUPPLIER_MAX = 250, end = nozzle.range[1] < SUPPLIER_MAX ? nozzle.range[1] : nozzle.range[0], beyond = end === nozzle.range[1] ? end + 2 : end - 2; // inside what the supplier allows, outside what was proven
+  const nozzle = (await runDue(page, 'Rifugio Tissi', 'Temperature')).find((w) => w.setting === 'nozzleC')!;
+  const on = { machine: 'Rifugio Tissi', process: 'Fine 0.20', class: 'customer part' };
+  const SUPPLIER_MAX = 250;
+  const end = nozzle.range[1] < SUPPLIER_MAX ? nozzle.range[1] : nozzle.range[0];
+  const beyond = end === nozzle.range[1] ? end + 2 : end - 2; // inside what the supplier allows, outside what was proven
   const found = (await findingsOf(page, on, { nozzleC: beyond })).get('nozzle-temperature')!;
   await expect(page.locator('.verdict').first()).toContainText('Blocked');
   const fix = Number(/set nozzle to (\d+) °C/.exec(found)?.[1]);
@@ -57,13 +101,16 @@ test('temperature: due on Today, printed, measured, accepted; the limit blocks a
   expect((await findingsOf(page, on, { nozzleC: fix })).has('nozzle-temperature')).toBe(false);
 });
 
-test('retraction: made due by work on the drive, run again; a pull-back outside it blocks and the proposed one clears', async ({ page }) => {
+test('retraction: made due by work on the drive, run again; a pull-back outside it blocks and the proposed one clears', async ({
+  page,
+}) => {
   await signIn(page, 'lead');
   await openMachine(page, 'Rifugio Coldai');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Filament drive cleaned or changed' });
   await page.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText(/Now due: .*Retraction/)).toBeVisible();
-  const pull = (await runDue(page, 'Rifugio Coldai', 'Retraction')).find((w) => w.setting === 'retractionMm')!, on = { machine: 'Rifugio Coldai', process: 'Fine 0.20' };
+  const pull = (await runDue(page, 'Rifugio Coldai', 'Retraction')).find((w) => w.setting === 'retractionMm')!;
+  const on = { machine: 'Rifugio Coldai', process: 'Fine 0.20' };
   const found = (await findingsOf(page, on, { retractionMm: 0.1, nozzleC: 240 })).get('retraction-proven')!;
   expect(found).toContain('0.1');
   const fix = Number(/set ([\d.]+) mm/.exec(found)?.[1]);
@@ -71,19 +118,56 @@ test('retraction: made due by work on the drive, run again; a pull-back outside 
   expect((await findingsOf(page, on, { retractionMm: pull.value, nozzleC: 240 })).has('retraction-proven')).toBe(false);
 });
 
-test('dimensions: made due by work on a belt, run again; a recipe at another scale is blocked and at the proven one clears', async ({ page }) => {
+test('dimensions: made due by work on a belt, run again; a recipe at another scale is blocked and at the proven one clears', async ({
+  page,
+}) => {
   await signIn(page, 'lead');
   await openMachine(page, 'Rifugio Lagazuoi');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Belt or axis worked on' });
   await page.getByRole('button', { name: 'Log it' }).click();
-  const written = await runDue(page, 'Rifugio Lagazuoi', 'Dimensions'), x = written.find((w) => w.setting === 'scaleXPercent')!;
-  const headers = { origin: new URL(page.url()).origin }, list = async <T,>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
-  const machine = (await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')).find((m) => m.name === 'Rifugio Lagazuoi')!, process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find((p) => p.name === 'Fine 0.20')!;
-  const keep = async (name: string, overrides: object): Promise<void> => { const r = await page.request.post('/api/recipes', { headers, data: { id: null, version: 1, name, choice: { machineId: machine.id, printerId: null, processId: process.id, roles: [{ role: 'part body', toolId: machine.mounted.id, materialId: machine.loaded.id }] }, overrides } }); expect(r.ok(), await r.text()).toBe(true); };
+  const written = await runDue(page, 'Rifugio Lagazuoi', 'Dimensions');
+  const x = written.find((w) => w.setting === 'scaleXPercent')!;
+  const headers = { origin: new URL(page.url()).origin };
+  const list = async <T>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
+  const machine = (
+    await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')
+  ).find((m) => m.name === 'Rifugio Lagazuoi')!;
+  const process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find(
+    (p) => p.name === 'Fine 0.20',
+  )!;
+  const keep = async (name: string, overrides: object): Promise<void> => {
+    const r = await page.request.post('/api/recipes', {
+      headers,
+      data: {
+        id: null,
+        version: 1,
+        name,
+        choice: {
+          machineId: machine.id,
+          printerId: null,
+          processId: process.id,
+          roles: [{ role: 'part body', toolId: machine.mounted.id, materialId: machine.loaded.id }],
+        },
+        overrides,
+      },
+    });
+    expect(r.ok(), await r.text()).toBe(true);
+  };
   await keep('Vents, drawn a percent small', { scaleXPercent: Number((x.value - 1).toFixed(2)) });
   await keep('Vents, as proven', {});
-  const part = { nozzleC: 208, bedC: 55, retractionMm: 0.8 }, found = (await findingsOf(page, { machine: '', process: '', recipe: 'Vents, drawn a percent small', class: 'customer part' }, part)).get('scale-proven')!;
+  const part = { nozzleC: 208, bedC: 55, retractionMm: 0.8 };
+  const found = (
+    await findingsOf(
+      page,
+      { machine: '', process: '', recipe: 'Vents, drawn a percent small', class: 'customer part' },
+      part,
+    )
+  ).get('scale-proven')!;
   expect(found).toContain(`scale X to ${x.value.toFixed(2)} %`);
   await expect(page.locator('.verdict').first()).toContainText('Blocked');
-  expect((await findingsOf(page, { machine: '', process: '', recipe: 'Vents, as proven', class: 'customer part' }, part)).has('scale-proven')).toBe(false);
+  expect(
+    (
+      await findingsOf(page, { machine: '', process: '', recipe: 'Vents, as proven', class: 'customer part' }, part)
+    ).has('scale-proven'),
+  ).toBe(false);
 });

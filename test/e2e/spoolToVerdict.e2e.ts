@@ -54,13 +54,18 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
   let job = '';
   await test.step('a proven-only job is blocked for want of flow evidence, while it is still read and on the server', async () => {
     await open(page, '/checks/new');
-    await page.getByLabel('G-code file').setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
+    await page
+      .getByLabel('G-code file')
+      .setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Vodice' });
     await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
     await page.getByLabel('Class').selectOption('customer part');
     const verdict = page.locator('.verdict').first();
     await expect(verdict).toContainText('Blocked: flow has never been proven here.');
-    const findings = () => page.locator('[data-rule]').evaluateAll((all) => all.map((el) => `${el.getAttribute('data-rule')} ${el.textContent}`));
+    const findings = () =>
+      page
+        .locator('[data-rule]')
+        .evaluateAll((all) => all.map((el) => `${el.getAttribute('data-rule')} ${el.textContent}`));
     await expect(verdict).not.toContainText('Reading');
     const onThisDevice = await findings();
     await page.getByRole('button', { name: 'Keep as a job' }).click();
@@ -133,6 +138,15 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByRole('button', { name: 'Log it' }).click();
     await expect(page.getByText('Belt or axis worked on logged')).toBeVisible();
     await page.getByRole('link', { name: 'Event log' }).click();
-    for (const what of ['Belt or axis worked on', 'lot loaded', 'tool mounted', 'trial accepted', 'coupon printed', 'job received', 'revision 2 released']) await expect(page.getByText(what).first()).toBeVisible();
+    for (const what of [
+      'Belt or axis worked on',
+      'lot loaded',
+      'tool mounted',
+      'trial accepted',
+      'coupon printed',
+      'job received',
+      'revision 2 released',
+    ])
+      await expect(page.getByText(what).first()).toBeVisible();
   });
 });

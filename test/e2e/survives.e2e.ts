@@ -4,9 +4,14 @@ import path from 'node:path';
 import { syntheticProgram } from '../../bench/synthetic.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test } from './fixtures.ts';
 
-const pids = (): Record<string, number> & { folder: string } => JSON.parse(readFileSync(process.env['CANTIERE_PIDS']!, 'utf8')) as never;
-const kill = (what: 'web' | 'worker'): void => { process.kill(pids()[what]!, 'SIGKILL'); };
-const killDatabase = (): void => { process.kill(Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL'); };
+const pids = (): Record<string, number> & { folder: string } =>
+  JSON.parse(readFileSync(process.env['CANTIERE_PIDS']!, 'utf8')) as never;
+const kill = (what: 'web' | 'worker'): void => {
+  process.kill(pids()[what]!, 'SIGKILL');
+};
+const killDatabase = (): void => {
+  process.kill(Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+};
 
 async function printFlowTrial(page: import('@playwright/test').Page, machine: string, process: string): Promise<void> {
   await openMachine(page, machine);
@@ -27,7 +32,20 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
     const before = await acknowledged();
     strike();
     await page.waitForTimeout(1500);
-    await expect.poll(async () => { try { await page.reload({ timeout: 3000 }); await settled(page); return (await acknowledged()) > before || (await page.locator('[data-phase=done]').count()) > 0; } catch { return false; } }, { timeout: 30_000 }).toBe(true);
+    await expect
+      .poll(
+        async () => {
+          try {
+            await page.reload({ timeout: 3000 });
+            await settled(page);
+            return (await acknowledged()) > before || (await page.locator('[data-phase=done]').count()) > 0;
+          } catch {
+            return false;
+          }
+        },
+        { timeout: 30_000 },
+      )
+      .toBe(true);
     expect(await acknowledged()).toBeGreaterThanOrEqual(before);
   }
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
@@ -35,13 +53,21 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
 });
 
 /** Tells a simulated controller to fail, on the instrument port. */
-const fail = (machine: string, fault: string): Promise<void> => new Promise((done, wrong) => {
-  const socket = net.connect(Number(process.env['CANTIERE_STANDIN_PORT']), '127.0.0.1', () => socket.write(`${JSON.stringify({ ask: 'fail', machine, fault, lines: 1 })}\n`));
-  socket.once('data', () => { socket.destroy(); done(); });
-  socket.once('error', wrong);
-});
+const fail = (machine: string, fault: string): Promise<void> =>
+  new Promise((done, wrong) => {
+    const socket = net.connect(Number(process.env['CANTIERE_STANDIN_PORT']), '127.0.0.1', () =>
+      socket.write(`${JSON.stringify({ ask: 'fail', machine, fault, lines: 1 })}\n`),
+    );
+    socket.once('data', () => {
+      socket.destroy();
+      done();
+    });
+    socket.once('error', wrong);
+  });
 
-test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({ page }) => {
+test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({
+  page,
+}) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
   await page.getByRole('button', { name: 'Cancel' }).click();
@@ -50,7 +76,11 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
   await fail('rifugio-scarpa', 'noise');
   await fail('rifugio-scarpa', 'sensor');
-  await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine reports: nozzle sensor gave no reading; heaters off./)).toBeVisible();
+  await expect(
+    page.getByText(
+      /Interrupted at line \d+, [\d.]+ mm. The machine reports: nozzle sensor gave no reading; heaters off./,
+    ),
+  ).toBeVisible();
   await fail('rifugio-scarpa', 'disconnect');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
@@ -61,7 +91,9 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
 test('a check that was queued when the worker was killed comes to its verdict', async ({ page }) => {
   await signIn(page);
   await open(page, '/checks/new');
-  await page.getByLabel('G-code file').setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
+  await page
+    .getByLabel('G-code file')
+    .setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Pelmo' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   kill('worker');
@@ -70,51 +102,113 @@ test('a check that was queued when the worker was killed comes to its verdict', 
   await expect(page.locator('.verdict').last()).toContainText(/Blocked|Clear/, { timeout: 60_000 });
 });
 
-const strikes = [['the worker', () => kill('worker')], ['the server', () => kill('web')], ['PostgreSQL', killDatabase]] as const;
+const strikes = [
+  ['the worker', () => kill('worker')],
+  ['the server', () => kill('web')],
+  ['PostgreSQL', killDatabase],
+] as const;
 
 for (const [index, [what, strike]] of strikes.entries()) {
   test(`a check that was running when ${what} was killed comes to its verdict`, async ({ page }) => {
     const program = Buffer.from(syntheticProgram(120e6 + index)); // before any request: it takes longer than an idle connection is kept
     await signIn(page);
     const headers = { origin: new URL(page.url()).origin };
-    const ids = async (path: string): Promise<string> => ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
+    const ids = async (path: string): Promise<string> =>
+      ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
     const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
-    const { sha256 } = (await (await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })).json()) as { sha256: string };
-    const made = await page.request.post('/api/jobs', { headers, data: { title: `long one, ${what}`, class: 'in-house', quantity: 1, machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id, toolId: await ids('/api/profiles?kind=tool&text=0.4'), materialId: await ids('/api/profiles?text=PLA+white'), processId: await ids('/api/profiles?text=Fine'), fileSha: sha256, fileName: 'long.gcode' } });
+    const { sha256 } = (await (
+      await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })
+    ).json()) as { sha256: string };
+    const made = await page.request.post('/api/jobs', {
+      headers,
+      data: {
+        title: `long one, ${what}`,
+        class: 'in-house',
+        quantity: 1,
+        machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id,
+        toolId: await ids('/api/profiles?kind=tool&text=0.4'),
+        materialId: await ids('/api/profiles?text=PLA+white'),
+        processId: await ids('/api/profiles?text=Fine'),
+        fileSha: sha256,
+        fileName: 'long.gcode',
+      },
+    });
     const { id } = (await made.json()) as { id: string };
-    const run = async () => ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
-    await expect.poll(async () => { const r = await run(); return r.state === 'running' && r.bytesRead > 0; }, { intervals: [50] }).toBe(true);
+    const run = async () =>
+      ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
+    await expect
+      .poll(
+        async () => {
+          const r = await run();
+          return r.state === 'running' && r.bytesRead > 0;
+        },
+        { intervals: [50] },
+      )
+      .toBe(true);
     strike();
-    await expect.poll(async () => { try { return (await run()).state; } catch { return 'not yet'; } }, { timeout: 60_000 }).toBe('done');
+    await expect
+      .poll(
+        async () => {
+          try {
+            return (await run()).state;
+          } catch {
+            return 'not yet';
+          }
+        },
+        { timeout: 60_000 },
+      )
+      .toBe('done');
   });
 }
 
 test('whatever is killed runs again within 5 s, and the session holds', async ({ page }) => {
   await signIn(page);
-  const within = async (ms: number, back: () => Promise<boolean>): Promise<void> => { await expect.poll(async () => { try { return await back(); } catch { return false; } }, { timeout: ms, intervals: [50] }).toBe(true); };
+  const within = async (ms: number, back: () => Promise<boolean>): Promise<void> => {
+    await expect
+      .poll(
+        async () => {
+          try {
+            return await back();
+          } catch {
+            return false;
+          }
+        },
+        { timeout: ms, intervals: [50] },
+      )
+      .toBe(true);
+  };
   const answers = async (): Promise<boolean> => (await page.request.get('/api/machines')).ok(); // through session and database
   for (const child of ['worker', 'stand-ins', 'web']) {
     const before = pids()[child]!;
     process.kill(before, 'SIGKILL');
-    await within(5000, async () => pids()[child] !== before && (child !== 'web' || await answers()));
+    await within(5000, async () => pids()[child] !== before && (child !== 'web' || (await answers())));
   }
-  const postmaster = (): string => readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]!, old = postmaster();
+  const postmaster = (): string => readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]!;
+  const old = postmaster();
   killDatabase();
-  await within(5000, async () => postmaster() !== old && await answers());
+  await within(5000, async () => postmaster() !== old && (await answers()));
   const web = pids()['web']!;
   process.kill(web, 'SIGTERM'); // a planned restart
-  await within(5000, async () => pids()['web'] !== web && await answers());
+  await within(5000, async () => pids()['web'] !== web && (await answers()));
   await page.reload();
   await settled(page);
   await expect(page.getByTitle('Livia Moretti, technician')).toBeVisible();
 });
 
-test('a power cut of the machine in mid-print is said with its place, and the trial can be printed again', async ({ page }) => {
+test('a power cut of the machine in mid-print is said with its place, and the trial can be printed again', async ({
+  page,
+}) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
-  await expect.poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), { timeout: 30_000 }).toBeGreaterThan(20);
+  await expect
+    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(20);
   process.kill(pids()['stand-ins']!, 'SIGKILL');
-  await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByRole('button', { name: 'Print again' }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
 });

@@ -1,6 +1,11 @@
 import { expect, open, signIn, test } from './fixtures.ts';
 
-async function editWalls(page: import('@playwright/test').Page, id: string, setting: string, text: string): Promise<void> {
+async function editWalls(
+  page: import('@playwright/test').Page,
+  id: string,
+  setting: string,
+  text: string,
+): Promise<void> {
   await open(page, `/library/${id}`);
   await page.getByRole('button', { name: 'Edit' }).click();
   await page.getByRole('textbox', { name: setting, exact: true }).fill(text);
@@ -8,12 +13,20 @@ async function editWalls(page: import('@playwright/test').Page, id: string, sett
 async function save(page: import('@playwright/test').Page, why: string): Promise<void> {
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill(why);
-  await page.locator('form').getByRole('button', { name: /Release now|Send to review/ }).first().click();
+  await page
+    .locator('form')
+    .getByRole('button', { name: /Release now|Send to review/ })
+    .first()
+    .click();
 }
 
-test('two people save one profile: different settings merge, the same setting shows both and loses no text', async ({ page, browser }) => {
+test('two people save one profile: different settings merge, the same setting shows both and loses no text', async ({
+  page,
+  browser,
+}) => {
   await signIn(page);
-  const second = await browser.newContext(), other = await second.newPage();
+  const second = await browser.newContext();
+  const other = await second.newPage();
   await signIn(other, 'lead');
   const [profile] = (await (await page.request.get('/api/profiles?text=Stout')).json()) as { id: string }[];
   await editWalls(page, profile!.id, 'Walls', '5');
@@ -43,12 +56,23 @@ test('two people save one profile: different settings merge, the same setting sh
   await second.close();
 });
 
-test('readings typed without a connection stay, are sent when it is back, and a page gone meanwhile sends them when it returns', async ({ page }) => {
+test('readings typed without a connection stay, are sent when it is back, and a page gone meanwhile sends them when it returns', async ({
+  page,
+}) => {
   await signIn(page);
-  const trials = (await (await page.request.get('/api/trials')).json()) as { id: string; state: string; machineName: string }[];
+  const trials = (await (await page.request.get('/api/trials')).json()) as {
+    id: string;
+    state: string;
+    machineName: string;
+  }[];
   const trial = trials.find((t) => t.state === 'measuring' && t.machineName === 'Rifugio Vazzoler')!;
   await open(page, `/trials/${trial.id}`);
-  const kept = async () => ((await (await page.request.get(`/api/trials/${trial.id}`)).json()) as { readings: { feature: string; repeat: number; typed: string }[] }).readings.map((r) => `${r.feature} ${r.repeat} ${r.typed}`);
+  const kept = async () =>
+    (
+      (await (await page.request.get(`/api/trials/${trial.id}`)).json()) as {
+        readings: { feature: string; repeat: number; typed: string }[];
+      }
+    ).readings.map((r) => `${r.feature} ${r.repeat} ${r.typed}`);
   await page.route('**/readings', (route) => route.abort('connectionfailed'));
   await page.getByLabel('left, place 1').fill('0.63');
   await page.keyboard.press('Enter');
@@ -82,9 +106,19 @@ test('unknown fields, wrong types and oversized bodies are refused with the fiel
   await signIn(page);
   const origin = { origin: new URL(page.url()).origin };
   const [profile] = (await (await page.request.get('/api/profiles?text=Draft')).json()) as { id: string }[];
-  const bad = await page.request.post(`/api/profiles/${profile!.id}/copy`, { data: { name: 'x', extra: 1 }, headers: origin });
+  const bad = await page.request.post(`/api/profiles/${profile!.id}/copy`, {
+    data: { name: 'x', extra: 1 },
+    headers: origin,
+  });
   expect([bad.status(), (await bad.json()).title]).toEqual([400, expect.stringContaining('two characters')]);
-  expect((await page.request.post(`/api/profiles/${profile!.id}/copy`, { data: { name: 'y'.repeat(400_000) }, headers: origin })).status()).toBe(413);
+  expect(
+    (
+      await page.request.post(`/api/profiles/${profile!.id}/copy`, {
+        data: { name: 'y'.repeat(400_000) },
+        headers: origin,
+      })
+    ).status(),
+  ).toBe(413);
   expect((await page.request.put('/api/files', { data: Buffer.alloc(0), headers: origin })).status()).toBe(400);
 });
 
@@ -93,7 +127,11 @@ test('what cannot be read is refused in one sentence that names the place', asyn
   await open(page, '/checks/new');
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Sella' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
-  for (const [name, bytes, said] of [['empty.gcode', Buffer.from(''), 'The file is empty'], ['picture.gcode', Buffer.from([71, 49, 0, 1, 2]), 'binary, not G-code text; at byte 3'], ['letter.gcode', Buffer.from('; only words\n'), 'holds no G-code word']] as const) {
+  for (const [name, bytes, said] of [
+    ['empty.gcode', Buffer.from(''), 'The file is empty'],
+    ['picture.gcode', Buffer.from([71, 49, 0, 1, 2]), 'binary, not G-code text; at byte 3'],
+    ['letter.gcode', Buffer.from('; only words\n'), 'holds no G-code word'],
+  ] as const) {
     await page.getByLabel('G-code file').setInputFiles({ name, mimeType: 'text/plain', buffer: bytes });
     await expect(page.locator('main .verdict[role=alert]')).toContainText(said);
     await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeDisabled();

@@ -1,18 +1,38 @@
 import { expect, open, signIn, test } from './fixtures.ts';
 
-interface Row { readonly id: string; readonly kind: string; readonly state: string; readonly machineName: string }
+interface Row {
+  readonly id: string;
+  readonly kind: string;
+  readonly state: string;
+  readonly machineName: string;
+}
 
-test('a half-read retraction trial: band, reading and drawing lie on one line; the rest is read, accepted and drawn over time', async ({ page }) => {
+test('a half-read retraction trial: band, reading and drawing lie on one line; the rest is read, accepted and drawn over time', async ({
+  page,
+}) => {
   await signIn(page);
-  const trial = ((await (await page.request.get('/api/trials')).json()) as Row[]).find((t) => t.kind === 'retraction' && t.state === 'measuring')!;
+  const trial = ((await (await page.request.get('/api/trials')).json()) as Row[]).find(
+    (t) => t.kind === 'retraction' && t.state === 'measuring',
+  )!;
   await open(page, `/trials/${trial.id}`);
-  const middle = async (locator: ReturnType<typeof page.locator>): Promise<number> => { const b = (await locator.boundingBox())!; return b.y + b.height / 2; };
+  const middle = async (locator: ReturnType<typeof page.locator>): Promise<number> => {
+    const b = (await locator.boundingBox())!;
+    return b.y + b.height / 2;
+  };
   const labels = page.locator('.bands-drawing text[font-weight="700"]');
   await expect(labels).toHaveCount(9);
   for (const k of [0, 4, 8]) {
     const name = (await labels.nth(k).textContent())!;
-    expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`strings, distance ${name}`, { exact: true })))).toBeLessThan(6);
-    expect(Math.abs(await middle(labels.nth(k)) - await middle(page.getByLabel(`gaps, distance ${name}`, { exact: true })))).toBeLessThan(6);
+    expect(
+      Math.abs(
+        (await middle(labels.nth(k))) - (await middle(page.getByLabel(`strings, distance ${name}`, { exact: true }))),
+      ),
+    ).toBeLessThan(6);
+    expect(
+      Math.abs(
+        (await middle(labels.nth(k))) - (await middle(page.getByLabel(`gaps, distance ${name}`, { exact: true }))),
+      ),
+    ).toBeLessThan(6);
   }
   await page.getByRole('button', { name: 'show the path by layer' }).click();
   await page.getByLabel('Layer', { exact: true }).fill('60');
@@ -23,14 +43,23 @@ test('a half-read retraction trial: band, reading and drawing lie on one line; t
   await expect(page.locator('main [role=alert]')).toContainText('cannot be read here');
   await page.getByLabel('strings, distance 2.4', { exact: true }).fill('0');
   await page.keyboard.press('Enter');
-  for (const [value, text] of [['1.5', '1'], ['1.8', '0'], ['2.1', '0']] as const) { await page.getByLabel(`strings, distance ${value}`, { exact: true }).fill(text); await page.keyboard.press('Enter'); }
+  for (const [value, text] of [
+    ['1.5', '1'],
+    ['1.8', '0'],
+    ['2.1', '0'],
+  ] as const) {
+    await page.getByLabel(`strings, distance ${value}`, { exact: true }).fill(text);
+    await page.keyboard.press('Enter');
+  }
   await expect(page.getByRole('img', { name: /strings against distance/ })).toBeVisible();
   await page.getByRole('button', { name: /^Accept [\d.]+ mm/ }).click();
   await expect(page.locator('.steps')).toContainText('accepted');
   await expect(page.getByRole('complementary')).toContainText(/Retraction [\d.]+ mm proven by T-/);
 });
 
-test('a temperature trial is planned with bands of one’s own, refused beyond the hardware, and read on a phone', async ({ page }) => {
+test('a temperature trial is planned with bands of one’s own, refused beyond the hardware, and read on a phone', async ({
+  page,
+}) => {
   await signIn(page);
   await open(page, '/trials/new?kind=temperature');
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
@@ -53,17 +82,53 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
 
 test('two people read the same coupon, and the page says how far they agree', async ({ page, browser }) => {
   await signIn(page);
-  const headers = { origin: new URL(page.url()).origin }, list = async <T,>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
-  const m = (await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')).find((x) => x.name === 'Rifugio Scarpa')!, process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find((p) => p.name === 'Stout 0.30')!;
-  const { id } = (await (await page.request.post('/api/trials', { headers, data: { kind: 'temperature', machineId: m.id, toolId: m.mounted.id, materialId: m.loaded.id, processId: process.id, bands: [250, 245, 240, 235], options: {}, recipeId: null } })).json()) as { id: string };
+  const headers = { origin: new URL(page.url()).origin };
+  const list = async <T>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
+  const m = (
+    await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')
+  ).find((x) => x.name === 'Rifugio Scarpa')!;
+  const process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find(
+    (p) => p.name === 'Stout 0.30',
+  )!;
+  const { id } = (await (
+    await page.request.post('/api/trials', {
+      headers,
+      data: {
+        kind: 'temperature',
+        machineId: m.id,
+        toolId: m.mounted.id,
+        materialId: m.loaded.id,
+        processId: process.id,
+        bands: [250, 245, 240, 235],
+        options: {},
+        recipeId: null,
+      },
+    })
+  ).json()) as { id: string };
   await open(page, `/trials/${id}`);
-  for (const [band, text] of [['250', '9'], ['245', '5'], ['240', '2'], ['235', '1']] as const) { await page.getByLabel(`strings, nozzle ${band}`, { exact: true }).fill(text); await page.keyboard.press('Enter'); }
+  for (const [band, text] of [
+    ['250', '9'],
+    ['245', '5'],
+    ['240', '2'],
+    ['235', '1'],
+  ] as const) {
+    await page.getByLabel(`strings, nozzle ${band}`, { exact: true }).fill(text);
+    await page.keyboard.press('Enter');
+  }
   await expect(page.locator('.steps')).toContainText('measuring 4 of');
   const other = await (await browser.newContext()).newPage();
   await signIn(other, 'lead');
   await open(other, `/trials/${id}`);
   await other.getByRole('button', { name: 'A second person reads too' }).click();
-  for (const [band, text] of [['250', '9'], ['245', '6'], ['240', '2'], ['235', '1']] as const) { await other.getByLabel(`strings, nozzle ${band}, reading 2`, { exact: true }).fill(text); await other.keyboard.press('Enter'); }
+  for (const [band, text] of [
+    ['250', '9'],
+    ['245', '6'],
+    ['240', '2'],
+    ['235', '1'],
+  ] as const) {
+    await other.getByLabel(`strings, nozzle ${band}, reading 2`, { exact: true }).fill(text);
+    await other.keyboard.press('Enter');
+  }
   await expect(other.getByRole('complementary')).toContainText('strings: alike in 75 % of 4 bands');
   await expect(other.getByRole('complementary')).toContainText('within one in 4 of 4');
   await page.reload();

@@ -3,7 +3,10 @@ import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
 import { readFileSync } from 'node:fs';
 import { coverageOf, prepare, questions, SEEDS, tableRow, tryOut } from './recover.ts';
 
-const LEAST_COVERED = 0.925, LEAST_BANDS = 0.9, WIDEST = 1.5, MOST_REFUSED = 0.02;
+const LEAST_COVERED = 0.925;
+const LEAST_BANDS = 0.9;
+const WIDEST = 1.5;
+const MOST_REFUSED = 0.02;
 
 /** Recover the truth (docs/trials.md): what a kind states holds the hidden figure of seeded machines, at the stated noise. */
 describe.each(trialKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
@@ -12,14 +15,18 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
     for (const c of coverageOf(kind)) {
       const share = c.covered / (c.seeds - c.refused);
       console.info(tableRow(c));
-      expect(readFileSync('docs/trials.md', 'utf8'), 'docs/trials.md says what was found; npm run recover writes it').toContain(tableRow(c));
+      expect(
+        readFileSync('docs/trials.md', 'utf8'),
+        'docs/trials.md says what was found; npm run recover writes it',
+      ).toContain(tableRow(c));
       expect(c.refused, c.of).toBeLessThanOrEqual(MOST_REFUSED * c.seeds);
       expect(share, c.of).toBeGreaterThanOrEqual(c.ratio === null ? LEAST_BANDS : LEAST_COVERED);
       if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);
     }
   }, 120_000);
   test('gives the same figures to the digit when run again on the same readings', () => {
-    const p = prepare(kind), [a, b] = [tryOut(p, SEEDS[3]!), tryOut(p, SEEDS[3]!)];
+    const p = prepare(kind);
+    const [a, b] = [tryOut(p, SEEDS[3]!), tryOut(p, SEEDS[3]!)];
     expect(a.readings).toEqual(b.readings);
     expect(a.result).toEqual(b.result);
   });

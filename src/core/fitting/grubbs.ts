@@ -9,8 +9,11 @@ export function grubbsCritical(n: number, alpha = 0.05): number {
 
 /** Place of the reading that stands out by Grubbs' test, or null. It is shown, never dropped. */
 export function findOutlier(values: readonly number[]): number | null {
-  const n = values.length, s = standardDeviation(values);
+  const n = values.length;
+  const s = standardDeviation(values);
   if (n < 3 || s === 0) return null;
-  const m = mean(values), off = values.map((v) => Math.abs(v - m)), at = off.indexOf(Math.max(...off));
+  const m = mean(values);
+  const off = values.map((v) => Math.abs(v - m));
+  const at = off.indexOf(Math.max(...off));
   return off[at]! / s > grubbsCritical(n) ? at : null;
 }

@@ -1,9 +1,23 @@
 import { mean } from './mean.ts';
 import { combineUncertainty, coverageFactor, standardDeviation } from './statistics.ts';
 
-export interface Grouped { readonly group: string; readonly value: number }
-export interface GroupMean { readonly group: string; readonly mean: number; readonly n: number; readonly spread: number }
-export interface MeanOfGroups { readonly mean: number; readonly halfWidth: number; readonly u: number; readonly degreesOfFreedom: number; readonly groups: readonly GroupMean[] }
+export interface Grouped {
+  readonly group: string;
+  readonly value: number;
+}
+export interface GroupMean {
+  readonly group: string;
+  readonly mean: number;
+  readonly n: number;
+  readonly spread: number;
+}
+export interface MeanOfGroups {
+  readonly mean: number;
+  readonly halfWidth: number;
+  readonly u: number;
+  readonly degreesOfFreedom: number;
+  readonly groups: readonly GroupMean[];
+}
 
 /** Mean of group means with its 95 % half-width. Readings of one group are correlated (one side of a coupon leans as a
  *  whole), so the groups and not the readings are the sample. Resolution and calibration are common to all readings and
@@ -11,7 +25,12 @@ export interface MeanOfGroups { readonly mean: number; readonly halfWidth: numbe
 export function meanOfGroups(readings: readonly Grouped[], resolution: number, calibrationU: number): MeanOfGroups {
   const byGroup = new Map<string, number[]>();
   for (const { group, value } of readings) byGroup.set(group, [...(byGroup.get(group) ?? []), value]);
-  const groups = [...byGroup].map(([group, values]) => ({ group, mean: mean(values), n: values.length, spread: standardDeviation(values) }));
+  const groups = [...byGroup].map(([group, values]) => ({
+    group,
+    mean: mean(values),
+    n: values.length,
+    spread: standardDeviation(values),
+  }));
   const means = groups.map((g) => g.mean);
   const combined = combineUncertainty([
     { u: standardDeviation(means) / Math.sqrt(means.length), degreesOfFreedom: means.length - 1 },

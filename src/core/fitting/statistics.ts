@@ -11,7 +11,10 @@ export function standardDeviation(values: readonly number[]): number {
 }
 
 /** One contribution to a standard uncertainty with its degrees of freedom (Infinity when known outright). */
-export interface UncertaintyPart { readonly u: number; readonly degreesOfFreedom: number }
+export interface UncertaintyPart {
+  readonly u: number;
+  readonly degreesOfFreedom: number;
+}
 
 /** Combined standard uncertainty and effective degrees of freedom.
  *  Source: JCGM 100:2008, 5.1.2 and G.4.1 (Welch-Satterthwaite). */
@@ -22,7 +25,10 @@ export function combineUncertainty(parts: readonly UncertaintyPart[]): Uncertain
     sumOfSquares += u * u;
     if (Number.isFinite(degreesOfFreedom)) spread += u ** 4 / degreesOfFreedom;
   }
-  return { u: Math.sqrt(sumOfSquares), degreesOfFreedom: spread > 0 ? (sumOfSquares * sumOfSquares) / spread : Infinity };
+  return {
+    u: Math.sqrt(sumOfSquares),
+    degreesOfFreedom: spread > 0 ? (sumOfSquares * sumOfSquares) / spread : Infinity,
+  };
 }
 
 /** Two-sided coverage factor. Source: JCGM 100:2008, table G.2. */

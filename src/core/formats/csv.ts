@@ -1,6 +1,9 @@
 import { fail, succeed, type Result } from '../result/result.ts';
 
-export interface CsvTable { readonly header: readonly string[]; readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[] }
+export interface CsvTable {
+  readonly header: readonly string[];
+  readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
+}
 
 /** A table of comma- or semicolon-separated text, whichever the header uses; quoted cells may hold either and doubled quotes.
  *  Blank lines are skipped. A row with another count of cells is refused by line. */
@@ -15,8 +18,16 @@ export function parseCsv(text: string): Result<CsvTable> {
     if (lines[i]!.trim() === '') continue;
     const row = cellsOf(lines[i]!, separator);
     if (row.length !== header.length) {
-      const hint = row.length > header.length && separator === ',' ? 'decimals need a point, not a comma' : `give ${header.length} cells`;
-      return fail({ code: 'cells', what: `${row.length} cells under ${header.length} columns`, where: `line ${i + 1}`, todo: hint });
+      const hint =
+        row.length > header.length && separator === ','
+          ? 'decimals need a point, not a comma'
+          : `give ${header.length} cells`;
+      return fail({
+        code: 'cells',
+        what: `${row.length} cells under ${header.length} columns`,
+        where: `line ${i + 1}`,
+        todo: hint,
+      });
     }
     rows.push({ line: i + 1, cells: row });
   }
@@ -29,10 +40,17 @@ function cellsOf(line: string, separator: string): string[] {
     while (line[i] === ' ') i++;
     let cell = '';
     if (line[i] === '"') {
-      for (i++; i < line.length && !(line[i] === '"' && line[i + 1] !== '"'); i++) { if (line[i] === '"') i++; cell += line[i]; }
+      for (i++; i < line.length && !(line[i] === '"' && line[i + 1] !== '"'); i++) {
+        if (line[i] === '"') i++;
+        cell += line[i];
+      }
       i++;
       while (i < line.length && line[i] !== separator) i++;
-    } else { const from = i; while (i < line.length && line[i] !== separator) i++; cell = line.slice(from, i).trim(); }
+    } else {
+      const from = i;
+      while (i < line.length && line[i] !== separator) i++;
+      cell = line.slice(from, i).trim();
+    }
     cells.push(cell);
     if (i >= line.length) return cells;
   }
@@ -40,15 +58,26 @@ function cellsOf(line: string, separator: string): string[] {
 
 /** A row of cells as text that any spreadsheet reads as text: quotes doubled, formula-like cells kept from being run. */
 export function csvLine(cells: readonly (string | number | null)[]): string {
-  return cells.map((c) => {
-    const text = String(c ?? ''), safe = /^[=+\-@\t\r]/.test(text) && !/^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? `'${text}` : text;
-    return /[",;\n\r]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe;
-  }).join(',');
+  return cells
+    .map((c) => {
+      const text = String(c ?? '');
+      const safe = /^[=+\-@\t\r]/.test(text) && !/^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? `'${text}` : text;
+      return /[",;\n\r]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe;
+    })
+    .join(',');
 }
 
 /** A cell as a plain decimal figure, or why not. */
 export function figureOf(cell: string, line: number, column: string): Result<number> {
-  if (!/^[+-]?(\d+(\.\d*)?|\.\d+)$/.test(cell)) return fail({ code: 'notAFigure', what: `"${cell}" is not a figure`, where: `line ${line}, column ${column}`, todo: 'write digits with a decimal point' });
+  if (!/^[+-]?(\d+(\.\d*)?|\.\d+)$/.test(cell))
+    return fail({
+      code: 'notAFigure',
+      what: `"${cell}" is not a figure`,
+      where: `line ${line}, column ${column}`,
+      todo: 'write digits with a decimal point',
+    });
   const value = Number(cell);
-  return Number.isFinite(value) ? succeed(value) : fail({ code: 'notAFigure', what: `"${cell}" is out of range`, where: `line ${line}, column ${column}` });
+  return Number.isFinite(value)
+    ? succeed(value)
+    : fail({ code: 'notAFigure', what: `"${cell}" is out of range`, where: `line ${line}, column ${column}` });
 }

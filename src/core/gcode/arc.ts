@@ -1,11 +1,26 @@
-export interface Arc { readonly centreX: number; readonly centreY: number; readonly radiusMm: number; readonly startAngle: number; /** Signed, radians; counter-clockwise positive. */ readonly sweep: number }
+export interface Arc {
+  readonly centreX: number;
+  readonly centreY: number;
+  readonly radiusMm: number;
+  readonly startAngle: number;
+  /** Signed, radians; counter-clockwise positive. */ readonly sweep: number;
+}
 
 /** The arc of a G2/G3 from (x0, y0) to (x1, y1) by centre offset, or null where the radius is zero or not a figure.
  *  Equal ends make a full circle. */
-export function arcByCentre(x0: number, y0: number, x1: number, y1: number, i: number, j: number, clockwise: boolean): Arc | null {
+export function arcByCentre(
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  i: number,
+  j: number,
+  clockwise: boolean,
+): Arc | null {
   const radiusMm = Math.hypot(i, j);
   if (!(radiusMm > 0) || !Number.isFinite(radiusMm)) return null;
-  const centreX = x0 + i, centreY = y0 + j;
+  const centreX = x0 + i;
+  const centreY = y0 + j;
   const startAngle = Math.atan2(-j, -i);
   const endAngle = Math.atan2(y1 - centreY, x1 - centreX);
   let sweep = clockwise ? startAngle - endAngle : endAngle - startAngle;
@@ -15,21 +30,37 @@ export function arcByCentre(x0: number, y0: number, x1: number, y1: number, i: n
 }
 
 /** The arc by radius; a negative radius is the long way round. A chord longer than the diameter is stretched to a half circle. */
-export function arcByRadius(x0: number, y0: number, x1: number, y1: number, radius: number, clockwise: boolean): Arc | null {
-  const dx = x1 - x0, dy = y1 - y0, chord = Math.hypot(dx, dy);
+export function arcByRadius(
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  radius: number,
+  clockwise: boolean,
+): Arc | null {
+  const dx = x1 - x0;
+  const dy = y1 - y0;
+  const chord = Math.hypot(dx, dy);
   if (!(chord > 0) || !Number.isFinite(radius) || radius === 0) return null;
   const r = Math.abs(radius);
   const height = Math.sqrt(Math.max(0, r * r - (chord * chord) / 4));
   const side = clockwise !== radius < 0 ? -1 : 1; // centre left of the chord for the short counter-clockwise way
-  const i = dx / 2 - (side * height * dy) / chord, j = dy / 2 + (side * height * dx) / chord;
+  const i = dx / 2 - (side * height * dy) / chord;
+  const j = dy / 2 + (side * height * dx) / chord;
   return arcByCentre(x0, y0, x1, y1, i, j, clockwise);
 }
 
 /** Calls `visit` with each point of the arc where X or Y is extreme (multiples of a quarter turn inside the sweep). */
 export function eachExtreme(arc: Arc, visit: (x: number, y: number) => void): void {
-  const from = Math.min(arc.startAngle, arc.startAngle + arc.sweep), to = Math.max(arc.startAngle, arc.startAngle + arc.sweep);
+  const from = Math.min(arc.startAngle, arc.startAngle + arc.sweep);
+  const to = Math.max(arc.startAngle, arc.startAngle + arc.sweep);
   const quarter = Math.PI / 2;
-  const turn: readonly (readonly [number, number])[] = [[1, 0], [0, 1], [-1, 0], [0, -1]];
+  const turn: readonly (readonly [number, number])[] = [
+    [1, 0],
+    [0, 1],
+    [-1, 0],
+    [0, -1],
+  ];
   for (let k = Math.ceil(from / quarter); k * quarter <= to; k++) {
     const [cx, cy] = turn[((k % 4) + 4) % 4]!;
     visit(arc.centreX + arc.radiusMm * cx, arc.centreY + arc.radiusMm * cy);

@@ -1,10 +1,14 @@
 /** What a program says besides its moves, with the lines it says it on. Lists are capped, counts are not. */
 export interface ProgramFacts {
-  nozzleMaxC: number; nozzleMaxLine: number;
-  bedMaxC: number; bedMaxLine: number;
-  nozzleTargetC: number; bedTargetC: number;
+  nozzleMaxC: number;
+  nozzleMaxLine: number;
+  bedMaxC: number;
+  bedMaxLine: number;
+  nozzleTargetC: number;
+  bedTargetC: number;
   /** Lowest nozzle target at which anything was extruded. */
-  nozzleMinExtrudingC: number; nozzleMinExtrudingLine: number;
+  nozzleMinExtrudingC: number;
+  nozzleMinExtrudingLine: number;
   firstExtrusionLine: number;
   /** Line of the first extrusion that no wait for the nozzle came before, or 0. */
   coldExtrusionLine: number;
@@ -12,16 +16,24 @@ export interface ProgramFacts {
   coldBedLine: number;
   homedLine: number;
   movedBeforeHomingLine: number;
-  retractions: number; longestRetractionMm: number; longestRetractionLine: number; shortestRetractionMm: number; shortestRetractionLine: number;
+  retractions: number;
+  longestRetractionMm: number;
+  longestRetractionLine: number;
+  shortestRetractionMm: number;
+  shortestRetractionLine: number;
   fastestRetractionMmPerS: number;
-  extrudingMoves: number; travelMoves: number; filamentOnlyMoves: number;
-  highestAccelerationMmPerS2: number; highestAccelerationLine: number;
+  extrudingMoves: number;
+  travelMoves: number;
+  filamentOnlyMoves: number;
+  highestAccelerationMmPerS2: number;
+  highestAccelerationLine: number;
   /** Per axis X Y Z E: the highest speed asked for beyond the axis's own limit, its line, how often. */
   speedBeyond: { mmPerS: number; line: number; count: number }[];
   speedFasterThanFile: number;
   tools: number[];
   missingFeedLine: number;
-  heatingS: number; dwellS: number;
+  heatingS: number;
+  dwellS: number;
   spiralTurns: number;
   unknownWords: Map<string, { count: number; line: number }>;
   problems: { line: number; text: string }[];
@@ -31,14 +43,41 @@ export interface ProgramFacts {
 
 export function emptyFacts(): ProgramFacts {
   return {
-    nozzleMaxC: 0, nozzleMaxLine: 0, bedMaxC: 0, bedMaxLine: 0, nozzleTargetC: 0, bedTargetC: 0,
-    nozzleMinExtrudingC: Infinity, nozzleMinExtrudingLine: 0, firstExtrusionLine: 0, coldExtrusionLine: 0, coldBedLine: 0,
-    homedLine: 0, movedBeforeHomingLine: 0,
-    retractions: 0, longestRetractionMm: 0, longestRetractionLine: 0, shortestRetractionMm: Infinity, shortestRetractionLine: 0, fastestRetractionMmPerS: 0,
-    extrudingMoves: 0, travelMoves: 0, filamentOnlyMoves: 0, highestAccelerationMmPerS2: 0, highestAccelerationLine: 0,
-    speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })), speedFasterThanFile: 0,
-    tools: [], missingFeedLine: 0, heatingS: 0, dwellS: 0, spiralTurns: 0,
-    unknownWords: new Map(), problems: [], problemCount: 0, wrongChecksums: 0,
+    nozzleMaxC: 0,
+    nozzleMaxLine: 0,
+    bedMaxC: 0,
+    bedMaxLine: 0,
+    nozzleTargetC: 0,
+    bedTargetC: 0,
+    nozzleMinExtrudingC: Infinity,
+    nozzleMinExtrudingLine: 0,
+    firstExtrusionLine: 0,
+    coldExtrusionLine: 0,
+    coldBedLine: 0,
+    homedLine: 0,
+    movedBeforeHomingLine: 0,
+    retractions: 0,
+    longestRetractionMm: 0,
+    longestRetractionLine: 0,
+    shortestRetractionMm: Infinity,
+    shortestRetractionLine: 0,
+    fastestRetractionMmPerS: 0,
+    extrudingMoves: 0,
+    travelMoves: 0,
+    filamentOnlyMoves: 0,
+    highestAccelerationMmPerS2: 0,
+    highestAccelerationLine: 0,
+    speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
+    speedFasterThanFile: 0,
+    tools: [],
+    missingFeedLine: 0,
+    heatingS: 0,
+    dwellS: 0,
+    spiralTurns: 0,
+    unknownWords: new Map(),
+    problems: [],
+    problemCount: 0,
+    wrongChecksums: 0,
   };
 }
 

@@ -20,15 +20,25 @@ export class FlowWindow {
   /** Adds a piece shorter than the window and leaves the means over the last mm in `mean`. */
   addShort(): void {
     if (this.end === this.lengths.length) this.compact();
-    const { lengths, plannedIntegrals, commandedIntegrals, sum, piece } = this, end = this.end++;
-    lengths[end] = piece[0]!; plannedIntegrals[end] = piece[1]!; commandedIntegrals[end] = piece[2]!;
-    let length = sum[0]! + piece[0]!, planned = sum[1]! + piece[1]!, commanded = sum[2]! + piece[2]!, first = this.first;
+    const { lengths, plannedIntegrals, commandedIntegrals, sum, piece } = this;
+    const end = this.end++;
+    lengths[end] = piece[0]!;
+    plannedIntegrals[end] = piece[1]!;
+    commandedIntegrals[end] = piece[2]!;
+    let length = sum[0]! + piece[0]!;
+    let planned = sum[1]! + piece[1]!;
+    let commanded = sum[2]! + piece[2]!;
+    let first = this.first;
     while (length - lengths[first]! >= FLOW_WINDOW_MM) {
-      length -= lengths[first]!; planned -= plannedIntegrals[first]!; commanded -= commandedIntegrals[first]!;
+      length -= lengths[first]!;
+      planned -= plannedIntegrals[first]!;
+      commanded -= commandedIntegrals[first]!;
       first++;
     }
     this.first = first;
-    sum[0] = length; sum[1] = planned; sum[2] = commanded;
+    sum[0] = length;
+    sum[1] = planned;
+    sum[2] = commanded;
     const share = length > FLOW_WINDOW_MM ? (length - FLOW_WINDOW_MM) / lengths[first]! : 0;
     this.mean[0] = (planned - plannedIntegrals[first]! * share) / FLOW_WINDOW_MM;
     this.mean[1] = (commanded - commandedIntegrals[first]! * share) / FLOW_WINDOW_MM;
@@ -44,12 +54,18 @@ export class FlowWindow {
   }
 
   private compact(): void {
-    if (this.first === 0) { // thousands of pieces within one mm: forget the oldest half, they are the shortest part of it
+    if (this.first === 0) {
+      // thousands of pieces within one mm: forget the oldest half, they are the shortest part of it
       const half = this.end >> 1;
-      for (let i = 0; i < half; i++) { this.sum[0]! -= this.lengths[i]!; this.sum[1]! -= this.plannedIntegrals[i]!; this.sum[2]! -= this.commandedIntegrals[i]!; }
+      for (let i = 0; i < half; i++) {
+        this.sum[0]! -= this.lengths[i]!;
+        this.sum[1]! -= this.plannedIntegrals[i]!;
+        this.sum[2]! -= this.commandedIntegrals[i]!;
+      }
       this.first = half;
     }
-    for (const column of [this.lengths, this.plannedIntegrals, this.commandedIntegrals]) column.copyWithin(0, this.first, this.end);
+    for (const column of [this.lengths, this.plannedIntegrals, this.commandedIntegrals])
+      column.copyWithin(0, this.first, this.end);
     this.end -= this.first;
     this.first = 0;
   }

@@ -1,14 +1,36 @@
 import type { MotionPlanner, SegmentSink } from '../motion/planner.ts';
 import { FLOW_WINDOW_MM, FlowWindow } from './flowWindow.ts';
 
-const COLUMNS = ['zMm', 'timeS', 'filamentMm', 'peakFlow', 'peakFlowLine', 'minX', 'maxX', 'minY', 'maxY', 'firstLine'] as const;
+const COLUMNS = [
+  'zMm',
+  'timeS',
+  'filamentMm',
+  'peakFlow',
+  'peakFlowLine',
+  'minX',
+  'maxX',
+  'minY',
+  'maxY',
+  'firstLine',
+] as const;
 type Column = (typeof COLUMNS)[number];
 
 const fresh = (): Float64Array => new Float64Array(256);
 
 /** Figures per height of extruding moves, gathered while segments come out of the planner. */
 export class LayerFigures implements SegmentSink {
-  readonly columns: Record<Column, Float64Array> = { zMm: fresh(), timeS: fresh(), filamentMm: fresh(), peakFlow: fresh(), peakFlowLine: fresh(), minX: fresh(), maxX: fresh(), minY: fresh(), maxY: fresh(), firstLine: fresh() };
+  readonly columns: Record<Column, Float64Array> = {
+    zMm: fresh(),
+    timeS: fresh(),
+    filamentMm: fresh(),
+    peakFlow: fresh(),
+    peakFlowLine: fresh(),
+    minX: fresh(),
+    maxX: fresh(),
+    minY: fresh(),
+    maxY: fresh(),
+    firstLine: fresh(),
+  };
   count = 0;
   timeS = 0;
   peakFlow = 0;
@@ -25,58 +47,103 @@ export class LayerFigures implements SegmentSink {
     if (this.count === this.columns.zMm.length) this.grow();
     const i = this.count++;
     const c = this.columns;
-    c.zMm[i] = zMm; c.firstLine[i] = line;
-    c.minX[i] = c.minY[i] = Infinity; c.maxX[i] = c.maxY[i] = -Infinity;
+    c.zMm[i] = zMm;
+    c.firstLine[i] = line;
+    c.minX[i] = c.minY[i] = Infinity;
+    c.maxX[i] = c.maxY[i] = -Infinity;
     this.indexOfHeight.set(key, i);
     return i;
   }
 
   /** Widens a layer to the point in `at`; true when it grew. */
   widen(layer: number, at: Float64Array): boolean {
-    const c = this.columns, x = at[0]!, y = at[1]!;
+    const c = this.columns;
+    const x = at[0]!;
+    const y = at[1]!;
     let grew = false;
-    if (x < c.minX[layer]!) { c.minX[layer] = x; grew = true; }
-    if (x > c.maxX[layer]!) { c.maxX[layer] = x; grew = true; }
-    if (y < c.minY[layer]!) { c.minY[layer] = y; grew = true; }
-    if (y > c.maxY[layer]!) { c.maxY[layer] = y; grew = true; }
+    if (x < c.minX[layer]!) {
+      c.minX[layer] = x;
+      grew = true;
+    }
+    if (x > c.maxX[layer]!) {
+      c.maxX[layer] = x;
+      grew = true;
+    }
+    if (y < c.minY[layer]!) {
+      c.minY[layer] = y;
+      grew = true;
+    }
+    if (y > c.maxY[layer]!) {
+      c.maxY[layer] = y;
+      grew = true;
+    }
     return grew;
   }
 
   takeSegments(p: MotionPlanner, count: number): void {
-    const { timeS, layer: layerOf, line, hasPath, lengthMm, volumePerMm, commandedMmPerS, entryMmPerS, peakMmPerS, exitMmPerS, accelerationMmPerS2 } = p;
-    const { timeS: layerTime, peakFlow: layerPeak } = this.columns, window = this.window, { piece, mean } = window;
-    let total = this.timeS, lastA = 0, perA = 0;
+    const {
+      timeS,
+      layer: layerOf,
+      line,
+      hasPath,
+      lengthMm,
+      volumePerMm,
+      commandedMmPerS,
+      entryMmPerS,
+      peakMmPerS,
+      exitMmPerS,
+      accelerationMmPerS2,
+    } = p;
+    const { timeS: layerTime, peakFlow: layerPeak } = this.columns;
+    const window = this.window;
+    const { piece, mean } = window;
+    let total = this.timeS;
+    let lastA = 0;
+    let perA = 0;
     for (let i = 0; i < count; i++) {
-      const time = timeS[i]!, layer = layerOf[i]!;
+      const time = timeS[i]!;
+      const layer = layerOf[i]!;
       total += time;
       if (layer >= 0) layerTime[layer] = layerTime[layer]! + time;
       if (hasPath[i] === 0) continue;
-      const q = volumePerMm[i]!, length = lengthMm[i]!, long = length >= FLOW_WINDOW_MM;
+      const q = volumePerMm[i]!;
+      const length = lengthMm[i]!;
+      const long = length >= FLOW_WINDOW_MM;
       if (q === 0) {
-        piece[0] = length; piece[1] = piece[2] = 0;
-        if (long) window.addLong(); else window.addShort();
+        piece[0] = length;
+        piece[1] = piece[2] = 0;
+        if (long) window.addLong();
+        else window.addShort();
         continue;
       }
-      const peak = peakMmPerS[i]!, exit = exitMmPerS[i]!, a = accelerationMmPerS2[i]!, commanded = q * commandedMmPerS[i]!;
-      if (a !== lastA) { lastA = a; perA = 1 / a; }
+      const peak = peakMmPerS[i]!;
+      const exit = exitMmPerS[i]!;
+      const a = accelerationMmPerS2[i]!;
+      const commanded = q * commandedMmPerS[i]!;
+      if (a !== lastA) {
+        lastA = a;
+        perA = 1 / a;
+      }
       if (long) {
         const flow = q * peak;
         if (flow > this.peakFlow || (layer >= 0 && flow > layerPeak[layer]!)) this.noteFlow(flow, layer, line[i]!);
         if (commanded > this.peakFlowCommanded) this.noteCommanded(commanded, line[i]!);
         const before = Math.min(exit * exit + 2 * a * FLOW_WINDOW_MM, peak * peak); // speed² one mm before the end
-        const braking = (before - exit * exit) * perA / 2, v = Math.sqrt(before);
-        piece[1] = q * ((before * v - exit * exit * exit) * perA / 3 + (FLOW_WINDOW_MM - braking) * v);
+        const braking = ((before - exit * exit) * perA) / 2;
+        const v = Math.sqrt(before);
+        piece[1] = q * (((before * v - exit * exit * exit) * perA) / 3 + (FLOW_WINDOW_MM - braking) * v);
         piece[2] = commanded * FLOW_WINDOW_MM;
         window.addLong();
       } else {
         const entry = entryMmPerS[i]!;
         const cubes = 2 * peak * peak * peak - entry * entry * entry - exit * exit * exit;
-        const cruise = length - (2 * peak * peak - entry * entry - exit * exit) * perA / 2;
+        const cruise = length - ((2 * peak * peak - entry * entry - exit * exit) * perA) / 2;
         piece[0] = length;
-        piece[1] = q * (cubes * perA / 3 + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
+        piece[1] = q * ((cubes * perA) / 3 + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
         piece[2] = commanded * length;
         window.addShort();
-        if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > layerPeak[layer]!)) this.noteFlow(mean[0]!, layer, line[i]!);
+        if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > layerPeak[layer]!))
+          this.noteFlow(mean[0]!, layer, line[i]!);
         if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, line[i]!);
       }
     }
@@ -84,15 +151,28 @@ export class LayerFigures implements SegmentSink {
   }
 
   private noteFlow(flow: number, layer: number, line: number): void {
-    if (layer >= 0 && flow > this.columns.peakFlow[layer]!) { this.columns.peakFlow[layer] = flow; this.columns.peakFlowLine[layer] = line; }
-    if (flow > this.peakFlow) { this.peakFlow = flow; this.peakFlowLine = line; }
+    if (layer >= 0 && flow > this.columns.peakFlow[layer]!) {
+      this.columns.peakFlow[layer] = flow;
+      this.columns.peakFlowLine[layer] = line;
+    }
+    if (flow > this.peakFlow) {
+      this.peakFlow = flow;
+      this.peakFlowLine = line;
+    }
   }
 
   private noteCommanded(flow: number, line: number): void {
-    if (flow > this.peakFlowCommanded) { this.peakFlowCommanded = flow; this.peakFlowCommandedLine = line; }
+    if (flow > this.peakFlowCommanded) {
+      this.peakFlowCommanded = flow;
+      this.peakFlowCommandedLine = line;
+    }
   }
 
   private grow(): void {
-    for (const name of COLUMNS) { const wider = new Float64Array(this.count * 2); wider.set(this.columns[name]); this.columns[name] = wider; }
+    for (const name of COLUMNS) {
+      const wider = new Float64Array(this.count * 2);
+      wider.set(this.columns[name]);
+      this.columns[name] = wider;
+    }
   }
 }

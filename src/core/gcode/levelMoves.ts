@@ -1,11 +1,28 @@
 /** Columns of one move in `values`: four figures side by side. */
-export const X_AT = 0, Y_AT = 1, E_AT = 2, F_AT = 3, COLUMNS_PER_MOVE = 4;
+export const X_AT = 0;
+export const Y_AT = 1;
+export const E_AT = 2;
+export const F_AT = 3;
+export const COLUMNS_PER_MOVE = 4;
 const MOST_MOVES = 1024;
 const LONGEST_FIGURE_BYTES = 16;
-const NEWLINE = 10, RETURN = 13, SPACE = 32, POINT = 46, MINUS = 45, COMMENT = 59, LETTER_G = 71;
+const NEWLINE = 10;
+const RETURN = 13;
+const SPACE = 32;
+const POINT = 46;
+const MINUS = 45;
+const COMMENT = 59;
+const LETTER_G = 71;
 const NO_COLUMN = 255;
 const COLUMN_OF = new Uint8Array(256).fill(NO_COLUMN);
-[['X', X_AT], ['Y', Y_AT], ['E', E_AT], ['F', F_AT]].forEach(([letter, column]) => { COLUMN_OF[String(letter).charCodeAt(0)] = Number(column); });
+[
+  ['X', X_AT],
+  ['Y', Y_AT],
+  ['E', E_AT],
+  ['F', F_AT],
+].forEach(([letter, column]) => {
+  COLUMN_OF[String(letter).charCodeAt(0)] = Number(column);
+});
 /** So many digits make an integer that fits 31 bits. */
 const MOST_DIGITS = 9;
 const POWER = Float64Array.from({ length: MOST_DIGITS + 1 }, (_, e) => 10 ** e);
@@ -20,23 +37,35 @@ export class LevelMoves {
   /** The command of the last move taken, 0 or 1. */
   lastCommand = 1;
 
-  get full(): boolean { return this.count === MOST_MOVES; }
+  get full(): boolean {
+    return this.count === MOST_MOVES;
+  }
 
   /** Fills itself from bytes[from, to), which ends with a newline; stops before the first line of another kind, or one that
    *  reads better slowly, and returns its index. Takes four digits at a time: a mispredicted end of a digit loop costs
    *  more than the digits. */
   read(bytes: Uint8Array, view: DataView, from: number, to: number): number {
-    const { values, masks } = this, safeTo = to - LONGEST_FIGURE_BYTES;
-    let start = from, n = 0;
+    const { values, masks } = this;
+    const safeTo = to - LONGEST_FIGURE_BYTES;
+    let start = from;
+    let n = 0;
     reading: while (n < MOST_MOVES && start < safeTo) {
       const command = bytes[start + 1]! - 48;
       if (bytes[start] !== LETTER_G || (command !== 1 && command !== 0) || bytes[start + 2] !== SPACE) break;
-      let i = start + 3, mask = 0;
+      let i = start + 3;
+      let mask = 0;
       for (;;) {
-        const letter = bytes[i]!, column = COLUMN_OF[letter]!;
+        const letter = bytes[i]!;
+        const column = COLUMN_OF[letter]!;
         if (column === NO_COLUMN) {
-          if (letter === NEWLINE) { i++; break; }
-          if (letter === RETURN && bytes[i + 1] === NEWLINE) { i += 2; break; }
+          if (letter === NEWLINE) {
+            i++;
+            break;
+          }
+          if (letter === RETURN && bytes[i + 1] === NEWLINE) {
+            i += 2;
+            break;
+          }
           if (letter !== COMMENT) break reading;
           while (bytes[i++] !== NEWLINE);
           break;
@@ -49,7 +78,8 @@ export class LevelMoves {
         let digits = stop === 0 ? 4 : (31 - Math.clz32(stop & -stop)) >> 3;
         four = digits === 0 ? 0 : four << (32 - 8 * digits);
         four = Math.imul(four, 10) + (four >>> 8);
-        let mantissa = (four & 0xff) * 100 + ((four >>> 16) & 0xff), decimals = 0;
+        let mantissa = (four & 0xff) * 100 + ((four >>> 16) & 0xff);
+        let decimals = 0;
         if (digits === 3) i += 3;
         else if (digits === 2) i += 2;
         else if (digits === 1) i += 1;

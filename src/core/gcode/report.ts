@@ -1,9 +1,25 @@
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import type { ProgramRun } from './program.ts';
 
-export interface LayerRow { readonly zMm: number; readonly timeS: number; readonly filamentMm: number; readonly peakFlowMm3PerS: number; readonly peakFlowLine: number; readonly minX: number; readonly maxX: number; readonly minY: number; readonly maxY: number; readonly firstLine: number }
+export interface LayerRow {
+  readonly zMm: number;
+  readonly timeS: number;
+  readonly filamentMm: number;
+  readonly peakFlowMm3PerS: number;
+  readonly peakFlowLine: number;
+  readonly minX: number;
+  readonly maxX: number;
+  readonly minY: number;
+  readonly maxY: number;
+  readonly firstLine: number;
+}
 
-interface Box { readonly min: readonly number[]; readonly max: readonly number[]; readonly minLine: readonly number[]; readonly maxLine: readonly number[] }
+interface Box {
+  readonly min: readonly number[];
+  readonly max: readonly number[];
+  readonly minLine: readonly number[];
+  readonly maxLine: readonly number[];
+}
 
 /** Everything a check reads from a G-code program: plain data, the same from a browser worker, the server and the command line. */
 export interface GcodeReport {
@@ -19,18 +35,32 @@ export interface GcodeReport {
   readonly extrudedVolumeMm3: number;
   readonly boundsMm: Box | null;
   readonly reachedMm: Box | null;
-  readonly nozzleMaxC: number; readonly nozzleMaxLine: number;
-  readonly nozzleMinExtrudingC: number | null; readonly nozzleMinExtrudingLine: number;
-  readonly bedMaxC: number; readonly bedMaxLine: number;
-  readonly nozzleAtEndC: number; readonly bedAtEndC: number;
-  readonly highestFlowMm3PerS: number; readonly highestFlowLine: number;
+  readonly nozzleMaxC: number;
+  readonly nozzleMaxLine: number;
+  readonly nozzleMinExtrudingC: number | null;
+  readonly nozzleMinExtrudingLine: number;
+  readonly bedMaxC: number;
+  readonly bedMaxLine: number;
+  readonly nozzleAtEndC: number;
+  readonly bedAtEndC: number;
+  readonly highestFlowMm3PerS: number;
+  readonly highestFlowLine: number;
   readonly highestFlowCommandedMm3PerS: number;
-  readonly retractions: number; readonly longestRetractionMm: number; readonly longestRetractionLine: number; readonly shortestRetractionMm: number | null; readonly shortestRetractionLine: number;
+  readonly retractions: number;
+  readonly longestRetractionMm: number;
+  readonly longestRetractionLine: number;
+  readonly shortestRetractionMm: number | null;
+  readonly shortestRetractionLine: number;
   readonly fastestRetractionMmPerS: number;
-  readonly extrudingMoves: number; readonly travelMoves: number;
-  readonly firstExtrusionLine: number; readonly coldExtrusionLine: number; readonly coldBedLine: number;
-  readonly homedLine: number; readonly movedBeforeHomingLine: number;
-  readonly highestAccelerationMmPerS2: number; readonly highestAccelerationLine: number;
+  readonly extrudingMoves: number;
+  readonly travelMoves: number;
+  readonly firstExtrusionLine: number;
+  readonly coldExtrusionLine: number;
+  readonly coldBedLine: number;
+  readonly homedLine: number;
+  readonly movedBeforeHomingLine: number;
+  readonly highestAccelerationMmPerS2: number;
+  readonly highestAccelerationLine: number;
   readonly speedBeyond: readonly { readonly mmPerS: number; readonly line: number; readonly count: number }[];
   readonly tools: readonly number[];
   readonly unknownWords: readonly { readonly word: string; readonly count: number; readonly line: number }[];
@@ -40,28 +70,63 @@ export interface GcodeReport {
 }
 
 /** The report of what a run has read so far. */
-export function reportOf(run: ProgramRun, lines: number, bytes: number, complete: boolean, filamentDiameterMm: number): GcodeReport {
+export function reportOf(
+  run: ProgramRun,
+  lines: number,
+  bytes: number,
+  complete: boolean,
+  filamentDiameterMm: number,
+): GcodeReport {
   const f = run.facts;
-  const box = (b: ProgramRun['extruded']): Box | null => (b.min[0] === Infinity ? null : { min: [...b.min], max: [...b.max], minLine: [...b.minLine], maxLine: [...b.maxLine] });
+  const box = (b: ProgramRun['extruded']): Box | null =>
+    b.min[0] === Infinity
+      ? null
+      : { min: [...b.min], max: [...b.max], minLine: [...b.minLine], maxLine: [...b.maxLine] };
   return {
-    kind: 'gcode', complete, lines, bytes,
-    layers: run.heightsSeen, spiral: Math.round(f.spiralTurns) >= 1,
-    timeS: run.layers.timeS + f.dwellS, heatingS: f.heatingS,
-    filamentMm: run.filamentMm, extrudedVolumeMm3: run.filamentMm * filamentAreaMm2(filamentDiameterMm),
-    boundsMm: box(run.extruded), reachedMm: box(run.reached),
-    nozzleMaxC: f.nozzleMaxC, nozzleMaxLine: f.nozzleMaxLine,
-    nozzleMinExtrudingC: Number.isFinite(f.nozzleMinExtrudingC) ? f.nozzleMinExtrudingC : null, nozzleMinExtrudingLine: f.nozzleMinExtrudingLine,
-    bedMaxC: f.bedMaxC, bedMaxLine: f.bedMaxLine, nozzleAtEndC: f.nozzleTargetC, bedAtEndC: f.bedTargetC,
-    highestFlowMm3PerS: run.layers.peakFlow, highestFlowLine: run.layers.peakFlowLine, highestFlowCommandedMm3PerS: run.layers.peakFlowCommanded,
-    retractions: f.retractions, longestRetractionMm: f.longestRetractionMm, longestRetractionLine: f.longestRetractionLine,
-    shortestRetractionMm: Number.isFinite(f.shortestRetractionMm) ? f.shortestRetractionMm : null, shortestRetractionLine: f.shortestRetractionLine, fastestRetractionMmPerS: f.fastestRetractionMmPerS,
-    extrudingMoves: f.extrudingMoves, travelMoves: f.travelMoves,
-    firstExtrusionLine: f.firstExtrusionLine, coldExtrusionLine: f.coldExtrusionLine, coldBedLine: f.coldBedLine,
-    homedLine: f.homedLine, movedBeforeHomingLine: f.movedBeforeHomingLine,
-    highestAccelerationMmPerS2: f.highestAccelerationMmPerS2, highestAccelerationLine: f.highestAccelerationLine,
-    speedBeyond: f.speedBeyond.map((s) => ({ ...s })), tools: [...f.tools],
+    kind: 'gcode',
+    complete,
+    lines,
+    bytes,
+    layers: run.heightsSeen,
+    spiral: Math.round(f.spiralTurns) >= 1,
+    timeS: run.layers.timeS + f.dwellS,
+    heatingS: f.heatingS,
+    filamentMm: run.filamentMm,
+    extrudedVolumeMm3: run.filamentMm * filamentAreaMm2(filamentDiameterMm),
+    boundsMm: box(run.extruded),
+    reachedMm: box(run.reached),
+    nozzleMaxC: f.nozzleMaxC,
+    nozzleMaxLine: f.nozzleMaxLine,
+    nozzleMinExtrudingC: Number.isFinite(f.nozzleMinExtrudingC) ? f.nozzleMinExtrudingC : null,
+    nozzleMinExtrudingLine: f.nozzleMinExtrudingLine,
+    bedMaxC: f.bedMaxC,
+    bedMaxLine: f.bedMaxLine,
+    nozzleAtEndC: f.nozzleTargetC,
+    bedAtEndC: f.bedTargetC,
+    highestFlowMm3PerS: run.layers.peakFlow,
+    highestFlowLine: run.layers.peakFlowLine,
+    highestFlowCommandedMm3PerS: run.layers.peakFlowCommanded,
+    retractions: f.retractions,
+    longestRetractionMm: f.longestRetractionMm,
+    longestRetractionLine: f.longestRetractionLine,
+    shortestRetractionMm: Number.isFinite(f.shortestRetractionMm) ? f.shortestRetractionMm : null,
+    shortestRetractionLine: f.shortestRetractionLine,
+    fastestRetractionMmPerS: f.fastestRetractionMmPerS,
+    extrudingMoves: f.extrudingMoves,
+    travelMoves: f.travelMoves,
+    firstExtrusionLine: f.firstExtrusionLine,
+    coldExtrusionLine: f.coldExtrusionLine,
+    coldBedLine: f.coldBedLine,
+    homedLine: f.homedLine,
+    movedBeforeHomingLine: f.movedBeforeHomingLine,
+    highestAccelerationMmPerS2: f.highestAccelerationMmPerS2,
+    highestAccelerationLine: f.highestAccelerationLine,
+    speedBeyond: f.speedBeyond.map((s) => ({ ...s })),
+    tools: [...f.tools],
     unknownWords: [...f.unknownWords].map(([word, seen]) => ({ word, ...seen })),
-    problems: f.problems.slice(), problemCount: f.problemCount, layerRows: rowsOf(run),
+    problems: f.problems.slice(),
+    problemCount: f.problemCount,
+    layerRows: rowsOf(run),
   };
 }
 
@@ -69,7 +134,18 @@ function rowsOf(run: ProgramRun): LayerRow[] {
   const { columns: c, count } = run.layers;
   const rows: LayerRow[] = [];
   for (let i = 0; i < count; i++) {
-    rows.push({ zMm: c.zMm[i]!, timeS: c.timeS[i]!, filamentMm: c.filamentMm[i]!, peakFlowMm3PerS: c.peakFlow[i]!, peakFlowLine: c.peakFlowLine[i]!, minX: c.minX[i]!, maxX: c.maxX[i]!, minY: c.minY[i]!, maxY: c.maxY[i]!, firstLine: c.firstLine[i]! });
+    rows.push({
+      zMm: c.zMm[i]!,
+      timeS: c.timeS[i]!,
+      filamentMm: c.filamentMm[i]!,
+      peakFlowMm3PerS: c.peakFlow[i]!,
+      peakFlowLine: c.peakFlowLine[i]!,
+      minX: c.minX[i]!,
+      maxX: c.maxX[i]!,
+      minY: c.minY[i]!,
+      maxY: c.maxY[i]!,
+      firstLine: c.firstLine[i]!,
+    });
   }
   return rows.sort((a, b) => a.zMm - b.zMm);
 }

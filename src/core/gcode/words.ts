@@ -25,24 +25,62 @@ export class LineWords {
   }
 }
 
-export const LETTER = { A: 0, C: 2, E: 4, F: 5, G: 6, I: 8, J: 9, M: 12, N: 13, P: 15, R: 17, S: 18, T: 19, X: 23, Y: 24, Z: 25 } as const;
+export const LETTER = {
+  A: 0,
+  C: 2,
+  E: 4,
+  F: 5,
+  G: 6,
+  I: 8,
+  J: 9,
+  M: 12,
+  N: 13,
+  P: 15,
+  R: 17,
+  S: 18,
+  T: 19,
+  X: 23,
+  Y: 24,
+  Z: 25,
+} as const;
 
 /** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`.
  *  The bytes end with a newline or with their array, so that digits need no test for the end. No exponents: every letter starts a word; case and spaces do not matter;
  *  `( )` and `;` are comments. A figure is an integer mantissa over a power of ten (both exact), so it equals Number(). */
 export function scanLine(bytes: Uint8Array, from: number, to: number, words: LineWords): number {
-  words.gCount = 0; words.mCount = 0;
-  words.stray = -1; words.checksum = -1; words.starAt = -1; words.textFrom = -1;
+  words.gCount = 0;
+  words.mCount = 0;
+  words.stray = -1;
+  words.checksum = -1;
+  words.starAt = -1;
+  words.textFrom = -1;
   const values = words.values;
-  let mask = 0, bare = 0, i = from;
+  let mask = 0;
+  let bare = 0;
+  let i = from;
   while (i < to) {
     let c = bytes[i]!;
-    if (c <= 32) { i++; if (c === 10) break; continue; }
+    if (c <= 32) {
+      i++;
+      if (c === 10) break;
+      continue;
+    }
     const letter = (c | 32) - 97;
     if (letter < 0 || letter > 25 || c < 65) {
-      if (c === 59) { i = afterNewline(bytes, i, to); break; }
-      if (c === 40) { i++; while (i < to && bytes[i] !== 41 && bytes[i] !== 10) i++; if (i < to && bytes[i] === 41) i++; continue; }
-      if (c === 42) { i = scanChecksum(bytes, i, to, words); continue; }
+      if (c === 59) {
+        i = afterNewline(bytes, i, to);
+        break;
+      }
+      if (c === 40) {
+        i++;
+        while (i < to && bytes[i] !== 41 && bytes[i] !== 10) i++;
+        if (i < to && bytes[i] === 41) i++;
+        continue;
+      }
+      if (c === 42) {
+        i = scanChecksum(bytes, i, to, words);
+        continue;
+      }
       if (words.stray < 0) words.stray = i;
       i++;
       continue;
@@ -52,28 +90,49 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
     while (c <= 32 && c !== 10 && i < to) c = bytes[++i]!;
     const numberFrom = i;
     const negative = c === 45;
-    if (negative || c === 43) { i++; c = bytes[i]!; }
+    if (negative || c === 43) {
+      i++;
+      c = bytes[i]!;
+    }
     let whole = 0; // an int32 while nine digits last
     const wholeFrom = i;
-    while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = bytes[i]!; }
-    let digits = i - wholeFrom, decimals = 0;
+    while (c >= 48 && c <= 57) {
+      whole = (Math.imul(whole, 10) + c - 48) | 0;
+      i++;
+      c = bytes[i]!;
+    }
+    let digits = i - wholeFrom;
+    let decimals = 0;
     if (c === 46) {
       const pointAt = ++i;
       c = bytes[i]!;
-      while (c >= 48 && c <= 57) { whole = (Math.imul(whole, 10) + c - 48) | 0; i++; c = bytes[i]!; }
+      while (c >= 48 && c <= 57) {
+        whole = (Math.imul(whole, 10) + c - 48) | 0;
+        i++;
+        c = bytes[i]!;
+      }
       decimals = i - pointAt;
       digits += decimals;
     }
-    if (digits === 0) { bare |= 1 << letter; continue; }
+    if (digits === 0) {
+      bare |= 1 << letter;
+      continue;
+    }
     let value: number;
     if (digits <= 9) {
       value = decimals === 0 ? whole : whole / POWER[decimals]!;
       if (negative) value = -value;
     } else value = longFigure(bytes, numberFrom, i);
-    if (letter === 6) { if (words.gCount < MOST_CODES) words.gCodes[words.gCount++] = value; }
-    else if (letter === 12) {
+    if (letter === 6) {
+      if (words.gCount < MOST_CODES) words.gCodes[words.gCount++] = value;
+    } else if (letter === 12) {
       if (words.mCount < MOST_CODES) words.mCodes[words.mCount++] = value;
-      if (TEXT_COMMANDS.has(value)) { mask |= 1 << letter; words.textFrom = i; i = afterNewline(bytes, i, to); break; }
+      if (TEXT_COMMANDS.has(value)) {
+        mask |= 1 << letter;
+        words.textFrom = i;
+        i = afterNewline(bytes, i, to);
+        break;
+      }
     }
     values[letter] = value;
     mask |= 1 << letter;
@@ -90,9 +149,15 @@ function afterNewline(bytes: Uint8Array, from: number, to: number): number {
 }
 
 function scanChecksum(bytes: Uint8Array, star: number, to: number, words: LineWords): number {
-  let i = star + 1, sum = 0, digits = 0;
+  let i = star + 1;
+  let sum = 0;
+  let digits = 0;
   while (i < to && bytes[i] === 32) i++;
-  while (i < to && bytes[i]! >= 48 && bytes[i]! <= 57) { sum = sum * 10 + bytes[i]! - 48; digits++; i++; }
+  while (i < to && bytes[i]! >= 48 && bytes[i]! <= 57) {
+    sum = sum * 10 + bytes[i]! - 48;
+    digits++;
+    i++;
+  }
   words.starAt = star;
   words.checksum = digits > 0 ? sum : -1;
   return i;

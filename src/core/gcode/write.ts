@@ -6,35 +6,57 @@ export interface Dialect {
   readonly firmwareRetract: boolean;
   readonly lineLength: number;
 }
-export const plainDialect: Dialect = { relativeE: true, volumetricE: false, arcs: 'none', firmwareRetract: false, lineLength: 96 };
+export const plainDialect: Dialect = {
+  relativeE: true,
+  volumetricE: false,
+  arcs: 'none',
+  firmwareRetract: false,
+  lineLength: 96,
+};
 
 /** A figure without idle zeros; a loop from the end is a third quicker than a pattern, and coupons hold tens of thousands. */
 function figure(value: number, digits: number): string {
   const t = value.toFixed(digits);
   let end = t.length;
-  if (digits > 0) { while (t.charCodeAt(end - 1) === ZERO) end--; if (t.charCodeAt(end - 1) === POINT) end--; }
+  if (digits > 0) {
+    while (t.charCodeAt(end - 1) === ZERO) end--;
+    if (t.charCodeAt(end - 1) === POINT) end--;
+  }
   const out = end === t.length ? t : t.slice(0, end);
   return out === '-0' ? '0' : out;
 }
-const ZERO = 48, POINT = 46;
+const ZERO = 48;
+const POINT = 46;
 
 /** Writes G-code lines in a machine's dialect while keeping position, so that callers speak in millimetres of path. */
 export class GcodeWriter {
   readonly lines: string[] = [];
   private e = 0;
-  private x = NaN; private y = NaN; private z = NaN; private feed = NaN;
+  private x = NaN;
+  private y = NaN;
+  private z = NaN;
+  private feed = NaN;
 
-  constructor(private readonly dialect: Dialect, private readonly filamentAreaMm2: number) {}
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly filamentAreaMm2: number,
+  ) {}
 
-  comment(text: string): void { this.lines.push(`; ${text}`); }
-  raw(...lines: readonly string[]): void { this.lines.push(...lines); }
+  comment(text: string): void {
+    this.lines.push(`; ${text}`);
+  }
+  raw(...lines: readonly string[]): void {
+    this.lines.push(...lines);
+  }
 
   begin(): void {
     this.lines.push('G21', 'G90', this.dialect.relativeE ? 'M83' : 'M82', 'G92 E0');
     this.e = 0;
   }
 
-  travel(x: number, y: number, mmPerS: number): void { this.lines.push(`G0 ${this.xy(x, y)}${this.withFeed(mmPerS)}`); }
+  travel(x: number, y: number, mmPerS: number): void {
+    this.lines.push(`G0 ${this.xy(x, y)}${this.withFeed(mmPerS)}`);
+  }
 
   height(z: number, mmPerS: number): void {
     if (z === this.z) return;
@@ -44,22 +66,38 @@ export class GcodeWriter {
 
   /** A straight line laid with a filament volume. */
   line(x: number, y: number, volumeMm3: number, mmPerS: number): void {
-    this.lines.push(`G1 ${this.xy(x, y)} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`);
+    this.lines.push(
+      `G1 ${this.xy(x, y)} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`,
+    );
   }
 
   /** An arc counter-clockwise to (x, y), fed evenly; (i, j) leads from the start to its middle. */
   arc(x: number, y: number, i: number, j: number, radius: number, volumeMm3: number, mmPerS: number): void {
     const how = this.dialect.arcs === 'r' ? `R${figure(radius, 3)}` : `I${figure(i, 3)} J${figure(j, 3)}`;
-    this.lines.push(`G3 ${this.xy(x, y)} ${how} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`);
+    this.lines.push(
+      `G3 ${this.xy(x, y)} ${how} E${this.feedOut(this.dialect.volumetricE ? volumeMm3 : volumeMm3 / this.filamentAreaMm2)}${this.withFeed(mmPerS)}`,
+    );
   }
 
   /** Filament only; negative pulls back. */
-  filament(lengthMm: number, mmPerS: number): void { this.lines.push(`G1 E${this.feedOut(this.dialect.volumetricE ? lengthMm * this.filamentAreaMm2 : lengthMm)}${this.withFeed(mmPerS)}`); }
+  filament(lengthMm: number, mmPerS: number): void {
+    this.lines.push(
+      `G1 E${this.feedOut(this.dialect.volumetricE ? lengthMm * this.filamentAreaMm2 : lengthMm)}${this.withFeed(mmPerS)}`,
+    );
+  }
 
-  distanceTo(x: number, y: number): number { return Math.hypot(x - this.x, y - this.y); }
-  text(): string { return `${this.lines.join('\n')}\n`; }
+  distanceTo(x: number, y: number): number {
+    return Math.hypot(x - this.x, y - this.y);
+  }
+  text(): string {
+    return `${this.lines.join('\n')}\n`;
+  }
 
-  private xy(x: number, y: number): string { this.x = x; this.y = y; return `X${figure(x, 3)} Y${figure(y, 3)}`; }
+  private xy(x: number, y: number): string {
+    this.x = x;
+    this.y = y;
+    return `X${figure(x, 3)} Y${figure(y, 3)}`;
+  }
   private feedOut(amount: number): string {
     if (this.dialect.relativeE) return figure(amount, 5);
     this.e += amount;

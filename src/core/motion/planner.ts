@@ -1,7 +1,9 @@
 import type { MotionLimits } from './limits.ts';
 
 /** Receives planned segments in order; reads the planner's arrays at indices [0, count). */
-export interface SegmentSink { takeSegments(planner: MotionPlanner, count: number): void }
+export interface SegmentSink {
+  takeSegments(planner: MotionPlanner, count: number): void;
+}
 
 const FIRST_WINDOW = 512;
 const LARGEST_WINDOW = 1 << 20;
@@ -49,13 +51,18 @@ export class MotionPlanner {
   private readonly slownessSPerMm = new Float64Array(3);
   junctionDeviationMm: number | null;
 
-  constructor(private readonly sink: SegmentSink, limits: MotionLimits) {
+  constructor(
+    private readonly sink: SegmentSink,
+    limits: MotionLimits,
+  ) {
     this.slownessSPerMm.fill(1 / limits.instantSpeedChangeMmPerS);
     this.junctionDeviationMm = limits.junctionDeviationMm;
   }
 
   /** Sets the instant speed change of one axis (0 X, 1 Y, 2 Z) from the next segment on. */
-  setInstantSpeedChange(axis: number, mmPerS: number): void { this.slownessSPerMm[axis] = 1 / mmPerS; }
+  setInstantSpeedChange(axis: number, mmPerS: number): void {
+    this.slownessSPerMm[axis] = 1 / mmPerS;
+  }
 
   /** Index of the next segment: write its columns (length, acceleration, volume, commanded speed, line, layer), `nominalMmPerS`
    *  and `direction`, then `commit`. Figures travel through typed arrays because V8 boxes doubles passed as arguments.
@@ -70,11 +77,14 @@ export class MotionPlanner {
 
   /** Takes the reserved segment; filament-only segments (no path) start and end at rest. */
   commit(hasPath: boolean): void {
-    const i = this.count++, d = this.direction;
-    const v = this.nominalMmPerS[i]!, nominal = v * v;
+    const i = this.count++;
+    const d = this.direction;
+    const v = this.nominalMmPerS[i]!;
+    const nominal = v * v;
     let cap = 0;
     if (i > 0 && hasPath && this.previousHasPath) {
-      const before = this.accelerationMmPerS2[i - 1]!, own = this.accelerationMmPerS2[i]!;
+      const before = this.accelerationMmPerS2[i - 1]!;
+      const own = this.accelerationMmPerS2[i]!;
       cap = this.cornerSquared(before < own ? i - 1 : i);
       if (cap > nominal) cap = nominal;
       if (cap > this.nominalSquared[i - 1]!) cap = this.nominalSquared[i - 1]!;
@@ -82,7 +92,9 @@ export class MotionPlanner {
     this.nominalSquared[i] = nominal;
     this.capSquared[i] = cap;
     this.hasPath[i] = hasPath ? 1 : 0;
-    this.previous[0] = d[3]!; this.previous[1] = d[4]!; this.previous[2] = d[5]!;
+    this.previous[0] = d[3]!;
+    this.previous[1] = d[4]!;
+    this.previous[2] = d[5]!;
     this.previousHasPath = hasPath;
     if (this.count >= this.window) this.flush(false);
   }
@@ -90,12 +102,31 @@ export class MotionPlanner {
   /** Takes `added` reserved level segments at once. */
   commitLevel(added: number): void {
     if (added === 0) return;
-    const { nominalMmPerS, nominalSquared, capSquared, accelerationMmPerS2: a, directionX, directionY, hasPath, previous, slownessSPerMm, junctionDeviationMm } = this;
-    const slownessX = slownessSPerMm[0]!, slownessY = slownessSPerMm[1]!, slowestZ = Math.abs(previous[2]!) * slownessSPerMm[2]!;
-    const from = this.count, end = from + added;
-    let px = previous[0]!, py = previous[1]!, nominalBefore = from > 0 ? nominalSquared[from - 1]! : 0;
+    const {
+      nominalMmPerS,
+      nominalSquared,
+      capSquared,
+      accelerationMmPerS2: a,
+      directionX,
+      directionY,
+      hasPath,
+      previous,
+      slownessSPerMm,
+      junctionDeviationMm,
+    } = this;
+    const slownessX = slownessSPerMm[0]!;
+    const slownessY = slownessSPerMm[1]!;
+    const slowestZ = Math.abs(previous[2]!) * slownessSPerMm[2]!;
+    const from = this.count;
+    const end = from + added;
+    let px = previous[0]!;
+    let py = previous[1]!;
+    let nominalBefore = from > 0 ? nominalSquared[from - 1]! : 0;
     for (let i = from; i < end; i++) {
-      const x = directionX[i]!, y = directionY[i]!, v = nominalMmPerS[i]!, nominal = v * v;
+      const x = directionX[i]!;
+      const y = directionY[i]!;
+      const v = nominalMmPerS[i]!;
+      const nominal = v * v;
       let cap = nominal < nominalBefore ? nominal : nominalBefore;
       if (i === from && !(from > 0 && this.previousHasPath)) cap = 0;
       else if (junctionDeviationMm !== null) {
@@ -106,10 +137,15 @@ export class MotionPlanner {
         if (i === from && slowestZ > slowest) slowest = slowestZ;
         if (slowest * slowest * cap > 1) cap = 1 / (slowest * slowest);
       }
-      nominalSquared[i] = nominalBefore = nominal; capSquared[i] = cap; hasPath[i] = 1;
-      px = x; py = y;
+      nominalSquared[i] = nominalBefore = nominal;
+      capSquared[i] = cap;
+      hasPath[i] = 1;
+      px = x;
+      py = y;
     }
-    previous[0] = px; previous[1] = py; previous[2] = 0;
+    previous[0] = px;
+    previous[1] = py;
+    previous[2] = 0;
     this.previousHasPath = true;
     this.count = end;
     if (end >= this.window) this.flush(false);
@@ -123,7 +159,14 @@ export class MotionPlanner {
 
   /** Highest speed² through the corner into the reserved segment; `slower` is the one of the two that accelerates less. */
   private cornerSquared(slower: number): number {
-    const d = this.direction, p = this.previous, x = d[0]!, y = d[1]!, z = d[2]!, px = p[0]!, py = p[1]!, pz = p[2]!;
+    const d = this.direction;
+    const p = this.previous;
+    const x = d[0]!;
+    const y = d[1]!;
+    const z = d[2]!;
+    const px = p[0]!;
+    const py = p[1]!;
+    const pz = p[2]!;
     if (this.junctionDeviationMm !== null) {
       return deviationSquared(px * x + py * y + pz * z, this.accelerationMmPerS2[slower]! * this.junctionDeviationMm);
     }
@@ -139,11 +182,17 @@ export class MotionPlanner {
     let firm = toRest ? n : 0;
     for (let i = n - 1; i >= 0; i--) {
       const reach = v + 2 * a[i]! * lengthMm[i]!;
-      if (reach >= capSquared[i]!) { v = capSquared[i]!; if (i > firm) firm = i; } else v = reach;
+      if (reach >= capSquared[i]!) {
+        v = capSquared[i]!;
+        if (i > firm) firm = i;
+      } else v = reach;
       entrySquared[i] = v;
     }
     if (!toRest && firm === 0) {
-      if (n < LARGEST_WINDOW) { this.window = n * 2; return; }
+      if (n < LARGEST_WINDOW) {
+        this.window = n * 2;
+        return;
+      }
       firm = n >> 1;
       this.forcedOut += firm;
     }
@@ -153,16 +202,34 @@ export class MotionPlanner {
   }
 
   private emit(count: number, endSquared: number): void {
-    const { lengthMm, accelerationMmPerS2, nominalMmPerS, nominalSquared, entrySquared, entryMmPerS, peakMmPerS, exitMmPerS, timeS } = this;
+    const {
+      lengthMm,
+      accelerationMmPerS2,
+      nominalMmPerS,
+      nominalSquared,
+      entrySquared,
+      entryMmPerS,
+      peakMmPerS,
+      exitMmPerS,
+      timeS,
+    } = this;
     let entry = this.firstEntrySquared;
-    let v0 = Math.sqrt(entry), lastA = 0, perA = 0;
+    let v0 = Math.sqrt(entry);
+    let lastA = 0;
+    let perA = 0;
     for (let i = 0; i < count; i++) {
       const a = accelerationMmPerS2[i]!;
-      if (a !== lastA) { lastA = a; perA = 1 / a; }
-      const length = lengthMm[i]!, twice = 2 * a * length;
+      if (a !== lastA) {
+        lastA = a;
+        perA = 1 / a;
+      }
+      const length = lengthMm[i]!;
+      const twice = 2 * a * length;
       let exit = i + 1 < count ? entrySquared[i + 1]! : endSquared;
       if (exit > entry + twice) exit = entry + twice;
-      const v1 = Math.sqrt(exit), triangle = (entry + exit + twice) / 2, nominal = nominalSquared[i]!;
+      const v1 = Math.sqrt(exit);
+      const triangle = (entry + exit + twice) / 2;
+      const nominal = nominalSquared[i]!;
       let vp: number;
       if (triangle > nominal) {
         vp = nominalMmPerS[i]!;
@@ -171,8 +238,11 @@ export class MotionPlanner {
         vp = Math.sqrt(triangle);
         timeS[i] = (2 * vp - v0 - v1) * perA;
       }
-      entryMmPerS[i] = v0; peakMmPerS[i] = vp; exitMmPerS[i] = v1;
-      entry = exit; v0 = v1;
+      entryMmPerS[i] = v0;
+      peakMmPerS[i] = vp;
+      exitMmPerS[i] = v1;
+      entry = exit;
+      v0 = v1;
     }
     this.firstEntrySquared = entry;
     if (count > 0) this.sink.takeSegments(this, count);
@@ -187,13 +257,43 @@ export class MotionPlanner {
   }
 
   private arrays() {
-    return [this.lengthMm, this.accelerationMmPerS2, this.volumePerMm, this.commandedMmPerS, this.line, this.layer, this.hasPath, this.nominalMmPerS, this.nominalSquared, this.capSquared];
+    return [
+      this.lengthMm,
+      this.accelerationMmPerS2,
+      this.volumePerMm,
+      this.commandedMmPerS,
+      this.line,
+      this.layer,
+      this.hasPath,
+      this.nominalMmPerS,
+      this.nominalSquared,
+      this.capSquared,
+    ];
   }
 
   private grow(): void {
-    const wider = <T extends Float64Array | Int32Array | Uint8Array>(old: T, empty: T): T => { empty.set(old); return empty; };
+    const wider = <T extends Float64Array | Int32Array | Uint8Array>(old: T, empty: T): T => {
+      empty.set(old);
+      return empty;
+    };
     const n = this.lengthMm.length * 2;
-    for (const name of ['lengthMm', 'accelerationMmPerS2', 'volumePerMm', 'commandedMmPerS', 'nominalMmPerS', 'line', 'entryMmPerS', 'peakMmPerS', 'exitMmPerS', 'timeS', 'directionX', 'directionY', 'nominalSquared', 'capSquared', 'entrySquared'] as const) {
+    for (const name of [
+      'lengthMm',
+      'accelerationMmPerS2',
+      'volumePerMm',
+      'commandedMmPerS',
+      'nominalMmPerS',
+      'line',
+      'entryMmPerS',
+      'peakMmPerS',
+      'exitMmPerS',
+      'timeS',
+      'directionX',
+      'directionY',
+      'nominalSquared',
+      'capSquared',
+      'entrySquared',
+    ] as const) {
       this[name] = wider(this[name] as Float64Array, new Float64Array(n)) as Float64Array<ArrayBuffer>;
     }
     this.layer = wider(this.layer, new Int32Array(n)) as Int32Array<ArrayBuffer>;

@@ -1,7 +1,6 @@
 /** Outcome of something a person can act on: a value, or a failure that is a code plus data. */
 export type Result<T, F extends { code: string } = Failure> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly failure: F };
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: F };
 
 /** A failure with its place (file, line, layer, field) and what to do about it. */
 export interface Failure {

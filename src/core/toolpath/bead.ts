@@ -1,6 +1,7 @@
 /** Cross-section of a line laid on a flat, mm²: a rectangle with round ends. Needs width >= height. */
 export function beadAreaMm2(widthMm: number, heightMm: number): number {
-  if (!(widthMm >= heightMm && heightMm > 0)) throw new RangeError(`a bead needs width >= height > 0, got ${widthMm} x ${heightMm}`);
+  if (!(widthMm >= heightMm && heightMm > 0))
+    throw new RangeError(`a bead needs width >= height > 0, got ${widthMm} x ${heightMm}`);
   return heightMm * (widthMm - heightMm) + (Math.PI * heightMm * heightMm) / 4;
 }
 
@@ -15,7 +16,13 @@ export function filamentAreaMm2(diameterMm: number): number {
 }
 
 /** Filament fed for a line, mm. */
-export function filamentForLineMm(lengthMm: number, widthMm: number, heightMm: number, flow: number, diameterMm: number): number {
+export function filamentForLineMm(
+  lengthMm: number,
+  widthMm: number,
+  heightMm: number,
+  flow: number,
+  diameterMm: number,
+): number {
   return (flow * beadAreaMm2(widthMm, heightMm) * lengthMm) / filamentAreaMm2(diameterMm);
 }
 

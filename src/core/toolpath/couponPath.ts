@@ -14,12 +14,26 @@ export interface CouponSettings {
   /** Rectangles where nothing can be printed, mm. */
   readonly zonesMm: readonly (readonly [x0: number, y0: number, x1: number, y1: number])[];
   readonly filamentDiameterMm: number;
-  readonly nozzleC: number; readonly nozzleFirstC: number; readonly bedC: number; readonly fanPercent: number;
-  readonly layerHeightMm: number; readonly firstLayerHeightMm: number; readonly lineWidthMm: number; readonly flow: number;
-  readonly wallSpeedMmPerS: number; readonly fillSpeedMmPerS: number; readonly bridgeSpeedMmPerS: number; readonly firstLayerSpeedMmPerS: number; readonly travelSpeedMmPerS: number;
-  readonly retractionMm: number; readonly retractionMmPerS: number; readonly liftMm: number; readonly refillMm: number;
+  readonly nozzleC: number;
+  readonly nozzleFirstC: number;
+  readonly bedC: number;
+  readonly fanPercent: number;
+  readonly layerHeightMm: number;
+  readonly firstLayerHeightMm: number;
+  readonly lineWidthMm: number;
+  readonly flow: number;
+  readonly wallSpeedMmPerS: number;
+  readonly fillSpeedMmPerS: number;
+  readonly bridgeSpeedMmPerS: number;
+  readonly firstLayerSpeedMmPerS: number;
+  readonly travelSpeedMmPerS: number;
+  readonly retractionMm: number;
+  readonly retractionMmPerS: number;
+  readonly liftMm: number;
+  readonly refillMm: number;
   readonly lowestLayerTimeS: number;
-  readonly skirtLoops: number; readonly skirtGapMm: number;
+  readonly skirtLoops: number;
+  readonly skirtGapMm: number;
   /** Added to every height: what a first-layer trial proved. */
   readonly zOffsetMm: number;
   readonly motion: MotionLimits;
@@ -33,14 +47,25 @@ export interface CouponSettings {
 }
 export type Point = readonly [number, number];
 
-const Z_SPEED_MM_PER_S = 8, SHORT_TRAVEL_MM = 1.5, SKIRT_FILAMENT_MM = 10; // common practice, no source: one loop and 10 mm of filament at least
+const Z_SPEED_MM_PER_S = 8;
+const SHORT_TRAVEL_MM = 1.5;
+const SKIRT_FILAMENT_MM = 10; // common practice, no source: one loop and 10 mm of filament at least
 const CIRCLE_SIDES = 72;
-const UNIT: readonly Point[] = [[1, 0], [0, 1], [-1, 0], [0, -1]];
+const UNIT: readonly Point[] = [
+  [1, 0],
+  [0, 1],
+  [-1, 0],
+  [0, -1],
+];
 const round = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** Replaces {nozzle} and {bed} in a machine's own block. */
 export function fillBlock(block: string, values: Record<string, number>): string[] {
-  return block.split('\n').map((l) => l.trim()).filter(Boolean).map((l) => l.replace(/\{(\w+)\}/g, (all, key: string) => (key in values ? String(values[key]) : all)));
+  return block
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean)
+    .map((l) => l.replace(/\{(\w+)\}/g, (all, key: string) => (key in values ? String(values[key]) : all)));
 }
 
 /** Lays a coupon line by line in a machine's dialect: the one toolpath kernel of all kinds of trial. Places are in millimetres
@@ -52,26 +77,49 @@ export class CouponPath {
   /** Heights of the layers laid so far. */
   readonly layerZMm: number[] = [];
   private readonly w: GcodeWriter;
-  private z = 0; private height: number; private at: Point = [NaN, NaN]; private readonly back = [false, false]; private headNow: 0 | 1 = 0;
-  retractionMm: number; retractionMmPerS: number; refillMm: number; flow: number;
+  private z = 0;
+  private height: number;
+  private at: Point = [NaN, NaN];
+  private readonly back = [false, false];
+  private headNow: 0 | 1 = 0;
+  retractionMm: number;
+  retractionMmPerS: number;
+  refillMm: number;
+  flow: number;
   private shiftMm: Point = [0, 0];
 
-  constructor(readonly s: CouponSettings, readonly sizeMm: readonly [width: number, depth: number]) {
+  constructor(
+    readonly s: CouponSettings,
+    readonly sizeMm: readonly [width: number, depth: number],
+  ) {
     this.w = new GcodeWriter(s.dialect, filamentAreaMm2(s.filamentDiameterMm));
     this.centreMm = placeOnBed(s, sizeMm);
     this.height = s.firstLayerHeightMm;
-    this.retractionMm = s.retractionMm; this.retractionMmPerS = s.retractionMmPerS; this.refillMm = s.refillMm; this.flow = s.flow;
+    this.retractionMm = s.retractionMm;
+    this.retractionMmPerS = s.retractionMmPerS;
+    this.refillMm = s.refillMm;
+    this.flow = s.flow;
     this.w.comment(s.title);
     this.w.raw(...fillBlock(s.startBlock, { nozzle: s.nozzleFirstC, bed: s.bedC }));
     this.w.begin();
   }
 
   /** Whether the filament of the head in use is pulled back. */
-  private get isBack(): boolean { return this.back[this.headNow]!; }
-  private set isBack(is: boolean) { this.back[this.headNow] = is; }
-  get layerHeightMm(): number { return this.height; }
-  get zMm(): number { return this.z; }
-  get spacingMm(): number { return beadSpacingMm(this.s.lineWidthMm, this.height); }
+  private get isBack(): boolean {
+    return this.back[this.headNow]!;
+  }
+  private set isBack(is: boolean) {
+    this.back[this.headNow] = is;
+  }
+  get layerHeightMm(): number {
+    return this.height;
+  }
+  get zMm(): number {
+    return this.z;
+  }
+  get spacingMm(): number {
+    return beadSpacingMm(this.s.lineWidthMm, this.height);
+  }
 
   /** Next layer; the first one has its own height. */
   layer(): void {
@@ -80,14 +128,24 @@ export class CouponPath {
     this.layerZMm.push(this.z);
     this.pullBack();
     this.goToHeight(this.z);
-    if (this.layerZMm.length === 2) { this.fan(this.s.fanPercent); if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.raw(`M104 S${this.s.nozzleC}`); }
+    if (this.layerZMm.length === 2) {
+      this.fan(this.s.fanPercent);
+      if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.raw(`M104 S${this.s.nozzleC}`);
+    }
   }
-  get isFirst(): boolean { return this.layerZMm.length <= 1; }
+  get isFirst(): boolean {
+    return this.layerZMm.length <= 1;
+  }
 
   /** How hard the machine starts and stops from here on. */
-  acceleration(mmPerS2: number): void { this.w.raw(`M204 S${Math.round(mmPerS2)}`); }
+  acceleration(mmPerS2: number): void {
+    this.w.raw(`M204 S${Math.round(mmPerS2)}`);
+  }
   /** Pressure factor from here on, by the machine's own command. */
-  pressure(value: number): void { if (this.s.pressureCommand !== null) this.w.raw(this.s.pressureCommand.replaceAll('{value}', String(Number(value.toFixed(4))))); }
+  pressure(value: number): void {
+    if (this.s.pressureCommand !== null)
+      this.w.raw(this.s.pressureCommand.replaceAll('{value}', String(Number(value.toFixed(4)))));
+  }
   /** The other head from here on, hot before it lays; places it prints are moved by what is known of it. */
   head(index: 0 | 1): void {
     this.pullBack();
@@ -96,9 +154,14 @@ export class CouponPath {
     this.shiftMm = index === 1 ? this.s.headOffsetMm : [0, 0];
     this.at = [NaN, NaN];
   }
-  fan(percent: number): void { this.w.raw(percent > 0 ? `M106 S${Math.round(percent * 2.55)}` : 'M107'); }
+  fan(percent: number): void {
+    this.w.raw(percent > 0 ? `M106 S${Math.round(percent * 2.55)}` : 'M107');
+  }
   /** Changes heat in mid-print and waits for it, pulled back so that nothing drools onto the band below. */
-  nozzle(c: number): void { this.pullBack(); this.w.raw(`M109 S${c}`); }
+  nozzle(c: number): void {
+    this.pullBack();
+    this.w.raw(`M109 S${c}`);
+  }
 
   /** Goes there without laying; long ways pulled back and lifted. */
   travel(x: number, y: number): void {
@@ -113,32 +176,58 @@ export class CouponPath {
 
   /** A line from where it stands; as wide as the recipe’s unless said. */
   lineTo(x: number, y: number, mmPerS: number, widthMm = this.s.lineWidthMm): void {
-    const length = Math.hypot(x - this.at[0], y - this.at[1]), volume = this.flow * beadAreaMm2(Math.max(widthMm, this.height), this.height) * length;
+    const length = Math.hypot(x - this.at[0], y - this.at[1]);
+    const volume = this.flow * beadAreaMm2(Math.max(widthMm, this.height), this.height) * length;
     if (!(length > 0)) return;
     this.beadVolumeMm3 += volume;
     this.w.line(...this.toBed(x, y), volume, this.speed(mmPerS));
     this.at = [x, y];
   }
-  polyline(points: readonly Point[], mmPerS: number, widthMm?: number): void { const [first, ...rest] = points; if (!first) return; this.travel(...first); for (const p of rest) this.lineTo(...p, mmPerS, widthMm); }
+  polyline(points: readonly Point[], mmPerS: number, widthMm?: number): void {
+    const [first, ...rest] = points;
+    if (!first) return;
+    this.travel(...first);
+    for (const p of rest) this.lineTo(...p, mmPerS, widthMm);
+  }
   /** A closed loop; the last point is the first again. */
-  loop(points: readonly Point[], mmPerS: number, widthMm?: number): void { if (points.length > 2) this.polyline([...points, points[0]!], mmPerS, widthMm); }
+  loop(points: readonly Point[], mmPerS: number, widthMm?: number): void {
+    if (points.length > 2) this.polyline([...points, points[0]!], mmPerS, widthMm);
+  }
 
   /** Walls of a rectangle from the inside out; sizes are those of the printed part, not of the line's middle. */
   box(cx: number, cy: number, width: number, depth: number, walls: number, mmPerS: number): void {
-    for (let k = walls - 1; k >= 0; k--) this.loop(rectangle(cx, cy, width - this.s.lineWidthMm - 2 * k * this.spacingMm, depth - this.s.lineWidthMm - 2 * k * this.spacingMm), mmPerS);
+    for (let k = walls - 1; k >= 0; k--)
+      this.loop(
+        rectangle(
+          cx,
+          cy,
+          width - this.s.lineWidthMm - 2 * k * this.spacingMm,
+          depth - this.s.lineWidthMm - 2 * k * this.spacingMm,
+        ),
+        mmPerS,
+      );
   }
   /** Walls of a cylinder from the inside out, or of a hole in a plate (then the lines lie outside of it). */
   round(cx: number, cy: number, diameter: number, walls: number, mmPerS: number, isHole = false): void {
     for (let k = walls - 1; k >= 0; k--) {
-      const inset = this.s.lineWidthMm / 2 + k * this.spacingMm, r = diameter / 2 + (isHole ? inset : -inset);
+      const inset = this.s.lineWidthMm / 2 + k * this.spacingMm;
+      const r = diameter / 2 + (isHole ? inset : -inset);
       if (r <= 0) continue;
       this.travel(cx + r, cy);
-      if (this.s.dialect.arcs === 'none') for (let i = 1; i <= CIRCLE_SIDES; i++) this.lineTo(cx + r * Math.cos((2 * Math.PI * i) / CIRCLE_SIDES), cy + r * Math.sin((2 * Math.PI * i) / CIRCLE_SIDES), mmPerS);
+      if (this.s.dialect.arcs === 'none')
+        for (let i = 1; i <= CIRCLE_SIDES; i++)
+          this.lineTo(
+            cx + r * Math.cos((2 * Math.PI * i) / CIRCLE_SIDES),
+            cy + r * Math.sin((2 * Math.PI * i) / CIRCLE_SIDES),
+            mmPerS,
+          );
       else for (let quarter = 0; quarter < 4; quarter++) this.quarterCircle(cx, cy, r, quarter, mmPerS);
     }
   }
   private quarterCircle(cx: number, cy: number, r: number, quarter: number, mmPerS: number): void {
-    const [c, s] = UNIT[quarter]!, [nc, ns] = UNIT[(quarter + 1) % 4]!, volume = this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * (Math.PI / 2) * r;
+    const [c, s] = UNIT[quarter]!;
+    const [nc, ns] = UNIT[(quarter + 1) % 4]!;
+    const volume = this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * (Math.PI / 2) * r;
     this.beadVolumeMm3 += volume;
     this.w.arc(...this.toBed(cx + r * nc, cy + r * ns), -r * c, -r * s, r, volume, this.speed(mmPerS));
     this.at = [cx + r * nc, cy + r * ns];
@@ -146,12 +235,16 @@ export class CouponPath {
 
   /** Lines to and fro that fill a rectangle solidly (share 1) or sparsely. */
   zigzag(cx: number, cy: number, width: number, depth: number, mmPerS: number, alongX = true, share = 1): void {
-    const w = width - this.s.lineWidthMm, d = depth - this.s.lineWidthMm, across = alongX ? d : w, along = alongX ? w : d;
+    const w = width - this.s.lineWidthMm;
+    const d = depth - this.s.lineWidthMm;
+    const across = alongX ? d : w;
+    const along = alongX ? w : d;
     if (w <= 0 || d < 0) return;
     const count = Math.max(1, Math.round(across / (this.spacingMm / share)));
     const points: Point[] = [];
     for (let i = 0; i <= count; i++) {
-      const a = -across / 2 + (across * i) / count, ends = i % 2 === 0 ? [-along / 2, along / 2] : [along / 2, -along / 2];
+      const a = -across / 2 + (across * i) / count;
+      const ends = i % 2 === 0 ? [-along / 2, along / 2] : [along / 2, -along / 2];
       for (const e of ends) points.push(alongX ? [cx + e, cy + a] : [cx + a, cy + e]);
     }
     this.polyline(points, mmPerS);
@@ -161,36 +254,96 @@ export class CouponPath {
   block(cx: number, cy: number, width: number, depth: number, isSolid: boolean): void {
     const inner = 2 * 2 * this.spacingMm;
     this.box(cx, cy, width, depth, 2, this.isFirst ? this.s.firstLayerSpeedMmPerS : this.s.wallSpeedMmPerS);
-    if (Math.min(width, depth) > inner + this.s.lineWidthMm) this.zigzag(cx, cy, width - inner, depth - inner, this.isFirst ? this.s.firstLayerSpeedMmPerS : this.s.fillSpeedMmPerS, this.layerZMm.length % 2 === 0, isSolid || this.isFirst ? 1 : 0.2);
+    if (Math.min(width, depth) > inner + this.s.lineWidthMm)
+      this.zigzag(
+        cx,
+        cy,
+        width - inner,
+        depth - inner,
+        this.isFirst ? this.s.firstLayerSpeedMmPerS : this.s.fillSpeedMmPerS,
+        this.layerZMm.length % 2 === 0,
+        isSolid || this.isFirst ? 1 : 0.2,
+      );
   }
 
   /** A block whose front face carries a figure, raised by half a line, rows of which stand from `fromMm` upward. */
-  labelledBox(cx: number, cy: number, width: number, depth: number, label: string, rowOf: number | null, mmPerS: number): void {
-    const inset = this.s.lineWidthMm / 2, l = cx - width / 2 + inset, r = cx + width / 2 - inset, f = cy - depth / 2 + inset, b = cy + depth / 2 - inset, raised = f - this.s.lineWidthMm / 2;
+  labelledBox(
+    cx: number,
+    cy: number,
+    width: number,
+    depth: number,
+    label: string,
+    rowOf: number | null,
+    mmPerS: number,
+  ): void {
+    const inset = this.s.lineWidthMm / 2;
+    const l = cx - width / 2 + inset;
+    const r = cx + width / 2 - inset;
+    const f = cy - depth / 2 + inset;
+    const b = cy + depth / 2 - inset;
+    const raised = f - this.s.lineWidthMm / 2;
     const front: Point[] = [[l, f]];
     if (rowOf !== null && rowOf >= 0 && rowOf < DIGIT_ROWS) {
-      const pixel = Math.max(this.s.lineWidthMm * 1.6, 0.7), total = label.length * (DIGIT_COLUMNS + 1) - 1, start = cx - (total * pixel) / 2;
-      [...label].forEach((char, n) => digitPixels(char, DIGIT_ROWS - 1 - rowOf).forEach((on, column) => { if (on) { const x0 = start + (n * (DIGIT_COLUMNS + 1) + column) * pixel; if (x0 > l && x0 + pixel < r) front.push([x0, f], [x0, raised], [x0 + pixel, raised], [x0 + pixel, f]); } }));
+      const pixel = Math.max(this.s.lineWidthMm * 1.6, 0.7);
+      const total = label.length * (DIGIT_COLUMNS + 1) - 1;
+      const start = cx - (total * pixel) / 2;
+      [...label].forEach((char, n) =>
+        digitPixels(char, DIGIT_ROWS - 1 - rowOf).forEach((on, column) => {
+          if (on) {
+            const x0 = start + (n * (DIGIT_COLUMNS + 1) + column) * pixel;
+            if (x0 > l && x0 + pixel < r) front.push([x0, f], [x0, raised], [x0 + pixel, raised], [x0 + pixel, f]);
+          }
+        }),
+      );
     }
-    this.loop(rectangle(cx, cy, width - this.s.lineWidthMm - 2 * this.spacingMm, depth - this.s.lineWidthMm - 2 * this.spacingMm), mmPerS);
+    this.loop(
+      rectangle(
+        cx,
+        cy,
+        width - this.s.lineWidthMm - 2 * this.spacingMm,
+        depth - this.s.lineWidthMm - 2 * this.spacingMm,
+      ),
+      mmPerS,
+    );
     this.loop([...front, [r, f], [r, b], [l, b]], mmPerS);
   }
   /** A figure lying on the bed as single lines. */
   flatLabel(x: number, y: number, label: string, heightMm: number): void {
-    [...label].forEach((char, n) => { for (const [from, to] of digitStrokes(char)) { const place = ([u, v]: Point): Point => [x + n * heightMm * 0.7 + u * heightMm * 0.5, y + v * heightMm]; this.travel(...place(from)); this.lineTo(...place(to), this.s.firstLayerSpeedMmPerS); } });
+    [...label].forEach((char, n) => {
+      for (const [from, to] of digitStrokes(char)) {
+        const place = ([u, v]: Point): Point => [x + n * heightMm * 0.7 + u * heightMm * 0.5, y + v * heightMm];
+        this.travel(...place(from));
+        this.lineTo(...place(to), this.s.firstLayerSpeedMmPerS);
+      }
+    });
   }
 
   /** Skirt round the whole coupon on the first layer. */
   skirt(): void {
-    const [w, d] = this.sizeMm, loopMm = 2 * (w + d + 4 * this.s.skirtGapMm), perLoop = (this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * loopMm) / filamentAreaMm2(this.s.filamentDiameterMm);
-    for (let k = 0; k < Math.max(this.s.skirtLoops, Math.ceil(SKIRT_FILAMENT_MM / perLoop)); k++) { const out = this.s.skirtGapMm + k * this.spacingMm; this.loop(rectangle(0, 0, w + 2 * out, d + 2 * out), this.s.firstLayerSpeedMmPerS); }
+    const [w, d] = this.sizeMm;
+    const loopMm = 2 * (w + d + 4 * this.s.skirtGapMm);
+    const perLoop =
+      (this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * loopMm) / filamentAreaMm2(this.s.filamentDiameterMm);
+    for (let k = 0; k < Math.max(this.s.skirtLoops, Math.ceil(SKIRT_FILAMENT_MM / perLoop)); k++) {
+      const out = this.s.skirtGapMm + k * this.spacingMm;
+      this.loop(rectangle(0, 0, w + 2 * out, d + 2 * out), this.s.firstLayerSpeedMmPerS);
+    }
   }
 
   /** Filament into the open air while standing still. */
-  strand(filamentMm: number, filamentMmPerS: number): void { this.refill(); this.w.filament(filamentMm, filamentMmPerS); this.beadVolumeMm3 += filamentMm * filamentAreaMm2(this.s.filamentDiameterMm); }
+  strand(filamentMm: number, filamentMmPerS: number): void {
+    this.refill();
+    this.w.filament(filamentMm, filamentMmPerS);
+    this.beadVolumeMm3 += filamentMm * filamentAreaMm2(this.s.filamentDiameterMm);
+  }
   /** Up, away from what is printed. */
-  rise(toMm: number): void { this.z = round(toMm); this.goToHeight(this.z); }
-  wait(seconds: number): void { this.w.raw(`G4 P${Math.round(seconds * 1000)}`); }
+  rise(toMm: number): void {
+    this.z = round(toMm);
+    this.goToHeight(this.z);
+  }
+  wait(seconds: number): void {
+    this.w.raw(`G4 P${Math.round(seconds * 1000)}`);
+  }
 
   end(): string {
     this.pullBack();
@@ -201,34 +354,80 @@ export class CouponPath {
 
   private pullBack(): void {
     if (this.isBack || this.layerZMm.length === 0 || !(this.retractionMm > 0) || Number.isNaN(this.at[0])) return;
-    if (this.s.dialect.firmwareRetract) this.w.raw('G10'); else this.w.filament(-this.retractionMm, this.retractionMmPerS);
+    if (this.s.dialect.firmwareRetract) this.w.raw('G10');
+    else this.w.filament(-this.retractionMm, this.retractionMmPerS);
     this.isBack = true;
   }
   private refill(): void {
     if (!this.isBack) return;
-    if (this.s.dialect.firmwareRetract) this.w.raw('G11'); else this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
+    if (this.s.dialect.firmwareRetract) this.w.raw('G11');
+    else this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
     this.isBack = false;
   }
-  private goToHeight(zMm: number): void { this.w.height(round(Math.max(0, zMm + this.s.zOffsetMm)), Z_SPEED_MM_PER_S); }
-  private speed(mmPerS: number): number { return this.isFirst ? Math.min(mmPerS, this.s.firstLayerSpeedMmPerS) : mmPerS; }
-  private toBed(x: number, y: number): Point { return [round(this.centreMm[0] + x + this.shiftMm[0]), round(this.centreMm[1] + y + this.shiftMm[1])]; }
+  private goToHeight(zMm: number): void {
+    this.w.height(round(Math.max(0, zMm + this.s.zOffsetMm)), Z_SPEED_MM_PER_S);
+  }
+  private speed(mmPerS: number): number {
+    return this.isFirst ? Math.min(mmPerS, this.s.firstLayerSpeedMmPerS) : mmPerS;
+  }
+  private toBed(x: number, y: number): Point {
+    return [round(this.centreMm[0] + x + this.shiftMm[0]), round(this.centreMm[1] + y + this.shiftMm[1])];
+  }
 }
 
-export const rectangle = (cx: number, cy: number, width: number, depth: number): Point[] => [[cx - width / 2, cy - depth / 2], [cx + width / 2, cy - depth / 2], [cx + width / 2, cy + depth / 2], [cx - width / 2, cy + depth / 2]];
+export const rectangle = (cx: number, cy: number, width: number, depth: number): Point[] => [
+  [cx - width / 2, cy - depth / 2],
+  [cx + width / 2, cy - depth / 2],
+  [cx + width / 2, cy + depth / 2],
+  [cx - width / 2, cy + depth / 2],
+];
 
 /** There is no place for the coupon on this bed. */
 export class NoRoom extends Error {}
 
 /** Centre of a free place of this size with its skirt: the middle of the bed, else the nearest place to it outside all zones. */
-export function placeOnBed(s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm'>, [width, depth]: readonly [number, number]): Point {
-  const margin = s.skirtGapMm + 4 * s.lineWidthMm, halfW = width / 2 + margin, halfD = depth / 2 + margin, [tx, ty] = s.travelMm, STEP = 5;
+export function placeOnBed(
+  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm'>,
+  [width, depth]: readonly [number, number],
+): Point {
+  const margin = s.skirtGapMm + 4 * s.lineWidthMm;
+  const halfW = width / 2 + margin;
+  const halfD = depth / 2 + margin;
+  const [tx, ty] = s.travelMm;
+  const STEP = 5;
   const isFree = (x: number, y: number): boolean => {
     if (x - halfW < 0 || x + halfW > tx || y - halfD < 0 || y + halfD > ty) return false;
-    if (s.bedShape === 'round' && [[-1, -1], [1, -1], [1, 1], [-1, 1]].some(([a, b]) => Math.hypot(x + a! * halfW - tx / 2, y + b! * halfD - ty / 2) > Math.min(tx, ty) / 2)) return false;
-    return !s.zonesMm.some(([x0, y0, x1, y1]) => x + halfW > Math.min(x0, x1) && x - halfW < Math.max(x0, x1) && y + halfD > Math.min(y0, y1) && y - halfD < Math.max(y0, y1));
+    if (
+      s.bedShape === 'round' &&
+      [
+        [-1, -1],
+        [1, -1],
+        [1, 1],
+        [-1, 1],
+      ].some(([a, b]) => Math.hypot(x + a! * halfW - tx / 2, y + b! * halfD - ty / 2) > Math.min(tx, ty) / 2)
+    )
+      return false;
+    return !s.zonesMm.some(
+      ([x0, y0, x1, y1]) =>
+        x + halfW > Math.min(x0, x1) &&
+        x - halfW < Math.max(x0, x1) &&
+        y + halfD > Math.min(y0, y1) &&
+        y - halfD < Math.max(y0, y1),
+    );
   };
-  let best: Point | null = null, away = Infinity;
-  for (let x = tx / 2 - Math.floor(tx / 2 / STEP) * STEP; x <= tx; x += STEP) for (let y = ty / 2 - Math.floor(ty / 2 / STEP) * STEP; y <= ty; y += STEP) { const d = Math.hypot(x - tx / 2, y - ty / 2); if (d < away && isFree(x, y)) { best = [round(x), round(y)]; away = d; } }
-  if (!best) throw new NoRoom(`A coupon of ${width.toFixed(0)} × ${depth.toFixed(0)} mm with its skirt finds no free place on a bed of ${tx} × ${ty} mm`);
+  let best: Point | null = null;
+  let away = Infinity;
+  for (let x = tx / 2 - Math.floor(tx / 2 / STEP) * STEP; x <= tx; x += STEP)
+    for (let y = ty / 2 - Math.floor(ty / 2 / STEP) * STEP; y <= ty; y += STEP) {
+      const d = Math.hypot(x - tx / 2, y - ty / 2);
+      if (d < away && isFree(x, y)) {
+        best = [round(x), round(y)];
+        away = d;
+      }
+    }
+  if (!best)
+    throw new NoRoom(
+      `A coupon of ${width.toFixed(0)} × ${depth.toFixed(0)} mm with its skirt finds no free place on a bed of ${tx} × ${ty} mm`,
+    );
   return best;
 }

@@ -9,24 +9,50 @@ export const referenceParts = {
 } as const;
 export type ReferencePart = keyof typeof referenceParts;
 
-export interface Lay { readonly widthMm: number; readonly speedMmPerS: number; readonly accelerationMmPerS2: number }
+export interface Lay {
+  readonly widthMm: number;
+  readonly speedMmPerS: number;
+  readonly accelerationMmPerS2: number;
+}
 /** How a part is laid, by kind of line. */
 export interface LaySettings {
-  readonly layerHeightMm: number; readonly firstLayerHeightMm: number; readonly walls: number; readonly solidLayers: number; readonly infillPercent: number;
-  readonly visibleWall: Lay; readonly hiddenWall: Lay; readonly fill: Lay; readonly solidFill: Lay; readonly topSurface: Lay; readonly firstLayer: Lay;
-  readonly travelSpeedMmPerS: number; readonly retractionMm: number; readonly retractionMmPerS: number; readonly flow: number; readonly filamentDiameterMm: number; readonly nozzleC: number; readonly bedC: number;
+  readonly layerHeightMm: number;
+  readonly firstLayerHeightMm: number;
+  readonly walls: number;
+  readonly solidLayers: number;
+  readonly infillPercent: number;
+  readonly visibleWall: Lay;
+  readonly hiddenWall: Lay;
+  readonly fill: Lay;
+  readonly solidFill: Lay;
+  readonly topSurface: Lay;
+  readonly firstLayer: Lay;
+  readonly travelSpeedMmPerS: number;
+  readonly retractionMm: number;
+  readonly retractionMmPerS: number;
+  readonly flow: number;
+  readonly filamentDiameterMm: number;
+  readonly nozzleC: number;
+  readonly bedC: number;
 }
 
-const CENTRE_MM = 100, ROUND_SIDES = 90, SHORT_TRAVEL_MM = 2, LIFT_MM_PER_S = 8;
+const CENTRE_MM = 100;
+const ROUND_SIDES = 90;
+const SHORT_TRAVEL_MM = 2;
+const LIFT_MM_PER_S = 8;
 
 /** G-code of a reference part: walls from the outside in, solid floors and tops, sparse lines between, travel with retraction. */
 export function layPart(part: ReferencePart, s: LaySettings): string {
-  const p = referenceParts[part], w = new GcodeWriter(plainDialect, filamentAreaMm2(s.filamentDiameterMm));
+  const p = referenceParts[part];
+  const w = new GcodeWriter(plainDialect, filamentAreaMm2(s.filamentDiameterMm));
   w.raw(`M140 S${s.bedC}`, `M190 S${s.bedC}`, `M109 S${s.nozzleC}`, 'G28');
   w.begin();
   const layers = 1 + Math.max(0, Math.floor((p.heightMm - s.firstLayerHeightMm) / s.layerHeightMm + 1e-9));
   for (let layer = 0; layer < layers; layer++) {
-    const isFirst = layer === 0, isTop = layer >= layers - s.solidLayers, isSolid = layer < s.solidLayers || (isTop && !p.isOpen), h = isFirst ? s.firstLayerHeightMm : s.layerHeightMm;
+    const isFirst = layer === 0;
+    const isTop = layer >= layers - s.solidLayers;
+    const isSolid = layer < s.solidLayers || (isTop && !p.isOpen);
+    const h = isFirst ? s.firstLayerHeightMm : s.layerHeightMm;
     w.height(Number((s.firstLayerHeightMm + layer * s.layerHeightMm).toFixed(4)), LIFT_MM_PER_S);
     let inset = 0;
     for (let wall = 0; wall < s.walls; wall++) {
@@ -34,8 +60,10 @@ export function layPart(part: ReferencePart, s: LaySettings): string {
       line(w, s, lay, h, outline(p, inset + lay.widthMm / 2), true);
       inset += beadSpacingMm(lay.widthMm, h);
     }
-    const lay = isFirst ? s.firstLayer : isTop ? s.topSurface : isSolid ? s.solidFill : s.fill, share = isSolid ? 1 : s.infillPercent / 100;
-    if (share > 0 && !(p.isOpen && !isSolid)) fill(w, s, lay, h, p, inset + lay.widthMm / 2, beadSpacingMm(lay.widthMm, h) / share, layer % 2 === 0);
+    const lay = isFirst ? s.firstLayer : isTop ? s.topSurface : isSolid ? s.solidFill : s.fill;
+    const share = isSolid ? 1 : s.infillPercent / 100;
+    if (share > 0 && !(p.isOpen && !isSolid))
+      fill(w, s, lay, h, p, inset + lay.widthMm / 2, beadSpacingMm(lay.widthMm, h) / share, layer % 2 === 0);
   }
   w.raw('M104 S0', 'M140 S0', 'M84');
   return w.text();
@@ -45,22 +73,48 @@ type Point = readonly [number, number];
 type Solid = (typeof referenceParts)[ReferencePart];
 
 function outline(p: Solid, insetMm: number): Point[] {
-  const a = p.widthMm / 2 - insetMm, b = p.depthMm / 2 - insetMm;
+  const a = p.widthMm / 2 - insetMm;
+  const b = p.depthMm / 2 - insetMm;
   if (a <= 0 || b <= 0) return [];
-  if (p.shape === 'box') return [[-a, -b], [a, -b], [a, b], [-a, b], [-a, -b]];
-  return Array.from({ length: ROUND_SIDES + 1 }, (_, k) => [a * Math.cos((2 * Math.PI * k) / ROUND_SIDES), a * Math.sin((2 * Math.PI * k) / ROUND_SIDES)] as const);
+  if (p.shape === 'box')
+    return [
+      [-a, -b],
+      [a, -b],
+      [a, b],
+      [-a, b],
+      [-a, -b],
+    ];
+  return Array.from(
+    { length: ROUND_SIDES + 1 },
+    (_, k) => [a * Math.cos((2 * Math.PI * k) / ROUND_SIDES), a * Math.sin((2 * Math.PI * k) / ROUND_SIDES)] as const,
+  );
 }
 
 /** Lines across the inside, to and fro, along X or Y. */
-function fill(w: GcodeWriter, s: LaySettings, lay: Lay, h: number, p: Solid, insetMm: number, stepMm: number, alongX: boolean): void {
-  const a = p.widthMm / 2 - insetMm, b = p.depthMm / 2 - insetMm, across = alongX ? b : a, along = alongX ? a : b;
+function fill(
+  w: GcodeWriter,
+  s: LaySettings,
+  lay: Lay,
+  h: number,
+  p: Solid,
+  insetMm: number,
+  stepMm: number,
+  alongX: boolean,
+): void {
+  const a = p.widthMm / 2 - insetMm;
+  const b = p.depthMm / 2 - insetMm;
+  const across = alongX ? b : a;
+  const along = alongX ? a : b;
   if (a <= 0 || b <= 0) return;
   w.raw(`M204 P${lay.accelerationMmPerS2.toFixed(0)}`);
   let forth = true;
   for (let at = -across; at <= across + 1e-9; at += stepMm) {
     const half = p.shape === 'round' ? Math.sqrt(Math.max(0, a * a - at * at)) : along;
     if (half < lay.widthMm) continue;
-    const ends: Point[] = [[-half, at], [half, at]].map(([u, v]) => (alongX ? [u!, v!] : [v!, u!]));
+    const ends: Point[] = [
+      [-half, at],
+      [half, at],
+    ].map(([u, v]) => (alongX ? [u!, v!] : [v!, u!]));
     line(w, s, lay, h, forth ? ends : ends.reverse(), false);
     forth = !forth;
   }
@@ -69,10 +123,16 @@ function fill(w: GcodeWriter, s: LaySettings, lay: Lay, h: number, p: Solid, ins
 function line(w: GcodeWriter, s: LaySettings, lay: Lay, h: number, points: readonly Point[], isLoop: boolean): void {
   const [first, ...rest] = points;
   if (!first) return;
-  const at = ([x, y]: Point): Point => [CENTRE_MM + x, CENTRE_MM + y], start = at(first), isFar = w.distanceTo(...start) > SHORT_TRAVEL_MM, bead = s.flow * beadAreaMm2(lay.widthMm, Math.min(h, lay.widthMm));
+  const at = ([x, y]: Point): Point => [CENTRE_MM + x, CENTRE_MM + y];
+  const start = at(first);
+  const isFar = w.distanceTo(...start) > SHORT_TRAVEL_MM;
+  const bead = s.flow * beadAreaMm2(lay.widthMm, Math.min(h, lay.widthMm));
   if (isFar && s.retractionMm > 0) w.filament(-s.retractionMm, s.retractionMmPerS);
   w.travel(...start, s.travelSpeedMmPerS);
   if (isFar && s.retractionMm > 0) w.filament(s.retractionMm, s.retractionMmPerS);
   if (isLoop) w.raw(`M204 P${lay.accelerationMmPerS2.toFixed(0)}`);
-  for (const point of rest) { const [x, y] = at(point); w.line(x, y, bead * w.distanceTo(x, y), lay.speedMmPerS); }
+  for (const point of rest) {
+    const [x, y] = at(point);
+    w.line(x, y, bead * w.distanceTo(x, y), lay.speedMmPerS);
+  }
 }

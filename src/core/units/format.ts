@@ -1,7 +1,11 @@
 import { quantities, type Quantity, type QuantityKind } from './quantities.ts';
 
 /** The figure as read on screen, with at most the quantity's digits and no trailing zeros beyond the first decimal place given. */
-export function formatFigure(value: number, kind: QuantityKind, digits = (quantities[kind] as Quantity).digits): string {
+export function formatFigure(
+  value: number,
+  kind: QuantityKind,
+  digits = (quantities[kind] as Quantity).digits,
+): string {
   if (!Number.isFinite(value)) return '–';
   const fixed = value.toFixed(digits);
   const short = fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;

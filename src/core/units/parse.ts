@@ -1,7 +1,10 @@
 import { fail, succeed, type Result } from '../result/result.ts';
 import { quantities, type Quantity, type QuantityKind, type Unit } from './quantities.ts';
 
-export interface TypedFigure { readonly canonical: number; readonly typedIn: string }
+export interface TypedFigure {
+  readonly canonical: number;
+  readonly typedIn: string;
+}
 
 const FIGURE = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+))\s*(.*)$/;
 
@@ -10,12 +13,32 @@ const FIGURE = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+))\s*(.*)$/;
 export function parseQuantity(text: string, kind: QuantityKind): Result<TypedFigure> {
   const quantity: Quantity = quantities[kind];
   const trimmed = text.trim();
-  if (trimmed === '') return fail({ code: 'empty', what: 'Nothing typed', todo: `type a figure in ${quantity.canonical || 'plain numbers'}` });
-  if (trimmed.includes(',')) return fail({ code: 'comma', what: `"${trimmed}" has a comma`, todo: 'type a point for decimals and no thousands mark' });
+  if (trimmed === '')
+    return fail({
+      code: 'empty',
+      what: 'Nothing typed',
+      todo: `type a figure in ${quantity.canonical || 'plain numbers'}`,
+    });
+  if (trimmed.includes(','))
+    return fail({
+      code: 'comma',
+      what: `"${trimmed}" has a comma`,
+      todo: 'type a point for decimals and no thousands mark',
+    });
   const match = FIGURE.exec(trimmed);
-  if (!match) return fail({ code: 'notANumber', what: `"${trimmed}" is not a figure`, todo: `type for example ${exampleOf(quantity)}` });
+  if (!match)
+    return fail({
+      code: 'notANumber',
+      what: `"${trimmed}" is not a figure`,
+      todo: `type for example ${exampleOf(quantity)}`,
+    });
   const unit = match[2] === '' ? quantity.units[0] : findUnit(quantity, match[2]!);
-  if (!unit) return fail({ code: 'unknownUnit', what: `"${match[2]}" is not a unit of this setting`, todo: `use ${quantity.units.map((u) => u.name || 'no unit').join(', ')}` });
+  if (!unit)
+    return fail({
+      code: 'unknownUnit',
+      what: `"${match[2]}" is not a unit of this setting`,
+      todo: `use ${quantity.units.map((u) => u.name || 'no unit').join(', ')}`,
+    });
   const canonical = tidy(Number(match[1]) * unit.scale + (unit.offset ?? 0));
   return succeed({ canonical, typedIn: unit.name });
 }

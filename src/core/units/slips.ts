@@ -4,8 +4,14 @@ const CLOSE = 0.01;
 
 /** What was probably meant by a figure that cannot be meant: the same after undoing one slip of factor or one doubled digit, if it
  *  is plausible; of several the one nearest to what stood there before, else the one least changed. */
-export function meantInstead(typed: number, isPlausible: (value: number) => boolean, before: number | null): number | null {
-  const candidates = [...FACTORS.flatMap((f) => [typed / f, typed * f]), ...withoutDoubledDigit(typed)].map((v) => Number(v.toPrecision(6))).filter((v) => v !== typed && isPlausible(v));
+export function meantInstead(
+  typed: number,
+  isPlausible: (value: number) => boolean,
+  before: number | null,
+): number | null {
+  const candidates = [...FACTORS.flatMap((f) => [typed / f, typed * f]), ...withoutDoubledDigit(typed)]
+    .map((v) => Number(v.toPrecision(6)))
+    .filter((v) => v !== typed && isPlausible(v));
   const again = candidates.find((v) => before !== null && before > 0 && Math.abs(v / before - 1) < SAME);
   return again ?? candidates.sort((a, b) => digitsOf(a) - digitsOf(b))[0] ?? null;
 }
@@ -14,8 +20,10 @@ const digitsOf = (v: number): number => v.toExponential().replace(/e.*$|\D/g, ''
 
 /** The figure with one of two equal neighbouring digits taken out, each way there is. */
 function withoutDoubledDigit(value: number): number[] {
-  const text = String(value), found: number[] = [];
-  for (let i = 1; i < text.length; i++) if (text[i] === text[i - 1] && /\d/.test(text[i]!)) found.push(Number(text.slice(0, i) + text.slice(i + 1)));
+  const text = String(value);
+  const found: number[] = [];
+  for (let i = 1; i < text.length; i++)
+    if (text[i] === text[i - 1] && /\d/.test(text[i]!)) found.push(Number(text.slice(0, i) + text.slice(i + 1)));
   return found;
 }
 
@@ -24,7 +32,7 @@ export function slipBetween(value: number, before: number): number | null {
   if (!(value > 0) || !(before > 0)) return null;
   for (const f of FACTORS) {
     if (Math.abs(value / before / f - 1) < CLOSE) return f;
-    if (Math.abs((before / value / f) - 1) < CLOSE) return 1 / f;
+    if (Math.abs(before / value / f - 1) < CLOSE) return 1 / f;
   }
   return null;
 }

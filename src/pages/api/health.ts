@@ -3,5 +3,10 @@ import { database } from '../../platform/db/client.ts';
 
 /** Public: whether this process and its database answer. */
 export const GET: APIRoute = async () => {
-  try { await database().pool.query('select 1'); return new Response('ok'); } catch { return new Response('database', { status: 503 }); }
+  try {
+    await database().pool.query('select 1');
+    return new Response('ok');
+  } catch {
+    return new Response('database', { status: 503 });
+  }
 };

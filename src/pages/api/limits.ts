@@ -2,4 +2,9 @@ import { checkText } from '../../areas/checks/model/failures.ts';
 import { findSheetByName } from '../../areas/checks/server/index.ts';
 import { reading } from '../../platform/http/endpoint.ts';
 
-export const GET = reading({ role: 'viewer', text: checkText, statuses: { noMachine: 404 }, run: ({ ctx, query }) => findSheetByName(ctx, query) });
+export const GET = reading({
+  role: 'viewer',
+  text: checkText,
+  statuses: { noMachine: 404 },
+  run: ({ ctx, query }) => findSheetByName(ctx, query),
+});

@@ -5,4 +5,9 @@ import { succeed } from '../../core/result/result.ts';
 import { command, reading } from '../../platform/http/endpoint.ts';
 
 export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await getPolicyPage(ctx)) });
-export const PUT = command({ role: 'lead', schema: policySchema, text: machineText, run: ({ ctx, body }) => changePolicy(ctx, body) });
+export const PUT = command({
+  role: 'lead',
+  schema: policySchema,
+  text: machineText,
+  run: ({ ctx, body }) => changePolicy(ctx, body),
+});

@@ -13,7 +13,10 @@ function make() {
     secret,
     baseURL: process.env['CANTIERE_URL'] ?? 'http://127.0.0.1:4321',
     telemetry: { enabled: false },
-    database: drizzleAdapter(database().db as never, { provider: 'pg', schema: { user, session, account, verification } }),
+    database: drizzleAdapter(database().db as never, {
+      provider: 'pg',
+      schema: { user, session, account, verification },
+    }),
     emailAndPassword: { enabled: true, minPasswordLength: 12, disableSignUp: process.env['CANTIERE_SEEDING'] !== '1' },
     user: { additionalFields: { role: { type: 'string', input: false, defaultValue: 'viewer' } } },
     advanced: { ipAddress: { ipAddressHeaders: ['x-client-ip'] } },

@@ -1,7 +1,11 @@
 import { auth } from './auth.ts';
 import type { PersonRole } from '../db/context.ts';
 
-const EMAILS: Record<PersonRole, string> = { technician: 'technician@valmora.example', lead: 'lead@valmora.example', viewer: 'viewer@valmora.example' };
+const EMAILS: Record<PersonRole, string> = {
+  technician: 'technician@valmora.example',
+  lead: 'lead@valmora.example',
+  viewer: 'viewer@valmora.example',
+};
 
 /** One-click sign-in of the demonstration; its password is made at first start and never leaves the machine. */
 export async function signInDemo(request: Request): Promise<Response> {
@@ -9,6 +13,15 @@ export async function signInDemo(request: Request): Promise<Response> {
   if (!password) return new Response('no demonstration here', { status: 404 });
   const text = (await request.text()).slice(0, 200);
   let role: PersonRole = 'technician';
-  try { const asked = (JSON.parse(text) as { role?: PersonRole }).role; if (asked && asked in EMAILS) role = asked; } catch { /* the technician */ }
-  return auth().api.signInEmail({ body: { email: EMAILS[role], password }, asResponse: true, headers: request.headers });
+  try {
+    const asked = (JSON.parse(text) as { role?: PersonRole }).role;
+    if (asked && asked in EMAILS) role = asked;
+  } catch {
+    /* the technician */
+  }
+  return auth().api.signInEmail({
+    body: { email: EMAILS[role], password },
+    asResponse: true,
+    headers: request.headers,
+  });
 }

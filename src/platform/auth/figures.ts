@@ -13,9 +13,15 @@ async function figuresOf(ctx: Pick<Ctx, 'db'>, personId: string): Promise<Figure
 /** Keeps how the signed-in person reads figures; a token has no taste of its own. */
 export async function keepFigures(ctx: Ctx, figures: Figures): Promise<Result<Figures, { readonly code: 'noPerson' }>> {
   if (ctx.user.id.startsWith('token:')) return fail({ code: 'noPerson' });
-  await ctx.db.insert(personFigures).values({ personId: ctx.user.id, figures }).onConflictDoUpdate({ target: personFigures.personId, set: { figures } });
+  await ctx.db
+    .insert(personFigures)
+    .values({ personId: ctx.user.id, figures })
+    .onConflictDoUpdate({ target: personFigures.personId, set: { figures } });
   return succeed(figures);
 }
 
 /** A person as the pages know them: with how they read figures. */
-export const readerOf = async (person: Person): Promise<Person & { readonly figures: Figures }> => ({ ...person, figures: await figuresOf(database(), person.id) });
+export const readerOf = async (person: Person): Promise<Person & { readonly figures: Figures }> => ({
+  ...person,
+  figures: await figuresOf(database(), person.id),
+});

@@ -5,42 +5,96 @@ import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { recordEvent } from '../events/record.ts';
 import { apiToken } from './tables.ts';
 
-const PREFIX = 'cantiere_', DAY_MS = 86_400_000, USED_EVERY_MS = 60_000;
-export interface TokenRow { readonly id: string; readonly name: string; readonly role: PersonRole; readonly expiresAt: string; readonly revokedAt: string | null; readonly lastUsedAt: string | null; readonly byName: string }
+const PREFIX = 'cantiere_';
+const DAY_MS = 86_400_000;
+const USED_EVERY_MS = 60_000;
+export interface TokenRow {
+  readonly id: string;
+  readonly name: string;
+  readonly role: PersonRole;
+  readonly expiresAt: string;
+  readonly revokedAt: string | null;
+  readonly lastUsedAt: string | null;
+  readonly byName: string;
+}
 export type TokenFailure = { readonly code: 'noToken' };
-export const tokenText = { noToken: () => 'There is no such token' } satisfies { [C in TokenFailure['code']]: () => string };
+export const tokenText = { noToken: () => 'There is no such token' } satisfies {
+  [C in TokenFailure['code']]: () => string;
+};
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Makes a token; its text is given once and never kept. */
-export async function makeToken(ctx: Ctx, input: { readonly name: string; readonly role: PersonRole; readonly days: number }): Promise<Result<{ id: string; token: string }, TokenFailure>> {
-  const token = `${PREFIX}${randomBytes(24).toString('base64url')}`, id = ctx.newId(), now = ctx.clock.now();
+export async function makeToken(
+  ctx: Ctx,
+  input: { readonly name: string; readonly role: PersonRole; readonly days: number },
+): Promise<Result<{ id: string; token: string }, TokenFailure>> {
+  const token = `${PREFIX}${randomBytes(24).toString('base64url')}`;
+  const id = ctx.newId();
+  const now = ctx.clock.now();
   await ctx.db.transaction(async (db) => {
-    await db.insert(apiToken).values({ id, name: input.name, hash: hashOf(token), role: input.role, expiresAt: new Date(now.getTime() + input.days * DAY_MS), byName: ctx.user.name, createdAt: now });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'token', subjectId: id, subjectName: input.name, what: 'token made', to: { role: input.role, days: input.days } });
+    await db.insert(apiToken).values({
+      id,
+      name: input.name,
+      hash: hashOf(token),
+      role: input.role,
+      expiresAt: new Date(now.getTime() + input.days * DAY_MS),
+      byName: ctx.user.name,
+      createdAt: now,
+    });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'token',
+        subjectId: id,
+        subjectName: input.name,
+        what: 'token made',
+        to: { role: input.role, days: input.days },
+      },
+    );
   });
   return succeed({ id, token });
 }
 
 export async function revokeToken(ctx: Ctx, id: string): Promise<Result<null, TokenFailure>> {
   return ctx.db.transaction(async (db) => {
-    const [row] = await db.update(apiToken).set({ revokedAt: ctx.clock.now() }).where(and(eq(apiToken.id, id), isNull(apiToken.revokedAt))).returning();
+    const [row] = await db
+      .update(apiToken)
+      .set({ revokedAt: ctx.clock.now() })
+      .where(and(eq(apiToken.id, id), isNull(apiToken.revokedAt)))
+      .returning();
     if (!row) return fail({ code: 'noToken' });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'token', subjectId: id, subjectName: row.name, what: 'token revoked' });
+    await recordEvent(
+      { ...ctx, db },
+      { subjectKind: 'token', subjectId: id, subjectName: row.name, what: 'token revoked' },
+    );
     return succeed(null);
   });
 }
 
 export async function listTokens(ctx: Pick<Ctx, 'db'>): Promise<TokenRow[]> {
   const rows = await ctx.db.select().from(apiToken).orderBy(desc(apiToken.createdAt)).limit(200);
-  return rows.map((r) => ({ id: r.id, name: r.name, role: r.role, expiresAt: r.expiresAt.toISOString(), revokedAt: r.revokedAt?.toISOString() ?? null, lastUsedAt: r.lastUsedAt?.toISOString() ?? null, byName: r.byName }));
+  return rows.map((r) => ({
+    id: r.id,
+    name: r.name,
+    role: r.role,
+    expiresAt: r.expiresAt.toISOString(),
+    revokedAt: r.revokedAt?.toISOString() ?? null,
+    lastUsedAt: r.lastUsedAt?.toISOString() ?? null,
+    byName: r.byName,
+  }));
 }
 
 /** Whom a token stands for while it is valid, or null. */
 export async function personOfToken(ctx: Pick<Ctx, 'db' | 'clock'>, token: string): Promise<Person | null> {
   if (!token.startsWith(PREFIX) || token.length > 100) return null;
-  const now = ctx.clock.now(), [row] = await ctx.db.select().from(apiToken).where(and(eq(apiToken.hash, hashOf(token)), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, now)));
+  const now = ctx.clock.now();
+  const [row] = await ctx.db
+    .select()
+    .from(apiToken)
+    .where(and(eq(apiToken.hash, hashOf(token)), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, now)));
   if (!row) return null;
-  if (!row.lastUsedAt || now.getTime() - row.lastUsedAt.getTime() > USED_EVERY_MS) await ctx.db.update(apiToken).set({ lastUsedAt: now }).where(eq(apiToken.id, row.id));
+  if (!row.lastUsedAt || now.getTime() - row.lastUsedAt.getTime() > USED_EVERY_MS)
+    await ctx.db.update(apiToken).set({ lastUsedAt: now }).where(eq(apiToken.id, row.id));
   return { id: `token:${row.id}`, name: `${row.name} (token)`, role: row.role };
 }

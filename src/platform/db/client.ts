@@ -10,7 +10,13 @@ pg.types.setTypeParser(20, Number);
 /** A pool that outlives the database: its death is logged, and the next query connects again. */
 export function openPool(url: string, max = 10): pg.Pool {
   // What hangs lets go by itself: a transaction nobody goes on with must not hold its rows for ever.
-  const pool = new pg.Pool({ connectionString: url, max, connectionTimeoutMillis: 5000, statement_timeout: 120_000, idle_in_transaction_session_timeout: 30_000 });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max,
+    connectionTimeoutMillis: 5000,
+    statement_timeout: 120_000,
+    idle_in_transaction_session_timeout: 30_000,
+  });
   pool.on('error', (error) => log('warn', 'database connection lost', { message: error.message }));
   return pool;
 }

@@ -14,7 +14,9 @@ export async function migrateAll(ownerUrl: string, folder: string): Promise<void
     await boss.start();
     for (const name of queues) await boss.createQueue(name);
     await boss.stop({ graceful: false });
-    await pool.query(`GRANT USAGE ON SCHEMA pgboss TO cantiere_app; GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA pgboss TO cantiere_app; GRANT USAGE, SELECT ON ALL SEQUENCES IN SCHEMA pgboss TO cantiere_app; GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA pgboss TO cantiere_app`);
+    await pool.query(
+      `GRANT USAGE ON SCHEMA pgboss TO cantiere_app; GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA pgboss TO cantiere_app; GRANT USAGE, SELECT ON ALL SEQUENCES IN SCHEMA pgboss TO cantiere_app; GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA pgboss TO cantiere_app`,
+    );
   } finally {
     await pool.end();
   }

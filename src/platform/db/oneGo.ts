@@ -1,11 +1,18 @@
 import type { Result } from '../../core/result/result.ts';
 import type { Ctx } from './context.ts';
 
-class RolledBack extends Error { constructor(readonly failure: unknown) { super('rolled back'); } }
+class RolledBack extends Error {
+  constructor(readonly failure: unknown) {
+    super('rolled back');
+  }
+}
 
 /** Runs work in one transaction and undoes all of it when it ends in a failure: returning one from a plain transaction would keep
  *  what was written before it. */
-export async function inOneGo<T, F extends { readonly code: string }>(ctx: Ctx, work: (inside: Ctx) => Promise<Result<T, F>>): Promise<Result<T, F>> {
+export async function inOneGo<T, F extends { readonly code: string }>(
+  ctx: Ctx,
+  work: (inside: Ctx) => Promise<Result<T, F>>,
+): Promise<Result<T, F>> {
   try {
     return await ctx.db.transaction(async (db) => {
       const result = await work({ ...ctx, db });

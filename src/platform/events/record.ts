@@ -3,7 +3,15 @@ import type { Ctx } from '../db/context.ts';
 import type { EventRow } from './model.ts';
 import { event } from './tables.ts';
 
-export interface NewEvent { readonly subjectKind: string; readonly subjectId: string; readonly subjectName: string; readonly what: string; readonly from?: unknown; readonly to?: unknown; readonly why?: string | null }
+export interface NewEvent {
+  readonly subjectKind: string;
+  readonly subjectId: string;
+  readonly subjectName: string;
+  readonly what: string;
+  readonly from?: unknown;
+  readonly to?: unknown;
+  readonly why?: string | null;
+}
 
 /** Writes to the event log and tells listeners which subject changed (ids only). */
 export async function recordEvent(ctx: Ctx, e: NewEvent): Promise<void> {
@@ -14,7 +22,14 @@ export async function recordEvent(ctx: Ctx, e: NewEvent): Promise<void> {
 const EVENTS_AT_ONCE = 500;
 /** Many events of one act; listeners hear of it once per kind of subject. */
 export async function recordEvents(ctx: Ctx, events: readonly NewEvent[]): Promise<void> {
-  for (let i = 0; i < events.length; i += EVENTS_AT_ONCE) await ctx.db.insert(event).values(events.slice(i, i + EVENTS_AT_ONCE).map((e) => ({ at: ctx.clock.now(), who: ctx.user.id, whoName: ctx.user.name, ...e })));
+  for (let i = 0; i < events.length; i += EVENTS_AT_ONCE)
+    await ctx.db
+      .insert(event)
+      .values(
+        events
+          .slice(i, i + EVENTS_AT_ONCE)
+          .map((e) => ({ at: ctx.clock.now(), who: ctx.user.id, whoName: ctx.user.name, ...e })),
+      );
   for (const kind of new Set(events.map((e) => e.subjectKind))) await notify(ctx, kind, 'many');
 }
 
@@ -23,8 +38,19 @@ export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectI
   await ctx.db.execute(sql`select pg_notify('changed', ${`${subjectKind}:${subjectId}`})`);
 }
 
-export async function listEvents(ctx: Ctx, filter: { subjectKind?: string; subjectId?: string; limit?: number } = {}): Promise<EventRow[]> {
-  const where = and(filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined, filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined);
-  const rows = await ctx.db.select().from(event).where(where).orderBy(desc(event.at), desc(event.id)).limit(filter.limit ?? 100);
+export async function listEvents(
+  ctx: Ctx,
+  filter: { subjectKind?: string; subjectId?: string; limit?: number } = {},
+): Promise<EventRow[]> {
+  const where = and(
+    filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined,
+    filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined,
+  );
+  const rows = await ctx.db
+    .select()
+    .from(event)
+    .where(where)
+    .orderBy(desc(event.at), desc(event.id))
+    .limit(filter.limit ?? 100);
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }

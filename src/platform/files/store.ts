@@ -8,32 +8,58 @@ const CHUNK_BYTES = 1 << 20;
 export const LARGEST_FILE_BYTES = 200 * 1024 * 1024;
 const ORPHAN_AFTER_MS = 3600_000;
 
-export interface StoredFile { readonly sha256: string; readonly size: number }
+export interface StoredFile {
+  readonly sha256: string;
+  readonly size: number;
+}
 
 /** Streams bytes into content-addressed chunks. Nothing is visible until the last row; a cut-off upload leaves only an
  *  orphan blob that a sweep removes after an hour; the same content is kept once. */
-export async function storeFile(ctx: Ctx, source: AsyncIterable<Uint8Array>, largest = LARGEST_FILE_BYTES): Promise<Result<StoredFile>> {
-  const blobId = ctx.newId(), hash = createHash('sha256');
+export async function storeFile(
+  ctx: Ctx,
+  source: AsyncIterable<Uint8Array>,
+  largest = LARGEST_FILE_BYTES,
+): Promise<Result<StoredFile>> {
+  const blobId = ctx.newId();
+  const hash = createHash('sha256');
   await ctx.db.insert(blob).values({ id: blobId, startedAt: ctx.clock.now() });
-  let size = 0, index = 0, held = 0;
+  let size = 0;
+  let index = 0;
+  let held = 0;
   let pieces: Uint8Array[] = [];
   const flush = async (): Promise<void> => {
     if (held === 0) return;
     const bytes = Buffer.concat(pieces, held);
-    pieces = []; held = 0;
+    pieces = [];
+    held = 0;
     await ctx.db.insert(chunk).values({ blobId, index: index++, bytes });
   };
   for await (const piece of source) {
     size += piece.length;
-    if (size > largest) { await dropBlob(ctx, blobId); return fail({ code: 'tooLarge', what: `The file is larger than ${largest / 1048576} MB`, todo: 'split the job or export it with longer lines' }); }
+    if (size > largest) {
+      await dropBlob(ctx, blobId);
+      return fail({
+        code: 'tooLarge',
+        what: `The file is larger than ${largest / 1048576} MB`,
+        todo: 'split the job or export it with longer lines',
+      });
+    }
     hash.update(piece);
-    pieces.push(piece); held += piece.length;
+    pieces.push(piece);
+    held += piece.length;
     if (held >= CHUNK_BYTES) await flush();
   }
   await flush();
-  if (size === 0) { await dropBlob(ctx, blobId); return fail({ code: 'empty', what: 'The file is empty', todo: 'export it again' }); }
+  if (size === 0) {
+    await dropBlob(ctx, blobId);
+    return fail({ code: 'empty', what: 'The file is empty', todo: 'export it again' });
+  }
   const sha256 = hash.digest('hex');
-  const inserted = await ctx.db.insert(file).values({ sha256, blobId, size, at: ctx.clock.now() }).onConflictDoNothing().returning({ sha256: file.sha256 });
+  const inserted = await ctx.db
+    .insert(file)
+    .values({ sha256, blobId, size, at: ctx.clock.now() })
+    .onConflictDoNothing()
+    .returning({ sha256: file.sha256 });
   if (inserted.length === 0) await dropBlob(ctx, blobId);
   return succeed({ sha256, size });
 }
@@ -43,7 +69,11 @@ export async function* readFile(ctx: Pick<Ctx, 'db'>, sha256: string): AsyncGene
   const [found] = await ctx.db.select().from(file).where(eq(file.sha256, sha256));
   if (!found) throw new RangeError(`no file ${sha256}`);
   for (let index = 0; ; index++) {
-    const [row] = await ctx.db.select({ bytes: chunk.bytes }).from(chunk).where(and(eq(chunk.blobId, found.blobId), eq(chunk.index, index))).orderBy(asc(chunk.index));
+    const [row] = await ctx.db
+      .select({ bytes: chunk.bytes })
+      .from(chunk)
+      .where(and(eq(chunk.blobId, found.blobId), eq(chunk.index, index)))
+      .orderBy(asc(chunk.index));
     if (!row) return;
     yield row.bytes;
   }
@@ -52,7 +82,10 @@ export async function* readFile(ctx: Pick<Ctx, 'db'>, sha256: string): AsyncGene
 /** Removes blobs that never became a file. */
 export async function sweepOrphans(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<number> {
   const kept = ctx.db.select({ id: file.blobId }).from(file);
-  const gone = await ctx.db.delete(blob).where(and(lt(blob.startedAt, new Date(ctx.clock.now().getTime() - ORPHAN_AFTER_MS)), notInArray(blob.id, kept))).returning({ id: blob.id });
+  const gone = await ctx.db
+    .delete(blob)
+    .where(and(lt(blob.startedAt, new Date(ctx.clock.now().getTime() - ORPHAN_AFTER_MS)), notInArray(blob.id, kept)))
+    .returning({ id: blob.id });
   return gone.length;
 }
 

@@ -5,44 +5,113 @@ import type { RouteFile } from './endpoint.ts';
 export function describeApi(modules: Readonly<Record<string, RouteFile>>): object {
   const paths: Record<string, Record<string, object>> = {};
   for (const [file, module] of Object.entries(modules)) {
-    const path = `/api/${file.replace(/^\.\//, '').replace(/\.ts$/, '').replace(/(^|\/)index$/, '')}`.replace(/\/$/, '').replace(/\[(\w+)\]/g, '{$1}');
+    const path = `/api/${file
+      .replace(/^\.\//, '')
+      .replace(/\.ts$/, '')
+      .replace(/(^|\/)index$/, '')}`
+      .replace(/\/$/, '')
+      .replace(/\[(\w+)\]/g, '{$1}');
     for (const method of ['GET', 'POST', 'PUT'] as const) {
       const route = module[method];
       if (!route) continue;
       (paths[path] ??= {})[method.toLowerCase()] = {
-        summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`, 'x-role': route.role, security: [{ session: [] }, { token: [] }],
-        ...(path.includes('{') && { parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) }),
-        ...(route.schema && { requestBody: { required: true, content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe() as Described) } } } }),
-        responses: { 200: { description: 'Done, as JSON' }, 400: PROBLEM('A field or the body cannot be read'), 401: PROBLEM('Signed out'), 403: PROBLEM(`Below ${route.role}, or from another origin`), 422: PROBLEM('Understood and refused, with what to do') },
+        summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`,
+        'x-role': route.role,
+        security: [{ session: [] }, { token: [] }],
+        ...(path.includes('{') && {
+          parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+            name,
+            in: 'path',
+            required: true,
+            schema: { type: 'string' },
+          })),
+        }),
+        ...(route.schema && {
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe() as Described) } },
+          },
+        }),
+        responses: {
+          200: { description: 'Done, as JSON' },
+          400: PROBLEM('A field or the body cannot be read'),
+          401: PROBLEM('Signed out'),
+          403: PROBLEM(`Below ${route.role}, or from another origin`),
+          422: PROBLEM('Understood and refused, with what to do'),
+        },
       };
     }
   }
   return {
-    openapi: '3.1.0', info: { title: 'Cantiere', version: '1', description: 'Every route of the application. Failures are problem details (RFC 9457) with a stable code.' },
-    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'better-auth.session_token' }, token: { type: 'http', scheme: 'bearer', description: 'A token of a lead’s making, with its role and expiry' } }, schemas: { Problem: { type: 'object', required: ['title', 'status', 'code'], properties: { title: { type: 'string' }, status: { type: 'integer' }, code: { type: 'string' }, fields: { type: 'array', items: { type: 'object' } } } } } },
+    openapi: '3.1.0',
+    info: {
+      title: 'Cantiere',
+      version: '1',
+      description: 'Every route of the application. Failures are problem details (RFC 9457) with a stable code.',
+    },
+    components: {
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'better-auth.session_token' },
+        token: { type: 'http', scheme: 'bearer', description: 'A token of a lead’s making, with its role and expiry' },
+      },
+      schemas: {
+        Problem: {
+          type: 'object',
+          required: ['title', 'status', 'code'],
+          properties: {
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            code: { type: 'string' },
+            fields: { type: 'array', items: { type: 'object' } },
+          },
+        },
+      },
+    },
     paths: Object.fromEntries(Object.entries(paths).sort(([a], [b]) => (a < b ? -1 : 1))),
   };
 }
-const PROBLEM = (description: string): object => ({ description, content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } });
+const PROBLEM = (description: string): object => ({
+  description,
+  content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+});
 
-interface Described extends SchemaDescription { readonly fields?: Record<string, Described>; readonly innerType?: Described }
+interface Described extends SchemaDescription {
+  readonly fields?: Record<string, Described>;
+  readonly innerType?: Described;
+}
 
 /** JSON Schema of a Yup schema, as far as our schemas go. */
 export function jsonSchemaOf(d: Described): object {
-  const limits = Object.fromEntries(d.tests.flatMap(({ name, params }): [string, unknown][] => {
-    const n = d.type === 'string' ? 'Length' : d.type === 'array' ? 'Items' : 'imum';
-    if (name === 'min') return [[`min${n}`, params?.['min']]];
-    if (name === 'max') return [[`max${n}`, params?.['max']]];
-    if (name === 'matches') return [['pattern', String((params?.['regex'] as RegExp).source)]];
-    return [];
-  }));
-  const choices = d.oneOf.length > 0 ? { enum: d.oneOf } : {}, orNull = (type: string) => (d.nullable ? [type, 'null'] : type);
+  const limits = Object.fromEntries(
+    d.tests.flatMap(({ name, params }): [string, unknown][] => {
+      const n = d.type === 'string' ? 'Length' : d.type === 'array' ? 'Items' : 'imum';
+      if (name === 'min') return [[`min${n}`, params?.['min']]];
+      if (name === 'max') return [[`max${n}`, params?.['max']]];
+      if (name === 'matches') return [['pattern', String((params?.['regex'] as RegExp).source)]];
+      return [];
+    }),
+  );
+  const choices = d.oneOf.length > 0 ? { enum: d.oneOf } : {};
+  const orNull = (type: string) => (d.nullable ? [type, 'null'] : type);
   switch (d.type) {
-    case 'object': return { type: 'object', additionalProperties: false, properties: Object.fromEntries(Object.entries(d.fields ?? {}).map(([k, f]) => [k, jsonSchemaOf(f)])), required: Object.entries(d.fields ?? {}).filter(([, f]) => !f.optional).map(([k]) => k) };
-    case 'array': return { type: 'array', ...limits, ...(d.innerType && { items: jsonSchemaOf(d.innerType) }) };
-    case 'number': return { type: orNull(d.tests.some((t) => t.name === 'integer') ? 'integer' : 'number'), ...limits, ...choices };
-    case 'boolean': return { type: orNull('boolean') };
-    case 'string': return { type: orNull('string'), ...limits, ...choices };
-    default: return { type: 'object', description: 'By setting key' };
+    case 'object':
+      return {
+        type: 'object',
+        additionalProperties: false,
+        properties: Object.fromEntries(Object.entries(d.fields ?? {}).map(([k, f]) => [k, jsonSchemaOf(f)])),
+        required: Object.entries(d.fields ?? {})
+          .filter(([, f]) => !f.optional)
+          .map(([k]) => k),
+      };
+    case 'array':
+      return { type: 'array', ...limits, ...(d.innerType && { items: jsonSchemaOf(d.innerType) }) };
+    case 'number':
+      return { type: orNull(d.tests.some((t) => t.name === 'integer') ? 'integer' : 'number'), ...limits, ...choices };
+    case 'boolean':
+      return { type: orNull('boolean') };
+    case 'string':
+      return { type: orNull('string'), ...limits, ...choices };
+    default:
+      return { type: 'object', description: 'By setting key' };
   }
 }

@@ -6,22 +6,33 @@ import type { Queue } from './queues.ts';
 let sender: Promise<PgBoss> | null = null;
 
 async function start(): Promise<PgBoss> {
-  const boss = new PgBoss({ connectionString: process.env['DATABASE_URL']!, migrate: false, supervise: false, schedule: false });
+  const boss = new PgBoss({
+    connectionString: process.env['DATABASE_URL']!,
+    migrate: false,
+    supervise: false,
+    schedule: false,
+  });
   boss.on('error', (error) => log('warn', 'queue', { message: error.message }));
   return boss.start();
 }
 
 /** Puts a job on a queue in the caller's transaction, so that row, job and notice stand or fall together. */
 export async function enqueue(db: Db, queue: Queue, payload: object): Promise<void> {
-  sender ??= start().catch((error: unknown) => { sender = null; throw error; });
+  sender ??= start().catch((error: unknown) => {
+    sender = null;
+    throw error;
+  });
   const boss = await sender;
   await boss.send(queue, payload, {
-    retryLimit: 5, retryDelay: 2, expireInSeconds: 900,
+    retryLimit: 5,
+    retryDelay: 2,
+    expireInSeconds: 900,
     db: { executeSql: (text: string, values: unknown[]) => clientOf(db).query(text, values) as never },
   });
 }
 
 /** The connection a drizzle handle speaks over: its transaction's client, else the pool. */
 function clientOf(db: Db): { query(text: string, values: unknown[]): Promise<unknown> } {
-  return (db as unknown as { session: { client: { query(text: string, values: unknown[]): Promise<unknown> } } }).session.client;
+  return (db as unknown as { session: { client: { query(text: string, values: unknown[]): Promise<unknown> } } })
+    .session.client;
 }

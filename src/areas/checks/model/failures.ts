@@ -1,4 +1,9 @@
-export type CheckFailure = { readonly code: 'noJob' } | { readonly code: 'noMachine' } | { readonly code: 'noRecipe'; readonly what: string } | { readonly code: 'noFile' } | { readonly code: 'notCleared'; readonly why: string };
+export type CheckFailure =
+  | { readonly code: 'noJob' }
+  | { readonly code: 'noMachine' }
+  | { readonly code: 'noRecipe'; readonly what: string }
+  | { readonly code: 'noFile' }
+  | { readonly code: 'notCleared'; readonly why: string };
 
 export const checkText = {
   noJob: () => 'There is no such job',

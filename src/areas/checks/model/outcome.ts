@@ -18,8 +18,19 @@ export interface Finding {
   readonly layer: number | null;
   readonly trialId: string | null;
 }
-export interface RuleRun { readonly rule: string; readonly ran: boolean; readonly missing: string | null }
-export interface Estimate { readonly timeS: number; readonly heatingS: number; readonly filamentMm: number; readonly massG: number; readonly cost: number; readonly layers: number }
+export interface RuleRun {
+  readonly rule: string;
+  readonly ran: boolean;
+  readonly missing: string | null;
+}
+export interface Estimate {
+  readonly timeS: number;
+  readonly heatingS: number;
+  readonly filamentMm: number;
+  readonly massG: number;
+  readonly cost: number;
+  readonly layers: number;
+}
 export type Verdict = 'clear' | 'clear with cautions' | 'blocked';
 
 export interface CheckOutcome {

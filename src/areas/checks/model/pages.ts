@@ -2,14 +2,55 @@ import type { CheckOutcome } from './outcome.ts';
 import type { JobClass, LimitSheet } from './sheet.ts';
 
 /** A job in a list. */
-export interface JobRow { readonly id: string; readonly name: string; readonly title: string; readonly class: JobClass; readonly state: string; readonly fileName: string; readonly createdAt: string; readonly due: string | null; readonly machineName: string; readonly materialName: string; readonly runState: string | null; readonly verdict: string | null; readonly sentence: string | null; readonly timeS: number | null; readonly createdByName: string }
+export interface JobRow {
+  readonly id: string;
+  readonly name: string;
+  readonly title: string;
+  readonly class: JobClass;
+  readonly state: string;
+  readonly fileName: string;
+  readonly createdAt: string;
+  readonly due: string | null;
+  readonly machineName: string;
+  readonly materialName: string;
+  readonly runState: string | null;
+  readonly verdict: string | null;
+  readonly sentence: string | null;
+  readonly timeS: number | null;
+  readonly createdByName: string;
+}
 
 /** A job as its page reads it. */
 export interface JobPage {
-  readonly id: string; readonly name: string; readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due: string | null; readonly state: string; readonly fileName: string; readonly fileSize: number; readonly createdByName: string; readonly createdAt: string;
-  readonly recipe: { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string };
+  readonly id: string;
+  readonly name: string;
+  readonly title: string;
+  readonly class: JobClass;
+  readonly quantity: number;
+  readonly due: string | null;
+  readonly state: string;
+  readonly fileName: string;
+  readonly fileSize: number;
+  readonly createdByName: string;
+  readonly createdAt: string;
+  readonly recipe: {
+    readonly machineId: string;
+    readonly toolId: string;
+    readonly materialId: string;
+    readonly processId: string;
+  };
   readonly sheet: LimitSheet | null;
-  readonly run: { readonly id: string; readonly state: 'queued' | 'running' | 'done' | 'refused'; readonly bytesRead: number; readonly outcome: CheckOutcome | null; readonly refusal: string | null; readonly rulesVersion: string; readonly at: string; readonly doneAt: string | null; readonly sheet: LimitSheet | null } | null;
+  readonly run: {
+    readonly id: string;
+    readonly state: 'queued' | 'running' | 'done' | 'refused';
+    readonly bytesRead: number;
+    readonly outcome: CheckOutcome | null;
+    readonly refusal: string | null;
+    readonly rulesVersion: string;
+    readonly at: string;
+    readonly doneAt: string | null;
+    readonly sheet: LimitSheet | null;
+  } | null;
   readonly outOfDate: boolean;
   readonly changed: readonly string[];
 }

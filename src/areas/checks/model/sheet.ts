@@ -5,17 +5,45 @@ export type JobClass = 'customer part' | 'in-house' | 'lights-out';
 
 /** Everything the rules read besides the program itself: plain data, pinned with each check run. */
 export interface LimitSheet {
-  readonly job: { readonly class: JobClass; readonly provenOnly: boolean; readonly fileName: string; readonly quantity: number };
+  readonly job: {
+    readonly class: JobClass;
+    readonly provenOnly: boolean;
+    readonly fileName: string;
+    readonly quantity: number;
+  };
   readonly machine: {
-    readonly id: string; readonly name: string; readonly travelMm: readonly [number, number, number];
-    readonly motion: MotionLimits; readonly bedMaxC: number | null;
-    readonly fileNameLongest: number; readonly fileNameSpaces: boolean; readonly ratePerHour: number;
+    readonly id: string;
+    readonly name: string;
+    readonly travelMm: readonly [number, number, number];
+    readonly motion: MotionLimits;
+    readonly bedMaxC: number | null;
+    readonly fileNameLongest: number;
+    readonly fileNameSpaces: boolean;
+    readonly ratePerHour: number;
     readonly mounted: { readonly id: string; readonly name: string; readonly nozzleMm: number } | null;
-    readonly loaded: { readonly id: string; readonly name: string; readonly lot: string; readonly remainingG: number } | null;
+    readonly loaded: {
+      readonly id: string;
+      readonly name: string;
+      readonly lot: string;
+      readonly remainingG: number;
+    } | null;
   };
   readonly recipe: {
-    readonly tool: { readonly id: string; readonly name: string; readonly nozzleMm: number; readonly hotEndMaxC: number | null; readonly catalogueFlowMm3PerS: number | null };
-    readonly material: { readonly id: string; readonly name: string; readonly densityGPerCm3: number; readonly pricePerKg: number; readonly nozzleRangeC: readonly [number, number] | null; readonly bedRangeC: readonly [number, number] | null };
+    readonly tool: {
+      readonly id: string;
+      readonly name: string;
+      readonly nozzleMm: number;
+      readonly hotEndMaxC: number | null;
+      readonly catalogueFlowMm3PerS: number | null;
+    };
+    readonly material: {
+      readonly id: string;
+      readonly name: string;
+      readonly densityGPerCm3: number;
+      readonly pricePerKg: number;
+      readonly nozzleRangeC: readonly [number, number] | null;
+      readonly bedRangeC: readonly [number, number] | null;
+    };
     readonly process: { readonly id: string; readonly name: string };
     readonly flow: number;
     /** Scale of X, Y and Z; runs kept before it was read have none. */

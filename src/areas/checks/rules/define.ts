@@ -2,10 +2,27 @@ import type { GcodeReport } from '../../../core/gcode/report.ts';
 import type { Bites, Finding, Severity } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 
-export interface RuleInput { readonly report: GcodeReport; readonly sheet: LimitSheet }
-export interface Found { readonly severity: Severity; readonly title: string; readonly figure: string; readonly limit: string; readonly origin: string; readonly fix: string; readonly line?: number; readonly zMm?: number; readonly layer?: number; readonly trialId?: string; readonly bites?: Bites }
+export interface RuleInput {
+  readonly report: GcodeReport;
+  readonly sheet: LimitSheet;
+}
+export interface Found {
+  readonly severity: Severity;
+  readonly title: string;
+  readonly figure: string;
+  readonly limit: string;
+  readonly origin: string;
+  readonly fix: string;
+  readonly line?: number;
+  readonly zMm?: number;
+  readonly layer?: number;
+  readonly trialId?: string;
+  readonly bites?: Bites;
+}
 /** What a rule gives when it has nothing to read: says so instead of passing in silence. */
-export interface CannotRun { readonly missing: string }
+export interface CannotRun {
+  readonly missing: string;
+}
 
 export interface Rule {
   readonly id: string;
@@ -15,9 +32,15 @@ export interface Rule {
   readonly source: string;
   readonly find: (input: RuleInput) => readonly Found[] | CannotRun;
   /** Cases that pass and fail, as changes to a plain sound job; the type asks for one of each. */
-  readonly examples: { readonly passes: readonly [Example, ...Example[]]; readonly fails: readonly [Example, ...Example[]] };
+  readonly examples: {
+    readonly passes: readonly [Example, ...Example[]];
+    readonly fails: readonly [Example, ...Example[]];
+  };
 }
-export interface Example { readonly says: string; readonly input: RuleInput }
+export interface Example {
+  readonly says: string;
+  readonly input: RuleInput;
+}
 
 export const defineRule = (rule: Rule): Rule => rule;
 

@@ -3,29 +3,53 @@ import { defineRule } from './define.ts';
 import { soundJob } from './sound.ts';
 
 export const meltRate = defineRule({
-  id: 'melt-rate', bites: 'body', title: 'The tool can melt what the speed asks for',
-  why: 'Asked for more than it can melt, it lays thin, gappy lines and the drive slips.', source: 'Conservation of volume; flow peak over 1 mm of path',
+  id: 'melt-rate',
+  bites: 'body',
+  title: 'The tool can melt what the speed asks for',
+  why: 'Asked for more than it can melt, it lays thin, gappy lines and the drive slips.',
+  source: 'Conservation of volume; flow peak over 1 mm of path',
   find: ({ report, sheet }) => {
     if (report.extrudingMoves === 0) return { missing: 'nothing is extruded' };
-    const proof = sheet.proofs['highestFlowMm3PerS'], proven = proof?.state === 'proven' ? proof.range.max : null;
+    const proof = sheet.proofs['highestFlowMm3PerS'];
+    const proven = proof?.state === 'proven' ? proof.range.max : null;
     const hardware = sheet.recipe.tool.catalogueFlowMm3PerS;
-    if (hardware === null && proven === null) return { missing: 'neither the tool states a melt rate nor has a trial proven one' };
+    if (hardware === null && proven === null)
+      return { missing: 'neither the tool states a melt rate nor has a trial proven one' };
     const byHardware = hardware !== null && (proven === null || hardware <= proven);
-    const limit = byHardware ? hardware : proven!, peak = report.highestFlowMm3PerS;
+    const limit = byHardware ? hardware : proven!;
+    const peak = report.highestFlowMm3PerS;
     if (peak <= limit * (1 + 1e-9)) return [];
     const over = report.layerRows.map((row, i) => ({ row, n: i + 1 })).filter(({ row }) => row.peakFlowMm3PerS > limit);
-    const worst = over.reduce((a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a), over[0] ?? { row: report.layerRows[0]!, n: 1 });
+    const worst = over.reduce(
+      (a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a),
+      over[0] ?? { row: report.layerRows[0]!, n: 1 },
+    );
     const beyondHardware = hardware !== null && peak > hardware;
-    const severity = beyondHardware || sheet.job.provenOnly || proof?.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution';
-    return [{
-      severity, title: `Flow above what the ${byHardware ? 'tool' : 'pairing'} can melt, in ${over.length} of ${report.layerRows.length} layers`,
-      figure: `${formatFigure(peak, 'volumetricFlow', 1)} mm³/s`, limit: `${formatFigure(limit, 'volumetricFlow', 1)} mm³/s`,
-      origin: byHardware ? `hardware, ${sheet.recipe.tool.name}` : `proven, ${proof!.trialName}`, fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
-      line: report.highestFlowLine, layer: worst.n, zMm: worst.row.zMm, ...(proof ? { trialId: proof.trialId } : {}),
-    }];
+    const severity =
+      beyondHardware || sheet.job.provenOnly || proof?.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution';
+    return [
+      {
+        severity,
+        title: `Flow above what the ${byHardware ? 'tool' : 'pairing'} can melt, in ${over.length} of ${report.layerRows.length} layers`,
+        figure: `${formatFigure(peak, 'volumetricFlow', 1)} mm³/s`,
+        limit: `${formatFigure(limit, 'volumetricFlow', 1)} mm³/s`,
+        origin: byHardware ? `hardware, ${sheet.recipe.tool.name}` : `proven, ${proof!.trialName}`,
+        fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
+        line: report.highestFlowLine,
+        layer: worst.n,
+        zMm: worst.row.zMm,
+        ...(proof ? { trialId: proof.trialId } : {}),
+      },
+    ];
   },
   examples: {
     passes: [{ says: 'below both', input: soundJob() }],
-    fails: [{ says: 'above proven', input: soundJob({ report: { highestFlowMm3PerS: 11 } }) }, { says: 'above hardware', input: soundJob({ report: { highestFlowMm3PerS: 14 }, proofs: { highestFlowMm3PerS: null } }) }],
+    fails: [
+      { says: 'above proven', input: soundJob({ report: { highestFlowMm3PerS: 11 } }) },
+      {
+        says: 'above hardware',
+        input: soundJob({ report: { highestFlowMm3PerS: 14 }, proofs: { highestFlowMm3PerS: null } }),
+      },
+    ],
   },
 });

@@ -14,25 +14,78 @@ import { RULES_VERSION } from '../rules/index.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
-export interface NewJob { readonly title: string; readonly class: JobClass; readonly quantity: number; readonly due?: string | null | undefined; /** Kept recipe whose own values and further roles the job takes over. */ readonly fromRecipeId?: string | null | undefined; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly fileSha: string; readonly fileName: string }
+export interface NewJob {
+  readonly title: string;
+  readonly class: JobClass;
+  readonly quantity: number;
+  readonly due?: string | null | undefined;
+  /** Kept recipe whose own values and further roles the job takes over. */ readonly fromRecipeId?:
+    string | null | undefined;
+  readonly machineId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+  readonly fileSha: string;
+  readonly fileName: string;
+}
 export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
 
 /** Receives a job with its recipe and asks for its first check, all in one transaction. */
 export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: string; name: string }, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const profiles = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
-  if (profiles[0]?.kind !== 'tool' || profiles[1]?.kind !== 'material' || profiles[2]?.kind !== 'process') return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
+  const profiles = [
+    await findProfile(ctx, input.toolId),
+    await findProfile(ctx, input.materialId),
+    await findProfile(ctx, input.processId),
+  ];
+  if (profiles[0]?.kind !== 'tool' || profiles[1]?.kind !== 'material' || profiles[2]?.kind !== 'process')
+    return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
   const from = input.fromRecipeId ? await findRecipe(ctx, input.fromRecipeId) : null;
-  if (input.fromRecipeId && !from?.kept) return fail({ code: 'noRecipe', what: 'That recipe is not there any more; choose another or none' });
+  if (input.fromRecipeId && !from?.kept)
+    return fail({ code: 'noRecipe', what: 'That recipe is not there any more; choose another or none' });
   return ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db }, id = ctx.newId();
-    const roles = [{ role: 'part body' as const, toolId: input.toolId, materialId: input.materialId }, ...(from?.roles ?? []).filter((r) => r.role !== 'part body')];
-    const recipeId = await insertRecipe(inside, { name: from?.name ?? `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`, machineId: m.id, printerId: null, processId: input.processId, overrides: from?.overrides ?? {}, kept: false, roles });
-    const [row] = await db.insert(job).values({ id, title: input.title, class: input.class, quantity: input.quantity, due: input.due ? new Date(input.due) : null, recipeId, fileSha: input.fileSha, fileName: input.fileName, fileSize: stored.size, createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
-    await recordEvent(inside, { subjectKind: 'job', subjectId: id, subjectName: jobName(row!.number!), what: 'job received', to: { title: input.title, file: input.fileName, class: input.class } });
+    const inside = { ...ctx, db };
+    const id = ctx.newId();
+    const roles = [
+      { role: 'part body' as const, toolId: input.toolId, materialId: input.materialId },
+      ...(from?.roles ?? []).filter((r) => r.role !== 'part body'),
+    ];
+    const recipeId = await insertRecipe(inside, {
+      name: from?.name ?? `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`,
+      machineId: m.id,
+      printerId: null,
+      processId: input.processId,
+      overrides: from?.overrides ?? {},
+      kept: false,
+      roles,
+    });
+    const [row] = await db
+      .insert(job)
+      .values({
+        id,
+        title: input.title,
+        class: input.class,
+        quantity: input.quantity,
+        due: input.due ? new Date(input.due) : null,
+        recipeId,
+        fileSha: input.fileSha,
+        fileName: input.fileName,
+        fileSize: stored.size,
+        createdBy: ctx.user.id,
+        createdByName: ctx.user.name,
+        createdAt: ctx.clock.now(),
+      })
+      .returning();
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: id,
+      subjectName: jobName(row!.number!),
+      what: 'job received',
+      to: { title: input.title, file: input.fileName, class: input.class },
+    });
     await queueRun(inside, id);
     return succeed({ id, name: jobName(row!.number!) });
   });
@@ -40,7 +93,9 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
 
 async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
   const id = ctx.newId();
-  await ctx.db.insert(checkRun).values({ id, jobId, state: 'queued', rulesVersion: RULES_VERSION, requestedBy: ctx.user.id, at: ctx.clock.now() });
+  await ctx.db
+    .insert(checkRun)
+    .values({ id, jobId, state: 'queued', rulesVersion: RULES_VERSION, requestedBy: ctx.user.id, at: ctx.clock.now() });
   await enqueue(ctx.db, 'check', { runId: id });
   return id;
 }
@@ -52,7 +107,12 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
   await ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await queueRun(inside, jobId);
-    await recordEvent(inside, { subjectKind: 'job', subjectId: jobId, subjectName: jobName(found.number!), what: 'check asked for again' });
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: jobName(found.number!),
+      what: 'check asked for again',
+    });
   });
   return succeed(null);
 }
@@ -62,14 +122,28 @@ export async function clearJob(ctx: Ctx, jobId: string, why: string): Promise<Re
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
   const { run, outOfDate, name } = page.value;
-  if (!run || run.state !== 'done' || !run.outcome) return fail({ code: 'notCleared', why: 'The check has not finished; wait for the verdict' });
+  if (!run || run.state !== 'done' || !run.outcome)
+    return fail({ code: 'notCleared', why: 'The check has not finished; wait for the verdict' });
   if (outOfDate) return fail({ code: 'notCleared', why: 'The verdict is out of date; check again first' });
   const blocked = run.outcome.verdict === 'blocked';
-  if (blocked && ctx.user.role !== 'lead') return fail({ code: 'notCleared', why: 'The job is blocked; only a lead may override, with a reason' });
-  if (blocked && why.trim().length < 5) return fail({ code: 'notCleared', why: 'An override stays on the job for ever; give its reason' });
+  if (blocked && ctx.user.role !== 'lead')
+    return fail({ code: 'notCleared', why: 'The job is blocked; only a lead may override, with a reason' });
+  if (blocked && why.trim().length < 5)
+    return fail({ code: 'notCleared', why: 'An override stays on the job for ever; give its reason' });
   await ctx.db.transaction(async (db) => {
     await db.update(job).set({ state: 'cleared' }).where(eq(job.id, jobId));
-    await recordEvent({ ...ctx, db }, { subjectKind: 'job', subjectId: jobId, subjectName: name, what: blocked ? 'blocked job overridden' : 'job cleared', from: run.outcome!.verdict, to: 'cleared', why: why || run.outcome!.sentence });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'job',
+        subjectId: jobId,
+        subjectName: name,
+        what: blocked ? 'blocked job overridden' : 'job cleared',
+        from: run.outcome!.verdict,
+        to: 'cleared',
+        why: why || run.outcome!.sentence,
+      },
+    );
   });
   return succeed(null);
 }
@@ -85,8 +159,18 @@ export async function findRun(ctx: Pick<Ctx, 'db'>, runId: string) {
 }
 
 export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
-  const r = (await findRecipe(ctx, row.recipeId))!, body = r.roles.find((x) => x.role === 'part body')!;
-  return { machineId: r.machineId!, processId: r.processId, toolId: body.toolId!, materialId: body.materialId, class: row.class, fileName: row.fileName, quantity: row.quantity, overrides: r.overrides };
+  const r = (await findRecipe(ctx, row.recipeId))!;
+  const body = r.roles.find((x) => x.role === 'part body')!;
+  return {
+    machineId: r.machineId!,
+    processId: r.processId,
+    toolId: body.toolId!,
+    materialId: body.materialId,
+    class: row.class,
+    fileName: row.fileName,
+    quantity: row.quantity,
+    overrides: r.overrides,
+  };
 }
 
 /** A job with its newest run, and whether anything the verdict was pinned to has changed since. */
@@ -97,16 +181,34 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const input = await sheetInputOf(ctx, row);
   const fresh = await makeSheet(ctx, input);
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value);
-  return succeed({ ...row, name: jobName(row.number!), recipe: input, sheet: fresh.ok ? fresh.value : null, run: run ?? null, outOfDate, changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value) : [] });
+  return succeed({
+    ...row,
+    name: jobName(row.number!),
+    recipe: input,
+    sheet: fresh.ok ? fresh.value : null,
+    run: run ?? null,
+    outOfDate,
+    changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value) : [],
+  });
 }
 
 function whatChanged(before: NonNullable<(typeof checkRun.$inferSelect)['sheet']>, now: typeof before): string[] {
   const changes: string[] = [];
-  if (before.machine.mounted?.id !== now.machine.mounted?.id) changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
-  if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot) changes.push(`${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`);
+  if (before.machine.mounted?.id !== now.machine.mounted?.id)
+    changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
+  if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot)
+    changes.push(
+      `${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`,
+    );
   for (const key of new Set([...Object.keys(before.proofs), ...Object.keys(now.proofs)])) {
-    const a = before.proofs[key], b = now.proofs[key];
-    if (a?.state !== b?.state || a?.trialId !== b?.trialId) changes.push(b ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}` : `${key}: no evidence any more`);
+    const a = before.proofs[key];
+    const b = now.proofs[key];
+    if (a?.state !== b?.state || a?.trialId !== b?.trialId)
+      changes.push(
+        b
+          ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
+          : `${key}: no evidence any more`,
+      );
   }
   return changes.length > 0 ? changes : ['a profile in the recipe has a new revision'];
 }
@@ -123,14 +225,25 @@ export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRo
 }
 
 /** Open jobs whose recipe is one of these. */
-export async function listJobsOfRecipes(ctx: Pick<Ctx, 'db'>, recipeIds: readonly string[]): Promise<{ id: string; name: string; title: string }[]> {
+export async function listJobsOfRecipes(
+  ctx: Pick<Ctx, 'db'>,
+  recipeIds: readonly string[],
+): Promise<{ id: string; name: string; title: string }[]> {
   if (recipeIds.length === 0) return [];
-  const rows = await ctx.db.select({ id: job.id, number: job.number, title: job.title }).from(job).where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued']))).orderBy(desc(job.number)).limit(200);
+  const rows = await ctx.db
+    .select({ id: job.id, number: job.number, title: job.title })
+    .from(job)
+    .where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued'])))
+    .orderBy(desc(job.number))
+    .limit(200);
   return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number!) }));
 }
 
 /** Jobs not yet printed on this machine with this tool and material: what a newly proven limit may change. */
-export async function listOpenJobsOn(ctx: Pick<Ctx, 'db'>, on: { readonly machineId: string; readonly toolId: string; readonly materialId: string }): Promise<{ id: string; name: string; title: string }[]> {
+export async function listOpenJobsOn(
+  ctx: Pick<Ctx, 'db'>,
+  on: { readonly machineId: string; readonly toolId: string; readonly materialId: string },
+): Promise<{ id: string; name: string; title: string }[]> {
   const rows = await ctx.db.execute<{ id: string; number: number; title: string }>(sql`
     select distinct j.id, j.number, j.title from job j join recipe r on r.id = j.recipe_id join recipe_assignment a on a.recipe_id = r.id
     where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ('received', 'checked', 'cleared', 'queued') order by j.number limit 50`);

@@ -10,7 +10,8 @@ import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
-const REPORT_EVERY_MS = 400, SILENT_AFTER_MS = 5000;
+const REPORT_EVERY_MS = 400;
+const SILENT_AFTER_MS = 5000;
 
 /** Runs one queued check to its record. Can be run again from the start after a crash: nothing is written before the end. */
 export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
@@ -18,10 +19,18 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
   if (!run || run.state === 'done' || run.state === 'refused') return;
   const row = (await findJob(ctx, run.jobId))!;
   const sheet = await makeSheet(ctx, await sheetInputOf(ctx, row));
-  if (!sheet.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) }, 'check refused');
+  if (!sheet.ok)
+    return finishRun(
+      ctx,
+      row,
+      runId,
+      { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) },
+      'check refused',
+    );
   await ctx.db.update(checkRun).set({ state: 'running', beatAt: new Date() }).where(eq(checkRun.id, runId));
   const inspector = new GcodeInspector(sheet.value.machine.motion);
-  let read = 0, reported = 0;
+  let read = 0;
+  let reported = 0;
   for await (const piece of readFile(ctx, row.fileSha)) {
     if (inspector.push(piece)) break;
     read += piece.length;
@@ -32,24 +41,61 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
     }
   }
   const report = inspector.finish();
-  if (!report.ok) return finishRun(ctx, row, runId, { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` }, 'check refused');
+  if (!report.ok)
+    return finishRun(
+      ctx,
+      row,
+      runId,
+      { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` },
+      'check refused',
+    );
   const outcome = checkJob({ report: report.value, sheet: sheet.value });
-  await finishRun(ctx, row, runId, { state: 'done', bytesRead: read, sheet: sheet.value, pinSha: pinOf(sheet.value), outcome, peakResidentBytes: process.resourceUsage().maxRSS * 1024 }, outcome.sentence);
+  await finishRun(
+    ctx,
+    row,
+    runId,
+    {
+      state: 'done',
+      bytesRead: read,
+      sheet: sheet.value,
+      pinSha: pinOf(sheet.value),
+      outcome,
+      peakResidentBytes: process.resourceUsage().maxRSS * 1024,
+    },
+    outcome.sentence,
+  );
 }
 
 /** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while. One worker wins each. */
 export async function rescueChecks(ctx: Ctx): Promise<void> {
   const silent = and(eq(checkRun.state, 'running'), lt(checkRun.beatAt, new Date(Date.now() - SILENT_AFTER_MS)));
   for (const { id } of await ctx.db.select({ id: checkRun.id }).from(checkRun).where(silent)) {
-    const won = await ctx.db.update(checkRun).set({ beatAt: new Date() }).where(and(eq(checkRun.id, id), silent)).returning({ id: checkRun.id });
+    const won = await ctx.db
+      .update(checkRun)
+      .set({ beatAt: new Date() })
+      .where(and(eq(checkRun.id, id), silent))
+      .returning({ id: checkRun.id });
     if (won.length > 0) await runCheck(ctx, id);
   }
 }
 
-async function finishRun(ctx: Ctx, row: NonNullable<Awaited<ReturnType<typeof findJob>>>, runId: string, set: Partial<typeof checkRun.$inferInsert>, what: string): Promise<void> {
+async function finishRun(
+  ctx: Ctx,
+  row: NonNullable<Awaited<ReturnType<typeof findJob>>>,
+  runId: string,
+  set: Partial<typeof checkRun.$inferInsert>,
+  what: string,
+): Promise<void> {
   await ctx.db.transaction(async (db) => {
-    await db.update(checkRun).set({ ...set, doneAt: ctx.clock.now() }).where(eq(checkRun.id, runId));
-    if (row.state === 'received' || row.state === 'cleared') await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
-    await recordEvent({ ...ctx, db }, { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number!), what });
+    await db
+      .update(checkRun)
+      .set({ ...set, doneAt: ctx.clock.now() })
+      .where(eq(checkRun.id, runId));
+    if (row.state === 'received' || row.state === 'cleared')
+      await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
+    await recordEvent(
+      { ...ctx, db },
+      { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number!), what },
+    );
   });
 }

@@ -10,31 +10,88 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 
-export interface SheetInput { readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly class: JobClass; readonly fileName: string; readonly quantity: number; readonly overrides: Values }
+export interface SheetInput {
+  readonly machineId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+  readonly class: JobClass;
+  readonly fileName: string;
+  readonly quantity: number;
+  readonly overrides: Values;
+}
 
 /** Limits of a machine for a recipe as the rules read them, from what is in force now. */
-export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInput): Promise<Result<LimitSheet, CheckFailure>> {
+export async function makeSheet(
+  ctx: Pick<Ctx, 'db' | 'clock'>,
+  input: SheetInput,
+): Promise<Result<LimitSheet, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process] = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
-  if (!tool || !material || !process) return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
-  const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id, overrides: input.overrides }));
+  const [tool, material, process] = [
+    await findProfile(ctx, input.toolId),
+    await findProfile(ctx, input.materialId),
+    await findProfile(ctx, input.processId),
+  ];
+  if (!tool || !material || !process)
+    return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
+  const v = valuesOf(
+    await resolveCombination(ctx, {
+      machine: m,
+      toolId: tool.id,
+      materialId: material.id,
+      processId: process.id,
+      overrides: input.overrides,
+    }),
+  );
   const n = (key: string) => numberOf(v, key);
   const travel = ['travelXMm', 'travelYMm', 'travelZMm'].map(n);
-  if (travel.some((t) => t === null)) return fail({ code: 'noRecipe', what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it` });
+  if (travel.some((t) => t === null))
+    return fail({
+      code: 'noRecipe',
+      what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it`,
+    });
   const pairOf = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
-  const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
+  const mounted = await findMounted(ctx, m.id);
+  const loaded = await findLoaded(ctx, m.id);
   return succeed({
-    job: { class: input.class, provenOnly: (await getPolicy(ctx)).provenOnly.includes(input.class), fileName: input.fileName, quantity: input.quantity },
+    job: {
+      class: input.class,
+      provenOnly: (await getPolicy(ctx)).provenOnly.includes(input.class),
+      fileName: input.fileName,
+      quantity: input.quantity,
+    },
     machine: {
-      id: m.id, name: m.name, travelMm: travel as unknown as readonly [number, number, number], motion: motionLimitsOf(v), bedMaxC: n('bedMaxC'),
-      fileNameLongest: n('fileNameLongest') ?? 255, fileNameSpaces: v['fileNameSpaces'] === true, ratePerHour: n('machineRatePerHour') ?? 0,
-      mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm }, loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+      id: m.id,
+      name: m.name,
+      travelMm: travel as unknown as readonly [number, number, number],
+      motion: motionLimitsOf(v),
+      bedMaxC: n('bedMaxC'),
+      fileNameLongest: n('fileNameLongest') ?? 255,
+      fileNameSpaces: v['fileNameSpaces'] === true,
+      ratePerHour: n('machineRatePerHour') ?? 0,
+      mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
+      loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
     },
     recipe: {
-      tool: { id: tool.id, name: tool.name, nozzleMm: n('nozzleDiameterMm') ?? 0, hotEndMaxC: n('hotEndMaxC'), catalogueFlowMm3PerS: n('catalogueFlowMm3PerS') },
-      material: { id: material.id, name: material.name, densityGPerCm3: n('densityGPerCm3') ?? 0, pricePerKg: n('pricePerKg') ?? 0, nozzleRangeC: pairOf('nozzleRangeC'), bedRangeC: pairOf('bedRangeC') },
-      process: { id: process.id, name: process.name }, flow: n('flow') ?? 1, scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
+      tool: {
+        id: tool.id,
+        name: tool.name,
+        nozzleMm: n('nozzleDiameterMm') ?? 0,
+        hotEndMaxC: n('hotEndMaxC'),
+        catalogueFlowMm3PerS: n('catalogueFlowMm3PerS'),
+      },
+      material: {
+        id: material.id,
+        name: material.name,
+        densityGPerCm3: n('densityGPerCm3') ?? 0,
+        pricePerKg: n('pricePerKg') ?? 0,
+        nozzleRangeC: pairOf('nozzleRangeC'),
+        bedRangeC: pairOf('bedRangeC'),
+      },
+      process: { id: process.id, name: process.name },
+      flow: n('flow') ?? 1,
+      scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
     },
     proofs: await listProofs(ctx, m, tool.id, material.id, loaded?.materialId === material.id ? loaded.lot : null),
   });
@@ -42,13 +99,29 @@ export async function makeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, input: SheetInpu
 
 /** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */
 export function pinOf(sheet: LimitSheet): string {
-  const proofs = Object.fromEntries(Object.entries(sheet.proofs).map(([key, p]) => [key, { state: p.state, value: p.value, range: p.range, trial: p.trialId }]));
+  const proofs = Object.fromEntries(
+    Object.entries(sheet.proofs).map(([key, p]) => [
+      key,
+      { state: p.state, value: p.value, range: p.range, trial: p.trialId },
+    ]),
+  );
   const { loaded, ...machine } = sheet.machine;
-  const pinned = { rules: RULES_VERSION, job: sheet.job, machine, loaded: loaded && { id: loaded.id, lot: loaded.lot }, recipe: sheet.recipe, proofs };
+  const pinned = {
+    rules: RULES_VERSION,
+    job: sheet.job,
+    machine,
+    loaded: loaded && { id: loaded.id, lot: loaded.lot },
+    recipe: sheet.recipe,
+    proofs,
+  };
   return createHash('sha256').update(stable(pinned)).digest('hex');
 }
 
 /** JSON with sorted keys: a sheet read back from the database has the same digest. */
 function stable(value: unknown): string {
-  return JSON.stringify(value, (_key, v: unknown) => (v && typeof v === 'object' && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1))) : v));
+  return JSON.stringify(value, (_key, v: unknown) =>
+    v && typeof v === 'object' && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
 }

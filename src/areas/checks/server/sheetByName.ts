@@ -12,14 +12,27 @@ import { makeSheet } from './sheet.ts';
 export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise<Result<LimitSheet, CheckFailure>> {
   const m = await findMachine(ctx, query.get('machine') ?? '');
   if (!m) return fail({ code: 'noMachine' });
-  const of = async (kind: 'tool' | 'material' | 'process') => { const name = query.get(kind); return name ? (await findProfile(ctx, name)) ?? findProfileByKey(ctx, kind, name) : null; };
+  const of = async (kind: 'tool' | 'material' | 'process') => {
+    const name = query.get(kind);
+    return name ? ((await findProfile(ctx, name)) ?? findProfileByKey(ctx, kind, name)) : null;
+  };
   const [material, process] = [await of('material'), await of('process')];
   if (!material) return fail({ code: 'noRecipe', what: `No material "${query.get('material') ?? ''}" in the library` });
   if (!process) return fail({ code: 'noRecipe', what: `No process "${query.get('process') ?? ''}" in the library` });
   const toolId = (await of('tool'))?.id ?? (await findMounted(ctx, m.id))?.toolId;
   if (!toolId) return fail({ code: 'noRecipe', what: `No tool is mounted on ${m.name}` });
   const recipe = query.get('recipe') ? await findRecipe(ctx, query.get('recipe')!) : null;
-  if (query.get('recipe') && !recipe?.kept) return fail({ code: 'noRecipe', what: 'That recipe is not there any more' });
+  if (query.get('recipe') && !recipe?.kept)
+    return fail({ code: 'noRecipe', what: 'That recipe is not there any more' });
   const asked = query.get('class') as JobClass | null;
-  return makeSheet(ctx, { machineId: m.id, toolId, materialId: material.id, processId: process.id, class: asked && jobClasses.includes(asked) ? asked : 'in-house', fileName: (query.get('fileName') ?? 'job.gcode').slice(0, 255), quantity: Math.max(1, Number(query.get('quantity') ?? 1) || 1), overrides: recipe?.overrides ?? {} });
+  return makeSheet(ctx, {
+    machineId: m.id,
+    toolId,
+    materialId: material.id,
+    processId: process.id,
+    class: asked && jobClasses.includes(asked) ? asked : 'in-house',
+    fileName: (query.get('fileName') ?? 'job.gcode').slice(0, 255),
+    quantity: Math.max(1, Number(query.get('quantity') ?? 1) || 1),
+    overrides: recipe?.overrides ?? {},
+  });
 }

@@ -6,18 +6,91 @@ import { rules, RULES_VERSION } from '../rules/index.ts';
 const title = new Map(rules.map((r) => [r.id, r.title]));
 
 /** Estimate, when findings bite, and which rules ran or could not. */
-export function CheckSide({ outcome, quantity, note }: { readonly outcome: CheckOutcome; readonly quantity: number; readonly note?: string }) {
-  const e = outcome.estimate, r = outcome.report, silent = outcome.runs.filter((x) => !x.ran);
+export function CheckSide({
+  outcome,
+  quantity,
+  note,
+}: {
+  readonly outcome: CheckOutcome;
+  readonly quantity: number;
+  readonly note?: string;
+}) {
+  const e = outcome.estimate;
+  const r = outcome.report;
+  const silent = outcome.runs.filter((x) => !x.ran);
   return (
     <aside className="side">
       <h3>Estimate, one print{quantity > 1 && ` of ${quantity}`}</h3>
-      <dl className="kv"><dt>print</dt><dd>{formatDuration(e.timeS)}</dd><dt>heating</dt><dd>{formatDuration(e.heatingS)}</dd><dt>done by</dt><dd suppressHydrationWarning>{doneBy(e.timeS + e.heatingS)}</dd><dt>filament</dt><dd>{(e.filamentMm / 1000).toFixed(2)} m</dd><dt>mass</dt><dd>{e.massG.toFixed(1)} g</dd><dt>cost</dt><dd>€ {e.cost.toFixed(2)}</dd><dt>layers</dt><dd>{e.layers}{r.spiral && ' turns'}</dd></dl>
-      {r.boundsMm && <><h3>Measured</h3><dl className="kv"><dt>size</dt><dd>{r.boundsMm.max.map((v, i) => (v - r.boundsMm!.min[i]!).toFixed(1)).join(' × ')} mm</dd><dt>moves</dt><dd>{(r.extrudingMoves + r.travelMoves).toLocaleString('en-GB')}</dd><dt>retractions</dt><dd>{r.retractions}</dd></dl></>}
-      <h3>When they bite</h3><dl className="kv">{(['before start', 'first layer', 'body', 'end'] as const).map((b) => [<dt key={b}>{b}</dt>, <dd key={`${b}n`}>{outcome.findings.filter((f) => f.bites === b).length}</dd>])}</dl>
-      <h3>Checked</h3><p className="hint">{outcome.runs.length - silent.length} rules ran, rules {RULES_VERSION}. {note}</p>
-      {silent.map((s) => <p key={s.rule} className="hint">Did not run: {title.get(s.rule)}: {s.missing}.</p>)}
-      {r.unknownWords.length > 0 && <><h3>Words not known</h3><p className="hint f">{r.unknownWords.slice(0, 12).map((u) => `${u.word} (line ${u.line}, ${u.count}×)`).join(', ')}</p></>}
-      {r.problemCount > 0 && <><h3>Lines that could not be read as they stand</h3>{r.problems.slice(0, 8).map((p) => <p key={`${p.line}${p.text}`} className="hint">line {p.line}: {p.text}</p>)}{r.problemCount > 8 && <p className="hint">and {r.problemCount - 8} more</p>}</>}
+      <dl className="kv">
+        <dt>print</dt>
+        <dd>{formatDuration(e.timeS)}</dd>
+        <dt>heating</dt>
+        <dd>{formatDuration(e.heatingS)}</dd>
+        <dt>done by</dt>
+        <dd suppressHydrationWarning>{doneBy(e.timeS + e.heatingS)}</dd>
+        <dt>filament</dt>
+        <dd>{(e.filamentMm / 1000).toFixed(2)} m</dd>
+        <dt>mass</dt>
+        <dd>{e.massG.toFixed(1)} g</dd>
+        <dt>cost</dt>
+        <dd>€ {e.cost.toFixed(2)}</dd>
+        <dt>layers</dt>
+        <dd>
+          {e.layers}
+          {r.spiral && ' turns'}
+        </dd>
+      </dl>
+      {r.boundsMm && (
+        <>
+          <h3>Measured</h3>
+          <dl className="kv">
+            <dt>size</dt>
+            <dd>{r.boundsMm.max.map((v, i) => (v - r.boundsMm!.min[i]!).toFixed(1)).join(' × ')} mm</dd>
+            <dt>moves</dt>
+            <dd>{(r.extrudingMoves + r.travelMoves).toLocaleString('en-GB')}</dd>
+            <dt>retractions</dt>
+            <dd>{r.retractions}</dd>
+          </dl>
+        </>
+      )}
+      <h3>When they bite</h3>
+      <dl className="kv">
+        {(['before start', 'first layer', 'body', 'end'] as const).map((b) => [
+          <dt key={b}>{b}</dt>,
+          <dd key={`${b}n`}>{outcome.findings.filter((f) => f.bites === b).length}</dd>,
+        ])}
+      </dl>
+      <h3>Checked</h3>
+      <p className="hint">
+        {outcome.runs.length - silent.length} rules ran, rules {RULES_VERSION}. {note}
+      </p>
+      {silent.map((s) => (
+        <p key={s.rule} className="hint">
+          Did not run: {title.get(s.rule)}: {s.missing}.
+        </p>
+      ))}
+      {r.unknownWords.length > 0 && (
+        <>
+          <h3>Words not known</h3>
+          <p className="hint f">
+            {r.unknownWords
+              .slice(0, 12)
+              .map((u) => `${u.word} (line ${u.line}, ${u.count}×)`)
+              .join(', ')}
+          </p>
+        </>
+      )}
+      {r.problemCount > 0 && (
+        <>
+          <h3>Lines that could not be read as they stand</h3>
+          {r.problems.slice(0, 8).map((p) => (
+            <p key={`${p.line}${p.text}`} className="hint">
+              line {p.line}: {p.text}
+            </p>
+          ))}
+          {r.problemCount > 8 && <p className="hint">and {r.problemCount - 8} more</p>}
+        </>
+      )}
     </aside>
   );
 }

@@ -6,45 +6,181 @@ import type { CheckOutcome, Finding } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 import { layerBins, spread } from './layerBins.ts';
 
-const HEIGHT = 560, FLOW_X = 215, FLOW_W = 140, TIME_X = 385, TIME_W = 120, CARD = 46, WIDTH = 990;
+const HEIGHT = 560;
+const FLOW_X = 215;
+const FLOW_W = 140;
+const TIME_X = 385;
+const TIME_W = 120;
+const CARD = 46;
+const WIDTH = 990;
 const markOf = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** Silhouette, flow, layer time and findings on one ruler of height. */
 export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome; readonly sheet: LimitSheet }) {
   const [open, setOpen] = useState<number | null>(null);
-  const rows = outcome.report.layerRows, top = rows.length > 0 ? rows[rows.length - 1]!.zMm : 1;
-  const scale = heightScale(top, HEIGHT, 26), bins = layerBins(rows, 230);
-  const proof = sheet.proofs['highestFlowMm3PerS'], hardware = sheet.recipe.tool.catalogueFlowMm3PerS;
+  const rows = outcome.report.layerRows;
+  const top = rows.length > 0 ? rows[rows.length - 1]!.zMm : 1;
+  const scale = heightScale(top, HEIGHT, 26);
+  const bins = layerBins(rows, 230);
+  const proof = sheet.proofs['highestFlowMm3PerS'];
+  const hardware = sheet.recipe.tool.catalogueFlowMm3PerS;
   const limit = Math.min(proof?.state === 'proven' ? proof.range.max : Infinity, hardware ?? Infinity);
-  const mostFlow = Math.max(outcome.report.highestFlowMm3PerS, Number.isFinite(limit) ? limit : 0) * 1.08 || 1, mostTime = Math.max(1e-9, ...bins.map((b) => b.timeS)) * 1.05;
-  const minX = Math.min(...bins.map((b) => b.minX)), maxX = Math.max(...bins.map((b) => b.maxX)), middle = (minX + maxX) / 2, perMm = Math.min(140 / (maxX - minX || 1), (HEIGHT - 52) / (top || 1));
+  const mostFlow = Math.max(outcome.report.highestFlowMm3PerS, Number.isFinite(limit) ? limit : 0) * 1.08 || 1;
+  const mostTime = Math.max(1e-9, ...bins.map((b) => b.timeS)) * 1.05;
+  const minX = Math.min(...bins.map((b) => b.minX));
+  const maxX = Math.max(...bins.map((b) => b.maxX));
+  const middle = (minX + maxX) / 2;
+  const perMm = Math.min(140 / (maxX - minX || 1), (HEIGHT - 52) / (top || 1));
   const findings = [...outcome.findings].sort((a, b) => heightOf(b, top) - heightOf(a, top));
   const heights = findings.map((_, i) => (open === i ? CARD + 96 : CARD));
-  const tops = spread(findings.map((f) => scale.y(heightOf(f, top)) - CARD / 2), heights, HEIGHT - 4);
+  const tops = spread(
+    findings.map((f) => scale.y(heightOf(f, top)) - CARD / 2),
+    heights,
+    HEIGHT - 4,
+  );
   const tall = Math.max(HEIGHT, ...tops.map((t, i) => t + heights[i]! + 8));
   const beyond = (f: number): boolean => f > limit * (1 + 1e-9);
   return (
     <div className="sheet" style={{ height: tall + 30, minWidth: 900 }}>
-      <svg width={WIDTH} height={HEIGHT + 26} style={{ position: 'absolute', left: 0, top: 8 }} role="img" aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}>
+      <svg
+        width={WIDTH}
+        height={HEIGHT + 26}
+        style={{ position: 'absolute', left: 0, top: 8 }}
+        role="img"
+        aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}
+      >
         <HeightRuler scale={scale} width={530} />
-        {Number.isFinite(limit) && <rect x={FLOW_X} y={scale.y(top)} width={(limit / mostFlow) * FLOW_W} height={scale.y(0) - scale.y(top)} fill="var(--pine)" opacity=".08" />}
-        {bins.map((b) => { const y = scale.y(b.toMm), h = Math.max(0.7, scale.y(b.fromMm) - y); return (
-          <g key={b.toMm}>
-            {Number.isFinite(b.minX) && <rect x={125 + (b.minX - middle) * perMm} y={y} width={(b.maxX - b.minX) * perMm} height={h + 0.3} fill={beyond(b.flow) ? 'var(--oxide-clay)' : 'var(--clay)'} />}
-            <rect x={FLOW_X} y={y} width={(b.flow / mostFlow) * FLOW_W} height={h > 4 ? h - 1 : h + 0.3} fill={beyond(b.flow) ? 'var(--oxide)' : 'var(--dim)'} />
-            <rect x={TIME_X} y={y} width={(b.timeS / mostTime) * TIME_W} height={h > 4 ? h - 1 : h + 0.3} fill="#9a968c" />
-          </g>); })}
-        {Number.isFinite(limit) && <><line x1={FLOW_X + (limit / mostFlow) * FLOW_W} x2={FLOW_X + (limit / mostFlow) * FLOW_W} y1={scale.y(top) - 4} y2={scale.y(0) + 4} stroke="var(--pine)" strokeWidth="1.5" /><text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">{limit.toFixed(1)}</text></>}
-        <text x="90" y={HEIGHT + 14}>silhouette</text><text x={FLOW_X} y={HEIGHT + 14}>highest flow, mm³/s</text><text x={TIME_X} y={HEIGHT + 14}>layer time, up to {(mostTime / 1.05).toFixed(0)} s</text>
-        {findings.map((f, i) => <path key={i} d={`M510 ${scale.y(heightOf(f, top))} H530 L560 ${tops[i]! + CARD / 2 - 8} H575`} fill="none" stroke={f.severity === 'blocker' ? 'var(--oxide)' : f.severity === 'caution' ? 'var(--ochre)' : 'var(--dim)'} />)}
+        {Number.isFinite(limit) && (
+          <rect
+            x={FLOW_X}
+            y={scale.y(top)}
+            width={(limit / mostFlow) * FLOW_W}
+            height={scale.y(0) - scale.y(top)}
+            fill="var(--pine)"
+            opacity=".08"
+          />
+        )}
+        {bins.map((b) => {
+          const y = scale.y(b.toMm);
+          const h = Math.max(0.7, scale.y(b.fromMm) - y);
+          return (
+            <g key={b.toMm}>
+              {Number.isFinite(b.minX) && (
+                <rect
+                  x={125 + (b.minX - middle) * perMm}
+                  y={y}
+                  width={(b.maxX - b.minX) * perMm}
+                  height={h + 0.3}
+                  fill={beyond(b.flow) ? 'var(--oxide-clay)' : 'var(--clay)'}
+                />
+              )}
+              <rect
+                x={FLOW_X}
+                y={y}
+                width={(b.flow / mostFlow) * FLOW_W}
+                height={h > 4 ? h - 1 : h + 0.3}
+                fill={beyond(b.flow) ? 'var(--oxide)' : 'var(--dim)'}
+              />
+              <rect
+                x={TIME_X}
+                y={y}
+                width={(b.timeS / mostTime) * TIME_W}
+                height={h > 4 ? h - 1 : h + 0.3}
+                fill="#9a968c"
+              />
+            </g>
+          );
+        })}
+        {Number.isFinite(limit) && (
+          <>
+            <line
+              x1={FLOW_X + (limit / mostFlow) * FLOW_W}
+              x2={FLOW_X + (limit / mostFlow) * FLOW_W}
+              y1={scale.y(top) - 4}
+              y2={scale.y(0) + 4}
+              stroke="var(--pine)"
+              strokeWidth="1.5"
+            />
+            <text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">
+              {limit.toFixed(1)}
+            </text>
+          </>
+        )}
+        <text x="90" y={HEIGHT + 14}>
+          silhouette
+        </text>
+        <text x={FLOW_X} y={HEIGHT + 14}>
+          highest flow, mm³/s
+        </text>
+        <text x={TIME_X} y={HEIGHT + 14}>
+          layer time, up to {(mostTime / 1.05).toFixed(0)} s
+        </text>
+        {findings.map((f, i) => (
+          <path
+            key={i}
+            d={`M510 ${scale.y(heightOf(f, top))} H530 L560 ${tops[i]! + CARD / 2 - 8} H575`}
+            fill="none"
+            stroke={
+              f.severity === 'blocker' ? 'var(--oxide)' : f.severity === 'caution' ? 'var(--ochre)' : 'var(--dim)'
+            }
+          />
+        ))}
       </svg>
       {findings.map((f, i) => (
-        <div key={`${f.rule}${i}`} className="found" data-s={f.severity} data-rule={f.rule} style={{ top: tops[i], minHeight: CARD, left: 575, right: 12, width: 'auto' }}>
-          <button aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}><StateMark mark={markOf[f.severity]} /><span>{f.title}<br /><span className="hint f">{f.figure}</span></span><span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>{f.zMm === null ? f.bites : `${f.zMm.toFixed(1)} mm`}</span></button>
-          {open === i && <dl className="kv"><dt>{f.severity}</dt><dd>{f.rule}</dd><dt>limit</dt><dd>{f.limit}</dd><dt>origin</dt><dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>{f.line !== null && <><dt>place</dt><dd>line {f.line}{f.layer !== null && `, layer ${f.layer}`}</dd></>}<dt>fix</dt><dd style={{ fontFamily: 'inherit' }}><b>{f.fix}</b>{f.trialId && <> · <a href={`/trials/${f.trialId}`}>evidence</a></>}</dd></dl>}
+        <div
+          key={`${f.rule}${i}`}
+          className="found"
+          data-s={f.severity}
+          data-rule={f.rule}
+          style={{ top: tops[i], minHeight: CARD, left: 575, right: 12, width: 'auto' }}
+        >
+          <button aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}>
+            <StateMark mark={markOf[f.severity]} />
+            <span>
+              {f.title}
+              <br />
+              <span className="hint f">{f.figure}</span>
+            </span>
+            <span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>
+              {f.zMm === null ? f.bites : `${f.zMm.toFixed(1)} mm`}
+            </span>
+          </button>
+          {open === i && (
+            <dl className="kv">
+              <dt>{f.severity}</dt>
+              <dd>{f.rule}</dd>
+              <dt>limit</dt>
+              <dd>{f.limit}</dd>
+              <dt>origin</dt>
+              <dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>
+              {f.line !== null && (
+                <>
+                  <dt>place</dt>
+                  <dd>
+                    line {f.line}
+                    {f.layer !== null && `, layer ${f.layer}`}
+                  </dd>
+                </>
+              )}
+              <dt>fix</dt>
+              <dd style={{ fontFamily: 'inherit' }}>
+                <b>{f.fix}</b>
+                {f.trialId && (
+                  <>
+                    {' '}
+                    · <a href={`/trials/${f.trialId}`}>evidence</a>
+                  </>
+                )}
+              </dd>
+            </dl>
+          )}
         </div>
       ))}
-      {findings.length === 0 && <p className="hint" style={{ position: 'absolute', left: 580, top: 30 }}>No finding. Every rule that could run is content.</p>}
+      {findings.length === 0 && (
+        <p className="hint" style={{ position: 'absolute', left: 580, top: 30 }}>
+          No finding. Every rule that could run is content.
+        </p>
+      )}
     </div>
   );
 }

@@ -12,27 +12,138 @@ import { HeightSheet } from './HeightSheet.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 export function JobScreen({ id }: { readonly id: string }) {
-  const client = useQueryClient(), person = usePerson();
-  const { data: j, error } = useQuery({ queryKey: ['job', id], queryFn: () => call<JobPage>(`/api/jobs/${id}`), refetchInterval: (q) => (['queued', 'running'].includes(q.state.data?.run?.state ?? '') ? 1000 : false) });
-  const [asking, setAsking] = useState(false), [why, setWhy] = useState('');
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  const client = useQueryClient();
+  const person = usePerson();
+  const { data: j, error } = useQuery({
+    queryKey: ['job', id],
+    queryFn: () => call<JobPage>(`/api/jobs/${id}`),
+    refetchInterval: (q) => (['queued', 'running'].includes(q.state.data?.run?.state ?? '') ? 1000 : false),
+  });
+  const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState('');
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!j) return <p className="empty">Opening the job…</p>;
-  const act = async (path: string, body: object, said: string): Promise<void> => { try { await post(`/api/jobs/${id}/${path}`, body); tellDone(said); setAsking(false); await client.invalidateQueries(); } catch (e) { tellRefused(e); } };
-  const run = j.run, outcome = run?.outcome ?? null, sheet = run?.sheet ?? j.sheet, busy = run?.state === 'queued' || run?.state === 'running';
-  const again = <button className="btn" disabled={busy} onClick={() => void act('check', {}, 'Check asked for')}>Check again</button>;
+  const act = async (path: string, body: object, said: string): Promise<void> => {
+    try {
+      await post(`/api/jobs/${id}/${path}`, body);
+      tellDone(said);
+      setAsking(false);
+      await client.invalidateQueries();
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  const run = j.run;
+  const outcome = run?.outcome ?? null;
+  const sheet = run?.sheet ?? j.sheet;
+  const busy = run?.state === 'queued' || run?.state === 'running';
+  const again = (
+    <button className="btn" disabled={busy} onClick={() => void act('check', {}, 'Check asked for')}>
+      Check again
+    </button>
+  );
   return (
     <>
-      <div className="band" data-kind="job"><div><div className="kind">Job {j.name} · {j.quantity} {j.quantity === 1 ? 'piece' : 'pieces'} · {j.class} · {j.state}</div><h1>{j.title}</h1></div><span className="chip f">{j.fileName}</span>
-        {j.sheet && <><a className="chip" href={`/machines/${j.recipe.machineId}`}>{j.sheet.machine.name} · {j.sheet.recipe.tool.name}</a><a className="chip" href={`/library/${j.recipe.materialId}`}>{j.sheet.recipe.material.name}{j.sheet.machine.loaded?.id === j.recipe.materialId && ` · lot ${j.sheet.machine.loaded.lot}`}</a><a className="chip" href={`/library/${j.recipe.processId}`}>{j.sheet.recipe.process.name}</a></>}
+      <div className="band" data-kind="job">
+        <div>
+          <div className="kind">
+            Job {j.name} · {j.quantity} {j.quantity === 1 ? 'piece' : 'pieces'} · {j.class} · {j.state}
+          </div>
+          <h1>{j.title}</h1>
+        </div>
+        <span className="chip f">{j.fileName}</span>
+        {j.sheet && (
+          <>
+            <a className="chip" href={`/machines/${j.recipe.machineId}`}>
+              {j.sheet.machine.name} · {j.sheet.recipe.tool.name}
+            </a>
+            <a className="chip" href={`/library/${j.recipe.materialId}`}>
+              {j.sheet.recipe.material.name}
+              {j.sheet.machine.loaded?.id === j.recipe.materialId && ` · lot ${j.sheet.machine.loaded.lot}`}
+            </a>
+            <a className="chip" href={`/library/${j.recipe.processId}`}>
+              {j.sheet.recipe.process.name}
+            </a>
+          </>
+        )}
       </div>
-      {busy && <div className="verdict" role="status">{run.state === 'queued' ? 'Waiting for the worker' : `The server reads the file, ${Math.round((run.bytesRead / j.fileSize) * 100)} %`}</div>}
-      {run?.state === 'refused' && <div className="verdict" data-v="blocked" role="alert"><StateMark mark="outside" />{run.refusal}<span className="end">{again}</span></div>}
-      {j.outOfDate && <div className="verdict" data-v="clear with cautions" role="alert" style={{ fontWeight: 600, fontSize: 13 }}><StateMark mark="due" /><span>Out of date: {j.changed.join('; ')}. The verdict below was right {run && dayAndTime(run.at)}.</span><span className="end">{again}</span></div>}
-      {outcome && sheet && <>
-        <VerdictBand outcome={outcome} reading={null}>{!j.outOfDate && again}
-          {person.role !== 'viewer' && !j.outOfDate && j.state !== 'cleared' && (outcome.verdict !== 'blocked' ? <button className="btn p" onClick={() => void act('clear', { why: '' }, 'Cleared')}>Clear it</button> : person.role === 'lead' ? <button className="btn" onClick={() => setAsking(true)}>Override with a reason</button> : null)}</VerdictBand>
-        <div className="page two"><HeightSheet outcome={outcome} sheet={sheet} /><CheckSide outcome={outcome} quantity={j.quantity} note={run?.doneAt ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.` : ''} /></div></>}
-      <Modal opened={asking} onClose={() => setAsking(false)} title="Override a blocked job" transitionProps={{ duration: 0 }}><Textarea label="Reason; it stays on the job for ever" value={why} onChange={(e) => setWhy(e.currentTarget.value)} data-autofocus minRows={3} /><button className="btn p" style={{ marginTop: 12 }} disabled={why.trim().length < 5} onClick={() => void act('clear', { why }, 'Overridden')}>Override</button></Modal>
+      {busy && (
+        <div className="verdict" role="status">
+          {run.state === 'queued'
+            ? 'Waiting for the worker'
+            : `The server reads the file, ${Math.round((run.bytesRead / j.fileSize) * 100)} %`}
+        </div>
+      )}
+      {run?.state === 'refused' && (
+        <div className="verdict" data-v="blocked" role="alert">
+          <StateMark mark="outside" />
+          {run.refusal}
+          <span className="end">{again}</span>
+        </div>
+      )}
+      {j.outOfDate && (
+        <div className="verdict" data-v="clear with cautions" role="alert" style={{ fontWeight: 600, fontSize: 13 }}>
+          <StateMark mark="due" />
+          <span>
+            Out of date: {j.changed.join('; ')}. The verdict below was right {run && dayAndTime(run.at)}.
+          </span>
+          <span className="end">{again}</span>
+        </div>
+      )}
+      {outcome && sheet && (
+        <>
+          <VerdictBand outcome={outcome} reading={null}>
+            {!j.outOfDate && again}
+            {person.role !== 'viewer' &&
+              !j.outOfDate &&
+              j.state !== 'cleared' &&
+              (outcome.verdict !== 'blocked' ? (
+                <button className="btn p" onClick={() => void act('clear', { why: '' }, 'Cleared')}>
+                  Clear it
+                </button>
+              ) : person.role === 'lead' ? (
+                <button className="btn" onClick={() => setAsking(true)}>
+                  Override with a reason
+                </button>
+              ) : null)}
+          </VerdictBand>
+          <div className="page two">
+            <HeightSheet outcome={outcome} sheet={sheet} />
+            <CheckSide
+              outcome={outcome}
+              quantity={j.quantity}
+              note={run?.doneAt ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.` : ''}
+            />
+          </div>
+        </>
+      )}
+      <Modal
+        opened={asking}
+        onClose={() => setAsking(false)}
+        title="Override a blocked job"
+        transitionProps={{ duration: 0 }}
+      >
+        <Textarea
+          label="Reason; it stays on the job for ever"
+          value={why}
+          onChange={(e) => setWhy(e.currentTarget.value)}
+          data-autofocus
+          minRows={3}
+        />
+        <button
+          className="btn p"
+          style={{ marginTop: 12 }}
+          disabled={why.trim().length < 5}
+          onClick={() => void act('clear', { why }, 'Overridden')}
+        >
+          Override
+        </button>
+      </Modal>
     </>
   );
 }

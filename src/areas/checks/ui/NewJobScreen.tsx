@@ -20,78 +20,241 @@ type Posted = { read?: number; outcome?: CheckOutcome; done?: boolean; refusal?:
 export function NewJobScreen() {
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
   const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
-  const [file, setFile] = useState<File | null>(null), [over, setOver] = useState(false), [slip, setSlip] = useState<string | null>(null);
-  const [machineId, setMachineId] = useState(''), [toolId, setToolId] = useState(''), [materialId, setMaterialId] = useState(''), [processId, setProcessId] = useState('');
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') }), [recipeId, setRecipeId] = useState('');
-  const [title, setTitle] = useState(''), [jobClass, setJobClass] = useState<JobClass>('in-house'), [quantity, setQuantity] = useState<number | string>(1);
-  const [sheet, setSheet] = useState<LimitSheet | null>(null), [seen, setSeen] = useState<Posted | null>(null), [keeping, setKeeping] = useState<number | null>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [over, setOver] = useState(false);
+  const [slip, setSlip] = useState<string | null>(null);
+  const [machineId, setMachineId] = useState('');
+  const [toolId, setToolId] = useState('');
+  const [materialId, setMaterialId] = useState('');
+  const [processId, setProcessId] = useState('');
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const [recipeId, setRecipeId] = useState('');
+  const [title, setTitle] = useState('');
+  const [jobClass, setJobClass] = useState<JobClass>('in-house');
+  const [quantity, setQuantity] = useState<number | string>(1);
+  const [sheet, setSheet] = useState<LimitSheet | null>(null);
+  const [seen, setSeen] = useState<Posted | null>(null);
+  const [keeping, setKeeping] = useState<number | null>(null);
   const worker = useRef<Worker | null>(null);
   const take = (f: File | undefined): void => {
     if (!f) return;
-    if (f.size > LARGEST) { setSlip(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`); return; }
-    if (!/\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)) { setSlip(`${f.name} does not end like G-code (.gcode, .gco, .g, .nc); it is read all the same`); } else setSlip(null);
+    if (f.size > LARGEST) {
+      setSlip(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`);
+      return;
+    }
+    if (!/\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)) {
+      setSlip(`${f.name} does not end like G-code (.gcode, .gco, .g, .nc); it is read all the same`);
+    } else setSlip(null);
     setFile(f);
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
-  const chooseMachine = (id: string): void => { const m = machines.data?.find((x) => x.id === id); setMachineId(id); if (m && !recipeId) { setToolId(m.mounted?.id ?? ''); setMaterialId(m.loaded?.id ?? ''); } };
+  const chooseMachine = (id: string): void => {
+    const m = machines.data?.find((x) => x.id === id);
+    setMachineId(id);
+    if (m && !recipeId) {
+      setToolId(m.mounted?.id ?? '');
+      setMaterialId(m.loaded?.id ?? '');
+    }
+  };
   const chooseRecipe = async (id: string): Promise<void> => {
     setRecipeId(id);
     if (!id) return;
     try {
-      const { choice } = await call<RecipePage>(`/api/recipes/${id}`), body = choice.roles.find((r) => r.role === 'part body')!;
+      const { choice } = await call<RecipePage>(`/api/recipes/${id}`);
+      const body = choice.roles.find((r) => r.role === 'part body')!;
       if (choice.machineId) setMachineId(choice.machineId);
-      setToolId(body.toolId ?? ''); setMaterialId(body.materialId); setProcessId(choice.processId);
-    } catch (e) { setSlip((e as Error).message); }
+      setToolId(body.toolId ?? '');
+      setMaterialId(body.materialId);
+      setProcessId(choice.processId);
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
   };
-  useEffect(() => { const asked = new URLSearchParams(location.search).get('recipe'); if (asked) void chooseRecipe(asked); }, []);
+  useEffect(() => {
+    const asked = new URLSearchParams(location.search).get('recipe');
+    if (asked) void chooseRecipe(asked);
+  }, []);
   useEffect(() => {
     worker.current?.terminate();
-    setSeen(null); setSheet(null);
+    setSeen(null);
+    setSheet(null);
     if (!file || !machineId || !toolId || !materialId || !processId) return;
     let gone = false;
-    const query = new URLSearchParams({ machine: machineId, tool: toolId, material: materialId, process: processId, class: jobClass, fileName: file.name, quantity: String(quantity || 1), ...(recipeId && { recipe: recipeId }) });
-    call<LimitSheet>(`/api/limits?${query.toString()}`).then((limits) => {
-      if (gone) return;
-      setSheet(limits);
-      const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
-      worker.current = w;
-      w.onmessage = ({ data }: MessageEvent<Posted>) => setSeen(data);
-      w.postMessage({ file, sheet: limits });
-    }, (e: Error) => { if (!gone) setSlip(e.message); });
-    return () => { gone = true; worker.current?.terminate(); };
+    const query = new URLSearchParams({
+      machine: machineId,
+      tool: toolId,
+      material: materialId,
+      process: processId,
+      class: jobClass,
+      fileName: file.name,
+      quantity: String(quantity || 1),
+      ...(recipeId && { recipe: recipeId }),
+    });
+    call<LimitSheet>(`/api/limits?${query.toString()}`).then(
+      (limits) => {
+        if (gone) return;
+        setSheet(limits);
+        const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
+        worker.current = w;
+        w.onmessage = ({ data }: MessageEvent<Posted>) => setSeen(data);
+        w.postMessage({ file, sheet: limits });
+      },
+      (e: Error) => {
+        if (!gone) setSlip(e.message);
+      },
+    );
+    return () => {
+      gone = true;
+      worker.current?.terminate();
+    };
   }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId]);
   const keep = async (): Promise<void> => {
     if (!file) return;
-    setKeeping(0); setSlip(null);
+    setKeeping(0);
+    setSlip(null);
     try {
       const { sha256 } = await upload(file, setKeeping);
-      const made = await post<{ id: string }>('/api/jobs', { title, class: jobClass, quantity: Number(quantity), machineId, toolId, materialId, processId, fromRecipeId: recipeId || null, fileSha: sha256, fileName: file.name });
+      const made = await post<{ id: string }>('/api/jobs', {
+        title,
+        class: jobClass,
+        quantity: Number(quantity),
+        machineId,
+        toolId,
+        materialId,
+        processId,
+        fromRecipeId: recipeId || null,
+        fileSha: sha256,
+        fileName: file.name,
+      });
       go(`/checks/${made.id}`);
-    } catch (e) { setSlip((e as Error).message); setKeeping(null); }
+    } catch (e) {
+      setSlip((e as Error).message);
+      setKeeping(null);
+    }
   };
-  const options = (kind: string) => [{ value: '', label: 'choose…' }, ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name }))];
+  const options = (kind: string) => [
+    { value: '', label: 'choose…' },
+    ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name })),
+  ];
   const ready = file && machineId && toolId && materialId && processId && title.trim().length > 1;
   return (
     <>
-      <div className="band" data-kind="job"><div><div className="kind">New job</div><h1>{title || 'Will tonight’s machine make it?'}</h1></div>{file && <span className="chip f">{file.name} · {(file.size / 1048576).toFixed(2)} MB</span>}
-        <div className="end"><button className="btn p" disabled={!ready || keeping !== null || seen?.refusal !== undefined} onClick={() => void keep()}>{keeping === null ? 'Keep as a job' : `Uploading ${Math.round(keeping * 100)} %`}</button></div></div>
+      <div className="band" data-kind="job">
+        <div>
+          <div className="kind">New job</div>
+          <h1>{title || 'Will tonight’s machine make it?'}</h1>
+        </div>
+        {file && (
+          <span className="chip f">
+            {file.name} · {(file.size / 1048576).toFixed(2)} MB
+          </span>
+        )}
+        <div className="end">
+          <button
+            className="btn p"
+            disabled={!ready || keeping !== null || seen?.refusal !== undefined}
+            onClick={() => void keep()}
+          >
+            {keeping === null ? 'Keep as a job' : `Uploading ${Math.round(keeping * 100)} %`}
+          </button>
+        </div>
+      </div>
       <section className="stage">
-        <label className="drop" data-over={over} onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={(e) => { e.preventDefault(); setOver(false); take(e.dataTransfer.files[0]); }}>
-          {file ? <>Read from this device: <b>{file.name}</b>. Drop another to replace it.</> : <>Drop a G-code file here, or press Enter to choose one (up to 200 MB)</>}
-          <input type="file" aria-label="G-code file" style={{ display: 'block', margin: '8px auto 0' }} onChange={(e) => take(e.target.files?.[0])} />
+        <label
+          className="drop"
+          data-over={over}
+          onDragOver={(e) => {
+            e.preventDefault();
+            setOver(true);
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={(e) => {
+            e.preventDefault();
+            setOver(false);
+            take(e.dataTransfer.files[0]);
+          }}
+        >
+          {file ? (
+            <>
+              Read from this device: <b>{file.name}</b>. Drop another to replace it.
+            </>
+          ) : (
+            <>Drop a G-code file here, or press Enter to choose one (up to 200 MB)</>
+          )}
+          <input
+            type="file"
+            aria-label="G-code file"
+            style={{ display: 'block', margin: '8px auto 0' }}
+            onChange={(e) => take(e.target.files?.[0])}
+          />
         </label>
-        {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>{slip}</p>}
+        {slip && (
+          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
+            {slip}
+          </p>
+        )}
         <div className="fields" style={{ marginTop: 12 }}>
-          <NativeSelect label="Kept recipe" value={recipeId} onChange={(e) => void chooseRecipe(e.currentTarget.value)} data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]} />
-          <NativeSelect label="Machine" value={machineId} onChange={(e) => chooseMachine(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name }))]} />
-          <NativeSelect label="Tool" value={toolId} onChange={(e) => setToolId(e.currentTarget.value)} data={options('tool')} /><NativeSelect label="Material" value={materialId} onChange={(e) => setMaterialId(e.currentTarget.value)} data={options('material')} />
-          <NativeSelect label="Process" value={processId} onChange={(e) => setProcessId(e.currentTarget.value)} data={options('process')} />
-          <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} /><NativeSelect label="Class" value={jobClass} onChange={(e) => setJobClass(e.currentTarget.value as JobClass)} data={[...jobClasses]} /><NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
+          <NativeSelect
+            label="Kept recipe"
+            value={recipeId}
+            onChange={(e) => void chooseRecipe(e.currentTarget.value)}
+            data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]}
+          />
+          <NativeSelect
+            label="Machine"
+            value={machineId}
+            onChange={(e) => chooseMachine(e.currentTarget.value)}
+            data={[
+              { value: '', label: 'choose…' },
+              ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name })),
+            ]}
+          />
+          <NativeSelect
+            label="Tool"
+            value={toolId}
+            onChange={(e) => setToolId(e.currentTarget.value)}
+            data={options('tool')}
+          />
+          <NativeSelect
+            label="Material"
+            value={materialId}
+            onChange={(e) => setMaterialId(e.currentTarget.value)}
+            data={options('material')}
+          />
+          <NativeSelect
+            label="Process"
+            value={processId}
+            onChange={(e) => setProcessId(e.currentTarget.value)}
+            data={options('process')}
+          />
+          <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} />
+          <NativeSelect
+            label="Class"
+            value={jobClass}
+            onChange={(e) => setJobClass(e.currentTarget.value as JobClass)}
+            data={[...jobClasses]}
+          />
+          <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
         </div>
       </section>
-      {seen?.refusal && <div className="verdict" data-v="blocked" role="alert">{file?.name}: {seen.refusal}</div>}
-      {seen?.outcome && sheet && <><VerdictBand outcome={seen.outcome} reading={seen.done ? null : (seen.read ?? 0) / (file?.size || 1)} />
-        <div className="page two"><HeightSheet outcome={seen.outcome} sheet={sheet} /><CheckSide outcome={seen.outcome} quantity={Number(quantity) || 1} note="Read on this device; kept as a job, the server’s own run is the record." /></div></>}
+      {seen?.refusal && (
+        <div className="verdict" data-v="blocked" role="alert">
+          {file?.name}: {seen.refusal}
+        </div>
+      )}
+      {seen?.outcome && sheet && (
+        <>
+          <VerdictBand outcome={seen.outcome} reading={seen.done ? null : (seen.read ?? 0) / (file?.size || 1)} />
+          <div className="page two">
+            <HeightSheet outcome={seen.outcome} sheet={sheet} />
+            <CheckSide
+              outcome={seen.outcome}
+              quantity={Number(quantity) || 1}
+              note="Read on this device; kept as a job, the server’s own run is the record."
+            />
+          </div>
+        </>
+      )}
     </>
   );
 }
@@ -103,10 +266,12 @@ function upload(file: File, onShare: (share: number) => void): Promise<{ sha256:
     request.open('PUT', '/api/files');
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.upload.onprogress = (e) => onShare(e.loaded / (e.total || 1));
-    request.onerror = () => reject(new Refused(0, 'offline', 'The upload was cut off; nothing was stored. Press again to send it anew'));
+    request.onerror = () =>
+      reject(new Refused(0, 'offline', 'The upload was cut off; nothing was stored. Press again to send it anew'));
     request.onload = () => {
       const body = JSON.parse(request.responseText || '{}') as { sha256?: string; title?: string };
-      if (request.status === 200 && body.sha256) resolve({ sha256: body.sha256 }); else reject(new Refused(request.status, 'upload', body.title ?? `The server answered ${request.status}`));
+      if (request.status === 200 && body.sha256) resolve({ sha256: body.sha256 });
+      else reject(new Refused(request.status, 'upload', body.title ?? `The server answered ${request.status}`));
     };
     request.send(file);
   });

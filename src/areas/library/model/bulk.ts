@@ -6,11 +6,34 @@ export const comparisons = ['above', 'below', 'is', 'is not set', 'any value'] a
 export type Comparison = (typeof comparisons)[number];
 
 /** A profile that a search by value found, with the value in force and where it comes from. */
-export interface FoundValue { readonly id: string; readonly kind: string; readonly key: string; readonly name: string; readonly stock: boolean; readonly value: SettingValue | null; readonly origin: string }
+export interface FoundValue {
+  readonly id: string;
+  readonly kind: string;
+  readonly key: string;
+  readonly name: string;
+  readonly stock: boolean;
+  readonly value: SettingValue | null;
+  readonly origin: string;
+}
 /** One wished change of one setting of one profile, as typed; empty text takes the own value away. */
-export interface WishedChange { readonly kind: string; readonly key: string; readonly setting: string; readonly text: string }
+export interface WishedChange {
+  readonly kind: string;
+  readonly key: string;
+  readonly setting: string;
+  readonly text: string;
+}
 /** What a wished change would do. */
-export interface ChangeRow { readonly index: number; readonly name: string; readonly kind: string; readonly setting: string; readonly label: string; readonly from: string; readonly to: string; readonly problem: string | null; readonly isSame: boolean }
+export interface ChangeRow {
+  readonly index: number;
+  readonly name: string;
+  readonly kind: string;
+  readonly setting: string;
+  readonly label: string;
+  readonly from: string;
+  readonly to: string;
+  readonly problem: string | null;
+  readonly isSame: boolean;
+}
 
 export function holds(value: SettingValue | null, comparison: Comparison, wanted: SettingValue | null): boolean {
   if (comparison === 'is not set') return value === null;
@@ -28,14 +51,34 @@ const COLUMNS = ['kind', 'key', 'setting', 'value'] as const;
 export function readChanges(text: string): Result<readonly WishedChange[]> {
   const table = parseCsv(text);
   if (!table.ok) return table;
-  const at = COLUMNS.map((c) => table.value.header.findIndex((h) => h.toLowerCase() === c)), missing = at.indexOf(-1);
-  if (missing >= 0) return fail({ code: 'columns', what: `There is no column "${COLUMNS[missing]!}"`, where: 'first line', todo: `name the columns ${COLUMNS.join(', ')}` });
-  const lineOf = new Map<string, number>(), changes: WishedChange[] = [];
+  const at = COLUMNS.map((c) => table.value.header.findIndex((h) => h.toLowerCase() === c));
+  const missing = at.indexOf(-1);
+  if (missing >= 0)
+    return fail({
+      code: 'columns',
+      what: `There is no column "${COLUMNS[missing]!}"`,
+      where: 'first line',
+      todo: `name the columns ${COLUMNS.join(', ')}`,
+    });
+  const lineOf = new Map<string, number>();
+  const changes: WishedChange[] = [];
   for (const { line, cells } of table.value.rows) {
-    const [kind, key, setting, value] = at.map((i) => cells[i]!) as [string, string, string, string], address = `${kind}:${key}:${setting}`;
-    if (lineOf.has(address)) return fail({ code: 'twice', what: `${key}, ${setting} stands twice`, where: `line ${line}`, todo: `it stands in line ${lineOf.get(address)!} already; keep one` });
+    const [kind, key, setting, value] = at.map((i) => cells[i]!) as [string, string, string, string];
+    const address = `${kind}:${key}:${setting}`;
+    if (lineOf.has(address))
+      return fail({
+        code: 'twice',
+        what: `${key}, ${setting} stands twice`,
+        where: `line ${line}`,
+        todo: `it stands in line ${lineOf.get(address)!} already; keep one`,
+      });
     lineOf.set(address, line);
-    changes.push({ kind, key, setting, text: value.replace(/^'(?=[=+\-@])/, '').replace(/^(-?\d+),(\d+)(?=\D*$)/, '$1.$2') });
+    changes.push({
+      kind,
+      key,
+      setting,
+      text: value.replace(/^'(?=[=+\-@])/, '').replace(/^(-?\d+),(\d+)(?=\D*$)/, '$1.$2'),
+    });
   }
   return succeed(changes);
 }

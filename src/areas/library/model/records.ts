@@ -1,13 +1,28 @@
 import type { SettingValue, Values } from '../settings/define.ts';
 
-export type ReasonKind = 'measured' | 'habit, untested' | 'works round a fault' | 'spares the machine' | 'copied from elsewhere' | 'job-specific';
-export interface Reason { readonly kind: ReasonKind; readonly text: string; /** Day from which a workaround should be looked at again, YYYY-MM-DD. */ readonly until?: string | undefined }
+export type ReasonKind =
+  | 'measured'
+  | 'habit, untested'
+  | 'works round a fault'
+  | 'spares the machine'
+  | 'copied from elsewhere'
+  | 'job-specific';
+export interface Reason {
+  readonly kind: ReasonKind;
+  readonly text: string;
+  /** Day from which a workaround should be looked at again, YYYY-MM-DD. */ readonly until?: string | undefined;
+}
 export type Reasons = Readonly<Record<string, Reason>>;
 
 export type RevisionState = 'in review' | 'released' | 'returned' | 'retired';
 
 /** Each end of an allowed range says whether a trial saw it fail beyond, or only nobody tried. */
-export interface AllowedRange { readonly min: number; readonly max: number; readonly minEnd: 'failedBeyond' | 'notTriedBeyond'; readonly maxEnd: 'failedBeyond' | 'notTriedBeyond' }
+export interface AllowedRange {
+  readonly min: number;
+  readonly max: number;
+  readonly minEnd: 'failedBeyond' | 'notTriedBeyond';
+  readonly maxEnd: 'failedBeyond' | 'notTriedBeyond';
+}
 
 /** One proven value of a pairing, with the conditions near which it holds. */
 export interface PairingEntry {
@@ -23,9 +38,33 @@ export interface PairingEntry {
 }
 export type Entries = Readonly<Record<string, readonly PairingEntry[]>>;
 
-export interface ProfileRow { readonly id: string; readonly kind: 'printer' | 'tool' | 'material' | 'process'; readonly key: string; readonly name: string; readonly technology: 'filament' | 'resin'; readonly retired: boolean; readonly stock: boolean; readonly parentName: string | null; readonly revision: number; readonly ownCount: number; readonly at: string; readonly family: string | null; readonly tags: readonly string[] }
+export interface ProfileRow {
+  readonly id: string;
+  readonly kind: 'printer' | 'tool' | 'material' | 'process';
+  readonly key: string;
+  readonly name: string;
+  readonly technology: 'filament' | 'resin';
+  readonly retired: boolean;
+  readonly stock: boolean;
+  readonly parentName: string | null;
+  readonly revision: number;
+  readonly ownCount: number;
+  readonly at: string;
+  readonly family: string | null;
+  readonly tags: readonly string[];
+}
 
-export interface RevisionRow { readonly id: string; readonly number: number; readonly message: string; readonly authorName: string; readonly at: string; readonly state: RevisionState; readonly comment: string | null; readonly own: Values; readonly reasons: Reasons }
+export interface RevisionRow {
+  readonly id: string;
+  readonly number: number;
+  readonly message: string;
+  readonly authorName: string;
+  readonly at: string;
+  readonly state: RevisionState;
+  readonly comment: string | null;
+  readonly own: Values;
+  readonly reasons: Reasons;
+}
 
 export type EvidenceState = 'proven' | 'due' | 'sister' | 'unproven';
 /** Evidence for one setting as a ledger, a gauge and a rule read it. */
@@ -63,5 +102,12 @@ export interface LedgerRow {
 }
 
 /** Counts under each choice of a facet. */
-export interface Facets { readonly kind: readonly FacetCount[]; readonly technology: readonly FacetCount[]; readonly tag: readonly FacetCount[] }
-export interface FacetCount { readonly value: string; readonly n: number }
+export interface Facets {
+  readonly kind: readonly FacetCount[];
+  readonly technology: readonly FacetCount[];
+  readonly tag: readonly FacetCount[];
+}
+export interface FacetCount {
+  readonly value: string;
+  readonly n: number;
+}

@@ -9,17 +9,36 @@ export interface Level {
   readonly own: Values;
   readonly reasons?: Readonly<Record<string, { readonly kind: string; readonly text: string }>>;
 }
-export interface Origin { readonly level: string; readonly kind: Level['kind'] | 'formula' | 'default'; readonly profileId: string | null; readonly value: SettingValue; readonly reason?: { readonly kind: string; readonly text: string } | undefined; readonly formula?: string }
-export interface Effective { readonly key: string; readonly value: SettingValue | null; readonly winner: Origin | null; readonly beaten: readonly Origin[] }
+export interface Origin {
+  readonly level: string;
+  readonly kind: Level['kind'] | 'formula' | 'default';
+  readonly profileId: string | null;
+  readonly value: SettingValue;
+  readonly reason?: { readonly kind: string; readonly text: string } | undefined;
+  readonly formula?: string;
+}
+export interface Effective {
+  readonly key: string;
+  readonly value: SettingValue | null;
+  readonly winner: Origin | null;
+  readonly beaten: readonly Origin[];
+}
 
 /** Settings in an order in which a formula comes after everything it reads. A circle of formulas is a fault of the catalogue. */
 export function orderOf(settings: readonly Setting[]): readonly Setting[] {
-  const byKey = new Map(settings.map((s) => [s.key, s])), done = new Set<string>(), open = new Set<string>(), order: Setting[] = [];
+  const byKey = new Map(settings.map((s) => [s.key, s]));
+  const done = new Set<string>();
+  const open = new Set<string>();
+  const order: Setting[] = [];
   const visit = (s: Setting): void => {
     if (done.has(s.key)) return;
     if (open.has(s.key)) throw new RangeError(`the formula of ${s.key} reads itself`);
     open.add(s.key);
-    if ('formula' in s) for (const key of s.formula?.reads ?? []) { const read = byKey.get(key); if (read) visit(read); }
+    if ('formula' in s)
+      for (const key of s.formula?.reads ?? []) {
+        const read = byKey.get(key);
+        if (read) visit(read);
+      }
     done.add(s.key);
     order.push(s);
   };
@@ -35,14 +54,26 @@ export function resolveValues(levels: readonly Level[]): Map<string, Effective> 
     for (const key in level.own) {
       const value = level.own[key];
       if (value === undefined) continue;
-      const origin = { level: level.name, kind: level.kind, profileId: level.profileId, value, reason: level.reasons?.[key] };
+      const origin = {
+        level: level.name,
+        kind: level.kind,
+        profileId: level.profileId,
+        value,
+        reason: level.reasons?.[key],
+      };
       const before = origins.get(key);
-      if (before) before.push(origin); else origins.set(key, [origin]);
+      if (before) before.push(origin);
+      else origins.set(key, [origin]);
     }
   }
-  const resolved = new Map<string, Effective>(), values: Record<string, SettingValue> = {};
+  const resolved = new Map<string, Effective>();
+  const values: Record<string, SettingValue> = {};
   for (const setting of ordered) {
-    const key = setting.key, found = origins.get(key), e = found ? { key, value: found[0]!.value, winner: found[0]!, beaten: found.length > 1 ? found.slice(1) : NOBODY } : worked(setting, values);
+    const key = setting.key;
+    const found = origins.get(key);
+    const e = found
+      ? { key, value: found[0]!.value, winner: found[0]!, beaten: found.length > 1 ? found.slice(1) : NOBODY }
+      : worked(setting, values);
     if (e.value !== null) values[key] = e.value;
     resolved.set(key, e);
   }
@@ -54,11 +85,20 @@ const NOBODY: readonly Origin[] = [];
 function worked(setting: Setting, values: Values): Effective {
   const key = setting.key;
   if ('formula' in setting && setting.formula) {
-    const value = setting.formula.compute(values), text = setting.formula.text;
-    if (value !== null) return { key, beaten: NOBODY, value, winner: { level: text, kind: 'formula', profileId: null, value, formula: text } };
+    const value = setting.formula.compute(values);
+    const text = setting.formula.text;
+    if (value !== null)
+      return {
+        key,
+        beaten: NOBODY,
+        value,
+        winner: { level: text, kind: 'formula', profileId: null, value, formula: text },
+      };
   }
   const value = 'default' in setting ? setting.default : undefined;
-  return value === undefined ? { key, beaten: NOBODY, value: null, winner: null } : { key, beaten: NOBODY, value, winner: { level: 'default', kind: 'default', profileId: null, value } };
+  return value === undefined
+    ? { key, beaten: NOBODY, value: null, winner: null }
+    : { key, beaten: NOBODY, value, winner: { level: 'default', kind: 'default', profileId: null, value } };
 }
 
 export function valuesOf(resolved: ReadonlyMap<string, Effective>): Values {

@@ -4,11 +4,34 @@ import { defineRecipeRule } from './define.ts';
 const ROOM_WARM_C = 30;
 
 export const bedHeaterThere = defineRecipeRule({
-  id: 'bed-heater-there', about: 'recipe', technology: 'filament', title: 'A warm bed needs a heater',
-  why: 'Corners of warm-bed plastics lift on a cold plate.', source: 'domain section 10, recipe',
+  id: 'bed-heater-there',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'A warm bed needs a heater',
+  why: 'Corners of warm-bed plastics lift on a cold plate.',
+  source: 'domain section 10, recipe',
   reads: ['bedC', 'hasBedHeater'],
-  find: (r) => (r.flag('hasBedHeater') || r.number('bedC') <= ROOM_WARM_C ? [] : [{
-    severity: 'blocker', title: 'The bed has no heater', figure: r.show('bedC'), limit: 'no heater', origin: 'hardware, printer', fix: 'choose a machine with a heated bed, or a material that holds on a cold one', change: { values: { hasBedHeater: true } },
-  }]),
-  examples: { passes: [{ says: 'a cold bed on a machine without', change: { values: { hasBedHeater: false, bedC: 30 }, proofs: { bedC: { state: 'unproven' } } } }], fails: [{ says: 'no heater', change: { values: { hasBedHeater: false } } }] },
+  find: (r) =>
+    r.flag('hasBedHeater') || r.number('bedC') <= ROOM_WARM_C
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: 'The bed has no heater',
+            figure: r.show('bedC'),
+            limit: 'no heater',
+            origin: 'hardware, printer',
+            fix: 'choose a machine with a heated bed, or a material that holds on a cold one',
+            change: { values: { hasBedHeater: true } },
+          },
+        ],
+  examples: {
+    passes: [
+      {
+        says: 'a cold bed on a machine without',
+        change: { values: { hasBedHeater: false, bedC: 30 }, proofs: { bedC: { state: 'unproven' } } },
+      },
+    ],
+    fails: [{ says: 'no heater', change: { values: { hasBedHeater: false } } }],
+  },
 });

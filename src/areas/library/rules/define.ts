@@ -22,7 +22,15 @@ export interface RecipeMachine {
   readonly knownForDays: number | null;
 }
 /** One role of a recipe: what is printed with which tool and material. */
-export interface RecipeRole { readonly role: 'part body' | 'support' | 'support contact' | 'raft/brim'; readonly toolId: string; readonly materialId: string; readonly materialName: string; readonly family: string; readonly bondsWith: string; readonly supportPartners: string }
+export interface RecipeRole {
+  readonly role: 'part body' | 'support' | 'support contact' | 'raft/brim';
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly materialName: string;
+  readonly family: string;
+  readonly bondsWith: string;
+  readonly supportPartners: string;
+}
 
 export interface RecipeInput {
   readonly technology: Technology;
@@ -34,8 +42,21 @@ export interface RecipeInput {
   readonly machine: RecipeMachine | null;
 }
 /** A fix in figures, as far as it can be applied to a copy of the recipe or done at the machine. */
-export interface Change { readonly values?: Values; readonly machine?: Partial<RecipeMachine>; readonly roles?: readonly RecipeRole[]; readonly proofs?: Readonly<Record<string, Partial<Proof>>> }
-export interface RecipeFound { readonly severity: Severity; readonly title: string; readonly figure: string; readonly limit: string; readonly origin: string; readonly fix: string; readonly change: Change }
+export interface Change {
+  readonly values?: Values;
+  readonly machine?: Partial<RecipeMachine>;
+  readonly roles?: readonly RecipeRole[];
+  readonly proofs?: Readonly<Record<string, Partial<Proof>>>;
+}
+export interface RecipeFound {
+  readonly severity: Severity;
+  readonly title: string;
+  readonly figure: string;
+  readonly limit: string;
+  readonly origin: string;
+  readonly fix: string;
+  readonly change: Change;
+}
 
 /** Values as a rule reads them; reading one that the rule has not named is our bug. */
 export interface RecipeReader {
@@ -67,32 +88,63 @@ export interface RecipeRule {
   readonly needsSaid?: 'speedPercent' | 'resinC';
   readonly find: (r: RecipeReader) => readonly RecipeFound[];
   /** Single changes to a clean recipe that it passes and finds; the type asks for one of each. */
-  readonly examples: { readonly passes: readonly [RuleExample, ...RuleExample[]]; readonly fails: readonly [RuleExample, ...RuleExample[]] };
+  readonly examples: {
+    readonly passes: readonly [RuleExample, ...RuleExample[]];
+    readonly fails: readonly [RuleExample, ...RuleExample[]];
+  };
 }
-export interface RuleExample { readonly says: string; readonly change: Change }
+export interface RuleExample {
+  readonly says: string;
+  readonly change: Change;
+}
 
 export const defineRecipeRule = (rule: RecipeRule): RecipeRule => rule;
 
 export function readerOf(rule: RecipeRule, input: RecipeInput): RecipeReader {
   const value = (key: string): SettingValue | undefined => {
-    if (!rule.reads.includes(key) && !rule.readsIfThere?.includes(key)) throw new RangeError(`rule ${rule.id} reads ${key} without naming it`);
+    if (!rule.reads.includes(key) && !rule.readsIfThere?.includes(key))
+      throw new RangeError(`rule ${rule.id} reads ${key} without naming it`);
     return input.values[key];
   };
   return {
     input,
     has: (key) => value(key) !== undefined && value(key) !== null,
-    number: (key) => Number(value(key)), text: (key) => String(value(key) ?? ''), flag: (key) => value(key) === true, range: (key) => value(key) as unknown as readonly [number, number],
-    show: (key, given) => { const v = given ?? value(key), s = findSetting(key)!; return typeof v === 'number' && 'quantity' in s ? formatQuantity(v, s.quantity) : String(v); },
+    number: (key) => Number(value(key)),
+    text: (key) => String(value(key) ?? ''),
+    flag: (key) => value(key) === true,
+    range: (key) => value(key) as unknown as readonly [number, number],
+    show: (key, given) => {
+      const v = given ?? value(key);
+      const s = findSetting(key)!;
+      return typeof v === 'number' && 'quantity' in s ? formatQuantity(v, s.quantity) : String(v);
+    },
   };
 }
 
 /** A recipe with a change done to it. */
 export function changed(input: RecipeInput, change: Change): RecipeInput {
   const proofs = { ...input.proofs };
-  for (const [key, p] of Object.entries(change.proofs ?? {})) proofs[key] = { ...(proofs[key] ?? BLANK_PROOF), key, ...p };
+  for (const [key, p] of Object.entries(change.proofs ?? {}))
+    proofs[key] = { ...(proofs[key] ?? BLANK_PROOF), key, ...p };
   return {
-    ...input, proofs, roles: change.roles ?? input.roles,
-    values: { ...input.values, ...change.values }, machine: input.machine && { ...input.machine, ...change.machine },
+    ...input,
+    proofs,
+    roles: change.roles ?? input.roles,
+    values: { ...input.values, ...change.values },
+    machine: input.machine && { ...input.machine, ...change.machine },
   };
 }
-const BLANK_PROOF: Proof = { key: '', state: 'unproven', value: 0, uncertainty: 0, range: { min: 0, max: 0, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' }, trialId: '', trialName: '', provenOn: '', ageDays: 0, daysLeft: 0, because: null, conditions: {} };
+const BLANK_PROOF: Proof = {
+  key: '',
+  state: 'unproven',
+  value: 0,
+  uncertainty: 0,
+  range: { min: 0, max: 0, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' },
+  trialId: '',
+  trialName: '',
+  provenOn: '',
+  ageDays: 0,
+  daysLeft: 0,
+  because: null,
+  conditions: {},
+};

@@ -5,9 +5,32 @@ import { findSetting } from '../settings/catalogue.ts';
 const HAS_OWN_RULE = new Set(['flow']);
 
 export const evidenceNotDue = defineRecipeRule({
-  id: 'evidence-not-due', about: 'machine', technology: 'both', title: 'No other evidence here is due',
-  why: 'A proof from before a change of nozzle or film proves nothing now.', source: 'domain section 5',
+  id: 'evidence-not-due',
+  about: 'machine',
+  technology: 'both',
+  title: 'No other evidence here is due',
+  why: 'A proof from before a change of nozzle or film proves nothing now.',
+  source: 'domain section 5',
   reads: [],
-  find: ({ input: { proofs } }) => Object.values(proofs).filter((p) => p.state === 'due' && !HAS_OWN_RULE.has(p.key)).map((p) => ({ severity: 'caution' as const, title: `Evidence is due: ${findSetting(p.key)?.label.toLowerCase() ?? p.key}`, figure: p.because ?? 'old', limit: 'valid evidence', origin: `proven by ${p.trialName}`, fix: 'run its trial again', change: { proofs: { [p.key]: { state: 'proven' as const } } } })),
-  examples: { passes: [{ says: 'all valid', change: {} }], fails: [{ says: 'retraction due', change: { proofs: { retractionMm: { state: 'due', because: 'nozzle changed 3 d ago' } } } }] },
+  find: ({ input: { proofs } }) =>
+    Object.values(proofs)
+      .filter((p) => p.state === 'due' && !HAS_OWN_RULE.has(p.key))
+      .map((p) => ({
+        severity: 'caution' as const,
+        title: `Evidence is due: ${findSetting(p.key)?.label.toLowerCase() ?? p.key}`,
+        figure: p.because ?? 'old',
+        limit: 'valid evidence',
+        origin: `proven by ${p.trialName}`,
+        fix: 'run its trial again',
+        change: { proofs: { [p.key]: { state: 'proven' as const } } },
+      })),
+  examples: {
+    passes: [{ says: 'all valid', change: {} }],
+    fails: [
+      {
+        says: 'retraction due',
+        change: { proofs: { retractionMm: { state: 'due', because: 'nozzle changed 3 d ago' } } },
+      },
+    ],
+  },
 });

@@ -2,9 +2,16 @@ import { defineRecipeRule } from './define.ts';
 import { outsideProven } from './ranges.ts';
 
 export const exposureProven = defineRecipeRule({
-  id: 'exposure-proven', about: 'recipe', technology: 'resin', title: 'Exposure within the proven window',
-  why: 'Below it pins vanish, above it holes close.', source: 'domain section 10, recipe',
+  id: 'exposure-proven',
+  about: 'recipe',
+  technology: 'resin',
+  title: 'Exposure within the proven window',
+  why: 'Below it pins vanish, above it holes close.',
+  source: 'domain section 10, recipe',
   reads: ['exposureS'],
   find: (r) => outsideProven(r, 'exposureS', 'Exposure'),
-  examples: { passes: [{ says: 'at an end', change: { values: { exposureS: 2.3, transitionLayers: 8 } } }], fails: [{ says: 'longer', change: { values: { exposureS: 3.6 } } }] },
+  examples: {
+    passes: [{ says: 'at an end', change: { values: { exposureS: 2.3, transitionLayers: 8 } } }],
+    fails: [{ says: 'longer', change: { values: { exposureS: 3.6 } } }],
+  },
 });

@@ -2,11 +2,30 @@ import { defineRecipeRule } from './define.ts';
 import { inList } from './families.ts';
 
 export const familyOnTool = defineRecipeRule({
-  id: 'family-on-tool', about: 'recipe', technology: 'filament', title: 'The tool may run this family',
-  why: 'A liner melts, a nozzle clogs, a soluble support is spoilt.', source: 'domain section 10, recipe',
-  reads: ['family'], readsIfThere: ['allowedFamilies'],
-  find: (r) => (inList(r.text('allowedFamilies'), r.text('family')) || r.text('allowedFamilies') === '' ? [] : [{
-    severity: 'blocker', title: `The tool may not run ${r.text('family')}`, figure: r.text('family'), limit: r.text('allowedFamilies'), origin: 'hardware, tool', fix: 'choose another tool', change: { values: { allowedFamilies: `${r.text('allowedFamilies')}, ${r.text('family')}` } },
-  }]),
-  examples: { passes: [{ says: 'all allowed', change: { values: { allowedFamilies: '' } } }], fails: [{ says: 'not among them', change: { values: { allowedFamilies: 'PLA' } } }] },
+  id: 'family-on-tool',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'The tool may run this family',
+  why: 'A liner melts, a nozzle clogs, a soluble support is spoilt.',
+  source: 'domain section 10, recipe',
+  reads: ['family'],
+  readsIfThere: ['allowedFamilies'],
+  find: (r) =>
+    inList(r.text('allowedFamilies'), r.text('family')) || r.text('allowedFamilies') === ''
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: `The tool may not run ${r.text('family')}`,
+            figure: r.text('family'),
+            limit: r.text('allowedFamilies'),
+            origin: 'hardware, tool',
+            fix: 'choose another tool',
+            change: { values: { allowedFamilies: `${r.text('allowedFamilies')}, ${r.text('family')}` } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'all allowed', change: { values: { allowedFamilies: '' } } }],
+    fails: [{ says: 'not among them', change: { values: { allowedFamilies: 'PLA' } } }],
+  },
 });

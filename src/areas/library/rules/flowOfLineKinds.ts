@@ -5,19 +5,61 @@ import { lineKinds, speedKey, widthKey } from '../settings/lineKinds.ts';
 const CELLS = lineKinds.flatMap((k) => [widthKey(k), speedKey(k)]);
 
 export const flowOfLineKinds = defineRecipeRule({
-  id: 'flow-of-line-kinds', about: 'recipe', technology: 'filament', title: 'Each kind of line stays within the melt rate',
-  why: 'Asked for more than melts, lines come out thin and gappy and the drive slips.', source: 'Q = flow · A · v, conservation of volume; rounded-rectangle bead',
-  reads: [...CELLS, 'layerHeightMm', 'firstLayerHeightMm', 'flow', 'catalogueFlowMm3PerS'], readsIfThere: ['highestFlowMm3PerS'],
+  id: 'flow-of-line-kinds',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'Each kind of line stays within the melt rate',
+  why: 'Asked for more than melts, lines come out thin and gappy and the drive slips.',
+  source: 'Q = flow · A · v, conservation of volume; rounded-rectangle bead',
+  reads: [...CELLS, 'layerHeightMm', 'firstLayerHeightMm', 'flow', 'catalogueFlowMm3PerS'],
+  readsIfThere: ['highestFlowMm3PerS'],
   find: (r) => {
-    const proof = r.input.proofs['highestFlowMm3PerS'], proven = proof?.state === 'proven' ? proof.range.max : r.has('highestFlowMm3PerS') ? r.number('highestFlowMm3PerS') : Infinity;
+    const proof = r.input.proofs['highestFlowMm3PerS'];
+    const proven =
+      proof?.state === 'proven'
+        ? proof.range.max
+        : r.has('highestFlowMm3PerS')
+          ? r.number('highestFlowMm3PerS')
+          : Infinity;
     const limit = Math.min(r.number('catalogueFlowMm3PerS'), proven);
-    const rows = lineKinds.map((k) => {
-      const w = r.number(widthKey(k)), h = Math.min(r.number(k.key === 'firstLayer' ? 'firstLayerHeightMm' : 'layerHeightMm'), w), area = beadAreaMm2(w, h) * r.number('flow');
-      return { kind: k, flow: area * r.number(speedKey(k)), speed: Math.floor((limit / area) * 10) / 10 };
-    }).filter((row) => row.flow > limit * (1 + 1e-9)).sort((a, b) => b.flow - a.flow);
+    const rows = lineKinds
+      .map((k) => {
+        const w = r.number(widthKey(k));
+        const h = Math.min(r.number(k.key === 'firstLayer' ? 'firstLayerHeightMm' : 'layerHeightMm'), w);
+        const area = beadAreaMm2(w, h) * r.number('flow');
+        return { kind: k, flow: area * r.number(speedKey(k)), speed: Math.floor((limit / area) * 10) / 10 };
+      })
+      .filter((row) => row.flow > limit * (1 + 1e-9))
+      .sort((a, b) => b.flow - a.flow);
     const worst = rows[0];
     if (!worst) return [];
-    return [{ severity: 'blocker', title: `${worst.kind.label} asks for more than melts`, figure: `${worst.flow.toFixed(2)} mm³/s`, limit: `${limit.toFixed(2)} mm³/s`, origin: proof?.state === 'proven' && proven <= r.number('catalogueFlowMm3PerS') ? `proven by ${proof.trialName}` : 'hardware, tool', fix: rows.map((row) => `${row.kind.label.toLowerCase()} to ${row.speed.toFixed(1)} mm/s`).join(', '), change: { values: Object.fromEntries(rows.map((row) => [speedKey(row.kind), row.speed])) } }];
+    return [
+      {
+        severity: 'blocker',
+        title: `${worst.kind.label} asks for more than melts`,
+        figure: `${worst.flow.toFixed(2)} mm³/s`,
+        limit: `${limit.toFixed(2)} mm³/s`,
+        origin:
+          proof?.state === 'proven' && proven <= r.number('catalogueFlowMm3PerS')
+            ? `proven by ${proof.trialName}`
+            : 'hardware, tool',
+        fix: rows.map((row) => `${row.kind.label.toLowerCase()} to ${row.speed.toFixed(1)} mm/s`).join(', '),
+        change: { values: Object.fromEntries(rows.map((row) => [speedKey(row.kind), row.speed])) },
+      },
+    ];
   },
-  examples: { passes: [{ says: 'a fill just inside', change: { values: { fillSpeedMmPerS: 120 } } }], fails: [{ says: 'a fast fill', change: { values: { fillSpeedMmPerS: 140 } } }, { says: 'a slow melter', change: { proofs: { highestFlowMm3PerS: { range: { min: 0, max: 4, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' } } } } }] },
+  examples: {
+    passes: [{ says: 'a fill just inside', change: { values: { fillSpeedMmPerS: 120 } } }],
+    fails: [
+      { says: 'a fast fill', change: { values: { fillSpeedMmPerS: 140 } } },
+      {
+        says: 'a slow melter',
+        change: {
+          proofs: {
+            highestFlowMm3PerS: { range: { min: 0, max: 4, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' } },
+          },
+        },
+      },
+    ],
+  },
 });

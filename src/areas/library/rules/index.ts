@@ -66,34 +66,105 @@ import { widthOfNozzle } from './widthOfNozzle.ts';
 
 /** Every rule a recipe is held against, in the order they are told. */
 export const recipeRules: readonly RecipeRule[] = [
-  nozzleWithinHotEnd, nozzleWithinSupplier, nozzleProven, bedWithinHeater, bedWithinSupplier, bedProven,
-  bedHeaterThere, bedBelowSoftening, chamberWithinMachine, enclosureFits, layerWithinNozzle, widthOfNozzle,
-  flowOfLineKinds, firstLayerSlow, speedWithinAxes, accelerationProven, flowProven, retractionProven,
-  retractionWithinDrive, fanWithinSupplier, layerTimeEnough, overhangSupported, familyOnTool, reservedTool,
-  abrasiveOnSoft, supportPartner, bodiesBond, purgeThere, brimOnBodyHead, startHomes,
-  startLevelsHomed, startWaits, endCools, bottomRatio, bottomThick, transitionEven,
-  returnSlower, liftEqualsReturn, liftWithinPrinter, liftProven, pauseProven, delayCounts,
-  exposureProven, exposureForLayer, lightReaches, lightMatches, shadesShown, compensationShows,
-  machineReady, toolMounted, materialLoaded, spoolNotEmpty, speedUnscaled, stateKnown,
-  resinWarmEnough, evidenceNotDue,
-  supportGapFits, brimForWarping, scalesAlike, driesBelowSoftening, partDoesNotDissolve, retractionSuitsFeed, fillHoldsTops, wallSpeedProven,
+  nozzleWithinHotEnd,
+  nozzleWithinSupplier,
+  nozzleProven,
+  bedWithinHeater,
+  bedWithinSupplier,
+  bedProven,
+  bedHeaterThere,
+  bedBelowSoftening,
+  chamberWithinMachine,
+  enclosureFits,
+  layerWithinNozzle,
+  widthOfNozzle,
+  flowOfLineKinds,
+  firstLayerSlow,
+  speedWithinAxes,
+  accelerationProven,
+  flowProven,
+  retractionProven,
+  retractionWithinDrive,
+  fanWithinSupplier,
+  layerTimeEnough,
+  overhangSupported,
+  familyOnTool,
+  reservedTool,
+  abrasiveOnSoft,
+  supportPartner,
+  bodiesBond,
+  purgeThere,
+  brimOnBodyHead,
+  startHomes,
+  startLevelsHomed,
+  startWaits,
+  endCools,
+  bottomRatio,
+  bottomThick,
+  transitionEven,
+  returnSlower,
+  liftEqualsReturn,
+  liftWithinPrinter,
+  liftProven,
+  pauseProven,
+  delayCounts,
+  exposureProven,
+  exposureForLayer,
+  lightReaches,
+  lightMatches,
+  shadesShown,
+  compensationShows,
+  machineReady,
+  toolMounted,
+  materialLoaded,
+  spoolNotEmpty,
+  speedUnscaled,
+  stateKnown,
+  resinWarmEnough,
+  evidenceNotDue,
+  supportGapFits,
+  brimForWarping,
+  scalesAlike,
+  driesBelowSoftening,
+  partDoesNotDissolve,
+  retractionSuitsFeed,
+  fillHoldsTops,
+  wallSpeedProven,
 ];
 
-export interface RecipeFinding extends RecipeFound { readonly rule: string; readonly about: RecipeRule['about']; readonly why: string; readonly source: string }
-export interface RecipeCheck { readonly findings: readonly RecipeFinding[]; readonly ran: number; /** Rules that could not run, with the setting that is missing. */ readonly couldNot: readonly { readonly rule: string; readonly title: string; readonly missing: string }[] }
+export interface RecipeFinding extends RecipeFound {
+  readonly rule: string;
+  readonly about: RecipeRule['about'];
+  readonly why: string;
+  readonly source: string;
+}
+export interface RecipeCheck {
+  readonly findings: readonly RecipeFinding[];
+  readonly ran: number;
+  /** Rules that could not run, with the setting that is missing. */ readonly couldNot: readonly {
+    readonly rule: string;
+    readonly title: string;
+    readonly missing: string;
+  }[];
+}
 
 const ORDER = { blocker: 0, caution: 1, note: 2 } as const;
 
 /** Holds a recipe against every rule of its technology. A rule that lacks a value says so instead of passing in silence. */
 export function checkRecipe(input: RecipeInput): RecipeCheck {
-  const findings: RecipeFinding[] = [], couldNot: RecipeCheck['couldNot'][number][] = [];
+  const findings: RecipeFinding[] = [];
+  const couldNot: RecipeCheck['couldNot'][number][] = [];
   let ran = 0;
   for (const rule of recipeRules) {
     if (rule.technology !== 'both' && rule.technology !== input.technology) continue;
     const missing = missingFor(rule, input);
-    if (missing !== null) { couldNot.push({ rule: rule.id, title: rule.title, missing }); continue; }
+    if (missing !== null) {
+      couldNot.push({ rule: rule.id, title: rule.title, missing });
+      continue;
+    }
     ran++;
-    for (const found of rule.find(readerOf(rule, input))) findings.push({ ...found, rule: rule.id, about: rule.about, why: rule.why, source: rule.source });
+    for (const found of rule.find(readerOf(rule, input)))
+      findings.push({ ...found, rule: rule.id, about: rule.about, why: rule.why, source: rule.source });
   }
   return { findings: findings.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]), ran, couldNot };
 }

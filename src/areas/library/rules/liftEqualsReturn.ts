@@ -1,14 +1,33 @@
 import { defineRecipeRule } from './define.ts';
 
 export const liftEqualsReturn = defineRecipeRule({
-  id: 'lift-equals-return', about: 'recipe', technology: 'resin', title: 'The plate comes back as far as it went',
-  why: 'Unequal sums move every layer to another height.', source: 'domain section 10, recipe',
+  id: 'lift-equals-return',
+  about: 'recipe',
+  technology: 'resin',
+  title: 'The plate comes back as far as it went',
+  why: 'Unequal sums move every layer to another height.',
+  source: 'domain section 10, recipe',
   reads: ['liftFirstMm', 'liftSecondMm', 'returnFirstMm', 'returnSecondMm'],
   find: (r) => {
-    const up = r.number('liftFirstMm') + r.number('liftSecondMm'), down = r.number('returnFirstMm') + r.number('returnSecondMm');
+    const up = r.number('liftFirstMm') + r.number('liftSecondMm');
+    const down = r.number('returnFirstMm') + r.number('returnSecondMm');
     if (Math.abs(up - down) < 1e-6) return [];
-    const second = Math.max(0, Number((up - r.number('returnFirstMm')).toFixed(6))), first = Math.min(r.number('returnFirstMm'), up);
-    return [{ severity: 'blocker', title: 'Lift and return are not equal', figure: `${r.show('liftFirstMm', up)} up, ${r.show('liftFirstMm', down)} down`, limit: 'equal', origin: 'process', fix: `second stage of the return ${r.show('returnSecondMm', second)}`, change: { values: { returnFirstMm: first, returnSecondMm: second } } }];
+    const second = Math.max(0, Number((up - r.number('returnFirstMm')).toFixed(6)));
+    const first = Math.min(r.number('returnFirstMm'), up);
+    return [
+      {
+        severity: 'blocker',
+        title: 'Lift and return are not equal',
+        figure: `${r.show('liftFirstMm', up)} up, ${r.show('liftFirstMm', down)} down`,
+        limit: 'equal',
+        origin: 'process',
+        fix: `second stage of the return ${r.show('returnSecondMm', second)}`,
+        change: { values: { returnFirstMm: first, returnSecondMm: second } },
+      },
+    ];
   },
-  examples: { passes: [{ says: 'equal', change: { values: { returnFirstMm: 5, returnSecondMm: 2 } } }], fails: [{ says: 'unequal', change: { values: { returnSecondMm: 2 } } }] },
+  examples: {
+    passes: [{ says: 'equal', change: { values: { returnFirstMm: 5, returnSecondMm: 2 } } }],
+    fails: [{ says: 'unequal', change: { values: { returnSecondMm: 2 } } }],
+  },
 });

@@ -4,9 +4,29 @@ import { defineRecipeRule } from './define.ts';
 const SLACK_NM = 10;
 
 export const lightMatches = defineRecipeRule({
-  id: 'light-matches', about: 'recipe', technology: 'resin', title: 'The screen shines what the resin takes',
-  why: 'Another wavelength hardly cures it.', source: 'domain section 10, recipe',
+  id: 'light-matches',
+  about: 'recipe',
+  technology: 'resin',
+  title: 'The screen shines what the resin takes',
+  why: 'Another wavelength hardly cures it.',
+  source: 'domain section 10, recipe',
   reads: ['wavelengthNm', 'screenWavelengthNm'],
-  find: (r) => (Math.abs(r.number('wavelengthNm') - r.number('screenWavelengthNm')) <= SLACK_NM ? [] : [{ severity: 'blocker', title: 'The resin is for another light', figure: r.show('wavelengthNm'), limit: r.show('screenWavelengthNm'), origin: 'hardware, printer', fix: `use a resin for ${r.show('screenWavelengthNm')}`, change: { values: { wavelengthNm: r.number('screenWavelengthNm') } } }]),
-  examples: { passes: [{ says: 'close enough', change: { values: { wavelengthNm: 400 } } }], fails: [{ says: 'another light', change: { values: { wavelengthNm: 385 } } }] },
+  find: (r) =>
+    Math.abs(r.number('wavelengthNm') - r.number('screenWavelengthNm')) <= SLACK_NM
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: 'The resin is for another light',
+            figure: r.show('wavelengthNm'),
+            limit: r.show('screenWavelengthNm'),
+            origin: 'hardware, printer',
+            fix: `use a resin for ${r.show('screenWavelengthNm')}`,
+            change: { values: { wavelengthNm: r.number('screenWavelengthNm') } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'close enough', change: { values: { wavelengthNm: 400 } } }],
+    fails: [{ says: 'another light', change: { values: { wavelengthNm: 385 } } }],
+  },
 });

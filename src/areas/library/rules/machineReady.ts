@@ -1,9 +1,30 @@
 import { defineRecipeRule } from './define.ts';
 
 export const machineReady = defineRecipeRule({
-  id: 'machine-ready', about: 'machine', technology: 'both', title: 'The machine is ready',
-  why: 'A job sent to a machine that is not ready waits, or breaks something.', source: 'domain section 10, machine',
-  reads: [], needsMachine: true,
-  find: ({ input: { machine: m } }) => (m!.ready ? [] : [{ severity: 'blocker', title: `${m!.name} is not ready`, figure: 'not ready', limit: 'ready', origin: `machine, ${m!.name}`, fix: 'see its page and set it ready', change: { machine: { ready: true } } }]),
-  examples: { passes: [{ says: 'ready', change: {} }], fails: [{ says: 'not', change: { machine: { ready: false } } }] },
+  id: 'machine-ready',
+  about: 'machine',
+  technology: 'both',
+  title: 'The machine is ready',
+  why: 'A job sent to a machine that is not ready waits, or breaks something.',
+  source: 'domain section 10, machine',
+  reads: [],
+  needsMachine: true,
+  find: ({ input: { machine: m } }) =>
+    m!.ready
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: `${m!.name} is not ready`,
+            figure: 'not ready',
+            limit: 'ready',
+            origin: `machine, ${m!.name}`,
+            fix: 'see its page and set it ready',
+            change: { machine: { ready: true } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'ready', change: {} }],
+    fails: [{ says: 'not', change: { machine: { ready: false } } }],
+  },
 });

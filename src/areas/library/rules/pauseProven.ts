@@ -2,9 +2,16 @@ import { defineRecipeRule } from './define.ts';
 import { outsideProven } from './ranges.ts';
 
 export const pauseProven = defineRecipeRule({
-  id: 'pause-proven', about: 'recipe', technology: 'resin', title: 'The resin gets its time to settle',
-  why: 'Shorter, flanks bloat and wave.', source: 'domain section 10, recipe',
+  id: 'pause-proven',
+  about: 'recipe',
+  technology: 'resin',
+  title: 'The resin gets its time to settle',
+  why: 'Shorter, flanks bloat and wave.',
+  source: 'domain section 10, recipe',
   reads: ['pauseBeforeExposureS'],
   find: (r) => outsideProven(r, 'pauseBeforeExposureS', 'Pause before exposure'),
-  examples: { passes: [{ says: 'at the limit', change: { values: { pauseBeforeExposureS: 1 } } }], fails: [{ says: 'shorter', change: { values: { pauseBeforeExposureS: 0.3 } } }] },
+  examples: {
+    passes: [{ says: 'at the limit', change: { values: { pauseBeforeExposureS: 1 } } }],
+    fails: [{ says: 'shorter', change: { values: { pauseBeforeExposureS: 0.3 } } }],
+  },
 });

@@ -3,17 +3,52 @@ import type { RecipeRole } from './define.ts';
 
 /** About the melt held in a hot end. Common practice, no source. */
 const LEAST_MM3 = 120;
-const BODY: RecipeRole = { role: 'part body', toolId: 'tool', materialId: 'asa', materialName: 'Torba ASA natural', family: 'ASA', bondsWith: 'ASA, ABS', supportPartners: 'PVA, ASA' };
-const SUPPORT: RecipeRole = { role: 'support', toolId: 'tool', materialId: 'pva', materialName: 'Salice PVA', family: 'PVA', bondsWith: '', supportPartners: '' };
+const BODY: RecipeRole = {
+  role: 'part body',
+  toolId: 'tool',
+  materialId: 'asa',
+  materialName: 'Torba ASA natural',
+  family: 'ASA',
+  bondsWith: 'ASA, ABS',
+  supportPartners: 'PVA, ASA',
+};
+const SUPPORT: RecipeRole = {
+  role: 'support',
+  toolId: 'tool',
+  materialId: 'pva',
+  materialName: 'Salice PVA',
+  family: 'PVA',
+  bondsWith: '',
+  supportPartners: '',
+};
 
 export const purgeThere = defineRecipeRule({
-  id: 'purge-there', about: 'recipe', technology: 'filament', title: 'A change of material on one head is purged',
-  why: 'Without it colours bleed and bonds fail.', source: 'domain section 10, recipe',
+  id: 'purge-there',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'A change of material on one head is purged',
+  why: 'Without it colours bleed and bonds fail.',
+  source: 'domain section 10, recipe',
   reads: ['purgeMm3'],
   find: (r) => {
     const byTool = new Map<string, Set<string>>();
     for (const x of r.input.roles) byTool.set(x.toolId, (byTool.get(x.toolId) ?? new Set()).add(x.materialId));
-    return r.number('purgeMm3') > 0 || ![...byTool.values()].some((m) => m.size > 1) ? [] : [{ severity: 'caution', title: 'Two materials through one head, and nothing is purged', figure: r.show('purgeMm3'), limit: `${LEAST_MM3} mm³`, origin: 'process', fix: `purge ${LEAST_MM3} mm³ per change`, change: { values: { purgeMm3: LEAST_MM3 } } }];
+    return r.number('purgeMm3') > 0 || ![...byTool.values()].some((m) => m.size > 1)
+      ? []
+      : [
+          {
+            severity: 'caution',
+            title: 'Two materials through one head, and nothing is purged',
+            figure: r.show('purgeMm3'),
+            limit: `${LEAST_MM3} mm³`,
+            origin: 'process',
+            fix: `purge ${LEAST_MM3} mm³ per change`,
+            change: { values: { purgeMm3: LEAST_MM3 } },
+          },
+        ];
   },
-  examples: { passes: [{ says: 'one material', change: {} }], fails: [{ says: 'two on one head', change: { roles: [BODY, SUPPORT] } }] },
+  examples: {
+    passes: [{ says: 'one material', change: {} }],
+    fails: [{ says: 'two on one head', change: { roles: [BODY, SUPPORT] } }],
+  },
 });

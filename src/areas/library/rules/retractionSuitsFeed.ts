@@ -1,15 +1,44 @@
 import { defineRecipeRule } from './define.ts';
 
-const DIRECT_MOST_MM = 3, REMOTE_LEAST_MM = 2;
+const DIRECT_MOST_MM = 3;
+const REMOTE_LEAST_MM = 2;
 
 export const retractionSuitsFeed = defineRecipeRule({
-  id: 'retraction-suits-feed', about: 'recipe', technology: 'filament', title: 'The pull-back suits the way the filament is fed',
-  why: 'A drive on the tool needs little; through a tube the slack must be taken up first.', source: 'direct up to 3 mm, remote from 2 mm: common practice, no source',
+  id: 'retraction-suits-feed',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'The pull-back suits the way the filament is fed',
+  why: 'A drive on the tool needs little; through a tube the slack must be taken up first.',
+  source: 'direct up to 3 mm, remote from 2 mm: common practice, no source',
   reads: ['retractionMm', 'feedType'],
   find: (r) => {
-    const mm = r.number('retractionMm'), isRemote = r.text('feedType') === 'remote', limit = isRemote ? REMOTE_LEAST_MM : DIRECT_MOST_MM;
+    const mm = r.number('retractionMm');
+    const isRemote = r.text('feedType') === 'remote';
+    const limit = isRemote ? REMOTE_LEAST_MM : DIRECT_MOST_MM;
     if (r.input.proofs['retractionMm']?.state === 'proven' || (isRemote ? mm >= limit : mm <= limit)) return [];
-    return [{ severity: 'caution', title: `A ${isRemote ? 'short pull-back through a tube' : 'long pull-back on a drive that sits on the tool'}`, figure: r.show('retractionMm'), limit: `${isRemote ? 'at least' : 'at most'} ${r.show('retractionMm', limit)}`, origin: 'common practice', fix: `set ${r.show('retractionMm', limit)} or prove it`, change: { values: { retractionMm: limit } } }];
+    return [
+      {
+        severity: 'caution',
+        title: `A ${isRemote ? 'short pull-back through a tube' : 'long pull-back on a drive that sits on the tool'}`,
+        figure: r.show('retractionMm'),
+        limit: `${isRemote ? 'at least' : 'at most'} ${r.show('retractionMm', limit)}`,
+        origin: 'common practice',
+        fix: `set ${r.show('retractionMm', limit)} or prove it`,
+        change: { values: { retractionMm: limit } },
+      },
+    ];
   },
-  examples: { passes: [{ says: 'a proven one', change: { values: { feedType: 'remote' } } }], fails: [{ says: 'short through a tube', change: { values: { feedType: 'remote' }, proofs: { retractionMm: { state: 'unproven' } } } }, { says: 'long on the tool', change: { values: { retractionMm: 6 }, proofs: { retractionMm: { state: 'unproven' } } } }] },
+  examples: {
+    passes: [{ says: 'a proven one', change: { values: { feedType: 'remote' } } }],
+    fails: [
+      {
+        says: 'short through a tube',
+        change: { values: { feedType: 'remote' }, proofs: { retractionMm: { state: 'unproven' } } },
+      },
+      {
+        says: 'long on the tool',
+        change: { values: { retractionMm: 6 }, proofs: { retractionMm: { state: 'unproven' } } },
+      },
+    ],
+  },
 });

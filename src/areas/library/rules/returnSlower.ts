@@ -1,9 +1,29 @@
 import { defineRecipeRule } from './define.ts';
 
 export const returnSlower = defineRecipeRule({
-  id: 'return-slower', about: 'recipe', technology: 'resin', title: 'The second stage of the return is the slow one',
-  why: 'The last millimetres press the resin out; fast, they bend supports.', source: 'domain section 10, recipe',
+  id: 'return-slower',
+  about: 'recipe',
+  technology: 'resin',
+  title: 'The second stage of the return is the slow one',
+  why: 'The last millimetres press the resin out; fast, they bend supports.',
+  source: 'domain section 10, recipe',
   reads: ['returnFirstMm', 'returnFirstMmPerS', 'returnSecondMmPerS'],
-  find: (r) => (r.number('returnFirstMm') === 0 || r.number('returnSecondMmPerS') < r.number('returnFirstMmPerS') ? [] : [{ severity: 'caution', title: 'The return does not slow down', figure: r.show('returnSecondMmPerS'), limit: `below ${r.show('returnFirstMmPerS')}`, origin: 'process', fix: `set ${r.show('returnSecondMmPerS', r.number('returnFirstMmPerS') / 2)}`, change: { values: { returnSecondMmPerS: r.number('returnFirstMmPerS') / 2 } } }]),
-  examples: { passes: [{ says: 'slower', change: { values: { returnSecondMmPerS: 2 } } }], fails: [{ says: 'as fast', change: { values: { returnSecondMmPerS: 3 } } }] },
+  find: (r) =>
+    r.number('returnFirstMm') === 0 || r.number('returnSecondMmPerS') < r.number('returnFirstMmPerS')
+      ? []
+      : [
+          {
+            severity: 'caution',
+            title: 'The return does not slow down',
+            figure: r.show('returnSecondMmPerS'),
+            limit: `below ${r.show('returnFirstMmPerS')}`,
+            origin: 'process',
+            fix: `set ${r.show('returnSecondMmPerS', r.number('returnFirstMmPerS') / 2)}`,
+            change: { values: { returnSecondMmPerS: r.number('returnFirstMmPerS') / 2 } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'slower', change: { values: { returnSecondMmPerS: 2 } } }],
+    fails: [{ says: 'as fast', change: { values: { returnSecondMmPerS: 3 } } }],
+  },
 });

@@ -6,7 +6,10 @@ import { changed, readerOf, type RecipeRule } from './define.ts';
 import { checkRecipe, missingFor, recipeRules } from './index.ts';
 
 const cleanFor = (rule: RecipeRule) => cleanRecipe(rule.technology === 'resin' ? 'resin' : 'filament');
-const find = (rule: RecipeRule, input: ReturnType<typeof cleanRecipe>) => { expect(missingFor(rule, input)).toBeNull(); return rule.find(readerOf(rule, input)); };
+const find = (rule: RecipeRule, input: ReturnType<typeof cleanRecipe>) => {
+  expect(missingFor(rule, input)).toBeNull();
+  return rule.find(readerOf(rule, input));
+};
 
 test('there are at least 35 rules with ids of their own', () => {
   expect(recipeRules.length).toBeGreaterThanOrEqual(35);
@@ -14,17 +17,34 @@ test('there are at least 35 rules with ids of their own', () => {
 });
 
 describe.each(recipeRules.map((r) => [r.id, r] as const))('%s', (_, rule) => {
-  test('reads settings that exist', () => { for (const key of [...rule.reads, ...(rule.readsIfThere ?? [])]) expect(findSetting(key), key).toBeDefined(); });
-  test('is silent on the clean recipe', () => expect(find(rule, cleanFor(rule))).toEqual([]));
-  test.each(rule.examples.passes.map((e) => [e.says, e.change] as const))('passes when %s', (_says, change) => expect(find(rule, changed(cleanFor(rule), change))).toEqual([]));
-  test.each(rule.examples.fails.map((e) => [e.says, e.change] as const))('finds something when %s, and nothing after its own fix', (_says, change) => {
-    const input = changed(cleanFor(rule), change), found = find(rule, input);
-    expect(found.length).toBeGreaterThan(0);
-    for (const f of found) for (const text of [f.title, f.figure, f.limit, f.origin, f.fix]) expect(text.length).toBeGreaterThan(0);
-    expect(find(rule, found.reduce((now, f) => changed(now, f.change), input))).toEqual([]);
+  test('reads settings that exist', () => {
+    for (const key of [...rule.reads, ...(rule.readsIfThere ?? [])]) expect(findSetting(key), key).toBeDefined();
   });
+  test('is silent on the clean recipe', () => expect(find(rule, cleanFor(rule))).toEqual([]));
+  test.each(rule.examples.passes.map((e) => [e.says, e.change] as const))('passes when %s', (_says, change) =>
+    expect(find(rule, changed(cleanFor(rule), change))).toEqual([]),
+  );
+  test.each(rule.examples.fails.map((e) => [e.says, e.change] as const))(
+    'finds something when %s, and nothing after its own fix',
+    (_says, change) => {
+      const input = changed(cleanFor(rule), change);
+      const found = find(rule, input);
+      expect(found.length).toBeGreaterThan(0);
+      for (const f of found)
+        for (const text of [f.title, f.figure, f.limit, f.origin, f.fix]) expect(text.length).toBeGreaterThan(0);
+      expect(
+        find(
+          rule,
+          found.reduce((now, f) => changed(now, f.change), input),
+        ),
+      ).toEqual([]);
+    },
+  );
   test('is the only one that speaks on its own single faults', () => {
-    for (const e of rule.examples.fails) expect([...new Set(checkRecipe(changed(cleanFor(rule), e.change)).findings.map((f) => f.rule))], e.says).toEqual([rule.id]);
+    for (const e of rule.examples.fails)
+      expect([...new Set(checkRecipe(changed(cleanFor(rule), e.change)).findings.map((f) => f.rule))], e.says).toEqual([
+        rule.id,
+      ]);
   });
 });
 
@@ -35,18 +55,45 @@ test.each(['filament', 'resin'] as const)('a clean %s recipe is clear and every 
 });
 test('a rule that lacks a value says which', () => {
   const { hotEndMaxC: _, ...values } = cleanRecipe('filament').values;
-  expect(checkRecipe({ ...cleanRecipe('filament'), values }).couldNot).toMatchObject([{ rule: 'nozzle-within-hot-end', missing: 'hotEndMaxC' }]);
+  expect(checkRecipe({ ...cleanRecipe('filament'), values }).couldNot).toMatchObject([
+    { rule: 'nozzle-within-hot-end', missing: 'hotEndMaxC' },
+  ]);
 });
 test('without a machine the machine’s rules say so', () => {
-  expect(checkRecipe({ ...cleanRecipe('filament'), machine: null }).couldNot.every((c) => c.missing === 'machine')).toBe(true);
+  expect(
+    checkRecipe({ ...cleanRecipe('filament'), machine: null }).couldNot.every((c) => c.missing === 'machine'),
+  ).toBe(true);
 });
 test('the tool’s own melt rate limits where the material names none', () => {
   const { highestFlowMm3PerS: _, ...values } = cleanRecipe('filament').values;
-  expect(checkRecipe({ ...cleanRecipe('filament'), proofs: { ...cleanRecipe('filament').proofs, highestFlowMm3PerS: { ...cleanRecipe('filament').proofs['flow']!, state: 'unproven' } }, values: { ...values, fillSpeedMmPerS: 170 } }).findings).toMatchObject([{ rule: 'flow-of-line-kinds', limit: '12.00 mm³/s', origin: 'hardware, tool' }]);
+  expect(
+    checkRecipe({
+      ...cleanRecipe('filament'),
+      proofs: {
+        ...cleanRecipe('filament').proofs,
+        highestFlowMm3PerS: { ...cleanRecipe('filament').proofs['flow']!, state: 'unproven' },
+      },
+      values: { ...values, fillSpeedMmPerS: 170 },
+    }).findings,
+  ).toMatchObject([{ rule: 'flow-of-line-kinds', limit: '12.00 mm³/s', origin: 'hardware, tool' }]);
 });
 test('what nobody has said of a machine is not passed over as sound', () => {
   const input = cleanRecipe('filament');
-  expect(checkRecipe({ ...input, machine: { ...input.machine!, speedPercent: null } }).couldNot).toMatchObject([{ rule: 'speed-unscaled', missing: 'speedPercent' }]);
+  expect(checkRecipe({ ...input, machine: { ...input.machine!, speedPercent: null } }).couldNot).toMatchObject([
+    { rule: 'speed-unscaled', missing: 'speedPercent' },
+  ]);
 });
-test.each(['hasBedHeater', 'nozzleMaterial', 'allowedFamilies', 'wavelengthNm', 'solubleIn', 'startBlock', 'nozzleRangeC'])('a recipe cannot set %s, so that no fix makes hardware or material out to be another', (key) => expect(maySetInRecipe(findSetting(key)!)).toBe(false));
-test.each(['nozzleC', 'fillSpeedMmPerS', 'flow', 'exposureS'])('a recipe may set %s', (key) => expect(maySetInRecipe(findSetting(key)!)).toBe(true));
+test.each([
+  'hasBedHeater',
+  'nozzleMaterial',
+  'allowedFamilies',
+  'wavelengthNm',
+  'solubleIn',
+  'startBlock',
+  'nozzleRangeC',
+])('a recipe cannot set %s, so that no fix makes hardware or material out to be another', (key) =>
+  expect(maySetInRecipe(findSetting(key)!)).toBe(false),
+);
+test.each(['nozzleC', 'fillSpeedMmPerS', 'flow', 'exposureS'])('a recipe may set %s', (key) =>
+  expect(maySetInRecipe(findSetting(key)!)).toBe(true),
+);

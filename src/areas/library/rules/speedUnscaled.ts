@@ -1,9 +1,31 @@
 import { defineRecipeRule } from './define.ts';
 
 export const speedUnscaled = defineRecipeRule({
-  id: 'speed-unscaled', about: 'machine', technology: 'filament', title: 'The machine runs at the program’s speed',
-  why: 'A speed set at the machine takes every proof along.', source: 'domain section 10, machine',
-  reads: [], needsMachine: true, needsSaid: 'speedPercent',
-  find: ({ input: { machine: m } }) => (m!.speedPercent === null || m!.speedPercent === 100 ? [] : [{ severity: m!.speedPercent > 100 ? 'blocker' : 'caution', title: `Speed at the machine is set to ${m!.speedPercent} %`, figure: `${m!.speedPercent} %`, limit: '100 %', origin: `machine, ${m!.name}`, fix: 'set 100 % at the machine', change: { machine: { speedPercent: 100 } } }]),
-  examples: { passes: [{ says: 'as it should be', change: {} }], fails: [{ says: 'hurried', change: { machine: { speedPercent: 130 } } }] },
+  id: 'speed-unscaled',
+  about: 'machine',
+  technology: 'filament',
+  title: 'The machine runs at the program’s speed',
+  why: 'A speed set at the machine takes every proof along.',
+  source: 'domain section 10, machine',
+  reads: [],
+  needsMachine: true,
+  needsSaid: 'speedPercent',
+  find: ({ input: { machine: m } }) =>
+    m!.speedPercent === null || m!.speedPercent === 100
+      ? []
+      : [
+          {
+            severity: m!.speedPercent > 100 ? 'blocker' : 'caution',
+            title: `Speed at the machine is set to ${m!.speedPercent} %`,
+            figure: `${m!.speedPercent} %`,
+            limit: '100 %',
+            origin: `machine, ${m!.name}`,
+            fix: 'set 100 % at the machine',
+            change: { machine: { speedPercent: 100 } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'as it should be', change: {} }],
+    fails: [{ says: 'hurried', change: { machine: { speedPercent: 130 } } }],
+  },
 });

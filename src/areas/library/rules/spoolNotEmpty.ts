@@ -4,9 +4,30 @@ import { defineRecipeRule } from './define.ts';
 const LITTLE_G = 50;
 
 export const spoolNotEmpty = defineRecipeRule({
-  id: 'spool-not-empty', about: 'machine', technology: 'filament', title: 'Something is left on the spool',
-  why: 'A spool that ends at night ends the job.', source: 'domain section 10, machine',
-  reads: [], needsMachine: true,
-  find: ({ input: { machine: m } }) => (m!.remainingG === null || m!.remainingG >= LITTLE_G ? [] : [{ severity: 'note', title: 'The spool is nearly empty', figure: `${m!.remainingG.toFixed(0)} g`, limit: `${LITTLE_G} g`, origin: `machine, ${m!.name}`, fix: 'have the next spool at hand', change: { machine: { remainingG: LITTLE_G } } }]),
-  examples: { passes: [{ says: 'enough', change: { machine: { remainingG: 60 } } }], fails: [{ says: 'nearly empty', change: { machine: { remainingG: 20 } } }] },
+  id: 'spool-not-empty',
+  about: 'machine',
+  technology: 'filament',
+  title: 'Something is left on the spool',
+  why: 'A spool that ends at night ends the job.',
+  source: 'domain section 10, machine',
+  reads: [],
+  needsMachine: true,
+  find: ({ input: { machine: m } }) =>
+    m!.remainingG === null || m!.remainingG >= LITTLE_G
+      ? []
+      : [
+          {
+            severity: 'note',
+            title: 'The spool is nearly empty',
+            figure: `${m!.remainingG.toFixed(0)} g`,
+            limit: `${LITTLE_G} g`,
+            origin: `machine, ${m!.name}`,
+            fix: 'have the next spool at hand',
+            change: { machine: { remainingG: LITTLE_G } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'enough', change: { machine: { remainingG: 60 } } }],
+    fails: [{ says: 'nearly empty', change: { machine: { remainingG: 20 } } }],
+  },
 });

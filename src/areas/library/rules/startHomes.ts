@@ -2,9 +2,29 @@ import { defineRecipeRule } from './define.ts';
 import { codesOf } from './blocks.ts';
 
 export const startHomes = defineRecipeRule({
-  id: 'start-homes', about: 'recipe', technology: 'filament', title: 'The start block homes the axes',
-  why: 'Without it the machine does not know where it is and drives into its frame.', source: 'domain section 10, recipe',
+  id: 'start-homes',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'The start block homes the axes',
+  why: 'Without it the machine does not know where it is and drives into its frame.',
+  source: 'domain section 10, recipe',
   reads: ['startBlock'],
-  find: (r) => (codesOf(r.text('startBlock')).some((c) => c.code === 'G28') ? [] : [{ severity: 'blocker', title: 'The start block does not home', figure: 'no G28', limit: 'G28 before the first move', origin: 'printer', fix: 'add G28', change: { values: { startBlock: `G28\n${r.text('startBlock')}` } } }]),
-  examples: { passes: [{ says: 'homes', change: {} }], fails: [{ says: 'does not', change: { values: { startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG90' } } }] },
+  find: (r) =>
+    codesOf(r.text('startBlock')).some((c) => c.code === 'G28')
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: 'The start block does not home',
+            figure: 'no G28',
+            limit: 'G28 before the first move',
+            origin: 'printer',
+            fix: 'add G28',
+            change: { values: { startBlock: `G28\n${r.text('startBlock')}` } },
+          },
+        ],
+  examples: {
+    passes: [{ says: 'homes', change: {} }],
+    fails: [{ says: 'does not', change: { values: { startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG90' } } }],
+  },
 });

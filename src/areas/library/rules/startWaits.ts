@@ -2,12 +2,39 @@ import { defineRecipeRule } from './define.ts';
 import { codesOf } from './blocks.ts';
 
 export const startWaits = defineRecipeRule({
-  id: 'start-waits', about: 'recipe', technology: 'filament', title: 'The start block waits for bed and nozzle',
-  why: 'The first line tears, or the drive grinds on cold filament.', source: 'domain section 10, recipe',
+  id: 'start-waits',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'The start block waits for bed and nozzle',
+  why: 'The first line tears, or the drive grinds on cold filament.',
+  source: 'domain section 10, recipe',
   reads: ['startBlock'],
   find: (r) => {
-    const codes = codesOf(r.text('startBlock')).map((c) => c.code), missing = [['M190', 'bed'], ['M109', 'nozzle']].filter(([code]) => !codes.includes(code!));
-    return missing.length === 0 ? [] : [{ severity: 'blocker', title: `The start block does not wait for the ${missing.map(([, what]) => what).join(' and the ')}`, figure: `no ${missing.map(([code]) => code).join(', ')}`, limit: 'wait before extruding', origin: 'printer', fix: `add ${missing.map(([code, what]) => `${code} S{${what}}`).join(', ')}`, change: { values: { startBlock: `${r.text('startBlock')}\n${missing.map(([code, what]) => `${code} S{${what}}`).join('\n')}` } } }];
+    const codes = codesOf(r.text('startBlock')).map((c) => c.code);
+    const missing = [
+      ['M190', 'bed'],
+      ['M109', 'nozzle'],
+    ].filter(([code]) => !codes.includes(code!));
+    return missing.length === 0
+      ? []
+      : [
+          {
+            severity: 'blocker',
+            title: `The start block does not wait for the ${missing.map(([, what]) => what).join(' and the ')}`,
+            figure: `no ${missing.map(([code]) => code).join(', ')}`,
+            limit: 'wait before extruding',
+            origin: 'printer',
+            fix: `add ${missing.map(([code, what]) => `${code} S{${what}}`).join(', ')}`,
+            change: {
+              values: {
+                startBlock: `${r.text('startBlock')}\n${missing.map(([code, what]) => `${code} S{${what}}`).join('\n')}`,
+              },
+            },
+          },
+        ];
   },
-  examples: { passes: [{ says: 'waits for both', change: {} }], fails: [{ says: 'only sets the nozzle', change: { values: { startBlock: 'M190 S{bed}\nM104 S{nozzle}\nG28' } } }] },
+  examples: {
+    passes: [{ says: 'waits for both', change: {} }],
+    fails: [{ says: 'only sets the nozzle', change: { values: { startBlock: 'M190 S{bed}\nM104 S{nozzle}\nG28' } } }],
+  },
 });

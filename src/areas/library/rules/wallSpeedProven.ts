@@ -1,13 +1,34 @@
 import { defineRecipeRule } from './define.ts';
 
 export const wallSpeedProven = defineRecipeRule({
-  id: 'wall-speed-proven', about: 'recipe', technology: 'filament', title: 'Visible walls no faster than they come out even',
-  why: 'Beyond it every corner leaves waves.', source: 'domain section 5',
-  reads: ['visibleWallSpeedMmPerS'], readsIfThere: ['highestWallSpeedMmPerS'],
+  id: 'wall-speed-proven',
+  about: 'recipe',
+  technology: 'filament',
+  title: 'Visible walls no faster than they come out even',
+  why: 'Beyond it every corner leaves waves.',
+  source: 'domain section 5',
+  reads: ['visibleWallSpeedMmPerS'],
+  readsIfThere: ['highestWallSpeedMmPerS'],
   find: (r) => {
-    if (!r.has('highestWallSpeedMmPerS') || r.number('visibleWallSpeedMmPerS') <= r.number('highestWallSpeedMmPerS')) return [];
-    const p = r.input.proofs['highestWallSpeedMmPerS'], limit = r.number('highestWallSpeedMmPerS'), isProven = p?.state === 'proven';
-    return [{ severity: isProven && (p.range.maxEnd === 'failedBeyond' || r.input.provenOnly) ? 'blocker' : 'caution', title: 'Visible walls faster than they come out even', figure: r.show('visibleWallSpeedMmPerS'), limit: r.show('highestWallSpeedMmPerS'), origin: isProven ? `proven by ${p.trialName}` : 'material', fix: `set ${r.show('visibleWallSpeedMmPerS', limit)}`, change: { values: { visibleWallSpeedMmPerS: limit } } }];
+    if (!r.has('highestWallSpeedMmPerS') || r.number('visibleWallSpeedMmPerS') <= r.number('highestWallSpeedMmPerS'))
+      return [];
+    const p = r.input.proofs['highestWallSpeedMmPerS'];
+    const limit = r.number('highestWallSpeedMmPerS');
+    const isProven = p?.state === 'proven';
+    return [
+      {
+        severity: isProven && (p.range.maxEnd === 'failedBeyond' || r.input.provenOnly) ? 'blocker' : 'caution',
+        title: 'Visible walls faster than they come out even',
+        figure: r.show('visibleWallSpeedMmPerS'),
+        limit: r.show('highestWallSpeedMmPerS'),
+        origin: isProven ? `proven by ${p.trialName}` : 'material',
+        fix: `set ${r.show('visibleWallSpeedMmPerS', limit)}`,
+        change: { values: { visibleWallSpeedMmPerS: limit } },
+      },
+    ];
   },
-  examples: { passes: [{ says: 'at the limit', change: { values: { highestWallSpeedMmPerS: 40 } } }], fails: [{ says: 'a lower limit', change: { values: { highestWallSpeedMmPerS: 30 } } }] },
+  examples: {
+    passes: [{ says: 'at the limit', change: { values: { highestWallSpeedMmPerS: 40 } } }],
+    fails: [{ says: 'a lower limit', change: { values: { highestWallSpeedMmPerS: 30 } } }],
+  },
 });

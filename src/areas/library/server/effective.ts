@@ -4,7 +4,14 @@ import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
 import { findPairing, findPairingHead, listLevels } from './queries.ts';
 
-export interface Combination { readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null; /** Where no machine is chosen yet. */ readonly printerId?: string | null; readonly toolId: string | null; readonly materialId: string | null; readonly processId: string | null; /** Values that hold for one recipe only: they win over everything. */ readonly overrides?: Values }
+export interface Combination {
+  readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null;
+  /** Where no machine is chosen yet. */ readonly printerId?: string | null;
+  readonly toolId: string | null;
+  readonly materialId: string | null;
+  readonly processId: string | null;
+  /** Values that hold for one recipe only: they win over everything. */ readonly overrides?: Values;
+}
 
 /** Effective values with provenance for a machine, tool, material and process: pairing of the machine, pairing of the
  *  printer profile, process, material, tool, printer; then formulas and defaults. */
@@ -14,38 +21,84 @@ export async function resolveCombination(ctx: Pick<Ctx, 'db'>, c: Combination): 
 
 /** Where values can come from, strongest first. */
 export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Level[]> {
-  const levels: Level[] = [], printerId = c.machine?.printerId ?? c.printerId ?? null;
-  if (c.overrides && Object.keys(c.overrides).length > 0) levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
+  const levels: Level[] = [];
+  const printerId = c.machine?.printerId ?? c.printerId ?? null;
+  if (c.overrides && Object.keys(c.overrides).length > 0)
+    levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
   if (c.toolId && c.materialId) {
-    if (c.machine) levels.push(...await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId));
-    if (printerId) levels.push(...await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId));
+    if (c.machine)
+      levels.push(...(await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId)));
+    if (printerId)
+      levels.push(...(await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId)));
   }
-  for (const id of [c.processId, c.materialId, c.toolId, printerId]) if (id) levels.push(...await listLevels(ctx, id));
+  for (const id of [c.processId, c.materialId, c.toolId, printerId])
+    if (id) levels.push(...(await listLevels(ctx, id)));
   return levels;
 }
 
-async function pairingLevel(ctx: Pick<Ctx, 'db'>, scope: 'machine' | 'printer', scopeId: string, name: string, toolId: string, materialId: string): Promise<Level[]> {
+async function pairingLevel(
+  ctx: Pick<Ctx, 'db'>,
+  scope: 'machine' | 'printer',
+  scopeId: string,
+  name: string,
+  toolId: string,
+  materialId: string,
+): Promise<Level[]> {
   const found = await findPairing(ctx, scope, scopeId, toolId, materialId);
-  const head = found && await findPairingHead(ctx, found.id);
+  const head = found && (await findPairingHead(ctx, found.id));
   if (!head) return [];
   const own: Record<string, number> = {};
   for (const [key, entries] of Object.entries(head.entries)) if (entries.length > 0) own[key] = latest(entries).value;
   return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own as Values }];
 }
 
-export const latest = (entries: readonly PairingEntry[]): PairingEntry => entries.reduce((a, b) => (b.provenOn > a.provenOn ? b : a));
+export const latest = (entries: readonly PairingEntry[]): PairingEntry =>
+  entries.reduce((a, b) => (b.provenOn > a.provenOn ? b : a));
 
 const DAY_MS = 86_400_000;
 
 /** How an entry stands today on its machine. `events` are maintenance events of that machine, any order. */
-export function judgeEntry(key: string, entry: PairingEntry, now: Date, events: readonly { readonly label: string; readonly due: readonly string[]; readonly at: Date }[], loadedLot: string | null, sisterName: string | null): Proof {
+export function judgeEntry(
+  key: string,
+  entry: PairingEntry,
+  now: Date,
+  events: readonly { readonly label: string; readonly due: readonly string[]; readonly at: Date }[],
+  loadedLot: string | null,
+  sisterName: string | null,
+): Proof {
   const proven = new Date(entry.provenOn);
-  const since = events.filter((e) => e.due.includes(key) && e.at > proven).sort((a, b) => b.at.getTime() - a.at.getTime())[0];
+  const since = events
+    .filter((e) => e.due.includes(key) && e.at > proven)
+    .sort((a, b) => b.at.getTime() - a.at.getTime())[0];
   const days = (from: Date) => Math.floor((now.getTime() - from.getTime()) / DAY_MS);
-  let state: Proof['state'] = 'proven', because: string | null = null;
-  if (since) { state = 'due'; because = `${since.label.toLowerCase()} ${days(since.at) === 0 ? 'today' : `${days(since.at)} d ago`}`; }
-  else if (now > new Date(entry.validUntil)) { state = 'due'; because = `older than ${Math.round((new Date(entry.validUntil).getTime() - proven.getTime()) / DAY_MS)} d`; }
-  else if (loadedLot !== null && entry.conditions.lot !== undefined && entry.conditions.lot !== loadedLot) { state = 'due'; because = `proven with lot ${entry.conditions.lot}, loaded is ${loadedLot}`; }
-  if (sisterName !== null) { state = 'sister'; because = sisterName; }
-  return { key, state, because, value: entry.value, uncertainty: entry.uncertainty, range: entry.range, trialId: entry.trialId, trialName: entry.trialName, provenOn: entry.provenOn, ageDays: days(proven), daysLeft: Math.floor((new Date(entry.validUntil).getTime() - now.getTime()) / DAY_MS), conditions: entry.conditions };
+  let state: Proof['state'] = 'proven';
+  let because: string | null = null;
+  if (since) {
+    state = 'due';
+    because = `${since.label.toLowerCase()} ${days(since.at) === 0 ? 'today' : `${days(since.at)} d ago`}`;
+  } else if (now > new Date(entry.validUntil)) {
+    state = 'due';
+    because = `older than ${Math.round((new Date(entry.validUntil).getTime() - proven.getTime()) / DAY_MS)} d`;
+  } else if (loadedLot !== null && entry.conditions.lot !== undefined && entry.conditions.lot !== loadedLot) {
+    state = 'due';
+    because = `proven with lot ${entry.conditions.lot}, loaded is ${loadedLot}`;
+  }
+  if (sisterName !== null) {
+    state = 'sister';
+    because = sisterName;
+  }
+  return {
+    key,
+    state,
+    because,
+    value: entry.value,
+    uncertainty: entry.uncertainty,
+    range: entry.range,
+    trialId: entry.trialId,
+    trialName: entry.trialName,
+    provenOn: entry.provenOn,
+    ageDays: days(proven),
+    daysLeft: Math.floor((new Date(entry.validUntil).getTime() - now.getTime()) / DAY_MS),
+    conditions: entry.conditions,
+  };
 }

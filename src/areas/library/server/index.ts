@@ -1,4 +1,17 @@
-export { countFacets, findProfile, findProfileByKey, getHead, getTip as findRevisionToEdit, listChain, listDescendants, listExpiredWorkarounds, listInReview, listLevels, listPairingHeads, searchProfiles } from './queries.ts';
+export {
+  countFacets,
+  findProfile,
+  findProfileByKey,
+  getHead,
+  getTip as findRevisionToEdit,
+  listChain,
+  listDescendants,
+  listExpiredWorkarounds,
+  listInReview,
+  listLevels,
+  listPairingHeads,
+  searchProfiles,
+} from './queries.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
 export { writePairing, writeWholePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';

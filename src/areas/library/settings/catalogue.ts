@@ -9,9 +9,21 @@ import { toolSettings } from './tool.ts';
 export const CATALOGUE_VERSION = 4;
 
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
-export const catalogue: readonly Setting[] = [...printerSettings, ...resinPrinterSettings, ...toolSettings, ...materialSettings, ...resinSettings, ...processSettings, ...lineKindSettings, ...resinProcessSettings];
+export const catalogue: readonly Setting[] = [
+  ...printerSettings,
+  ...resinPrinterSettings,
+  ...toolSettings,
+  ...materialSettings,
+  ...resinSettings,
+  ...processSettings,
+  ...lineKindSettings,
+  ...resinProcessSettings,
+];
 
 const byKey = new Map(catalogue.map((s) => [s.key, s]));
 export const findSetting = (key: string): Setting | undefined => byKey.get(key);
 /** Settings that may stand in a kind of profile. Travel and motion of the plate, names and blocks belong to both technologies' printers. */
-export const settingsOf = (kind: ProfileKind, technology?: 'filament' | 'resin'): readonly Setting[] => catalogue.filter((s) => s.owners.includes(kind) && (!technology || s.technology === 'both' || s.technology === technology));
+export const settingsOf = (kind: ProfileKind, technology?: 'filament' | 'resin'): readonly Setting[] =>
+  catalogue.filter(
+    (s) => s.owners.includes(kind) && (!technology || s.technology === 'both' || s.technology === technology),
+  );

@@ -6,9 +6,35 @@ export type SettingValue = number | string | boolean | readonly number[];
 export type Values = Readonly<Record<string, SettingValue>>;
 
 /** What on the part a setting changes: the groups of the ledger, in the order they are read. */
-export const groups = ['Heat and bonding', 'Size and surface', 'Strength and speed', 'Sticking to the bed', 'Strings and blobs', 'Small parts', 'The machine itself', 'Cost and stock'] as const;
+export const groups = [
+  'Heat and bonding',
+  'Size and surface',
+  'Strength and speed',
+  'Sticking to the bed',
+  'Strings and blobs',
+  'Small parts',
+  'The machine itself',
+  'Cost and stock',
+] as const;
 export type Group = (typeof groups)[number];
-export type ProvingTrial = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset' | 'exposure' | 'plate' | 'working-curve' | 'lift';
+export type ProvingTrial =
+  | 'first-layer'
+  | 'temperature'
+  | 'flow'
+  | 'pressure'
+  | 'retraction'
+  | 'highest-flow'
+  | 'acceleration'
+  | 'wall-speed'
+  | 'layer-time'
+  | 'overhang'
+  | 'bridge'
+  | 'dimensions'
+  | 'head-offset'
+  | 'exposure'
+  | 'plate'
+  | 'working-curve'
+  | 'lift';
 
 interface Common {
   readonly key: string;
@@ -33,20 +59,42 @@ export interface NumberSetting extends Common {
   readonly range: readonly [number, number];
   readonly default?: number;
   /** Figure worked out from other settings when nothing has a value, and how it reads. */
-  readonly formula?: { readonly reads: readonly string[]; readonly text: string; readonly compute: (v: Values) => number | null };
+  readonly formula?: {
+    readonly reads: readonly string[];
+    readonly text: string;
+    readonly compute: (v: Values) => number | null;
+  };
 }
-export interface ChoiceSetting extends Common { readonly type: 'choice'; readonly choices: readonly string[]; readonly default?: string }
-export interface FlagSetting extends Common { readonly type: 'flag'; readonly default?: boolean }
-export interface TextSetting extends Common { readonly type: 'text'; readonly longest: number; readonly default?: string }
+export interface ChoiceSetting extends Common {
+  readonly type: 'choice';
+  readonly choices: readonly string[];
+  readonly default?: string;
+}
+export interface FlagSetting extends Common {
+  readonly type: 'flag';
+  readonly default?: boolean;
+}
+export interface TextSetting extends Common {
+  readonly type: 'text';
+  readonly longest: number;
+  readonly default?: string;
+}
 /** Two ends, lowest first, of what a supplier or maker allows. */
-export interface RangeSetting extends Common { readonly type: 'range'; readonly quantity: QuantityKind; readonly range: readonly [number, number]; /** Setting whose gauge draws this range. */ readonly boundsOf?: string }
+export interface RangeSetting extends Common {
+  readonly type: 'range';
+  readonly quantity: QuantityKind;
+  readonly range: readonly [number, number];
+  /** Setting whose gauge draws this range. */ readonly boundsOf?: string;
+}
 
 export type Setting = NumberSetting | ChoiceSetting | FlagSetting | TextSetting | RangeSetting;
 
 /** Identity that makes the compiler check an entry where it is written. */
 export const defineSettings = <const T extends readonly Setting[]>(settings: T): T => settings;
 
-export const numberOf = (values: Values, key: string): number | null => (typeof values[key] === 'number' ? (values[key] as number) : null);
+export const numberOf = (values: Values, key: string): number | null =>
+  typeof values[key] === 'number' ? (values[key] as number) : null;
 
 /** Whether a recipe may have a value of its own for it: hardware and what a material is stay what they are. */
-export const maySetInRecipe = (s: Setting): boolean => !s.isFact && s.type !== 'range' && s.owners.some((o) => o === 'process' || o === 'material' || o === 'pairing');
+export const maySetInRecipe = (s: Setting): boolean =>
+  !s.isFact && s.type !== 'range' && s.owners.some((o) => o === 'process' || o === 'material' || o === 'pairing');

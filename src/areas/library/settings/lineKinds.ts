@@ -12,21 +12,82 @@ export interface LineKind {
 
 /** Kinds of line a print is laid in. A cell of the table is a setting; an empty one falls back to its parent kind. */
 export const lineKinds: readonly LineKind[] = [
-  { key: 'visibleWall', label: 'Visible wall', parent: null, slow: 'Long prints, glossy sides.', fast: 'Ringing, matt corners, gaps.' },
-  { key: 'hiddenWall', label: 'Hidden wall', parent: 'visibleWall', slow: 'Long prints.', fast: 'Gaps to the visible wall.' },
-  { key: 'shortLoop', label: 'Short closed loop', parent: 'visibleWall', slow: 'Long prints.', fast: 'Small holes close and pins lean.' },
-  { key: 'fill', label: 'Sparse fill', parent: 'hiddenWall', slow: 'Long prints.', fast: 'Fill breaks off and the drive slips.' },
-  { key: 'solidFill', label: 'Solid fill', parent: 'fill', slow: 'Long prints.', fast: 'Gaps between lines of a floor.' },
+  {
+    key: 'visibleWall',
+    label: 'Visible wall',
+    parent: null,
+    slow: 'Long prints, glossy sides.',
+    fast: 'Ringing, matt corners, gaps.',
+  },
+  {
+    key: 'hiddenWall',
+    label: 'Hidden wall',
+    parent: 'visibleWall',
+    slow: 'Long prints.',
+    fast: 'Gaps to the visible wall.',
+  },
+  {
+    key: 'shortLoop',
+    label: 'Short closed loop',
+    parent: 'visibleWall',
+    slow: 'Long prints.',
+    fast: 'Small holes close and pins lean.',
+  },
+  {
+    key: 'fill',
+    label: 'Sparse fill',
+    parent: 'hiddenWall',
+    slow: 'Long prints.',
+    fast: 'Fill breaks off and the drive slips.',
+  },
+  {
+    key: 'solidFill',
+    label: 'Solid fill',
+    parent: 'fill',
+    slow: 'Long prints.',
+    fast: 'Gaps between lines of a floor.',
+  },
   { key: 'topSurface', label: 'Top surface', parent: 'visibleWall', slow: 'Long prints.', fast: 'Rough, gappy tops.' },
-  { key: 'bridge', label: 'Bridge', parent: 'visibleWall', slow: 'Strands sag in the heat.', fast: 'Strands tear off.' },
-  { key: 'remainder', label: 'Thin remainder', parent: 'fill', slow: 'Long prints.', fast: 'Short strokes shake the machine.' },
+  {
+    key: 'bridge',
+    label: 'Bridge',
+    parent: 'visibleWall',
+    slow: 'Strands sag in the heat.',
+    fast: 'Strands tear off.',
+  },
+  {
+    key: 'remainder',
+    label: 'Thin remainder',
+    parent: 'fill',
+    slow: 'Long prints.',
+    fast: 'Short strokes shake the machine.',
+  },
   { key: 'support', label: 'Support body', parent: 'fill', slow: 'Long prints.', fast: 'Columns are knocked over.' },
-  { key: 'supportContact', label: 'Support contact', parent: 'topSurface', slow: 'Long prints.', fast: 'A rough roof leaves rough undersides.' },
-  { key: 'firstLayer', label: 'First layer', parent: 'hiddenWall', slow: 'Minutes more per print.', fast: 'Lines are dragged off the bed.' },
+  {
+    key: 'supportContact',
+    label: 'Support contact',
+    parent: 'topSurface',
+    slow: 'Long prints.',
+    fast: 'A rough roof leaves rough undersides.',
+  },
+  {
+    key: 'firstLayer',
+    label: 'First layer',
+    parent: 'hiddenWall',
+    slow: 'Minutes more per print.',
+    fast: 'Lines are dragged off the bed.',
+  },
 ];
 
 const base = { technology: 'filament', owners: ['process'], type: 'number' } as const;
-const fallback = (key: string, text: string, share = 1): NonNullable<NumberSetting['formula']> => ({ reads: [key], text, compute: (v: Values) => { const n = numberOf(v, key); return n === null ? null : Number((share * n).toFixed(6)); } });
+const fallback = (key: string, text: string, share = 1): NonNullable<NumberSetting['formula']> => ({
+  reads: [key],
+  text,
+  compute: (v: Values) => {
+    const n = numberOf(v, key);
+    return n === null ? null : Number((share * n).toFixed(6));
+  },
+});
 
 export const widthKey = (kind: LineKind): string => `${kind.key}WidthMm`;
 export const speedKey = (kind: LineKind): string => `${kind.key}SpeedMmPerS`;
@@ -37,12 +98,59 @@ const SHARE_OF_PARENT: Readonly<Record<string, number>> = { fill: 1.5 };
 const OWN_DEFAULT: Readonly<Record<string, number>> = { firstLayer: 20 };
 
 export const lineKindSettings: readonly NumberSetting[] = lineKinds.flatMap((kind): NumberSetting[] => {
-  const parent = lineKinds.find((k) => k.key === kind.parent), what = kind.label.toLowerCase(), share = SHARE_OF_PARENT[kind.key] ?? 1;
+  const parent = lineKinds.find((k) => k.key === kind.parent);
+  const what = kind.label.toLowerCase();
+  const share = SHARE_OF_PARENT[kind.key] ?? 1;
   const group = kind.key === 'firstLayer' ? 'Sticking to the bed' : 'Strength and speed';
   const own = OWN_DEFAULT[kind.key];
   return [
-    { ...base, group: 'Size and surface', key: widthKey(kind), label: `${kind.label}, width`, quantity: 'length', range: [0.05, 4], what: `Width of a line of the ${what}.`, tooLow: 'Lines do not touch.', tooHigh: 'Edges bulge, details merge.', formula: parent ? fallback(widthKey(parent), `as ${parent.label.toLowerCase()}`) : fallback('lineWidthMm', 'as line width') },
-    { ...base, group, key: speedKey(kind), label: kind.key === 'fill' ? 'Fill speed' : `${kind.label} speed`, quantity: 'speed', range: [1, 1000], what: `Speed of the ${what}.`, tooLow: kind.slow, tooHigh: kind.fast, ...(own !== undefined ? { default: own } : parent && { formula: fallback(speedKey(parent), share === 1 ? `as ${parent.label.toLowerCase()}` : `${share} × ${parent.label.toLowerCase()}`, share) }) },
-    { ...base, group: 'Strength and speed', key: accelerationKey(kind), label: `${kind.label}, acceleration`, quantity: 'acceleration', range: [50, 50000], what: `How hard the machine starts and stops in the ${what}.`, tooLow: 'Corners bulge.', tooHigh: 'Ringing after corners.', formula: parent ? fallback(accelerationKey(parent), `as ${parent.label.toLowerCase()}`) : fallback('accelerationMmPerS2', 'as the machine’s') },
+    {
+      ...base,
+      group: 'Size and surface',
+      key: widthKey(kind),
+      label: `${kind.label}, width`,
+      quantity: 'length',
+      range: [0.05, 4],
+      what: `Width of a line of the ${what}.`,
+      tooLow: 'Lines do not touch.',
+      tooHigh: 'Edges bulge, details merge.',
+      formula: parent
+        ? fallback(widthKey(parent), `as ${parent.label.toLowerCase()}`)
+        : fallback('lineWidthMm', 'as line width'),
+    },
+    {
+      ...base,
+      group,
+      key: speedKey(kind),
+      label: kind.key === 'fill' ? 'Fill speed' : `${kind.label} speed`,
+      quantity: 'speed',
+      range: [1, 1000],
+      what: `Speed of the ${what}.`,
+      tooLow: kind.slow,
+      tooHigh: kind.fast,
+      ...(own !== undefined
+        ? { default: own }
+        : parent && {
+            formula: fallback(
+              speedKey(parent),
+              share === 1 ? `as ${parent.label.toLowerCase()}` : `${share} × ${parent.label.toLowerCase()}`,
+              share,
+            ),
+          }),
+    },
+    {
+      ...base,
+      group: 'Strength and speed',
+      key: accelerationKey(kind),
+      label: `${kind.label}, acceleration`,
+      quantity: 'acceleration',
+      range: [50, 50000],
+      what: `How hard the machine starts and stops in the ${what}.`,
+      tooLow: 'Corners bulge.',
+      tooHigh: 'Ringing after corners.',
+      formula: parent
+        ? fallback(accelerationKey(parent), `as ${parent.label.toLowerCase()}`)
+        : fallback('accelerationMmPerS2', 'as the machine’s'),
+    },
   ];
 });

@@ -7,19 +7,86 @@ import type { ProfilePage } from '../model/pages.ts';
 
 /** Tags and notes of a profile, and their change. */
 export function AboutProfile({ page }: { readonly page: ProfilePage }) {
-  const mayChange = useMayChange() && !page.stock, client = useQueryClient();
-  const [isOpen, setOpen] = useState(false), [tags, setTags] = useState<string[]>([]), [notes, setNotes] = useState(''), [slip, setSlip] = useState<string | null>(null);
-  const keep = async (): Promise<void> => { try { await post(`/api/profiles/${page.id}/about`, { tags, notes }); setOpen(false); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { setSlip((e as Error).message); } };
+  const mayChange = useMayChange() && !page.stock;
+  const client = useQueryClient();
+  const [isOpen, setOpen] = useState(false);
+  const [tags, setTags] = useState<string[]>([]);
+  const [notes, setNotes] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
+  const keep = async (): Promise<void> => {
+    try {
+      await post(`/api/profiles/${page.id}/about`, { tags, notes });
+      setOpen(false);
+      await client.invalidateQueries({ queryKey: ['profile', page.id] });
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
+  };
   return (
     <>
-      <h3 style={{ display: 'flex' }}>Tags and notes{mayChange && <button className="plain" style={{ marginLeft: 'auto' }} onClick={() => { setTags([...page.tags]); setNotes(page.notes); setSlip(null); setOpen(true); }}>change</button>}</h3>
-      <div style={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>{page.tags.map((t) => <span key={t} className="chip">{t}</span>)}{page.tags.length === 0 && <span className="hint">no tags</span>}</div>
-      {page.notes && <p className="hint" style={{ marginTop: 6, whiteSpace: 'pre-wrap' }}>{page.notes}</p>}
-      <Modal opened={isOpen} onClose={() => setOpen(false)} title={`About ${page.name}`} transitionProps={{ duration: 0 }}>
-        <form onSubmit={(e) => { e.preventDefault(); void keep(); }} style={{ display: 'grid', gap: 12 }}>
-          <TagsInput label="Tags" description="Enter after each" value={tags} onChange={setTags} error={slip} maxTags={20} />
-          <Textarea label="Notes" autosize minRows={4} maxRows={12} maxLength={5000} value={notes} onChange={(e) => setNotes(e.currentTarget.value)} />
-          <button className="btn p" type="submit" style={{ justifySelf: 'start' }}>Keep</button>
+      <h3 style={{ display: 'flex' }}>
+        Tags and notes
+        {mayChange && (
+          <button
+            className="plain"
+            style={{ marginLeft: 'auto' }}
+            onClick={() => {
+              setTags([...page.tags]);
+              setNotes(page.notes);
+              setSlip(null);
+              setOpen(true);
+            }}
+          >
+            change
+          </button>
+        )}
+      </h3>
+      <div style={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>
+        {page.tags.map((t) => (
+          <span key={t} className="chip">
+            {t}
+          </span>
+        ))}
+        {page.tags.length === 0 && <span className="hint">no tags</span>}
+      </div>
+      {page.notes && (
+        <p className="hint" style={{ marginTop: 6, whiteSpace: 'pre-wrap' }}>
+          {page.notes}
+        </p>
+      )}
+      <Modal
+        opened={isOpen}
+        onClose={() => setOpen(false)}
+        title={`About ${page.name}`}
+        transitionProps={{ duration: 0 }}
+      >
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+          style={{ display: 'grid', gap: 12 }}
+        >
+          <TagsInput
+            label="Tags"
+            description="Enter after each"
+            value={tags}
+            onChange={setTags}
+            error={slip}
+            maxTags={20}
+          />
+          <Textarea
+            label="Notes"
+            autosize
+            minRows={4}
+            maxRows={12}
+            maxLength={5000}
+            value={notes}
+            onChange={(e) => setNotes(e.currentTarget.value)}
+          />
+          <button className="btn p" type="submit" style={{ justifySelf: 'start' }}>
+            Keep
+          </button>
         </form>
       </Modal>
     </>

@@ -12,57 +12,233 @@ import { catalogue, findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
 import { BulkPreview, type Preview } from './BulkPreview.tsx';
 
-const choices = groups.map((g) => ({ group: g, items: catalogue.filter((s) => s.group === g).map((s) => ({ value: s.key, label: `${s.label} (${s.owners[0]!})` })) }));
+const choices = groups.map((g) => ({
+  group: g,
+  items: catalogue.filter((s) => s.group === g).map((s) => ({ value: s.key, label: `${s.label} (${s.owners[0]!})` })),
+}));
 
 /** Profiles found by a value, and one setting changed across them; the same from a table. What it does is shown first. */
 export function BulkScreen() {
-  const mayChange = useMayChange(), client = useQueryClient();
-  const [key, setKey] = useState('nozzleC'), [comparison, setComparison] = useState<Comparison>('any value'), [text, setText] = useState(''), [found, setFound] = useState<readonly FoundValue[] | null>(null), [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [to, setTo] = useState(''), [changes, setChanges] = useState<readonly WishedChange[]>([]), [preview, setPreview] = useState<Preview | null>(null), [slip, setSlip] = useState<string | null>(null);
-  const setting = findSetting(key)!, needsText = comparison === 'above' || comparison === 'below' || comparison === 'is';
-  const attempt = async (work: () => Promise<void>): Promise<void> => { setSlip(null); try { await work(); } catch (e) { setSlip((e as Error).message); } };
-  const find = (): Promise<void> => attempt(async () => { setPreview(null); const rows = await post<FoundValue[]>('/api/library/find', { setting: key, comparison, text }); setFound(rows); setChosen(new Set(rows.filter((r) => !r.stock).map((r) => r.id))); });
-  const show = (wished: readonly WishedChange[]): Promise<void> => attempt(async () => { setChanges(wished); setPreview(await post<Preview>('/api/library/changes', { changes: wished, message: '', reason: 'measured', write: false })); });
-  const write = (message: string, reason: string): Promise<void> => attempt(async () => {
-    const done = await post<Preview & { made: object[] }>('/api/library/changes', { changes, message, reason, write: true }), undo = async (): Promise<void> => { const back = await post<{ profiles: number }>('/api/library/take-back', { made: done.made }); tellDone(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`); await client.invalidateQueries(); };
-    tellDone(`${done.profiles} ${done.profiles === 1 ? 'profile' : 'profiles'} changed, ${done.state === 'released' ? 'released' : 'sent to review'}`, undo);
-    setPreview(null); setFound(null);
-    await client.invalidateQueries();
-  });
-  const table = (f: File | null): Promise<void> => attempt(async () => {
-    if (!f) return;
-    const read = readChanges(await f.text());
-    if (read.ok) await show(read.value);
-    else setSlip([read.failure.where, read.failure.what, read.failure.todo].filter(Boolean).join(': '));
-  });
-  const choose = (id: string, isChosen: boolean): void => setChosen((before) => { const next = new Set(before); if (isChosen) next.add(id); else next.delete(id); return next; });
+  const mayChange = useMayChange();
+  const client = useQueryClient();
+  const [key, setKey] = useState('nozzleC');
+  const [comparison, setComparison] = useState<Comparison>('any value');
+  const [text, setText] = useState('');
+  const [found, setFound] = useState<readonly FoundValue[] | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [to, setTo] = useState('');
+  const [changes, setChanges] = useState<readonly WishedChange[]>([]);
+  const [preview, setPreview] = useState<Preview | null>(null);
+  const [slip, setSlip] = useState<string | null>(null);
+  const setting = findSetting(key)!;
+  const needsText = comparison === 'above' || comparison === 'below' || comparison === 'is';
+  const attempt = async (work: () => Promise<void>): Promise<void> => {
+    setSlip(null);
+    try {
+      await work();
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
+  };
+  const find = (): Promise<void> =>
+    attempt(async () => {
+      setPreview(null);
+      const rows = await post<FoundValue[]>('/api/library/find', { setting: key, comparison, text });
+      setFound(rows);
+      setChosen(new Set(rows.filter((r) => !r.stock).map((r) => r.id)));
+    });
+  const show = (wished: readonly WishedChange[]): Promise<void> =>
+    attempt(async () => {
+      setChanges(wished);
+      setPreview(
+        await post<Preview>('/api/library/changes', { changes: wished, message: '', reason: 'measured', write: false }),
+      );
+    });
+  const write = (message: string, reason: string): Promise<void> =>
+    attempt(async () => {
+      const done = await post<Preview & { made: object[] }>('/api/library/changes', {
+        changes,
+        message,
+        reason,
+        write: true,
+      });
+      const undo = async (): Promise<void> => {
+        const back = await post<{ profiles: number }>('/api/library/take-back', { made: done.made });
+        tellDone(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`);
+        await client.invalidateQueries();
+      };
+      tellDone(
+        `${done.profiles} ${done.profiles === 1 ? 'profile' : 'profiles'} changed, ${done.state === 'released' ? 'released' : 'sent to review'}`,
+        undo,
+      );
+      setPreview(null);
+      setFound(null);
+      await client.invalidateQueries();
+    });
+  const table = (f: File | null): Promise<void> =>
+    attempt(async () => {
+      if (!f) return;
+      const read = readChanges(await f.text());
+      if (read.ok) await show(read.value);
+      else setSlip([read.failure.where, read.failure.what, read.failure.todo].filter(Boolean).join(': '));
+    });
+  const choose = (id: string, isChosen: boolean): void =>
+    setChosen((before) => {
+      const next = new Set(before);
+      if (isChosen) next.add(id);
+      else next.delete(id);
+      return next;
+    });
   return (
     <>
       <LibraryRooms here="/library/bulk" />
-      <div className="band"><div><div className="kind">Library</div><h1>Find by value, change many</h1></div>{found && <span className="chip">{found.length} found</span>}</div>
-      <section className="stage" aria-label="Find"><form className="fields" onSubmit={(e) => { e.preventDefault(); void find(); }}>
-        <NativeSelect label="Setting" value={key} onChange={(e) => { setKey(e.currentTarget.value); setFound(null); setPreview(null); }} data={choices} />
-        <NativeSelect label="Which" value={comparison} onChange={(e) => setComparison(e.currentTarget.value as Comparison)} data={[...comparisons]} />
-        {needsText && <TextInput label="Value, in any unit" value={text} onChange={(e) => setText(e.currentTarget.value)} />}
-        <button className="btn p" type="submit" disabled={needsText && text.trim() === ''}>Find</button>
-        {mayChange && <div><FileButton onChange={(f) => void table(f)} accept=".csv,text/csv" inputProps={{ 'aria-label': 'Table of changes' }}>{(props) => <button className="btn" type="button" {...props}>From a table…</button>}</FileButton></div>}
-      </form>
-      {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>{slip}</p>}</section>
+      <div className="band">
+        <div>
+          <div className="kind">Library</div>
+          <h1>Find by value, change many</h1>
+        </div>
+        {found && <span className="chip">{found.length} found</span>}
+      </div>
+      <section className="stage" aria-label="Find">
+        <form
+          className="fields"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void find();
+          }}
+        >
+          <NativeSelect
+            label="Setting"
+            value={key}
+            onChange={(e) => {
+              setKey(e.currentTarget.value);
+              setFound(null);
+              setPreview(null);
+            }}
+            data={choices}
+          />
+          <NativeSelect
+            label="Which"
+            value={comparison}
+            onChange={(e) => setComparison(e.currentTarget.value as Comparison)}
+            data={[...comparisons]}
+          />
+          {needsText && (
+            <TextInput label="Value, in any unit" value={text} onChange={(e) => setText(e.currentTarget.value)} />
+          )}
+          <button className="btn p" type="submit" disabled={needsText && text.trim() === ''}>
+            Find
+          </button>
+          {mayChange && (
+            <div>
+              <FileButton
+                onChange={(f) => void table(f)}
+                accept=".csv,text/csv"
+                inputProps={{ 'aria-label': 'Table of changes' }}
+              >
+                {(props) => (
+                  <button className="btn" type="button" {...props}>
+                    From a table…
+                  </button>
+                )}
+              </FileButton>
+            </div>
+          )}
+        </form>
+        {slip && (
+          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
+            {slip}
+          </p>
+        )}
+      </section>
       {preview && <BulkPreview preview={preview} onWrite={write} onLeave={() => setPreview(null)} />}
-      {found && !preview && <>
-        {mayChange && found.length > 0 && <form className="stage fields" aria-label="Change" onSubmit={(e) => { e.preventDefault(); void show(found.filter((f) => chosen.has(f.id)).map((f) => ({ kind: f.kind, key: f.key, setting: key, text: to }))); }}>
-          <TextInput label={`${setting.label} for the ${chosen.size} chosen`} placeholder="empty: from parent" value={to} onChange={(e) => setTo(e.currentTarget.value)} /><button className="btn p" type="submit" disabled={chosen.size === 0}>See what changes</button>
-          <a className="btn" href={csvOf(found, key)} download={`${key}.csv`}>CSV</a></form>}
-        <table className="list"><thead><tr>{mayChange && <th>Chosen</th>}<th>Profile</th><th>Kind</th><th className="n">{setting.label}</th><th>From</th></tr></thead>
-          <tbody>{found.map((f) => <tr key={f.id}>{mayChange && <td><input type="checkbox" aria-label={`Choose ${f.name}`} disabled={f.stock} checked={chosen.has(f.id)} onChange={(e) => choose(f.id, e.currentTarget.checked)} /></td>}<td><a href={`/library/${f.id}`}>{f.name}</a> {f.stock && <span className="chip">stock, read-only</span>}</td><td>{f.kind}</td><td className="n">{showValue(setting, f.value).slice(0, 40)}</td><td>{f.origin}</td></tr>)}</tbody></table>
-        {found.length === 0 && <p className="empty">No profile has a {setting.label.toLowerCase()} {comparison} {text}.</p>}
-      </>}
-      {!found && !preview && <p className="empty">Ask for example for every material whose nozzle temperature is below 220 °C, choose among what is found, and change it in all of them with one reason. A table with the columns kind, key, setting, value does the same for many settings.</p>}
+      {found && !preview && (
+        <>
+          {mayChange && found.length > 0 && (
+            <form
+              className="stage fields"
+              aria-label="Change"
+              onSubmit={(e) => {
+                e.preventDefault();
+                void show(
+                  found
+                    .filter((f) => chosen.has(f.id))
+                    .map((f) => ({ kind: f.kind, key: f.key, setting: key, text: to })),
+                );
+              }}
+            >
+              <TextInput
+                label={`${setting.label} for the ${chosen.size} chosen`}
+                placeholder="empty: from parent"
+                value={to}
+                onChange={(e) => setTo(e.currentTarget.value)}
+              />
+              <button className="btn p" type="submit" disabled={chosen.size === 0}>
+                See what changes
+              </button>
+              <a className="btn" href={csvOf(found, key)} download={`${key}.csv`}>
+                CSV
+              </a>
+            </form>
+          )}
+          <table className="list">
+            <thead>
+              <tr>
+                {mayChange && <th>Chosen</th>}
+                <th>Profile</th>
+                <th>Kind</th>
+                <th className="n">{setting.label}</th>
+                <th>From</th>
+              </tr>
+            </thead>
+            <tbody>
+              {found.map((f) => (
+                <tr key={f.id}>
+                  {mayChange && (
+                    <td>
+                      <input
+                        type="checkbox"
+                        aria-label={`Choose ${f.name}`}
+                        disabled={f.stock}
+                        checked={chosen.has(f.id)}
+                        onChange={(e) => choose(f.id, e.currentTarget.checked)}
+                      />
+                    </td>
+                  )}
+                  <td>
+                    <a href={`/library/${f.id}`}>{f.name}</a>{' '}
+                    {f.stock && <span className="chip">stock, read-only</span>}
+                  </td>
+                  <td>{f.kind}</td>
+                  <td className="n">{showValue(setting, f.value).slice(0, 40)}</td>
+                  <td>{f.origin}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {found.length === 0 && (
+            <p className="empty">
+              No profile has a {setting.label.toLowerCase()} {comparison} {text}.
+            </p>
+          )}
+        </>
+      )}
+      {!found && !preview && (
+        <p className="empty">
+          Ask for example for every material whose nozzle temperature is below 220 °C, choose among what is found, and
+          change it in all of them with one reason. A table with the columns kind, key, setting, value does the same for
+          many settings.
+        </p>
+      )}
     </>
   );
 }
 
 function csvOf(found: readonly FoundValue[], key: string): string {
-  const s = findSetting(key)!, lines = [csvLine(['kind', 'key', 'name', 'setting', 'value', 'from']), ...found.map((f) => csvLine([f.kind, f.key, f.name, key, f.value === null ? '' : showValue(s, f.value), f.origin]))];
+  const s = findSetting(key)!;
+  const lines = [
+    csvLine(['kind', 'key', 'name', 'setting', 'value', 'from']),
+    ...found.map((f) => csvLine([f.kind, f.key, f.name, key, f.value === null ? '' : showValue(s, f.value), f.origin])),
+  ];
   return `data:text/csv;charset=utf-8,${encodeURIComponent(lines.join('\n'))}`;
 }

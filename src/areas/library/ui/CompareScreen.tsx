@@ -18,47 +18,226 @@ const MOST = 4;
 /** Two to four profiles, revisions or recipes side by side: only what differs, grouped, each value with its origin. */
 export function CompareScreen() {
   const [refs, setRefs] = useState<readonly string[]>([]);
-  useEffect(() => { const q = new URLSearchParams(location.search); setRefs(q.get('refs')?.split(',').filter(Boolean) ?? (q.get('with') ? [`profile:${q.get('with')!}`] : [])); }, []); // the server knows no address bar
-  const [all, setAll] = useState(false), [text, setText] = useState('');
-  const { data, error } = useQuery({ queryKey: ['compare', refs], queryFn: () => call<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`), enabled: refs.length > 0, placeholderData: (before) => before });
-  const profiles = useQuery({ queryKey: ['profiles', text, ''], queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`), enabled: text.trim().length > 1 });
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<{ id: string; name: string }[]>('/api/recipes') });
+  useEffect(() => {
+    const q = new URLSearchParams(location.search);
+    setRefs(q.get('refs')?.split(',').filter(Boolean) ?? (q.get('with') ? [`profile:${q.get('with')!}`] : []));
+  }, []); // the server knows no address bar
+  const [all, setAll] = useState(false);
+  const [text, setText] = useState('');
+  const { data, error } = useQuery({
+    queryKey: ['compare', refs],
+    queryFn: () => call<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`),
+    enabled: refs.length > 0,
+    placeholderData: (before) => before,
+  });
+  const profiles = useQuery({
+    queryKey: ['profiles', text, ''],
+    queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`),
+    enabled: text.trim().length > 1,
+  });
+  const recipes = useQuery({
+    queryKey: ['recipes'],
+    queryFn: () => call<{ id: string; name: string }[]>('/api/recipes'),
+  });
   const firstId = refs.find((r) => r.startsWith('profile:'))?.slice(8);
-  const first = useQuery({ queryKey: ['profile', firstId], queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`), enabled: firstId !== undefined });
-  const set = (next: readonly string[]): void => { setRefs(next); history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`); };
-  const add = (ref: string): void => { if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]); setText(''); };
-  const mayChange = useMayChange(), figures = useFigures(), client = useQueryClient(), [crossing, setCrossing] = useState<Crossing | null>(null);
-  const pair = refs.filter((r) => r.startsWith('recipe:')).slice(0, 2).map((r) => r.slice('recipe:'.length));
-  const columns = data ?? [], shown = catalogue.filter((s) => columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) && (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1));
+  const first = useQuery({
+    queryKey: ['profile', firstId],
+    queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`),
+    enabled: firstId !== undefined,
+  });
+  const set = (next: readonly string[]): void => {
+    setRefs(next);
+    history.replaceState(null, '', `/library/compare?refs=${next.join(',')}`);
+  };
+  const add = (ref: string): void => {
+    if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]);
+    setText('');
+  };
+  const mayChange = useMayChange();
+  const figures = useFigures();
+  const client = useQueryClient();
+  const [crossing, setCrossing] = useState<Crossing | null>(null);
+  const pair = refs
+    .filter((r) => r.startsWith('recipe:'))
+    .slice(0, 2)
+    .map((r) => r.slice('recipe:'.length));
+  const columns = data ?? [];
+  const shown = catalogue.filter(
+    (s) =>
+      columns.filter((c) => c.cells[s.key]).length >= Math.min(2, columns.length) &&
+      (all || new Set(columns.map((c) => JSON.stringify(c.cells[s.key]?.value ?? null))).size > 1),
+  );
   return (
     <>
       <LibraryRooms here="/library/compare" />
-      <div className="band"><div><div className="kind">Library</div><h1>Compare</h1></div>
-        {columns.length > 1 && <span className="chip">{shown.length} {shown.length === 1 ? 'setting differs' : 'settings differ'}</span>}
-        <div className="end"><label className="hint"><input type="checkbox" checked={all} onChange={(e) => setAll(e.currentTarget.checked)} /> also what is the same</label></div></div>
+      <div className="band">
+        <div>
+          <div className="kind">Library</div>
+          <h1>Compare</h1>
+        </div>
+        {columns.length > 1 && (
+          <span className="chip">
+            {shown.length} {shown.length === 1 ? 'setting differs' : 'settings differ'}
+          </span>
+        )}
+        <div className="end">
+          <label className="hint">
+            <input type="checkbox" checked={all} onChange={(e) => setAll(e.currentTarget.checked)} /> also what is the
+            same
+          </label>
+        </div>
+      </div>
       <div className="stage">
-        {refs.length < MOST ? <div className="fields">
-          <div style={{ position: 'relative' }}><TextInput label="Add a profile" placeholder="Part of its name" value={text} onChange={(e) => setText(e.currentTarget.value)} />
-            {text.trim().length > 1 && <ul className="drop">{(profiles.data ?? []).slice(0, 8).map((p) => <li key={p.id}><button onClick={() => add(`profile:${p.id}`)}>{p.name} <span className="dim">{p.kind}</span></button></li>)}</ul>}</div>
-          <label className="pick">Add a recipe<select value="" onChange={(e) => add(`recipe:${e.target.value}`)}><option value="">choose…</option>{(recipes.data ?? []).map((r) => <option key={r.id} value={r.id}>{r.name}</option>)}</select></label>
-          {first.data && <label className="pick">Add an older revision of {first.data.name}<select value="" onChange={(e) => add(`revision:${e.target.value}`)}><option value="">choose…</option>{first.data.revisions.filter((r) => r.id !== first.data.head.id).map((r) => <option key={r.id} value={r.id}>r{r.number} {r.state}, {r.message.slice(0, 40)}</option>)}</select></label>}
-        </div> : <p className="hint">Four columns is the most. Take one away to add another.</p>}
+        {refs.length < MOST ? (
+          <div className="fields">
+            <div style={{ position: 'relative' }}>
+              <TextInput
+                label="Add a profile"
+                placeholder="Part of its name"
+                value={text}
+                onChange={(e) => setText(e.currentTarget.value)}
+              />
+              {text.trim().length > 1 && (
+                <ul className="drop">
+                  {(profiles.data ?? []).slice(0, 8).map((p) => (
+                    <li key={p.id}>
+                      <button onClick={() => add(`profile:${p.id}`)}>
+                        {p.name} <span className="dim">{p.kind}</span>
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              )}
+            </div>
+            <label className="pick">
+              Add a recipe
+              <select value="" onChange={(e) => add(`recipe:${e.target.value}`)}>
+                <option value="">choose…</option>
+                {(recipes.data ?? []).map((r) => (
+                  <option key={r.id} value={r.id}>
+                    {r.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {first.data && (
+              <label className="pick">
+                Add an older revision of {first.data.name}
+                <select value="" onChange={(e) => add(`revision:${e.target.value}`)}>
+                  <option value="">choose…</option>
+                  {first.data.revisions
+                    .filter((r) => r.id !== first.data.head.id)
+                    .map((r) => (
+                      <option key={r.id} value={r.id}>
+                        r{r.number} {r.state}, {r.message.slice(0, 40)}
+                      </option>
+                    ))}
+                </select>
+              </label>
+            )}
+          </div>
+        ) : (
+          <p className="hint">Four columns is the most. Take one away to add another.</p>
+        )}
       </div>
       {pair.length === 2 && <ImpactPanel key={pair.join()} ids={pair as [string, string]} />}
-      {error && <p className="empty" role="alert">{error.message}</p>}
-      {columns.length === 0 && <p className="empty">Nothing to compare yet. Add two to four profiles, older revisions or recipes above; only what differs is shown.</p>}
-      {columns.length > 0 && <table className="list compare">
-        <thead><tr><th>Setting</th>{columns.map((c) => <th key={c.ref}><a href={c.address}>{c.name}</a><div className="dim">{c.note} · <button className="plain" onClick={() => set(refs.filter((r) => r !== c.ref))}>take away</button></div></th>)}</tr></thead>
-        {groups.map((g) => { const inGroup = shown.filter((s) => s.group === g); return inGroup.length === 0 ? null : (
-          <tbody key={g}><tr className="sub"><th colSpan={columns.length + 1}>{g}</th></tr>
-            {inGroup.map((s) => <tr key={s.key} data-setting={s.key}><td>{s.label}</td>{columns.map((c) => { const cell = c.cells[s.key]; return <td key={c.ref}>{cell ? <><b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b><div className="hint">{cell.proof && <StateMark mark={cell.proof.state} />} {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}</div></> : <span className="dim">–</span>}{mayChange && cell && targets(columns, c, s).map((t) => <button key={t.ref} className="plain" style={{ display: 'block' }} onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}>copy to {t.name}</button>)}</td>; })}</tr>)}
-          </tbody>); })}
-      </table>}
-      {crossing && <CopyAcross crossing={crossing} onClose={() => setCrossing(null)} onDone={() => { setCrossing(null); void client.invalidateQueries(); }} />}
+      {error && (
+        <p className="empty" role="alert">
+          {error.message}
+        </p>
+      )}
+      {columns.length === 0 && (
+        <p className="empty">
+          Nothing to compare yet. Add two to four profiles, older revisions or recipes above; only what differs is
+          shown.
+        </p>
+      )}
+      {columns.length > 0 && (
+        <table className="list compare">
+          <thead>
+            <tr>
+              <th>Setting</th>
+              {columns.map((c) => (
+                <th key={c.ref}>
+                  <a href={c.address}>{c.name}</a>
+                  <div className="dim">
+                    {c.note} ·{' '}
+                    <button className="plain" onClick={() => set(refs.filter((r) => r !== c.ref))}>
+                      take away
+                    </button>
+                  </div>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          {groups.map((g) => {
+            const inGroup = shown.filter((s) => s.group === g);
+            return inGroup.length === 0 ? null : (
+              <tbody key={g}>
+                <tr className="sub">
+                  <th colSpan={columns.length + 1}>{g}</th>
+                </tr>
+                {inGroup.map((s) => (
+                  <tr key={s.key} data-setting={s.key}>
+                    <td>{s.label}</td>
+                    {columns.map((c) => {
+                      const cell = c.cells[s.key];
+                      return (
+                        <td key={c.ref}>
+                          {cell ? (
+                            <>
+                              <b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b>
+                              <div className="hint">
+                                {cell.proof && <StateMark mark={cell.proof.state} />}{' '}
+                                {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}
+                              </div>
+                            </>
+                          ) : (
+                            <span className="dim">–</span>
+                          )}
+                          {mayChange &&
+                            cell &&
+                            targets(columns, c, s).map((t) => (
+                              <button
+                                key={t.ref}
+                                className="plain"
+                                style={{ display: 'block' }}
+                                onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
+                              >
+                                copy to {t.name}
+                              </button>
+                            ))}
+                        </td>
+                      );
+                    })}
+                  </tr>
+                ))}
+              </tbody>
+            );
+          })}
+        </table>
+      )}
+      {crossing && (
+        <CopyAcross
+          crossing={crossing}
+          onClose={() => setCrossing(null)}
+          onDone={() => {
+            setCrossing(null);
+            void client.invalidateQueries();
+          }}
+        />
+      )}
       {columns.length > 1 && shown.length === 0 && <p className="empty">They do not differ in any setting.</p>}
     </>
   );
 }
 
 /** Columns of profiles that may own the setting and have another value. */
-const targets = (columns: readonly CompareColumn[], from: CompareColumn, s: Setting): CompareColumn[] => columns.filter((t) => t !== from && t.into !== null && s.owners.includes(t.into.kind as 'process') && JSON.stringify(t.cells[s.key]?.value) !== JSON.stringify(from.cells[s.key]?.value));
+const targets = (columns: readonly CompareColumn[], from: CompareColumn, s: Setting): CompareColumn[] =>
+  columns.filter(
+    (t) =>
+      t !== from &&
+      t.into !== null &&
+      s.owners.includes(t.into.kind as 'process') &&
+      JSON.stringify(t.cells[s.key]?.value) !== JSON.stringify(from.cells[s.key]?.value),
+  );

@@ -6,24 +6,67 @@ import type { CompareColumn } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import type { Setting, SettingValue } from '../settings/define.ts';
 
-export interface Crossing { readonly setting: Setting; readonly value: SettingValue; readonly from: string; readonly to: CompareColumn }
+export interface Crossing {
+  readonly setting: Setting;
+  readonly value: SettingValue;
+  readonly from: string;
+  readonly to: CompareColumn;
+}
 
 /** Copies one value from a column of a comparison to another profile, with a reason. */
-export function CopyAcross({ crossing: c, onClose, onDone }: { readonly crossing: Crossing; readonly onClose: () => void; readonly onDone: () => void }) {
-  const [why, setWhy] = useState(''), [slip, setSlip] = useState<string | null>(null);
+export function CopyAcross({
+  crossing: c,
+  onClose,
+  onDone,
+}: {
+  readonly crossing: Crossing;
+  readonly onClose: () => void;
+  readonly onDone: () => void;
+}) {
+  const [why, setWhy] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
   const copy = async (): Promise<void> => {
     try {
-      const done = await post<{ state: string }>('/api/library/changes', { changes: [{ ...c.to.into!, setting: c.setting.key, text: showValue(c.setting, c.value) }], message: why, reason: 'copied from elsewhere', write: true });
+      const done = await post<{ state: string }>('/api/library/changes', {
+        changes: [{ ...c.to.into!, setting: c.setting.key, text: showValue(c.setting, c.value) }],
+        message: why,
+        reason: 'copied from elsewhere',
+        write: true,
+      });
       tellDone(`${c.setting.label} of ${c.to.name}: ${done.state === 'released' ? 'released' : 'sent to review'}`);
       onDone();
-    } catch (e) { setSlip((e as Error).message); }
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
   };
   return (
-    <Modal opened onClose={onClose} title={`${c.setting.label}: ${showValue(c.setting, c.value).slice(0, 40)} to ${c.to.name}`} transitionProps={{ duration: 0 }}>
-      <form onSubmit={(e) => { e.preventDefault(); void copy(); }}>
-        <p className="hint" style={{ marginBottom: 10 }}>From {c.from}. {c.to.name} has {c.to.cells[c.setting.key] ? showValue(c.setting, c.to.cells[c.setting.key]!.value).slice(0, 40) : 'none'} now.</p>
-        <TextInput label="Why, in one line" value={why} onChange={(e) => setWhy(e.currentTarget.value)} error={slip} data-autofocus />
-        <button className="btn p" type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>Copy it</button>
+    <Modal
+      opened
+      onClose={onClose}
+      title={`${c.setting.label}: ${showValue(c.setting, c.value).slice(0, 40)} to ${c.to.name}`}
+      transitionProps={{ duration: 0 }}
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void copy();
+        }}
+      >
+        <p className="hint" style={{ marginBottom: 10 }}>
+          From {c.from}. {c.to.name} has{' '}
+          {c.to.cells[c.setting.key] ? showValue(c.setting, c.to.cells[c.setting.key]!.value).slice(0, 40) : 'none'}{' '}
+          now.
+        </p>
+        <TextInput
+          label="Why, in one line"
+          value={why}
+          onChange={(e) => setWhy(e.currentTarget.value)}
+          error={slip}
+          data-autofocus
+        />
+        <button className="btn p" type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>
+          Copy it
+        </button>
       </form>
     </Modal>
   );

@@ -10,13 +10,17 @@ import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 
-const signed = (v: number, digits: number, unit: string): string => (Math.abs(v) < 0.5 * 10 ** -digits ? `0 ${unit}` : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(digits)} ${unit}`);
-const signedTime = (s: number): string => (Math.abs(s) < 0.5 ? '0 s' : `${s > 0 ? '+' : '−'}${formatDuration(Math.abs(s))}`);
+const signed = (v: number, digits: number, unit: string): string =>
+  Math.abs(v) < 0.5 * 10 ** -digits ? `0 ${unit}` : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(digits)} ${unit}`;
+const signedTime = (s: number): string =>
+  Math.abs(s) < 0.5 ? '0 s' : `${s > 0 ? '+' : '−'}${formatDuration(Math.abs(s))}`;
 
 /** The same reference part under two recipes, and which changed value causes how much. */
 export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }) {
-  const [part, setPart] = useState<ReferencePart>('block'), [impact, setImpact] = useState<Result<Impact> | null>(null);
-  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[0]}`) }), b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[1]}`) });
+  const [part, setPart] = useState<ReferencePart>('block');
+  const [impact, setImpact] = useState<Result<Impact> | null>(null);
+  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[0]}`) });
+  const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[1]}`) });
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;
@@ -25,18 +29,92 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
     worker.postMessage({ a: a.data, b: b.data, part });
     return () => worker.terminate();
   }, [a.data, b.data, part]);
-  const found = impact?.ok ? impact.value : null, isResin = a.data?.sheet.technology === 'resin';
+  const found = impact?.ok ? impact.value : null;
+  const isResin = a.data?.sheet.technology === 'resin';
   return (
     <section className="stage" aria-label="Impact">
-      <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 8 }}><h2 style={{ fontSize: 14 }}>What the change does to a reference part</h2>
-        <NativeSelect size="xs" aria-label="Reference part" value={part} onChange={(e) => setPart(e.currentTarget.value as ReferencePart)} data={Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label }))} />
-        <span className="hint">{isResin ? 'from the layer sequence' : 'its own toolpath of walls, floors, fill and travel, through the planner'}</span></div>
+      <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 8 }}>
+        <h2 style={{ fontSize: 14 }}>What the change does to a reference part</h2>
+        <NativeSelect
+          size="xs"
+          aria-label="Reference part"
+          value={part}
+          onChange={(e) => setPart(e.currentTarget.value as ReferencePart)}
+          data={Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label }))}
+        />
+        <span className="hint">
+          {isResin
+            ? 'from the layer sequence'
+            : 'its own toolpath of walls, floors, fill and travel, through the planner'}
+        </span>
+      </div>
       {!impact && <p className="hint">Laying the part once for each changed value…</p>}
-      {impact && !impact.ok && <p role="alert" style={{ color: 'var(--oxide)' }}>{[impact.failure.what, impact.failure.todo].filter(Boolean).join('; ')}</p>}
-      {found && <table className="list"><thead><tr><th>{a.data!.name} → {b.data!.name}</th><th className="n">From</th><th className="n">To</th><th className="n">Time</th><th className="n">Material</th><th className="n">Cost</th><th className="n">Highest flow</th></tr></thead>
-        <tbody><tr><td><b>Whole change</b></td><td className="n" /><td className="n" /><td className="n">{formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}</td><td className="n">{found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g</td><td className="n">€ {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}</td><td className="n">{found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s</td></tr>
-          {found.shares.map((s) => { const setting = findSetting(s.key)!; return <tr key={s.key} data-share={s.key}><td>{setting.label} alone</td><td className="n">{showValue(setting, s.from)}</td><td className="n">{showValue(setting, s.to)}</td><td className="n">{signedTime(s.timeS)}</td><td className="n">{signed(s.massG, 2, 'g')}</td><td className="n">{signed(s.cost, 3, '€')}</td><td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</td></tr>; })}
-          <tr><td className="dim">Left over: values act on one another, so the shares need not add up</td><td /><td /><td className="n">{signedTime(found.restS)}</td><td /><td /><td /></tr></tbody></table>}
+      {impact && !impact.ok && (
+        <p role="alert" style={{ color: 'var(--oxide)' }}>
+          {[impact.failure.what, impact.failure.todo].filter(Boolean).join('; ')}
+        </p>
+      )}
+      {found && (
+        <table className="list">
+          <thead>
+            <tr>
+              <th>
+                {a.data!.name} → {b.data!.name}
+              </th>
+              <th className="n">From</th>
+              <th className="n">To</th>
+              <th className="n">Time</th>
+              <th className="n">Material</th>
+              <th className="n">Cost</th>
+              <th className="n">Highest flow</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <td>
+                <b>Whole change</b>
+              </td>
+              <td className="n" />
+              <td className="n" />
+              <td className="n">
+                {formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}
+              </td>
+              <td className="n">
+                {found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g
+              </td>
+              <td className="n">
+                € {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}
+              </td>
+              <td className="n">
+                {found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s
+              </td>
+            </tr>
+            {found.shares.map((s) => {
+              const setting = findSetting(s.key)!;
+              return (
+                <tr key={s.key} data-share={s.key}>
+                  <td>{setting.label} alone</td>
+                  <td className="n">{showValue(setting, s.from)}</td>
+                  <td className="n">{showValue(setting, s.to)}</td>
+                  <td className="n">{signedTime(s.timeS)}</td>
+                  <td className="n">{signed(s.massG, 2, 'g')}</td>
+                  <td className="n">{signed(s.cost, 3, '€')}</td>
+                  <td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</td>
+                </tr>
+              );
+            })}
+            <tr>
+              <td className="dim">Left over: values act on one another, so the shares need not add up</td>
+              <td />
+              <td />
+              <td className="n">{signedTime(found.restS)}</td>
+              <td />
+              <td />
+              <td />
+            </tr>
+          </tbody>
+        </table>
+      )}
     </section>
   );
 }

@@ -1,6 +1,22 @@
-const rooms = [['/library', 'Profiles'], ['/library/recipes', 'Recipes'], ['/library/pairings', 'Pairings'], ['/library/compare', 'Compare'], ['/library/bulk', 'Change many'], ['/library/exchange', 'In and out'], ['/library/settings', 'Settings']] as const;
+const rooms = [
+  ['/library', 'Profiles'],
+  ['/library/recipes', 'Recipes'],
+  ['/library/pairings', 'Pairings'],
+  ['/library/compare', 'Compare'],
+  ['/library/bulk', 'Change many'],
+  ['/library/exchange', 'In and out'],
+  ['/library/settings', 'Settings'],
+] as const;
 
 /** The rooms of the library. */
 export function LibraryRooms({ here }: { readonly here: string | null }) {
-  return <nav className="rooms" aria-label="Library">{rooms.map(([to, name]) => <a key={to} href={to} aria-current={here === to ? 'page' : undefined}>{name}</a>)}</nav>;
+  return (
+    <nav className="rooms" aria-label="Library">
+      {rooms.map(([to, name]) => (
+        <a key={to} href={to} aria-current={here === to ? 'page' : undefined}>
+          {name}
+        </a>
+      ))}
+    </nav>
+  );
 }

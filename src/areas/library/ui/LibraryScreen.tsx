@@ -7,37 +7,156 @@ import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import type { Facets, ProfileRow } from '../model/records.ts';
 
-const kinds = [['', 'Everything'], ['material', 'Materials'], ['process', 'Processes'], ['printer', 'Printers'], ['tool', 'Tools']] as const;
+const kinds = [
+  ['', 'Everything'],
+  ['material', 'Materials'],
+  ['process', 'Processes'],
+  ['printer', 'Printers'],
+  ['tool', 'Tools'],
+] as const;
 
 export function LibraryScreen() {
-  const mayChange = useMayChange(), [text, setText] = useState(''), [kind, setKind] = useState(''), [technology, setTechnology] = useState(''), [tag, setTag] = useState(''), [retired, setRetired] = useState(false);
+  const mayChange = useMayChange();
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState('');
+  const [technology, setTechnology] = useState('');
+  const [tag, setTag] = useState('');
+  const [retired, setRetired] = useState(false);
   const question = `text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${tag && `&tag=${encodeURIComponent(tag)}`}${retired ? '&retired=1' : ''}`;
-  const { data, error } = useQuery({ queryKey: ['profiles', question], queryFn: () => call<ProfileRow[]>(`/api/profiles?${question}`), placeholderData: (before) => before }), facets = useQuery({ queryKey: ['profiles', 'facets', question], queryFn: () => call<Facets>(`/api/profiles/facets?${question}`), placeholderData: (before) => before });
-  const count = (facet: 'kind' | 'technology', value: string): string => { const of = facets.data?.[facet]; return of ? ` ${value === '' ? of.reduce((s, f) => s + f.n, 0) : of.find((f) => f.value === value)?.n ?? 0}` : ''; };
+  const { data, error } = useQuery({
+    queryKey: ['profiles', question],
+    queryFn: () => call<ProfileRow[]>(`/api/profiles?${question}`),
+    placeholderData: (before) => before,
+  });
+  const facets = useQuery({
+    queryKey: ['profiles', 'facets', question],
+    queryFn: () => call<Facets>(`/api/profiles/facets?${question}`),
+    placeholderData: (before) => before,
+  });
+  const count = (facet: 'kind' | 'technology', value: string): string => {
+    const of = facets.data?.[facet];
+    return of ? ` ${value === '' ? of.reduce((s, f) => s + f.n, 0) : (of.find((f) => f.value === value)?.n ?? 0)}` : '';
+  };
   return (
     <>
       <LibraryRooms here="/library" />
-      <div className="band"><div><div className="kind">Library</div><h1>Profiles</h1></div>
-        <div className="end"><TextInput aria-label="Search profiles" placeholder="Name, key or tag" value={text} onChange={(e) => setText(e.currentTarget.value)} w={240} size="xs" autoFocus />
-          <SegmentedControl size="xs" value={kind} onChange={setKind} data={kinds.map(([value, label]) => ({ value, label: `${label}${count('kind', value)}` }))} />
-          <NativeSelect aria-label="Technology" size="xs" value={technology} onChange={(e) => setTechnology(e.currentTarget.value)} data={[{ value: '', label: `both technologies${count('technology', '')}` }, ...['filament', 'resin'].map((t) => ({ value: t, label: `${t}${count('technology', t)}` }))]} />
-          <label className="hint"><input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired too</label>
-          <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">CSV</a>{mayChange && <a className="btn p" href="/library/new">Add</a>}</div></div>
-      {(facets.data?.tag.length ?? 0) > 0 && <nav className="rooms" aria-label="Tags" style={{ gap: 8, padding: '6px 20px' }}>{facets.data!.tag.map((t) => <button key={t.value} className="chip" aria-pressed={tag === t.value} style={tag === t.value ? { borderColor: 'var(--plum)', fontWeight: 620 } : undefined} onClick={() => setTag(tag === t.value ? '' : t.value)}>{t.value} <span className="f dim">{t.n}</span></button>)}</nav>}
-      {error && <p className="empty" role="alert">{error.message}</p>}
+      <div className="band">
+        <div>
+          <div className="kind">Library</div>
+          <h1>Profiles</h1>
+        </div>
+        <div className="end">
+          <TextInput
+            aria-label="Search profiles"
+            placeholder="Name, key or tag"
+            value={text}
+            onChange={(e) => setText(e.currentTarget.value)}
+            w={240}
+            size="xs"
+            autoFocus
+          />
+          <SegmentedControl
+            size="xs"
+            value={kind}
+            onChange={setKind}
+            data={kinds.map(([value, label]) => ({ value, label: `${label}${count('kind', value)}` }))}
+          />
+          <NativeSelect
+            aria-label="Technology"
+            size="xs"
+            value={technology}
+            onChange={(e) => setTechnology(e.currentTarget.value)}
+            data={[
+              { value: '', label: `both technologies${count('technology', '')}` },
+              ...['filament', 'resin'].map((t) => ({ value: t, label: `${t}${count('technology', t)}` })),
+            ]}
+          />
+          <label className="hint">
+            <input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired
+            too
+          </label>
+          <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">
+            CSV
+          </a>
+          {mayChange && (
+            <a className="btn p" href="/library/new">
+              Add
+            </a>
+          )}
+        </div>
+      </div>
+      {(facets.data?.tag.length ?? 0) > 0 && (
+        <nav className="rooms" aria-label="Tags" style={{ gap: 8, padding: '6px 20px' }}>
+          {facets.data!.tag.map((t) => (
+            <button
+              key={t.value}
+              className="chip"
+              aria-pressed={tag === t.value}
+              style={tag === t.value ? { borderColor: 'var(--plum)', fontWeight: 620 } : undefined}
+              onClick={() => setTag(tag === t.value ? '' : t.value)}
+            >
+              {t.value} <span className="f dim">{t.n}</span>
+            </button>
+          ))}
+        </nav>
+      )}
+      {error && (
+        <p className="empty" role="alert">
+          {error.message}
+        </p>
+      )}
       <table className="list">
-        <thead><tr><th>Name</th><th>Kind</th><th>Family</th><th>Starts from</th><th>Tags</th><th className="n">Own values</th><th className="n">Revision</th><th className="n">Changed</th></tr></thead>
-        <tbody>{(data ?? []).map((p) => (
-          <tr key={p.id}><td><a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}</td><td>{p.kind}{p.technology === 'resin' && <span className="dim"> resin</span>}{p.retired && <span className="dim"> retired</span>}</td><td>{p.family ?? ''}</td><td>{p.parentName ?? ''}</td><td>{p.tags.join(', ')}</td><td className="n">{p.ownCount}</td><td className="n">r{p.revision}</td><td className="n">{day(p.at)}</td></tr>
-        ))}</tbody>
+        <thead>
+          <tr>
+            <th>Name</th>
+            <th>Kind</th>
+            <th>Family</th>
+            <th>Starts from</th>
+            <th>Tags</th>
+            <th className="n">Own values</th>
+            <th className="n">Revision</th>
+            <th className="n">Changed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {(data ?? []).map((p) => (
+            <tr key={p.id}>
+              <td>
+                <a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}
+              </td>
+              <td>
+                {p.kind}
+                {p.technology === 'resin' && <span className="dim"> resin</span>}
+                {p.retired && <span className="dim"> retired</span>}
+              </td>
+              <td>{p.family ?? ''}</td>
+              <td>{p.parentName ?? ''}</td>
+              <td>{p.tags.join(', ')}</td>
+              <td className="n">{p.ownCount}</td>
+              <td className="n">r{p.revision}</td>
+              <td className="n">{day(p.at)}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
-      {data?.length === 0 && <p className="empty">{text ? `No profile holds “${text}” in name, key or tag.` : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'}</p>}
+      {data?.length === 0 && (
+        <p className="empty">
+          {text
+            ? `No profile holds “${text}” in name, key or tag.`
+            : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'}
+        </p>
+      )}
     </>
   );
 }
 
 function csvOf(rows: readonly ProfileRow[]): string {
   const cell = (v: unknown): string => `"${String(v ?? '').replace(/"/g, '""')}"`;
-  const lines = [['name', 'kind', 'family', 'parent', 'tags', 'own_values', 'revision', 'changed'].join(','), ...rows.map((p) => [p.name, p.kind, p.family, p.parentName, p.tags.join(' '), p.ownCount, p.revision, p.at].map(cell).join(','))];
+  const lines = [
+    ['name', 'kind', 'family', 'parent', 'tags', 'own_values', 'revision', 'changed'].join(','),
+    ...rows.map((p) =>
+      [p.name, p.kind, p.family, p.parentName, p.tags.join(' '), p.ownCount, p.revision, p.at].map(cell).join(','),
+    ),
+  ];
   return `data:text/csv;charset=utf-8,${encodeURIComponent(lines.join('\n'))}`;
 }

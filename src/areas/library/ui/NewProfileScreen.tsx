@@ -13,56 +13,223 @@ import type { SettingValue } from '../settings/define.ts';
 type Kind = 'printer' | 'tool' | 'material' | 'process';
 type Technology = 'filament' | 'resin';
 /** What is asked for at once; everything else comes from the parent or is typed in the ledger. `must` ones cannot be left empty. */
-const asked: Record<`${Technology} ${Kind}`, readonly { readonly key: string; readonly must?: boolean; readonly ask?: string }[]> = {
-  'filament printer': [{ key: 'travelXMm', must: true, ask: 'Drive the tool from stop to stop: left to right' }, { key: 'travelYMm', must: true, ask: 'Front to back' }, { key: 'travelZMm', must: true, ask: 'From the plate up' }, { key: 'bedMaxC' }, { key: 'accelerationMmPerS2' }],
-  'resin printer': [{ key: 'travelXMm', must: true, ask: 'Lit width of the screen' }, { key: 'travelYMm', must: true, ask: 'Lit depth of the screen' }, { key: 'travelZMm', must: true, ask: 'From the film up to the stop' }, { key: 'pixelMm', must: true }, { key: 'irradianceMwPerCm2' }],
-  'filament tool': [{ key: 'nozzleDiameterMm', must: true }, { key: 'nozzleMaterial' }, { key: 'hotEndMaxC', must: true }, { key: 'catalogueFlowMm3PerS' }],
+const asked: Record<
+  `${Technology} ${Kind}`,
+  readonly { readonly key: string; readonly must?: boolean; readonly ask?: string }[]
+> = {
+  'filament printer': [
+    { key: 'travelXMm', must: true, ask: 'Drive the tool from stop to stop: left to right' },
+    { key: 'travelYMm', must: true, ask: 'Front to back' },
+    { key: 'travelZMm', must: true, ask: 'From the plate up' },
+    { key: 'bedMaxC' },
+    { key: 'accelerationMmPerS2' },
+  ],
+  'resin printer': [
+    { key: 'travelXMm', must: true, ask: 'Lit width of the screen' },
+    { key: 'travelYMm', must: true, ask: 'Lit depth of the screen' },
+    { key: 'travelZMm', must: true, ask: 'From the film up to the stop' },
+    { key: 'pixelMm', must: true },
+    { key: 'irradianceMwPerCm2' },
+  ],
+  'filament tool': [
+    { key: 'nozzleDiameterMm', must: true },
+    { key: 'nozzleMaterial' },
+    { key: 'hotEndMaxC', must: true },
+    { key: 'catalogueFlowMm3PerS' },
+  ],
   'resin tool': [],
-  'filament material': [{ key: 'family', must: true }, { key: 'brand', must: true }, { key: 'colour', must: true }, { key: 'densityGPerCm3', must: true }, { key: 'nozzleRangeC', ask: 'As printed on the spool, “240 to 260”' }, { key: 'bedRangeC' }, { key: 'pricePerKg' }],
-  'resin material': [{ key: 'brand', must: true }, { key: 'resinKind' }, { key: 'colour', must: true }, { key: 'workingRangeC', ask: 'As printed on the bottle, “20 to 30”' }, { key: 'wavelengthNm' }],
-  'filament process': [{ key: 'layerHeightMm', must: true }, { key: 'lineWidthMm' }, { key: 'visibleWallSpeedMmPerS', must: true }],
-  'resin process': [{ key: 'resinLayerMm', must: true }, { key: 'exposureS', must: true, ask: 'For this layer height; proven later' }, { key: 'exposureBottomS', must: true }, { key: 'liftFirstMm', must: true }, { key: 'liftFirstMmPerS', must: true }],
+  'filament material': [
+    { key: 'family', must: true },
+    { key: 'brand', must: true },
+    { key: 'colour', must: true },
+    { key: 'densityGPerCm3', must: true },
+    { key: 'nozzleRangeC', ask: 'As printed on the spool, “240 to 260”' },
+    { key: 'bedRangeC' },
+    { key: 'pricePerKg' },
+  ],
+  'resin material': [
+    { key: 'brand', must: true },
+    { key: 'resinKind' },
+    { key: 'colour', must: true },
+    { key: 'workingRangeC', ask: 'As printed on the bottle, “20 to 30”' },
+    { key: 'wavelengthNm' },
+  ],
+  'filament process': [
+    { key: 'layerHeightMm', must: true },
+    { key: 'lineWidthMm' },
+    { key: 'visibleWallSpeedMmPerS', must: true },
+  ],
+  'resin process': [
+    { key: 'resinLayerMm', must: true },
+    { key: 'exposureS', must: true, ask: 'For this layer height; proven later' },
+    { key: 'exposureBottomS', must: true },
+    { key: 'liftFirstMm', must: true },
+    { key: 'liftFirstMmPerS', must: true },
+  ],
 };
 
 /** A new profile by a short guided page: a printer asks for its travel, measured, and cannot be saved without the height. */
 export function NewProfileScreen() {
-  const [kind, setKind] = useState<Kind>('printer'), [technology, setTechnology] = useState<Technology>('filament'), [parentId, setParentId] = useState(''), [name, setName] = useState('');
-  const [typed, setTyped] = useState<Record<string, string>>({}), [slip, setSlip] = useState<string | null>(null);
-  const profiles = useQuery({ queryKey: ['profiles', '', kind], queryFn: () => call<ProfileRow[]>(`/api/profiles?kind=${kind}`) });
-  const questions = asked[`${technology} ${kind}`], suggested = kind === 'material' ? [typed['brand'], technology === 'filament' ? typed['family'] : typed['resinKind'], typed['colour']].filter(Boolean).join(' ') : '';
+  const [kind, setKind] = useState<Kind>('printer');
+  const [technology, setTechnology] = useState<Technology>('filament');
+  const [parentId, setParentId] = useState('');
+  const [name, setName] = useState('');
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [slip, setSlip] = useState<string | null>(null);
+  const profiles = useQuery({
+    queryKey: ['profiles', '', kind],
+    queryFn: () => call<ProfileRow[]>(`/api/profiles?kind=${kind}`),
+  });
+  const questions = asked[`${technology} ${kind}`];
+  const suggested =
+    kind === 'material'
+      ? [typed['brand'], technology === 'filament' ? typed['family'] : typed['resinKind'], typed['colour']]
+          .filter(Boolean)
+          .join(' ')
+      : '';
   const parsedOf = (key: string) => (typed[key]?.trim() ? parseSetting(findSetting(key)!, typed[key].trim()) : null);
-  const missing = questions.filter((q) => q.must && !typed[q.key]?.trim()), wrong = questions.filter((q) => parsedOf(q.key)?.ok === false), full = (name.trim() || suggested).trim();
+  const missing = questions.filter((q) => q.must && !typed[q.key]?.trim());
+  const wrong = questions.filter((q) => parsedOf(q.key)?.ok === false);
+  const full = (name.trim() || suggested).trim();
   const make = async (): Promise<void> => {
     const own: Record<string, SettingValue> = {};
-    for (const q of questions) { const parsed = parsedOf(q.key); if (parsed?.ok) own[q.key] = parsed.value; }
+    for (const q of questions) {
+      const parsed = parsedOf(q.key);
+      if (parsed?.ok) own[q.key] = parsed.value;
+    }
     try {
-      const made = await post<{ id: string; name: string }>('/api/profiles', { kind, technology, name: full, parentId: parentId || null, own });
+      const made = await post<{ id: string; name: string }>('/api/profiles', {
+        kind,
+        technology,
+        name: full,
+        parentId: parentId || null,
+        own,
+      });
       tellDone(`${made.name} stands in the library`);
       go(`/library/${made.id}`);
-    } catch (e) { setSlip((e as Error).message); }
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
   };
   return (
     <>
       <LibraryRooms here="/library" />
-      <div className="band"><div><div className="kind">Library</div><h1>A new {kind}</h1></div></div>
-      <form className="stage" style={{ maxWidth: 760 }} onSubmit={(e) => { e.preventDefault(); void make(); }}>
-        <div className="fields">
-          <NativeSelect label="Kind" value={kind} onChange={(e) => { setKind(e.currentTarget.value as Kind); setParentId(''); setTyped({}); }} data={['printer', 'tool', 'material', 'process']} />
-          <NativeSelect label="Technology" value={technology} onChange={(e) => { setTechnology(e.currentTarget.value as Technology); setParentId(''); setTyped({}); }} data={['filament', 'resin']} />
-          <NativeSelect label="Starts from" value={parentId} onChange={(e) => setParentId(e.currentTarget.value)} data={[{ value: '', label: 'nothing' }, ...(profiles.data ?? []).filter((p) => p.technology === technology).map((p) => ({ value: p.id, label: p.name }))]} />
-          <TextInput label="Name" value={name} placeholder={suggested} onChange={(e) => setName(e.currentTarget.value)} />
+      <div className="band">
+        <div>
+          <div className="kind">Library</div>
+          <h1>A new {kind}</h1>
         </div>
-        {questions.length === 0 && <p className="hint" style={{ marginTop: 14 }}>A resin printer has no tool.</p>}
-        {kind === 'printer' && <p className="hint" style={{ marginTop: 14 }}>Travel is what the machine reaches, measured; the size of the plate is something else.</p>}
-        {kind === 'process' && technology === 'resin' && <p className="hint" style={{ marginTop: 14 }}>Exposure belongs to its layer height: make one process for each.</p>}
-        <div className="fields" style={{ marginTop: 14 }}>{questions.map((q) => {
-          const s = findSetting(q.key)!, parsed = parsedOf(q.key), error = parsed && !parsed.ok ? [parsed.failure.what, parsed.failure.todo].filter(Boolean).join('; ') : null, value = typed[q.key] ?? '';
-          const set = (v: string): void => setTyped((t) => ({ ...t, [q.key]: v }));
-          return s.type === 'choice' ? <NativeSelect key={q.key} label={s.label} description={q.ask ?? s.what} value={value} onChange={(e) => set(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...s.choices]} withAsterisk={q.must ?? false} /> : <TextInput key={q.key} label={s.label} description={q.ask ?? s.what} value={value} onChange={(e) => set(e.currentTarget.value)} error={error} withAsterisk={q.must ?? false} />;
-        })}</div>
-        {slip && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>{slip}</p>}
-        <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}><button className="btn p" type="submit" disabled={missing.length > 0 || wrong.length > 0 || full.length < 2 || questions.length === 0}>Make it</button>
-          {missing.length > 0 && <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label).join(', ')}</span>}</div>
+      </div>
+      <form
+        className="stage"
+        style={{ maxWidth: 760 }}
+        onSubmit={(e) => {
+          e.preventDefault();
+          void make();
+        }}
+      >
+        <div className="fields">
+          <NativeSelect
+            label="Kind"
+            value={kind}
+            onChange={(e) => {
+              setKind(e.currentTarget.value as Kind);
+              setParentId('');
+              setTyped({});
+            }}
+            data={['printer', 'tool', 'material', 'process']}
+          />
+          <NativeSelect
+            label="Technology"
+            value={technology}
+            onChange={(e) => {
+              setTechnology(e.currentTarget.value as Technology);
+              setParentId('');
+              setTyped({});
+            }}
+            data={['filament', 'resin']}
+          />
+          <NativeSelect
+            label="Starts from"
+            value={parentId}
+            onChange={(e) => setParentId(e.currentTarget.value)}
+            data={[
+              { value: '', label: 'nothing' },
+              ...(profiles.data ?? [])
+                .filter((p) => p.technology === technology)
+                .map((p) => ({ value: p.id, label: p.name })),
+            ]}
+          />
+          <TextInput
+            label="Name"
+            value={name}
+            placeholder={suggested}
+            onChange={(e) => setName(e.currentTarget.value)}
+          />
+        </div>
+        {questions.length === 0 && (
+          <p className="hint" style={{ marginTop: 14 }}>
+            A resin printer has no tool.
+          </p>
+        )}
+        {kind === 'printer' && (
+          <p className="hint" style={{ marginTop: 14 }}>
+            Travel is what the machine reaches, measured; the size of the plate is something else.
+          </p>
+        )}
+        {kind === 'process' && technology === 'resin' && (
+          <p className="hint" style={{ marginTop: 14 }}>
+            Exposure belongs to its layer height: make one process for each.
+          </p>
+        )}
+        <div className="fields" style={{ marginTop: 14 }}>
+          {questions.map((q) => {
+            const s = findSetting(q.key)!;
+            const parsed = parsedOf(q.key);
+            const error =
+              parsed && !parsed.ok ? [parsed.failure.what, parsed.failure.todo].filter(Boolean).join('; ') : null;
+            const value = typed[q.key] ?? '';
+            const set = (v: string): void => setTyped((t) => ({ ...t, [q.key]: v }));
+            return s.type === 'choice' ? (
+              <NativeSelect
+                key={q.key}
+                label={s.label}
+                description={q.ask ?? s.what}
+                value={value}
+                onChange={(e) => set(e.currentTarget.value)}
+                data={[{ value: '', label: 'choose…' }, ...s.choices]}
+                withAsterisk={q.must ?? false}
+              />
+            ) : (
+              <TextInput
+                key={q.key}
+                label={s.label}
+                description={q.ask ?? s.what}
+                value={value}
+                onChange={(e) => set(e.currentTarget.value)}
+                error={error}
+                withAsterisk={q.must ?? false}
+              />
+            );
+          })}
+        </div>
+        {slip && (
+          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
+            {slip}
+          </p>
+        )}
+        <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}>
+          <button
+            className="btn p"
+            type="submit"
+            disabled={missing.length > 0 || wrong.length > 0 || full.length < 2 || questions.length === 0}
+          >
+            Make it
+          </button>
+          {missing.length > 0 && (
+            <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label).join(', ')}</span>
+          )}
+        </div>
       </form>
     </>
   );

@@ -9,39 +9,170 @@ import { findSetting } from '../settings/catalogue.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 
 /** Worst first: what a cell as a whole is. */
-const stateOf = (cells: readonly PairingCell[]): Mark => { const all = cells.flatMap((c) => c.proofs); return all.length === 0 ? 'unproven' : all.some((p) => p.state === 'due') ? 'due' : 'proven'; };
+const stateOf = (cells: readonly PairingCell[]): Mark => {
+  const all = cells.flatMap((c) => c.proofs);
+  return all.length === 0 ? 'unproven' : all.some((p) => p.state === 'due') ? 'due' : 'proven';
+};
 
 /** Material against machine with the state of evidence; a cell opens to tuned values, ranges, conditions and what they beat. */
 export function PairingsScreen() {
   const { data, error } = useQuery({ queryKey: ['pairings'], queryFn: () => call<PairingMatrix>('/api/pairings') });
   const [open, setOpen] = useState<{ machineId: string; materialId: string } | null>(null);
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!data) return <p className="empty">Opening the pairings…</p>;
-  const at = (machineId: string, materialId: string) => data.cells.filter((c) => c.machineId === machineId && c.materialId === materialId);
-  const shown = open ?? data.cells[0] ?? null, cells = shown ? at(shown.machineId, shown.materialId) : [];
-  const machine = data.machines.find((m) => m.id === shown?.machineId), material = data.materials.find((m) => m.id === shown?.materialId);
+  const at = (machineId: string, materialId: string) =>
+    data.cells.filter((c) => c.machineId === machineId && c.materialId === materialId);
+  const shown = open ?? data.cells[0] ?? null;
+  const cells = shown ? at(shown.machineId, shown.materialId) : [];
+  const machine = data.machines.find((m) => m.id === shown?.machineId);
+  const material = data.materials.find((m) => m.id === shown?.materialId);
   return (
     <>
       <LibraryRooms here="/library/pairings" />
-      <div className="band"><div><div className="kind">Library</div><h1>Pairings of material and machine</h1></div>
-        <span className="chip"><StateMark mark="proven" /> all proven</span><span className="chip"><StateMark mark="due" /> something due</span><span className="chip"><StateMark mark="unproven" /> loaded, nothing proven</span></div>
-      {data.machines.length === 0 ? <p className="empty">No machine stands on the floor yet. Pairings appear with the first accepted trial.</p> : <div className="page matrix">
-        <div style={{ overflowX: 'auto' }}><table className="list grid"><thead><tr><th>Material</th>{data.machines.map((m) => <th key={m.id}><a href={`/machines/${m.id}`}>{m.name.replace(/^Rifugio /, '')}</a><div className="dim">{m.printer}</div></th>)}</tr></thead>
-          <tbody>{data.materials.map((mat) => <tr key={mat.id}><td><a href={`/library/${mat.id}`}>{mat.name}</a></td>{data.machines.map((m) => {
-            const found = at(m.id, mat.id), isLoaded = m.loadedMaterialId === mat.id, count = found.reduce((n, c) => n + c.proofs.length, 0);
-            return <td key={m.id}>{(found.length > 0 || isLoaded) && <button className="cell" aria-pressed={shown?.machineId === m.id && shown.materialId === mat.id} aria-label={`${mat.name} on ${m.name}: ${found.length > 0 ? `${count} values ${stateOf(found)}` : 'loaded, nothing proven'}`} onClick={() => setOpen({ machineId: m.id, materialId: mat.id })}><StateMark mark={stateOf(found)} /> <span className="f">{found.length > 0 ? count : 'none'}</span>{isLoaded && <span className="hint"> loaded</span>}</button>}</td>;
-          })}</tr>)}</tbody></table></div>
-        <aside className="side" aria-label="Pairing">
-          {machine && material ? <><h3>{material.name} on {machine.name}</h3>
-            {cells.length === 0 && <p className="hint">Nothing is proven here yet. <a href={`/trials/new?machine=${machine.id}`}>Start a trial</a></p>}
-            {cells.map((c) => <div key={c.toolId}><p className="hint">with {c.toolName}{machine.mountedToolId === c.toolId ? ', mounted' : ', not mounted now'} · pairing revision {c.revision}</p>
-              {c.proofs.map((p) => { const s = findSetting(p.key); if (!s) return null; return (
-                <div key={p.key} style={{ borderTop: '1px solid var(--line)', padding: '6px 0' }}>
-                  <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark={p.state} /><b>{s.label}</b><span className="f" style={{ marginLeft: 'auto' }}>{showValue(s, p.value)}</span></div>
-                  <dl className="kv"><dt>allowed</dt><dd>{showValue(s, p.range.min)} to {showValue(s, p.range.max)}</dd><dt>{p.state}</dt><dd>{p.because ?? `${p.ageDays} d ago`}</dd><dt>by</dt><dd>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}, {day(p.provenOn)}</dd>{p.conditions.lot && <><dt>lot</dt><dd>{p.conditions.lot}</dd></>}{p.conditions.nozzleC !== undefined && <><dt>at</dt><dd>{p.conditions.nozzleC} °C</dd></>}{p.conditions.layerHeightMm !== undefined && <><dt>layer</dt><dd>{p.conditions.layerHeightMm} mm</dd></>}<dt>instead of</dt><dd>{showValue(s, c.overrides[p.key])}</dd></dl>
-                </div>); })}</div>)}</> : <p className="hint">Open a cell.</p>}
-        </aside>
-      </div>}
+      <div className="band">
+        <div>
+          <div className="kind">Library</div>
+          <h1>Pairings of material and machine</h1>
+        </div>
+        <span className="chip">
+          <StateMark mark="proven" /> all proven
+        </span>
+        <span className="chip">
+          <StateMark mark="due" /> something due
+        </span>
+        <span className="chip">
+          <StateMark mark="unproven" /> loaded, nothing proven
+        </span>
+      </div>
+      {data.machines.length === 0 ? (
+        <p className="empty">No machine stands on the floor yet. Pairings appear with the first accepted trial.</p>
+      ) : (
+        <div className="page matrix">
+          <div style={{ overflowX: 'auto' }}>
+            <table className="list grid">
+              <thead>
+                <tr>
+                  <th>Material</th>
+                  {data.machines.map((m) => (
+                    <th key={m.id}>
+                      <a href={`/machines/${m.id}`}>{m.name.replace(/^Rifugio /, '')}</a>
+                      <div className="dim">{m.printer}</div>
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {data.materials.map((mat) => (
+                  <tr key={mat.id}>
+                    <td>
+                      <a href={`/library/${mat.id}`}>{mat.name}</a>
+                    </td>
+                    {data.machines.map((m) => {
+                      const found = at(m.id, mat.id);
+                      const isLoaded = m.loadedMaterialId === mat.id;
+                      const count = found.reduce((n, c) => n + c.proofs.length, 0);
+                      return (
+                        <td key={m.id}>
+                          {(found.length > 0 || isLoaded) && (
+                            <button
+                              className="cell"
+                              aria-pressed={shown?.machineId === m.id && shown.materialId === mat.id}
+                              aria-label={`${mat.name} on ${m.name}: ${found.length > 0 ? `${count} values ${stateOf(found)}` : 'loaded, nothing proven'}`}
+                              onClick={() => setOpen({ machineId: m.id, materialId: mat.id })}
+                            >
+                              <StateMark mark={stateOf(found)} />{' '}
+                              <span className="f">{found.length > 0 ? count : 'none'}</span>
+                              {isLoaded && <span className="hint"> loaded</span>}
+                            </button>
+                          )}
+                        </td>
+                      );
+                    })}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <aside className="side" aria-label="Pairing">
+            {machine && material ? (
+              <>
+                <h3>
+                  {material.name} on {machine.name}
+                </h3>
+                {cells.length === 0 && (
+                  <p className="hint">
+                    Nothing is proven here yet. <a href={`/trials/new?machine=${machine.id}`}>Start a trial</a>
+                  </p>
+                )}
+                {cells.map((c) => (
+                  <div key={c.toolId}>
+                    <p className="hint">
+                      with {c.toolName}
+                      {machine.mountedToolId === c.toolId ? ', mounted' : ', not mounted now'} · pairing revision{' '}
+                      {c.revision}
+                    </p>
+                    {c.proofs.map((p) => {
+                      const s = findSetting(p.key);
+                      if (!s) return null;
+                      return (
+                        <div key={p.key} style={{ borderTop: '1px solid var(--line)', padding: '6px 0' }}>
+                          <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                            <StateMark mark={p.state} />
+                            <b>{s.label}</b>
+                            <span className="f" style={{ marginLeft: 'auto' }}>
+                              {showValue(s, p.value)}
+                            </span>
+                          </div>
+                          <dl className="kv">
+                            <dt>allowed</dt>
+                            <dd>
+                              {showValue(s, p.range.min)} to {showValue(s, p.range.max)}
+                            </dd>
+                            <dt>{p.state}</dt>
+                            <dd>{p.because ?? `${p.ageDays} d ago`}</dd>
+                            <dt>by</dt>
+                            <dd>
+                              {p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName},{' '}
+                              {day(p.provenOn)}
+                            </dd>
+                            {p.conditions.lot && (
+                              <>
+                                <dt>lot</dt>
+                                <dd>{p.conditions.lot}</dd>
+                              </>
+                            )}
+                            {p.conditions.nozzleC !== undefined && (
+                              <>
+                                <dt>at</dt>
+                                <dd>{p.conditions.nozzleC} °C</dd>
+                              </>
+                            )}
+                            {p.conditions.layerHeightMm !== undefined && (
+                              <>
+                                <dt>layer</dt>
+                                <dd>{p.conditions.layerHeightMm} mm</dd>
+                              </>
+                            )}
+                            <dt>instead of</dt>
+                            <dd>{showValue(s, c.overrides[p.key])}</dd>
+                          </dl>
+                        </div>
+                      );
+                    })}
+                  </div>
+                ))}
+              </>
+            ) : (
+              <p className="hint">Open a cell.</p>
+            )}
+          </aside>
+        </div>
+      )}
     </>
   );
 }

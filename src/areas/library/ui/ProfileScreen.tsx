@@ -21,67 +21,176 @@ import { SettingSide } from './SettingSide.tsx';
 
 const filters = ['everything', 'own', 'differs', 'outside', 'due', 'unproven'] as const;
 type Filter = (typeof filters)[number];
-const words: Record<Filter, string> = { everything: 'Everything', own: 'Own values', differs: 'Differs from parent', outside: 'Outside', due: 'Due', unproven: 'Unproven' };
+const words: Record<Filter, string> = {
+  everything: 'Everything',
+  own: 'Own values',
+  differs: 'Differs from parent',
+  outside: 'Outside',
+  due: 'Due',
+  unproven: 'Unproven',
+};
 const marks: Partial<Record<Filter, Mark>> = { outside: 'outside', due: 'due', unproven: 'unproven' };
 const DRAFT_AFTER_MS = 500;
 
 export function ProfileScreen({ id }: { readonly id: string }) {
-  const mayChange = useMayChange(), client = useQueryClient();
-  const { data: page, error } = useQuery({ queryKey: ['profile', id], queryFn: () => call<ProfilePage>(`/api/profiles/${id}`) });
-  const [filter, setFilter] = useState<Filter>('everything'), [selected, setSelected] = useState<string | null>(null);
-  const [typed, setTyped] = useState<Record<string, string | null>>({}), [base, setBase] = useState<string | null>(null), [editing, setEditing] = useState(false);
+  const mayChange = useMayChange();
+  const client = useQueryClient();
+  const { data: page, error } = useQuery({
+    queryKey: ['profile', id],
+    queryFn: () => call<ProfilePage>(`/api/profiles/${id}`),
+  });
+  const [filter, setFilter] = useState<Filter>('everything');
+  const [selected, setSelected] = useState<string | null>(null);
+  const [typed, setTyped] = useState<Record<string, string | null>>({});
+  const [base, setBase] = useState<string | null>(null);
+  const [editing, setEditing] = useState(false);
   const [dialog, setDialog] = useState<'copy' | 'save' | 'history' | null>(null);
   const taken = useRef(false);
-  useEffect(() => { // a draft left behind is taken up once
+  useEffect(() => {
+    // a draft left behind is taken up once
     if (!page || taken.current) return;
     taken.current = true;
-    if (page.draft && Object.keys(page.draft.typed).length > 0) { setTyped(page.draft.typed); setBase(page.draft.baseRevisionId); setEditing(true); }
+    if (page.draft && Object.keys(page.draft.typed).length > 0) {
+      setTyped(page.draft.typed);
+      setBase(page.draft.baseRevisionId);
+      setEditing(true);
+    }
   }, [page]);
   useEffect(() => {
     if (!base || !taken.current) return;
-    const timer = setTimeout(() => { void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed }).catch(tellRefused); }, DRAFT_AFTER_MS);
+    const timer = setTimeout(() => {
+      void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed }).catch(tellRefused);
+    }, DRAFT_AFTER_MS);
     return () => clearTimeout(timer);
   }, [typed, base, id]);
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!page) return <p className="empty">Opening the profile…</p>;
-  const changed = Object.keys(typed).length, firstGroup = groups.find((g) => rows.some((r) => findSetting(r.key)!.group === g));
+  const changed = Object.keys(typed).length;
+  const firstGroup = groups.find((g) => rows.some((r) => findSetting(r.key)!.group === g));
   const begin = (): void => {
-    if (page.stock) { setDialog('copy'); return; }
+    if (page.stock) {
+      setDialog('copy');
+      return;
+    }
     if (!base) setTyped(typedFrom(page)); // what waits for review is what the next edit starts from
-    setBase(base ?? page.tip.id); setEditing(true);
+    setBase(base ?? page.tip.id);
+    setEditing(true);
   };
-  const stop = (): void => { setTyped({}); setEditing(false); if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} }); setBase(null); };
+  const stop = (): void => {
+    setTyped({});
+    setEditing(false);
+    if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} });
+    setBase(null);
+  };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
   return (
     <>
       <LibraryRooms here={null} />
       <div className="band">
-        <div><div className="kind">{page.kind}{page.machine && <> beside <b>{page.machine.name} · {page.machine.tool}</b></>}</div><h1>{page.name}</h1></div>
-        <span className="chip">{page.stock ? 'stock, read-only' : editing ? `draft of revision ${page.revisions[0]!.number + 1} · from ${page.tip.state} ${page.tip.number}` : `released revision ${page.head.number}`}</span>
-        {page.tip.state === 'in review' && <span className="chip"><StateMark mark="due" /> revision {page.tip.number} in review</span>}
+        <div>
+          <div className="kind">
+            {page.kind}
+            {page.machine && (
+              <>
+                {' '}
+                beside{' '}
+                <b>
+                  {page.machine.name} · {page.machine.tool}
+                </b>
+              </>
+            )}
+          </div>
+          <h1>{page.name}</h1>
+        </div>
+        <span className="chip">
+          {page.stock
+            ? 'stock, read-only'
+            : editing
+              ? `draft of revision ${page.revisions[0]!.number + 1} · from ${page.tip.state} ${page.tip.number}`
+              : `released revision ${page.head.number}`}
+        </span>
+        {page.tip.state === 'in review' && (
+          <span className="chip">
+            <StateMark mark="due" /> revision {page.tip.number} in review
+          </span>
+        )}
         {page.retired && <span className="chip">retired</span>}
-        {changed > 0 && <span className="chip">{changed} {changed === 1 ? 'value' : 'values'} changed</span>}
+        {changed > 0 && (
+          <span className="chip">
+            {changed} {changed === 1 ? 'value' : 'values'} changed
+          </span>
+        )}
         <div className="end">
-          <button className="btn" onClick={() => setDialog('history')}>History</button>
-          <a className="btn" href={`/library/compare?with=${id}`}>Compare</a>
-          {mayChange && !page.stock && <button className="btn" onClick={() => void retire(page, client)}>{page.retired ? 'Back in use' : 'Retire'}</button>}
-          {mayChange && <button className="btn" onClick={() => setDialog('copy')}>Copy</button>}
-          {mayChange && !editing && <button className="btn p" onClick={begin}>Edit</button>}
-          {editing && <><button className="btn" onClick={stop}>Throw away</button><button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>Save with a reason</button></>}
+          <button className="btn" onClick={() => setDialog('history')}>
+            History
+          </button>
+          <a className="btn" href={`/library/compare?with=${id}`}>
+            Compare
+          </a>
+          {mayChange && !page.stock && (
+            <button className="btn" onClick={() => void retire(page, client)}>
+              {page.retired ? 'Back in use' : 'Retire'}
+            </button>
+          )}
+          {mayChange && (
+            <button className="btn" onClick={() => setDialog('copy')}>
+              Copy
+            </button>
+          )}
+          {mayChange && !editing && (
+            <button className="btn p" onClick={begin}>
+              Edit
+            </button>
+          )}
+          {editing && (
+            <>
+              <button className="btn" onClick={stop}>
+                Throw away
+              </button>
+              <button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>
+                Save with a reason
+              </button>
+            </>
+          )}
         </div>
       </div>
       {page.tip.state === 'in review' && !editing && <ReviewPanel page={page} />}
       <div className="page ledger">
         <div className="left">
           <h3>Show</h3>
-          <ul>{filters.map((f) => <li key={f}><button aria-pressed={filter === f} onClick={() => setFilter(f)}>{marks[f] && <StateMark mark={marks[f]} />}{words[f]}<span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span></button></li>)}</ul>
+          <ul>
+            {filters.map((f) => (
+              <li key={f}>
+                <button aria-pressed={filter === f} onClick={() => setFilter(f)}>
+                  {marks[f] && <StateMark mark={marks[f]} />}
+                  {words[f]}
+                  <span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
           <AboutProfile page={page} />
           <h3>Lineage</h3>
           <div style={{ fontSize: 12, lineHeight: 1.8 }}>
-            {[...page.parents].reverse().map((p, i) => <div key={p.id} style={{ paddingLeft: i * 10 }}><a href={`/library/${p.id}`}>{p.name}</a> <span className="f dim">r{p.revision}</span></div>)}
-            <div style={{ paddingLeft: page.parents.length * 10, fontWeight: 700 }}>{page.name} <span className="f">r{page.head.number}</span></div>
-            {page.children.map((c) => <div key={c.id} style={{ paddingLeft: (page.parents.length + 1) * 10 }}><a href={`/library/${c.id}`}>{c.name}</a></div>)}
+            {[...page.parents].reverse().map((p, i) => (
+              <div key={p.id} style={{ paddingLeft: i * 10 }}>
+                <a href={`/library/${p.id}`}>{p.name}</a> <span className="f dim">r{p.revision}</span>
+              </div>
+            ))}
+            <div style={{ paddingLeft: page.parents.length * 10, fontWeight: 700 }}>
+              {page.name} <span className="f">r{page.head.number}</span>
+            </div>
+            {page.children.map((c) => (
+              <div key={c.id} style={{ paddingLeft: (page.parents.length + 1) * 10 }}>
+                <a href={`/library/${c.id}`}>{c.name}</a>
+              </div>
+            ))}
           </div>
         </div>
         <div>
@@ -89,9 +198,30 @@ export function ProfileScreen({ id }: { readonly id: string }) {
             const inGroup = rows.filter((r) => findSetting(r.key)!.group === group);
             return inGroup.length === 0 ? null : (
               <section key={group}>
-                <div className="grp"><h2>{group}</h2>{group === firstGroup && <span className="hint">thin: hardware · pale: supplier · solid: proven · tick: value</span>}</div>
-                {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row.key === r.key} onSelect={() => setSelected(r.key)} editing={editing} typed={typed[r.key]}
-                  onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}
+                <div className="grp">
+                  <h2>{group}</h2>
+                  {group === firstGroup && (
+                    <span className="hint">thin: hardware · pale: supplier · solid: proven · tick: value</span>
+                  )}
+                </div>
+                {inGroup.map((r) => (
+                  <GaugeRow
+                    key={r.key}
+                    row={r}
+                    selected={row.key === r.key}
+                    onSelect={() => setSelected(r.key)}
+                    editing={editing}
+                    typed={typed[r.key]}
+                    onType={(text) =>
+                      setTyped((before) => {
+                        const next = { ...before };
+                        if (text === null) delete next[r.key];
+                        else next[r.key] = text;
+                        return next;
+                      })
+                    }
+                  />
+                ))}
               </section>
             );
           })}
@@ -100,12 +230,34 @@ export function ProfileScreen({ id }: { readonly id: string }) {
         <SettingSide row={row} profileName={page.name} />
       </div>
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
-      {dialog === 'save' && base && <SaveDialog page={page} baseRevisionId={base} typed={typed} onClose={() => setDialog(null)} onSaved={(number, mergedWith, state) => {
-        setDialog(null); setTyped({}); setBase(null); setEditing(false);
-        const undo = async (): Promise<void> => { const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number }); tellDone(r.number === number ? `Revision ${number} is taken back` : `Taken back by revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', id] }); };
-        tellDone(`${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`, mergedWith ? undefined : undo);
-        void client.invalidateQueries({ queryKey: ['profile', id] });
-      }} />}
+      {dialog === 'save' && base && (
+        <SaveDialog
+          page={page}
+          baseRevisionId={base}
+          typed={typed}
+          onClose={() => setDialog(null)}
+          onSaved={(number, mergedWith, state) => {
+            setDialog(null);
+            setTyped({});
+            setBase(null);
+            setEditing(false);
+            const undo = async (): Promise<void> => {
+              const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number });
+              tellDone(
+                r.number === number
+                  ? `Revision ${number} is taken back`
+                  : `Taken back by revision ${r.number}, ${r.state}`,
+              );
+              await client.invalidateQueries({ queryKey: ['profile', id] });
+            };
+            tellDone(
+              `${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`,
+              mergedWith ? undefined : undo,
+            );
+            void client.invalidateQueries({ queryKey: ['profile', id] });
+          }}
+        />
+      )}
       <HistoryDialog open={dialog === 'history'} page={page} onClose={() => setDialog(null)} />
     </>
   );
@@ -117,57 +269,191 @@ function typedFrom(page: ProfilePage): Record<string, string | null> {
   if (page.tip.id === page.head.id) return typed;
   for (const key of new Set([...Object.keys(page.head.own), ...Object.keys(page.tip.own)])) {
     if (JSON.stringify(page.head.own[key]) === JSON.stringify(page.tip.own[key])) continue;
-    const value = page.tip.own[key], setting = findSetting(key);
+    const value = page.tip.own[key];
+    const setting = findSetting(key);
     if (setting) typed[key] = value === undefined ? '' : showValue(setting, value);
   }
   return typed;
 }
 
 async function retire(page: ProfilePage, client: ReturnType<typeof useQueryClient>): Promise<void> {
-  try { await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' }); const back = async (): Promise<void> => { await post(`/api/profiles/${page.id}/retire`, { retired: page.retired, why: 'undone' }); await client.invalidateQueries({ queryKey: ['profile', page.id] }); };
-    tellDone(page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay`, back); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); }
+  try {
+    await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' });
+    const back = async (): Promise<void> => {
+      await post(`/api/profiles/${page.id}/retire`, { retired: page.retired, why: 'undone' });
+      await client.invalidateQueries({ queryKey: ['profile', page.id] });
+    };
+    tellDone(
+      page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay`,
+      back,
+    );
+    await client.invalidateQueries({ queryKey: ['profile', page.id] });
+  } catch (e) {
+    tellRefused(e);
+  }
 }
 
 function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {
   const number = typeof r.value === 'number' ? r.value : null;
   switch (filter) {
-    case 'own': return r.own;
-    case 'differs': return r.own && page.parents.length > 0 && JSON.stringify(r.profileValue) !== JSON.stringify(r.parentValue);
-    case 'due': return r.proof?.state === 'due';
-    case 'unproven': return findSetting(r.key)?.provenBy !== undefined && page.kind === 'material' && (!r.proof || r.proof.state === 'sister');
-    case 'outside': return number !== null && ((r.hardware !== null && (number < r.hardware[0] || number > r.hardware[1])) || (r.proof?.state === 'proven' && (number < r.proof.range.min || number > r.proof.range.max)));
-    default: return true;
+    case 'own':
+      return r.own;
+    case 'differs':
+      return r.own && page.parents.length > 0 && JSON.stringify(r.profileValue) !== JSON.stringify(r.parentValue);
+    case 'due':
+      return r.proof?.state === 'due';
+    case 'unproven':
+      return (
+        findSetting(r.key)?.provenBy !== undefined &&
+        page.kind === 'material' &&
+        (!r.proof || r.proof.state === 'sister')
+      );
+    case 'outside':
+      return (
+        number !== null &&
+        ((r.hardware !== null && (number < r.hardware[0] || number > r.hardware[1])) ||
+          (r.proof?.state === 'proven' && (number < r.proof.range.min || number > r.proof.range.max)))
+      );
+    default:
+      return true;
   }
 }
 
-function CopyDialog({ open, page, onClose }: { readonly open: boolean; readonly page: ProfilePage; readonly onClose: () => void }) {
-  const [name, setName] = useState(''), [slip, setSlip] = useState<string | null>(null);
-  useEffect(() => { if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`); }, [open, page.name]);
-  const copy = async (): Promise<void> => { try { const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name }); onClose(); tellDone(`${made.name} now starts from ${page.name}`); go(`/library/${made.id}`); } catch (e) { setSlip((e as Error).message); } };
+function CopyDialog({
+  open,
+  page,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly page: ProfilePage;
+  readonly onClose: () => void;
+}) {
+  const [name, setName] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
+  useEffect(() => {
+    if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`);
+  }, [open, page.name]);
+  const copy = async (): Promise<void> => {
+    try {
+      const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
+      onClose();
+      tellDone(`${made.name} now starts from ${page.name}`);
+      go(`/library/${made.id}`);
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
+  };
   return (
-    <Modal opened={open} onClose={onClose} title={page.stock ? `${page.name} is read-only: edit a copy` : `Copy ${page.name}`} transitionProps={{ duration: 0 }}>
-      <form onSubmit={(e) => { e.preventDefault(); void copy(); }}>
-        <TextInput label="Name of the copy" value={name} onChange={(e) => setName(e.currentTarget.value)} error={slip} data-autofocus />
-        <p className="hint" style={{ margin: '8px 0 14px' }}>The copy starts from {page.name} and differs only where you change it.</p>
-        <button className="btn p" type="submit">Make the copy</button>
+    <Modal
+      opened={open}
+      onClose={onClose}
+      title={page.stock ? `${page.name} is read-only: edit a copy` : `Copy ${page.name}`}
+      transitionProps={{ duration: 0 }}
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void copy();
+        }}
+      >
+        <TextInput
+          label="Name of the copy"
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
+          error={slip}
+          data-autofocus
+        />
+        <p className="hint" style={{ margin: '8px 0 14px' }}>
+          The copy starts from {page.name} and differs only where you change it.
+        </p>
+        <button className="btn p" type="submit">
+          Make the copy
+        </button>
       </form>
     </Modal>
   );
 }
 
-function HistoryDialog({ open, page, onClose }: { readonly open: boolean; readonly page: ProfilePage; readonly onClose: () => void }) {
-  const mayChange = useMayChange(), client = useQueryClient();
+function HistoryDialog({
+  open,
+  page,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly page: ProfilePage;
+  readonly onClose: () => void;
+}) {
+  const mayChange = useMayChange();
+  const client = useQueryClient();
   const [shown, setShown] = useState<string | null>(null);
-  const restore = async (revisionId: string): Promise<void> => { try { const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId }); tellDone(`Restored as revision ${r.number}, ${r.state}`); await client.invalidateQueries({ queryKey: ['profile', page.id] }); } catch (e) { tellRefused(e); } };
+  const restore = async (revisionId: string): Promise<void> => {
+    try {
+      const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId });
+      tellDone(`Restored as revision ${r.number}, ${r.state}`);
+      await client.invalidateQueries({ queryKey: ['profile', page.id] });
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
   return (
-    <Modal opened={open} onClose={onClose} title={`History of ${page.name}`} size="lg" transitionProps={{ duration: 0 }}>
-      <table className="list"><thead><tr><th>Revision</th><th>Why</th><th>Who</th><th>When</th><th /></tr></thead>
-        <tbody>{page.revisions.map((r) => (
-          <tr key={r.id}><td className="f">r{r.number} <span className="dim">{r.state}</span></td>
-            <td>{r.message}{r.comment && <div className="hint">returned: {r.comment}</div>}{shown === r.id && <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>{Object.entries(r.own).map(([k, v]) => { const s = findSetting(k); return s && <li key={k}>{s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span></li>; })}{Object.keys(r.own).length === 0 && <li>no own values</li>}</ul>}</td>
-            <td>{r.authorName}</td><td>{day(r.at)}</td>
-            <td style={{ whiteSpace: 'nowrap' }}><button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>{shown === r.id ? 'Hide' : 'Read'}</button> {mayChange && !page.stock && r.id !== page.tip.id && <button className="btn" onClick={() => void restore(r.id)}>Restore</button>}</td></tr>
-        ))}</tbody></table>
+    <Modal
+      opened={open}
+      onClose={onClose}
+      title={`History of ${page.name}`}
+      size="lg"
+      transitionProps={{ duration: 0 }}
+    >
+      <table className="list">
+        <thead>
+          <tr>
+            <th>Revision</th>
+            <th>Why</th>
+            <th>Who</th>
+            <th>When</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {page.revisions.map((r) => (
+            <tr key={r.id}>
+              <td className="f">
+                r{r.number} <span className="dim">{r.state}</span>
+              </td>
+              <td>
+                {r.message}
+                {r.comment && <div className="hint">returned: {r.comment}</div>}
+                {shown === r.id && (
+                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
+                    {Object.entries(r.own).map(([k, v]) => {
+                      const s = findSetting(k);
+                      return (
+                        s && (
+                          <li key={k}>
+                            {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
+                          </li>
+                        )
+                      );
+                    })}
+                    {Object.keys(r.own).length === 0 && <li>no own values</li>}
+                  </ul>
+                )}
+              </td>
+              <td>{r.authorName}</td>
+              <td>{day(r.at)}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                <button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>
+                  {shown === r.id ? 'Hide' : 'Read'}
+                </button>{' '}
+                {mayChange && !page.stock && r.id !== page.tip.id && (
+                  <button className="btn" onClick={() => void restore(r.id)}>
+                    Restore
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </Modal>
   );
 }

@@ -9,7 +9,15 @@ import { go } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
-import { roleNames, workOut, type RecipeChoice, type RecipePage, type RecipeSheet, type RoleChoice, type RoleName } from '../../recipes/model/recipe.ts';
+import {
+  roleNames,
+  workOut,
+  type RecipeChoice,
+  type RecipePage,
+  type RecipeSheet,
+  type RoleChoice,
+  type RoleName,
+} from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';
 import type { LedgerRow, ProfileRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
@@ -20,91 +28,413 @@ import { GaugeRow } from './GaugeRow.tsx';
 import { RecipeSide } from './RecipeSide.tsx';
 
 const KINDS = ['printer', 'tool', 'material', 'process'] as const;
-const EMPTY: RecipeChoice = { machineId: null, printerId: null, processId: '', roles: [{ role: 'part body', toolId: null, materialId: '' }] };
-const filters = { all: 'Everything', only: 'This recipe only', worked: 'Worked out', beaten: 'Beat another value', proven: 'With evidence' } as const;
+const EMPTY: RecipeChoice = {
+  machineId: null,
+  printerId: null,
+  processId: '',
+  roles: [{ role: 'part body', toolId: null, materialId: '' }],
+};
+const filters = {
+  all: 'Everything',
+  only: 'This recipe only',
+  worked: 'Worked out',
+  beaten: 'Beat another value',
+  proven: 'With evidence',
+} as const;
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** A machine or printer, a process and what each role is printed with: every value in force with who won, and what the rules say
  *  while values are typed. */
 export function RecipeScreen({ id }: { readonly id: string }) {
-  const isNew = id === 'new', mayChange = useMayChange(), client = useQueryClient();
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') }), profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
-  const kept = useQuery({ queryKey: ['recipe', id], queryFn: () => call<RecipePage>(`/api/recipes/${id}`), enabled: !isNew });
-  const [choice, setChoice] = useState<RecipeChoice>(EMPTY), [sheet, setSheet] = useState<RecipeSheet | null>(null), [slip, setSlip] = useState<string | null>(null);
-  const [typed, setTyped] = useState<Record<string, string>>({}), [name, setName] = useState(''), [selected, setSelected] = useState<string | null>(null), [filter, setFilter] = useState<keyof typeof filters>('all'), [editing, setEditing] = useState(false);
+  const isNew = id === 'new';
+  const mayChange = useMayChange();
+  const client = useQueryClient();
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
+  const kept = useQuery({
+    queryKey: ['recipe', id],
+    queryFn: () => call<RecipePage>(`/api/recipes/${id}`),
+    enabled: !isNew,
+  });
+  const [choice, setChoice] = useState<RecipeChoice>(EMPTY);
+  const [sheet, setSheet] = useState<RecipeSheet | null>(null);
+  const [slip, setSlip] = useState<string | null>(null);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [name, setName] = useState('');
+  const [selected, setSelected] = useState<string | null>(null);
+  const [filter, setFilter] = useState<keyof typeof filters>('all');
+  const [editing, setEditing] = useState(false);
   useEffect(() => {
     if (!kept.data) return;
-    setChoice(kept.data.choice); setName(kept.data.name);
-    setTyped(Object.fromEntries(Object.entries(kept.data.overrides).map(([k, v]) => [k, showValue(findSetting(k)!, v)])));
+    setChoice(kept.data.choice);
+    setName(kept.data.name);
+    setTyped(
+      Object.fromEntries(Object.entries(kept.data.overrides).map(([k, v]) => [k, showValue(findSetting(k)!, v)])),
+    );
   }, [kept.data]);
   useEffect(() => {
     setSlip(null);
-    if (!(choice.machineId || choice.printerId) || !choice.processId || choice.roles.some((r) => !r.materialId)) { setSheet(null); return; }
+    if (!(choice.machineId || choice.printerId) || !choice.processId || choice.roles.some((r) => !r.materialId)) {
+      setSheet(null);
+      return;
+    }
     let gone = false;
-    post<RecipeSheet>('/api/recipes/sheet', choice).then((s) => { if (!gone) setSheet(s); }, (e: Error) => { if (!gone) { setSlip(e.message); setSheet(null); } });
-    return () => { gone = true; };
+    post<RecipeSheet>('/api/recipes/sheet', choice).then(
+      (s) => {
+        if (!gone) setSheet(s);
+      },
+      (e: Error) => {
+        if (!gone) {
+          setSlip(e.message);
+          setSheet(null);
+        }
+      },
+    );
+    return () => {
+      gone = true;
+    };
   }, [choice]);
   const overrides = useMemo((): Values => {
     const own: Record<string, SettingValue> = {};
-    for (const [key, text] of Object.entries(typed)) { const parsed = parseSetting(findSetting(key)!, text); if (parsed.ok) own[key] = parsed.value; }
+    for (const [key, text] of Object.entries(typed)) {
+      const parsed = parseSetting(findSetting(key)!, text);
+      if (parsed.ok) own[key] = parsed.value;
+    }
     return own;
   }, [typed]);
-  const worked = useMemo(() => { if (!sheet) return null; const { effective, input } = workOut(sheet, overrides); return { effective, input, without: workOut(sheet, {}).effective, check: checkRecipe(input) }; }, [sheet, overrides]);
-  if (kept.error) return <p className="empty" role="alert">{kept.error.message}</p>;
-  const options = (kind: string) => [{ value: '', label: 'choose…' }, ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name }))];
+  const worked = useMemo(() => {
+    if (!sheet) return null;
+    const { effective, input } = workOut(sheet, overrides);
+    return { effective, input, without: workOut(sheet, {}).effective, check: checkRecipe(input) };
+  }, [sheet, overrides]);
+  if (kept.error)
+    return (
+      <p className="empty" role="alert">
+        {kept.error.message}
+      </p>
+    );
+  const options = (kind: string) => [
+    { value: '', label: 'choose…' },
+    ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name })),
+  ];
   const place = (value: string): void => {
-    const [what, placeId] = value.split(':'), m = machines.data?.find((x) => x.id === placeId);
-    setChoice((c) => ({ ...c, machineId: what === 'machine' ? placeId! : null, printerId: what === 'printer' ? placeId! : null, roles: c.roles.map((r) => (r.role === 'part body' && m ? { ...r, toolId: m.mounted?.id ?? r.toolId, materialId: m.loaded?.id ?? r.materialId } : r)) }));
+    const [what, placeId] = value.split(':');
+    const m = machines.data?.find((x) => x.id === placeId);
+    setChoice((c) => ({
+      ...c,
+      machineId: what === 'machine' ? placeId! : null,
+      printerId: what === 'printer' ? placeId! : null,
+      roles: c.roles.map((r) =>
+        r.role === 'part body' && m
+          ? { ...r, toolId: m.mounted?.id ?? r.toolId, materialId: m.loaded?.id ?? r.materialId }
+          : r,
+      ),
+    }));
   };
-  const setRole = (index: number, change: Partial<RoleChoice>): void => setChoice((c) => ({ ...c, roles: c.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) }));
+  const setRole = (index: number, change: Partial<RoleChoice>): void =>
+    setChoice((c) => ({ ...c, roles: c.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) }));
   const keep = async (): Promise<void> => {
     try {
-      const made = await post<{ id: string; version: number }>('/api/recipes', { id: isNew ? null : id, version: kept.data?.version ?? 1, name, choice, overrides });
+      const made = await post<{ id: string; version: number }>('/api/recipes', {
+        id: isNew ? null : id,
+        version: kept.data?.version ?? 1,
+        name,
+        choice,
+        overrides,
+      });
       tellDone(`${name} is kept, version ${made.version}`);
       await client.invalidateQueries({ queryKey: ['recipe'] });
       if (isNew) go(`/library/recipes/${made.id}`);
-    } catch (e) { tellRefused(e); }
+    } catch (e) {
+      tellRefused(e);
+    }
   };
-  const pin = async (): Promise<void> => { try { await post(`/api/recipes/${id}/pin`, {}); tellDone('Pinned as it is now'); await client.invalidateQueries({ queryKey: ['recipe', id] }); } catch (e) { tellRefused(e); } };
-  const apply = (f: RecipeFinding): void => { setTyped((t) => ({ ...t, ...Object.fromEntries(Object.entries(f.change.values ?? {}).map(([k, v]) => [k, showValue(findSetting(k)!, v)])) })); tellDone(`Set for this recipe only: ${f.fix}`); };
-  const isResin = sheet?.technology === 'resin', free = roleNames.filter((r) => !choice.roles.some((x) => x.role === r));
-  const rows: LedgerRow[] = worked ? settingsFor(sheet!.technology).map((s) => {
-    const e = worked.effective.get(s.key)!, values = worked.input.values;
-    return { key: s.key, value: e.value, profileValue: worked.without.get(s.key)!.value, parentValue: null, own: s.key in overrides, reason: e.winner?.reason ? { kind: e.winner.reason.kind, text: e.winner.reason.text } : null, origin: !e.winner ? 'not set' : e.winner.kind === 'formula' ? `= ${e.winner.level}` : e.winner.level, beaten: e.beaten.map((b) => ({ level: b.level, value: b.value })), hardware: hardwareRange(s, values), supplier: supplierRange(s, values), proof: sheet!.proofs[s.key] ?? null };
-  }).filter((r) => filter === 'all' || (filter === 'only' && r.own) || (filter === 'worked' && r.origin.startsWith('=')) || (filter === 'beaten' && r.beaten.length > 0) || (filter === 'proven' && r.proof !== null)) : [];
-  const row = rows.find((r) => r.key === selected) ?? null, findings = worked?.check.findings ?? [], blockers = findings.filter((f) => f.severity === 'blocker').length;
+  const pin = async (): Promise<void> => {
+    try {
+      await post(`/api/recipes/${id}/pin`, {});
+      tellDone('Pinned as it is now');
+      await client.invalidateQueries({ queryKey: ['recipe', id] });
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  const apply = (f: RecipeFinding): void => {
+    setTyped((t) => ({
+      ...t,
+      ...Object.fromEntries(Object.entries(f.change.values ?? {}).map(([k, v]) => [k, showValue(findSetting(k)!, v)])),
+    }));
+    tellDone(`Set for this recipe only: ${f.fix}`);
+  };
+  const isResin = sheet?.technology === 'resin';
+  const free = roleNames.filter((r) => !choice.roles.some((x) => x.role === r));
+  const rows: LedgerRow[] = worked
+    ? settingsFor(sheet!.technology)
+        .map((s) => {
+          const e = worked.effective.get(s.key)!;
+          const values = worked.input.values;
+          return {
+            key: s.key,
+            value: e.value,
+            profileValue: worked.without.get(s.key)!.value,
+            parentValue: null,
+            own: s.key in overrides,
+            reason: e.winner?.reason ? { kind: e.winner.reason.kind, text: e.winner.reason.text } : null,
+            origin: !e.winner ? 'not set' : e.winner.kind === 'formula' ? `= ${e.winner.level}` : e.winner.level,
+            beaten: e.beaten.map((b) => ({ level: b.level, value: b.value })),
+            hardware: hardwareRange(s, values),
+            supplier: supplierRange(s, values),
+            proof: sheet!.proofs[s.key] ?? null,
+          };
+        })
+        .filter(
+          (r) =>
+            filter === 'all' ||
+            (filter === 'only' && r.own) ||
+            (filter === 'worked' && r.origin.startsWith('=')) ||
+            (filter === 'beaten' && r.beaten.length > 0) ||
+            (filter === 'proven' && r.proof !== null),
+        )
+    : [];
+  const row = rows.find((r) => r.key === selected) ?? null;
+  const findings = worked?.check.findings ?? [];
+  const blockers = findings.filter((f) => f.severity === 'blocker').length;
   return (
     <>
       <LibraryRooms here="/library/recipes" />
-      <div className="band"><div><div className="kind">Recipe{sheet && ` for ${sheet.place}`}</div><h1>{kept.data?.name ?? 'A new recipe'}</h1></div>
-        {kept.data && <span className="chip">version {kept.data.version}</span>}{Object.keys(overrides).length > 0 && <span className="chip">{Object.keys(overrides).length} for this recipe only</span>}
-        <div className="end">{mayChange && <TextInput aria-label="Name of the recipe" placeholder="Name to keep it under" size="xs" w={200} value={name} onChange={(e) => setName(e.currentTarget.value)} />}
-          {!isNew && mayChange && <button className="btn" onClick={() => void pin()}>Pin</button>}{!isNew && !isResin && <a className="btn" href={`/checks/new?recipe=${id}`}>Check a job</a>}{!isNew && !isResin && mayChange && choice.machineId && <a className="btn" href={`/trials/new?recipe=${id}`}>Run a trial</a>}{!isNew && <a className="btn" href={`/library/compare?refs=recipe:${id}`}>Compare</a>}
-          {worked && mayChange && <button className="btn" onClick={() => setEditing(!editing)}>{editing ? 'Stop typing' : 'Type values'}</button>}
-          {mayChange && <button className="btn p" disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>Keep</button>}</div></div>
-      {worked && <div className="verdict" data-v={blockers > 0 ? 'blocked' : findings.some((f) => f.severity === 'caution') ? 'clear with cautions' : 'clear'} role="status" aria-live="polite"><StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />
-        <span>{findings.length === 0 ? `Nothing speaks against it: ${worked.check.ran} rules ran${worked.check.couldNot.length > 0 ? `, ${worked.check.couldNot.length} could not` : ''}.` : `${findings[0]!.title}${findings.length > 1 ? `, and ${findings.length - 1} more` : ''}.`}</span></div>}
+      <div className="band">
+        <div>
+          <div className="kind">Recipe{sheet && ` for ${sheet.place}`}</div>
+          <h1>{kept.data?.name ?? 'A new recipe'}</h1>
+        </div>
+        {kept.data && <span className="chip">version {kept.data.version}</span>}
+        {Object.keys(overrides).length > 0 && (
+          <span className="chip">{Object.keys(overrides).length} for this recipe only</span>
+        )}
+        <div className="end">
+          {mayChange && (
+            <TextInput
+              aria-label="Name of the recipe"
+              placeholder="Name to keep it under"
+              size="xs"
+              w={200}
+              value={name}
+              onChange={(e) => setName(e.currentTarget.value)}
+            />
+          )}
+          {!isNew && mayChange && (
+            <button className="btn" onClick={() => void pin()}>
+              Pin
+            </button>
+          )}
+          {!isNew && !isResin && (
+            <a className="btn" href={`/checks/new?recipe=${id}`}>
+              Check a job
+            </a>
+          )}
+          {!isNew && !isResin && mayChange && choice.machineId && (
+            <a className="btn" href={`/trials/new?recipe=${id}`}>
+              Run a trial
+            </a>
+          )}
+          {!isNew && (
+            <a className="btn" href={`/library/compare?refs=recipe:${id}`}>
+              Compare
+            </a>
+          )}
+          {worked && mayChange && (
+            <button className="btn" onClick={() => setEditing(!editing)}>
+              {editing ? 'Stop typing' : 'Type values'}
+            </button>
+          )}
+          {mayChange && (
+            <button className="btn p" disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>
+              Keep
+            </button>
+          )}
+        </div>
+      </div>
+      {worked && (
+        <div
+          className="verdict"
+          data-v={
+            blockers > 0 ? 'blocked' : findings.some((f) => f.severity === 'caution') ? 'clear with cautions' : 'clear'
+          }
+          role="status"
+          aria-live="polite"
+        >
+          <StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />
+          <span>
+            {findings.length === 0
+              ? `Nothing speaks against it: ${worked.check.ran} rules ran${worked.check.couldNot.length > 0 ? `, ${worked.check.couldNot.length} could not` : ''}.`
+              : `${findings[0]!.title}${findings.length > 1 ? `, and ${findings.length - 1} more` : ''}.`}
+          </span>
+        </div>
+      )}
       <div className="page ledger recipe">
         <div className="left">
           <h3>Where</h3>
-          <NativeSelect size="xs" aria-label="Machine or printer profile" value={choice.machineId ? `machine:${choice.machineId}` : choice.printerId ? `printer:${choice.printerId}` : ''} onChange={(e) => place(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, { group: 'Machines', items: (machines.data ?? []).map((m) => ({ value: `machine:${m.id}`, label: m.name })) }, { group: 'Printer profiles', items: options('printer').slice(1).map((o) => ({ value: `printer:${o.value}`, label: o.label })) }]} />
+          <NativeSelect
+            size="xs"
+            aria-label="Machine or printer profile"
+            value={
+              choice.machineId ? `machine:${choice.machineId}` : choice.printerId ? `printer:${choice.printerId}` : ''
+            }
+            onChange={(e) => place(e.currentTarget.value)}
+            data={[
+              { value: '', label: 'choose…' },
+              {
+                group: 'Machines',
+                items: (machines.data ?? []).map((m) => ({ value: `machine:${m.id}`, label: m.name })),
+              },
+              {
+                group: 'Printer profiles',
+                items: options('printer')
+                  .slice(1)
+                  .map((o) => ({ value: `printer:${o.value}`, label: o.label })),
+              },
+            ]}
+          />
           <h3>How</h3>
-          <NativeSelect size="xs" aria-label="Process" value={choice.processId} onChange={(e) => setChoice({ ...choice, processId: e.currentTarget.value })} data={options('process')} />
-          {choice.roles.map((r, i) => <div key={r.role}><h3 style={{ display: 'flex', marginTop: 14 }}>{r.role === 'part body' ? 'With what' : r.role}{i > 0 && <button className="plain" style={{ marginLeft: 'auto' }} onClick={() => setChoice({ ...choice, roles: choice.roles.filter((_, k) => k !== i) })}>take away</button>}</h3>
-            {!isResin && <NativeSelect size="xs" mb={6} aria-label={`Tool, ${r.role}`} value={r.toolId ?? ''} onChange={(e) => setRole(i, { toolId: e.currentTarget.value || null })} data={options('tool')} />}
-            <NativeSelect size="xs" aria-label={`Material, ${r.role}`} value={r.materialId} onChange={(e) => setRole(i, { materialId: e.currentTarget.value })} data={options('material')} /></div>)}
-          {mayChange && free.length > 0 && !isResin && <><h3>Another role</h3><NativeSelect size="xs" aria-label="Add a role" value="" onChange={(e) => setChoice({ ...choice, roles: [...choice.roles, { role: e.currentTarget.value as RoleName, toolId: choice.roles[0]!.toolId, materialId: choice.roles[0]!.materialId }] })} data={[{ value: '', label: 'add…' }, ...free.map((f) => ({ value: f, label: f }))]} /></>}
-          {worked && <><h3>Show</h3><ul>{(Object.keys(filters) as (keyof typeof filters)[]).map((f) => <li key={f}><button aria-pressed={filter === f} onClick={() => setFilter(f)}>{filters[f]}</button></li>)}</ul></>}
-          {kept.data && kept.data.pins.length > 0 && <><h3>Pins</h3>{kept.data.pins.map((p) => <div key={p.id} className="hint"><span className="f">{p.sha256.slice(0, 10)}</span> {day(p.at)}, {p.byName}{p.isNow ? ', as now' : ', changed since'}</div>)}</>}
+          <NativeSelect
+            size="xs"
+            aria-label="Process"
+            value={choice.processId}
+            onChange={(e) => setChoice({ ...choice, processId: e.currentTarget.value })}
+            data={options('process')}
+          />
+          {choice.roles.map((r, i) => (
+            <div key={r.role}>
+              <h3 style={{ display: 'flex', marginTop: 14 }}>
+                {r.role === 'part body' ? 'With what' : r.role}
+                {i > 0 && (
+                  <button
+                    className="plain"
+                    style={{ marginLeft: 'auto' }}
+                    onClick={() => setChoice({ ...choice, roles: choice.roles.filter((_, k) => k !== i) })}
+                  >
+                    take away
+                  </button>
+                )}
+              </h3>
+              {!isResin && (
+                <NativeSelect
+                  size="xs"
+                  mb={6}
+                  aria-label={`Tool, ${r.role}`}
+                  value={r.toolId ?? ''}
+                  onChange={(e) => setRole(i, { toolId: e.currentTarget.value || null })}
+                  data={options('tool')}
+                />
+              )}
+              <NativeSelect
+                size="xs"
+                aria-label={`Material, ${r.role}`}
+                value={r.materialId}
+                onChange={(e) => setRole(i, { materialId: e.currentTarget.value })}
+                data={options('material')}
+              />
+            </div>
+          ))}
+          {mayChange && free.length > 0 && !isResin && (
+            <>
+              <h3>Another role</h3>
+              <NativeSelect
+                size="xs"
+                aria-label="Add a role"
+                value=""
+                onChange={(e) =>
+                  setChoice({
+                    ...choice,
+                    roles: [
+                      ...choice.roles,
+                      {
+                        role: e.currentTarget.value as RoleName,
+                        toolId: choice.roles[0]!.toolId,
+                        materialId: choice.roles[0]!.materialId,
+                      },
+                    ],
+                  })
+                }
+                data={[{ value: '', label: 'add…' }, ...free.map((f) => ({ value: f, label: f }))]}
+              />
+            </>
+          )}
+          {worked && (
+            <>
+              <h3>Show</h3>
+              <ul>
+                {(Object.keys(filters) as (keyof typeof filters)[]).map((f) => (
+                  <li key={f}>
+                    <button aria-pressed={filter === f} onClick={() => setFilter(f)}>
+                      {filters[f]}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {kept.data && kept.data.pins.length > 0 && (
+            <>
+              <h3>Pins</h3>
+              {kept.data.pins.map((p) => (
+                <div key={p.id} className="hint">
+                  <span className="f">{p.sha256.slice(0, 10)}</span> {day(p.at)}, {p.byName}
+                  {p.isNow ? ', as now' : ', changed since'}
+                </div>
+              ))}
+            </>
+          )}
         </div>
         <div>
-          {slip && <p className="empty" role="alert">{slip}</p>}
-          {!sheet && !slip && <p className="empty">Choose where, how and with what. Every value in force appears here with where it comes from, and the rules speak while you type.</p>}
-          {groups.map((g) => { const inGroup = rows.filter((r) => findSetting(r.key)!.group === g); return inGroup.length === 0 ? null : <section key={g}><div className="grp"><h2>{g}</h2></div>
-            {inGroup.map((r) => <GaugeRow key={r.key} row={r} selected={row?.key === r.key} onSelect={() => setSelected(r.key)} editing={editing && maySetInRecipe(findSetting(r.key)!)} typed={typed[r.key]} onType={(text) => setTyped((before) => { const next = { ...before }; if (text === null) delete next[r.key]; else next[r.key] = text; return next; })} />)}</section>; })}
+          {slip && (
+            <p className="empty" role="alert">
+              {slip}
+            </p>
+          )}
+          {!sheet && !slip && (
+            <p className="empty">
+              Choose where, how and with what. Every value in force appears here with where it comes from, and the rules
+              speak while you type.
+            </p>
+          )}
+          {groups.map((g) => {
+            const inGroup = rows.filter((r) => findSetting(r.key)!.group === g);
+            return inGroup.length === 0 ? null : (
+              <section key={g}>
+                <div className="grp">
+                  <h2>{g}</h2>
+                </div>
+                {inGroup.map((r) => (
+                  <GaugeRow
+                    key={r.key}
+                    row={r}
+                    selected={row?.key === r.key}
+                    onSelect={() => setSelected(r.key)}
+                    editing={editing && maySetInRecipe(findSetting(r.key)!)}
+                    typed={typed[r.key]}
+                    onType={(text) =>
+                      setTyped((before) => {
+                        const next = { ...before };
+                        if (text === null) delete next[r.key];
+                        else next[r.key] = text;
+                        return next;
+                      })
+                    }
+                  />
+                ))}
+              </section>
+            );
+          })}
           {worked && rows.length === 0 && <p className="empty">No value here is of this kind.</p>}
         </div>
-        <RecipeSide findings={findings} couldNot={worked?.check.couldNot ?? []} ran={worked?.check.ran ?? 0} row={row} effective={worked?.effective ?? null} onApply={mayChange ? apply : null} />
+        <RecipeSide
+          findings={findings}
+          couldNot={worked?.check.couldNot ?? []}
+          ran={worked?.check.ran ?? 0}
+          row={row}
+          effective={worked?.effective ?? null}
+          onApply={mayChange ? apply : null}
+        />
       </div>
     </>
   );

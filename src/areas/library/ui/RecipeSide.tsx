@@ -7,38 +7,124 @@ import type { RecipeCheck, RecipeFinding } from '../rules/index.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { maySetInRecipe } from '../settings/define.ts';
 
-const machineWords: Readonly<Record<string, string>> = { speedPercent: 'speed said at the machine', resinC: 'resin temperature measured' };
+const machineWords: Readonly<Record<string, string>> = {
+  speedPercent: 'speed said at the machine',
+  resinC: 'resin temperature measured',
+};
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** What the rules say with their fixes in figures; where the chosen value comes from, formulas worked out. */
-export function RecipeSide({ findings, couldNot, ran, row, effective, onApply }: { readonly findings: readonly RecipeFinding[]; readonly couldNot: RecipeCheck['couldNot']; readonly ran: number; readonly row: LedgerRow | null; readonly effective: ReadonlyMap<string, Effective> | null; readonly onApply: ((f: RecipeFinding) => void) | null }) {
+export function RecipeSide({
+  findings,
+  couldNot,
+  ran,
+  row,
+  effective,
+  onApply,
+}: {
+  readonly findings: readonly RecipeFinding[];
+  readonly couldNot: RecipeCheck['couldNot'];
+  readonly ran: number;
+  readonly row: LedgerRow | null;
+  readonly effective: ReadonlyMap<string, Effective> | null;
+  readonly onApply: ((f: RecipeFinding) => void) | null;
+}) {
   return (
     <aside className="side" aria-label="Findings and origin">
       {row && effective && <Origin row={row} effective={effective} />}
       <h3>What the rules say</h3>
       {findings.map((f) => (
-        <div key={`${f.rule}${f.title}`} data-rule={f.rule} style={{ borderTop: '1px solid var(--line)', padding: '7px 0' }}>
-          <div style={{ display: 'flex', gap: 6, alignItems: 'baseline' }}><StateMark mark={marks[f.severity]} /><b>{f.title}</b></div>
-          <dl className="kv"><dt>{f.severity}</dt><dd>{f.figure}</dd><dt>limit</dt><dd>{f.limit}</dd><dt>from</dt><dd>{f.origin}</dd></dl>
-          <p style={{ fontSize: 12.5, margin: '2px 0 4px' }}><b>Fix:</b> {f.fix}</p>
-          <p className="hint" style={{ marginBottom: 6 }}>{f.why}</p>
-          {onApply && f.change.values && Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && <button className="btn" onClick={() => onApply(f)}>Set for this recipe</button>}
-        </div>))}
-      {effective && <p className="hint">{ran} rules ran.{couldNot.length > 0 && ` ${couldNot.length} could not, for want of a value:`}</p>}
-      {couldNot.map((c) => <p key={c.rule} className="hint">{c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? machineWords[c.missing] ?? c.missing}.</p>)}
+        <div
+          key={`${f.rule}${f.title}`}
+          data-rule={f.rule}
+          style={{ borderTop: '1px solid var(--line)', padding: '7px 0' }}
+        >
+          <div style={{ display: 'flex', gap: 6, alignItems: 'baseline' }}>
+            <StateMark mark={marks[f.severity]} />
+            <b>{f.title}</b>
+          </div>
+          <dl className="kv">
+            <dt>{f.severity}</dt>
+            <dd>{f.figure}</dd>
+            <dt>limit</dt>
+            <dd>{f.limit}</dd>
+            <dt>from</dt>
+            <dd>{f.origin}</dd>
+          </dl>
+          <p style={{ fontSize: 12.5, margin: '2px 0 4px' }}>
+            <b>Fix:</b> {f.fix}
+          </p>
+          <p className="hint" style={{ marginBottom: 6 }}>
+            {f.why}
+          </p>
+          {onApply &&
+            f.change.values &&
+            Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && (
+              <button className="btn" onClick={() => onApply(f)}>
+                Set for this recipe
+              </button>
+            )}
+        </div>
+      ))}
+      {effective && (
+        <p className="hint">
+          {ran} rules ran.{couldNot.length > 0 && ` ${couldNot.length} could not, for want of a value:`}
+        </p>
+      )}
+      {couldNot.map((c) => (
+        <p key={c.rule} className="hint">
+          {c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? machineWords[c.missing] ?? c.missing}.
+        </p>
+      ))}
     </aside>
   );
 }
 
 function Origin({ row, effective }: { readonly row: LedgerRow; readonly effective: ReadonlyMap<string, Effective> }) {
-  const figures = useFigures(), s = findSetting(row.key)!, formula = 'formula' in s ? s.formula : undefined, isWorked = effective.get(row.key)?.winner?.kind === 'formula';
+  const figures = useFigures();
+  const s = findSetting(row.key)!;
+  const formula = 'formula' in s ? s.formula : undefined;
+  const isWorked = effective.get(row.key)?.winner?.kind === 'formula';
   return (
     <>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
-      <div style={{ borderLeft: '3px solid var(--pine)', background: 'var(--pine-pale)', padding: '3px 8px', fontSize: 12, marginTop: 6 }}><b>{showValue(s, row.value, figures).slice(0, 60)}</b> {row.origin}{row.reason && <div>{row.reason.kind}: {row.reason.text}</div>}</div>
-      {isWorked && formula && <dl className="kv">{formula.reads.map((key) => { const read = findSetting(key)!; return [<dt key={key}>{read.label}</dt>, <dd key={`${key}v`}>{showValue(read, effective.get(key)?.value, figures)}</dd>]; })}</dl>}
-      {row.beaten.map((b) => <div key={b.level} className="dim" style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}>lost: {b.level} <span className="f">{showValue(s, b.value, figures).slice(0, 40)}</span></div>)}
+      <div
+        style={{
+          borderLeft: '3px solid var(--pine)',
+          background: 'var(--pine-pale)',
+          padding: '3px 8px',
+          fontSize: 12,
+          marginTop: 6,
+        }}
+      >
+        <b>{showValue(s, row.value, figures).slice(0, 60)}</b> {row.origin}
+        {row.reason && (
+          <div>
+            {row.reason.kind}: {row.reason.text}
+          </div>
+        )}
+      </div>
+      {isWorked && formula && (
+        <dl className="kv">
+          {formula.reads.map((key) => {
+            const read = findSetting(key)!;
+            return [
+              <dt key={key}>{read.label}</dt>,
+              <dd key={`${key}v`}>{showValue(read, effective.get(key)?.value, figures)}</dd>,
+            ];
+          })}
+        </dl>
+      )}
+      {row.beaten.map((b) => (
+        <div
+          key={b.level}
+          className="dim"
+          style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}
+        >
+          lost: {b.level} <span className="f">{showValue(s, b.value, figures).slice(0, 40)}</span>
+        </div>
+      ))}
     </>
   );
 }

@@ -11,37 +11,119 @@ import { findSetting } from '../settings/catalogue.ts';
 
 /** What waits for a lead: the difference, whom it touches, and the decision. */
 export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
-  const isLead = usePerson().role === 'lead', figures = useFigures(), client = useQueryClient(), { tip, head } = page;
-  const [comment, setComment] = useState(''), [slip, setSlip] = useState<string | null>(null);
-  const { data: affected } = useQuery({ queryKey: ['affected', page.id], queryFn: () => call<Affected>(`/api/profiles/${page.id}/affected`) });
-  const keys = [...new Set([...Object.keys(head.own), ...Object.keys(tip.own)])].filter((k) => JSON.stringify(head.own[k]) !== JSON.stringify(tip.own[k]));
+  const isLead = usePerson().role === 'lead';
+  const figures = useFigures();
+  const client = useQueryClient();
+  const { tip, head } = page;
+  const [comment, setComment] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
+  const { data: affected } = useQuery({
+    queryKey: ['affected', page.id],
+    queryFn: () => call<Affected>(`/api/profiles/${page.id}/affected`),
+  });
+  const keys = [...new Set([...Object.keys(head.own), ...Object.keys(tip.own)])].filter(
+    (k) => JSON.stringify(head.own[k]) !== JSON.stringify(tip.own[k]),
+  );
   const decide = async (decision: 'released' | 'returned'): Promise<void> => {
     try {
       await post(`/api/profiles/${page.id}/decision`, { revisionId: tip.id, decision, comment });
       tellDone(`Revision ${tip.number} ${decision}`);
       await client.invalidateQueries();
-    } catch (e) { setSlip((e as Error).message); }
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
   };
   return (
     <section className="stage" aria-label="Review">
-      <h2>Revision {tip.number} waits for a lead <span className="hint">{tip.authorName}, {day(tip.at)}: {tip.message}</span></h2>
+      <h2>
+        Revision {tip.number} waits for a lead{' '}
+        <span className="hint">
+          {tip.authorName}, {day(tip.at)}: {tip.message}
+        </span>
+      </h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
-        <table className="list"><thead><tr><th>Setting</th><th className="n">Released, r{head.number}</th><th className="n">In review, r{tip.number}</th><th>Reason</th></tr></thead>
-          <tbody>{keys.map((k) => { const s = findSetting(k)!; return <tr key={k}><td>{s.label}</td><td className="n">{head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k], figures).slice(0, 40)}</td><td className="n">{tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k], figures).slice(0, 40)}</td><td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td></tr>; })}
-            {keys.length === 0 && <tr><td colSpan={4}>No value differs from the released revision.</td></tr>}</tbody></table>
+        <table className="list">
+          <thead>
+            <tr>
+              <th>Setting</th>
+              <th className="n">Released, r{head.number}</th>
+              <th className="n">In review, r{tip.number}</th>
+              <th>Reason</th>
+            </tr>
+          </thead>
+          <tbody>
+            {keys.map((k) => {
+              const s = findSetting(k)!;
+              return (
+                <tr key={k}>
+                  <td>{s.label}</td>
+                  <td className="n">
+                    {head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k], figures).slice(0, 40)}
+                  </td>
+                  <td className="n">
+                    {tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k], figures).slice(0, 40)}
+                  </td>
+                  <td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td>
+                </tr>
+              );
+            })}
+            {keys.length === 0 && (
+              <tr>
+                <td colSpan={4}>No value differs from the released revision.</td>
+              </tr>
+            )}
+          </tbody>
+        </table>
         <div>
-          <p className="hint">{affected ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'kept recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.` : 'Counting what it touches…'}</p>
-          {affected && [...affected.recipes, ...affected.jobs, ...affected.trials].slice(0, 6).map((a) => <div key={a.address}><a href={a.address}>{a.name}</a></div>)}
-          {isLead
-            ? <form onSubmit={(e) => { e.preventDefault(); void decide('released'); }} style={{ display: 'grid', gap: 8, marginTop: 8 }}>
-              <TextInput label="Comment" value={comment} onChange={(e) => setComment(e.currentTarget.value)} error={slip} />
-              <div style={{ display: 'flex', gap: 10 }}><button className="btn p" type="submit" disabled={comment.trim().length < 3}>Release</button><button className="btn" type="button" disabled={comment.trim().length < 3} onClick={() => void decide('returned')}>Return</button></div>
+          <p className="hint">
+            {affected
+              ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'kept recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.`
+              : 'Counting what it touches…'}
+          </p>
+          {affected &&
+            [...affected.recipes, ...affected.jobs, ...affected.trials].slice(0, 6).map((a) => (
+              <div key={a.address}>
+                <a href={a.address}>{a.name}</a>
+              </div>
+            ))}
+          {isLead ? (
+            <form
+              onSubmit={(e) => {
+                e.preventDefault();
+                void decide('released');
+              }}
+              style={{ display: 'grid', gap: 8, marginTop: 8 }}
+            >
+              <TextInput
+                label="Comment"
+                value={comment}
+                onChange={(e) => setComment(e.currentTarget.value)}
+                error={slip}
+              />
+              <div style={{ display: 'flex', gap: 10 }}>
+                <button className="btn p" type="submit" disabled={comment.trim().length < 3}>
+                  Release
+                </button>
+                <button
+                  className="btn"
+                  type="button"
+                  disabled={comment.trim().length < 3}
+                  onClick={() => void decide('returned')}
+                >
+                  Return
+                </button>
+              </div>
             </form>
-            : <p className="hint" style={{ marginTop: 8 }}>A lead releases or returns it. Until then revision {head.number} is in force.</p>}
+          ) : (
+            <p className="hint" style={{ marginTop: 8 }}>
+              A lead releases or returns it. Until then revision {head.number} is in force.
+            </p>
+          )}
         </div>
       </div>
     </section>
   );
 }
 
-const count = (list: readonly unknown[], word: string): string => `${list.length} ${word}${list.length === 1 ? '' : 's'}`;
+const count = (list: readonly unknown[], word: string): string =>
+  `${list.length} ${word}${list.length === 1 ? '' : 's'}`;

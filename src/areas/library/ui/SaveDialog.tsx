@@ -10,54 +10,202 @@ import { parseSetting, showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
 
-
 const WORKAROUND: ReasonKind = 'works round a fault';
-type Outcome = { saved: true; number: number; mergedWith: number | null; state: string } | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
+type Outcome =
+  | { saved: true; number: number; mergedWith: number | null; state: string }
+  | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
  *  shown and the saver chooses. */
-export function SaveDialog({ page, baseRevisionId, typed, onClose, onSaved }: { readonly page: ProfilePage; readonly baseRevisionId: string; readonly typed: Readonly<Record<string, string | null>>; readonly onClose: () => void; readonly onSaved: (number: number, mergedWith: number | null, state: string) => void }) {
-  const isLead = usePerson().role === 'lead', figures = useFigures();
-  const [message, setMessage] = useState(''), [kind, setKind] = useState<ReasonKind>('measured'), [until, setUntil] = useState(''), [slip, setSlip] = useState<string | null>(null);
-  const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null), [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
+export function SaveDialog({
+  page,
+  baseRevisionId,
+  typed,
+  onClose,
+  onSaved,
+}: {
+  readonly page: ProfilePage;
+  readonly baseRevisionId: string;
+  readonly typed: Readonly<Record<string, string | null>>;
+  readonly onClose: () => void;
+  readonly onSaved: (number: number, mergedWith: number | null, state: string) => void;
+}) {
+  const isLead = usePerson().role === 'lead';
+  const figures = useFigures();
+  const [message, setMessage] = useState('');
+  const [kind, setKind] = useState<ReasonKind>('measured');
+  const [until, setUntil] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null);
+  const [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
-  const changes = Object.entries(typed).map(([key, text]) => { const setting = findSetting(key)!; const parsed = text === null || text === '' ? null : parseSetting(setting, text); return { key, setting, before: base.own[key] ?? page.rows.find((r) => r.key === key)?.profileValue ?? null, parsed }; });
+  const changes = Object.entries(typed).map(([key, text]) => {
+    const setting = findSetting(key)!;
+    const parsed = text === null || text === '' ? null : parseSetting(setting, text);
+    return {
+      key,
+      setting,
+      before: base.own[key] ?? page.rows.find((r) => r.key === key)?.profileValue ?? null,
+      parsed,
+    };
+  });
   const bad = changes.filter((c) => c.parsed && !c.parsed.ok);
   const save = async (review: boolean): Promise<void> => {
     const own: Record<string, SettingValue> = { ...base.own };
     const reasons: Record<string, Reasons[string]> = { ...base.reasons };
     for (const c of changes) {
       const theirs = conflict?.conflicts.find((x) => x.key === c.key);
-      if (theirs && choice[c.key] === 'theirs') { if (theirs.theirs === null) delete own[c.key]; else own[c.key] = theirs.theirs; continue; }
-      if (c.parsed?.ok) { own[c.key] = c.parsed.value; reasons[c.key] = { kind, text: message, ...(kind === WORKAROUND && { until }) }; } else delete own[c.key];
+      if (theirs && choice[c.key] === 'theirs') {
+        if (theirs.theirs === null) delete own[c.key];
+        else own[c.key] = theirs.theirs;
+        continue;
+      }
+      if (c.parsed?.ok) {
+        own[c.key] = c.parsed.value;
+        reasons[c.key] = { kind, text: message, ...(kind === WORKAROUND && { until }) };
+      } else delete own[c.key];
     }
     try {
-      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, { baseRevisionId, own, reasons, message, decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [], review });
-      if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state); else setConflict(outcome);
-    } catch (e) { setSlip((e as Error).message); }
+      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, {
+        baseRevisionId,
+        own,
+        reasons,
+        message,
+        decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [],
+        review,
+      });
+      if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state);
+      else setConflict(outcome);
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
   };
-  const why = bad.length > 0 ? `${bad[0]!.setting.label} cannot be read` : kind === WORKAROUND && !until ? 'Say when to look again' : null;
+  const why =
+    bad.length > 0
+      ? `${bad[0]!.setting.label} cannot be read`
+      : kind === WORKAROUND && !until
+        ? 'Say when to look again'
+        : null;
   const open = conflict?.conflicts.filter((c) => !choice[c.key]) ?? [];
   return (
-    <Modal opened onClose={onClose} title={`Save ${page.name} as revision ${page.revisions[0]!.number + 1}`} size="lg" transitionProps={{ duration: 0 }}>
-      <table className="list"><thead><tr><th>Setting</th><th className="n">Before</th><th className="n">Typed</th><th className="n">Now</th></tr></thead>
-        <tbody>{changes.map((c) => <tr key={c.key}><td>{c.setting.label}</td><td className="n">{showValue(c.setting, c.before, figures)}</td><td className="n">{typed[c.key] || '(cleared)'}</td><td className="n">{c.parsed === null ? 'from parent' : c.parsed.ok ? showValue(c.setting, c.parsed.value, figures) : c.parsed.failure.what}</td></tr>)}</tbody></table>
-      {conflict && <div role="alert" style={{ borderLeft: '3px solid var(--ochre)', padding: '8px 12px', margin: '12px 0', background: 'var(--ochre-pale)' }}>
-        <b>{conflict.theirs} saved revision {conflict.headNumber} meanwhile and changed the same.</b>
-        {conflict.conflicts.map((c) => { const s = findSetting(c.key)!; return (
-          <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}><legend>{s.label}, before {showValue(s, c.base, figures)}</legend>
-            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} /> mine: <span className="f">{showValue(s, c.mine, figures)}</span></label>{' '}
-            <label><input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} /> theirs: <span className="f">{showValue(s, c.theirs, figures)}</span></label>
-          </fieldset>); })}
-      </div>}
-      <form onSubmit={(e) => { e.preventDefault(); void save(!isLead); }} style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}>
-        <TextInput label="Why, in one line" value={message} onChange={(e) => setMessage(e.currentTarget.value)} error={slip} data-autofocus />
-        <NativeSelect label="Kind of reason" data={[...reasonKinds]} value={kind} onChange={(e) => setKind(e.currentTarget.value as ReasonKind)} />
-        {kind === WORKAROUND && <TextInput type="date" label="Look at it again from" value={until} onChange={(e) => setUntil(e.currentTarget.value)} style={{ gridColumn: 2 }} />}
+    <Modal
+      opened
+      onClose={onClose}
+      title={`Save ${page.name} as revision ${page.revisions[0]!.number + 1}`}
+      size="lg"
+      transitionProps={{ duration: 0 }}
+    >
+      <table className="list">
+        <thead>
+          <tr>
+            <th>Setting</th>
+            <th className="n">Before</th>
+            <th className="n">Typed</th>
+            <th className="n">Now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map((c) => (
+            <tr key={c.key}>
+              <td>{c.setting.label}</td>
+              <td className="n">{showValue(c.setting, c.before, figures)}</td>
+              <td className="n">{typed[c.key] || '(cleared)'}</td>
+              <td className="n">
+                {c.parsed === null
+                  ? 'from parent'
+                  : c.parsed.ok
+                    ? showValue(c.setting, c.parsed.value, figures)
+                    : c.parsed.failure.what}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {conflict && (
+        <div
+          role="alert"
+          style={{
+            borderLeft: '3px solid var(--ochre)',
+            padding: '8px 12px',
+            margin: '12px 0',
+            background: 'var(--ochre-pale)',
+          }}
+        >
+          <b>
+            {conflict.theirs} saved revision {conflict.headNumber} meanwhile and changed the same.
+          </b>
+          {conflict.conflicts.map((c) => {
+            const s = findSetting(c.key)!;
+            return (
+              <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}>
+                <legend>
+                  {s.label}, before {showValue(s, c.base, figures)}
+                </legend>
+                <label>
+                  <input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} />{' '}
+                  mine: <span className="f">{showValue(s, c.mine, figures)}</span>
+                </label>{' '}
+                <label>
+                  <input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} />{' '}
+                  theirs: <span className="f">{showValue(s, c.theirs, figures)}</span>
+                </label>
+              </fieldset>
+            );
+          })}
+        </div>
+      )}
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save(!isLead);
+        }}
+        style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}
+      >
+        <TextInput
+          label="Why, in one line"
+          value={message}
+          onChange={(e) => setMessage(e.currentTarget.value)}
+          error={slip}
+          data-autofocus
+        />
+        <NativeSelect
+          label="Kind of reason"
+          data={[...reasonKinds]}
+          value={kind}
+          onChange={(e) => setKind(e.currentTarget.value as ReasonKind)}
+        />
+        {kind === WORKAROUND && (
+          <TextInput
+            type="date"
+            label="Look at it again from"
+            value={until}
+            onChange={(e) => setUntil(e.currentTarget.value)}
+            style={{ gridColumn: 2 }}
+          />
+        )}
         <div style={{ display: 'flex', gap: 10, gridColumn: '1 / -1', alignItems: 'center' }}>
-          <button className="btn p" type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>{why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}</button>
-          {isLead && <button className="btn" type="button" disabled={why !== null || message.trim().length < 3 || open.length > 0} onClick={() => void save(true)}>Send to review</button>}
-          <span className="hint">{isLead ? 'Released, it is in force at once.' : 'A lead releases it; until then the released values stay in force.'}</span>
+          <button
+            className="btn p"
+            type="submit"
+            disabled={why !== null || message.trim().length < 3 || open.length > 0}
+          >
+            {why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}
+          </button>
+          {isLead && (
+            <button
+              className="btn"
+              type="button"
+              disabled={why !== null || message.trim().length < 3 || open.length > 0}
+              onClick={() => void save(true)}
+            >
+              Send to review
+            </button>
+          )}
+          <span className="hint">
+            {isLead
+              ? 'Released, it is in force at once.'
+              : 'A lead releases it; until then the released values stay in force.'}
+          </span>
         </div>
       </form>
     </Modal>

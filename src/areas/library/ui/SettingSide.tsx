@@ -8,22 +8,125 @@ import { bareUnit, showValue } from '../model/values.ts';
 
 /** Help where the thing stands, where its value comes from, and its proof. */
 export function SettingSide({ row, profileName }: { readonly row: LedgerRow; readonly profileName: string }) {
-  const s = findSetting(row.key)!, p = row.proof, figures = useFigures();
+  const s = findSetting(row.key)!;
+  const p = row.proof;
+  const figures = useFigures();
   const figure = (v: number): string => ('quantity' in s ? showFigure(v, s.quantity, s.range[1], figures) : String(v));
   return (
     <aside className="side" aria-label={`About ${s.label}`}>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
-      <div className="seen">{s.seen && <SignDrawing sign={s.seen[0]} />}<p className="hint"><b>Too low:</b> {s.tooLow}</p></div>
-      <div className="seen">{s.seen && <SignDrawing sign={s.seen[1]} />}<p className="hint"><b>Too high:</b> {s.tooHigh}</p></div>
-      {'quantity' in s && <p className="hint" style={{ marginTop: 6 }}>Type {s.type === 'range' ? 'two ends, “240 to 260”' : bareUnit(s, figures) ? `any unit; a bare figure is ${bareUnit(s, figures)}` : 'a figure'}; {figure(s.range[0])} to {figure(s.range[1])} can be meant.</p>}
+      <div className="seen">
+        {s.seen && <SignDrawing sign={s.seen[0]} />}
+        <p className="hint">
+          <b>Too low:</b> {s.tooLow}
+        </p>
+      </div>
+      <div className="seen">
+        {s.seen && <SignDrawing sign={s.seen[1]} />}
+        <p className="hint">
+          <b>Too high:</b> {s.tooHigh}
+        </p>
+      </div>
+      {'quantity' in s && (
+        <p className="hint" style={{ marginTop: 6 }}>
+          Type{' '}
+          {s.type === 'range'
+            ? 'two ends, “240 to 260”'
+            : bareUnit(s, figures)
+              ? `any unit; a bare figure is ${bareUnit(s, figures)}`
+              : 'a figure'}
+          ; {figure(s.range[0])} to {figure(s.range[1])} can be meant.
+        </p>
+      )}
       <h3>Where {showValue(s, row.value, figures).slice(0, 40)} comes from</h3>
-      <div style={{ borderLeft: '3px solid var(--pine)', background: 'var(--pine-pale)', padding: '3px 8px', fontSize: 12 }}><b>{row.origin === 'own' ? `${profileName}, own value` : row.origin}</b>{row.reason && <div>{row.reason.kind}: {row.reason.text}</div>}</div>
-      {row.beaten.map((b) => <div key={b.level} style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }} className="dim">{b.level} <span className="f">{showValue(s, b.value, figures)}</span></div>)}
-      {(row.hardware || row.supplier) && <><h3>Limits</h3><dl className="kv">{row.hardware && <><dt>hardware</dt><dd>{figure(row.hardware[0])} to {figure(row.hardware[1])}</dd></>}{row.supplier && <><dt>supplier</dt><dd>{figure(row.supplier[0])} to {figure(row.supplier[1])}</dd></>}</dl></>}
-      {s.provenBy && <><h3>Proof</h3>{p
-        ? <dl className="kv"><dt>by</dt><dd>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</dd><dt>on</dt><dd>{day(p.provenOn)}</dd><dt>value</dt><dd>{figure(p.value)}{p.uncertainty > 0 && ` ± ${p.uncertainty.toFixed(3)}`}</dd><dt>allowed</dt><dd>{figure(p.range.min)} to {figure(p.range.max)}</dd><dt>beyond</dt><dd>{p.range.maxEnd === 'failedBeyond' ? 'seen to fail' : 'not tried'}</dd>{p.conditions.lot && <><dt>lot</dt><dd>{p.conditions.lot}</dd></>}{p.because && <><dt>{p.state}</dt><dd>{p.because}</dd></>}</dl>
-        : <p className="hint">None on this machine, tool and material. A {s.provenBy.replace('-', ' ')} trial proves it.</p>}</>}
+      <div
+        style={{
+          borderLeft: '3px solid var(--pine)',
+          background: 'var(--pine-pale)',
+          padding: '3px 8px',
+          fontSize: 12,
+        }}
+      >
+        <b>{row.origin === 'own' ? `${profileName}, own value` : row.origin}</b>
+        {row.reason && (
+          <div>
+            {row.reason.kind}: {row.reason.text}
+          </div>
+        )}
+      </div>
+      {row.beaten.map((b) => (
+        <div
+          key={b.level}
+          style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}
+          className="dim"
+        >
+          {b.level} <span className="f">{showValue(s, b.value, figures)}</span>
+        </div>
+      ))}
+      {(row.hardware || row.supplier) && (
+        <>
+          <h3>Limits</h3>
+          <dl className="kv">
+            {row.hardware && (
+              <>
+                <dt>hardware</dt>
+                <dd>
+                  {figure(row.hardware[0])} to {figure(row.hardware[1])}
+                </dd>
+              </>
+            )}
+            {row.supplier && (
+              <>
+                <dt>supplier</dt>
+                <dd>
+                  {figure(row.supplier[0])} to {figure(row.supplier[1])}
+                </dd>
+              </>
+            )}
+          </dl>
+        </>
+      )}
+      {s.provenBy && (
+        <>
+          <h3>Proof</h3>
+          {p ? (
+            <dl className="kv">
+              <dt>by</dt>
+              <dd>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</dd>
+              <dt>on</dt>
+              <dd>{day(p.provenOn)}</dd>
+              <dt>value</dt>
+              <dd>
+                {figure(p.value)}
+                {p.uncertainty > 0 && ` ± ${p.uncertainty.toFixed(3)}`}
+              </dd>
+              <dt>allowed</dt>
+              <dd>
+                {figure(p.range.min)} to {figure(p.range.max)}
+              </dd>
+              <dt>beyond</dt>
+              <dd>{p.range.maxEnd === 'failedBeyond' ? 'seen to fail' : 'not tried'}</dd>
+              {p.conditions.lot && (
+                <>
+                  <dt>lot</dt>
+                  <dd>{p.conditions.lot}</dd>
+                </>
+              )}
+              {p.because && (
+                <>
+                  <dt>{p.state}</dt>
+                  <dd>{p.because}</dd>
+                </>
+              )}
+            </dl>
+          ) : (
+            <p className="hint">
+              None on this machine, tool and material. A {s.provenBy.replace('-', ' ')} trial proves it.
+            </p>
+          )}
+        </>
+      )}
     </aside>
   );
 }

@@ -1,13 +1,19 @@
 import net from 'node:net';
 import { checksumOf } from '../../../core/gcode/words.ts';
 
-export interface Temperatures { readonly nozzleC: number; readonly nozzleTargetC: number; readonly bedC: number; readonly bedTargetC: number }
+export interface Temperatures {
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
+}
 /** The link broke or the other side does not answer: connect again and ask for the last accepted line. */
 export class LinkLost extends Error {}
 /** The machine itself reports a fault. */
 export class MachineFault extends Error {}
 
-const ANSWER_MS = 4000, CONNECT_MS = 2000;
+const ANSWER_MS = 4000;
+const CONNECT_MS = 2000;
 
 /** Host side of the line protocol (docs/formats/line-protocol.md): one unacknowledged line, checksums, resend. */
 export class LineLink {
@@ -16,7 +22,10 @@ export class LineLink {
   private rest = '';
   private waiting: { resolve: (line: string) => void; reject: (error: Error) => void } | null = null;
 
-  private constructor(private readonly socket: net.Socket, private readonly onTemperatures: (t: Temperatures) => void) {
+  private constructor(
+    private readonly socket: net.Socket,
+    private readonly onTemperatures: (t: Temperatures) => void,
+  ) {
     socket.setEncoding('latin1');
     socket.on('data', (text: string) => this.receive(text));
     socket.on('close', () => this.fail(new LinkLost('the machine closed the connection')));
@@ -26,10 +35,18 @@ export class LineLink {
   static open(host: string, port: number, onTemperatures: (t: Temperatures) => void): Promise<LineLink> {
     return new Promise((resolve, reject) => {
       const socket = net.connect({ host, port, timeout: CONNECT_MS });
-      const giveUp = (): void => { socket.destroy(); reject(new LinkLost(`no machine answers at ${host}:${port}`)); };
+      const giveUp = (): void => {
+        socket.destroy();
+        reject(new LinkLost(`no machine answers at ${host}:${port}`));
+      };
       socket.once('timeout', giveUp);
       socket.once('error', giveUp);
-      socket.once('connect', () => { socket.removeListener('error', giveUp); socket.removeListener('timeout', giveUp); socket.setTimeout(0); resolve(new LineLink(socket, onTemperatures)); });
+      socket.once('connect', () => {
+        socket.removeListener('error', giveUp);
+        socket.removeListener('timeout', giveUp);
+        socket.setTimeout(0);
+        resolve(new LineLink(socket, onTemperatures));
+      });
     });
   }
 
@@ -41,21 +58,31 @@ export class LineLink {
   }
 
   /** Starts a new program: the next line is 1. */
-  async begin(): Promise<void> { await this.sendLine(0, 'M110'); }
+  async begin(): Promise<void> {
+    await this.sendLine(0, 'M110');
+  }
 
   /** Sends one line and waits until it is accepted, sending again as often as asked. */
   async sendLine(n: number, text: string): Promise<void> {
-    const body = `N${n} ${text}`, line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
+    const body = `N${n} ${text}`;
+    const line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
     for (let tries = 0; tries < 20; tries++) {
       let answer: string;
-      try { answer = await this.ask(line); } catch (error) {
+      try {
+        answer = await this.ask(line);
+      } catch (error) {
         // A silent machine may have missed the line, or its answer was lost: ask before sending twice.
         if (!(error instanceof SilentLink)) throw error;
         if ((await this.askLast()).line >= n) return;
         this.resends++;
         continue;
       }
-      if (answer.startsWith('ok')) { const z = / Z:([-\d.]+)/.exec(answer); if (z) this.zMm = Number(z[1]); this.readTemperatures(answer); return; }
+      if (answer.startsWith('ok')) {
+        const z = / Z:([-\d.]+)/.exec(answer);
+        if (z) this.zMm = Number(z[1]);
+        this.readTemperatures(answer);
+        return;
+      }
       if (answer.startsWith('fault')) throw new MachineFault(answer.slice(6));
       const resend = /^Resend: (\d+)/.exec(answer);
       if (resend && Number(resend[1]) === n + 1) return;
@@ -66,23 +93,42 @@ export class LineLink {
 
   /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
   async sendAside(text: string): Promise<void> {
-    const body = `!${text}`, line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
+    const body = `!${text}`;
+    const line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
     for (let tries = 0; tries < 20; tries++) {
       const answer = await this.ask(line);
-      if (answer.startsWith('ok')) { this.readTemperatures(answer); return; }
+      if (answer.startsWith('ok')) {
+        this.readTemperatures(answer);
+        return;
+      }
       if (answer.startsWith('fault')) throw new MachineFault(answer.slice(6));
     }
     throw new LinkLost('the machine refuses every line');
   }
 
-  close(): void { this.waiting = null; this.socket.destroy(); }
+  close(): void {
+    this.waiting = null;
+    this.socket.destroy();
+  }
 
   private ask(line: string): Promise<string> {
     if (this.socket.destroyed) return Promise.reject(new LinkLost('the connection is closed'));
     return new Promise((resolve, reject) => {
       let timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
-      this.stillThere = () => { clearTimeout(timer); timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS); };
-      this.waiting = { resolve: (text) => { clearTimeout(timer); resolve(text); }, reject: (error) => { clearTimeout(timer); reject(error); } };
+      this.stillThere = () => {
+        clearTimeout(timer);
+        timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
+      };
+      this.waiting = {
+        resolve: (text) => {
+          clearTimeout(timer);
+          resolve(text);
+        },
+        reject: (error) => {
+          clearTimeout(timer);
+          reject(error);
+        },
+      };
       this.socket.write(`${line}\n`, 'latin1');
     });
   }
@@ -93,7 +139,11 @@ export class LineLink {
     for (let end = this.rest.indexOf('\n'); end >= 0; end = this.rest.indexOf('\n')) {
       const line = this.rest.slice(0, end).trim();
       this.rest = this.rest.slice(end + 1);
-      if (line.startsWith('T:')) { this.readTemperatures(line); this.stillThere(); continue; }
+      if (line.startsWith('T:')) {
+        this.readTemperatures(line);
+        this.stillThere();
+        continue;
+      }
       const waiting = this.waiting;
       this.waiting = null;
       waiting?.resolve(line);
@@ -102,10 +152,20 @@ export class LineLink {
 
   private readTemperatures(line: string): void {
     const t = /T:([-\d.]+)\/([-\d.]+) B:([-\d.]+)\/([-\d.]+)/.exec(line);
-    if (t) this.onTemperatures({ nozzleC: Number(t[1]), nozzleTargetC: Number(t[2]), bedC: Number(t[3]), bedTargetC: Number(t[4]) });
+    if (t)
+      this.onTemperatures({
+        nozzleC: Number(t[1]),
+        nozzleTargetC: Number(t[2]),
+        bedC: Number(t[3]),
+        bedTargetC: Number(t[4]),
+      });
   }
 
-  private fail(error: Error): void { const waiting = this.waiting; this.waiting = null; waiting?.reject(error); }
+  private fail(error: Error): void {
+    const waiting = this.waiting;
+    this.waiting = null;
+    waiting?.reject(error);
+  }
 }
 
 class SilentLink extends LinkLost {}

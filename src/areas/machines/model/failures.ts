@@ -1,4 +1,5 @@
-export type MachineFailure = { readonly code: 'noMachine' } | { readonly code: 'notATool' } | { readonly code: 'notAMaterial' };
+export type MachineFailure =
+  { readonly code: 'noMachine' } | { readonly code: 'notATool' } | { readonly code: 'notAMaterial' };
 
 export const machineText = {
   noMachine: () => 'There is no such machine',

@@ -3,12 +3,54 @@ import type { EventRow } from '../../../platform/events/model.ts';
 import type { Proof } from '../../library/model/records.ts';
 
 /** A machine as the floor shows it. */
-export interface MachineCard { readonly id: string; readonly key: string; readonly name: string; readonly place: string; readonly state: 'ready' | 'printing' | 'not ready'; readonly printer: string; readonly printerId: string; readonly heads: number; readonly said: Said | null; readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null; readonly loaded: { readonly id: string; readonly name: string; readonly lot: string; readonly remainingG: number } | null; readonly proofs: readonly Proof[] }
+export interface MachineCard {
+  readonly id: string;
+  readonly key: string;
+  readonly name: string;
+  readonly place: string;
+  readonly state: 'ready' | 'printing' | 'not ready';
+  readonly printer: string;
+  readonly printerId: string;
+  readonly heads: number;
+  readonly said: Said | null;
+  readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;
+  readonly loaded: {
+    readonly id: string;
+    readonly name: string;
+    readonly lot: string;
+    readonly remainingG: number;
+  } | null;
+  readonly proofs: readonly Proof[];
+}
 
-export interface MachinePage extends MachineCard { readonly maintenance: readonly { readonly id: string; readonly kind: string; readonly note: string; readonly byName: string; readonly at: string }[]; readonly events: readonly EventRow[]; readonly hasDevice: boolean }
+export interface MachinePage extends MachineCard {
+  readonly maintenance: readonly {
+    readonly id: string;
+    readonly kind: string;
+    readonly note: string;
+    readonly byName: string;
+    readonly at: string;
+  }[];
+  readonly events: readonly EventRow[];
+  readonly hasDevice: boolean;
+}
 
 /** Work on a machine, in the log of all. */
-export interface MaintenanceRow { readonly id: string; readonly machineId: string; readonly machineName: string; readonly kind: MaintenanceKind; readonly note: string; readonly byName: string; readonly at: string }
+export interface MaintenanceRow {
+  readonly id: string;
+  readonly machineId: string;
+  readonly machineName: string;
+  readonly kind: MaintenanceKind;
+  readonly note: string;
+  readonly byName: string;
+  readonly at: string;
+}
 
 /** What no file carries and only somebody at the machine can say. */
-export interface Said { readonly speedPercent: number; readonly lid: 'open' | 'closed' | 'none'; readonly resinC: number | null; readonly byName: string; readonly at: string }
+export interface Said {
+  readonly speedPercent: number;
+  readonly lid: 'open' | 'closed' | 'none';
+  readonly resinC: number | null;
+  readonly byName: string;
+  readonly at: string;
+}

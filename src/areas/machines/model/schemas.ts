@@ -4,7 +4,30 @@ import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 const id = string().max(60).required();
 const note = string().max(500).defined();
 export const mountSchema = object({ toolId: id, note }).noUnknown().required();
-export const loadSchema = object({ materialId: id, lot: string().trim().min(1, 'Give the lot').max(40).required(), remainingG: number().min(0, 'A spool holds 0 g or more').max(20000, 'No spool holds that much').required() }).noUnknown().required();
-export const maintenanceSchema = object({ kind: string<MaintenanceKind>().oneOf(Object.keys(maintenanceKinds) as MaintenanceKind[]).required(), note }).noUnknown().required();
+export const loadSchema = object({
+  materialId: id,
+  lot: string().trim().min(1, 'Give the lot').max(40).required(),
+  remainingG: number().min(0, 'A spool holds 0 g or more').max(20000, 'No spool holds that much').required(),
+})
+  .noUnknown()
+  .required();
+export const maintenanceSchema = object({
+  kind: string<MaintenanceKind>()
+    .oneOf(Object.keys(maintenanceKinds) as MaintenanceKind[])
+    .required(),
+  note,
+})
+  .noUnknown()
+  .required();
 /** Speed set at the machine, its lid, the resin's temperature. */
-export const saidSchema = object({ speedPercent: number().min(10, 'A speed is 10 to 300 %').max(300, 'A speed is 10 to 300 %').required(), lid: string<'open' | 'closed' | 'none'>().oneOf(['open', 'closed', 'none']).required(), resinC: number().min(-10, 'A resin temperature is −10 to 80 °C').max(80, 'A resin temperature is −10 to 80 °C').nullable().defined() }).noUnknown().required();
+export const saidSchema = object({
+  speedPercent: number().min(10, 'A speed is 10 to 300 %').max(300, 'A speed is 10 to 300 %').required(),
+  lid: string<'open' | 'closed' | 'none'>().oneOf(['open', 'closed', 'none']).required(),
+  resinC: number()
+    .min(-10, 'A resin temperature is −10 to 80 °C')
+    .max(80, 'A resin temperature is −10 to 80 °C')
+    .nullable()
+    .defined(),
+})
+  .noUnknown()
+  .required();

@@ -1,4 +1,13 @@
-export { findLoaded, findMachine, findMounted, listAllMaintenance, listMachines, listMaintenance, listProofs, type Machine } from './queries.ts';
+export {
+  findLoaded,
+  findMachine,
+  findMounted,
+  listAllMaintenance,
+  listMachines,
+  listMaintenance,
+  listProofs,
+  type Machine,
+} from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, sayState, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';

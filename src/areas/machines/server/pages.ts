@@ -5,14 +5,33 @@ import { findProfile, getHead, resolveCombination, type LedgerContext } from '..
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
-import { findLoaded, findMachine, findMounted, listMachines, listMaintenance, listProofs, type Machine } from './queries.ts';
+import {
+  findLoaded,
+  findMachine,
+  findMounted,
+  listMachines,
+  listMaintenance,
+  listProofs,
+  type Machine,
+} from './queries.ts';
 
 async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
-  const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
+  const mounted = await findMounted(ctx, m.id);
+  const loaded = await findLoaded(ctx, m.id);
   const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
   return {
-    id: m.id, key: m.key, name: m.name, place: m.place, state: m.state, printer: (await findProfile(ctx, m.printerId))!.name, printerId: m.printerId, said: m.said, heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
-    mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() }, loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG }, proofs: Object.values(proofs),
+    id: m.id,
+    key: m.key,
+    name: m.name,
+    place: m.place,
+    state: m.state,
+    printer: (await findProfile(ctx, m.printerId))!.name,
+    printerId: m.printerId,
+    said: m.said,
+    heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
+    mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
+    loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+    proofs: Object.values(proofs),
   };
 }
 
@@ -23,8 +42,19 @@ export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
-  const maintenance = (await listMaintenance(ctx, m.id)).map((e) => ({ id: e.id, kind: e.kind, note: e.note, byName: e.byName, at: e.at.toISOString() }));
-  return succeed({ ...await cardOf(ctx, m), maintenance, events: await listEvents(ctx, { subjectKind: 'machine', subjectId: m.id, limit: 40 }), hasDevice: m.device !== null });
+  const maintenance = (await listMaintenance(ctx, m.id)).map((e) => ({
+    id: e.id,
+    kind: e.kind,
+    note: e.note,
+    byName: e.byName,
+    at: e.at.toISOString(),
+  }));
+  return succeed({
+    ...(await cardOf(ctx, m)),
+    maintenance,
+    events: await listEvents(ctx, { subjectKind: 'machine', subjectId: m.id, limit: 40 }),
+    hasDevice: m.device !== null,
+  });
 }
 
 /** The machine a profile is read beside: the one asked for, else the first that has the material loaded. */
@@ -32,12 +62,39 @@ export async function contextFor(ctx: Ctx, profileId: string, machineId: string 
   const p = await findProfile(ctx, profileId);
   if (!p) return null;
   let m = machineId ? await findMachine(ctx, machineId) : null;
-  if (!m && p.kind === 'material') for (const other of await listMachines(ctx)) if ((await findLoaded(ctx, other.id))?.materialId === profileId) { m = other; break; }
-  const mounted = m && await findMounted(ctx, m.id);
+  if (!m && p.kind === 'material')
+    for (const other of await listMachines(ctx))
+      if ((await findLoaded(ctx, other.id))?.materialId === profileId) {
+        m = other;
+        break;
+      }
+  const mounted = m && (await findMounted(ctx, m.id));
   if (!m || !mounted) return null;
   const loaded = await findLoaded(ctx, m.id);
-  const hardware = valuesOf(await resolveCombination(ctx, { machine: { id: '', name: m.name, printerId: m.printerId }, toolId: mounted.toolId, materialId: null, processId: null }));
-  const proofs = p.kind === 'material' ? await listProofs(ctx, m, mounted.toolId, profileId, loaded?.materialId === profileId ? loaded.lot : null) : {};
-  const own = Object.fromEntries(Object.values(proofs).filter((x) => x.state !== 'sister').map((x) => [x.key, x.value]));
-  return { machine: { id: m.id, name: m.name, tool: mounted.name }, hardware, proofs, levels: p.kind === 'material' ? [{ kind: 'pairing', name: `pairing, ${m.name.replace('Rifugio ', '')}`, profileId: null, own }] : [] };
+  const hardware = valuesOf(
+    await resolveCombination(ctx, {
+      machine: { id: '', name: m.name, printerId: m.printerId },
+      toolId: mounted.toolId,
+      materialId: null,
+      processId: null,
+    }),
+  );
+  const proofs =
+    p.kind === 'material'
+      ? await listProofs(ctx, m, mounted.toolId, profileId, loaded?.materialId === profileId ? loaded.lot : null)
+      : {};
+  const own = Object.fromEntries(
+    Object.values(proofs)
+      .filter((x) => x.state !== 'sister')
+      .map((x) => [x.key, x.value]),
+  );
+  return {
+    machine: { id: m.id, name: m.name, tool: mounted.name },
+    hardware,
+    proofs,
+    levels:
+      p.kind === 'material'
+        ? [{ kind: 'pairing', name: `pairing, ${m.name.replace('Rifugio ', '')}`, profileId: null, own }]
+        : [],
+  };
 }

@@ -10,18 +10,41 @@ const MOST_SHOWN = 30;
 
 /** The policy in force: the last one written, or the standard one. */
 export async function getPolicy(ctx: Pick<Ctx, 'db'>): Promise<Policy> {
-  const [row] = await ctx.db.select({ policy: policyRevision.policy }).from(policyRevision).orderBy(desc(policyRevision.seq)).limit(1);
+  const [row] = await ctx.db
+    .select({ policy: policyRevision.policy })
+    .from(policyRevision)
+    .orderBy(desc(policyRevision.seq))
+    .limit(1);
   return row?.policy ?? standardPolicy;
 }
 export async function getPolicyPage(ctx: Pick<Ctx, 'db'>): Promise<PolicyPage> {
   const rows = await ctx.db.select().from(policyRevision).orderBy(desc(policyRevision.seq)).limit(MOST_SHOWN);
-  return { policy: rows[0]?.policy ?? standardPolicy, changes: rows.map((r) => ({ byName: r.byName, at: r.at.toISOString(), why: r.why })) };
+  return {
+    policy: rows[0]?.policy ?? standardPolicy,
+    changes: rows.map((r) => ({ byName: r.byName, at: r.at.toISOString(), why: r.why })),
+  };
 }
-export async function changePolicy(ctx: Ctx, { why, ...policy }: Policy & { readonly why: string }): Promise<Result<null, MachineFailure>> {
+export async function changePolicy(
+  ctx: Ctx,
+  { why, ...policy }: Policy & { readonly why: string },
+): Promise<Result<null, MachineFailure>> {
   return ctx.db.transaction(async (db) => {
     const before = await getPolicy({ db });
-    await db.insert(policyRevision).values({ id: ctx.newId(), policy, why, by: ctx.user.id, byName: ctx.user.name, at: ctx.clock.now() });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'policy', subjectId: 'policy', subjectName: 'Farm policy', what: 'policy changed', from: before, to: policy, why });
+    await db
+      .insert(policyRevision)
+      .values({ id: ctx.newId(), policy, why, by: ctx.user.id, byName: ctx.user.name, at: ctx.clock.now() });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'policy',
+        subjectId: 'policy',
+        subjectName: 'Farm policy',
+        what: 'policy changed',
+        from: before,
+        to: policy,
+        why,
+      },
+    );
     return succeed(null);
   });
 }

@@ -10,13 +10,22 @@ type Reader = Pick<Ctx, 'db'>;
 export type Machine = typeof machine.$inferSelect;
 
 export async function findMachine(ctx: Reader, idOrKey: string): Promise<Machine | null> {
-  const [row] = await ctx.db.select().from(machine).where(or(eq(machine.id, idOrKey), eq(machine.key, idOrKey), eq(machine.name, idOrKey)));
+  const [row] = await ctx.db
+    .select()
+    .from(machine)
+    .where(or(eq(machine.id, idOrKey), eq(machine.key, idOrKey), eq(machine.name, idOrKey)));
   return row ?? null;
 }
-export const listMachines = (ctx: Reader): Promise<Machine[]> => ctx.db.select().from(machine).orderBy(asc(machine.name));
+export const listMachines = (ctx: Reader): Promise<Machine[]> =>
+  ctx.db.select().from(machine).orderBy(asc(machine.name));
 
 export async function findMounted(ctx: Reader, machineId: string) {
-  const [row] = await ctx.db.select().from(mount).where(eq(mount.machineId, machineId)).orderBy(asc(mount.index)).limit(1);
+  const [row] = await ctx.db
+    .select()
+    .from(mount)
+    .where(eq(mount.machineId, machineId))
+    .orderBy(asc(mount.index))
+    .limit(1);
   if (!row) return null;
   const tool = await findProfile(ctx, row.toolId);
   const head = await getHead(ctx, row.toolId);
@@ -35,12 +44,31 @@ export async function listMaintenance(ctx: Reader, machineId: string) {
 
 /** What was worked on lately, on every machine. */
 export async function listAllMaintenance(ctx: Reader): Promise<MaintenanceRow[]> {
-  const rows = await ctx.db.select({ id: maintenance.id, kind: maintenance.kind, note: maintenance.note, byName: maintenance.byName, at: maintenance.at, machineId: machine.id, machineName: machine.name }).from(maintenance).innerJoin(machine, eq(machine.id, maintenance.machineId)).orderBy(desc(maintenance.at)).limit(300);
+  const rows = await ctx.db
+    .select({
+      id: maintenance.id,
+      kind: maintenance.kind,
+      note: maintenance.note,
+      byName: maintenance.byName,
+      at: maintenance.at,
+      machineId: machine.id,
+      machineName: machine.name,
+    })
+    .from(maintenance)
+    .innerJoin(machine, eq(machine.id, maintenance.machineId))
+    .orderBy(desc(maintenance.at))
+    .limit(300);
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
 /** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. */
-export async function listProofs(ctx: Pick<Ctx, 'db' | 'clock'>, m: Machine, toolId: string, materialId: string, loadedLot: string | null): Promise<Record<string, Proof>> {
+export async function listProofs(
+  ctx: Pick<Ctx, 'db' | 'clock'>,
+  m: Machine,
+  toolId: string,
+  materialId: string,
+  loadedLot: string | null,
+): Promise<Record<string, Proof>> {
   const machines = await listMachines(ctx);
   const sisters = machines.filter((other) => other.id !== m.id && other.printerId === m.printerId);
   const heads = await listPairingHeads(ctx, [m.id, ...sisters.map((s) => s.id)], toolId, materialId);
@@ -50,7 +78,14 @@ export async function listProofs(ctx: Pick<Ctx, 'db' | 'clock'>, m: Machine, too
     const sister = head.machineId === m.id ? null : machines.find((x) => x.id === head.machineId)!.name;
     for (const [key, entries] of Object.entries(head.entries)) {
       if (entries.length === 0 || key in proofs) continue;
-      proofs[key] = judgeEntry(key, latest(entries), ctx.clock.now(), sister ? [] : events, sister ? null : loadedLot, sister);
+      proofs[key] = judgeEntry(
+        key,
+        latest(entries),
+        ctx.clock.now(),
+        sister ? [] : events,
+        sister ? null : loadedLot,
+        sister,
+      );
     }
   }
   return proofs;

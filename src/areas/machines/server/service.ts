@@ -9,56 +9,146 @@ import type { Said } from '../model/pages.ts';
 import { findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
-export async function makeMachine(ctx: Ctx, input: { name: string; printerId: string; place: string; port: number | null }): Promise<Machine> {
-  const [row] = await ctx.db.insert(machine).values({ id: ctx.newId(), key: keyOf(input.name), name: input.name, printerId: input.printerId, place: input.place, device: input.port ? { adapter: 'line', host: '127.0.0.1', port: input.port } : null }).returning();
-  await recordEvent(ctx, { subjectKind: 'machine', subjectId: row!.id, subjectName: row!.name, what: 'machine added', to: { place: input.place } });
+export async function makeMachine(
+  ctx: Ctx,
+  input: { name: string; printerId: string; place: string; port: number | null },
+): Promise<Machine> {
+  const [row] = await ctx.db
+    .insert(machine)
+    .values({
+      id: ctx.newId(),
+      key: keyOf(input.name),
+      name: input.name,
+      printerId: input.printerId,
+      place: input.place,
+      device: input.port ? { adapter: 'line', host: '127.0.0.1', port: input.port } : null,
+    })
+    .returning();
+  await recordEvent(ctx, {
+    subjectKind: 'machine',
+    subjectId: row!.id,
+    subjectName: row!.name,
+    what: 'machine added',
+    to: { place: input.place },
+  });
   return row!;
 }
 
 /** Mounts a tool; another bore means another nozzle, so evidence that depends on the nozzle falls due. */
-export async function mountTool(ctx: Ctx, machineId: string, toolId: string, note: string): Promise<Result<{ due: string[] }, MachineFailure>> {
-  const m = await findMachine(ctx, machineId), tool = await findProfile(ctx, toolId);
+export async function mountTool(
+  ctx: Ctx,
+  machineId: string,
+  toolId: string,
+  note: string,
+): Promise<Result<{ due: string[] }, MachineFailure>> {
+  const m = await findMachine(ctx, machineId);
+  const tool = await findProfile(ctx, toolId);
   if (!m) return fail({ code: 'noMachine' });
   if (tool?.kind !== 'tool') return fail({ code: 'notATool' });
   const before = await findMounted(ctx, m.id);
   await ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db }, at = ctx.clock.now();
-    await db.insert(mount).values({ machineId: m.id, index: 0, toolId, at, by: ctx.user.name }).onConflictDoUpdate({ target: [mount.machineId, mount.index], set: { toolId, at, by: ctx.user.name } });
-    if (before) await db.insert(maintenance).values({ id: ctx.newId(), machineId: m.id, kind: 'nozzle', note: note || `${before.name} → ${tool.name}`, by: ctx.user.id, byName: ctx.user.name, at });
-    await recordEvent(inside, { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: 'tool mounted', from: before?.name ?? null, to: tool.name, why: note || null });
+    const inside = { ...ctx, db };
+    const at = ctx.clock.now();
+    await db
+      .insert(mount)
+      .values({ machineId: m.id, index: 0, toolId, at, by: ctx.user.name })
+      .onConflictDoUpdate({ target: [mount.machineId, mount.index], set: { toolId, at, by: ctx.user.name } });
+    if (before)
+      await db.insert(maintenance).values({
+        id: ctx.newId(),
+        machineId: m.id,
+        kind: 'nozzle',
+        note: note || `${before.name} → ${tool.name}`,
+        by: ctx.user.id,
+        byName: ctx.user.name,
+        at,
+      });
+    await recordEvent(inside, {
+      subjectKind: 'machine',
+      subjectId: m.id,
+      subjectName: m.name,
+      what: 'tool mounted',
+      from: before?.name ?? null,
+      to: tool.name,
+      why: note || null,
+    });
   });
   return succeed({ due: before ? await dueBy(ctx, m, 'nozzle') : [] });
 }
 
-export async function loadLot(ctx: Ctx, machineId: string, input: { materialId: string; lot: string; remainingG: number }): Promise<Result<null, MachineFailure>> {
-  const m = await findMachine(ctx, machineId), material = await findProfile(ctx, input.materialId);
+export async function loadLot(
+  ctx: Ctx,
+  machineId: string,
+  input: { materialId: string; lot: string; remainingG: number },
+): Promise<Result<null, MachineFailure>> {
+  const m = await findMachine(ctx, machineId);
+  const material = await findProfile(ctx, input.materialId);
   if (!m) return fail({ code: 'noMachine' });
   if (material?.kind !== 'material') return fail({ code: 'notAMaterial' });
   const before = await findLoaded(ctx, m.id);
   await ctx.db.transaction(async (db) => {
     const set = { ...input, at: ctx.clock.now(), by: ctx.user.name };
-    await db.insert(slot).values({ machineId: m.id, index: 0, ...set }).onConflictDoUpdate({ target: [slot.machineId, slot.index], set });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: 'lot loaded', from: before ? `${before.name}, lot ${before.lot}` : null, to: `${material.name}, lot ${input.lot}, ${input.remainingG} g` });
+    await db
+      .insert(slot)
+      .values({ machineId: m.id, index: 0, ...set })
+      .onConflictDoUpdate({ target: [slot.machineId, slot.index], set });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'machine',
+        subjectId: m.id,
+        subjectName: m.name,
+        what: 'lot loaded',
+        from: before ? `${before.name}, lot ${before.lot}` : null,
+        to: `${material.name}, lot ${input.lot}, ${input.remainingG} g`,
+      },
+    );
   });
   return succeed(null);
 }
 
 /** Logs maintenance and returns the settings whose evidence falls due by it, for what is mounted and loaded. */
-export async function logMaintenance(ctx: Ctx, machineId: string, kind: MaintenanceKind, note: string): Promise<Result<{ due: string[] }, MachineFailure>> {
+export async function logMaintenance(
+  ctx: Ctx,
+  machineId: string,
+  kind: MaintenanceKind,
+  note: string,
+): Promise<Result<{ due: string[] }, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   if (!m) return fail({ code: 'noMachine' });
   await ctx.db.transaction(async (db) => {
-    await db.insert(maintenance).values({ id: ctx.newId(), machineId: m.id, kind, note, by: ctx.user.id, byName: ctx.user.name, at: ctx.clock.now() });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: maintenanceKinds[kind].label, to: { makesDue: maintenanceKinds[kind].due }, why: note || null });
+    await db.insert(maintenance).values({
+      id: ctx.newId(),
+      machineId: m.id,
+      kind,
+      note,
+      by: ctx.user.id,
+      byName: ctx.user.name,
+      at: ctx.clock.now(),
+    });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'machine',
+        subjectId: m.id,
+        subjectName: m.name,
+        what: maintenanceKinds[kind].label,
+        to: { makesDue: maintenanceKinds[kind].due },
+        why: note || null,
+      },
+    );
   });
   return succeed({ due: await dueBy(ctx, m, kind) });
 }
 
 async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind): Promise<string[]> {
-  const mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id);
+  const mounted = await findMounted(ctx, m.id);
+  const loaded = await findLoaded(ctx, m.id);
   if (!mounted || !loaded) return [];
   const proofs = await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot);
-  return Object.values(proofs).filter((p) => p.state === 'due' && (maintenanceKinds[kind].due as readonly string[]).includes(p.key)).map((p) => p.key);
+  return Object.values(proofs)
+    .filter((p) => p.state === 'due' && (maintenanceKinds[kind].due as readonly string[]).includes(p.key))
+    .map((p) => p.key);
 }
 
 export async function setMachineState(ctx: Ctx, id: string, state: Machine['state']): Promise<void> {
@@ -66,12 +156,29 @@ export async function setMachineState(ctx: Ctx, id: string, state: Machine['stat
 }
 
 /** Keeps what somebody has read off the machine: no file carries it, and rules that need it run only then. */
-export async function sayState(ctx: Ctx, machineId: string, said: Omit<Said, 'byName' | 'at'>): Promise<Result<null, MachineFailure>> {
+export async function sayState(
+  ctx: Ctx,
+  machineId: string,
+  said: Omit<Said, 'byName' | 'at'>,
+): Promise<Result<null, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   if (!m) return fail({ code: 'noMachine' });
   await ctx.db.transaction(async (db) => {
-    await db.update(machine).set({ said: { ...said, byName: ctx.user.name, at: ctx.clock.now().toISOString() } }).where(eq(machine.id, m.id));
-    await recordEvent({ ...ctx, db }, { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: 'state said at the machine', from: m.said && { speedPercent: m.said.speedPercent, lid: m.said.lid, resinC: m.said.resinC }, to: said });
+    await db
+      .update(machine)
+      .set({ said: { ...said, byName: ctx.user.name, at: ctx.clock.now().toISOString() } })
+      .where(eq(machine.id, m.id));
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'machine',
+        subjectId: m.id,
+        subjectName: m.name,
+        what: 'state said at the machine',
+        from: m.said && { speedPercent: m.said.speedPercent, lid: m.said.lid, resinC: m.said.resinC },
+        to: said,
+      },
+    );
   });
   return succeed(null);
 }

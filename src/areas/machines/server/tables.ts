@@ -7,44 +7,68 @@ import type { Policy } from '../model/policy.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
 
-export const machine = pgTable('machine', {
-  id: text('id').primaryKey(),
-  key: text('key').notNull().unique(),
-  name: text('name').notNull().unique(),
-  printerId: text('printer_id').notNull().references(() => profile.id),
-  place: text('place').notNull(),
-  state: text('state').$type<'ready' | 'printing' | 'not ready'>().notNull().default('ready'),
-  device: jsonb('device').$type<{ adapter: 'line'; host: string; port: number } | null>(),
-  /** What somebody read off the machine last; null until then. */
-  said: jsonb('said').$type<Said | null>(),
-  /** Which worker process holds the device, and until when. */
-  leaseBy: text('lease_by'),
-  leaseUntil: timestamp('lease_until', { withTimezone: true }),
-  version: integer('version').notNull().default(1),
-}, (t) => [check('machine_state', sql`${t.state} in ('ready', 'printing', 'not ready')`)]);
+export const machine = pgTable(
+  'machine',
+  {
+    id: text('id').primaryKey(),
+    key: text('key').notNull().unique(),
+    name: text('name').notNull().unique(),
+    printerId: text('printer_id')
+      .notNull()
+      .references(() => profile.id),
+    place: text('place').notNull(),
+    state: text('state').$type<'ready' | 'printing' | 'not ready'>().notNull().default('ready'),
+    device: jsonb('device').$type<{ adapter: 'line'; host: string; port: number } | null>(),
+    /** What somebody read off the machine last; null until then. */
+    said: jsonb('said').$type<Said | null>(),
+    /** Which worker process holds the device, and until when. */
+    leaseBy: text('lease_by'),
+    leaseUntil: timestamp('lease_until', { withTimezone: true }),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [check('machine_state', sql`${t.state} in ('ready', 'printing', 'not ready')`)],
+);
 
-export const mount = pgTable('mount', {
-  machineId: text('machine_id').notNull().references(() => machine.id),
-  index: integer('index').notNull(),
-  toolId: text('tool_id').notNull().references(() => profile.id),
-  at: at('at'),
-  by: text('by').notNull(),
-}, (t) => [primaryKey({ columns: [t.machineId, t.index] })]);
+export const mount = pgTable(
+  'mount',
+  {
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    index: integer('index').notNull(),
+    toolId: text('tool_id')
+      .notNull()
+      .references(() => profile.id),
+    at: at('at'),
+    by: text('by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.machineId, t.index] })],
+);
 
-export const slot = pgTable('slot', {
-  machineId: text('machine_id').notNull().references(() => machine.id),
-  index: integer('index').notNull(),
-  materialId: text('material_id').notNull().references(() => profile.id),
-  lot: text('lot').notNull(),
-  remainingG: real('remaining_g').notNull(),
-  at: at('at'),
-  by: text('by').notNull(),
-}, (t) => [primaryKey({ columns: [t.machineId, t.index] }), check('slot_remaining', sql`${t.remainingG} >= 0`)]);
+export const slot = pgTable(
+  'slot',
+  {
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    index: integer('index').notNull(),
+    materialId: text('material_id')
+      .notNull()
+      .references(() => profile.id),
+    lot: text('lot').notNull(),
+    remainingG: real('remaining_g').notNull(),
+    at: at('at'),
+    by: text('by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.machineId, t.index] }), check('slot_remaining', sql`${t.remainingG} >= 0`)],
+);
 
 /** Append-only by grant. */
 export const maintenance = pgTable('maintenance', {
   id: text('id').primaryKey(),
-  machineId: text('machine_id').notNull().references(() => machine.id),
+  machineId: text('machine_id')
+    .notNull()
+    .references(() => machine.id),
   kind: text('kind').$type<MaintenanceKind>().notNull(),
   note: text('note').notNull(),
   by: text('by').notNull(),

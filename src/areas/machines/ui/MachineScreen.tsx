@@ -15,50 +15,244 @@ import type { MachinePage, Said } from '../model/pages.ts';
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
 
 /** What only somebody at the machine can say: speed set there, lid, temperature of the resin. */
-function SaidForm({ said, onSay }: { readonly said: Said | null; readonly onSay: (said: Omit<Said, 'byName' | 'at'>) => void }) {
-  const [speed, setSpeed] = useState<number | string>(said?.speedPercent ?? 100), [lid, setLid] = useState<Said['lid']>(said?.lid ?? 'none'), [resin, setResin] = useState<number | string>(said?.resinC ?? '');
+function SaidForm({
+  said,
+  onSay,
+}: {
+  readonly said: Said | null;
+  readonly onSay: (said: Omit<Said, 'byName' | 'at'>) => void;
+}) {
+  const [speed, setSpeed] = useState<number | string>(said?.speedPercent ?? 100);
+  const [lid, setLid] = useState<Said['lid']>(said?.lid ?? 'none');
+  const [resin, setResin] = useState<number | string>(said?.resinC ?? '');
   return (
-    <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); onSay({ speedPercent: Number(speed), lid, resinC: resin === '' ? null : Number(resin) }); }}>
-      <NumberInput label="Speed set at the machine" suffix=" %" min={10} max={300} value={speed} onChange={setSpeed} /><NativeSelect label="Lid" data={['none', 'open', 'closed']} value={lid} onChange={(e) => setLid(e.currentTarget.value as Said['lid'])} /><NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
-      <button className="btn" disabled={speed === ''}>Say it</button><span className="hint">{said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Nobody has said it yet; rules that need it do not run.'}</span>
+    <form
+      className="fields"
+      style={{ marginTop: 12 }}
+      onSubmit={(e) => {
+        e.preventDefault();
+        onSay({ speedPercent: Number(speed), lid, resinC: resin === '' ? null : Number(resin) });
+      }}
+    >
+      <NumberInput label="Speed set at the machine" suffix=" %" min={10} max={300} value={speed} onChange={setSpeed} />
+      <NativeSelect
+        label="Lid"
+        data={['none', 'open', 'closed']}
+        value={lid}
+        onChange={(e) => setLid(e.currentTarget.value as Said['lid'])}
+      />
+      <NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
+      <button className="btn" disabled={speed === ''}>
+        Say it
+      </button>
+      <span className="hint">
+        {said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Nobody has said it yet; rules that need it do not run.'}
+      </span>
     </form>
   );
 }
 
 export function MachineScreen({ id }: { readonly id: string }) {
-  const client = useQueryClient(), mayChange = useMayChange();
-  const { data: m, error } = useQuery({ queryKey: ['machine', id], queryFn: () => call<MachinePage>(`/api/machines/${id}`) });
-  const tools = useQuery({ queryKey: ['profiles', '', 'tool'], queryFn: () => call<ProfileRow[]>('/api/profiles?kind=tool') });
-  const materials = useQuery({ queryKey: ['profiles', '', 'material'], queryFn: () => call<ProfileRow[]>('/api/profiles?kind=material') });
-  const [tool, setTool] = useState(''), [material, setMaterial] = useState(''), [lot, setLot] = useState(''), [grams, setGrams] = useState<number | string>(1000), [kind, setKind] = useState<MaintenanceKind>('bed'), [note, setNote] = useState('');
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  const client = useQueryClient();
+  const mayChange = useMayChange();
+  const { data: m, error } = useQuery({
+    queryKey: ['machine', id],
+    queryFn: () => call<MachinePage>(`/api/machines/${id}`),
+  });
+  const tools = useQuery({
+    queryKey: ['profiles', '', 'tool'],
+    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=tool'),
+  });
+  const materials = useQuery({
+    queryKey: ['profiles', '', 'material'],
+    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=material'),
+  });
+  const [tool, setTool] = useState('');
+  const [material, setMaterial] = useState('');
+  const [lot, setLot] = useState('');
+  const [grams, setGrams] = useState<number | string>(1000);
+  const [kind, setKind] = useState<MaintenanceKind>('bed');
+  const [note, setNote] = useState('');
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!m) return <p className="empty">Opening the machine…</p>;
   const act = async (path: string, body: object, said: string): Promise<void> => {
     try {
       const r = await post<{ due?: string[] } | null>(`/api/machines/${id}/${path}`, body);
       tellDone(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : said);
       await client.invalidateQueries();
-    } catch (e) { tellRefused(e); }
+    } catch (e) {
+      tellRefused(e);
+    }
   };
-  const options = (rows: readonly ProfileRow[] | undefined) => [{ value: '', label: 'choose…' }, ...(rows ?? []).filter((p) => !p.stock).map((p) => ({ value: p.id, label: p.name }))];
+  const options = (rows: readonly ProfileRow[] | undefined) => [
+    { value: '', label: 'choose…' },
+    ...(rows ?? []).filter((p) => !p.stock).map((p) => ({ value: p.id, label: p.name })),
+  ];
   return (
     <>
-      <div className="band" data-kind="machine"><div><div className="kind">{m.place} · <a href={`/library/${m.printerId}`}>{m.printer}</a></div><h1>{m.name}</h1></div><span className="chip">{m.state}</span><span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span><span className="chip">{m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}</span>
-        <div className="end">{mayChange && <><a className="btn" href={`/trials/due?machine=${m.id}`}>What it wants</a><a className="btn p" href={`/trials/new?machine=${m.id}`}>Start a trial here</a></>}</div></div>
-      <div className="page two"><div>
-        <section className="stage"><h2>Evidence for what is mounted and loaded</h2>
-          <table className="list"><thead><tr><th>State</th><th>What</th><th className="n">Value</th><th className="n">Allowed</th><th>By</th><th className="n">Age</th></tr></thead>
-            <tbody>{m.proofs.map((p) => { const s = findSetting(p.key); const q = s && 'quantity' in s ? s.quantity : 'count'; return <tr key={p.key}><td style={{ whiteSpace: 'nowrap' }}><StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}{p.because && <span className="hint"> {p.because}</span>}</td><td>{s?.label}</td><td className="n">{formatQuantity(p.value, q)}</td><td className="n">{formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}</td><td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td><td className="n">{p.ageDays} d</td></tr>; })}</tbody></table>
-          {m.proofs.length === 0 && <p className="hint" style={{ padding: 10 }}>Nothing is proven on this machine with this tool and material.</p>}</section>
-        {mayChange && <section className="stage"><h2>Mount, load, log</h2>
-          <form className="fields" onSubmit={(e) => { e.preventDefault(); void act('mount', { toolId: tool, note: '' }, 'Tool mounted'); }}><NativeSelect label="Mount a tool" data={options(tools.data)} value={tool} onChange={(e) => setTool(e.currentTarget.value)} /><button className="btn" disabled={!tool}>Mount it</button><span className="hint">Counts as a nozzle change; a tool put back counts again.</span></form>
-          <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); void act('load', { materialId: material, lot, remainingG: Number(grams) }, 'Lot loaded'); }}><NativeSelect label="Load a material" data={options(materials.data)} value={material} onChange={(e) => setMaterial(e.currentTarget.value)} /><TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} /><NumberInput label="Grams on the spool" value={grams} onChange={setGrams} min={0} /><button className="btn" disabled={!material || !lot.trim() || grams === ''}>Load it</button></form>
-          <form className="fields" style={{ marginTop: 12 }} onSubmit={(e) => { e.preventDefault(); void act('maintenance', { kind, note }, `${maintenanceKinds[kind].label} logged`); setNote(''); }}><NativeSelect label="Log maintenance" data={Object.entries(maintenanceKinds).map(([value, k]) => ({ value, label: k.label }))} value={kind} onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)} /><TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} /><button className="btn">Log it</button><span className="hint">{maintenanceKinds[kind].due.length > 0 ? `Makes due: ${labels(maintenanceKinds[kind].due)}` : 'Makes nothing due.'}</span></form>
-          <SaidForm key={m.said?.at ?? 'unsaid'} said={m.said} onSay={(said) => void act('said', said, 'Kept')} />
-        </section>}
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">
+            {m.place} · <a href={`/library/${m.printerId}`}>{m.printer}</a>
+          </div>
+          <h1>{m.name}</h1>
+        </div>
+        <span className="chip">{m.state}</span>
+        <span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span>
+        <span className="chip">
+          {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}
+        </span>
+        <div className="end">
+          {mayChange && (
+            <>
+              <a className="btn" href={`/trials/due?machine=${m.id}`}>
+                What it wants
+              </a>
+              <a className="btn p" href={`/trials/new?machine=${m.id}`}>
+                Start a trial here
+              </a>
+            </>
+          )}
+        </div>
       </div>
-      <aside className="side"><h3>Maintenance</h3>{m.maintenance.map((e) => <p key={e.id} className="hint" style={{ marginBottom: 6 }}><b>{maintenanceKinds[e.kind as MaintenanceKind].label}</b>{e.note && `: ${e.note}`}<br />{e.byName} · {dayAndTime(e.at)}</p>)}{m.maintenance.length === 0 && <p className="hint">None logged.</p>}
-        <h3>Events</h3>{m.events.slice(0, 10).map((e) => <p key={e.id} className="hint" style={{ marginBottom: 6 }}>{e.what}{typeof e.to === 'string' && `: ${e.to}`}<br />{e.whoName} · {dayAndTime(e.at)}</p>)}</aside></div>
+      <div className="page two">
+        <div>
+          <section className="stage">
+            <h2>Evidence for what is mounted and loaded</h2>
+            <table className="list">
+              <thead>
+                <tr>
+                  <th>State</th>
+                  <th>What</th>
+                  <th className="n">Value</th>
+                  <th className="n">Allowed</th>
+                  <th>By</th>
+                  <th className="n">Age</th>
+                </tr>
+              </thead>
+              <tbody>
+                {m.proofs.map((p) => {
+                  const s = findSetting(p.key);
+                  const q = s && 'quantity' in s ? s.quantity : 'count';
+                  return (
+                    <tr key={p.key}>
+                      <td style={{ whiteSpace: 'nowrap' }}>
+                        <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
+                        {p.because && <span className="hint"> {p.because}</span>}
+                      </td>
+                      <td>{s?.label}</td>
+                      <td className="n">{formatQuantity(p.value, q)}</td>
+                      <td className="n">
+                        {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
+                      </td>
+                      <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
+                      <td className="n">{p.ageDays} d</td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+            {m.proofs.length === 0 && (
+              <p className="hint" style={{ padding: 10 }}>
+                Nothing is proven on this machine with this tool and material.
+              </p>
+            )}
+          </section>
+          {mayChange && (
+            <section className="stage">
+              <h2>Mount, load, log</h2>
+              <form
+                className="fields"
+                onSubmit={(e) => {
+                  e.preventDefault();
+                  void act('mount', { toolId: tool, note: '' }, 'Tool mounted');
+                }}
+              >
+                <NativeSelect
+                  label="Mount a tool"
+                  data={options(tools.data)}
+                  value={tool}
+                  onChange={(e) => setTool(e.currentTarget.value)}
+                />
+                <button className="btn" disabled={!tool}>
+                  Mount it
+                </button>
+                <span className="hint">Counts as a nozzle change; a tool put back counts again.</span>
+              </form>
+              <form
+                className="fields"
+                style={{ marginTop: 12 }}
+                onSubmit={(e) => {
+                  e.preventDefault();
+                  void act('load', { materialId: material, lot, remainingG: Number(grams) }, 'Lot loaded');
+                }}
+              >
+                <NativeSelect
+                  label="Load a material"
+                  data={options(materials.data)}
+                  value={material}
+                  onChange={(e) => setMaterial(e.currentTarget.value)}
+                />
+                <TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} />
+                <NumberInput label="Grams on the spool" value={grams} onChange={setGrams} min={0} />
+                <button className="btn" disabled={!material || !lot.trim() || grams === ''}>
+                  Load it
+                </button>
+              </form>
+              <form
+                className="fields"
+                style={{ marginTop: 12 }}
+                onSubmit={(e) => {
+                  e.preventDefault();
+                  void act('maintenance', { kind, note }, `${maintenanceKinds[kind].label} logged`);
+                  setNote('');
+                }}
+              >
+                <NativeSelect
+                  label="Log maintenance"
+                  data={Object.entries(maintenanceKinds).map(([value, k]) => ({ value, label: k.label }))}
+                  value={kind}
+                  onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)}
+                />
+                <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+                <button className="btn">Log it</button>
+                <span className="hint">
+                  {maintenanceKinds[kind].due.length > 0
+                    ? `Makes due: ${labels(maintenanceKinds[kind].due)}`
+                    : 'Makes nothing due.'}
+                </span>
+              </form>
+              <SaidForm key={m.said?.at ?? 'unsaid'} said={m.said} onSay={(said) => void act('said', said, 'Kept')} />
+            </section>
+          )}
+        </div>
+        <aside className="side">
+          <h3>Maintenance</h3>
+          {m.maintenance.map((e) => (
+            <p key={e.id} className="hint" style={{ marginBottom: 6 }}>
+              <b>{maintenanceKinds[e.kind as MaintenanceKind].label}</b>
+              {e.note && `: ${e.note}`}
+              <br />
+              {e.byName} · {dayAndTime(e.at)}
+            </p>
+          ))}
+          {m.maintenance.length === 0 && <p className="hint">None logged.</p>}
+          <h3>Events</h3>
+          {m.events.slice(0, 10).map((e) => (
+            <p key={e.id} className="hint" style={{ marginBottom: 6 }}>
+              {e.what}
+              {typeof e.to === 'string' && `: ${e.to}`}
+              <br />
+              {e.whoName} · {dayAndTime(e.at)}
+            </p>
+          ))}
+        </aside>
+      </div>
     </>
   );
 }

@@ -6,23 +6,53 @@ import type { MachineCard } from '../model/pages.ts';
 
 export function MachinesScreen() {
   const { data, error } = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   const places = [...new Set((data ?? []).map((m) => m.place))];
   return (
     <>
       <MachineRooms here="/machines" />
-      <div className="band" data-kind="machine"><div><div className="kind">The floor, by place</div><h1>Machines</h1></div></div>
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">The floor, by place</div>
+          <h1>Machines</h1>
+        </div>
+      </div>
       <div className="body">
-        {places.map((place) => <section key={place} style={{ marginBottom: 20 }}><h2 style={{ fontSize: 13, marginBottom: 8 }}>{place}</h2>
-          <div className="cards">{data!.filter((m) => m.place === place).map((m) => (
-            <a key={m.id} className="card" href={`/machines/${m.id}`}>
-              <b style={{ display: 'flex', justifyContent: 'space-between' }}>{m.name}<span className="chip">{m.state}</span></b>
-              <span className="hint">{m.printer}</span>
-              <span>{m.mounted?.name ?? 'no tool'} · {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}</span>
-              <span className="hint f">{m.loaded ? `${m.loaded.remainingG.toFixed(0)} g left` : ''}</span>
-              <Coverage card={m} />
-            </a>))}</div></section>)}
-        {data?.length === 0 && <p className="empty">No machines yet. A machine is one unit on the floor, of a printer profile, with its mounted tool and loaded lot.</p>}
+        {places.map((place) => (
+          <section key={place} style={{ marginBottom: 20 }}>
+            <h2 style={{ fontSize: 13, marginBottom: 8 }}>{place}</h2>
+            <div className="cards">
+              {data!
+                .filter((m) => m.place === place)
+                .map((m) => (
+                  <a key={m.id} className="card" href={`/machines/${m.id}`}>
+                    <b style={{ display: 'flex', justifyContent: 'space-between' }}>
+                      {m.name}
+                      <span className="chip">{m.state}</span>
+                    </b>
+                    <span className="hint">{m.printer}</span>
+                    <span>
+                      {m.mounted?.name ?? 'no tool'} ·{' '}
+                      {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}
+                    </span>
+                    <span className="hint f">{m.loaded ? `${m.loaded.remainingG.toFixed(0)} g left` : ''}</span>
+                    <Coverage card={m} />
+                  </a>
+                ))}
+            </div>
+          </section>
+        ))}
+        {data?.length === 0 && (
+          <p className="empty">
+            No machines yet. A machine is one unit on the floor, of a printer profile, with its mounted tool and loaded
+            lot.
+          </p>
+        )}
       </div>
     </>
   );
@@ -30,5 +60,20 @@ export function MachinesScreen() {
 
 function Coverage({ card }: { readonly card: MachineCard }) {
   const count = (state: string) => card.proofs.filter((p) => p.state === state).length;
-  return <span style={{ display: 'flex', gap: 12, fontSize: 11.5 }}><span style={{ display: 'flex', gap: 4, alignItems: 'center' }}><StateMark mark="proven" />{count('proven')} proven</span><span style={{ display: 'flex', gap: 4, alignItems: 'center' }}><StateMark mark="due" />{count('due')} due</span><span style={{ display: 'flex', gap: 4, alignItems: 'center' }}><StateMark mark="sister" />{count('sister')} on a sister</span></span>;
+  return (
+    <span style={{ display: 'flex', gap: 12, fontSize: 11.5 }}>
+      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+        <StateMark mark="proven" />
+        {count('proven')} proven
+      </span>
+      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+        <StateMark mark="due" />
+        {count('due')} due
+      </span>
+      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+        <StateMark mark="sister" />
+        {count('sister')} on a sister
+      </span>
+    </span>
+  );
 }

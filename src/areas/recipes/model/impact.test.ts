@@ -8,17 +8,66 @@ import { estimate, impactOf, type RecipeAt } from './impact.ts';
 import type { RecipeSheet } from './recipe.ts';
 
 const lay = { widthMm: 0.44, speedMmPerS: 40, accelerationMmPerS2: 1000 };
-const plain: LaySettings = { layerHeightMm: 0.2, firstLayerHeightMm: 0.2, walls: 3, solidLayers: 4, infillPercent: 100, visibleWall: lay, hiddenWall: lay, fill: lay, solidFill: lay, topSurface: lay, firstLayer: lay, travelSpeedMmPerS: 130, retractionMm: 1, retractionMmPerS: 35, flow: 1, filamentDiameterMm: 1.75, nozzleC: 210, bedC: 60 };
-const read = (text: string) => { const r = inspectGcode(new TextEncoder().encode(text), exampleLimits); if (!r.ok) throw new Error(r.failure.what); return r.value; };
+const plain: LaySettings = {
+  layerHeightMm: 0.2,
+  firstLayerHeightMm: 0.2,
+  walls: 3,
+  solidLayers: 4,
+  infillPercent: 100,
+  visibleWall: lay,
+  hiddenWall: lay,
+  fill: lay,
+  solidFill: lay,
+  topSurface: lay,
+  firstLayer: lay,
+  travelSpeedMmPerS: 130,
+  retractionMm: 1,
+  retractionMmPerS: 35,
+  flow: 1,
+  filamentDiameterMm: 1.75,
+  nozzleC: 210,
+  bedC: 60,
+};
+const read = (text: string) => {
+  const r = inspectGcode(new TextEncoder().encode(text), exampleLimits);
+  if (!r.ok) throw new Error(r.failure.what);
+  return r.value;
+};
 const own = cleanRecipe('filament').values;
-const base: Values = Object.fromEntries(Object.entries(own).filter(([key]) => !/(Width|Speed|Acceleration)Mm/.test(key) || ['lineWidthMm', 'visibleWallSpeedMmPerS', 'accelerationMmPerS2', 'travelSpeedMmPerS'].includes(key)));
-const sheet = (values: Values): RecipeSheet => ({ technology: 'filament', place: 'Hut', levels: [{ kind: 'process', name: 'p', profileId: 'p', own: { ...base, densityGPerCm3: 1.07, pricePerKg: 30, machineRatePerHour: 1, infillPercent: 20, ...values } }], proofs: {}, machine: null, roles: [], revisions: [] });
+const base: Values = Object.fromEntries(
+  Object.entries(own).filter(
+    ([key]) =>
+      !/(Width|Speed|Acceleration)Mm/.test(key) ||
+      ['lineWidthMm', 'visibleWallSpeedMmPerS', 'accelerationMmPerS2', 'travelSpeedMmPerS'].includes(key),
+  ),
+);
+const sheet = (values: Values): RecipeSheet => ({
+  technology: 'filament',
+  place: 'Hut',
+  levels: [
+    {
+      kind: 'process',
+      name: 'p',
+      profileId: 'p',
+      own: { ...base, densityGPerCm3: 1.07, pricePerKg: 30, machineRatePerHour: 1, infillPercent: 20, ...values },
+    },
+  ],
+  proofs: {},
+  machine: null,
+  roles: [],
+  revisions: [],
+});
 const at = (values: Values = {}): RecipeAt => ({ name: 'r', sheet: sheet(values), overrides: {} });
-const impact = (a: RecipeAt, b: RecipeAt) => { const r = impactOf(a, b, 'block'); if (!r.ok) throw new Error(r.failure.what); return r.value; };
+const impact = (a: RecipeAt, b: RecipeAt) => {
+  const r = impactOf(a, b, 'block');
+  if (!r.ok) throw new Error(r.failure.what);
+  return r.value;
+};
 
 describe('a reference part', () => {
   test.each(['block', 'drum'] as const)('laid solid, the %s has the volume of the solid within 3 percent', (part) => {
-    const { widthMm, depthMm, heightMm, shape } = referenceParts[part], solid = (shape === 'box' ? widthMm * depthMm : (Math.PI * widthMm * depthMm) / 4) * heightMm;
+    const { widthMm, depthMm, heightMm, shape } = referenceParts[part];
+    const solid = (shape === 'box' ? widthMm * depthMm : (Math.PI * widthMm * depthMm) / 4) * heightMm;
     expect(Math.abs(read(layPart(part, plain)).extrudedVolumeMm3 / solid - 1)).toBeLessThan(0.03);
   });
   test('stays inside its outline and has the layers its height asks for', () => {
@@ -27,16 +76,26 @@ describe('a reference part', () => {
     expect([x, y, r.layers]).toEqual([expect.closeTo(40 - 0.44, 3), expect.closeTo(30 - 0.44, 3), 100]);
   });
   test('a cup is open: nothing lies inside above its floor', () => {
-    expect(read(layPart('cup', { ...plain, infillPercent: 100 })).extrudedVolumeMm3).toBeCloseTo(read(layPart('cup', { ...plain, infillPercent: 0 })).extrudedVolumeMm3, 6);
+    expect(read(layPart('cup', { ...plain, infillPercent: 100 })).extrudedVolumeMm3).toBeCloseTo(
+      read(layPart('cup', { ...plain, infillPercent: 0 })).extrudedVolumeMm3,
+      6,
+    );
   });
   test.each(['block', 'drum', 'cup'] as const)('the %s is a program the own reader has nothing against', (part) => {
     const r = read(layPart(part, plain));
-    expect([r.problemCount, r.unknownWords, r.coldExtrusionLine, r.nozzleAtEndC, r.bedAtEndC]).toEqual([0, [], 0, 0, 0]);
+    expect([r.problemCount, r.unknownWords, r.coldExtrusionLine, r.nozzleAtEndC, r.bedAtEndC]).toEqual([
+      0,
+      [],
+      0,
+      0,
+      0,
+    ]);
   });
 });
 
 describe('an impact', () => {
-  test('of a recipe on itself is nothing at all', () => expect(impact(at(), at())).toMatchObject({ shares: [], restS: 0 }));
+  test('of a recipe on itself is nothing at all', () =>
+    expect(impact(at(), at())).toMatchObject({ shares: [], restS: 0 }));
   test('of one changed value is wholly that value’s', () => {
     const i = impact(at(), at({ visibleWallSpeedMmPerS: 60 }));
     expect(i.shares.map((s) => s.key)).toEqual(['visibleWallSpeedMmPerS']);
@@ -54,7 +113,9 @@ describe('an impact', () => {
     expect(Math.abs(i.restS)).toBeGreaterThan(1);
   });
   test('a price changes cost and nothing else', () => {
-    expect(impact(at(), at({ pricePerKg: 60 })).shares).toMatchObject([{ key: 'pricePerKg', timeS: 0, massG: 0, cost: expect.closeTo((impact(at(), at()).a.massG / 1000) * 30, 6) }]);
+    expect(impact(at(), at({ pricePerKg: 60 })).shares).toMatchObject([
+      { key: 'pricePerKg', timeS: 0, massG: 0, cost: expect.closeTo((impact(at(), at()).a.massG / 1000) * 30, 6) },
+    ]);
   });
   test('without a layer height it says so', () => {
     const { layerHeightMm: _, ...rest } = own;
@@ -63,7 +124,15 @@ describe('an impact', () => {
 });
 
 describe('a resin recipe', () => {
-  const resin: Values = { resinLayerMm: 0.05, exposureS: 2, exposureBottomS: 20, bottomLayers: 5, transitionLayers: 4, darkTimeS: 8, machineRatePerHour: 3.6 };
+  const resin: Values = {
+    resinLayerMm: 0.05,
+    exposureS: 2,
+    exposureBottomS: 20,
+    bottomLayers: 5,
+    transitionLayers: 4,
+    darkTimeS: 8,
+    machineRatePerHour: 3.6,
+  };
   test('takes its layer sequence: bottom, transition in even steps, the rest', () => {
     // 20 mm / 0.05 = 400 layers: 5 × 20, then 16.4, 12.8, 9.2, 5.6, then 391 × 2, and 400 × 8 dark
     const r = estimate(resin, 'block', 'resin');

@@ -3,12 +3,30 @@ import { resolveValues, valuesOf, type Effective, type Level } from '../../libra
 import type { RecipeInput, RecipeMachine, RecipeRole } from '../../library/rules/define.ts';
 import type { Values } from '../../library/settings/define.ts';
 
-export const roleNames = ['part body', 'part body 2', 'part body 3', 'part body 4', 'support', 'support contact', 'raft/brim', 'purge'] as const;
+export const roleNames = [
+  'part body',
+  'part body 2',
+  'part body 3',
+  'part body 4',
+  'support',
+  'support contact',
+  'raft/brim',
+  'purge',
+] as const;
 export type RoleName = (typeof roleNames)[number];
 
-export interface RoleChoice { readonly role: RoleName; readonly toolId: string | null; readonly materialId: string }
+export interface RoleChoice {
+  readonly role: RoleName;
+  readonly toolId: string | null;
+  readonly materialId: string;
+}
 /** What somebody chose: everything else is worked out from it. */
-export interface RecipeChoice { readonly machineId: string | null; readonly printerId: string | null; readonly processId: string; readonly roles: readonly RoleChoice[] }
+export interface RecipeChoice {
+  readonly machineId: string | null;
+  readonly printerId: string | null;
+  readonly processId: string;
+  readonly roles: readonly RoleChoice[];
+}
 
 /** Everything a browser needs to work a recipe out while values are typed: sources of values in order of precedence, and proofs. */
 export interface RecipeSheet {
@@ -21,12 +39,51 @@ export interface RecipeSheet {
   /** Revisions in every chain, for the pin. */
   readonly revisions: readonly { readonly profile: string; readonly number: number }[];
 }
-export interface RecipeRow { readonly id: string; readonly name: string; readonly place: string; readonly process: string; readonly material: string; readonly byName: string; readonly at: string; readonly pins: number }
-export interface RecipePage { readonly id: string; readonly name: string; readonly version: number; readonly choice: RecipeChoice; readonly overrides: Values; readonly sheet: RecipeSheet; readonly pins: readonly { readonly id: string; readonly sha256: string; readonly at: string; readonly byName: string; readonly isNow: boolean }[] }
+export interface RecipeRow {
+  readonly id: string;
+  readonly name: string;
+  readonly place: string;
+  readonly process: string;
+  readonly material: string;
+  readonly byName: string;
+  readonly at: string;
+  readonly pins: number;
+}
+export interface RecipePage {
+  readonly id: string;
+  readonly name: string;
+  readonly version: number;
+  readonly choice: RecipeChoice;
+  readonly overrides: Values;
+  readonly sheet: RecipeSheet;
+  readonly pins: readonly {
+    readonly id: string;
+    readonly sha256: string;
+    readonly at: string;
+    readonly byName: string;
+    readonly isNow: boolean;
+  }[];
+}
 
 /** Effective values of the part body with who won, and the recipe as its rules read it. */
-export function workOut(sheet: RecipeSheet, overrides: Values): { readonly effective: ReadonlyMap<string, Effective>; readonly input: RecipeInput } {
-  const levels = Object.keys(overrides).length > 0 ? [{ kind: 'job' as const, name: 'this recipe only', profileId: null, own: overrides }, ...sheet.levels] : sheet.levels;
+export function workOut(
+  sheet: RecipeSheet,
+  overrides: Values,
+): { readonly effective: ReadonlyMap<string, Effective>; readonly input: RecipeInput } {
+  const levels =
+    Object.keys(overrides).length > 0
+      ? [{ kind: 'job' as const, name: 'this recipe only', profileId: null, own: overrides }, ...sheet.levels]
+      : sheet.levels;
   const effective = resolveValues(levels);
-  return { effective, input: { technology: sheet.technology, values: valuesOf(effective), roles: sheet.roles, proofs: sheet.proofs, provenOnly: false, machine: sheet.machine } };
+  return {
+    effective,
+    input: {
+      technology: sheet.technology,
+      values: valuesOf(effective),
+      roles: sheet.roles,
+      proofs: sheet.proofs,
+      provenOnly: false,
+      machine: sheet.machine,
+    },
+  };
 }

@@ -9,6 +9,16 @@ import { getRecipePage } from './recipes.ts';
 export async function compareRecipe(ctx: Ctx, ref: string): Promise<CompareColumn | null> {
   const page = await getRecipePage(ctx, ref.slice('recipe:'.length));
   if (!page.ok) return null;
-  const { id, name, sheet, overrides } = page.value, keys = new Set((['printer', 'tool', 'material', 'process'] as const).flatMap((kind) => settingsOf(kind, sheet.technology).map((s) => s.key)));
-  return columnOf({ ref, name, note: `recipe for ${sheet.place}`, address: `/library/recipes/${id}`, into: null }, workOut(sheet, overrides).effective, keys, sheet.proofs);
+  const { id, name, sheet, overrides } = page.value;
+  const keys = new Set(
+    (['printer', 'tool', 'material', 'process'] as const).flatMap((kind) =>
+      settingsOf(kind, sheet.technology).map((s) => s.key),
+    ),
+  );
+  return columnOf(
+    { ref, name, note: `recipe for ${sheet.place}`, address: `/library/recipes/${id}`, into: null },
+    workOut(sheet, overrides).effective,
+    keys,
+    sheet.proofs,
+  );
 }

@@ -1,4 +1,12 @@
-export { findRecipe, getRecipePage, insertRecipe, keepRecipe, listRecipes, listRecipesUsing, pinRecipe } from './recipes.ts';
+export {
+  findRecipe,
+  getRecipePage,
+  insertRecipe,
+  keepRecipe,
+  listRecipes,
+  listRecipesUsing,
+  pinRecipe,
+} from './recipes.ts';
 export { exportWhole, importWhole, previewWhole } from './exchange.ts';
 export { makeRecipeSheet } from './sheet.ts';
 export { compareRecipe } from './compareRecipe.ts';

@@ -9,34 +9,86 @@ import type { RecipeChoice, RecipeSheet } from '../model/recipe.ts';
 const DAY_MS = 86_400_000;
 
 /** Sources of values, proofs and state of the floor for a choice, from what is in force now. */
-export async function makeRecipeSheet(ctx: Pick<Ctx, 'db' | 'clock'>, choice: RecipeChoice): Promise<Result<RecipeSheet, RecipeFailure>> {
+export async function makeRecipeSheet(
+  ctx: Pick<Ctx, 'db' | 'clock'>,
+  choice: RecipeChoice,
+): Promise<Result<RecipeSheet, RecipeFailure>> {
   const m = choice.machineId ? await findMachine(ctx, choice.machineId) : null;
   const printer = await findProfile(ctx, m?.printerId ?? choice.printerId ?? '');
   if (printer?.kind !== 'printer') return fail({ code: 'incomplete', what: 'Choose a machine or a printer profile' });
-  const process = await findProfile(ctx, choice.processId), body = choice.roles.find((r) => r.role === 'part body');
+  const process = await findProfile(ctx, choice.processId);
+  const body = choice.roles.find((r) => r.role === 'part body');
   if (process?.kind !== 'process') return fail({ code: 'incomplete', what: 'Choose a process' });
   if (!body) return fail({ code: 'incomplete', what: 'Choose what the part itself is printed with' });
   const roles: RecipeRole[] = [];
   for (const r of choice.roles) {
-    const material = await findProfile(ctx, r.materialId), tool = r.toolId ? await findProfile(ctx, r.toolId) : null;
+    const material = await findProfile(ctx, r.materialId);
+    const tool = r.toolId ? await findProfile(ctx, r.toolId) : null;
     if (material?.kind !== 'material') return fail({ code: 'incomplete', what: `Choose a material for the ${r.role}` });
-    if (printer.technology === 'filament' && tool?.kind !== 'tool') return fail({ code: 'incomplete', what: `Choose a tool for the ${r.role}` });
-    if (material.technology !== printer.technology || process.technology !== printer.technology) return fail({ code: 'incomplete', what: `${printer.name} prints ${printer.technology}; ${material.technology !== printer.technology ? material.name : process.name} is for ${material.technology !== printer.technology ? material.technology : process.technology}` });
+    if (printer.technology === 'filament' && tool?.kind !== 'tool')
+      return fail({ code: 'incomplete', what: `Choose a tool for the ${r.role}` });
+    if (material.technology !== printer.technology || process.technology !== printer.technology)
+      return fail({
+        code: 'incomplete',
+        what: `${printer.name} prints ${printer.technology}; ${material.technology !== printer.technology ? material.name : process.name} is for ${material.technology !== printer.technology ? material.technology : process.technology}`,
+      });
     if (r.role === 'purge') continue;
-    const own = Object.assign({}, ...(await listChain(ctx, r.materialId)).map((c) => c.head.own).reverse()) as Record<string, unknown>;
+    const own = Object.assign({}, ...(await listChain(ctx, r.materialId)).map((c) => c.head.own).reverse()) as Record<
+      string,
+      unknown
+    >;
     const text = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
-    roles.push({ role: r.role.startsWith('part body') ? 'part body' : r.role as RecipeRole['role'], toolId: r.toolId ?? '', materialId: r.materialId, materialName: material.name, family: text('family'), bondsWith: text('bondsWith'), supportPartners: text('supportPartners') });
+    roles.push({
+      role: r.role.startsWith('part body') ? 'part body' : (r.role as RecipeRole['role']),
+      toolId: r.toolId ?? '',
+      materialId: r.materialId,
+      materialName: material.name,
+      family: text('family'),
+      bondsWith: text('bondsWith'),
+      supportPartners: text('supportPartners'),
+    });
   }
-  const combination = { machine: m, printerId: printer.id, toolId: body.toolId, materialId: body.materialId, processId: choice.processId };
-  const mounted = m && await findMounted(ctx, m.id), loaded = m && await findLoaded(ctx, m.id);
+  const combination = {
+    machine: m,
+    printerId: printer.id,
+    toolId: body.toolId,
+    materialId: body.materialId,
+    processId: choice.processId,
+  };
+  const mounted = m && (await findMounted(ctx, m.id));
+  const loaded = m && (await findLoaded(ctx, m.id));
   const machine: RecipeMachine | null = m && {
-    name: m.name, ready: m.state !== 'not ready', mountedToolId: mounted?.toolId ?? null, loadedMaterialId: loaded?.materialId ?? null, loadedLot: loaded?.lot ?? null, remainingG: loaded?.remainingG ?? null,
-    speedPercent: m.said?.speedPercent ?? null, lid: m.said?.lid ?? 'none', resinC: m.said?.resinC ?? null, knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
+    name: m.name,
+    ready: m.state !== 'not ready',
+    mountedToolId: mounted?.toolId ?? null,
+    loadedMaterialId: loaded?.materialId ?? null,
+    loadedLot: loaded?.lot ?? null,
+    remainingG: loaded?.remainingG ?? null,
+    speedPercent: m.said?.speedPercent ?? null,
+    lid: m.said?.lid ?? 'none',
+    resinC: m.said?.resinC ?? null,
+    knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
   };
   const revisions = [];
-  for (const id of [choice.processId, body.materialId, body.toolId, printer.id]) if (id) for (const c of await listChain(ctx, id)) revisions.push({ profile: c.profile.name, number: c.head.number });
+  for (const id of [choice.processId, body.materialId, body.toolId, printer.id])
+    if (id)
+      for (const c of await listChain(ctx, id)) revisions.push({ profile: c.profile.name, number: c.head.number });
   return succeed({
-    technology: printer.technology, place: m?.name ?? printer.name, levels: await levelsOf(ctx, combination), machine, roles, revisions,
-    proofs: m && body.toolId ? await listProofs(ctx, m, body.toolId, body.materialId, loaded?.materialId === body.materialId ? loaded.lot : null) : {},
+    technology: printer.technology,
+    place: m?.name ?? printer.name,
+    levels: await levelsOf(ctx, combination),
+    machine,
+    roles,
+    revisions,
+    proofs:
+      m && body.toolId
+        ? await listProofs(
+            ctx,
+            m,
+            body.toolId,
+            body.materialId,
+            loaded?.materialId === body.materialId ? loaded.lot : null,
+          )
+        : {},
   });
 }

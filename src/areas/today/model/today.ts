@@ -4,12 +4,31 @@ import type { MachineCard } from '../../machines/model/pages.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
 
 export interface Today {
-  readonly workarounds: readonly { readonly profileId: string; readonly name: string; readonly key: string; readonly text: string; readonly until: string }[];
-  readonly reviews: readonly { readonly profileId: string; readonly revisionId: string; readonly name: string; readonly kind: string; readonly number: number; readonly message: string; readonly authorName: string; readonly at: string }[];
+  readonly workarounds: readonly {
+    readonly profileId: string;
+    readonly name: string;
+    readonly key: string;
+    readonly text: string;
+    readonly until: string;
+  }[];
+  readonly reviews: readonly {
+    readonly profileId: string;
+    readonly revisionId: string;
+    readonly name: string;
+    readonly kind: string;
+    readonly number: number;
+    readonly message: string;
+    readonly authorName: string;
+    readonly at: string;
+  }[];
   readonly trials: readonly TrialRow[];
   readonly blocked: readonly JobRow[];
   readonly waiting: readonly JobRow[];
-  readonly due: readonly { readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>; readonly proofs: MachineCard['proofs']; readonly missingFlow: boolean }[];
+  readonly due: readonly {
+    readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>;
+    readonly proofs: MachineCard['proofs'];
+    readonly missingFlow: boolean;
+  }[];
   readonly events: readonly EventRow[];
   readonly counts: { readonly machines: number; readonly ready: number; readonly printing: number };
 }

@@ -9,38 +9,214 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 export function TodayScreen() {
   const person = usePerson();
   const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => call<Today>('/api/today') });
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!data) return <p className="empty">Looking what needs you…</p>;
-  const needs = data.blocked.length + data.trials.length + data.due.length + data.waiting.length + data.reviews.length + data.workarounds.length;
+  const needs =
+    data.blocked.length +
+    data.trials.length +
+    data.due.length +
+    data.waiting.length +
+    data.reviews.length +
+    data.workarounds.length;
   return (
     <>
-      <div className="band"><div><div className="kind">{new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' }).format(new Date())} · {person.name}</div><h1>{needs === 0 ? 'Nothing needs you' : `${needs} ${needs === 1 ? 'thing needs' : 'things need'} somebody`}</h1></div>
-        <div className="end"><span className="chip">{data.counts.ready} of {data.counts.machines} machines ready</span>{data.counts.printing > 0 && <span className="chip">{data.counts.printing} printing</span>}<a className="btn" href="/trials/new">Start a trial</a><a className="btn p" href="/checks/new">Check a job</a></div></div>
+      <div className="band">
+        <div>
+          <div className="kind">
+            {new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' }).format(new Date())} · {person.name}
+          </div>
+          <h1>
+            {needs === 0 ? 'Nothing needs you' : `${needs} ${needs === 1 ? 'thing needs' : 'things need'} somebody`}
+          </h1>
+        </div>
+        <div className="end">
+          <span className="chip">
+            {data.counts.ready} of {data.counts.machines} machines ready
+          </span>
+          {data.counts.printing > 0 && <span className="chip">{data.counts.printing} printing</span>}
+          <a className="btn" href="/trials/new">
+            Start a trial
+          </a>
+          <a className="btn p" href="/checks/new">
+            Check a job
+          </a>
+        </div>
+      </div>
       <div className="body">
-        {data.counts.machines === 0 ? <p className="empty">This farm has no machines yet. Trials that wait for readings, jobs that are blocked and evidence that falls due will stand here once there are some. Start with <code>npm start</code> without <code>--empty</code> to see a farm at work.</p> : (
-        <div className="needs">
-          <section aria-label="Jobs"><h2>Jobs to settle <span className="f">{data.blocked.length + data.waiting.length}</span></h2>
-            {data.blocked.map((j) => <article key={j.id}><a className="t" href={`/checks/${j.id}`}>{j.name} · {j.title}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="outside" />{j.sentence}</span><span className="hint">{j.machineName} · {j.class}</span></article>)}
-            {data.waiting.map((j) => <article key={j.id}><a className="t" href={`/checks/${j.id}`}>{j.name} · {j.title}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark={j.verdict === 'clear' ? 'proven' : 'due'} />{j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}</span><span className="hint">{j.machineName} · waits to be cleared</span></article>)}
-            {data.blocked.length + data.waiting.length === 0 && <article className="hint">No job is blocked and none waits.</article>}
-          </section>
-          <section aria-label="Trials"><h2>Trials open <span className="f">{data.trials.length}</span></h2>
-            {data.trials.map((t) => <article key={t.id}><a className="t" href={`/trials/${t.id}`}>{t.name} · {t.kind.replace('-', ' ')} on {t.machineName}</a><span>{t.state === 'measuring' ? `waits for readings: ${t.readings} of ${t.plan.readingsWanted}` : t.state}</span><span className="hint">{t.toolName} · {t.materialName} · {t.createdByName}</span></article>)}
-            {data.trials.length === 0 && <article className="hint">No trial waits for a print or for readings.</article>}
-            {data.reviews.length > 0 && <><h2 style={{ borderTop: '2px solid var(--ink)' }}>Waiting for a lead <span className="f">{data.reviews.length}</span></h2>
-              {data.reviews.map((r) => <article key={r.revisionId}><a className="t" href={`/library/${r.profileId}`}>{r.name}, revision {r.number}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />in review: {r.message}</span><span className="hint">{r.kind} · {r.authorName} · {dayAndTime(r.at)}</span></article>)}</>}
-            {data.workarounds.length > 0 && <><h2 style={{ borderTop: '2px solid var(--ink)' }}>Workarounds to look at again <span className="f">{data.workarounds.length}</span></h2>
-              {data.workarounds.map((w) => <article key={`${w.profileId}${w.key}`}><a className="t" href={`/library/${w.profileId}`}>{w.name}</a><span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />{findSetting(w.key)?.label}: {w.text}</span><span className="hint">since {w.until}</span></article>)}</>}
-            <h2 style={{ borderTop: '2px solid var(--ink)' }}>Done lately</h2>
-            {data.events.map((e) => <article key={e.id}><span>{e.subjectName}: {e.what}</span><span className="hint">{e.whoName} · {dayAndTime(e.at)}</span></article>)}
-          </section>
-          <section aria-label="Evidence"><h2>Evidence due or missing {data.due.length > 0 && <a className="hint" href="/trials/due" style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}>plan what is due</a>}<span className="f">{data.due.length}</span></h2>
-            {data.due.map(({ machine: m, proofs, missingFlow }) => <article key={m.id}><a className="t" href={`/machines/${m.id}`}>{m.name}</a><span className="hint">{m.mounted?.name} · {m.loaded?.name}, lot {m.loaded?.lot}</span>
-              {proofs.map((p) => <span key={p.key} style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="due" />{findSetting(p.key)?.label}: {p.because}{findSetting(p.key)?.provenBy && <a href={`/trials/new?kind=${findSetting(p.key)!.provenBy!}&machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>plan trial</a>}</span>)}
-              {missingFlow && <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}><StateMark mark="unproven" />flow never proven with this tool and material <a href={`/trials/new?machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>plan trial</a></span>}</article>)}
-            {data.due.length === 0 && <article className="hint">All evidence for what is mounted and loaded is valid.</article>}
-          </section>
-        </div>)}
+        {data.counts.machines === 0 ? (
+          <p className="empty">
+            This farm has no machines yet. Trials that wait for readings, jobs that are blocked and evidence that falls
+            due will stand here once there are some. Start with <code>npm start</code> without <code>--empty</code> to
+            see a farm at work.
+          </p>
+        ) : (
+          <div className="needs">
+            <section aria-label="Jobs">
+              <h2>
+                Jobs to settle <span className="f">{data.blocked.length + data.waiting.length}</span>
+              </h2>
+              {data.blocked.map((j) => (
+                <article key={j.id}>
+                  <a className="t" href={`/checks/${j.id}`}>
+                    {j.name} · {j.title}
+                  </a>
+                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <StateMark mark="outside" />
+                    {j.sentence}
+                  </span>
+                  <span className="hint">
+                    {j.machineName} · {j.class}
+                  </span>
+                </article>
+              ))}
+              {data.waiting.map((j) => (
+                <article key={j.id}>
+                  <a className="t" href={`/checks/${j.id}`}>
+                    {j.name} · {j.title}
+                  </a>
+                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <StateMark mark={j.verdict === 'clear' ? 'proven' : 'due'} />
+                    {j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
+                  </span>
+                  <span className="hint">{j.machineName} · waits to be cleared</span>
+                </article>
+              ))}
+              {data.blocked.length + data.waiting.length === 0 && (
+                <article className="hint">No job is blocked and none waits.</article>
+              )}
+            </section>
+            <section aria-label="Trials">
+              <h2>
+                Trials open <span className="f">{data.trials.length}</span>
+              </h2>
+              {data.trials.map((t) => (
+                <article key={t.id}>
+                  <a className="t" href={`/trials/${t.id}`}>
+                    {t.name} · {t.kind.replace('-', ' ')} on {t.machineName}
+                  </a>
+                  <span>
+                    {t.state === 'measuring'
+                      ? `waits for readings: ${t.readings} of ${t.plan.readingsWanted}`
+                      : t.state}
+                  </span>
+                  <span className="hint">
+                    {t.toolName} · {t.materialName} · {t.createdByName}
+                  </span>
+                </article>
+              ))}
+              {data.trials.length === 0 && (
+                <article className="hint">No trial waits for a print or for readings.</article>
+              )}
+              {data.reviews.length > 0 && (
+                <>
+                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                    Waiting for a lead <span className="f">{data.reviews.length}</span>
+                  </h2>
+                  {data.reviews.map((r) => (
+                    <article key={r.revisionId}>
+                      <a className="t" href={`/library/${r.profileId}`}>
+                        {r.name}, revision {r.number}
+                      </a>
+                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                        <StateMark mark="due" />
+                        in review: {r.message}
+                      </span>
+                      <span className="hint">
+                        {r.kind} · {r.authorName} · {dayAndTime(r.at)}
+                      </span>
+                    </article>
+                  ))}
+                </>
+              )}
+              {data.workarounds.length > 0 && (
+                <>
+                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                    Workarounds to look at again <span className="f">{data.workarounds.length}</span>
+                  </h2>
+                  {data.workarounds.map((w) => (
+                    <article key={`${w.profileId}${w.key}`}>
+                      <a className="t" href={`/library/${w.profileId}`}>
+                        {w.name}
+                      </a>
+                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                        <StateMark mark="due" />
+                        {findSetting(w.key)?.label}: {w.text}
+                      </span>
+                      <span className="hint">since {w.until}</span>
+                    </article>
+                  ))}
+                </>
+              )}
+              <h2 style={{ borderTop: '2px solid var(--ink)' }}>Done lately</h2>
+              {data.events.map((e) => (
+                <article key={e.id}>
+                  <span>
+                    {e.subjectName}: {e.what}
+                  </span>
+                  <span className="hint">
+                    {e.whoName} · {dayAndTime(e.at)}
+                  </span>
+                </article>
+              ))}
+            </section>
+            <section aria-label="Evidence">
+              <h2>
+                Evidence due or missing{' '}
+                {data.due.length > 0 && (
+                  <a
+                    className="hint"
+                    href="/trials/due"
+                    style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}
+                  >
+                    plan what is due
+                  </a>
+                )}
+                <span className="f">{data.due.length}</span>
+              </h2>
+              {data.due.map(({ machine: m, proofs, missingFlow }) => (
+                <article key={m.id}>
+                  <a className="t" href={`/machines/${m.id}`}>
+                    {m.name}
+                  </a>
+                  <span className="hint">
+                    {m.mounted?.name} · {m.loaded?.name}, lot {m.loaded?.lot}
+                  </span>
+                  {proofs.map((p) => (
+                    <span key={p.key} style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                      <StateMark mark="due" />
+                      {findSetting(p.key)?.label}: {p.because}
+                      {findSetting(p.key)?.provenBy && (
+                        <a
+                          href={`/trials/new?kind=${findSetting(p.key)!.provenBy!}&machine=${m.id}`}
+                          style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}
+                        >
+                          plan trial
+                        </a>
+                      )}
+                    </span>
+                  ))}
+                  {missingFlow && (
+                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                      <StateMark mark="unproven" />
+                      flow never proven with this tool and material{' '}
+                      <a href={`/trials/new?machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>
+                        plan trial
+                      </a>
+                    </span>
+                  )}
+                </article>
+              ))}
+              {data.due.length === 0 && (
+                <article className="hint">All evidence for what is mounted and loaded is valid.</article>
+              )}
+            </section>
+          </div>
+        )}
       </div>
     </>
   );

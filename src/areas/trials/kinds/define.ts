@@ -5,13 +5,32 @@ import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { ReadingTable } from './table.ts';
 
-export type TrialKindKey = 'first-layer' | 'temperature' | 'flow' | 'pressure' | 'retraction' | 'highest-flow' | 'acceleration' | 'wall-speed' | 'layer-time' | 'overhang' | 'bridge' | 'dimensions' | 'head-offset' | 'reference-part';
+export type TrialKindKey =
+  | 'first-layer'
+  | 'temperature'
+  | 'flow'
+  | 'pressure'
+  | 'retraction'
+  | 'highest-flow'
+  | 'acceleration'
+  | 'wall-speed'
+  | 'layer-time'
+  | 'overhang'
+  | 'bridge'
+  | 'dimensions'
+  | 'head-offset'
+  | 'reference-part';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
-export interface Band { readonly value: number; readonly fromMm: number; readonly toMm: number }
+export interface Band {
+  readonly value: number;
+  readonly fromMm: number;
+  readonly toMm: number;
+}
 /** What is read at each band (or, where a coupon has no bands, at the coupon). */
 export interface Feature {
-  readonly key: string; readonly label: string;
+  readonly key: string;
+  readonly label: string;
   readonly quantity: QuantityKind | 'score';
   /** What a reading can be; outside it is a slip. */
   readonly range: readonly [number, number];
@@ -27,10 +46,24 @@ export interface Feature {
   readonly isOptional?: boolean;
 }
 
-export interface ReadingOf { readonly band: number; readonly feature: string; readonly repeat: number; readonly value: number }
+export interface ReadingOf {
+  readonly band: number;
+  readonly feature: string;
+  readonly repeat: number;
+  readonly value: number;
+}
 
 /** Shapes of a coupon to scale, mm from its centre, for the screen and for print. `band` counts from 1. */
-export interface Shape { readonly view: 'plan' | 'elevation'; readonly x: number; readonly y: number; readonly w: number; readonly h: number; readonly band?: number; readonly round?: boolean; readonly text?: string }
+export interface Shape {
+  readonly view: 'plan' | 'elevation';
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly band?: number;
+  readonly round?: boolean;
+  readonly text?: string;
+}
 
 export interface Coupon {
   readonly gcode: string;
@@ -44,14 +77,22 @@ export interface Coupon {
 }
 
 /** What an accepted trial writes to the pairing. */
-export interface Proven { readonly setting: string; readonly value: number; readonly interval: readonly [number, number]; readonly range: AllowedRange }
+export interface Proven {
+  readonly setting: string;
+  readonly value: number;
+  readonly interval: readonly [number, number];
+  readonly range: AllowedRange;
+}
 
 /** A chart as data: points on the axis of the bands, the fitted curve, the interval as a band, a wanted level. */
 export interface ChartData {
-  readonly xLabel: string; readonly yLabel: string;
+  readonly xLabel: string;
+  readonly yLabel: string;
   readonly points: readonly { readonly x: number; readonly y: number; readonly series?: string }[];
   readonly curve?: readonly (readonly [number, number])[];
-  readonly interval?: readonly [number, number] | undefined; readonly best?: number | undefined; readonly level?: number | undefined;
+  readonly interval?: readonly [number, number] | undefined;
+  readonly best?: number | undefined;
+  readonly level?: number | undefined;
 }
 
 export interface Analysis {
@@ -67,12 +108,26 @@ export interface Analysis {
 }
 
 /** What a kind knows of the recipe it was planned with: effective values and choices of the plan. */
-export interface Conditions { readonly values: Readonly<Record<string, number>>; readonly params: Readonly<Record<string, number>>; readonly bands: readonly Band[]; /** Prints of the same series before it, the oldest first. */ readonly series?: readonly SeriesPrint[] }
+export interface Conditions {
+  readonly values: Readonly<Record<string, number>>;
+  readonly params: Readonly<Record<string, number>>;
+  readonly bands: readonly Band[];
+  /** Prints of the same series before it, the oldest first. */ readonly series?: readonly SeriesPrint[];
+}
 /** An earlier print of a series: what was read of it, and what was changed between it and the print after it. */
-export interface SeriesPrint { readonly id: string; readonly name: string; readonly at: string; readonly readings: readonly ReadingOf[]; readonly changedSince: readonly string[] }
+export interface SeriesPrint {
+  readonly id: string;
+  readonly name: string;
+  readonly at: string;
+  readonly readings: readonly ReadingOf[];
+  readonly changedSince: readonly string[];
+}
 
 /** What hardware and supplier allow for the settings a kind proves. */
-export interface PlanLimits { readonly hardware: Readonly<Record<string, readonly [number, number] | null>>; readonly supplier: Readonly<Record<string, readonly [number, number] | null>> }
+export interface PlanLimits {
+  readonly hardware: Readonly<Record<string, readonly [number, number] | null>>;
+  readonly supplier: Readonly<Record<string, readonly [number, number] | null>>;
+}
 
 /** One kind of trial: plan, coupon, readings, analysis, words. Forms, tables and charts are drawn from it. */
 export interface TrialKind {
@@ -86,7 +141,14 @@ export interface TrialKind {
   readonly help: string;
   readonly validDays: number;
   /** What a band is a step of; null where the coupon has no bands. */
-  readonly axis: { readonly label: string; readonly quantity: QuantityKind; readonly lowest: number; readonly highest: number; readonly fewest: number; readonly most: number } | null;
+  readonly axis: {
+    readonly label: string;
+    readonly quantity: QuantityKind;
+    readonly lowest: number;
+    readonly highest: number;
+    readonly fewest: number;
+    readonly most: number;
+  } | null;
   readonly features: readonly Feature[];
   /** How to read the coupon as a whole, in one line. */
   readonly reading: string;
@@ -95,7 +157,12 @@ export interface TrialKind {
   /** What a place of a coupon without bands should read, where that is known. */
   readonly wantedAt?: (feature: string, conditions: Conditions) => number;
   /** Choices of the plan beside the bands; kept with it under their key. */
-  readonly options?: readonly { readonly key: string; readonly label: string; readonly choices: readonly number[]; readonly default: number }[];
+  readonly options?: readonly {
+    readonly key: string;
+    readonly label: string;
+    readonly choices: readonly number[];
+    readonly default: number;
+  }[];
   /** One print of many: set against the prints before it, and kept without proving a value. */
   readonly isSeries?: boolean;
   /** Heads a machine must have for it; one if not said. */
@@ -103,7 +170,11 @@ export interface TrialKind {
   /** Values of the recipe it cannot do without. */
   readonly needs: readonly string[];
   readonly bandsFor: (values: Values, limits: PlanLimits) => Result<readonly number[]>;
-  readonly coupon: (settings: CouponSettings, bands: readonly number[], options: Readonly<Record<string, number>>) => Result<Coupon>;
+  readonly coupon: (
+    settings: CouponSettings,
+    bands: readonly number[],
+    options: Readonly<Record<string, number>>,
+  ) => Result<Coupon>;
   readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
   /** The same readings as a table in a file. */
   readonly table: ReadingTable;
@@ -114,15 +185,22 @@ export const defineKind = (kind: TrialKind): TrialKind => kind;
 
 /** Bands evenly spread round a value, rounded to a step and kept inside limits; at least three distinct ones or null. */
 export function bandsRound(centre: number, step: number, count: number, low: number, high: number): number[] | null {
-  const middle = Math.round(centre / step) * step, half = Math.floor(count / 2), digits = Math.max(0, -Math.floor(Math.log10(step)) + 1);
+  const middle = Math.round(centre / step) * step;
+  const half = Math.floor(count / 2);
+  const digits = Math.max(0, -Math.floor(Math.log10(step)) + 1);
   let from = middle - half * step;
   if (from + (count - 1) * step > high) from = high - (count - 1) * step;
   if (from < low) from = Math.ceil(low / step - 1e-9) * step;
-  const bands = Array.from({ length: count }, (_, i) => Number((from + i * step).toFixed(digits))).filter((b) => b >= low - 1e-9 && b <= high + 1e-9);
+  const bands = Array.from({ length: count }, (_, i) => Number((from + i * step).toFixed(digits))).filter(
+    (b) => b >= low - 1e-9 && b <= high + 1e-9,
+  );
   return bands.length >= 3 ? bands : null;
 }
 
 /** Mean of the repeats of a feature in each band, bands in order; null where one is missing. */
 export function meanByBand(readings: readonly ReadingOf[], feature: string, bands: number): (number | null)[] {
-  return Array.from({ length: bands }, (_, i) => { const of = readings.filter((r) => r.band === i + 1 && r.feature === feature); return of.length > 0 ? of.reduce((s, r) => s + r.value, 0) / of.length : null; });
+  return Array.from({ length: bands }, (_, i) => {
+    const of = readings.filter((r) => r.band === i + 1 && r.feature === feature);
+    return of.length > 0 ? of.reduce((s, r) => s + r.value, 0) / of.length : null;
+  });
 }

@@ -15,8 +15,27 @@ import { temperature } from './temperature/index.ts';
 import { wallSpeed } from './wallSpeed/index.ts';
 
 /** Every kind of trial, in the order practice runs them. Adding one is a folder and a line here. */
-export const trialKinds: readonly TrialKind[] = [firstLayer, temperature, flow, pressure, retraction, highestFlow, acceleration, wallSpeed, layerTime, overhang, bridge, dimensions, headOffset, referencePart];
+export const trialKinds: readonly TrialKind[] = [
+  firstLayer,
+  temperature,
+  flow,
+  pressure,
+  retraction,
+  highestFlow,
+  acceleration,
+  wallSpeed,
+  layerTime,
+  overhang,
+  bridge,
+  dimensions,
+  headOffset,
+  referencePart,
+];
 /** Kinds whose value becomes a proof; the rest only compare. */
 export const provingKinds: readonly TrialKind[] = trialKinds.filter((k) => k.proves.length > 0);
-export const kindOf = (key: string): TrialKind => { const found = trialKinds.find((k) => k.key === key); if (!found) throw new RangeError(`no kind of trial ${key}`); return found; };
+export const kindOf = (key: string): TrialKind => {
+  const found = trialKinds.find((k) => k.key === key);
+  if (!found) throw new RangeError(`no kind of trial ${key}`);
+  return found;
+};
 export const isTrialKind = (key: string): key is TrialKindKey => trialKinds.some((k) => k.key === key);

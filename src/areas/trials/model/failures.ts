@@ -1,8 +1,17 @@
 import type { Failure } from '../../../core/result/result.ts';
 
 export type TrialFailure =
-  | { readonly code: 'noTrial' } | { readonly code: 'noMachine' } | { readonly code: 'notReady'; readonly what: string } | { readonly code: 'wrongState'; readonly state: string; readonly wanted: string }
-  | { readonly code: 'badReading'; readonly detail: Failure } | { readonly code: 'tooFew'; readonly detail: Failure } | { readonly code: 'needsLead'; readonly why: string } | { readonly code: 'badPlan'; readonly detail: Failure } | { readonly code: 'machineChanged'; readonly what: string } | { readonly code: 'noInstrument'; readonly why: string } | { readonly code: 'blocked'; readonly what: string; readonly fix: string };
+  | { readonly code: 'noTrial' }
+  | { readonly code: 'noMachine' }
+  | { readonly code: 'notReady'; readonly what: string }
+  | { readonly code: 'wrongState'; readonly state: string; readonly wanted: string }
+  | { readonly code: 'badReading'; readonly detail: Failure }
+  | { readonly code: 'tooFew'; readonly detail: Failure }
+  | { readonly code: 'needsLead'; readonly why: string }
+  | { readonly code: 'badPlan'; readonly detail: Failure }
+  | { readonly code: 'machineChanged'; readonly what: string }
+  | { readonly code: 'noInstrument'; readonly why: string }
+  | { readonly code: 'blocked'; readonly what: string; readonly fix: string };
 
 export const trialText = {
   noTrial: () => 'There is no such trial',

@@ -3,14 +3,44 @@ import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
 
 /** A reading that stands, as its page shows it. */
-export interface ReadingRow { readonly id: string; readonly band: number; readonly feature: string; readonly repeat: number; readonly typed: string; readonly value: number; readonly personId: string; readonly personName: string; readonly instrument: string; readonly supersedes: string | null; readonly at: string }
+export interface ReadingRow {
+  readonly id: string;
+  readonly band: number;
+  readonly feature: string;
+  readonly repeat: number;
+  readonly typed: string;
+  readonly value: number;
+  readonly personId: string;
+  readonly personName: string;
+  readonly instrument: string;
+  readonly supersedes: string | null;
+  readonly at: string;
+}
 
 /** A trial as its page reads it. */
 export interface TrialPage {
-  readonly id: string; readonly number: number | null; readonly kind: TrialKindKey; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly lot: string;
-  readonly plan: TrialPlan; readonly state: TrialState; readonly wish: 'idle' | 'print' | 'pause' | 'cancel'; readonly progress: PrintProgress | null; readonly decision: Decision | null; readonly createdByName: string; readonly version: number;
-  readonly name: string; readonly createdAt: string; readonly decidedAt: string | null;
-  readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly processName: string;
+  readonly id: string;
+  readonly number: number | null;
+  readonly kind: TrialKindKey;
+  readonly machineId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+  readonly lot: string;
+  readonly plan: TrialPlan;
+  readonly state: TrialState;
+  readonly wish: 'idle' | 'print' | 'pause' | 'cancel';
+  readonly progress: PrintProgress | null;
+  readonly decision: Decision | null;
+  readonly createdByName: string;
+  readonly version: number;
+  readonly name: string;
+  readonly createdAt: string;
+  readonly decidedAt: string | null;
+  readonly machineName: string;
+  readonly toolName: string;
+  readonly materialName: string;
+  readonly processName: string;
   readonly readings: readonly ReadingRow[];
   readonly analysis: Analysis | null;
   readonly refusal: string | null;
@@ -20,11 +50,42 @@ export interface TrialPage {
   readonly hasDevice: boolean;
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
-  readonly earlier: readonly EarlierValue[]; /** Days that evidence of it holds by the farm's policy. */ readonly validDays: number; /** Jobs on the same machine, tool and material whose verdict accepting would put out of date. */ readonly openJobs: readonly { readonly id: string; readonly name: string; readonly title: string }[];
+  readonly earlier: readonly EarlierValue[];
+  /** Days that evidence of it holds by the farm's policy. */ readonly validDays: number;
+  /** Jobs on the same machine, tool and material whose verdict accepting would put out of date. */ readonly openJobs: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly title: string;
+  }[];
   /** Earlier prints of its series, the oldest first; empty where the kind is none. */
   readonly series: readonly SeriesPrint[];
 }
-export interface EarlierValue { readonly id: string; readonly name: string; readonly at: string; readonly setting: string; readonly value: number; readonly materialName: string; readonly machineName: string; readonly isSister: boolean }
+export interface EarlierValue {
+  readonly id: string;
+  readonly name: string;
+  readonly at: string;
+  readonly setting: string;
+  readonly value: number;
+  readonly materialName: string;
+  readonly machineName: string;
+  readonly isSister: boolean;
+}
 
 /** A trial in a list. */
-export interface TrialRow { readonly id: string; readonly name: string; readonly kind: TrialKindKey; readonly state: TrialState; readonly lot: string; readonly createdAt: string; readonly decidedAt: string | null; readonly decision: Decision | null; readonly plan: TrialPlan; readonly machineId: string; readonly machineName: string; readonly toolName: string; readonly materialName: string; readonly createdByName: string; readonly readings: number }
+export interface TrialRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: TrialKindKey;
+  readonly state: TrialState;
+  readonly lot: string;
+  readonly createdAt: string;
+  readonly decidedAt: string | null;
+  readonly decision: Decision | null;
+  readonly plan: TrialPlan;
+  readonly machineId: string;
+  readonly machineName: string;
+  readonly toolName: string;
+  readonly materialName: string;
+  readonly createdByName: string;
+  readonly readings: number;
+}

@@ -3,19 +3,78 @@ import type { TrialKindKey } from '../kinds/define.ts';
 import { trialKinds } from '../kinds/index.ts';
 
 const id = string().max(60).required();
-const place = { band: number().integer().min(1).max(40).required(), feature: string().min(1).max(40).required(), repeat: number().integer().min(1).max(20).required() };
-const MOST_OPTIONS = 20, LARGEST_OPTION = 1e6;
+const place = {
+  band: number().integer().min(1).max(40).required(),
+  feature: string().min(1).max(40).required(),
+  repeat: number().integer().min(1).max(20).required(),
+};
+const MOST_OPTIONS = 20;
+const LARGEST_OPTION = 1e6;
 /** Choices by name: few, finite figures; a name the kind does not know is not read. */
-const options = mixed<Readonly<Record<string, number>>>().required().test('figures', 'options: up to 20 figures by name', (value: unknown) => typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length <= MOST_OPTIONS && Object.values(value).every((v) => typeof v === 'number' && Math.abs(v) <= LARGEST_OPTION));
+const options = mixed<Readonly<Record<string, number>>>()
+  .required()
+  .test(
+    'figures',
+    'options: up to 20 figures by name',
+    (value: unknown) =>
+      typeof value === 'object' &&
+      value !== null &&
+      !Array.isArray(value) &&
+      Object.keys(value).length <= MOST_OPTIONS &&
+      Object.values(value).every((v) => typeof v === 'number' && Math.abs(v) <= LARGEST_OPTION),
+  );
 
 export const planSchema = object({
-  kind: string<TrialKindKey>().oneOf(trialKinds.map((k) => k.key)).required(), machineId: id, toolId: id, materialId: id, processId: id,
+  kind: string<TrialKindKey>()
+    .oneOf(trialKinds.map((k) => k.key))
+    .required(),
+  machineId: id,
+  toolId: id,
+  materialId: id,
+  processId: id,
   /** Bands of one’s own instead of the proposed ones. */
-  bands: array().of(number().required()).min(2).max(20).nullable().defined(), options, recipeId: string().max(60).nullable().defined(),
-}).noUnknown().required();
-export const wishSchema = object({ wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required() }).noUnknown().required();
-export const readingSchema = object({ ...place, typed: string().max(40).required('Type a reading'), instrument: string().max(60).required(), reason: string().max(300) }).noUnknown().required();
+  bands: array().of(number().required()).min(2).max(20).nullable().defined(),
+  options,
+  recipeId: string().max(60).nullable().defined(),
+})
+  .noUnknown()
+  .required();
+export const wishSchema = object({
+  wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required(),
+})
+  .noUnknown()
+  .required();
+export const readingSchema = object({
+  ...place,
+  typed: string().max(40).required('Type a reading'),
+  instrument: string().max(60).required(),
+  reason: string().max(300),
+})
+  .noUnknown()
+  .required();
 export const instrumentSchema = object(place).noUnknown().required();
-export const decisionSchema = object({ outcome: string<'accepted' | 'set aside'>().oneOf(['accepted', 'set aside']).required(), why: string().max(500).defined() }).noUnknown().required();
+export const decisionSchema = object({
+  outcome: string<'accepted' | 'set aside'>().oneOf(['accepted', 'set aside']).required(),
+  why: string().max(500).defined(),
+})
+  .noUnknown()
+  .required();
 /** Several due trials, planned in one go. */
-export const planDueSchema = object({ items: array().of(object({ machineId: id, kind: string<TrialKindKey>().oneOf(trialKinds.map((k) => k.key)).required() }).noUnknown().required()).min(1).max(60).required() }).noUnknown().required();
+export const planDueSchema = object({
+  items: array()
+    .of(
+      object({
+        machineId: id,
+        kind: string<TrialKindKey>()
+          .oneOf(trialKinds.map((k) => k.key))
+          .required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .min(1)
+    .max(60)
+    .required(),
+})
+  .noUnknown()
+  .required();

@@ -26,19 +26,28 @@ export interface TrialPlan {
 }
 
 export interface PrintProgress {
-  readonly phase: 'connecting' | 'heating' | 'printing' | 'paused' | 'lost' | 'fault' | 'displaced' | 'done' | 'cancelled';
+  readonly phase:
+    'connecting' | 'heating' | 'printing' | 'paused' | 'lost' | 'fault' | 'displaced' | 'done' | 'cancelled';
   readonly acknowledged: number;
   readonly lines: number;
   readonly zMm: number;
-  readonly nozzleC: number; readonly nozzleTargetC: number;
-  readonly bedC: number; readonly bedTargetC: number;
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
   readonly resends: number;
   readonly message: string | null;
   readonly at: string;
 }
 
 /** One value a decision wrote to the pairing. */
-export interface Written { readonly setting: string; readonly before: number | null; readonly value: number; readonly interval: readonly [number, number]; readonly range: readonly [number, number] }
+export interface Written {
+  readonly setting: string;
+  readonly before: number | null;
+  readonly value: number;
+  readonly interval: readonly [number, number];
+  readonly range: readonly [number, number];
+}
 export interface Decision {
   readonly outcome: 'accepted' | 'set aside';
   readonly why: string;

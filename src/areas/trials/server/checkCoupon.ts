@@ -11,12 +11,33 @@ import { trialName } from './planTrial.ts';
 /** The product's own job check on a coupon, against the machine as it stands. What the trial is there to find out (its own
  *  settings' proofs, and the supplier's range of a temperature it tries) does not count against it; hardware always does. */
 export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): Promise<Result<null, TrialFailure>> {
-  const kind = kindOf(row.kind), made = await makeSheet(ctx, { machineId: row.machineId, toolId: row.toolId, materialId: row.materialId, processId: row.processId, class: 'in-house', fileName: `${trialName(row.number!)}.gcode`, quantity: 1, overrides: row.plan.overrides });
-  if (!made.ok) return fail({ code: 'notReady', what: 'The machine or the recipe of this trial cannot be read any more; plan it again' });
-  const { material } = made.value.recipe, triesHeat = kind.proves.includes('nozzleC');
-  const sheet = { ...made.value, proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))), recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } } };
+  const kind = kindOf(row.kind);
+  const made = await makeSheet(ctx, {
+    machineId: row.machineId,
+    toolId: row.toolId,
+    materialId: row.materialId,
+    processId: row.processId,
+    class: 'in-house',
+    fileName: `${trialName(row.number!)}.gcode`,
+    quantity: 1,
+    overrides: row.plan.overrides,
+  });
+  if (!made.ok)
+    return fail({
+      code: 'notReady',
+      what: 'The machine or the recipe of this trial cannot be read any more; plan it again',
+    });
+  const { material } = made.value.recipe;
+  const triesHeat = kind.proves.includes('nozzleC');
+  const sheet = {
+    ...made.value,
+    proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))),
+    recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
+  };
   const report = inspectGcode(new TextEncoder().encode(row.gcode), sheet.machine.motion);
   if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
   const blocker = checkJob({ report: report.value, sheet }).findings.find((f) => f.severity === 'blocker');
-  return blocker ? fail({ code: 'blocked', what: `${blocker.title}: ${blocker.figure} against ${blocker.limit}`, fix: blocker.fix }) : succeed(null);
+  return blocker
+    ? fail({ code: 'blocked', what: `${blocker.title}: ${blocker.figure} against ${blocker.limit}`, fix: blocker.fix })
+    : succeed(null);
 }

@@ -17,18 +17,45 @@ const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
 
 /** Trials that are due now or within the week on every machine, in the order of practice; of one machine also those never run. */
 export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTrial[]> {
-  const cards = (await listMachineCards(ctx)).filter((c) => c.mounted && c.loaded && (machineId === null || c.id === machineId)), out: DueTrial[] = [];
+  const cards = (await listMachineCards(ctx)).filter(
+    (c) => c.mounted && c.loaded && (machineId === null || c.id === machineId),
+  );
+  const out: DueTrial[] = [];
   for (const card of cards) {
     const process = await usualProcess(ctx, card);
     if (!process) continue;
-    const open = await ctx.db.select({ id: trial.id, number: trial.number, kind: trial.kind }).from(trial).where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
+    const open = await ctx.db
+      .select({ id: trial.id, number: trial.number, kind: trial.kind })
+      .from(trial)
+      .where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
     for (const kind of provingKinds) {
       const { cover, says } = coverOf(kind.key, card);
       if (!isWanted(cover) || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
-      const base = { machineId: card.id, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id, kind: kind.key }, preview = await previewTrial(ctx, base), running = open.find((t) => t.kind === kind.key);
+      const base = {
+        machineId: card.id,
+        toolId: card.mounted!.id,
+        materialId: card.loaded!.id,
+        processId: process.id,
+        kind: kind.key,
+      };
+      const preview = await previewTrial(ctx, base);
+      const running = open.find((t) => t.kind === kind.key);
       if (!preview.ok && preview.failure.code === 'badPlan' && cover === 'unproven') continue; // hardware that cannot take a kind does not want it
       const p = preview.ok ? preview.value.plan : null;
-      out.push({ ...base, machineName: card.name, place: card.place, cover, says, before: missingBefore(kind.key, card), processName: process.name, timeS: p?.timeS ?? 0, massG: p?.massG ?? 0, cost: p?.cost ?? 0, cannot: preview.ok ? null : sentenceOf(preview.failure), open: running ? { id: running.id, name: trialName(running.number!) } : null });
+      out.push({
+        ...base,
+        machineName: card.name,
+        place: card.place,
+        cover,
+        says,
+        before: missingBefore(kind.key, card),
+        processName: process.name,
+        timeS: p?.timeS ?? 0,
+        massG: p?.massG ?? 0,
+        cost: p?.cost ?? 0,
+        cannot: preview.ok ? null : sentenceOf(preview.failure),
+        open: running ? { id: running.id, name: trialName(running.number!) } : null,
+      });
     }
   }
   return out;
@@ -37,20 +64,43 @@ const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialF
 
 /** Process of the last trial there with this material, else of the last trial there, else the first of one's own. */
 async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; name: string } | null> {
-  const processes = (await searchProfiles(ctx, { kind: 'process', technology: 'filament', limit: 500 })).filter((p) => !p.stock);
-  const last = await ctx.db.select({ processId: trial.processId, materialId: trial.materialId }).from(trial).where(eq(trial.machineId, card.id)).orderBy(desc(trial.number)).limit(50), found = last.find((t) => t.materialId === card.loaded!.id) ?? last[0];
+  const processes = (await searchProfiles(ctx, { kind: 'process', technology: 'filament', limit: 500 })).filter(
+    (p) => !p.stock,
+  );
+  const last = await ctx.db
+    .select({ processId: trial.processId, materialId: trial.materialId })
+    .from(trial)
+    .where(eq(trial.machineId, card.id))
+    .orderBy(desc(trial.number))
+    .limit(50);
+  const found = last.find((t) => t.materialId === card.loaded!.id) ?? last[0];
   return processes.find((p) => p.id === found?.processId) ?? processes[0] ?? null;
 }
 
 /** Plans several due trials at once, all of them or none. */
-export async function planDue(ctx: Ctx, items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[]): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
+export async function planDue(
+  ctx: Ctx,
+  items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[],
+): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
   const cards = await listMachineCards(ctx);
   return inOneGo(ctx, async (inside) => {
     const planned: { id: string; name: string }[] = [];
     for (const { machineId, kind } of items) {
-      const card = cards.find((c) => c.id === machineId), process = card?.mounted && card.loaded && isWanted(coverOf(kind, card).cover) ? await usualProcess(inside, card) : null;
-      if (!card || !process) return fail({ code: 'notReady', what: `${kindOf(kind).label} is not due on that machine any more; open the list again` });
-      const made = await planTrial(inside, { kind, machineId, toolId: card.mounted!.id, materialId: card.loaded!.id, processId: process.id });
+      const card = cards.find((c) => c.id === machineId);
+      const process =
+        card?.mounted && card.loaded && isWanted(coverOf(kind, card).cover) ? await usualProcess(inside, card) : null;
+      if (!card || !process)
+        return fail({
+          code: 'notReady',
+          what: `${kindOf(kind).label} is not due on that machine any more; open the list again`,
+        });
+      const made = await planTrial(inside, {
+        kind,
+        machineId,
+        toolId: card.mounted!.id,
+        materialId: card.loaded!.id,
+        processId: process.id,
+      });
       if (!made.ok) return made;
       planned.push(made.value);
     }

@@ -12,52 +12,144 @@ import { trialName } from './planTrial.ts';
 import { findTrial, listStanding } from './rows.ts';
 import { reading, trial } from './tables.ts';
 
-export interface NewReading { readonly band: number; readonly feature: string; readonly repeat: number; readonly typed: string; readonly instrument: string; readonly reason?: string | undefined }
+export interface NewReading {
+  readonly band: number;
+  readonly feature: string;
+  readonly repeat: number;
+  readonly typed: string;
+  readonly instrument: string;
+  readonly reason?: string | undefined;
+}
 
 /** Bands that were whole when a print was interrupted at a height. */
-export const bandsPrinted = (bands: readonly Band[], zMm: number): number => bands.filter((b) => b.toMm <= zMm + 1e-6 && b.toMm > b.fromMm).length;
+export const bandsPrinted = (bands: readonly Band[], zMm: number): number =>
+  bands.filter((b) => b.toMm <= zMm + 1e-6 && b.toMm > b.fromMm).length;
 
 /** Keeps one reading as typed. A second reading of the same feature and repeat supersedes the first, which stays. */
-export async function addReading(ctx: Ctx, trialId: string, input: NewReading): Promise<Result<{ id: string; value: number }, TrialFailure>> {
+export async function addReading(
+  ctx: Ctx,
+  trialId: string,
+  input: NewReading,
+): Promise<Result<{ id: string; value: number }, TrialFailure>> {
   const asked = await findTrial(ctx, trialId);
   if (!asked) return fail({ code: 'noTrial' });
-  const feature = kindOf(asked.kind).features.find((f) => f.key === input.feature), bands = Math.max(1, asked.plan.bands.length), where = bands > 1 ? `band ${input.band}, ${feature?.label ?? input.feature}` : `${feature?.label ?? input.feature} ${input.repeat}`;
-  if (!feature || input.band > bands) return fail({ code: 'badReading', detail: { code: 'noPlace', what: 'This coupon has no such place', where, todo: 'open the trial anew' } });
+  const feature = kindOf(asked.kind).features.find((f) => f.key === input.feature);
+  const bands = Math.max(1, asked.plan.bands.length);
+  const where =
+    bands > 1
+      ? `band ${input.band}, ${feature?.label ?? input.feature}`
+      : `${feature?.label ?? input.feature} ${input.repeat}`;
+  if (!feature || input.band > bands)
+    return fail({
+      code: 'badReading',
+      detail: { code: 'noPlace', what: 'This coupon has no such place', where, todo: 'open the trial anew' },
+    });
   const parsed = parseQuantity(input.typed, feature.quantity === 'score' ? 'count' : feature.quantity);
   if (!parsed.ok) return fail({ code: 'badReading', detail: { ...parsed.failure, where } });
   const value = parsed.value.canonical;
-  if (value < feature.range[0] || value > feature.range[1]) return fail({ code: 'badReading', detail: { code: 'guard', what: `${value} ${feature.unit} cannot be read here`, where, todo: `${feature.range[0]} to ${feature.range[1]} ${feature.unit} can: check the unit and read again` } });
-  if ((feature.quantity === 'count' || feature.quantity === 'score') && !Number.isInteger(value)) return fail({ code: 'badReading', detail: { code: 'guard', what: `${value} is not a whole number`, where, todo: 'count again' } });
+  if (value < feature.range[0] || value > feature.range[1])
+    return fail({
+      code: 'badReading',
+      detail: {
+        code: 'guard',
+        what: `${value} ${feature.unit} cannot be read here`,
+        where,
+        todo: `${feature.range[0]} to ${feature.range[1]} ${feature.unit} can: check the unit and read again`,
+      },
+    });
+  if ((feature.quantity === 'count' || feature.quantity === 'score') && !Number.isInteger(value))
+    return fail({
+      code: 'badReading',
+      detail: { code: 'guard', what: `${value} is not a whole number`, where, todo: 'count again' },
+    });
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await db.select({ id: trial.id }).from(trial).where(eq(trial.id, trialId)).for('update');
     const row = await findTrial(inside, trialId);
     if (!row) return fail({ code: 'noTrial' });
-    if (!['planned', 'measuring', 'interrupted'].includes(row.state)) return fail({ code: 'wrongState', state: row.state, wanted: 'planned, measuring or interrupted' });
+    if (!['planned', 'measuring', 'interrupted'].includes(row.state))
+      return fail({ code: 'wrongState', state: row.state, wanted: 'planned, measuring or interrupted' });
     const printed = row.state === 'interrupted' ? bandsPrinted(row.plan.bands, row.progress?.zMm ?? 0) : bands;
-    if (input.band > printed) return fail({ code: 'badReading', detail: { code: 'notPrinted', what: `The print ended at ${(row.progress?.zMm ?? 0).toFixed(2)} mm, before this band was whole`, where, todo: `bands 1 to ${printed} can be read` } });
-    const before = (await listStanding(inside, trialId)).find((r) => r.band === input.band && r.feature === input.feature && r.repeat === input.repeat);
+    if (input.band > printed)
+      return fail({
+        code: 'badReading',
+        detail: {
+          code: 'notPrinted',
+          what: `The print ended at ${(row.progress?.zMm ?? 0).toFixed(2)} mm, before this band was whole`,
+          where,
+          todo: `bands 1 to ${printed} can be read`,
+        },
+      });
+    const before = (await listStanding(inside, trialId)).find(
+      (r) => r.band === input.band && r.feature === input.feature && r.repeat === input.repeat,
+    );
     if (before && before.typed === input.typed.trim()) return succeed({ id: before.id, value: before.value });
     const id = ctx.newId();
-    await db.insert(reading).values({ id, trialId, band: input.band, feature: input.feature, repeat: input.repeat, personId: ctx.user.id, personName: ctx.user.name, instrument: input.instrument, typed: input.typed.trim(), value, supersedes: before?.id ?? null, reason: before ? input.reason ?? 'read again' : null, at: ctx.clock.now() });
+    await db.insert(reading).values({
+      id,
+      trialId,
+      band: input.band,
+      feature: input.feature,
+      repeat: input.repeat,
+      personId: ctx.user.id,
+      personName: ctx.user.name,
+      instrument: input.instrument,
+      typed: input.typed.trim(),
+      value,
+      supersedes: before?.id ?? null,
+      reason: before ? (input.reason ?? 'read again') : null,
+      at: ctx.clock.now(),
+    });
     if (row.state === 'planned') await db.update(trial).set({ state: 'measuring' }).where(eq(trial.id, trialId));
-    if (before) await recordEvent(inside, { subjectKind: 'trial', subjectId: trialId, subjectName: trialName(row.number!), what: `reading corrected, ${where}`, from: before.typed, to: input.typed, why: input.reason ?? 'read again' });
+    if (before)
+      await recordEvent(inside, {
+        subjectKind: 'trial',
+        subjectId: trialId,
+        subjectName: trialName(row.number!),
+        what: `reading corrected, ${where}`,
+        from: before.typed,
+        to: input.typed,
+        why: input.reason ?? 'read again',
+      });
     else await notify(inside, 'trial', trialId);
     return succeed({ id, value });
   });
 }
 
-const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = { print: ['planned', 'interrupted', 'printing'], pause: ['printing'], cancel: ['printing', 'interrupted'] };
+const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = {
+  print: ['planned', 'interrupted', 'printing'],
+  pause: ['printing'],
+  cancel: ['printing', 'interrupted'],
+};
 
 /** Says what is wanted of the print; the worker, which owns the device, brings it about. */
-export async function wishPrint(ctx: Ctx, trialId: string, wish: 'print' | 'pause' | 'cancel'): Promise<Result<null, TrialFailure>> {
+export async function wishPrint(
+  ctx: Ctx,
+  trialId: string,
+  wish: 'print' | 'pause' | 'cancel',
+): Promise<Result<null, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
   if (!row) return fail({ code: 'noTrial' });
-  if (wish === 'print' && allowed.print.includes(row.state as never)) { const passes = await checkCoupon(ctx, row); if (!passes.ok) return passes; }
+  if (wish === 'print' && allowed.print.includes(row.state as never)) {
+    const passes = await checkCoupon(ctx, row);
+    if (!passes.ok) return passes;
+  }
   return ctx.db.transaction(async (db) => {
-    const done = await db.update(trial).set({ wish, ...(wish === 'print' ? { state: 'printing' as const } : {}) }).where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]]))).returning({ id: trial.id });
+    const done = await db
+      .update(trial)
+      .set({ wish, ...(wish === 'print' ? { state: 'printing' as const } : {}) })
+      .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
+      .returning({ id: trial.id });
     if (done.length === 0) return fail({ code: 'wrongState', state: row.state, wanted: allowed[wish].join(' or ') });
-    await recordEvent({ ...ctx, db }, { subjectKind: 'trial', subjectId: trialId, subjectName: trialName(row.number!), what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish] });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'trial',
+        subjectId: trialId,
+        subjectName: trialName(row.number!),
+        what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
+      },
+    );
     return succeed(null);
   });
 }

@@ -18,72 +18,190 @@ import type { TrialFailure } from '../model/failures.ts';
 import type { TrialPlan } from '../model/trial.ts';
 import { trial } from './tables.ts';
 
-export interface PlanInput { readonly kind: TrialKindKey; readonly machineId: string; readonly toolId: string; readonly materialId: string; readonly processId: string; readonly bands?: readonly number[] | null; readonly options?: Readonly<Record<string, number>>; readonly recipeId?: string | null }
-export interface Preview { readonly plan: TrialPlan; readonly gcode: string; readonly lot: string; readonly names: Record<'machine' | 'tool' | 'material' | 'process', string> }
+export interface PlanInput {
+  readonly kind: TrialKindKey;
+  readonly machineId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+  readonly bands?: readonly number[] | null;
+  readonly options?: Readonly<Record<string, number>>;
+  readonly recipeId?: string | null;
+}
+export interface Preview {
+  readonly plan: TrialPlan;
+  readonly gcode: string;
+  readonly lot: string;
+  readonly names: Record<'machine' | 'tool' | 'material' | 'process', string>;
+}
 
 /** What a trial on this combination would print, take and cost, with its coupon. Nothing is stored. */
 export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<Preview, TrialFailure>> {
-  const m = await findMachine(ctx, input.machineId), kind = kindOf(input.kind);
+  const m = await findMachine(ctx, input.machineId);
+  const kind = kindOf(input.kind);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process] = [await findProfile(ctx, input.toolId), await findProfile(ctx, input.materialId), await findProfile(ctx, input.processId)];
-  if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process') return fail({ code: 'notReady', what: 'Choose a tool, a material and a process' });
+  const [tool, material, process] = [
+    await findProfile(ctx, input.toolId),
+    await findProfile(ctx, input.materialId),
+    await findProfile(ctx, input.processId),
+  ];
+  if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process')
+    return fail({ code: 'notReady', what: 'Choose a tool, a material and a process' });
   const recipe = input.recipeId ? await findRecipe(ctx, input.recipeId) : null;
-  if (input.recipeId && !recipe?.kept) return fail({ code: 'notReady', what: 'That recipe is not there any more; choose another or none' });
-  const v = valuesOf(await resolveCombination(ctx, { machine: m, toolId: tool.id, materialId: material.id, processId: process.id, overrides: recipe?.overrides ?? {} }));
+  if (input.recipeId && !recipe?.kept)
+    return fail({ code: 'notReady', what: 'That recipe is not there any more; choose another or none' });
+  const v = valuesOf(
+    await resolveCombination(ctx, {
+      machine: m,
+      toolId: tool.id,
+      materialId: material.id,
+      processId: process.id,
+      overrides: recipe?.overrides ?? {},
+    }),
+  );
   const wanting = missingFor(kind, v, m.name);
   if (wanting) return fail({ code: 'notReady', what: wanting });
   const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, input.options?.[o.key] ?? o.default]));
-  const limits = limitsOf(kind, v), bands = bandsOf(kind, v, limits, input.bands ?? null);
+  const limits = limitsOf(kind, v);
+  const bands = bandsOf(kind, v, limits, input.bands ?? null);
   if (!bands.ok) return fail({ code: 'badPlan', detail: bands.failure });
-  const coupon = kind.coupon(couponSettingsOf(v, `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`), bands.value, options);
+  const coupon = kind.coupon(
+    couponSettingsOf(v, `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`),
+    bands.value,
+    options,
+  );
   if (!coupon.ok) return fail({ code: 'badPlan', detail: coupon.failure });
-  const { gcode, sizeMm, shapes, params } = coupon.value, report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
+  const { gcode, sizeMm, shapes, params } = coupon.value;
+  const report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
   if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
-  const n = (key: string): number => numberOf(v, key) ?? 0, mass = massG(report.value.extrudedVolumeMm3, n('densityGPerCm3')), timeS = report.value.timeS + report.value.heatingS, loaded = await findLoaded(ctx, m.id);
+  const n = (key: string): number => numberOf(v, key) ?? 0;
+  const mass = massG(report.value.extrudedVolumeMm3, n('densityGPerCm3'));
+  const timeS = report.value.timeS + report.value.heatingS;
+  const loaded = await findLoaded(ctx, m.id);
   return succeed({
-    gcode, lot: loaded?.materialId === material.id ? loaded.lot : 'unknown', names: { machine: m.name, tool: tool.name, material: material.name, process: process.name },
+    gcode,
+    lot: loaded?.materialId === material.id ? loaded.lot : 'unknown',
+    names: { machine: m.name, tool: tool.name, material: material.name, process: process.name },
     plan: {
-      conditions: Object.fromEntries(Object.entries(v).filter((e): e is [string, number] => typeof e[1] === 'number')), params: { ...params, ...options }, limits, recipeId: recipe?.id ?? null, overrides: recipe?.overrides ?? {}, bands: coupon.value.bands, shapes, sizeMm, timeS, filamentMm: report.value.filamentMm, massG: mass,
-      cost: (mass / 1000) * n('pricePerKg') + (timeS / 3600) * n('machineRatePerHour'), lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length, readingsWanted: readingsWanted(kind, coupon.value.bands.length),
+      conditions: Object.fromEntries(Object.entries(v).filter((e): e is [string, number] => typeof e[1] === 'number')),
+      params: { ...params, ...options },
+      limits,
+      recipeId: recipe?.id ?? null,
+      overrides: recipe?.overrides ?? {},
+      bands: coupon.value.bands,
+      shapes,
+      sizeMm,
+      timeS,
+      filamentMm: report.value.filamentMm,
+      massG: mass,
+      cost: (mass / 1000) * n('pricePerKg') + (timeS / 3600) * n('machineRatePerHour'),
+      lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length,
+      readingsWanted: readingsWanted(kind, coupon.value.bands.length),
     },
   });
 }
 
 /** Readings that make a full set. */
-export const readingsWanted = (kind: TrialKind, bands: number): number => Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
+export const readingsWanted = (kind: TrialKind, bands: number): number =>
+  Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
 
 function missingFor(kind: TrialKind, v: Values, machine: string): string | null {
-  const missing = [...new Set([...COUPON_NEEDS, ...kind.needs])].filter((key) => numberOf(v, key) === null).map((key) => findSetting(key)?.label.toLowerCase() ?? key);
+  const missing = [...new Set([...COUPON_NEEDS, ...kind.needs])]
+    .filter((key) => numberOf(v, key) === null)
+    .map((key) => findSetting(key)?.label.toLowerCase() ?? key);
   if (missing.length > 0) return `A coupon cannot be made without ${missing.join(', ')}; set it in the library`;
-  if (typeof v['startBlock'] !== 'string') return `The printer profile of ${machine} has no start block; set it in the library`;
-  return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0) ? 'The line is narrower than the layer is high; change the process' : null;
+  if (typeof v['startBlock'] !== 'string')
+    return `The printer profile of ${machine} has no start block; set it in the library`;
+  return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0)
+    ? 'The line is narrower than the layer is high; change the process'
+    : null;
 }
 
 function limitsOf(kind: TrialKind, v: Values): PlanLimits {
-  const of = (range: typeof hardwareRange) => Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)]));
+  const of = (range: typeof hardwareRange) =>
+    Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)]));
   return { hardware: of(hardwareRange), supplier: of(supplierRange) };
 }
 
 /** The kind's own bands, or the ones a person wishes, inside hardware and what the axis can mean. */
-function bandsOf(kind: TrialKind, v: Values, limits: PlanLimits, wished: readonly number[] | null): Result<readonly number[]> {
+function bandsOf(
+  kind: TrialKind,
+  v: Values,
+  limits: PlanLimits,
+  wished: readonly number[] | null,
+): Result<readonly number[]> {
   if (!wished || !kind.axis) return kind.bandsFor(v, limits);
-  const { axis } = kind, limit = kind.proves.map((key) => limits.hardware[key]).find((r) => r) ?? null, low = Math.max(axis.lowest, limit?.[0] ?? -Infinity), high = Math.min(axis.highest, limit?.[1] ?? Infinity);
+  const { axis } = kind;
+  const limit = kind.proves.map((key) => limits.hardware[key]).find((r) => r) ?? null;
+  const low = Math.max(axis.lowest, limit?.[0] ?? -Infinity);
+  const high = Math.min(axis.highest, limit?.[1] ?? Infinity);
   const beyond = wished.find((b) => b < low || b > high);
-  if (beyond !== undefined) return fail({ code: 'beyond', what: `${beyond} lies beyond ${low} to ${high}`, where: 'bands', todo: limit ? 'bands never go beyond the hardware' : 'check the unit' });
-  if (new Set(wished).size !== wished.length) return fail({ code: 'twice', what: 'A band stands there twice', where: 'bands', todo: 'give each band its own figure' });
-  if (wished.length < axis.fewest || wished.length > axis.most) return fail({ code: 'count', what: `${wished.length} bands; this trial takes ${axis.fewest} to ${axis.most}`, where: 'bands', todo: 'add or take away bands' });
-  const rising = wished.every((b, i) => i === 0 || b > wished[i - 1]!), falling = wished.every((b, i) => i === 0 || b < wished[i - 1]!);
-  return rising || falling ? succeed(wished) : fail({ code: 'order', what: 'The bands go up and down', where: 'bands', todo: 'put them in order' });
+  if (beyond !== undefined)
+    return fail({
+      code: 'beyond',
+      what: `${beyond} lies beyond ${low} to ${high}`,
+      where: 'bands',
+      todo: limit ? 'bands never go beyond the hardware' : 'check the unit',
+    });
+  if (new Set(wished).size !== wished.length)
+    return fail({
+      code: 'twice',
+      what: 'A band stands there twice',
+      where: 'bands',
+      todo: 'give each band its own figure',
+    });
+  if (wished.length < axis.fewest || wished.length > axis.most)
+    return fail({
+      code: 'count',
+      what: `${wished.length} bands; this trial takes ${axis.fewest} to ${axis.most}`,
+      where: 'bands',
+      todo: 'add or take away bands',
+    });
+  const rising = wished.every((b, i) => i === 0 || b > wished[i - 1]!);
+  const falling = wished.every((b, i) => i === 0 || b < wished[i - 1]!);
+  return rising || falling
+    ? succeed(wished)
+    : fail({ code: 'order', what: 'The bands go up and down', where: 'bands', todo: 'put them in order' });
 }
 
-export async function planTrial(ctx: Ctx, input: PlanInput): Promise<Result<{ id: string; name: string }, TrialFailure>> {
+export async function planTrial(
+  ctx: Ctx,
+  input: PlanInput,
+): Promise<Result<{ id: string; name: string }, TrialFailure>> {
   const preview = await previewTrial(ctx, input);
   if (!preview.ok) return preview;
-  const { plan, gcode, lot, names } = preview.value, { kind, machineId, toolId, materialId, processId } = input;
+  const { plan, gcode, lot, names } = preview.value;
+  const { kind, machineId, toolId, materialId, processId } = input;
   return ctx.db.transaction(async (db) => {
-    const [row] = await db.insert(trial).values({ id: ctx.newId(), kind, machineId, toolId, materialId, processId, lot, plan, gcode, state: 'planned', createdBy: ctx.user.id, createdByName: ctx.user.name, createdAt: ctx.clock.now() }).returning();
+    const [row] = await db
+      .insert(trial)
+      .values({
+        id: ctx.newId(),
+        kind,
+        machineId,
+        toolId,
+        materialId,
+        processId,
+        lot,
+        plan,
+        gcode,
+        state: 'planned',
+        createdBy: ctx.user.id,
+        createdByName: ctx.user.name,
+        createdAt: ctx.clock.now(),
+      })
+      .returning();
     const name = trialName(row!.number!);
-    await recordEvent({ ...ctx, db }, { subjectKind: 'trial', subjectId: row!.id, subjectName: name, what: `${kindOf(kind).label.toLowerCase()} trial planned`, to: names });
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'trial',
+        subjectId: row!.id,
+        subjectName: name,
+        what: `${kindOf(kind).label.toLowerCase()} trial planned`,
+        to: names,
+      },
+    );
     return succeed({ id: row!.id, name });
   });
 }

@@ -6,7 +6,15 @@ import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
-import { findLoaded, findMachine, findMounted, getPolicy, listMaintenance, listProofs, type Machine } from '../../machines/server/index.ts';
+import {
+  findLoaded,
+  findMachine,
+  findMounted,
+  getPolicy,
+  listMaintenance,
+  listProofs,
+  type Machine,
+} from '../../machines/server/index.ts';
 import type { Analysis, ReadingOf, SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -18,46 +26,126 @@ import { listSeries } from './series.ts';
 import { trial } from './tables.ts';
 
 /** The kind's own analysis on the readings that stand: the same today and years later. */
-export function analyseTrial(row: Pick<Trial, 'kind' | 'plan'>, readings: readonly ReadingOf[], series: readonly SeriesPrint[] = []): Result<Analysis> {
-  return kindOf(row.kind).analyse(readings, { values: row.plan.conditions, params: row.plan.params, bands: row.plan.bands, series });
+export function analyseTrial(
+  row: Pick<Trial, 'kind' | 'plan'>,
+  readings: readonly ReadingOf[],
+  series: readonly SeriesPrint[] = [],
+): Result<Analysis> {
+  return kindOf(row.kind).analyse(readings, {
+    values: row.plan.conditions,
+    params: row.plan.params,
+    bands: row.plan.bands,
+    series,
+  });
 }
 
 export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPage, TrialFailure>> {
   const row = await findTrial(ctx, id);
   if (!row) return fail({ code: 'noTrial' });
-  const m = (await findMachine(ctx, row.machineId))!, kind = kindOf(row.kind);
+  const m = (await findMachine(ctx, row.machineId))!;
+  const kind = kindOf(row.kind);
   const name = async (profileId: string) => (await findProfile(ctx, profileId))!.name;
-  const readings = await listStanding(ctx, id), series = await listSeries(ctx, row);
-  const analysis = analyseTrial(row, readings, series), proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot), isOpen = row.state !== 'accepted' && row.state !== 'set aside';
+  const readings = await listStanding(ctx, id);
+  const series = await listSeries(ctx, row);
+  const analysis = analyseTrial(row, readings, series);
+  const proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot);
+  const isOpen = row.state !== 'accepted' && row.state !== 'set aside';
   const { gcode, ...rest } = row;
   return succeed({
-    ...rest, name: trialName(row.number!), createdAt: row.createdAt.toISOString(), decidedAt: row.decidedAt?.toISOString() ?? null,
-    machineName: m.name, toolName: await name(row.toolId), materialName: await name(row.materialId), processName: await name(row.processId),
-    readings: readings.map((r) => ({ id: r.id, band: r.band, feature: r.feature, repeat: r.repeat, typed: r.typed, value: r.value, personId: r.personId, personName: r.personName, instrument: r.instrument, supersedes: r.supersedes, at: r.at.toISOString() })),
-    analysis: analysis.ok ? analysis.value : null, refusal: analysis.ok ? null : [analysis.failure.where, analysis.failure.what, analysis.failure.todo].filter(Boolean).join('; '), changed: isOpen ? await listChanged(ctx, row, m) : [], gcodeBytes: gcode.length, hasDevice: m.device !== null, proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
-    earlier: await listEarlier(ctx, row, m.printerId), validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays, openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [], series: series.map((p) => ({ ...p, readings: p.readings.map(({ band, feature, repeat, value }) => ({ band, feature, repeat, value })) })),
+    ...rest,
+    name: trialName(row.number!),
+    createdAt: row.createdAt.toISOString(),
+    decidedAt: row.decidedAt?.toISOString() ?? null,
+    machineName: m.name,
+    toolName: await name(row.toolId),
+    materialName: await name(row.materialId),
+    processName: await name(row.processId),
+    readings: readings.map((r) => ({
+      id: r.id,
+      band: r.band,
+      feature: r.feature,
+      repeat: r.repeat,
+      typed: r.typed,
+      value: r.value,
+      personId: r.personId,
+      personName: r.personName,
+      instrument: r.instrument,
+      supersedes: r.supersedes,
+      at: r.at.toISOString(),
+    })),
+    analysis: analysis.ok ? analysis.value : null,
+    refusal: analysis.ok
+      ? null
+      : [analysis.failure.where, analysis.failure.what, analysis.failure.todo].filter(Boolean).join('; '),
+    changed: isOpen ? await listChanged(ctx, row, m) : [],
+    gcodeBytes: gcode.length,
+    hasDevice: m.device !== null,
+    proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
+    earlier: await listEarlier(ctx, row, m.printerId),
+    validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays,
+    openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [],
+    series: series.map((p) => ({
+      ...p,
+      readings: p.readings.map(({ band, feature, repeat, value }) => ({ band, feature, repeat, value })),
+    })),
   });
 }
 
 /** What is not any more as it was when the trial was planned: mount, load, recipe values, maintenance that touches what it proves. */
 async function listChanged(ctx: Ctx, row: Trial, m: Machine): Promise<string[]> {
-  const out: string[] = [], mounted = await findMounted(ctx, m.id), loaded = await findLoaded(ctx, m.id), kind = kindOf(row.kind);
+  const out: string[] = [];
+  const mounted = await findMounted(ctx, m.id);
+  const loaded = await findLoaded(ctx, m.id);
+  const kind = kindOf(row.kind);
   if (mounted && mounted.toolId !== row.toolId) out.push(`another tool is mounted: ${mounted.name}`);
   if (loaded && loaded.materialId !== row.materialId) out.push(`another material is loaded: ${loaded.name}`);
-  else if (loaded && row.lot !== 'unknown' && loaded.lot !== row.lot) out.push(`another lot is loaded: ${loaded.lot} instead of ${row.lot}`);
-  for (const e of await listMaintenance(ctx, m.id)) if (e.at > row.createdAt && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key))) out.push(`${maintenanceKinds[e.kind].label.toLowerCase()} since then`);
-  const now = await resolveCombination(ctx, { machine: m, toolId: row.toolId, materialId: row.materialId, processId: row.processId, overrides: row.plan.overrides });
-  for (const [key, was] of Object.entries(row.plan.conditions)) { const is = now.get(key)?.value, setting = findSetting(key); if (setting && typeof is === 'number' && is !== was && (kind.proves.includes(key) || kind.needs.includes(key))) out.push(`${setting.label.toLowerCase()} is ${showValue(setting, is)} now, ${showValue(setting, was)} then`); }
+  else if (loaded && row.lot !== 'unknown' && loaded.lot !== row.lot)
+    out.push(`another lot is loaded: ${loaded.lot} instead of ${row.lot}`);
+  for (const e of await listMaintenance(ctx, m.id))
+    if (e.at > row.createdAt && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)))
+      out.push(`${maintenanceKinds[e.kind].label.toLowerCase()} since then`);
+  const now = await resolveCombination(ctx, {
+    machine: m,
+    toolId: row.toolId,
+    materialId: row.materialId,
+    processId: row.processId,
+    overrides: row.plan.overrides,
+  });
+  for (const [key, was] of Object.entries(row.plan.conditions)) {
+    const is = now.get(key)?.value;
+    const setting = findSetting(key);
+    if (setting && typeof is === 'number' && is !== was && (kind.proves.includes(key) || kind.needs.includes(key)))
+      out.push(`${setting.label.toLowerCase()} is ${showValue(setting, is)} now, ${showValue(setting, was)} then`);
+  }
   return out;
 }
 
 /** Accepted values of this kind on this machine and its sisters with the same tool, oldest first. */
 async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string): Promise<EarlierValue[]> {
-  const rows = await ctx.db.execute<{ id: string; number: number; at: string; decision: Decision; material: string; machine: string; sister: boolean }>(sql`
+  const rows = await ctx.db.execute<{
+    id: string;
+    number: number;
+    at: string;
+    decision: Decision;
+    material: string;
+    machine: string;
+    sister: boolean;
+  }>(sql`
     select t.id, t.number, t.decided_at as at, t.decision, mat.name as material, m.name as machine, t.machine_id <> ${row.machineId} as sister
     from trial t join machine m on m.id = t.machine_id join profile mat on mat.id = t.material_id
     where t.kind = ${row.kind} and t.state = 'accepted' and t.tool_id = ${row.toolId} and m.printer_id = ${printerId} order by t.decided_at limit 500`);
-  return rows.rows.flatMap((r) => r.decision.written.map((w) => ({ id: r.id, name: trialName(Number(r.number)), at: new Date(r.at).toISOString(), setting: w.setting, value: w.value, materialName: r.material, machineName: r.machine, isSister: r.sister })));
+  return rows.rows.flatMap((r) =>
+    r.decision.written.map((w) => ({
+      id: r.id,
+      name: trialName(Number(r.number)),
+      at: new Date(r.at).toISOString(),
+      setting: w.setting,
+      value: w.value,
+      materialName: r.material,
+      machineName: r.machine,
+      isSister: r.sister,
+    })),
+  );
 }
 
 export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
@@ -71,8 +159,21 @@ export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
 }
 
 /** Trials not yet decided that use any of these profiles. */
-export async function listOpenTrialsUsing(ctx: Pick<Ctx, 'db'>, profileIds: readonly string[]): Promise<{ id: string; name: string }[]> {
+export async function listOpenTrialsUsing(
+  ctx: Pick<Ctx, 'db'>,
+  profileIds: readonly string[],
+): Promise<{ id: string; name: string }[]> {
   const ids = [...profileIds];
-  const rows = await ctx.db.select({ id: trial.id, number: trial.number }).from(trial).where(and(inArray(trial.state, ['planned', 'printing', 'interrupted', 'measuring']), or(inArray(trial.toolId, ids), inArray(trial.materialId, ids), inArray(trial.processId, ids)))).orderBy(desc(trial.number)).limit(200);
+  const rows = await ctx.db
+    .select({ id: trial.id, number: trial.number })
+    .from(trial)
+    .where(
+      and(
+        inArray(trial.state, ['planned', 'printing', 'interrupted', 'measuring']),
+        or(inArray(trial.toolId, ids), inArray(trial.materialId, ids), inArray(trial.processId, ids)),
+      ),
+    )
+    .orderBy(desc(trial.number))
+    .limit(200);
   return rows.map((r) => ({ id: r.id, name: trialName(r.number!) }));
 }

@@ -16,23 +16,59 @@ const MOST_PRINTS = 40;
 /** Prints of the same part on the same machine that were kept before this one, the oldest first, each with what was changed after it. */
 export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<SeriesPrint[]> {
   if (!kindOf(row.kind).isSeries) return [];
-  const before = (await ctx.db.select().from(trial).where(and(eq(trial.kind, row.kind), eq(trial.machineId, row.machineId), eq(trial.state, 'accepted'), lt(trial.number, row.number!))).orderBy(asc(trial.number))).slice(-MOST_PRINTS);
-  const work = before.length > 0 ? await listMaintenance(ctx, row.machineId) : [], names = new Map<string, string>();
-  const nameOf = async (id: string): Promise<string> => { const known = names.get(id) ?? (await findProfile(ctx, id))!.name; names.set(id, known); return known; };
+  const before = (
+    await ctx.db
+      .select()
+      .from(trial)
+      .where(
+        and(
+          eq(trial.kind, row.kind),
+          eq(trial.machineId, row.machineId),
+          eq(trial.state, 'accepted'),
+          lt(trial.number, row.number!),
+        ),
+      )
+      .orderBy(asc(trial.number))
+  ).slice(-MOST_PRINTS);
+  const work = before.length > 0 ? await listMaintenance(ctx, row.machineId) : [];
+  const names = new Map<string, string>();
+  const nameOf = async (id: string): Promise<string> => {
+    const known = names.get(id) ?? (await findProfile(ctx, id))!.name;
+    names.set(id, known);
+    return known;
+  };
   const out: SeriesPrint[] = [];
   for (const [i, b] of before.entries()) {
-    const next = before[i + 1] ?? row, changedSince = changedValues(b.plan.conditions, next.plan.conditions);
-    for (const [label, from, to] of [['tool', b.toolId, next.toolId], ['material', b.materialId, next.materialId], ['process', b.processId, next.processId]] as const) if (from !== to) changedSince.push(`${label} ${await nameOf(from)} → ${await nameOf(to)}`);
+    const next = before[i + 1] ?? row;
+    const changedSince = changedValues(b.plan.conditions, next.plan.conditions);
+    for (const [label, from, to] of [
+      ['tool', b.toolId, next.toolId],
+      ['material', b.materialId, next.materialId],
+      ['process', b.processId, next.processId],
+    ] as const)
+      if (from !== to) changedSince.push(`${label} ${await nameOf(from)} → ${await nameOf(to)}`);
     if (b.materialId === next.materialId && b.lot !== next.lot) changedSince.push(`lot ${b.lot} → ${next.lot}`);
-    for (const w of work) if (w.at > b.createdAt && w.at <= next.createdAt) changedSince.push(maintenanceKinds[w.kind].label.toLowerCase());
-    out.push({ id: b.id, name: trialName(b.number!), at: (b.decidedAt ?? b.createdAt).toISOString(), readings: await listStanding(ctx, b.id), changedSince });
+    for (const w of work)
+      if (w.at > b.createdAt && w.at <= next.createdAt) changedSince.push(maintenanceKinds[w.kind].label.toLowerCase());
+    out.push({
+      id: b.id,
+      name: trialName(b.number!),
+      at: (b.decidedAt ?? b.createdAt).toISOString(),
+      readings: await listStanding(ctx, b.id),
+      changedSince,
+    });
   }
   return out;
 }
 
 /** Figures that differ between two recipes; one that follows by its formula from another that differs is no change of its own. */
-export function changedValues(before: Readonly<Record<string, number>>, after: Readonly<Record<string, number>>): string[] {
-  const differ = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((key) => before[key] !== after[key]);
+export function changedValues(
+  before: Readonly<Record<string, number>>,
+  after: Readonly<Record<string, number>>,
+): string[] {
+  const differ = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
+    (key) => before[key] !== after[key],
+  );
   return differ.flatMap((key) => {
     const s = findSetting(key);
     if (!s || ('formula' in s && s.formula?.reads.some((read) => differ.includes(read)))) return [];

@@ -1,5 +1,14 @@
 import { sql } from 'drizzle-orm';
-import { check, doublePrecision, integer, jsonb, pgTable, text, timestamp, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import {
+  check,
+  doublePrecision,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  type AnyPgColumn,
+} from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import { machine } from '../../machines/server/tables.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
@@ -7,36 +16,53 @@ import type { Decision, PrintProgress, TrialPlan, TrialState } from '../model/tr
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
-export const trial = pgTable('trial', {
-  id: text('id').primaryKey(),
-  number: integer('number').generatedAlwaysAsIdentity().unique(),
-  kind: text('kind').$type<TrialKindKey>().notNull(),
-  machineId: text('machine_id').notNull().references(() => machine.id),
-  toolId: text('tool_id').notNull().references(() => profile.id),
-  materialId: text('material_id').notNull().references(() => profile.id),
-  processId: text('process_id').notNull().references(() => profile.id),
-  lot: text('lot').notNull(),
-  plan: jsonb('plan').$type<TrialPlan>().notNull(),
-  gcode: text('gcode').notNull(),
-  state: text('state').$type<TrialState>().notNull(),
-  /** What people want of the print; the worker brings it about. */
-  wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
-  progress: jsonb('progress').$type<PrintProgress>(),
-  decision: jsonb('decision').$type<Decision>(),
-  createdBy: text('created_by').notNull(),
-  createdByName: text('created_by_name').notNull(),
-  createdAt: at('created_at').notNull(),
-  decidedAt: at('decided_at'),
-  version: integer('version').notNull().default(1),
-}, (t) => [
-  check('trial_state', sql`${t.state} in ('planned', 'printing', 'interrupted', 'measuring', 'accepted', 'set aside')`),
-  check('trial_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
-]);
+export const trial = pgTable(
+  'trial',
+  {
+    id: text('id').primaryKey(),
+    number: integer('number').generatedAlwaysAsIdentity().unique(),
+    kind: text('kind').$type<TrialKindKey>().notNull(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    toolId: text('tool_id')
+      .notNull()
+      .references(() => profile.id),
+    materialId: text('material_id')
+      .notNull()
+      .references(() => profile.id),
+    processId: text('process_id')
+      .notNull()
+      .references(() => profile.id),
+    lot: text('lot').notNull(),
+    plan: jsonb('plan').$type<TrialPlan>().notNull(),
+    gcode: text('gcode').notNull(),
+    state: text('state').$type<TrialState>().notNull(),
+    /** What people want of the print; the worker brings it about. */
+    wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
+    progress: jsonb('progress').$type<PrintProgress>(),
+    decision: jsonb('decision').$type<Decision>(),
+    createdBy: text('created_by').notNull(),
+    createdByName: text('created_by_name').notNull(),
+    createdAt: at('created_at').notNull(),
+    decidedAt: at('decided_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    check(
+      'trial_state',
+      sql`${t.state} in ('planned', 'printing', 'interrupted', 'measuring', 'accepted', 'set aside')`,
+    ),
+    check('trial_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
+  ],
+);
 
 /** Raw readings; a correction is a new reading that supersedes, with a reason. Append-only by grant. */
 export const reading = pgTable('reading', {
   id: text('id').primaryKey(),
-  trialId: text('trial_id').notNull().references(() => trial.id),
+  trialId: text('trial_id')
+    .notNull()
+    .references(() => trial.id),
   band: integer('band').notNull(),
   feature: text('feature').notNull(),
   repeat: integer('repeat').notNull(),
@@ -45,7 +71,9 @@ export const reading = pgTable('reading', {
   instrument: text('instrument').notNull(),
   typed: text('typed').notNull(),
   value: doublePrecision('value').notNull(),
-  supersedes: text('supersedes').unique().references((): AnyPgColumn => reading.id),
+  supersedes: text('supersedes')
+    .unique()
+    .references((): AnyPgColumn => reading.id),
   reason: text('reason'),
   at: at('at').notNull(),
 });

@@ -4,6 +4,9 @@ import { trial } from './tables.ts';
 
 /** Trials that are printing and wish to go on (or to be paused or cancelled by whoever holds the machine). */
 export async function listWishedPrints(ctx: Pick<Ctx, 'db'>): Promise<string[]> {
-  const rows = await ctx.db.select({ id: trial.id }).from(trial).where(and(eq(trial.state, 'printing'), ne(trial.wish, 'idle')));
+  const rows = await ctx.db
+    .select({ id: trial.id })
+    .from(trial)
+    .where(and(eq(trial.state, 'printing'), ne(trial.wish, 'idle')));
   return rows.map((r) => r.id);
 }

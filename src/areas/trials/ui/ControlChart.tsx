@@ -7,18 +7,63 @@ import { showValue } from '../../library/model/values.ts';
 import type { EarlierValue } from '../model/pages.ts';
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
-const INK = '#22252b', PLUM = '#6a2e57', PINE = '#2f5d4a', LIME = '#c9c2b2';
+const INK = '#22252b';
+const PLUM = '#6a2e57';
+const PINE = '#2f5d4a';
+const LIME = '#c9c2b2';
 
 /** What trials of a kind found on one machine with one material over time, with the limits of an individuals chart. */
-export function ControlChart({ setting, values }: { readonly setting: string; readonly values: readonly EarlierValue[] }) {
-  const s = findSetting(setting)!, chart = individualsChart(values.map((v) => v.value)), line = (y: number) => values.map(() => y);
+export function ControlChart({
+  setting,
+  values,
+}: {
+  readonly setting: string;
+  readonly values: readonly EarlierValue[];
+}) {
+  const s = findSetting(setting)!;
+  const chart = individualsChart(values.map((v) => v.value));
+  const line = (y: number) => values.map(() => y);
   return (
     <figure style={{ margin: '8px 0 14px' }}>
-      <figcaption className="hint">{s.label}, {values.length} accepted {values.length === 1 ? 'trial' : 'trials'}{chart ? `; mean ${showValue(s, chart.centre)}, limits ${showValue(s, chart.low)} to ${showValue(s, chart.high)}${chart.outside.length > 0 ? `; ${chart.outside.length} outside` : ''}${chart.runs.length > 0 ? '; a run of eight on one side' : ''}` : '; limits come with four'}</figcaption>
-      <div style={{ height: 150 }}><Line aria-label={`${s.label} over time`} options={{ animation: false, maintainAspectRatio: false, plugins: { legend: { display: false } }, scales: { x: { grid: { color: LIME } }, y: { grid: { color: LIME } } } }} data={{ labels: values.map((v) => day(v.at)), datasets: [
-        { data: values.map((v) => v.value), borderColor: INK, borderWidth: 1, pointRadius: 4, pointBackgroundColor: values.map((_, i) => (chart?.outside.includes(i) ? PLUM : INK)), pointStyle: values.map((_, i) => (chart?.outside.includes(i) ? 'rectRot' : 'circle')) },
-        ...(chart ? [chart.centre, chart.low, chart.high].map((y, i) => ({ data: line(y), borderColor: PINE, borderWidth: i === 0 ? 1.5 : 1, borderDash: i === 0 ? [] : [4, 4], pointRadius: 0 })) : []),
-      ] }} /></div>
+      <figcaption className="hint">
+        {s.label}, {values.length} accepted {values.length === 1 ? 'trial' : 'trials'}
+        {chart
+          ? `; mean ${showValue(s, chart.centre)}, limits ${showValue(s, chart.low)} to ${showValue(s, chart.high)}${chart.outside.length > 0 ? `; ${chart.outside.length} outside` : ''}${chart.runs.length > 0 ? '; a run of eight on one side' : ''}`
+          : '; limits come with four'}
+      </figcaption>
+      <div style={{ height: 150 }}>
+        <Line
+          aria-label={`${s.label} over time`}
+          options={{
+            animation: false,
+            maintainAspectRatio: false,
+            plugins: { legend: { display: false } },
+            scales: { x: { grid: { color: LIME } }, y: { grid: { color: LIME } } },
+          }}
+          data={{
+            labels: values.map((v) => day(v.at)),
+            datasets: [
+              {
+                data: values.map((v) => v.value),
+                borderColor: INK,
+                borderWidth: 1,
+                pointRadius: 4,
+                pointBackgroundColor: values.map((_, i) => (chart?.outside.includes(i) ? PLUM : INK)),
+                pointStyle: values.map((_, i) => (chart?.outside.includes(i) ? 'rectRot' : 'circle')),
+              },
+              ...(chart
+                ? [chart.centre, chart.low, chart.high].map((y, i) => ({
+                    data: line(y),
+                    borderColor: PINE,
+                    borderWidth: i === 0 ? 1.5 : 1,
+                    borderDash: i === 0 ? [] : [4, 4],
+                    pointRadius: 0,
+                  }))
+                : []),
+            ],
+          }}
+        />
+      </div>
     </figure>
   );
 }

@@ -7,24 +7,112 @@ import { provingKinds } from '../kinds/index.ts';
 import { coverOf, type Cover } from '../model/due.ts';
 import { coverMark } from './DueScreen.tsx';
 
-const words: Readonly<Record<Cover, string>> = { 'not for it': 'not for this machine', proven: 'proven', soon: 'runs out this week', due: 'due', sister: 'proven on a sister', unproven: 'never proven' };
+const words: Readonly<Record<Cover, string>> = {
+  'not for it': 'not for this machine',
+  proven: 'proven',
+  soon: 'runs out this week',
+  due: 'due',
+  sister: 'proven on a sister',
+  unproven: 'never proven',
+};
 
 /** Every machine against every kind of trial, for what is mounted and loaded: where evidence stands and where it is wanting. */
 export function CoverageScreen() {
   const { data, error } = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!data) return <p className="empty">Looking through the evidence…</p>;
-  const rows = data.filter((m) => m.mounted && m.loaded).map((m) => ({ m, cells: provingKinds.map((k) => coverOf(k.key, m)) })), count = (c: Cover): number => rows.reduce((s, r) => s + r.cells.filter((x) => x.cover === c).length, 0);
+  const rows = data
+    .filter((m) => m.mounted && m.loaded)
+    .map((m) => ({ m, cells: provingKinds.map((k) => coverOf(k.key, m)) }));
+  const count = (c: Cover): number => rows.reduce((s, r) => s + r.cells.filter((x) => x.cover === c).length, 0);
   return (
     <>
       <MachineRooms here="/machines/coverage" />
-      <div className="band" data-kind="machine"><div><div className="kind">Machines, with what is mounted and loaded</div><h1>Coverage</h1></div>
-        <div className="end">{(['proven', 'soon', 'due', 'sister', 'unproven'] as const).map((c) => <span key={c} className="chip" style={{ display: 'inline-flex', gap: 5, alignItems: 'center' }}>{c !== 'soon' && <StateMark mark={coverMark[c]} />}{count(c)} {words[c]}</span>)}<a className="btn p" href="/trials/due">Plan what is due</a></div></div>
-      {rows.length === 0 ? <p className="empty">No machine has a tool mounted and a material loaded yet.</p> : (
-        <div className="cover"><table className="list"><thead><tr><th>Machine</th>{provingKinds.map((k) => <th key={k.key} className="tilt"><span>{k.label}</span></th>)}</tr></thead>
-          <tbody>{rows.map(({ m, cells }) => <tr key={m.id}><th scope="row" style={{ textAlign: 'left' }}><a href={`/machines/${m.id}`}>{m.name}</a><div className="hint">{m.mounted!.name} · {m.loaded!.name}</div></th>
-            {cells.map((c) => c.cover === 'not for it' ? <td key={c.kind} className="hint" title={c.says} aria-label={`${c.kind} on ${m.name}: not for this machine`}>–</td> : <td key={c.kind}><a href={c.cover === 'proven' && c.trialId ? `/trials/${c.trialId}` : `/trials/new?kind=${c.kind}&machine=${m.id}`} title={c.says} aria-label={`${provingKinds.find((k) => k.key === c.kind)!.label} on ${m.name}: ${words[c.cover]}, ${c.says}`}><StateMark mark={coverMark[c.cover]} /><span className="f hint">{c.cover === 'proven' || c.cover === 'soon' ? `${c.daysLeft!} d` : ''}</span></a></td>)}</tr>)}</tbody></table></div>)}
-      <p className="hint" style={{ padding: '10px 20px' }}>Figures are days until evidence runs out by age; maintenance and another lot make it due before. A proven cell opens its trial, any other plans one.</p>
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">Machines, with what is mounted and loaded</div>
+          <h1>Coverage</h1>
+        </div>
+        <div className="end">
+          {(['proven', 'soon', 'due', 'sister', 'unproven'] as const).map((c) => (
+            <span key={c} className="chip" style={{ display: 'inline-flex', gap: 5, alignItems: 'center' }}>
+              {c !== 'soon' && <StateMark mark={coverMark[c]} />}
+              {count(c)} {words[c]}
+            </span>
+          ))}
+          <a className="btn p" href="/trials/due">
+            Plan what is due
+          </a>
+        </div>
+      </div>
+      {rows.length === 0 ? (
+        <p className="empty">No machine has a tool mounted and a material loaded yet.</p>
+      ) : (
+        <div className="cover">
+          <table className="list">
+            <thead>
+              <tr>
+                <th>Machine</th>
+                {provingKinds.map((k) => (
+                  <th key={k.key} className="tilt">
+                    <span>{k.label}</span>
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map(({ m, cells }) => (
+                <tr key={m.id}>
+                  <th scope="row" style={{ textAlign: 'left' }}>
+                    <a href={`/machines/${m.id}`}>{m.name}</a>
+                    <div className="hint">
+                      {m.mounted!.name} · {m.loaded!.name}
+                    </div>
+                  </th>
+                  {cells.map((c) =>
+                    c.cover === 'not for it' ? (
+                      <td
+                        key={c.kind}
+                        className="hint"
+                        title={c.says}
+                        aria-label={`${c.kind} on ${m.name}: not for this machine`}
+                      >
+                        –
+                      </td>
+                    ) : (
+                      <td key={c.kind}>
+                        <a
+                          href={
+                            c.cover === 'proven' && c.trialId
+                              ? `/trials/${c.trialId}`
+                              : `/trials/new?kind=${c.kind}&machine=${m.id}`
+                          }
+                          title={c.says}
+                          aria-label={`${provingKinds.find((k) => k.key === c.kind)!.label} on ${m.name}: ${words[c.cover]}, ${c.says}`}
+                        >
+                          <StateMark mark={coverMark[c.cover]} />
+                          <span className="f hint">
+                            {c.cover === 'proven' || c.cover === 'soon' ? `${c.daysLeft!} d` : ''}
+                          </span>
+                        </a>
+                      </td>
+                    ),
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <p className="hint" style={{ padding: '10px 20px' }}>
+        Figures are days until evidence runs out by age; maintenance and another lot make it due before. A proven cell
+        opens its trial, any other plans one.
+      </p>
     </>
   );
 }

@@ -7,22 +7,100 @@ import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 
 /** What accepting would change, and the ways to end a trial or to carry it on. */
-export function Decide({ trial: t, onDecide, onExtend }: { readonly trial: TrialPage; readonly onDecide: (outcome: 'accepted' | 'set aside', why: string) => void; readonly onExtend: (bands: readonly number[]) => void }) {
-  const [why, setWhy] = useState(''), a = t.analysis, first = a?.proven[0], { isSeries = false } = kindOf(t.kind);
+export function Decide({
+  trial: t,
+  onDecide,
+  onExtend,
+}: {
+  readonly trial: TrialPage;
+  readonly onDecide: (outcome: 'accepted' | 'set aside', why: string) => void;
+  readonly onExtend: (bands: readonly number[]) => void;
+}) {
+  const [why, setWhy] = useState('');
+  const a = t.analysis;
+  const first = a?.proven[0];
+  const { isSeries = false } = kindOf(t.kind);
   return (
     <>
-      {a && first && <><h3>Against today</h3>
-        {a.proven.map((p) => { const s = findSetting(p.setting)!, before = t.plan.conditions[p.setting] ?? null; return (
-          <div key={p.setting} style={{ marginBottom: 8 }}>
-            {'range' in s && <Gauge value={before} hardware={t.plan.limits?.hardware[p.setting] ?? null} supplier={t.plan.limits?.supplier[p.setting] ?? null} proven={{ min: p.range.min, max: p.range.max, state: 'proven' }} guard={s.range} label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`} />}
-            <p className="hint">{s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}{p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}{p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.</p></div>); })}
-        <h3>If accepted</h3><p className="hint">The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName} {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {t.validDays} days, until maintenance touches it, or for another lot.</p>
-        {t.openJobs.length > 0 && <p className="hint" style={{ marginTop: 4 }}>To be checked again: {t.openJobs.map((j, i) => <span key={j.id}>{i > 0 && ', '}<a href={`/checks/${j.id}`}>{j.name} {j.title}</a></span>)}.</p>}</>}
-      {t.changed.length > 0 && <div role="status" style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}><b>Changed since it was planned:</b> {t.changed.join('; ')}.</div>}
+      {a && first && (
+        <>
+          <h3>Against today</h3>
+          {a.proven.map((p) => {
+            const s = findSetting(p.setting)!;
+            const before = t.plan.conditions[p.setting] ?? null;
+            return (
+              <div key={p.setting} style={{ marginBottom: 8 }}>
+                {'range' in s && (
+                  <Gauge
+                    value={before}
+                    hardware={t.plan.limits?.hardware[p.setting] ?? null}
+                    supplier={t.plan.limits?.supplier[p.setting] ?? null}
+                    proven={{ min: p.range.min, max: p.range.max, state: 'proven' }}
+                    guard={s.range}
+                    label={`${s.label} now ${before ?? 'not set'}, would be ${p.value}`}
+                  />
+                )}
+                <p className="hint">
+                  {s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if
+                  accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}
+                  {p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}
+                  {p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.
+                </p>
+              </div>
+            );
+          })}
+          <h3>If accepted</h3>
+          <p className="hint">
+            The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName}{' '}
+            {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {t.validDays} days, until
+            maintenance touches it, or for another lot.
+          </p>
+          {t.openJobs.length > 0 && (
+            <p className="hint" style={{ marginTop: 4 }}>
+              To be checked again:{' '}
+              {t.openJobs.map((j, i) => (
+                <span key={j.id}>
+                  {i > 0 && ', '}
+                  <a href={`/checks/${j.id}`}>
+                    {j.name} {j.title}
+                  </a>
+                </span>
+              ))}
+              .
+            </p>
+          )}
+        </>
+      )}
+      {t.changed.length > 0 && (
+        <div
+          role="status"
+          style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}
+        >
+          <b>Changed since it was planned:</b> {t.changed.join('; ')}.
+        </div>
+      )}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
-      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><button className="btn p" disabled={!(isSeries ? a : first) || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>{first ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}` : isSeries ? 'Keep in the series' : 'Accept'}</button>
-        {a?.extendTo && <button className="btn" onClick={() => onExtend(a.extendTo!)}>Extend the range</button>}
-        <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>Set aside</button></div>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        <button
+          className="btn p"
+          disabled={!(isSeries ? a : first) || t.state === 'printing'}
+          onClick={() => onDecide('accepted', why)}
+        >
+          {first
+            ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}`
+            : isSeries
+              ? 'Keep in the series'
+              : 'Accept'}
+        </button>
+        {a?.extendTo && (
+          <button className="btn" onClick={() => onExtend(a.extendTo!)}>
+            Extend the range
+          </button>
+        )}
+        <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>
+          Set aside
+        </button>
+      </div>
     </>
   );
 }

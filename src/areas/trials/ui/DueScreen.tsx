@@ -9,38 +9,176 @@ import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { kindOf } from '../kinds/index.ts';
 import { orderOf, type Cover, type DueTrial } from '../model/due.ts';
 
-export const coverMark: Readonly<Record<Cover, Mark>> = { 'not for it': 'note', proven: 'proven', soon: 'due', due: 'due', sister: 'sister', unproven: 'unproven' };
+export const coverMark: Readonly<Record<Cover, Mark>> = {
+  'not for it': 'note',
+  proven: 'proven',
+  soon: 'due',
+  due: 'due',
+  sister: 'sister',
+  unproven: 'unproven',
+};
 const keyOf = (d: Pick<DueTrial, 'machineId' | 'kind'>): string => `${d.machineId}/${d.kind}`;
 
 /** What is due on every machine (or not yet proven on one), in the order of practice; what is ticked is planned in one go. */
 export function DueScreen() {
-  const client = useQueryClient(), mayChange = useMayChange(), [machine, setMachine] = useState<string | null | undefined>(undefined), [left, setLeft] = useState<ReadonlySet<string> | null>(null), [busy, setBusy] = useState(false);
+  const client = useQueryClient();
+  const mayChange = useMayChange();
+  const [machine, setMachine] = useState<string | null | undefined>(undefined);
+  const [left, setLeft] = useState<ReadonlySet<string> | null>(null);
+  const [busy, setBusy] = useState(false);
   useEffect(() => setMachine(new URLSearchParams(location.search).get('machine')), []);
-  const { data, error } = useQuery({ queryKey: ['due', machine], enabled: machine !== undefined, queryFn: () => call<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`) });
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  const { data, error } = useQuery({
+    queryKey: ['due', machine],
+    enabled: machine !== undefined,
+    queryFn: () => call<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`),
+  });
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!data) return <p className="empty">Working out what is due, and what each coupon would take…</p>;
-  const rows = [...data].sort((a, b) => a.machineName.localeCompare(b.machineName) || orderOf(a.kind) - orderOf(b.kind)), can = rows.filter((d) => !d.cannot && !d.open);
-  const chosen = can.filter((d) => (left ? !left.has(keyOf(d)) : d.cover === 'due' || d.cover === 'soon')), sum = (of: (d: DueTrial) => number): number => chosen.reduce((s, d) => s + of(d), 0);
-  const toggle = (d: DueTrial): void => { const out = new Set(can.filter((x) => !chosen.includes(x)).map(keyOf)); if (!out.delete(keyOf(d))) out.add(keyOf(d)); setLeft(out); };
+  const rows = [...data].sort(
+    (a, b) => a.machineName.localeCompare(b.machineName) || orderOf(a.kind) - orderOf(b.kind),
+  );
+  const can = rows.filter((d) => !d.cannot && !d.open);
+  const chosen = can.filter((d) => (left ? !left.has(keyOf(d)) : d.cover === 'due' || d.cover === 'soon'));
+  const sum = (of: (d: DueTrial) => number): number => chosen.reduce((s, d) => s + of(d), 0);
+  const toggle = (d: DueTrial): void => {
+    const out = new Set(can.filter((x) => !chosen.includes(x)).map(keyOf));
+    if (!out.delete(keyOf(d))) out.add(keyOf(d));
+    setLeft(out);
+  };
   const plan = async (): Promise<void> => {
     setBusy(true);
-    try { const { planned } = await post<{ planned: { id: string; name: string }[] }>('/api/trials/due', { items: chosen.map(({ machineId, kind }) => ({ machineId, kind })) }); tellDone(`${planned.map((p) => p.name).join(', ')} planned`); await client.invalidateQueries(); go(planned.length === 1 ? `/trials/${planned[0]!.id}` : '/trials'); }
-    catch (e) { tellRefused(e); setBusy(false); }
+    try {
+      const { planned } = await post<{ planned: { id: string; name: string }[] }>('/api/trials/due', {
+        items: chosen.map(({ machineId, kind }) => ({ machineId, kind })),
+      });
+      tellDone(`${planned.map((p) => p.name).join(', ')} planned`);
+      await client.invalidateQueries();
+      go(planned.length === 1 ? `/trials/${planned[0]!.id}` : '/trials');
+    } catch (e) {
+      tellRefused(e);
+      setBusy(false);
+    }
   };
   const names = [...new Set(rows.map((d) => d.machineName))];
   return (
     <>
-      <div className="band"><div><div className="kind">{machine ? 'Trials this machine wants' : 'Due now or within a week, all machines'}</div><h1>{rows.length === 0 ? 'Nothing is due' : `${rows.length} ${rows.length === 1 ? 'trial' : 'trials'} in the order of practice`}</h1></div>
-        <div className="end">{machine && <a className="btn" href="/trials/due" onClick={() => { setMachine(null); setLeft(null); }}>All machines</a>}{mayChange && <button className="btn p" disabled={busy || chosen.length === 0} onClick={() => void plan()}>{chosen.length === 0 ? 'Nothing chosen' : `Plan ${chosen.length}: ${formatDuration(sum((d) => d.timeS))}, ${sum((d) => d.massG).toFixed(0)} g, € ${sum((d) => d.cost).toFixed(2)}`}</button>}</div></div>
-      {rows.length === 0 ? <p className="empty">All evidence for what is mounted and loaded is valid for another week. What was never proven stands on each machine’s page and under <a href="/machines/coverage">Coverage</a>.</p> : (
-        <table className="list"><thead><tr><th><input type="checkbox" aria-label="All that can be planned" disabled={!mayChange || can.length === 0} checked={chosen.length === can.length && can.length > 0} ref={(box) => { if (box) box.indeterminate = chosen.length > 0 && chosen.length < can.length; }} onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))} /></th><th>Trial</th><th>Why</th><th>First</th><th>Process</th><th className="n">Print</th><th className="n">Material</th><th className="n">Cost</th></tr></thead>
-          {names.map((name) => <tbody key={name}><tr><th colSpan={8} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}><a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a> <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span></th></tr>
-            {rows.filter((d) => d.machineName === name).map((d) => <tr key={keyOf(d)}>
-              <td>{can.includes(d) && <input type="checkbox" aria-label={`${kindOf(d.kind).label} on ${name}`} disabled={!mayChange} checked={chosen.includes(d)} onChange={() => toggle(d)} />}</td>
-              <td><a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>{kindOf(d.kind).label}</a></td>
-              <td><span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}><StateMark mark={coverMark[d.cover]} />{d.says}</span>{d.open && <div className="hint">already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a></div>}{d.cannot && <div className="hint">{d.cannot}</div>}</td>
-              <td className="hint">{d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}</td><td>{d.processName}</td>
-              <td className="n">{d.cannot ? '' : formatDuration(d.timeS)}</td><td className="n">{d.cannot ? '' : `${formatFigure(d.massG, 'mass', 1)} g`}</td><td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</td></tr>)}</tbody>)}</table>)}
+      <div className="band">
+        <div>
+          <div className="kind">{machine ? 'Trials this machine wants' : 'Due now or within a week, all machines'}</div>
+          <h1>
+            {rows.length === 0
+              ? 'Nothing is due'
+              : `${rows.length} ${rows.length === 1 ? 'trial' : 'trials'} in the order of practice`}
+          </h1>
+        </div>
+        <div className="end">
+          {machine && (
+            <a
+              className="btn"
+              href="/trials/due"
+              onClick={() => {
+                setMachine(null);
+                setLeft(null);
+              }}
+            >
+              All machines
+            </a>
+          )}
+          {mayChange && (
+            <button className="btn p" disabled={busy || chosen.length === 0} onClick={() => void plan()}>
+              {chosen.length === 0
+                ? 'Nothing chosen'
+                : `Plan ${chosen.length}: ${formatDuration(sum((d) => d.timeS))}, ${sum((d) => d.massG).toFixed(0)} g, € ${sum((d) => d.cost).toFixed(2)}`}
+            </button>
+          )}
+        </div>
+      </div>
+      {rows.length === 0 ? (
+        <p className="empty">
+          All evidence for what is mounted and loaded is valid for another week. What was never proven stands on each
+          machine’s page and under <a href="/machines/coverage">Coverage</a>.
+        </p>
+      ) : (
+        <table className="list">
+          <thead>
+            <tr>
+              <th>
+                <input
+                  type="checkbox"
+                  aria-label="All that can be planned"
+                  disabled={!mayChange || can.length === 0}
+                  checked={chosen.length === can.length && can.length > 0}
+                  ref={(box) => {
+                    if (box) box.indeterminate = chosen.length > 0 && chosen.length < can.length;
+                  }}
+                  onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))}
+                />
+              </th>
+              <th>Trial</th>
+              <th>Why</th>
+              <th>First</th>
+              <th>Process</th>
+              <th className="n">Print</th>
+              <th className="n">Material</th>
+              <th className="n">Cost</th>
+            </tr>
+          </thead>
+          {names.map((name) => (
+            <tbody key={name}>
+              <tr>
+                <th colSpan={8} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
+                  <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
+                  <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
+                </th>
+              </tr>
+              {rows
+                .filter((d) => d.machineName === name)
+                .map((d) => (
+                  <tr key={keyOf(d)}>
+                    <td>
+                      {can.includes(d) && (
+                        <input
+                          type="checkbox"
+                          aria-label={`${kindOf(d.kind).label} on ${name}`}
+                          disabled={!mayChange}
+                          checked={chosen.includes(d)}
+                          onChange={() => toggle(d)}
+                        />
+                      )}
+                    </td>
+                    <td>
+                      <a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>
+                        {kindOf(d.kind).label}
+                      </a>
+                    </td>
+                    <td>
+                      <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+                        <StateMark mark={coverMark[d.cover]} />
+                        {d.says}
+                      </span>
+                      {d.open && (
+                        <div className="hint">
+                          already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>
+                        </div>
+                      )}
+                      {d.cannot && <div className="hint">{d.cannot}</div>}
+                    </td>
+                    <td className="hint">{d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}</td>
+                    <td>{d.processName}</td>
+                    <td className="n">{d.cannot ? '' : formatDuration(d.timeS)}</td>
+                    <td className="n">{d.cannot ? '' : `${formatFigure(d.massG, 'mass', 1)} g`}</td>
+                    <td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</td>
+                  </tr>
+                ))}
+            </tbody>
+          ))}
+        </table>
+      )}
     </>
   );
 }

@@ -16,39 +16,262 @@ import { CouponDrawing } from './CouponDrawing.tsx';
 
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
 export function NewTrialScreen() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') }), processes = useQuery({ queryKey: ['profiles', '', 'process'], queryFn: () => call<ProfileRow[]>('/api/profiles?kind=process') }), recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
-  const [kindKey, setKind] = useState<TrialKindKey>('flow'), [machineId, setMachineId] = useState(''), [processId, setProcessId] = useState(''), [recipeId, setRecipeId] = useState(''), [options, setOptions] = useState<Record<string, number>>({}), [bandText, setBandText] = useState<string | null>(null), [busy, setBusy] = useState(false);
-  const chooseRecipe = async (id: string): Promise<void> => { setRecipeId(id); if (!id) return; try { const { choice } = await call<RecipePage>(`/api/recipes/${id}`); if (choice.machineId) setMachineId(choice.machineId); setProcessId(choice.processId); } catch (e) { tellRefused(e); } };
-  useEffect(() => { const asked = new URLSearchParams(location.search), kind = asked.get('kind') ?? ''; setMachineId(asked.get('machine') ?? ''); setProcessId(asked.get('process') ?? ''); if (isTrialKind(kind)) setKind(kind); if (asked.get('recipe')) void chooseRecipe(asked.get('recipe')!); }, []);
-  const kind = kindOf(kindKey), m = machines.data?.find((x) => x.id === machineId) ?? null;
-  const typedBands = bandText === null ? null : bandText.trim().split(/[\s;]+/).map(Number), bandsWrong = typedBands !== null && (typedBands.length < 2 || typedBands.some((b) => !Number.isFinite(b)));
-  const input = m?.mounted && m.loaded && processId && !bandsWrong ? { kind: kindKey, machineId: m.id, toolId: m.mounted.id, materialId: m.loaded.id, processId, bands: typedBands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, options[o.key] ?? o.default])), recipeId: recipeId || null } : null;
-  const preview = useQuery({ queryKey: ['preview', input], enabled: input !== null, retry: false, queryFn: () => post<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input) }), plan = preview.data?.plan;
-  const start = async (): Promise<void> => { setBusy(true); try { const made = await post<{ id: string }>('/api/trials', input); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); setBusy(false); } };
-  const stateOf = (key: TrialKindKey): 'proven' | 'due' | 'unproven' => { const states = kindOf(key).proves.map((s) => m?.proofs.find((p) => p.key === s)?.state ?? 'unproven'); return states.every((s) => s === 'proven') ? 'proven' : states.includes('due') ? 'due' : 'unproven'; };
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const processes = useQuery({
+    queryKey: ['profiles', '', 'process'],
+    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=process'),
+  });
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const [kindKey, setKind] = useState<TrialKindKey>('flow');
+  const [machineId, setMachineId] = useState('');
+  const [processId, setProcessId] = useState('');
+  const [recipeId, setRecipeId] = useState('');
+  const [options, setOptions] = useState<Record<string, number>>({});
+  const [bandText, setBandText] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const chooseRecipe = async (id: string): Promise<void> => {
+    setRecipeId(id);
+    if (!id) return;
+    try {
+      const { choice } = await call<RecipePage>(`/api/recipes/${id}`);
+      if (choice.machineId) setMachineId(choice.machineId);
+      setProcessId(choice.processId);
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  useEffect(() => {
+    const asked = new URLSearchParams(location.search);
+    const kind = asked.get('kind') ?? '';
+    setMachineId(asked.get('machine') ?? '');
+    setProcessId(asked.get('process') ?? '');
+    if (isTrialKind(kind)) setKind(kind);
+    if (asked.get('recipe')) void chooseRecipe(asked.get('recipe')!);
+  }, []);
+  const kind = kindOf(kindKey);
+  const m = machines.data?.find((x) => x.id === machineId) ?? null;
+  const typedBands =
+    bandText === null
+      ? null
+      : bandText
+          .trim()
+          .split(/[\s;]+/)
+          .map(Number);
+  const bandsWrong = typedBands !== null && (typedBands.length < 2 || typedBands.some((b) => !Number.isFinite(b)));
+  const input =
+    m?.mounted && m.loaded && processId && !bandsWrong
+      ? {
+          kind: kindKey,
+          machineId: m.id,
+          toolId: m.mounted.id,
+          materialId: m.loaded.id,
+          processId,
+          bands: typedBands,
+          options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, options[o.key] ?? o.default])),
+          recipeId: recipeId || null,
+        }
+      : null;
+  const preview = useQuery({
+    queryKey: ['preview', input],
+    enabled: input !== null,
+    retry: false,
+    queryFn: () => post<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input),
+  });
+  const plan = preview.data?.plan;
+  const start = async (): Promise<void> => {
+    setBusy(true);
+    try {
+      const made = await post<{ id: string }>('/api/trials', input);
+      go(`/trials/${made.id}`);
+    } catch (e) {
+      tellRefused(e);
+      setBusy(false);
+    }
+  };
+  const stateOf = (key: TrialKindKey): 'proven' | 'due' | 'unproven' => {
+    const states = kindOf(key).proves.map((s) => m?.proofs.find((p) => p.key === s)?.state ?? 'unproven');
+    return states.every((s) => s === 'proven') ? 'proven' : states.includes('due') ? 'due' : 'unproven';
+  };
   const before = m ? kind.after.filter((k) => stateOf(k) !== 'proven') : [];
   const bands = plan?.bands.map((b) => formatFigure(b.value, kind.axis?.quantity ?? 'count')).join(' ') ?? '';
   return (
     <>
-      <div className="band"><div><div className="kind">New trial · {kind.label}</div><h1>{kind.question.replace('{machine}', m ? m.name.replace('Rifugio ', '') : 'this machine')}</h1></div><div className="end"><button className="btn p" disabled={!plan || busy} onClick={() => void start()}>Plan this trial</button></div></div>
-      <div className="page two"><div>
-        <section className="stage"><h2>What to find out <span className="hint">in the order practice runs them</span></h2>
-          <div role="radiogroup" aria-label="Kind of trial" className="kinds">{trialKinds.map((k, i) => <button key={k.key} role="radio" aria-checked={k.key === kindKey} onClick={() => { setKind(k.key); setOptions({}); setBandText(null); }}><span className="f dim">{i + 1}</span> {k.label}{m && <StateMark mark={stateOf(k.key)} />}</button>)}</div></section>
-        <section className="stage"><h2>On what</h2><div className="fields">
-          <NativeSelect label="Kept recipe" value={recipeId} onChange={(e) => void chooseRecipe(e.currentTarget.value)} data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]} />
-          <NativeSelect label="Machine" value={machineId} onChange={(e) => setMachineId(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(machines.data ?? []).map((x) => ({ value: x.id, label: `${x.name} (${x.place})` }))]} />
-          <NativeSelect label="Process" value={processId} onChange={(e) => setProcessId(e.currentTarget.value)} data={[{ value: '', label: 'choose…' }, ...(processes.data ?? []).filter((p) => p.technology === 'filament').map((p) => ({ value: p.id, label: p.name }))]} />
-          {(kind.options ?? []).map((o) => <div key={o.key}><div style={{ fontWeight: 500, fontSize: 14, marginBottom: 3 }}>{o.label[0]!.toUpperCase() + o.label.slice(1)}</div><SegmentedControl aria-label={o.label} size="xs" value={String(options[o.key] ?? o.default)} onChange={(v) => setOptions((x) => ({ ...x, [o.key]: Number(v) }))} data={o.choices.map(String)} /></div>)}
-          {kind.axis && <TextInput label={`Bands, ${kind.axis.label}`} description={plan?.bands.some((b) => b.toMm > b.fromMm) ? 'from the bottom' : undefined} value={bandText ?? bands} onChange={(e) => setBandText(e.currentTarget.value)} error={bandsWrong ? 'figures with spaces between' : null} rightSection={bandText !== null ? <button className="plain" onClick={() => setBandText(null)} aria-label="Back to the proposed bands">↺</button> : null} />}</div>
-          {m && <p className="hint" style={{ marginTop: 10 }}>Mounted: <b>{m.mounted?.name ?? 'nothing, mount a tool first'}</b>. Loaded: <b>{m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing, load a material first'}</b>. To prove another tool or material, <a href={`/machines/${m.id}`}>mount and load it</a>.</p>}
-          {before.length > 0 && <p className="hint" style={{ marginTop: 6 }}><StateMark mark="due" /> First {before.map((k) => kindOf(k).label.toLowerCase()).join(' and ')}: this one depends on it and it is not proven here.</p>}
-          {preview.error && <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>{preview.error.message}</p>}</section>
-        {plan ? <section className="stage"><h2>The coupon <span className="hint">{plan.sizeMm.map((x) => formatFigure(x, 'length', 1)).join(' × ')} mm</span></h2><CouponDrawing plan={plan} zMm={null} place={null} /></section> : <p className="empty">Choose a machine and a process. The coupon is made for that very machine: its start and end blocks, its travel, its way of counting filament.</p>}
+      <div className="band">
+        <div>
+          <div className="kind">New trial · {kind.label}</div>
+          <h1>{kind.question.replace('{machine}', m ? m.name.replace('Rifugio ', '') : 'this machine')}</h1>
+        </div>
+        <div className="end">
+          <button className="btn p" disabled={!plan || busy} onClick={() => void start()}>
+            Plan this trial
+          </button>
+        </div>
       </div>
-      <aside className="side"><h3>How it works</h3><p className="hint">{kind.help} Accepted, it becomes a limit that job checks enforce.</p>
-        {plan && <><h3>What it takes</h3><dl className="kv"><dt>print</dt><dd>{formatDuration(plan.timeS)}</dd><dt>material</dt><dd>{plan.massG.toFixed(1)} g</dd><dt>cost</dt><dd>€ {plan.cost.toFixed(2)}</dd><dt>readings</dt><dd>{plan.readingsWanted}</dd></dl>
-          <h3>Printed with</h3><dl className="kv"><dt>flow</dt><dd>{(plan.conditions['flow'] ?? 1).toFixed(3)}</dd><dt>nozzle</dt><dd>{plan.conditions['nozzleC']} °C</dd><dt>bed</dt><dd>{plan.conditions['bedC']} °C</dd><dt>layer</dt><dd>{plan.conditions['layerHeightMm']} mm</dd><dt>line</dt><dd>{plan.conditions['lineWidthMm']} mm</dd></dl></>}
-        <h3>What is read</h3>{kind.features.slice(0, 6).map((f) => <p key={f.key} className="hint">{f.label}{f.isOptional && ' (may be left out)'}: {f.how}; {f.instrument}.</p>)}</aside></div>
+      <div className="page two">
+        <div>
+          <section className="stage">
+            <h2>
+              What to find out <span className="hint">in the order practice runs them</span>
+            </h2>
+            <div role="radiogroup" aria-label="Kind of trial" className="kinds">
+              {trialKinds.map((k, i) => (
+                <button
+                  key={k.key}
+                  role="radio"
+                  aria-checked={k.key === kindKey}
+                  onClick={() => {
+                    setKind(k.key);
+                    setOptions({});
+                    setBandText(null);
+                  }}
+                >
+                  <span className="f dim">{i + 1}</span> {k.label}
+                  {m && <StateMark mark={stateOf(k.key)} />}
+                </button>
+              ))}
+            </div>
+          </section>
+          <section className="stage">
+            <h2>On what</h2>
+            <div className="fields">
+              <NativeSelect
+                label="Kept recipe"
+                value={recipeId}
+                onChange={(e) => void chooseRecipe(e.currentTarget.value)}
+                data={[
+                  { value: '', label: 'none' },
+                  ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name })),
+                ]}
+              />
+              <NativeSelect
+                label="Machine"
+                value={machineId}
+                onChange={(e) => setMachineId(e.currentTarget.value)}
+                data={[
+                  { value: '', label: 'choose…' },
+                  ...(machines.data ?? []).map((x) => ({ value: x.id, label: `${x.name} (${x.place})` })),
+                ]}
+              />
+              <NativeSelect
+                label="Process"
+                value={processId}
+                onChange={(e) => setProcessId(e.currentTarget.value)}
+                data={[
+                  { value: '', label: 'choose…' },
+                  ...(processes.data ?? [])
+                    .filter((p) => p.technology === 'filament')
+                    .map((p) => ({ value: p.id, label: p.name })),
+                ]}
+              />
+              {(kind.options ?? []).map((o) => (
+                <div key={o.key}>
+                  <div style={{ fontWeight: 500, fontSize: 14, marginBottom: 3 }}>
+                    {o.label[0]!.toUpperCase() + o.label.slice(1)}
+                  </div>
+                  <SegmentedControl
+                    aria-label={o.label}
+                    size="xs"
+                    value={String(options[o.key] ?? o.default)}
+                    onChange={(v) => setOptions((x) => ({ ...x, [o.key]: Number(v) }))}
+                    data={o.choices.map(String)}
+                  />
+                </div>
+              ))}
+              {kind.axis && (
+                <TextInput
+                  label={`Bands, ${kind.axis.label}`}
+                  description={plan?.bands.some((b) => b.toMm > b.fromMm) ? 'from the bottom' : undefined}
+                  value={bandText ?? bands}
+                  onChange={(e) => setBandText(e.currentTarget.value)}
+                  error={bandsWrong ? 'figures with spaces between' : null}
+                  rightSection={
+                    bandText !== null ? (
+                      <button
+                        className="plain"
+                        onClick={() => setBandText(null)}
+                        aria-label="Back to the proposed bands"
+                      >
+                        ↺
+                      </button>
+                    ) : null
+                  }
+                />
+              )}
+            </div>
+            {m && (
+              <p className="hint" style={{ marginTop: 10 }}>
+                Mounted: <b>{m.mounted?.name ?? 'nothing, mount a tool first'}</b>. Loaded:{' '}
+                <b>{m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing, load a material first'}</b>. To prove
+                another tool or material, <a href={`/machines/${m.id}`}>mount and load it</a>.
+              </p>
+            )}
+            {before.length > 0 && (
+              <p className="hint" style={{ marginTop: 6 }}>
+                <StateMark mark="due" /> First {before.map((k) => kindOf(k).label.toLowerCase()).join(' and ')}: this
+                one depends on it and it is not proven here.
+              </p>
+            )}
+            {preview.error && (
+              <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
+                {preview.error.message}
+              </p>
+            )}
+          </section>
+          {plan ? (
+            <section className="stage">
+              <h2>
+                The coupon{' '}
+                <span className="hint">{plan.sizeMm.map((x) => formatFigure(x, 'length', 1)).join(' × ')} mm</span>
+              </h2>
+              <CouponDrawing plan={plan} zMm={null} place={null} />
+            </section>
+          ) : (
+            <p className="empty">
+              Choose a machine and a process. The coupon is made for that very machine: its start and end blocks, its
+              travel, its way of counting filament.
+            </p>
+          )}
+        </div>
+        <aside className="side">
+          <h3>How it works</h3>
+          <p className="hint">{kind.help} Accepted, it becomes a limit that job checks enforce.</p>
+          {plan && (
+            <>
+              <h3>What it takes</h3>
+              <dl className="kv">
+                <dt>print</dt>
+                <dd>{formatDuration(plan.timeS)}</dd>
+                <dt>material</dt>
+                <dd>{plan.massG.toFixed(1)} g</dd>
+                <dt>cost</dt>
+                <dd>€ {plan.cost.toFixed(2)}</dd>
+                <dt>readings</dt>
+                <dd>{plan.readingsWanted}</dd>
+              </dl>
+              <h3>Printed with</h3>
+              <dl className="kv">
+                <dt>flow</dt>
+                <dd>{(plan.conditions['flow'] ?? 1).toFixed(3)}</dd>
+                <dt>nozzle</dt>
+                <dd>{plan.conditions['nozzleC']} °C</dd>
+                <dt>bed</dt>
+                <dd>{plan.conditions['bedC']} °C</dd>
+                <dt>layer</dt>
+                <dd>{plan.conditions['layerHeightMm']} mm</dd>
+                <dt>line</dt>
+                <dd>{plan.conditions['lineWidthMm']} mm</dd>
+              </dl>
+            </>
+          )}
+          <h3>What is read</h3>
+          {kind.features.slice(0, 6).map((f) => (
+            <p key={f.key} className="hint">
+              {f.label}
+              {f.isOptional && ' (may be left out)'}: {f.how}; {f.instrument}.
+            </p>
+          ))}
+        </aside>
+      </div>
     </>
   );
 }

@@ -10,25 +10,97 @@ import { SeriesChart } from './SeriesChart.tsx';
 import { placeKey, useReadings, type PlaceKey } from './useReadings.ts';
 
 /** Places of a coupon without bands: a row each, repeats beside each other, the readings' chart on the same rows. */
-export function PlaceTable({ trial: t, mayChange, onKept, onPlace }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onKept: () => void; readonly onPlace: (feature: string | null) => void }) {
-  const { features, again = 'place', isSeries = false } = kindOf(t.kind), readings = useReadings(t, mayChange, onKept), [here, setHere] = useState<string | null>(null), wanted = Math.max(...features.map(wantedOf)), columns = Math.max(...features.map((f) => f.repeats));
-  const order: PlaceKey[] = features.filter((f) => !f.isOptional).flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => placeKey(1, f.key, k + 1)));
+export function PlaceTable({
+  trial: t,
+  mayChange,
+  onKept,
+  onPlace,
+}: {
+  readonly trial: TrialPage;
+  readonly mayChange: boolean;
+  readonly onKept: () => void;
+  readonly onPlace: (feature: string | null) => void;
+}) {
+  const { features, again = 'place', isSeries = false } = kindOf(t.kind);
+  const readings = useReadings(t, mayChange, onKept);
+  const [here, setHere] = useState<string | null>(null);
+  const wanted = Math.max(...features.map(wantedOf));
+  const columns = Math.max(...features.map((f) => f.repeats));
+  const order: PlaceKey[] = features
+    .filter((f) => !f.isOptional)
+    .flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => placeKey(1, f.key, k + 1)));
   const shown = features.find((f) => f.key === here);
   return (
     <>
-      <div className="measure"><div className="cells" role="group" aria-label="Readings" style={{ gridTemplateColumns: `minmax(50px, auto) repeat(${columns}, 76px) 60px` }}>
-        <span />{Array.from({ length: columns }, (_, k) => <span key={k} className={`hint ${k >= wanted ? 'extra' : ''}`} style={{ textAlign: 'center' }}>{k >= wanted ? 'extra' : `${again} ${k + 1}`}</span>)}<span className="hint mean" style={{ textAlign: 'right' }}>mean</span>
-        {features.map((f, row) => {
-          const values = t.readings.filter((r) => r.feature === f.key).map((r) => r.value);
-          return [<b key={f.key} title={f.how}>{f.label}</b>, ...Array.from({ length: columns }, (_, k) => {
-            if (k >= f.repeats) return <span key={`${f.key}${k}`} />;
-            const key = placeKey(1, f.key, k + 1), next = (by: number): PlaceKey | undefined => { const g = features[row + by]; return g && placeKey(1, g.key, k + 1); };
-            return <ReadingField key={key} place={key} className={k >= wanted ? 'extra' : undefined} label={`${f.label}, ${again} ${k + 1}`} readings={readings} mayChange={mayChange} order={order} onFocus={() => { setHere(f.key); onPlace(f.key); }} up={next(-1)} down={next(1)} />;
-          }), <span key={`${f.key}m`} className="f mean" style={{ textAlign: 'right' }}>{values.length > 0 ? mean(values).toFixed(f.quantity === 'count' ? 1 : 3) : '–'}</span>];
-        })}
-      </div>{isSeries ? <SeriesChart trial={t} /> : t.readings.length > 0 && <RowChart trial={t} />}</div>
-      {shown && <p className="hint" style={{ marginTop: 6 }}>{shown.how}, with {shown.instrument}</p>}
-      <ReadingNotes readings={readings} mayChange={mayChange} order={order} nameOf={(key) => { const [, feature, repeat] = key.split('/'); return `${features.find((f) => f.key === feature)?.label ?? feature} ${repeat}`; }} />
+      <div className="measure">
+        <div
+          className="cells"
+          role="group"
+          aria-label="Readings"
+          style={{ gridTemplateColumns: `minmax(50px, auto) repeat(${columns}, 76px) 60px` }}
+        >
+          <span />
+          {Array.from({ length: columns }, (_, k) => (
+            <span key={k} className={`hint ${k >= wanted ? 'extra' : ''}`} style={{ textAlign: 'center' }}>
+              {k >= wanted ? 'extra' : `${again} ${k + 1}`}
+            </span>
+          ))}
+          <span className="hint mean" style={{ textAlign: 'right' }}>
+            mean
+          </span>
+          {features.map((f, row) => {
+            const values = t.readings.filter((r) => r.feature === f.key).map((r) => r.value);
+            return [
+              <b key={f.key} title={f.how}>
+                {f.label}
+              </b>,
+              ...Array.from({ length: columns }, (_, k) => {
+                if (k >= f.repeats) return <span key={`${f.key}${k}`} />;
+                const key = placeKey(1, f.key, k + 1);
+                const next = (by: number): PlaceKey | undefined => {
+                  const g = features[row + by];
+                  return g && placeKey(1, g.key, k + 1);
+                };
+                return (
+                  <ReadingField
+                    key={key}
+                    place={key}
+                    className={k >= wanted ? 'extra' : undefined}
+                    label={`${f.label}, ${again} ${k + 1}`}
+                    readings={readings}
+                    mayChange={mayChange}
+                    order={order}
+                    onFocus={() => {
+                      setHere(f.key);
+                      onPlace(f.key);
+                    }}
+                    up={next(-1)}
+                    down={next(1)}
+                  />
+                );
+              }),
+              <span key={`${f.key}m`} className="f mean" style={{ textAlign: 'right' }}>
+                {values.length > 0 ? mean(values).toFixed(f.quantity === 'count' ? 1 : 3) : '–'}
+              </span>,
+            ];
+          })}
+        </div>
+        {isSeries ? <SeriesChart trial={t} /> : t.readings.length > 0 && <RowChart trial={t} />}
+      </div>
+      {shown && (
+        <p className="hint" style={{ marginTop: 6 }}>
+          {shown.how}, with {shown.instrument}
+        </p>
+      )}
+      <ReadingNotes
+        readings={readings}
+        mayChange={mayChange}
+        order={order}
+        nameOf={(key) => {
+          const [, feature, repeat] = key.split('/');
+          return `${features.find((f) => f.key === feature)?.label ?? feature} ${repeat}`;
+        }}
+      />
     </>
   );
 }

@@ -11,27 +11,162 @@ import { provingKinds } from '../kinds/index.ts';
 
 /** How long evidence holds, which jobs must stay inside it, and who accepts trials. A lead changes it; everybody may read it. */
 export function PolicyScreen() {
-  const client = useQueryClient(), isLead = usePerson().role === 'lead', { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => call<PolicyPage>('/api/policy') });
-  const [edit, setEdit] = useState<Policy | null>(null), [why, setWhy] = useState(''), [busy, setBusy] = useState(false);
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  const client = useQueryClient();
+  const isLead = usePerson().role === 'lead';
+  const { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => call<PolicyPage>('/api/policy') });
+  const [edit, setEdit] = useState<Policy | null>(null);
+  const [why, setWhy] = useState('');
+  const [busy, setBusy] = useState(false);
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!data) return <p className="empty">Opening the policy…</p>;
-  const p = edit ?? data.policy, set = (change: Partial<Policy>): void => setEdit({ ...p, ...change }), isChanged = JSON.stringify(p) !== JSON.stringify(data.policy);
-  const days = (key: string, value: number | string): void => { const own = provingKinds.find((k) => k.key === key)!.validDays, { [key]: _, ...rest } = p.validDays; set({ validDays: typeof value === 'number' && value >= 1 && value !== own ? { ...rest, [key]: Math.round(value) } : rest }); };
-  const keep = async (): Promise<void> => { setBusy(true); try { await put('/api/policy', { ...p, why }); tellDone('Policy changed'); setEdit(null); setWhy(''); await client.invalidateQueries(); } catch (e) { tellRefused(e); } setBusy(false); };
+  const p = edit ?? data.policy;
+  const set = (change: Partial<Policy>): void => setEdit({ ...p, ...change });
+  const isChanged = JSON.stringify(p) !== JSON.stringify(data.policy);
+  const days = (key: string, value: number | string): void => {
+    const own = provingKinds.find((k) => k.key === key)!.validDays;
+    const { [key]: _, ...rest } = p.validDays;
+    set({
+      validDays:
+        typeof value === 'number' && value >= 1 && value !== own ? { ...rest, [key]: Math.round(value) } : rest,
+    });
+  };
+  const keep = async (): Promise<void> => {
+    setBusy(true);
+    try {
+      await put('/api/policy', { ...p, why });
+      tellDone('Policy changed');
+      setEdit(null);
+      setWhy('');
+      await client.invalidateQueries();
+    } catch (e) {
+      tellRefused(e);
+    }
+    setBusy(false);
+  };
   return (
     <>
       <MachineRooms here="/machines/policy" />
-      <div className="band" data-kind="machine"><div><div className="kind">Machines</div><h1>Policy</h1></div>{!isLead && <span className="chip">a lead changes it</span>}
-        {isLead && <div className="end"><TextInput size="xs" w={260} aria-label="Why" placeholder="Why, in a few words" value={why} onChange={(e) => setWhy(e.currentTarget.value)} /><button className="btn p" disabled={!isChanged || why.trim().length < 5 || busy} onClick={() => void keep()}>Keep</button></div>}</div>
-      <div className="page two"><div>
-        <section className="stage"><h2>Jobs that must stay inside what is proven <span className="hint">outside it they are blocked, not cautioned</span></h2>
-          <div style={{ display: 'flex', gap: 18 }}>{jobClasses.map((c) => <label key={c}><input type="checkbox" disabled={!isLead} checked={p.provenOnly.includes(c)} onChange={(e) => set({ provenOnly: jobClasses.filter((x) => (x === c ? e.currentTarget.checked : p.provenOnly.includes(x))) })} /> {c}</label>)}</div></section>
-        <section className="stage"><h2>Who accepts a trial</h2>
-          <label><input type="checkbox" disabled={!isLead} checked={p.technicianAccepts} onChange={(e) => set({ technicianAccepts: e.currentTarget.checked })} /> a technician, where every value lies inside hardware and the supplier’s range</label><p className="hint">Everything else, and everything if this is off, waits for a lead.</p></section>
-        <section className="stage"><h2>Days evidence holds <span className="hint">for trials accepted from now on; maintenance and another lot end it before</span></h2>
-          <table className="list" style={{ maxWidth: 520 }}><thead><tr><th>Trial</th><th className="n">Usual</th><th>Here</th></tr></thead><tbody>{provingKinds.map((k) => <tr key={k.key}><td>{k.label}</td><td className="n">{k.validDays}</td><td><NumberInput size="xs" w={110} aria-label={`Days, ${k.label}`} disabled={!isLead} value={p.validDays[k.key] ?? k.validDays} min={1} max={3650} allowDecimal={false} suffix=" d" onChange={(v) => days(k.key, v)} /></td></tr>)}</tbody></table></section>
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">Machines</div>
+          <h1>Policy</h1>
+        </div>
+        {!isLead && <span className="chip">a lead changes it</span>}
+        {isLead && (
+          <div className="end">
+            <TextInput
+              size="xs"
+              w={260}
+              aria-label="Why"
+              placeholder="Why, in a few words"
+              value={why}
+              onChange={(e) => setWhy(e.currentTarget.value)}
+            />
+            <button
+              className="btn p"
+              disabled={!isChanged || why.trim().length < 5 || busy}
+              onClick={() => void keep()}
+            >
+              Keep
+            </button>
+          </div>
+        )}
       </div>
-      <aside className="side"><h3>Changes</h3>{data.changes.length === 0 && <p className="hint">None yet: this is what the product ships with.</p>}{data.changes.map((c) => <p key={c.at} className="hint" style={{ marginBottom: 6 }}>{c.why}<br />{c.byName} · {dayAndTime(c.at)}</p>)}</aside></div>
+      <div className="page two">
+        <div>
+          <section className="stage">
+            <h2>
+              Jobs that must stay inside what is proven{' '}
+              <span className="hint">outside it they are blocked, not cautioned</span>
+            </h2>
+            <div style={{ display: 'flex', gap: 18 }}>
+              {jobClasses.map((c) => (
+                <label key={c}>
+                  <input
+                    type="checkbox"
+                    disabled={!isLead}
+                    checked={p.provenOnly.includes(c)}
+                    onChange={(e) =>
+                      set({
+                        provenOnly: jobClasses.filter((x) =>
+                          x === c ? e.currentTarget.checked : p.provenOnly.includes(x),
+                        ),
+                      })
+                    }
+                  />{' '}
+                  {c}
+                </label>
+              ))}
+            </div>
+          </section>
+          <section className="stage">
+            <h2>Who accepts a trial</h2>
+            <label>
+              <input
+                type="checkbox"
+                disabled={!isLead}
+                checked={p.technicianAccepts}
+                onChange={(e) => set({ technicianAccepts: e.currentTarget.checked })}
+              />{' '}
+              a technician, where every value lies inside hardware and the supplier’s range
+            </label>
+            <p className="hint">Everything else, and everything if this is off, waits for a lead.</p>
+          </section>
+          <section className="stage">
+            <h2>
+              Days evidence holds{' '}
+              <span className="hint">for trials accepted from now on; maintenance and another lot end it before</span>
+            </h2>
+            <table className="list" style={{ maxWidth: 520 }}>
+              <thead>
+                <tr>
+                  <th>Trial</th>
+                  <th className="n">Usual</th>
+                  <th>Here</th>
+                </tr>
+              </thead>
+              <tbody>
+                {provingKinds.map((k) => (
+                  <tr key={k.key}>
+                    <td>{k.label}</td>
+                    <td className="n">{k.validDays}</td>
+                    <td>
+                      <NumberInput
+                        size="xs"
+                        w={110}
+                        aria-label={`Days, ${k.label}`}
+                        disabled={!isLead}
+                        value={p.validDays[k.key] ?? k.validDays}
+                        min={1}
+                        max={3650}
+                        allowDecimal={false}
+                        suffix=" d"
+                        onChange={(v) => days(k.key, v)}
+                      />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+        </div>
+        <aside className="side">
+          <h3>Changes</h3>
+          {data.changes.length === 0 && <p className="hint">None yet: this is what the product ships with.</p>}
+          {data.changes.map((c) => (
+            <p key={c.at} className="hint" style={{ marginBottom: 6 }}>
+              {c.why}
+              <br />
+              {c.byName} · {dayAndTime(c.at)}
+            </p>
+          ))}
+        </aside>
+      </div>
     </>
   );
 }

@@ -2,23 +2,96 @@ import { formatDuration } from '../../../core/units/format.ts';
 import type { TrialPage } from '../model/pages.ts';
 
 /** The print: what it will take, live state while it runs, and what a person may ask of it. */
-export function PrintStage({ trial: t, mayChange, onWish }: { readonly trial: TrialPage; readonly mayChange: boolean; readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void }) {
-  const p = t.progress, over = p?.phase === 'cancelled' || p?.phase === 'displaced', running = t.state === 'printing', share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
+export function PrintStage({
+  trial: t,
+  mayChange,
+  onWish,
+}: {
+  readonly trial: TrialPage;
+  readonly mayChange: boolean;
+  readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void;
+}) {
+  const p = t.progress;
+  const over = p?.phase === 'cancelled' || p?.phase === 'displaced';
+  const running = t.state === 'printing';
+  const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   return (
-    <section className="stage" aria-label="Print"><h2>Print <span className="hint">{formatDuration(t.plan.timeS)}, {t.plan.massG.toFixed(1)} g, € {t.plan.cost.toFixed(2)}</span></h2>
+    <section className="stage" aria-label="Print">
+      <h2>
+        Print{' '}
+        <span className="hint">
+          {formatDuration(t.plan.timeS)}, {t.plan.massG.toFixed(1)} g, € {t.plan.cost.toFixed(2)}
+        </span>
+      </h2>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', flexWrap: 'wrap' }}>
-        {mayChange && t.state === 'planned' && <button className="btn p" disabled={!t.hasDevice} onClick={() => onWish('print')}>Print on {t.machineName}</button>}
-        {mayChange && t.state === 'interrupted' && <button className="btn p" onClick={() => onWish('print')}>{over ? 'Print again' : 'Go on'}</button>}
-        {mayChange && running && (t.wish === 'pause' ? <button className="btn p" onClick={() => onWish('print')}>Go on</button> : <button className="btn" onClick={() => onWish('pause')}>Pause</button>)}
-        {mayChange && (running || (t.state === 'interrupted' && !over)) && <button className="btn" onClick={() => onWish('cancel')}>Cancel</button>}
-        <a className="btn" href={`/api/trials/${t.id}/coupon`} download>G-code, {(t.gcodeBytes / 1000).toFixed(1)} kB</a>
+        {mayChange && t.state === 'planned' && (
+          <button className="btn p" disabled={!t.hasDevice} onClick={() => onWish('print')}>
+            Print on {t.machineName}
+          </button>
+        )}
+        {mayChange && t.state === 'interrupted' && (
+          <button className="btn p" onClick={() => onWish('print')}>
+            {over ? 'Print again' : 'Go on'}
+          </button>
+        )}
+        {mayChange &&
+          running &&
+          (t.wish === 'pause' ? (
+            <button className="btn p" onClick={() => onWish('print')}>
+              Go on
+            </button>
+          ) : (
+            <button className="btn" onClick={() => onWish('pause')}>
+              Pause
+            </button>
+          ))}
+        {mayChange && (running || (t.state === 'interrupted' && !over)) && (
+          <button className="btn" onClick={() => onWish('cancel')}>
+            Cancel
+          </button>
+        )}
+        <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
+          G-code, {(t.gcodeBytes / 1000).toFixed(1)} kB
+        </a>
         {t.state === 'planned' && <span className="hint">or print it elsewhere and type the readings below</span>}
       </div>
-      {p && <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-        <div className="bar" role="progressbar" aria-valuenow={Math.round(share * 100)} aria-valuemin={0} aria-valuemax={100} aria-label="Print progress"><i style={{ width: `${share * 100}%` }} /></div>
-        <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}><span>{p.phase}</span><span>line {p.acknowledged} of {p.lines}</span><span>{p.zMm.toFixed(2)} mm</span><span>nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C</span><span>bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C</span>{p.resends > 0 && <span>{p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again</span>}</p>
-        {p.message && <p role="status" style={{ color: p.phase === 'cancelled' ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}>{p.message}</p>}
-      </div>}
+      {p && (
+        <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
+          <div
+            className="bar"
+            role="progressbar"
+            aria-valuenow={Math.round(share * 100)}
+            aria-valuemin={0}
+            aria-valuemax={100}
+            aria-label="Print progress"
+          >
+            <i style={{ width: `${share * 100}%` }} />
+          </div>
+          <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
+            <span>{p.phase}</span>
+            <span>
+              line {p.acknowledged} of {p.lines}
+            </span>
+            <span>{p.zMm.toFixed(2)} mm</span>
+            <span>
+              nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+            </span>
+            <span>
+              bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+            </span>
+            {p.resends > 0 && (
+              <span>
+                {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again
+              </span>
+            )}
+          </p>
+          {p.message && (
+            <p role="status" style={{ color: p.phase === 'cancelled' ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}>
+              {p.message}
+            </p>
+          )}
+        </div>
+      )}
     </section>
   );
 }

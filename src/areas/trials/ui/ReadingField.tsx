@@ -1,16 +1,71 @@
 import type { CSSProperties } from 'react';
 import type { Readings, PlaceKey } from './useReadings.ts';
 
-interface Props { readonly place: PlaceKey; readonly label: string; readonly readings: Readings; readonly mayChange: boolean; readonly order: readonly PlaceKey[]; readonly onFocus?: () => void; readonly up?: PlaceKey | undefined; readonly down?: PlaceKey | undefined; readonly className?: string | undefined; readonly style?: CSSProperties }
-const focus = (key: PlaceKey | undefined): void => { if (key) document.getElementById(`place-${key}`)?.focus(); };
+interface Props {
+  readonly place: PlaceKey;
+  readonly label: string;
+  readonly readings: Readings;
+  readonly mayChange: boolean;
+  readonly order: readonly PlaceKey[];
+  readonly onFocus?: () => void;
+  readonly up?: PlaceKey | undefined;
+  readonly down?: PlaceKey | undefined;
+  readonly className?: string | undefined;
+  readonly style?: CSSProperties;
+}
+const focus = (key: PlaceKey | undefined): void => {
+  if (key) document.getElementById(`place-${key}`)?.focus();
+};
 
 /** One large field: Enter goes to the next place, arrows to the neighbours; a second figure supersedes the first, which is kept. */
-export function ReadingField({ place, label, readings: r, mayChange, order, onFocus, up, down, className, style }: Props) {
+export function ReadingField({
+  place,
+  label,
+  readings: r,
+  mayChange,
+  order,
+  onFocus,
+  up,
+  down,
+  className,
+  style,
+}: Props) {
   const there = r.kept.get(place);
   return (
-    <input id={`place-${place}`} className={className} style={style} inputMode="decimal" aria-label={label} aria-invalid={r.slips[place] ? true : undefined} disabled={!mayChange} placeholder="·"
-      title={there ? `${there.personName}, ${there.instrument}${there.supersedes ? '; corrected, the first reading is kept' : ''}` : undefined}
-      value={r.typed[place] ?? there?.typed ?? ''} onFocus={onFocus} onChange={(e) => r.type(place, e.target.value)} onBlur={() => r.leave(place)}
-      onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); const next = order[order.indexOf(place) + 1]; if (next) focus(next); else e.currentTarget.blur(); } if (e.key === 'ArrowUp' && up) { e.preventDefault(); focus(up); } if (e.key === 'ArrowDown' && down) { e.preventDefault(); focus(down); } }} />
+    <input
+      id={`place-${place}`}
+      className={className}
+      style={style}
+      inputMode="decimal"
+      aria-label={label}
+      aria-invalid={r.slips[place] ? true : undefined}
+      disabled={!mayChange}
+      placeholder="·"
+      title={
+        there
+          ? `${there.personName}, ${there.instrument}${there.supersedes ? '; corrected, the first reading is kept' : ''}`
+          : undefined
+      }
+      value={r.typed[place] ?? there?.typed ?? ''}
+      onFocus={onFocus}
+      onChange={(e) => r.type(place, e.target.value)}
+      onBlur={() => r.leave(place)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          e.preventDefault();
+          const next = order[order.indexOf(place) + 1];
+          if (next) focus(next);
+          else e.currentTarget.blur();
+        }
+        if (e.key === 'ArrowUp' && up) {
+          e.preventDefault();
+          focus(up);
+        }
+        if (e.key === 'ArrowDown' && down) {
+          e.preventDefault();
+          focus(down);
+        }
+      }}
+    />
   );
 }

@@ -6,17 +6,86 @@ import { signs } from '../kinds/signs.ts';
 
 /** From what is seen on a part to its causes, and from a cause to the trial that settles it. */
 export function SignsScreen() {
-  const [text, setText] = useState(''), [technology, setTechnology] = useState<'filament' | 'resin' | ''>(''), words = text.trim().toLowerCase().split(/\s+/);
-  const found = signs.filter((s) => (technology === '' || s.technology === technology) && words.every((w) => [s.seen, ...s.causes.flatMap((c) => [c.cause, c.tells])].join(' ').toLowerCase().includes(w)));
+  const [text, setText] = useState('');
+  const [technology, setTechnology] = useState<'filament' | 'resin' | ''>('');
+  const words = text.trim().toLowerCase().split(/\s+/);
+  const found = signs.filter(
+    (s) =>
+      (technology === '' || s.technology === technology) &&
+      words.every((w) => [s.seen, ...s.causes.flatMap((c) => [c.cause, c.tells])].join(' ').toLowerCase().includes(w)),
+  );
   return (
     <>
-      <div className="band"><div><div className="kind">Trials</div><h1>Signs</h1></div><span className="chip">{found.length} of {signs.length}</span>
-        <div className="end"><TextInput size="xs" w={240} aria-label="Search signs" placeholder="What is seen, or a cause" value={text} onChange={(e) => setText(e.currentTarget.value)} autoFocus /><SegmentedControl size="xs" aria-label="Technology" value={technology} onChange={(v) => setTechnology(v as 'filament')} data={[{ value: '', label: 'Both' }, { value: 'filament', label: 'Filament' }, { value: 'resin', label: 'Resin' }]} /></div></div>
-      <table className="list"><thead><tr><th>Seen</th><th>Likely causes, the likeliest first</th><th>What tells it apart</th><th>Then</th></tr></thead>
-        {found.map((s) => <tbody key={s.key}>{s.causes.map((c, i) => <tr key={c.cause}>{i === 0 && <td rowSpan={s.causes.length} style={{ width: 250 }}><span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>{s.drawn && <SignDrawing sign={s.drawn} />}<span><b>{s.seen}</b><br /><span className="hint">{s.technology}</span></span></span></td>}
-          <td style={{ paddingLeft: 10 }}>{i + 1}. {c.cause}</td><td className="hint">{c.tells}</td><td>{c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}</td></tr>)}</tbody>)}</table>
+      <div className="band">
+        <div>
+          <div className="kind">Trials</div>
+          <h1>Signs</h1>
+        </div>
+        <span className="chip">
+          {found.length} of {signs.length}
+        </span>
+        <div className="end">
+          <TextInput
+            size="xs"
+            w={240}
+            aria-label="Search signs"
+            placeholder="What is seen, or a cause"
+            value={text}
+            onChange={(e) => setText(e.currentTarget.value)}
+            autoFocus
+          />
+          <SegmentedControl
+            size="xs"
+            aria-label="Technology"
+            value={technology}
+            onChange={(v) => setTechnology(v as 'filament')}
+            data={[
+              { value: '', label: 'Both' },
+              { value: 'filament', label: 'Filament' },
+              { value: 'resin', label: 'Resin' },
+            ]}
+          />
+        </div>
+      </div>
+      <table className="list">
+        <thead>
+          <tr>
+            <th>Seen</th>
+            <th>Likely causes, the likeliest first</th>
+            <th>What tells it apart</th>
+            <th>Then</th>
+          </tr>
+        </thead>
+        {found.map((s) => (
+          <tbody key={s.key}>
+            {s.causes.map((c, i) => (
+              <tr key={c.cause}>
+                {i === 0 && (
+                  <td rowSpan={s.causes.length} style={{ width: 250 }}>
+                    <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
+                      {s.drawn && <SignDrawing sign={s.drawn} />}
+                      <span>
+                        <b>{s.seen}</b>
+                        <br />
+                        <span className="hint">{s.technology}</span>
+                      </span>
+                    </span>
+                  </td>
+                )}
+                <td style={{ paddingLeft: 10 }}>
+                  {i + 1}. {c.cause}
+                </td>
+                <td className="hint">{c.tells}</td>
+                <td>{c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}</td>
+              </tr>
+            ))}
+          </tbody>
+        ))}
+      </table>
       {found.length === 0 && <p className="empty">Nothing seen or suspected is described like this.</p>}
-      <p className="hint" style={{ padding: '10px 20px' }}>The ranking is common practice, without a published source.</p>
+      <p className="hint" style={{ padding: '10px 20px' }}>
+        The ranking is common practice, without a published source.
+      </p>
     </>
   );
 }

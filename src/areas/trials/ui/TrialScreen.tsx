@@ -23,53 +23,311 @@ const steps = ['planned', 'printing', 'measuring', 'decided'] as const;
 
 /** Plan, print, measure, decide: one page that grows downward, for every kind of trial. */
 export function TrialScreen({ id }: { readonly id: string }) {
-  const client = useQueryClient(), mayChange = useMayChange();
-  const { data: t, error } = useQuery({ queryKey: ['trial', id], queryFn: () => call<TrialPage>(`/api/trials/${id}`), refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false) });
-  const [place, setPlace] = useState<string | null>(null), [isPath, setPath] = useState(false);
-  if (error) return <p className="empty" role="alert">{error.message}</p>;
+  const client = useQueryClient();
+  const mayChange = useMayChange();
+  const { data: t, error } = useQuery({
+    queryKey: ['trial', id],
+    queryFn: () => call<TrialPage>(`/api/trials/${id}`),
+    refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false),
+  });
+  const [place, setPlace] = useState<string | null>(null);
+  const [isPath, setPath] = useState(false);
+  if (error)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
   if (!t) return <p className="empty">Opening the trial…</p>;
-  const kind = kindOf(t.kind), refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
-  const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => { try { await insist(`/api/trials/${id}/print`, { wish: w }); await refresh(); } catch (e) { tellRefused(e); } };
+  const kind = kindOf(t.kind);
+  const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
+  const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => {
+    try {
+      await insist(`/api/trials/${id}/print`, { wish: w });
+      await refresh();
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
   const decide = async (outcome: 'accepted' | 'set aside', why: string): Promise<void> => {
-    try { const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(`/api/trials/${id}/decision`, { outcome, why }); tellDone(outcome === 'accepted' && r.written.length === 0 ? 'Kept in the series' : outcome === 'accepted' ? `${r.written.map((w) => { const s = findSetting(w.setting)!; return `${s.label} ${showValue(s, w.value)}`; }).join(', ')} proven: pairing revision ${r.pairingRevision}` : 'Set aside'); await client.invalidateQueries(); } catch (e) { tellRefused(e); }
+    try {
+      const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(
+        `/api/trials/${id}/decision`,
+        { outcome, why },
+      );
+      tellDone(
+        outcome === 'accepted' && r.written.length === 0
+          ? 'Kept in the series'
+          : outcome === 'accepted'
+            ? `${r.written
+                .map((w) => {
+                  const s = findSetting(w.setting)!;
+                  return `${s.label} ${showValue(s, w.value)}`;
+                })
+                .join(', ')} proven: pairing revision ${r.pairingRevision}`
+            : 'Set aside',
+      );
+      await client.invalidateQueries();
+    } catch (e) {
+      tellRefused(e);
+    }
   };
   const extend = async (bands: readonly number[]): Promise<void> => {
-    try { const made = await post<{ id: string; name: string }>('/api/trials', { kind: t.kind, machineId: t.machineId, toolId: t.toolId, materialId: t.materialId, processId: t.processId, bands, options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])), recipeId: t.plan.recipeId }); tellDone(`${made.name} carries it on`); go(`/trials/${made.id}`); } catch (e) { tellRefused(e); }
+    try {
+      const made = await post<{ id: string; name: string }>('/api/trials', {
+        kind: t.kind,
+        machineId: t.machineId,
+        toolId: t.toolId,
+        materialId: t.materialId,
+        processId: t.processId,
+        bands,
+        options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])),
+        recipeId: t.plan.recipeId,
+      });
+      tellDone(`${made.name} carries it on`);
+      go(`/trials/${made.id}`);
+    } catch (e) {
+      tellRefused(e);
+    }
   };
-  const isOpen = t.state !== 'accepted' && t.state !== 'set aside', step = isOpen ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided', mayMeasure = mayChange && ['planned', 'measuring', 'interrupted'].includes(t.state), a = t.analysis;
-  const charts = [...new Set(t.earlier.map((e) => e.setting))].map((setting) => ({ setting, values: t.earlier.filter((e) => e.setting === setting && !e.isSister && e.materialName === t.materialName) })).filter((c) => c.values.length > 0), sisters = t.earlier.filter((e) => e.isSister && e.materialName === t.materialName);
+  const isOpen = t.state !== 'accepted' && t.state !== 'set aside';
+  const step = isOpen ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided';
+  const mayMeasure = mayChange && ['planned', 'measuring', 'interrupted'].includes(t.state);
+  const a = t.analysis;
+  const charts = [...new Set(t.earlier.map((e) => e.setting))]
+    .map((setting) => ({
+      setting,
+      values: t.earlier.filter((e) => e.setting === setting && !e.isSister && e.materialName === t.materialName),
+    }))
+    .filter((c) => c.values.length > 0);
+  const sisters = t.earlier.filter((e) => e.isSister && e.materialName === t.materialName);
   return (
     <>
-      <div className="band"><div><div className="kind">{kind.label} · {t.name} · <a href={`/machines/${t.machineId}`}>{t.machineName}</a> · {t.toolName} · <a href={`/library/${t.materialId}`}>{t.materialName}</a> · lot {t.lot} · {t.processName}</div><h1>{kind.question.replace('{machine}', t.machineName.replace('Rifugio ', ''))}</h1></div>
-        <div className="end steps" aria-label="Steps">{steps.map((s) => <span key={s} aria-current={step === s ? 'step' : undefined}>{s === 'measuring' && step === 'measuring' ? `measuring ${t.readings.length} of ${t.plan.readingsWanted}` : s === 'decided' && !isOpen ? t.state : s === 'printing' && t.state === 'interrupted' ? 'interrupted' : s}</span>)}</div></div>
-      <div className="page two"><div>
-        <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
-        <section className="stage"><h2>Measure <span className="hint">{kind.reading}</span></h2>
-          {kind.axis ? <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} /> : <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />}</section>
-        {t.plan.shapes.length > 0 && <section className="stage"><h2>The coupon <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>{isPath ? 'show the drawing' : 'show the path by layer'}</button></h2>{isPath ? <Suspense fallback={<p className="hint">Opening…</p>}><ToolpathView trial={t} /></Suspense> : <CouponDrawing plan={t.plan} zMm={t.state === 'printing' || t.state === 'interrupted' ? t.progress?.zMm ?? 0 : null} place={place} />}</section>}
+      <div className="band">
+        <div>
+          <div className="kind">
+            {kind.label} · {t.name} · <a href={`/machines/${t.machineId}`}>{t.machineName}</a> · {t.toolName} ·{' '}
+            <a href={`/library/${t.materialId}`}>{t.materialName}</a> · lot {t.lot} · {t.processName}
+          </div>
+          <h1>{kind.question.replace('{machine}', t.machineName.replace('Rifugio ', ''))}</h1>
+        </div>
+        <div className="end steps" aria-label="Steps">
+          {steps.map((s) => (
+            <span key={s} aria-current={step === s ? 'step' : undefined}>
+              {s === 'measuring' && step === 'measuring'
+                ? `measuring ${t.readings.length} of ${t.plan.readingsWanted}`
+                : s === 'decided' && !isOpen
+                  ? t.state
+                  : s === 'printing' && t.state === 'interrupted'
+                    ? 'interrupted'
+                    : s}
+            </span>
+          ))}
+        </div>
       </div>
-      <aside className="side">
-        {a ? <><h3>So far</h3><p className="lead">{a.sentence}</p>{a.warnings.map((w) => <p key={w} className="hint" style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}>{w}</p>)}
-          <dl className="kv">{a.figures.map(([label, text]) => [<dt key={label}>{label}</dt>, <dd key={`${label}v`}>{text}</dd>])}</dl><p className="hint">Method: {a.method.name}, version {a.method.version}.</p></>
-          : <><h3>Nothing concluded yet</h3><p className="lead" style={{ fontSize: 15 }}>{t.refusal}</p></>}
-        <Agreement trial={t} />
-        {t.series.length > 0 && <><h3>The series</h3><ol className="series">{t.series.map((p, i) => <li key={p.id} className="hint"><a href={`/trials/${p.id}`}>{p.name}</a>, {day(p.at)}<br />{i + 1 < t.series.length ? `then changed: ${p.changedSince.join('; ') || 'nothing on record'}` : `changed for this print: ${p.changedSince.join('; ') || 'nothing on record'}`}</li>)}</ol></>}
-        {isOpen && mayChange && <Decide trial={t} onDecide={(o, w) => void decide(o, w)} onExtend={(b) => void extend(b)} />}
-        {t.decision && <><h3>{t.decision.outcome === 'set aside' ? 'Set aside' : kind.isSeries ? 'Kept in the series' : 'Accepted'}</h3><p className="hint">{t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}</p>{t.decision.written.length > 0 && <dl className="kv">{t.decision.written.map((w) => { const s = findSetting(w.setting)!; return [<dt key={w.setting}>{s.label}</dt>, <dd key={`${w.setting}v`}>{w.before === null ? '–' : showValue(s, w.before)} → {showValue(s, w.value)}</dd>, <dt key={`${w.setting}a`}>allowed</dt>, <dd key={`${w.setting}b`}>{showValue(s, w.range[0])} to {showValue(s, w.range[1])}</dd>]; })}<dt>pairing</dt><dd>revision {t.decision.pairingRevision}</dd></dl>}</>}
-        {t.proofs.length > 0 && <><h3>Evidence now</h3>{t.proofs.map((p) => { const s = findSetting(p.key)!; return <p key={p.key} className="hint">{p.state === 'proven' ? `${s.label} ${showValue(s, p.value)} proven by ${p.trialName}, ${p.ageDays} d ago.` : `${s.label}: ${p.state}, ${p.because}.`}</p>; })}</>}
-        {charts.length > 0 && <><h3>Over time</h3><Suspense fallback={<p className="hint">Drawing…</p>}>{charts.map((c) => <ControlChart key={c.setting} setting={c.setting} values={c.values} />)}</Suspense></>}
-        {sisters.length > 0 && <><h3>On sister machines</h3>{sisters.slice(-4).map((e) => { const s = findSetting(e.setting)!; return <p key={`${e.id}${e.setting}`} className="hint">{e.machineName}: {s.label.toLowerCase()} {showValue(s, e.value)}, {day(e.at)}</p>; })}</>}
-        <h3>Conditions</h3><dl className="kv"><dt>nozzle</dt><dd>{t.plan.conditions['nozzleC']} °C</dd><dt>bed</dt><dd>{t.plan.conditions['bedC']} °C</dd><dt>layer</dt><dd>{t.plan.conditions['layerHeightMm']} mm</dd><dt>planned</dt><dd>{day(t.createdAt)}</dd><dt>by</dt><dd>{t.createdByName}</dd></dl>
-      </aside></div>
+      <div className="page two">
+        <div>
+          <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
+          <section className="stage">
+            <h2>
+              Measure <span className="hint">{kind.reading}</span>
+            </h2>
+            {kind.axis ? (
+              <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} />
+            ) : (
+              <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />
+            )}
+          </section>
+          {t.plan.shapes.length > 0 && (
+            <section className="stage">
+              <h2>
+                The coupon{' '}
+                <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
+                  {isPath ? 'show the drawing' : 'show the path by layer'}
+                </button>
+              </h2>
+              {isPath ? (
+                <Suspense fallback={<p className="hint">Opening…</p>}>
+                  <ToolpathView trial={t} />
+                </Suspense>
+              ) : (
+                <CouponDrawing
+                  plan={t.plan}
+                  zMm={t.state === 'printing' || t.state === 'interrupted' ? (t.progress?.zMm ?? 0) : null}
+                  place={place}
+                />
+              )}
+            </section>
+          )}
+        </div>
+        <aside className="side">
+          {a ? (
+            <>
+              <h3>So far</h3>
+              <p className="lead">{a.sentence}</p>
+              {a.warnings.map((w) => (
+                <p
+                  key={w}
+                  className="hint"
+                  style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}
+                >
+                  {w}
+                </p>
+              ))}
+              <dl className="kv">
+                {a.figures.map(([label, text]) => [<dt key={label}>{label}</dt>, <dd key={`${label}v`}>{text}</dd>])}
+              </dl>
+              <p className="hint">
+                Method: {a.method.name}, version {a.method.version}.
+              </p>
+            </>
+          ) : (
+            <>
+              <h3>Nothing concluded yet</h3>
+              <p className="lead" style={{ fontSize: 15 }}>
+                {t.refusal}
+              </p>
+            </>
+          )}
+          <Agreement trial={t} />
+          {t.series.length > 0 && (
+            <>
+              <h3>The series</h3>
+              <ol className="series">
+                {t.series.map((p, i) => (
+                  <li key={p.id} className="hint">
+                    <a href={`/trials/${p.id}`}>{p.name}</a>, {day(p.at)}
+                    <br />
+                    {i + 1 < t.series.length
+                      ? `then changed: ${p.changedSince.join('; ') || 'nothing on record'}`
+                      : `changed for this print: ${p.changedSince.join('; ') || 'nothing on record'}`}
+                  </li>
+                ))}
+              </ol>
+            </>
+          )}
+          {isOpen && mayChange && (
+            <Decide trial={t} onDecide={(o, w) => void decide(o, w)} onExtend={(b) => void extend(b)} />
+          )}
+          {t.decision && (
+            <>
+              <h3>
+                {t.decision.outcome === 'set aside' ? 'Set aside' : kind.isSeries ? 'Kept in the series' : 'Accepted'}
+              </h3>
+              <p className="hint">
+                {t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}
+              </p>
+              {t.decision.written.length > 0 && (
+                <dl className="kv">
+                  {t.decision.written.map((w) => {
+                    const s = findSetting(w.setting)!;
+                    return [
+                      <dt key={w.setting}>{s.label}</dt>,
+                      <dd key={`${w.setting}v`}>
+                        {w.before === null ? '–' : showValue(s, w.before)} → {showValue(s, w.value)}
+                      </dd>,
+                      <dt key={`${w.setting}a`}>allowed</dt>,
+                      <dd key={`${w.setting}b`}>
+                        {showValue(s, w.range[0])} to {showValue(s, w.range[1])}
+                      </dd>,
+                    ];
+                  })}
+                  <dt>pairing</dt>
+                  <dd>revision {t.decision.pairingRevision}</dd>
+                </dl>
+              )}
+            </>
+          )}
+          {t.proofs.length > 0 && (
+            <>
+              <h3>Evidence now</h3>
+              {t.proofs.map((p) => {
+                const s = findSetting(p.key)!;
+                return (
+                  <p key={p.key} className="hint">
+                    {p.state === 'proven'
+                      ? `${s.label} ${showValue(s, p.value)} proven by ${p.trialName}, ${p.ageDays} d ago.`
+                      : `${s.label}: ${p.state}, ${p.because}.`}
+                  </p>
+                );
+              })}
+            </>
+          )}
+          {charts.length > 0 && (
+            <>
+              <h3>Over time</h3>
+              <Suspense fallback={<p className="hint">Drawing…</p>}>
+                {charts.map((c) => (
+                  <ControlChart key={c.setting} setting={c.setting} values={c.values} />
+                ))}
+              </Suspense>
+            </>
+          )}
+          {sisters.length > 0 && (
+            <>
+              <h3>On sister machines</h3>
+              {sisters.slice(-4).map((e) => {
+                const s = findSetting(e.setting)!;
+                return (
+                  <p key={`${e.id}${e.setting}`} className="hint">
+                    {e.machineName}: {s.label.toLowerCase()} {showValue(s, e.value)}, {day(e.at)}
+                  </p>
+                );
+              })}
+            </>
+          )}
+          <h3>Conditions</h3>
+          <dl className="kv">
+            <dt>nozzle</dt>
+            <dd>{t.plan.conditions['nozzleC']} °C</dd>
+            <dt>bed</dt>
+            <dd>{t.plan.conditions['bedC']} °C</dd>
+            <dt>layer</dt>
+            <dd>{t.plan.conditions['layerHeightMm']} mm</dd>
+            <dt>planned</dt>
+            <dd>{day(t.createdAt)}</dd>
+            <dt>by</dt>
+            <dd>{t.createdByName}</dd>
+          </dl>
+        </aside>
+      </div>
     </>
   );
 }
 
 /** How far two people who read the same places agree. */
 function Agreement({ trial: t }: { readonly trial: TrialPage }) {
-  const rows = kindOf(t.kind).features.filter((f) => f.quantity === 'score' || f.quantity === 'count').flatMap((f) => {
-    const pairs = t.plan.bands.flatMap((_, i) => { const of = t.readings.filter((r) => r.band === i + 1 && r.feature === f.key), a = of.find((r) => r.repeat <= f.repeats), b = of.find((r) => r.repeat > f.repeats); return a && b ? [[a.value, b.value] as const] : []; });
-    return pairs.length >= 2 ? [{ f, within: pairs.filter(([a, b]) => Math.abs(a - b) <= 1).length, ...agreementOf(pairs.map(([a]) => a), pairs.map(([, b]) => b)) }] : [];
-  });
-  return rows.length === 0 ? null : <><h3>Two people</h3>{rows.map((r) => <p key={r.f.key} className="hint">{r.f.label}: alike in {r.percent.toFixed(0)} % of {r.n} bands{r.kappa !== null && `, κ ${r.kappa.toFixed(2)}`}; within one in {r.within} of {r.n}.</p>)}</>;
+  const rows = kindOf(t.kind)
+    .features.filter((f) => f.quantity === 'score' || f.quantity === 'count')
+    .flatMap((f) => {
+      const pairs = t.plan.bands.flatMap((_, i) => {
+        const of = t.readings.filter((r) => r.band === i + 1 && r.feature === f.key);
+        const a = of.find((r) => r.repeat <= f.repeats);
+        const b = of.find((r) => r.repeat > f.repeats);
+        return a && b ? [[a.value, b.value] as const] : [];
+      });
+      return pairs.length >= 2
+        ? [
+            {
+              f,
+              within: pairs.filter(([a, b]) => Math.abs(a - b) <= 1).length,
+              ...agreementOf(
+                pairs.map(([a]) => a),
+                pairs.map(([, b]) => b),
+              ),
+            },
+          ]
+        : [];
+    });
+  return rows.length === 0 ? null : (
+    <>
+      <h3>Two people</h3>
+      {rows.map((r) => (
+        <p key={r.f.key} className="hint">
+          {r.f.label}: alike in {r.percent.toFixed(0)} % of {r.n} bands{r.kappa !== null && `, κ ${r.kappa.toFixed(2)}`}
+          ; within one in {r.within} of {r.n}.
+        </p>
+      ))}
+    </>
+  );
 }

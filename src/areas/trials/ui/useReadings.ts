@@ -9,7 +9,13 @@ import type { ReadingRow, TrialPage } from '../model/pages.ts';
 const RETRY_MS = 2000;
 export type PlaceKey = `${number}/${string}/${number}`;
 export const placeKey = (band: number, feature: string, repeat: number): PlaceKey => `${band}/${feature}/${repeat}`;
-interface Sent { readonly band: number; readonly feature: string; readonly repeat: number; readonly typed: string; readonly instrument: string }
+interface Sent {
+  readonly band: number;
+  readonly feature: string;
+  readonly repeat: number;
+  readonly typed: string;
+  readonly instrument: string;
+}
 
 export interface Readings {
   readonly kept: ReadonlyMap<PlaceKey, ReadingRow>;
@@ -25,8 +31,12 @@ export interface Readings {
 
 /** Readings as typed: nothing typed is lost when the connection drops or the page goes away, it is sent again. */
 export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void): Readings {
-  const storeKey = `cantiere:readings:${t.id}`, features = new Map<string, Feature>(kindOf(t.kind).features.map((f) => [f.key, f]));
-  const [typed, setTyped] = useState<Record<PlaceKey, string>>({}), [slips, setSlips] = useState<Record<PlaceKey, string>>({}), [unsent, setUnsent] = useState(0), [isBusy, setBusy] = useState(false);
+  const storeKey = `cantiere:readings:${t.id}`;
+  const features = new Map<string, Feature>(kindOf(t.kind).features.map((f) => [f.key, f]));
+  const [typed, setTyped] = useState<Record<PlaceKey, string>>({});
+  const [slips, setSlips] = useState<Record<PlaceKey, string>>({});
+  const [unsent, setUnsent] = useState(0);
+  const [isBusy, setBusy] = useState(false);
   const pending = useRef(new Map<PlaceKey, Sent>());
   const kept = new Map(t.readings.map((r) => [placeKey(r.band, r.feature, r.repeat), r]));
   const flush = async (): Promise<void> => {
@@ -34,46 +44,91 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
       try {
         await post(`/api/trials/${t.id}/readings`, reading);
         pending.current.delete(key);
-        setTyped((before) => { const next = { ...before }; if (next[key] === reading.typed) delete next[key]; return next; });
-        setSlips((before) => { const next = { ...before }; delete next[key]; return next; });
+        setTyped((before) => {
+          const next = { ...before };
+          if (next[key] === reading.typed) delete next[key];
+          return next;
+        });
+        setSlips((before) => {
+          const next = { ...before };
+          delete next[key];
+          return next;
+        });
       } catch (e) {
         const status = (e as { status?: number }).status ?? 0;
-        if (status !== 0 && status < 500) { pending.current.delete(key); setSlips((before) => ({ ...before, [key]: (e as Error).message })); } // else keep and try again
+        if (status !== 0 && status < 500) {
+          pending.current.delete(key);
+          setSlips((before) => ({ ...before, [key]: (e as Error).message }));
+        } // else keep and try again
       }
     }
     setUnsent(pending.current.size);
     onKept();
   };
-  useEffect(() => { const timer = setInterval(() => { if (pending.current.size > 0) void flush(); }, RETRY_MS); return () => clearInterval(timer); });
+  useEffect(() => {
+    const timer = setInterval(() => {
+      if (pending.current.size > 0) void flush();
+    }, RETRY_MS);
+    return () => clearInterval(timer);
+  });
   const keep = (key: PlaceKey, text: string, instrument: string): Promise<void> => {
-    const [band, feature = '', repeat] = key.split('/'), f = features.get(feature);
+    const [band, feature = '', repeat] = key.split('/');
+    const f = features.get(feature);
     const parsed = parseQuantity(text, !f || f.quantity === 'score' ? 'count' : f.quantity);
-    if (!parsed.ok) { setSlips((before) => ({ ...before, [key]: `${parsed.failure.what}; ${parsed.failure.todo ?? ''}` })); return Promise.resolve(); }
+    if (!parsed.ok) {
+      setSlips((before) => ({ ...before, [key]: `${parsed.failure.what}; ${parsed.failure.todo ?? ''}` }));
+      return Promise.resolve();
+    }
     pending.current.set(key, { band: Number(band), feature, repeat: Number(repeat), typed: text.trim(), instrument });
     return flush();
   };
   const instrumentOf = (key: PlaceKey): string => features.get(key.split('/')[1]!)?.instrument ?? 'eye';
-  useEffect(() => { // what was typed here and not yet sent when the page went away
+  useEffect(() => {
+    // what was typed here and not yet sent when the page went away
     let left: Record<PlaceKey, string>;
-    try { left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<PlaceKey, string>; } catch { return; }
+    try {
+      left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<PlaceKey, string>;
+    } catch {
+      return;
+    }
     setTyped(left);
-    if (mayChange) for (const [key, text] of Object.entries(left)) if (text.trim() !== '') void keep(key as PlaceKey, text, instrumentOf(key as PlaceKey));
+    if (mayChange)
+      for (const [key, text] of Object.entries(left))
+        if (text.trim() !== '') void keep(key as PlaceKey, text, instrumentOf(key as PlaceKey));
   }, [storeKey]);
-  useEffect(() => { localStorage.setItem(storeKey, JSON.stringify(typed)); }, [typed, storeKey]);
+  useEffect(() => {
+    localStorage.setItem(storeKey, JSON.stringify(typed));
+  }, [typed, storeKey]);
   return {
-    kept, typed, slips, unsent, isBusy,
+    kept,
+    typed,
+    slips,
+    unsent,
+    isBusy,
     type: (key, text) => setTyped((before) => ({ ...before, [key]: text })),
-    leave: (key) => { const text = typed[key]; if (text !== undefined && text.trim() !== '' && text.trim() !== kept.get(key)?.typed) void keep(key, text, instrumentOf(key)); },
+    leave: (key) => {
+      const text = typed[key];
+      if (text !== undefined && text.trim() !== '' && text.trim() !== kept.get(key)?.typed)
+        void keep(key, text, instrumentOf(key));
+    },
     takeAll: async (order) => {
       setBusy(true);
       try {
         for (const key of order) {
           if (kept.has(key)) continue;
           const [band, feature, repeat] = key.split('/');
-          const { typed: shown } = await post<{ typed: string }>(`/api/trials/${t.id}/instrument`, { band: Number(band), feature, repeat: Number(repeat) });
+          const { typed: shown } = await post<{ typed: string }>(`/api/trials/${t.id}/instrument`, {
+            band: Number(band),
+            feature,
+            repeat: Number(repeat),
+          });
           await keep(key, shown, `${instrumentOf(key)}, connected`);
         }
-      } catch (e) { tellRefused(e); } finally { setBusy(false); }
+      } catch (e) {
+        tellRefused(e);
+      } finally {
+        setBusy(false);
+      }
     },
   };
 }

@@ -6,8 +6,12 @@ import { reading } from '../../../platform/http/endpoint.ts';
 const MOST = 4;
 
 export const GET = reading({
-  role: 'viewer', statuses: { tooMany: 400, noSuch: 404 },
-  text: { tooMany: () => 'Two to four can be compared', noSuch: (f: { ref: string }) => `There is no ${f.ref.split(':')[0] ?? ''} of this address; it may be an old link` },
+  role: 'viewer',
+  statuses: { tooMany: 400, noSuch: 404 },
+  text: {
+    tooMany: () => 'Two to four can be compared',
+    noSuch: (f: { ref: string }) => `There is no ${f.ref.split(':')[0] ?? ''} of this address; it may be an old link`,
+  },
   run: async ({ ctx, query }) => {
     const refs = (query.get('refs') ?? '').split(',').filter(Boolean);
     if (refs.length === 0 || refs.length > MOST) return fail({ code: 'tooMany' });

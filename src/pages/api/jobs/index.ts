@@ -5,4 +5,10 @@ import { succeed } from '../../../core/result/result.ts';
 import { command, reading } from '../../../platform/http/endpoint.ts';
 
 export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listJobs(ctx)) });
-export const POST = command({ role: 'viewer', schema: jobSchema, text: checkText, statuses: { noMachine: 404 }, run: ({ ctx, body }) => makeJob(ctx, body) });
+export const POST = command({
+  role: 'viewer',
+  schema: jobSchema,
+  text: checkText,
+  statuses: { noMachine: 404 },
+  run: ({ ctx, body }) => makeJob(ctx, body),
+});

@@ -5,6 +5,12 @@ export const GET = reading({
   role: 'viewer',
   run: async ({ ctx, query }) => {
     const ids = query.get('ids')?.split(',').filter(Boolean) ?? null;
-    return new Response(`${JSON.stringify(await exportWhole(ctx, ids), null, 2)}\n`, { headers: { 'content-type': 'application/json', 'content-disposition': 'attachment; filename="library.json"', 'cache-control': 'no-store' } });
+    return new Response(`${JSON.stringify(await exportWhole(ctx, ids), null, 2)}\n`, {
+      headers: {
+        'content-type': 'application/json',
+        'content-disposition': 'attachment; filename="library.json"',
+        'cache-control': 'no-store',
+      },
+    });
   },
 });

@@ -4,5 +4,13 @@ import { listDue, planDue } from '../../../areas/trials/server/index.ts';
 import { succeed } from '../../../core/result/result.ts';
 import { command, reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx, query }) => succeed(await listDue(ctx, query.get('machine'))) });
-export const POST = command({ role: 'technician', schema: planDueSchema, text: trialText, run: ({ ctx, body }) => planDue(ctx, body.items) });
+export const GET = reading({
+  role: 'viewer',
+  run: async ({ ctx, query }) => succeed(await listDue(ctx, query.get('machine'))),
+});
+export const POST = command({
+  role: 'technician',
+  schema: planDueSchema,
+  text: trialText,
+  run: ({ ctx, body }) => planDue(ctx, body.items),
+});

@@ -5,4 +5,10 @@ import { succeed } from '../../../core/result/result.ts';
 import { command, reading } from '../../../platform/http/endpoint.ts';
 
 export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listTrials(ctx)) });
-export const POST = command({ role: 'technician', schema: planSchema, text: trialText, statuses: { noMachine: 404 }, run: ({ ctx, body }) => planTrial(ctx, body) });
+export const POST = command({
+  role: 'technician',
+  schema: planSchema,
+  text: trialText,
+  statuses: { noMachine: 404 },
+  run: ({ ctx, body }) => planTrial(ctx, body),
+});

@@ -2,34 +2,93 @@ import { fitBrokenStick } from '../../../../core/fitting/brokenStick.ts';
 import { coverageFactor } from '../../../../core/fitting/statistics.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 
-export const HIGHEST_FLOW_METHOD = { name: 'broken stick of fed mass over flow, 95 % bound at 0.95 of the plateau', version: 1 } as const;
+export const HIGHEST_FLOW_METHOD = {
+  name: 'broken stick of fed mass over flow, 95 % bound at 0.95 of the plateau',
+  version: 1,
+} as const;
 /** Share of the raw limit that is stored. Common practice, no source. */
-export const SAFETY = 0.9, KNEE_ROUNDNESS = 0.005, LEAST_EFFICIENCY = 0.95, FEWEST_FLOWS = 6;
-export interface StrandMass { readonly flowMm3PerS: number; readonly expectedG: number; readonly measuredG: number }
-export interface HighestFlowFit { readonly limit: number; readonly rawLimit: number; readonly break: number; readonly interval: readonly [number, number]; readonly plateau: number; readonly slope: number; readonly isReached: boolean; readonly efficiencies: readonly (readonly [number, number])[] }
+export const SAFETY = 0.9;
+export const KNEE_ROUNDNESS = 0.005;
+export const LEAST_EFFICIENCY = 0.95;
+export const FEWEST_FLOWS = 6;
+export interface StrandMass {
+  readonly flowMm3PerS: number;
+  readonly expectedG: number;
+  readonly measuredG: number;
+}
+export interface HighestFlowFit {
+  readonly limit: number;
+  readonly rawLimit: number;
+  readonly break: number;
+  readonly interval: readonly [number, number];
+  readonly plateau: number;
+  readonly slope: number;
+  readonly isReached: boolean;
+  readonly efficiencies: readonly (readonly [number, number])[];
+}
 const GRID = 2000;
 
 /** Efficiency = mass/expected, normalised to its low-flow plateau so that a flow error does not shift it. The raw limit is the
  *  largest flow at which the lower 95 % bound of the fitted efficiency is still 0.95; nine tenths of it are stored. */
 export function analyseHighestFlow(strands: readonly StrandMass[]): Result<HighestFlowFit> {
-  if (strands.some((s) => !(s.expectedG > 0 && s.measuredG >= 0 && s.flowMm3PerS > 0))) return fail({ code: 'negative', what: 'A flow or a mass is not above zero', todo: 'look through the readings' });
+  if (strands.some((s) => !(s.expectedG > 0 && s.measuredG >= 0 && s.flowMm3PerS > 0)))
+    return fail({ code: 'negative', what: 'A flow or a mass is not above zero', todo: 'look through the readings' });
   const flows = [...new Set(strands.map((s) => s.flowMm3PerS))].sort((a, b) => a - b);
-  if (flows.length < FEWEST_FLOWS) return fail({ code: 'tooFew', what: `${flows.length} flows of at least ${FEWEST_FLOWS}`, todo: 'weigh more strands' });
-  if (strands.some((s) => s.measuredG / s.expectedG > 3)) return fail({ code: 'unit', what: 'A strand weighs more than three times what was fed', todo: 'check that masses are in grams' });
-  const x = strands.map((s) => s.flowMm3PerS), raw = strands.map((s) => s.measuredG / s.expectedG), first = fitBrokenStick(x, raw, KNEE_ROUNDNESS);
+  if (flows.length < FEWEST_FLOWS)
+    return fail({
+      code: 'tooFew',
+      what: `${flows.length} flows of at least ${FEWEST_FLOWS}`,
+      todo: 'weigh more strands',
+    });
+  if (strands.some((s) => s.measuredG / s.expectedG > 3))
+    return fail({
+      code: 'unit',
+      what: 'A strand weighs more than three times what was fed',
+      todo: 'check that masses are in grams',
+    });
+  const x = strands.map((s) => s.flowMm3PerS);
+  const raw = strands.map((s) => s.measuredG / s.expectedG);
+  const first = fitBrokenStick(x, raw, KNEE_ROUNDNESS);
   if (!first.ok) return first;
-  const { plateau, slope, interval, line, degreesOfFreedom } = first.value, at = first.value.break;
-  if (!(plateau > 0.3)) return fail({ code: 'plateau', what: 'Even the slowest strand weighs far too little', todo: 'check filament diameter, flow and the drive before this trial' });
+  const { plateau, slope, interval, line, degreesOfFreedom } = first.value;
+  const at = first.value.break;
+  if (!(plateau > 0.3))
+    return fail({
+      code: 'plateau',
+      what: 'Even the slowest strand weighs far too little',
+      todo: 'check filament diameter, flow and the drive before this trial',
+    });
   const highest = flows[flows.length - 1]!;
   const efficiency = (q: number): number => (plateau + slope * Math.max(0, q - at)) / plateau;
   /** Spread of the fitted ratio at a flow. The break's own uncertainty enters through the slope of the curve beyond it. */
-  const t = coverageFactor(degreesOfFreedom), breakSd = (interval[1] - interval[0]) / (2 * t);
+  const t = coverageFactor(degreesOfFreedom);
+  const breakSd = (interval[1] - interval[0]) / (2 * t);
   const lower = (q: number): number => {
-    const d = Math.max(0, q - at), v = line.covariance, variance = v[0]![0]! + 2 * d * v[0]![1]! + d * d * v[1]![1]! + (d > 0 ? (slope * breakSd) ** 2 : 0);
+    const d = Math.max(0, q - at);
+    const v = line.covariance;
+    const variance = v[0]![0]! + 2 * d * v[0]![1]! + d * d * v[1]![1]! + (d > 0 ? (slope * breakSd) ** 2 : 0);
     return efficiency(q) - (t * Math.sqrt(Math.max(0, variance))) / plateau;
   };
   let rawLimit = flows[0]!;
-  if (lower(rawLimit) < LEAST_EFFICIENCY) return fail({ code: 'noPlateau', what: 'Already the slowest strand cannot be told from a starved one', todo: 'start at a lower flow or weigh each strand twice' });
-  for (let k = 0; k <= GRID; k++) { const q = flows[0]! + ((highest - flows[0]!) * k) / GRID; if (lower(q) < LEAST_EFFICIENCY) break; rawLimit = q; }
-  return succeed({ limit: SAFETY * rawLimit, rawLimit, break: at, interval, plateau, slope, isReached: efficiency(highest) < LEAST_EFFICIENCY, efficiencies: strands.map((s, i) => [s.flowMm3PerS, raw[i]! / plateau]) });
+  if (lower(rawLimit) < LEAST_EFFICIENCY)
+    return fail({
+      code: 'noPlateau',
+      what: 'Already the slowest strand cannot be told from a starved one',
+      todo: 'start at a lower flow or weigh each strand twice',
+    });
+  for (let k = 0; k <= GRID; k++) {
+    const q = flows[0]! + ((highest - flows[0]!) * k) / GRID;
+    if (lower(q) < LEAST_EFFICIENCY) break;
+    rawLimit = q;
+  }
+  return succeed({
+    limit: SAFETY * rawLimit,
+    rawLimit,
+    break: at,
+    interval,
+    plateau,
+    slope,
+    isReached: efficiency(highest) < LEAST_EFFICIENCY,
+    efficiencies: strands.map((s, i) => [s.flowMm3PerS, raw[i]! / plateau]),
+  });
 }

@@ -7,51 +7,170 @@ import { decay } from '../../../../core/fitting/nonlinear.ts';
 import { analyseRetraction, FEWEST_DISTANCES, RETRACTION_METHOD } from './analysis.ts';
 import { retractionTable } from './table.ts';
 
-const BANDS = 9, BAND_MM = 5, POST_MM = 9, APART_MM = 40, ROUNDING_MM = 0.05;
+const BANDS = 9;
+const BAND_MM = 5;
+const POST_MM = 9;
+const APART_MM = 40;
+const ROUNDING_MM = 0.05;
 
 /** Two posts with a travel between them on every layer, one distance per band, the shortest at the bottom. */
 export const retraction = defineKind({
-  key: 'retraction', label: 'Retraction', question: 'How far must {machine} pull this plastic back?', proves: ['retractionMm'], after: ['temperature'], validDays: 120,
+  key: 'retraction',
+  label: 'Retraction',
+  question: 'How far must {machine} pull this plastic back?',
+  proves: ['retractionMm'],
+  after: ['temperature'],
+  validDays: 120,
   help: 'Two posts and a travel between them on every layer. Hairs between the posts are counted band by band; where the curve falls to the accepted count is the shortest distance that serves. A gap in a post where a travel ended is the other end.',
   axis: { label: 'distance', quantity: 'length', lowest: 0, highest: 15, fewest: FEWEST_DISTANCES, most: 12 },
   reading: 'count hairs between the posts, and thin places where a line begins',
   features: [
-    { key: 'strings', label: 'strings', quantity: 'count', range: [0, 300], unit: '', instrument: 'eye', resolution: 1, repeats: 1, how: 'count hairs between the posts' },
-    { key: 'gaps', label: 'gaps', quantity: 'count', range: [0, 100], unit: '', instrument: 'eye', resolution: 1, repeats: 1, how: 'count thin places where a line begins', isOptional: true },
+    {
+      key: 'strings',
+      label: 'strings',
+      quantity: 'count',
+      range: [0, 300],
+      unit: '',
+      instrument: 'eye',
+      resolution: 1,
+      repeats: 1,
+      how: 'count hairs between the posts',
+    },
+    {
+      key: 'gaps',
+      label: 'gaps',
+      quantity: 'count',
+      range: [0, 100],
+      unit: '',
+      instrument: 'eye',
+      resolution: 1,
+      repeats: 1,
+      how: 'count thin places where a line begins',
+      isOptional: true,
+    },
   ],
   options: [{ key: 'accepted', label: 'strings accepted per band', choices: [0.5, 1, 2, 3, 5], default: 1 }],
   needs: ['retractionMm', 'nozzleC'],
   bandsFor: (v) => {
-    if (v['firmwareRetract'] === true) return fail({ code: 'firmware', what: 'This machine pulls back by itself: its distance cannot be tried by file', todo: 'set the distance at the machine, or switch that off in the printer profile' });
-    const now = numberOf(v, 'retractionMm') ?? 1, top = Math.max(2, Math.ceil(now * 2 * 5) / 5), step = Math.ceil((top / (BANDS - 1)) * 20) / 20;
+    if (v['firmwareRetract'] === true)
+      return fail({
+        code: 'firmware',
+        what: 'This machine pulls back by itself: its distance cannot be tried by file',
+        todo: 'set the distance at the machine, or switch that off in the printer profile',
+      });
+    const now = numberOf(v, 'retractionMm') ?? 1;
+    const top = Math.max(2, Math.ceil(now * 2 * 5) / 5);
+    const step = Math.ceil((top / (BANDS - 1)) * 20) / 20;
     return succeed(Array.from({ length: BANDS }, (_, i) => Number((i * step).toFixed(3))));
   },
   coupon: (s, bands) => {
-    if (s.dialect.firmwareRetract) return fail({ code: 'firmware', what: 'This machine pulls back by itself', todo: 'set the distance at the machine' });
-    const layers = layersPerBand(s, BAND_MM), half = APART_MM / 2;
-    return layCoupon({ ...s, retractionMm: bands[0]! }, [APART_MM + POST_MM + 2, POST_MM + 2], (p) => {
-      const laid = layTower(p, bands, layers, (mm) => { p.retractionMm = mm; }, (index, k) => {
-        p.labelledBox(-half, 0, POST_MM, POST_MM, String(Math.round(bands[index]! * 10)).padStart(2, '0'), labelRow(k, layers), s.wallSpeedMmPerS);
-        p.box(half, 0, POST_MM, POST_MM, 2, s.wallSpeedMmPerS);
+    if (s.dialect.firmwareRetract)
+      return fail({
+        code: 'firmware',
+        what: 'This machine pulls back by itself',
+        todo: 'set the distance at the machine',
       });
+    const layers = layersPerBand(s, BAND_MM);
+    const half = APART_MM / 2;
+    return layCoupon({ ...s, retractionMm: bands[0]! }, [APART_MM + POST_MM + 2, POST_MM + 2], (p) => {
+      const laid = layTower(
+        p,
+        bands,
+        layers,
+        (mm) => {
+          p.retractionMm = mm;
+        },
+        (index, k) => {
+          p.labelledBox(
+            -half,
+            0,
+            POST_MM,
+            POST_MM,
+            String(Math.round(bands[index]! * 10)).padStart(2, '0'),
+            labelRow(k, layers),
+            s.wallSpeedMmPerS,
+          );
+          p.box(half, 0, POST_MM, POST_MM, 2, s.wallSpeedMmPerS);
+        },
+      );
       const shapes: Shape[] = [-half, half].map((x) => ({ view: 'plan', x, y: 0, w: POST_MM, h: POST_MM }));
-      for (const [i, b] of laid.entries()) for (const x of [-half, half]) shapes.push({ view: 'elevation', x, y: b.fromMm, w: POST_MM, h: b.toMm - b.fromMm, band: i + 1, ...(x < 0 && { text: `${b.value} mm` }) });
+      for (const [i, b] of laid.entries())
+        for (const x of [-half, half])
+          shapes.push({
+            view: 'elevation',
+            x,
+            y: b.fromMm,
+            w: POST_MM,
+            h: b.toMm - b.fromMm,
+            band: i + 1,
+            ...(x < 0 && { text: `${b.value} mm` }),
+          });
       return { bands: laid, shapes, params: { apartMm: APART_MM } };
     });
   },
   table: retractionTable,
   analyse: (readings, c) => {
-    const accepted = c.params['accepted'] ?? 1, gaps = meanByBand(readings, 'gaps', c.bands.length), fit = analyseRetraction(c.bands.flatMap((b, i) => readings.filter((r) => r.band === i + 1 && r.feature === 'strings').map((r) => ({ distanceMm: b.value, strings: r.value, gaps: gaps[i] ?? undefined }))), accepted);
+    const accepted = c.params['accepted'] ?? 1;
+    const gaps = meanByBand(readings, 'gaps', c.bands.length);
+    const fit = analyseRetraction(
+      c.bands.flatMap((b, i) =>
+        readings
+          .filter((r) => r.band === i + 1 && r.feature === 'strings')
+          .map((r) => ({ distanceMm: b.value, strings: r.value, gaps: gaps[i] ?? undefined })),
+      ),
+      accepted,
+    );
     if (!fit.ok) return fit;
-    const { value, interval, range, parameters, bestAtEnd } = fit.value, before = c.values['retractionMm']!;
-    const chosen = Math.min(range.max, Math.max(range.min, Math.ceil(Math.min(interval[1], range.max) / ROUNDING_MM - 1e-9) * ROUNDING_MM)), measurableChange = before < interval[0] || before > Math.max(range.max, interval[1]) || before > chosen + 0.3;
-    const last = c.bands[c.bands.length - 1]!.value, step = last / (c.bands.length - 1), onward = bestAtEnd === 'last' ? Array.from({ length: 7 }, (_, i) => Number((last - 2 * step + i * step).toFixed(3))) : undefined;
+    const { value, interval, range, parameters, bestAtEnd } = fit.value;
+    const before = c.values['retractionMm']!;
+    const chosen = Math.min(
+      range.max,
+      Math.max(range.min, Math.ceil(Math.min(interval[1], range.max) / ROUNDING_MM - 1e-9) * ROUNDING_MM),
+    );
+    const measurableChange = before < interval[0] || before > Math.max(range.max, interval[1]) || before > chosen + 0.3;
+    const last = c.bands[c.bands.length - 1]!.value;
+    const step = last / (c.bands.length - 1);
+    const onward =
+      bestAtEnd === 'last'
+        ? Array.from({ length: 7 }, (_, i) => Number((last - 2 * step + i * step).toFixed(3)))
+        : undefined;
     return succeed({
-      method: RETRACTION_METHOD, measurableChange, proven: [{ setting: 'retractionMm', value: Number((measurableChange ? chosen : before).toFixed(3)), interval, range }],
-      sentence: measurableChange ? `${formatFigure(chosen, 'length', 2)} mm is the shortest pull-back that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.` : `No measurable change: ${before} mm serves, the strings end near ${formatFigure(value, 'length', 2)} mm.`,
-      warnings: [...(bestAtEnd === 'last' ? [`The strings end only at the last band: extend to ${onward![onward!.length - 1]} mm.`] : []), `Holds at ${c.values['nozzleC'] ?? '?'} °C: hotter plastic needs more.`], extendTo: onward,
-      figures: [['strings end at', `${formatFigure(value, 'length', 2)} mm`], ['95 % interval', `${formatFigure(interval[0], 'length', 2)} to ${formatFigure(interval[1], 'length', 2)} mm`], ['allowed', `${formatFigure(range.min, 'length', 2)} to ${formatFigure(range.max, 'length', 2)} mm`], ['accepted strings', String(accepted)], ['printed with', `${before} mm`]],
-      chart: { xLabel: 'distance, mm', yLabel: 'strings', points: c.bands.flatMap((b, i) => readings.filter((r) => r.band === i + 1 && r.feature === 'strings').map((r) => ({ x: b.value, y: r.value }))), curve: Array.from({ length: 41 }, (_, i) => { const x = (last * i) / 40; return [x, decay(x, parameters).value] as const; }), interval, best: chosen, level: accepted },
+      method: RETRACTION_METHOD,
+      measurableChange,
+      proven: [
+        { setting: 'retractionMm', value: Number((measurableChange ? chosen : before).toFixed(3)), interval, range },
+      ],
+      sentence: measurableChange
+        ? `${formatFigure(chosen, 'length', 2)} mm is the shortest pull-back that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.`
+        : `No measurable change: ${before} mm serves, the strings end near ${formatFigure(value, 'length', 2)} mm.`,
+      warnings: [
+        ...(bestAtEnd === 'last'
+          ? [`The strings end only at the last band: extend to ${onward![onward!.length - 1]} mm.`]
+          : []),
+        `Holds at ${c.values['nozzleC'] ?? '?'} °C: hotter plastic needs more.`,
+      ],
+      extendTo: onward,
+      figures: [
+        ['strings end at', `${formatFigure(value, 'length', 2)} mm`],
+        ['95 % interval', `${formatFigure(interval[0], 'length', 2)} to ${formatFigure(interval[1], 'length', 2)} mm`],
+        ['allowed', `${formatFigure(range.min, 'length', 2)} to ${formatFigure(range.max, 'length', 2)} mm`],
+        ['accepted strings', String(accepted)],
+        ['printed with', `${before} mm`],
+      ],
+      chart: {
+        xLabel: 'distance, mm',
+        yLabel: 'strings',
+        points: c.bands.flatMap((b, i) =>
+          readings.filter((r) => r.band === i + 1 && r.feature === 'strings').map((r) => ({ x: b.value, y: r.value })),
+        ),
+        curve: Array.from({ length: 41 }, (_, i) => {
+          const x = (last * i) / 40;
+          return [x, decay(x, parameters).value] as const;
+        }),
+        interval,
+        best: chosen,
+        level: accepted,
+      },
     });
   },
 });

@@ -3,4 +3,10 @@ import { loadSchema } from '../../../../areas/machines/model/schemas.ts';
 import { loadLot } from '../../../../areas/machines/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
-export const POST = command({ role: 'technician', schema: loadSchema, text: machineText, statuses: { noMachine: 404 }, run: ({ ctx, params, body }) => loadLot(ctx, params['id']!, body) });
+export const POST = command({
+  role: 'technician',
+  schema: loadSchema,
+  text: machineText,
+  statuses: { noMachine: 404 },
+  run: ({ ctx, params, body }) => loadLot(ctx, params['id']!, body),
+});

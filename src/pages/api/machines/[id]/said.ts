@@ -3,4 +3,10 @@ import { saidSchema } from '../../../../areas/machines/model/schemas.ts';
 import { sayState } from '../../../../areas/machines/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
-export const POST = command({ role: 'technician', schema: saidSchema, text: machineText, statuses: { noMachine: 404 }, run: ({ ctx, params, body }) => sayState(ctx, params['id']!, body) });
+export const POST = command({
+  role: 'technician',
+  schema: saidSchema,
+  text: machineText,
+  statuses: { noMachine: 404 },
+  run: ({ ctx, params, body }) => sayState(ctx, params['id']!, body),
+});

@@ -3,4 +3,10 @@ import { getProfilePage } from '../../../../areas/library/server/index.ts';
 import { contextFor } from '../../../../areas/machines/server/index.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
 
-export const GET = reading({ role: 'viewer', text: libraryText, statuses: { noProfile: 404 }, run: async ({ ctx, params, query }) => getProfilePage(ctx, params['id']!, await contextFor(ctx, params['id']!, query.get('machine'))) });
+export const GET = reading({
+  role: 'viewer',
+  text: libraryText,
+  statuses: { noProfile: 404 },
+  run: async ({ ctx, params, query }) =>
+    getProfilePage(ctx, params['id']!, await contextFor(ctx, params['id']!, query.get('machine'))),
+});

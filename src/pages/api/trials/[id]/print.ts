@@ -3,4 +3,10 @@ import { wishSchema } from '../../../../areas/trials/model/schemas.ts';
 import { wishPrint } from '../../../../areas/trials/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
-export const POST = command({ role: 'technician', schema: wishSchema, text: trialText, statuses: { noTrial: 404, wrongState: 409 }, run: ({ ctx, params, body }) => wishPrint(ctx, params['id']!, body.wish) });
+export const POST = command({
+  role: 'technician',
+  schema: wishSchema,
+  text: trialText,
+  statuses: { noTrial: 404, wrongState: 409 },
+  run: ({ ctx, params, body }) => wishPrint(ctx, params['id']!, body.wish),
+});

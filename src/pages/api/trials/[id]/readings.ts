@@ -3,4 +3,10 @@ import { readingSchema } from '../../../../areas/trials/model/schemas.ts';
 import { addReading } from '../../../../areas/trials/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
-export const POST = command({ role: 'technician', schema: readingSchema, text: trialText, statuses: { noTrial: 404, wrongState: 409 }, run: ({ ctx, params, body }) => addReading(ctx, params['id']!, body) });
+export const POST = command({
+  role: 'technician',
+  schema: readingSchema,
+  text: trialText,
+  statuses: { noTrial: 404, wrongState: 409 },
+  run: ({ ctx, params, body }) => addReading(ctx, params['id']!, body),
+});
