@@ -1,5 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { coalesce } from './coalesce.ts';
 
 /** Which queries a changed record touches. */
 const touched: Record<string, readonly string[]> = {
@@ -11,23 +12,36 @@ const touched: Record<string, readonly string[]> = {
   pairing: ['due', 'profile', 'machine', 'machines', 'job', 'today'],
 };
 
-/** Keeps the query cache true: the server says which record changed, the queries that show it fetch anew. */
+/** A fetch that hangs this long holds up no other. */
+const NO_ANSWER_MS = 10_000;
+
+/** Has the queries that show the changed records fetch anew. */
+async function fetchAnew(client: QueryClient, changed: ReadonlySet<string>): Promise<void> {
+  if (changed.has('all')) return client.invalidateQueries();
+  const asks = [...changed].flatMap((data) => {
+    const [kind = '', id] = data.split(':');
+    return (touched[kind] ?? []).map((name) => ({ name, id: name === kind ? id : undefined }));
+  });
+  const isTouched = (key: readonly unknown[]): boolean =>
+    asks.some(({ name, id }) => key[0] === name && (id === undefined || key.length < 2 || key[1] === id));
+  await client.invalidateQueries({ predicate: (q) => isTouched(q.queryKey) });
+}
+
+/** Keeps the query cache true: the server says which record changed, the queries that show it fetch anew. Coalesced, because a printing
+ *  machine changes more often than a slow connection answers, and each invalidation would cut short the fetch before it. */
 export function useLive(): void {
   const client = useQueryClient();
   useEffect(() => {
+    const changed = coalesce((all) =>
+      Promise.race([
+        fetchAnew(client, all),
+        new Promise((done) => {
+          setTimeout(done, NO_ANSWER_MS);
+        }),
+      ]),
+    );
     const source = new EventSource('/api/live');
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      if (data === 'all') {
-        void client.invalidateQueries();
-        return;
-      }
-      const [kind = '', id] = data.split(':');
-      for (const name of touched[kind] ?? [])
-        void client.invalidateQueries({
-          queryKey: [name],
-          predicate: (q) => q.queryKey.length < 2 || name !== kind || q.queryKey[1] === id,
-        });
-    };
+    source.onmessage = ({ data }: MessageEvent<string>) => changed(data);
     return () => source.close();
   }, [client]);
 }
