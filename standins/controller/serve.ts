@@ -1,5 +1,7 @@
 import net from 'node:net';
+import type { Look } from '../../src/core/looks/looks.ts';
 import { readBench } from '../instruments/bench.ts';
+import { photograph } from '../instruments/camera.ts';
 import { SimulatedController, type Fault } from './controller.ts';
 
 export interface Farm {
@@ -85,8 +87,16 @@ function serveController(socket: net.Socket, controller: SimulatedController): v
   });
 }
 
+interface Spot {
+  machine: string;
+  kind: string;
+  band: number;
+  feature: string;
+  repeat: number;
+}
 type Request =
-  | { ask: 'read'; machine: string; kind: string; band: number; feature: string; repeat: number }
+  | ({ ask: 'read' } & Spot)
+  | ({ ask: 'picture'; look: Look } & Spot)
   | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
 
 function serveInstruments(socket: net.Socket, controllers: readonly SimulatedController[]): void {
@@ -109,13 +119,15 @@ function answer(line: string, controllers: readonly SimulatedController[]): obje
     controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? (request.lines ?? 1) : 0;
     return { ok: true };
   }
-  if (request.ask !== 'read') return { error: 'unknown request' };
+  if (request.ask !== 'read' && request.ask !== 'picture') return { error: 'unknown request' };
   const { kind, band, feature, repeat } = request;
-  const typed = readBench(
-    controller.coupon,
-    controller.truth,
-    { kind, band, feature, repeat },
-    controller.seed + controller.accepted.length,
-  );
-  return typed === null ? { error: 'no such coupon stands on this machine' } : { typed };
+  const place = { kind, band, feature, repeat };
+  const seed = controller.seed + controller.accepted.length;
+  const none = { error: 'no such coupon stands on this machine' };
+  if (request.ask === 'picture') {
+    const svg = photograph(controller.coupon, controller.truth, place, request.look, seed);
+    return svg === null ? none : { svg };
+  }
+  const typed = readBench(controller.coupon, controller.truth, place, seed);
+  return typed === null ? none : { typed };
 }

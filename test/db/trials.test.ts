@@ -16,11 +16,13 @@ import { lengthOf } from '../../src/areas/trials/kinds/dimensions/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import {
+  addPicture,
   addReading,
   decideTrial,
   findTrial,
   getTrialPage,
   listDue,
+  openPicture,
   planDue,
   planTrial,
   previewTrial,
@@ -427,5 +429,46 @@ describe('a series of reference prints', () => {
     const id = await plan('reference-part');
     expect(await decideTrial(tech(), id, 'accepted', '')).toMatchObject({ ok: false, failure: { code: 'tooFew' } });
     expect((await decideTrial(tech(), id, 'set aside', 'knocked off the plate')).ok).toBe(true);
+  });
+});
+
+describe('a picture of a place', () => {
+  const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13];
+  const bytes = (...pieces: number[][]): AsyncIterable<Uint8Array> =>
+    (async function* () {
+      for (const piece of pieces) yield Uint8Array.from(piece);
+    })();
+  const kept = async (id: string) => must(await getTrialPage(farm.as('viewer'), id)).pictures;
+
+  test('is kept with its bytes, known by its first bytes however they arrive', async () => {
+    const id = await plan('temperature');
+    const whole = [...PNG, 1, 2, 3];
+    const made = must(
+      await addPicture(
+        farm.as('technician'),
+        id,
+        { band: 2, feature: 'surface' },
+        bytes(whole.slice(0, 3), whole.slice(3)),
+      ),
+    );
+    expect(await kept(id)).toMatchObject([{ band: 2, feature: 'surface', type: 'image/png', takenWith: 'upload' }]);
+    const opened = must(await openPicture(farm.as('viewer'), id, made.id));
+    const read: number[] = [];
+    for await (const piece of opened.bytes) read.push(...piece);
+    expect(read).toEqual(whole);
+  });
+  test('is refused where it is no picture or no place of this coupon, and nothing of it stays', async () => {
+    const id = await plan('temperature');
+    const add = (spot: { band: number; feature: string }, head: number[]) =>
+      addPicture(farm.as('technician'), id, spot, bytes(head));
+    expect(await add({ band: 1, feature: 'surface' }, [60, 115, 118, 103])).toMatchObject({ ok: false });
+    expect(await add({ band: 1, feature: 'surface' }, [])).toMatchObject({ ok: false });
+    expect(await add({ band: 99, feature: 'surface' }, PNG)).toMatchObject({ ok: false });
+    expect(await add({ band: 1, feature: 'nowhere' }, PNG)).toMatchObject({ ok: false });
+    expect(await kept(id)).toEqual([]);
+  });
+  test('is neither changed nor deleted by the application’s own user', async () => {
+    for (const change of ['delete from trial_picture', "update trial_picture set feature = 'x'"])
+      await expect(farm.as('lead').db.execute(sql.raw(change))).rejects.toMatchObject({ cause: { code: '42501' } });
   });
 });

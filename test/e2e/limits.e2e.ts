@@ -10,7 +10,12 @@ interface Written {
 const PRINTED = { timeout: 150_000 };
 
 /** From what Today calls due to a value that was printed, measured and accepted. */
-async function runDue(page: Page, machine: string, label: string): Promise<Written[]> {
+async function runDue(
+  page: Page,
+  machine: string,
+  label: string,
+  onceMeasuring: () => Promise<void> = async () => undefined,
+): Promise<Written[]> {
   await open(page, '/');
   await expect(page.getByRole('region', { name: 'Evidence' })).toContainText(machine);
   await page.getByRole('link', { name: 'plan what is due' }).click();
@@ -21,6 +26,7 @@ async function runDue(page: Page, machine: string, label: string): Promise<Writt
   await page.getByRole('button', { name: /^Plan 1: / }).click();
   await page.getByRole('button', { name: `Print on ${machine}` }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible(PRINTED);
+  await onceMeasuring();
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   const accept = page.getByRole('button', { name: /^Accept \S/ });
   await expect(accept).toBeEnabled({ timeout: 30_000 });
@@ -38,6 +44,34 @@ async function runDue(page: Page, machine: string, label: string): Promise<Writt
     decision: { written: Written[] };
   };
   return trial.decision.written;
+}
+
+/** Looks through the bench camera at a face, keeps the picture, adds a photograph, and scores by a click on a drawing. */
+async function lookAtFaces(page: Page): Promise<void> {
+  await page
+    .getByLabel(/^face, nozzle \d+$/)
+    .first()
+    .focus();
+  const panel = page.locator('.placepanel');
+  await panel.getByRole('button', { name: 'Look through the bench camera' }).click();
+  await expect(panel.getByRole('img', { name: /^Bench camera: / })).toBeVisible();
+  await panel.getByRole('button', { name: 'keep it' }).click();
+  const kept = panel.locator('a[href*="/pictures/"]');
+  await expect(kept).toHaveCount(1);
+  const picture = await page.request.get((await kept.getAttribute('href'))!);
+  expect(picture.headers()).toMatchObject({ 'content-type': 'image/svg+xml', 'x-content-type-options': 'nosniff' });
+  expect(picture.headers()['content-security-policy']).toContain('sandbox');
+  const photograph = panel.getByLabel('Add a photograph');
+  await photograph.setInputFiles({
+    name: 'no.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('not a picture at all'),
+  });
+  await expect(page.getByText('That is no PNG, JPEG or WebP picture')).toBeVisible();
+  await photograph.setInputFiles({ name: 'face.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await expect(kept).toHaveCount(2);
+  await panel.getByRole('button', { name: 'blotches on a face, as at score 4' }).click();
+  await expect(page.getByLabel(/^face, nozzle \d+$/).first()).toHaveValue('4');
 }
 
 /** Findings of a program on a machine, with their fixes, as the check shows them while it reads. */
@@ -89,7 +123,8 @@ test('temperature: due on Today, printed, measured, accepted; the limit blocks a
   page,
 }) => {
   await signIn(page, 'lead');
-  const nozzle = (await runDue(page, 'Rifugio Tissi', 'Temperature')).find((w) => w.setting === 'nozzleC')!;
+  const written = await runDue(page, 'Rifugio Tissi', 'Temperature', () => lookAtFaces(page));
+  const nozzle = written.find((w) => w.setting === 'nozzleC')!;
   const on = { machine: 'Rifugio Tissi', process: 'Fine 0.20', class: 'customer part' };
   const SUPPLIER_MAX = 250;
   const end = nozzle.range[1] < SUPPLIER_MAX ? nozzle.range[1] : nozzle.range[0];

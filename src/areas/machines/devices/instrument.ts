@@ -7,9 +7,10 @@ export interface Asked {
   readonly feature: string;
   readonly repeat: number;
 }
+const LONGEST_ANSWER = 1 << 20;
 
-/** Asks the instrument server for one reading at one place of the coupon that stands on a machine; rejects with a plain reason. */
-export function askInstrument(port: number, asked: Asked): Promise<string> {
+/** Asks the instrument server for one thing; rejects with a plain reason. */
+function ask(port: number, question: object): Promise<Record<string, unknown>> {
   return new Promise((resolve, reject) => {
     const socket = net.connect({ host: '127.0.0.1', port, timeout: 2000 });
     let text = '';
@@ -21,12 +22,33 @@ export function askInstrument(port: number, asked: Asked): Promise<string> {
     socket.once('error', () => reject(new Error('it is not connected')));
     socket.on('data', (piece: string) => {
       text += piece;
+      if (text.length > LONGEST_ANSWER) {
+        socket.destroy();
+        reject(new Error('its answer has no end'));
+        return;
+      }
       if (!text.includes('\n')) return;
       socket.destroy();
-      const answer = JSON.parse(text) as { typed?: string; error?: string };
-      if (answer.typed !== undefined) resolve(answer.typed);
-      else reject(new Error(answer.error ?? 'no reading'));
+      try {
+        const answer = JSON.parse(text) as Record<string, unknown>;
+        if (typeof answer['error'] === 'string') reject(new Error(answer['error']));
+        else resolve(answer);
+      } catch {
+        reject(new Error('its answer cannot be read'));
+      }
     });
-    socket.once('connect', () => socket.write(`${JSON.stringify({ ask: 'read', ...asked })}\n`));
+    socket.once('connect', () => socket.write(`${JSON.stringify(question)}\n`));
   });
 }
+const textOf = (answer: Record<string, unknown>, key: string): string => {
+  const text = answer[key];
+  if (typeof text !== 'string') throw new Error('no reading');
+  return text;
+};
+
+/** One reading at one place of the coupon that stands on a machine. */
+export const askInstrument = async (port: number, asked: Asked): Promise<string> =>
+  textOf(await ask(port, { ask: 'read', ...asked }), 'typed');
+/** The bench camera's picture (SVG) of one place. */
+export const askCamera = async (port: number, asked: Asked, look: string): Promise<string> =>
+  textOf(await ask(port, { ask: 'picture', look, ...asked }), 'svg');

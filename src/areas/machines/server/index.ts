@@ -11,7 +11,7 @@ export {
 export { loadLot, logMaintenance, makeMachine, mountTool, sayState, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
-export { askInstrument } from '../devices/instrument.ts';
+export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { getPairingMatrix } from './matrix.ts';
 export { changePolicy, getPolicy, getPolicyPage } from './policy.ts';

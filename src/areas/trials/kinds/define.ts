@@ -1,3 +1,4 @@
+import type { Look } from '../../../core/looks/looks.ts';
 import type { Result } from '../../../core/result/result.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
@@ -44,6 +45,8 @@ export interface Feature {
   readonly how: string;
   /** May be left out. */
   readonly isOptional?: boolean;
+  /** What it looks like: for the drawings beside a score and for the bench camera. */
+  readonly look?: Look;
 }
 
 export interface ReadingOf {

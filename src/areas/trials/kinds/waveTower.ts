@@ -18,6 +18,7 @@ export const waves: Feature = {
   resolution: 0.01,
   repeats: 2,
   how: 'run the gauge along the long face just after the corner: highest minus lowest',
+  look: 'waves',
 };
 
 /** A long narrow tower, walls filled to and fro between them; each band is printed in its own way. */

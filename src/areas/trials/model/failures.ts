@@ -11,6 +11,7 @@ export type TrialFailure =
   | { readonly code: 'badPlan'; readonly detail: Failure }
   | { readonly code: 'machineChanged'; readonly what: string }
   | { readonly code: 'noInstrument'; readonly why: string }
+  | { readonly code: 'badPicture'; readonly what: string; readonly todo: string }
   | { readonly code: 'blocked'; readonly what: string; readonly fix: string };
 
 export const trialText = {
@@ -24,5 +25,6 @@ export const trialText = {
   machineChanged: (f: { what: string }) => f.what,
   needsLead: (f: { why: string }) => `A lead must accept this: ${f.why}`,
   blocked: (f: { what: string; fix: string }) => `The coupon does not pass the job check. ${f.what}. ${f.fix}`,
+  badPicture: (f: { what: string; todo: string }) => `${f.what}; ${f.todo}`,
   noInstrument: (f: { why: string }) => `The instrument gave nothing: ${f.why}; type the readings instead`,
 } satisfies { [C in TrialFailure['code']]: (f: Extract<TrialFailure, { code: C }>) => string };

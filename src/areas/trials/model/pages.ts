@@ -1,5 +1,6 @@
 import type { Proof } from '../../library/model/records.ts';
 import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
+import type { PictureRow } from './pictures.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
 
 /** A reading that stands, as its page shows it. */
@@ -57,6 +58,8 @@ export interface TrialPage {
     readonly name: string;
     readonly title: string;
   }[];
+  /** Pictures of it and, where it is one of a series, of the prints before it. */
+  readonly pictures: readonly (PictureRow & { readonly trialId: string })[];
   /** Earlier prints of its series, the oldest first; empty where the kind is none. */
   readonly series: readonly SeriesPrint[];
 }

@@ -1,4 +1,4 @@
-import { array, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import type { TrialKindKey } from '../kinds/define.ts';
 import { trialKinds } from '../kinds/index.ts';
 
@@ -50,6 +50,10 @@ export const readingSchema = object({
   instrument: string().max(60).required(),
   reason: string().max(300),
 })
+  .noUnknown()
+  .required();
+/** One look of the bench camera at a place, kept with the trial or only shown. */
+export const cameraSchema = object({ band: place.band, feature: place.feature, keep: boolean().required() })
   .noUnknown()
   .required();
 export const instrumentSchema = object(place).noUnknown().required();

@@ -6,4 +6,5 @@ export { findTrial } from './rows.ts';
 export { addReading, wishPrint } from './measure.ts';
 export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
+export { addPicture, openPicture, takePicture } from './pictures.ts';
 export { listDue, planDue } from './due.ts';

@@ -22,6 +22,7 @@ import type { EarlierValue, TrialPage, TrialRow } from '../model/pages.ts';
 import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
 import { findTrial, listStanding, type Trial } from './rows.ts';
+import { listPictures } from './pictures.ts';
 import { listSeries } from './series.ts';
 import { trial } from './tables.ts';
 
@@ -84,6 +85,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     earlier: await listEarlier(ctx, row, m.printerId),
     validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays,
     openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [],
+    pictures: await listPictures(ctx, [id, ...series.slice(-1).map((p) => p.id)]),
     series: series.map((p) => ({
       ...p,
       readings: p.readings.map(({ band, feature, repeat, value }) => ({ band, feature, repeat, value })),

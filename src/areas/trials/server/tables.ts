@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   check,
   doublePrecision,
+  index,
   integer,
   jsonb,
   pgTable,
@@ -11,6 +12,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import { machine } from '../../machines/server/tables.ts';
+import { file } from '../../../platform/files/tables.ts';
+import type { PictureType } from '../model/pictures.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from '../model/trial.ts';
 
@@ -77,3 +80,28 @@ export const reading = pgTable('reading', {
   reason: text('reason'),
   at: at('at').notNull(),
 });
+
+/** Pictures of a coupon or of one place of it, as they were taken. Append-only by grant. */
+export const picture = pgTable(
+  'trial_picture',
+  {
+    id: text('id').primaryKey(),
+    trialId: text('trial_id')
+      .notNull()
+      .references(() => trial.id),
+    band: integer('band').notNull(),
+    feature: text('feature').notNull(),
+    sha256: text('sha256')
+      .notNull()
+      .references(() => file.sha256),
+    type: text('type').$type<PictureType>().notNull(),
+    takenWith: text('taken_with').$type<'camera' | 'upload'>().notNull(),
+    personId: text('person_id').notNull(),
+    personName: text('person_name').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    index('trial_picture_trial').on(t.trialId),
+    check('trial_picture_type', sql`${t.type} in ('image/png', 'image/jpeg', 'image/webp', 'image/svg+xml')`),
+  ],
+);

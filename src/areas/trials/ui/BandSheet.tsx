@@ -3,6 +3,7 @@ import { formatFigure } from '../../../core/units/format.ts';
 import type { Band, ChartData, Feature, Shape } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { placeKey, useReadings, type PlaceKey } from './useReadings.ts';
@@ -29,7 +30,8 @@ export function BandSheet({
   const kind = kindOf(t.kind);
   const { bands, shapes } = t.plan;
   const readings = useReadings(t, mayChange, onKept);
-  const [here, setHere] = useState<number | null>(null);
+  const [spot, setSpot] = useState<PlaceKey | null>(null);
+  const here = spot === null ? null : Number(spot.split('/')[0]) - 1;
   const isTower = bands.some((b) => b.toMm > b.fromMm);
   const height = bands.length * ROW;
   const y = (index: number): number => TOP + height - (index + 1) * ROW;
@@ -47,6 +49,11 @@ export function BandSheet({
     kind.features.flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => placeKey(i + 1, f.key, k + 1))),
   );
   const show = (b: Band): string => formatFigure(b.value, kind.axis!.quantity);
+  const nameOf = (key: PlaceKey | null): string => {
+    const [band, feature] = (key ?? '').split('/');
+    const b = bands[Number(band) - 1];
+    return b ? `${kind.axis!.label} ${show(b)}, ${kind.features.find((f) => f.key === feature)?.label ?? feature}` : '';
+  };
   const reached = t.state === 'interrupted' ? (t.progress?.zMm ?? 0) : Infinity;
   return (
     <>
@@ -136,7 +143,7 @@ export function BandSheet({
                     readings={readings}
                     mayChange={mayChange && bands[i]!.toMm <= reached + 1e-6}
                     order={order}
-                    onFocus={() => setHere(i)}
+                    onFocus={() => setSpot(key)}
                     up={i + 1 < bands.length ? placeKey(i + 2, f.key, n) : undefined}
                     down={i > 0 ? placeKey(i, f.key, n) : undefined}
                   />
@@ -152,15 +159,14 @@ export function BandSheet({
           </p>
         )}
       </div>
-      <ReadingNotes
+      <PlacePanel
+        trial={t}
+        place={spot}
+        name={nameOf(spot)}
         readings={readings}
-        mayChange={mayChange}
-        order={everyPlace}
-        nameOf={(key) => {
-          const [band, feature] = key.split('/');
-          return `${kind.axis!.label} ${show(bands[Number(band) - 1]!)}, ${kind.features.find((f) => f.key === feature)?.label ?? feature}`;
-        }}
+        mayChange={mayChange && (spot === null || bands[here!]!.toMm <= reached + 1e-6)}
       />
+      <ReadingNotes readings={readings} mayChange={mayChange} order={everyPlace} nameOf={nameOf} />
       {mayChange && !second && !withSecond && (
         <p>
           <button className="plain" onClick={() => setSecond(true)}>

@@ -3,6 +3,7 @@ import { mean } from '../../../core/fitting/mean.ts';
 import { wantedOf } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { RowChart } from './RowChart.tsx';
@@ -23,13 +24,16 @@ export function PlaceTable({
 }) {
   const { features, again = 'place', isSeries = false } = kindOf(t.kind);
   const readings = useReadings(t, mayChange, onKept);
-  const [here, setHere] = useState<string | null>(null);
+  const [here, setHere] = useState<PlaceKey | null>(null);
   const wanted = Math.max(...features.map(wantedOf));
   const columns = Math.max(...features.map((f) => f.repeats));
   const order: PlaceKey[] = features
     .filter((f) => !f.isOptional)
     .flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => placeKey(1, f.key, k + 1)));
-  const shown = features.find((f) => f.key === here);
+  const nameOf = (key: PlaceKey | null): string => {
+    const [, feature, repeat] = (key ?? '').split('/');
+    return `${features.find((f) => f.key === feature)?.label ?? ''} ${repeat ?? ''}`;
+  };
   return (
     <>
       <div className="measure">
@@ -71,7 +75,7 @@ export function PlaceTable({
                     mayChange={mayChange}
                     order={order}
                     onFocus={() => {
-                      setHere(f.key);
+                      setHere(key);
                       onPlace(f.key);
                     }}
                     up={next(-1)}
@@ -87,20 +91,8 @@ export function PlaceTable({
         </div>
         {isSeries ? <SeriesChart trial={t} /> : t.readings.length > 0 && <RowChart trial={t} />}
       </div>
-      {shown && (
-        <p className="hint" style={{ marginTop: 6 }}>
-          {shown.how}, with {shown.instrument}
-        </p>
-      )}
-      <ReadingNotes
-        readings={readings}
-        mayChange={mayChange}
-        order={order}
-        nameOf={(key) => {
-          const [, feature, repeat] = key.split('/');
-          return `${features.find((f) => f.key === feature)?.label ?? feature} ${repeat}`;
-        }}
-      />
+      <PlacePanel trial={t} place={here} name={nameOf(here)} readings={readings} mayChange={mayChange} />
+      <ReadingNotes readings={readings} mayChange={mayChange} order={order} nameOf={nameOf} />
     </>
   );
 }

@@ -26,6 +26,8 @@ export interface Readings {
   readonly type: (key: PlaceKey, text: string) => void;
   /** Keeps what stands in a field, unless nothing new was typed. */
   readonly leave: (key: PlaceKey) => void;
+  /** Types and keeps at once: a click on a drawing. */
+  readonly put: (key: PlaceKey, text: string) => void;
   readonly takeAll: (order: readonly PlaceKey[]) => Promise<void>;
 }
 
@@ -110,6 +112,10 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
       const text = typed[key];
       if (text !== undefined && text.trim() !== '' && text.trim() !== kept.get(key)?.typed)
         void keep(key, text, instrumentOf(key));
+    },
+    put: (key, text) => {
+      setTyped((before) => ({ ...before, [key]: text }));
+      if (text !== kept.get(key)?.typed) void keep(key, text, instrumentOf(key));
     },
     takeAll: async (order) => {
       setBusy(true);

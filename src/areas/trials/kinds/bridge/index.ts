@@ -34,6 +34,7 @@ export const bridge = defineLadder({
     resolution: 0.01,
     repeats: 2,
     how: 'height under the ends less height under the middle',
+    look: 'sag',
   },
   accepted: { label: 'sag accepted, mm', choices: [0.3, 0.5, 0.8, 1.2], default: 0.5 },
   keeps: 'sure end',

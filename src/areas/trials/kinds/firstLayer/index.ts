@@ -46,6 +46,7 @@ const lifted = (place: number): Feature => ({
   repeats: 1,
   how: `corners of patch ${place} that have come up`,
   isOptional: true,
+  look: 'corners',
 });
 const features = [
   ...Array.from({ length: 9 }, (_, i) => thickness(i + 1)),

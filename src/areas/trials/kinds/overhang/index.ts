@@ -38,6 +38,7 @@ export const overhang = defineLadder({
     resolution: 0.01,
     repeats: 2,
     how: 'thickness across the leaning face at its lowest edge, less that at its upper edge',
+    look: 'droop',
   },
   accepted: { label: 'droop accepted, mm', choices: [0.1, 0.2, 0.3, 0.5], default: 0.3 },
   keeps: 'sure end',

@@ -37,6 +37,7 @@ export const pressure = defineKind({
       resolution: 0.01,
       repeats: 2,
       how: 'widest minus narrowest, once where the line speeds up and once where it slows down',
+      look: 'bulge',
     },
   ],
   options: [{ key: 'accepted', label: 'width change accepted, mm', choices: [0.03, 0.05, 0.08], default: 0.05 }],

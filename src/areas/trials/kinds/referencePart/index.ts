@@ -1,4 +1,5 @@
 import { mean } from '../../../../core/fitting/mean.ts';
+import type { Look } from '../../../../core/looks/looks.ts';
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { layCoupon } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature, type ReadingOf, type Shape } from '../define.ts';
@@ -19,9 +20,10 @@ const HOLE_MM = 6;
 const RING_HEIGHT_MM = 4;
 const THIN_HEIGHT_MM = 8;
 const SOLID_LAYERS = 4;
-const place = (key: string, label: string, how: string): Feature => ({
+const place = (key: string, label: string, look: Look, how: string): Feature => ({
   key: `score ${key}`,
   label,
+  look,
   how,
   quantity: 'score',
   range: [1, 5],
@@ -31,14 +33,14 @@ const place = (key: string, label: string, how: string): Feature => ({
   repeats: 2,
 });
 export const referencePlaces: readonly Feature[] = [
-  place('strings', 'strings', 'between the two spikes: 5 none, 1 a veil'),
-  place('overhang', 'overhang', 'under the leaning block: 5 even, 1 hanging lines'),
-  place('bridge', 'bridge', 'under the deck: 5 straight, 1 hangs through'),
-  place('top', 'top face', 'of the cube: 5 closed and even, 1 gaps or ridges'),
-  place('wall', 'wall face', 'of the cube: 5 even and matt, 1 burnt or split'),
-  place('corner', 'corner', 'of the cube: 5 sharp, no waves after it; 1 bulging or ringing'),
-  place('hole', 'hole', `in the ring: 5 a ${HOLE_MM} mm pin slides in, 1 far too small or large`),
-  place('thin', 'thin wall', 'the single line: 5 whole, 1 gappy or swollen'),
+  place('strings', 'strings', 'strings', 'between the two spikes: 5 none, 1 a veil'),
+  place('overhang', 'overhang', 'droop', 'under the leaning block: 5 even, 1 hanging lines'),
+  place('bridge', 'bridge', 'sag', 'under the deck: 5 straight, 1 hangs through'),
+  place('top', 'top face', 'gaps', 'of the cube: 5 closed and even, 1 gaps or ridges'),
+  place('wall', 'wall face', 'blotches', 'of the cube: 5 even and matt, 1 burnt or split'),
+  place('corner', 'corner', 'waves', 'of the cube: 5 sharp, no waves after it; 1 bulging or ringing'),
+  place('hole', 'hole', 'hole', `in the ring: 5 a ${HOLE_MM} mm pin slides in, 1 far too small or large`),
+  place('thin', 'thin wall', 'gaps', 'the single line: 5 whole, 1 gappy or swollen'),
 ];
 
 const looksAt = (feature: string, readings: readonly ReadingOf[]): number[] =>

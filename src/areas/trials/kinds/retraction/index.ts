@@ -35,6 +35,7 @@ export const retraction = defineKind({
       resolution: 1,
       repeats: 1,
       how: 'count hairs between the posts',
+      look: 'strings',
     },
     {
       key: 'gaps',
@@ -47,6 +48,7 @@ export const retraction = defineKind({
       repeats: 1,
       how: 'count thin places where a line begins',
       isOptional: true,
+      look: 'gaps',
     },
   ],
   options: [{ key: 'accepted', label: 'strings accepted per band', choices: [0.5, 1, 2, 3, 5], default: 1 }],

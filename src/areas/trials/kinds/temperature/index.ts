@@ -39,6 +39,7 @@ export const temperature = defineKind({
       resolution: 1,
       repeats: 1,
       how: 'count hairs between the two columns',
+      look: 'strings',
     },
     {
       key: 'sagMm',
@@ -50,6 +51,7 @@ export const temperature = defineKind({
       resolution: 0.01,
       repeats: 1,
       how: 'how far the middle of the bridge hangs',
+      look: 'sag',
     },
     {
       key: 'strengthN',
@@ -73,6 +75,7 @@ export const temperature = defineKind({
       repeats: 1,
       how: '5 even and matt, 1 burnt or gappy',
       isOptional: true,
+      look: 'blotches',
     },
   ],
   options: (['strings', 'sag', 'strength', 'surface'] as const).map((key) => ({

@@ -1,0 +1,1 @@
+GRANT SELECT, INSERT ON trial_picture TO cantiere_app;

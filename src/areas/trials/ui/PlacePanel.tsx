@@ -1,0 +1,149 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { LookDrawing } from '../../../ui/LookDrawing.tsx';
+import { post, Refused } from '../../../ui/api.ts';
+import { dayAndTime } from '../../../ui/dates.ts';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { kindOf } from '../kinds/index.ts';
+import type { TrialPage } from '../model/pages.ts';
+import type { Readings, PlaceKey } from './useReadings.ts';
+
+const SCORES = [1, 2, 3, 4, 5];
+
+/** The place whose field has the focus: what the scores look like, what the bench camera sees, photographs; on a series also how it
+ *  looked on the print before. */
+export function PlacePanel({
+  trial: t,
+  place,
+  name,
+  readings,
+  mayChange,
+}: {
+  readonly trial: TrialPage;
+  readonly place: PlaceKey | null;
+  readonly name: string;
+  readonly readings: Readings;
+  readonly mayChange: boolean;
+}) {
+  const client = useQueryClient();
+  const [seen, setSeen] = useState<{ place: string; svg: string } | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  if (!place) return null;
+  const [bandText, featureKey = ''] = place.split('/');
+  const band = Number(bandText);
+  const feature = kindOf(t.kind).features.find((f) => f.key === featureKey);
+  const spot = `${band}/${featureKey}`;
+  if (!feature) return null;
+  const { look } = feature;
+  const isScore = feature.quantity === 'score';
+  const now = readings.typed[place] ?? readings.kept.get(place)?.typed ?? '';
+  const last = t.series[t.series.length - 1];
+  const mine = t.pictures.filter((p) => p.trialId === t.id && p.band === band && p.feature === featureKey);
+  const before = last
+    ? t.pictures.filter((p) => p.trialId === last.id && p.band === band && p.feature === featureKey)
+    : [];
+  const doing = async (act: () => Promise<void>): Promise<void> => {
+    setBusy(true);
+    try {
+      await act();
+      await client.invalidateQueries({ queryKey: ['trial', t.id] });
+    } catch (e) {
+      tellRefused(e);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const snap = (keep: boolean) =>
+    doing(async () => {
+      const { svg } = await post<{ svg: string }>(`/api/trials/${t.id}/camera`, { band, feature: featureKey, keep });
+      setSeen({ place: spot, svg });
+      if (keep) tellDone('Picture kept with the trial');
+    });
+  const attach = (files: FileList | null) =>
+    doing(async () => {
+      const [file] = files ?? [];
+      if (!file) return;
+      const response = await fetch(
+        `/api/trials/${t.id}/pictures?band=${band}&feature=${encodeURIComponent(featureKey)}`,
+        { method: 'PUT', body: file },
+      );
+      if (!response.ok)
+        throw new Refused(
+          response.status,
+          'picture',
+          ((await response.json()) as { title?: string }).title ?? 'The picture was not taken',
+        );
+      tellDone('Picture kept with the trial');
+    });
+  return (
+    <div className="placepanel" role="group" aria-label={`Look at ${name}`}>
+      <p className="hint">
+        <b>{name}</b>: {feature.how}, with {feature.instrument}
+      </p>
+      <div className="looks">
+        {isScore &&
+          look &&
+          SCORES.map((s) => (
+            <button
+              key={s}
+              className="look"
+              aria-pressed={now === String(s)}
+              disabled={!mayChange}
+              onClick={() => readings.put(place, String(s))}
+            >
+              <LookDrawing look={look} score={s} />
+              <span className="f">{s}</span>
+            </button>
+          ))}
+        {seen?.place === spot && (
+          <figure className="shot">
+            <img src={`data:image/svg+xml;utf8,${encodeURIComponent(seen.svg)}`} alt={`Bench camera: ${name}`} />
+            <figcaption className="hint">
+              bench camera, now{' '}
+              {mayChange && (
+                <button className="plain" disabled={isBusy} onClick={() => void snap(true)}>
+                  keep it
+                </button>
+              )}
+            </figcaption>
+          </figure>
+        )}
+        {[...before.slice(-1).map((p) => ({ p, from: last!.name })), ...mine.map((p) => ({ p, from: null }))].map(
+          ({ p, from }) => (
+            <figure key={p.id} className="shot">
+              <a href={`/api/trials/${p.trialId}/pictures/${p.id}`} target="_blank" rel="noreferrer">
+                <img
+                  src={`/api/trials/${p.trialId}/pictures/${p.id}`}
+                  alt={`${name}${from ? ` on ${from}` : ''}, ${p.takenWith === 'camera' ? 'bench camera' : 'photograph'}`}
+                />
+              </a>
+              <figcaption className="hint">{from ? `on ${from}` : `${p.personName}, ${dayAndTime(p.at)}`}</figcaption>
+            </figure>
+          ),
+        )}
+      </div>
+      <div className="acts">
+        {look && t.hasDevice && mayChange && t.state !== 'planned' && t.state !== 'printing' && (
+          <button className="btn" disabled={isBusy} onClick={() => void snap(false)}>
+            Look through the bench camera
+          </button>
+        )}
+        {mayChange && (
+          <label className="btn filebtn">
+            Add a photograph
+            <input
+              type="file"
+              accept="image/png,image/jpeg,image/webp"
+              capture="environment"
+              disabled={isBusy}
+              onChange={(e) => {
+                void attach(e.target.files);
+                e.target.value = '';
+              }}
+            />
+          </label>
+        )}
+      </div>
+    </div>
+  );
+}
