@@ -2,10 +2,55 @@ import { useQuery } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
 import { call } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { JobRow } from '../model/pages.ts';
 
 const markOf: Record<string, Mark> = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' };
+
+const sentenceOf = (j: JobRow): string =>
+  j.sentence ?? (j.runState === 'refused' ? 'could not be read' : 'being checked');
+
+const columns: Column<JobRow>[] = [
+  {
+    key: 'job',
+    title: 'Job',
+    of: (j) => `${j.name} ${j.title} ${j.fileName}`,
+    show: (j) => (
+      <>
+        <a href={`/checks/${j.id}`}>
+          {j.name} {j.title}
+        </a>
+        <div className="hint f">{j.fileName}</div>
+      </>
+    ),
+  },
+  {
+    key: 'verdict',
+    title: 'Verdict',
+    of: sentenceOf,
+    show: (j) => (
+      <>
+        <StateMark mark={markOf[j.verdict ?? ''] ?? 'note'} /> {sentenceOf(j)}
+      </>
+    ),
+  },
+  { key: 'machine', title: 'Machine', of: (j) => j.machineName, isFacet: true },
+  { key: 'material', title: 'Material', of: (j) => j.materialName, isFacet: true },
+  { key: 'class', title: 'Class', of: (j) => j.class, isFacet: true },
+  { key: 'state', title: 'State', of: (j) => j.state, isFacet: true },
+  {
+    key: 'time',
+    title: 'Time',
+    of: (j) => j.timeS,
+    show: (j) => (j.timeS === null ? '' : formatDuration(j.timeS)),
+    isFigure: true,
+  },
+  { key: 'by', title: 'By', of: (j) => j.createdByName },
+  { key: 'received', title: 'Received', of: (j) => j.createdAt, show: (j) => day(j.createdAt), isFigure: true },
+];
+const EMPTY =
+  'No job has been checked yet. Drop a G-code file and choose machine and process; findings come while the file is still being read.';
 
 export function JobsScreen() {
   const { data, error } = useQuery({ queryKey: ['jobs'], queryFn: () => call<JobRow[]>('/api/jobs') });
@@ -27,50 +72,7 @@ export function JobsScreen() {
           {error.message}
         </p>
       )}
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Job</th>
-            <th>Verdict</th>
-            <th>Machine</th>
-            <th>Material</th>
-            <th>Class</th>
-            <th>State</th>
-            <th className="n">Time</th>
-            <th>By</th>
-            <th className="n">Received</th>
-          </tr>
-        </thead>
-        <tbody>
-          {(data ?? []).map((j) => (
-            <tr key={j.id}>
-              <td>
-                <a href={`/checks/${j.id}`}>
-                  {j.name} {j.title}
-                </a>
-                <div className="hint f">{j.fileName}</div>
-              </td>
-              <td>
-                <StateMark mark={markOf[j.verdict ?? ''] ?? 'note'} />{' '}
-                {j.sentence ?? (j.runState === 'refused' ? 'could not be read' : 'being checked')}
-              </td>
-              <td>{j.machineName}</td>
-              <td>{j.materialName}</td>
-              <td>{j.class}</td>
-              <td>{j.state}</td>
-              <td className="n">{j.timeS === null ? '' : formatDuration(j.timeS)}</td>
-              <td>{j.createdByName}</td>
-              <td className="n">{day(j.createdAt)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {data?.length === 0 && (
-        <p className="empty">
-          No job has been checked yet. Drop a G-code file and choose machine and process; findings come while the file
-          is still being read.
-        </p>
-      )}
+      {data && <ListTable name="jobs" rows={data} columns={columns} empty={EMPTY} />}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -14,6 +15,30 @@ const kinds = [
   ['printer', 'Printers'],
   ['tool', 'Tools'],
 ] as const;
+
+const columns: Column<ProfileRow>[] = [
+  {
+    key: 'name',
+    title: 'Name',
+    of: (p) => p.name,
+    show: (p) => (
+      <>
+        <a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}
+      </>
+    ),
+  },
+  {
+    key: 'kind',
+    title: 'Kind',
+    of: (p) => [p.kind, p.technology === 'resin' && 'resin', p.retired && 'retired'].filter(Boolean).join(', '),
+  },
+  { key: 'family', title: 'Family', of: (p) => p.family, isFacet: true },
+  { key: 'parent', title: 'Starts from', of: (p) => p.parentName, isFacet: true },
+  { key: 'tags', title: 'Tags', of: (p) => p.tags.join(', ') },
+  { key: 'own', title: 'Own values', of: (p) => p.ownCount, isFigure: true },
+  { key: 'revision', title: 'Revision', of: (p) => p.revision, show: (p) => `r${p.revision}`, isFigure: true },
+  { key: 'changed', title: 'Changed', of: (p) => p.at, show: (p) => day(p.at), isFigure: true },
+];
 
 export function LibraryScreen() {
   const mayChange = useMayChange();
@@ -75,9 +100,6 @@ export function LibraryScreen() {
             <input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired
             too
           </label>
-          <a className="btn" href={csvOf(data ?? [])} download="profiles.csv">
-            CSV
-          </a>
           {mayChange && (
             <a className="btn p" href="/library/new">
               Add
@@ -105,58 +127,19 @@ export function LibraryScreen() {
           {error.message}
         </p>
       )}
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Name</th>
-            <th>Kind</th>
-            <th>Family</th>
-            <th>Starts from</th>
-            <th>Tags</th>
-            <th className="n">Own values</th>
-            <th className="n">Revision</th>
-            <th className="n">Changed</th>
-          </tr>
-        </thead>
-        <tbody>
-          {(data ?? []).map((p) => (
-            <tr key={p.id}>
-              <td>
-                <a href={`/library/${p.id}`}>{p.name}</a> {p.stock && <span className="chip">stock, read-only</span>}
-              </td>
-              <td>
-                {p.kind}
-                {p.technology === 'resin' && <span className="dim"> resin</span>}
-                {p.retired && <span className="dim"> retired</span>}
-              </td>
-              <td>{p.family ?? ''}</td>
-              <td>{p.parentName ?? ''}</td>
-              <td>{p.tags.join(', ')}</td>
-              <td className="n">{p.ownCount}</td>
-              <td className="n">r{p.revision}</td>
-              <td className="n">{day(p.at)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {data?.length === 0 && (
-        <p className="empty">
-          {text
-            ? `No profile holds “${text}” in name, key or tag.`
-            : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'}
-        </p>
+      {data && (
+        <ListTable
+          name="profiles"
+          rows={data}
+          columns={columns}
+          hasOwnSearch
+          empty={
+            text
+              ? `No profile holds “${text}” in name, key or tag.`
+              : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'
+          }
+        />
       )}
     </>
   );
-}
-
-function csvOf(rows: readonly ProfileRow[]): string {
-  const cell = (v: unknown): string => `"${String(v ?? '').replace(/"/g, '""')}"`;
-  const lines = [
-    ['name', 'kind', 'family', 'parent', 'tags', 'own_values', 'revision', 'changed'].join(','),
-    ...rows.map((p) =>
-      [p.name, p.kind, p.family, p.parentName, p.tags.join(' '), p.ownCount, p.revision, p.at].map(cell).join(','),
-    ),
-  ];
-  return `data:text/csv;charset=utf-8,${encodeURIComponent(lines.join('\n'))}`;
 }

@@ -16,6 +16,7 @@ import { AboutProfile } from './AboutProfile.tsx';
 import { GaugeRow } from './GaugeRow.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { ReviewPanel } from './ReviewPanel.tsx';
+import { Lineage } from './Lineage.tsx';
 import { SaveDialog } from './SaveDialog.tsx';
 import { SettingSide } from './SettingSide.tsx';
 
@@ -177,21 +178,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           </ul>
           <AboutProfile page={page} />
           <h3>Lineage</h3>
-          <div style={{ fontSize: 12, lineHeight: 1.8 }}>
-            {[...page.parents].reverse().map((p, i) => (
-              <div key={p.id} style={{ paddingLeft: i * 10 }}>
-                <a href={`/library/${p.id}`}>{p.name}</a> <span className="f dim">r{p.revision}</span>
-              </div>
-            ))}
-            <div style={{ paddingLeft: page.parents.length * 10, fontWeight: 700 }}>
-              {page.name} <span className="f">r{page.head.number}</span>
-            </div>
-            {page.children.map((c) => (
-              <div key={c.id} style={{ paddingLeft: (page.parents.length + 1) * 10 }}>
-                <a href={`/library/${c.id}`}>{c.name}</a>
-              </div>
-            ))}
-          </div>
+          <Lineage page={page} />
         </div>
         <div>
           {groups.map((group) => {

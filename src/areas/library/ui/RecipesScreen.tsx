@@ -1,9 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import type { RecipeRow } from '../../recipes/model/recipe.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
+
+const columns: Column<RecipeRow>[] = [
+  { key: 'name', title: 'Name', of: (r) => r.name, show: (r) => <a href={`/library/recipes/${r.id}`}>{r.name}</a> },
+  { key: 'for', title: 'For', of: (r) => r.place, isFacet: true },
+  { key: 'process', title: 'Process', of: (r) => r.process, isFacet: true },
+  { key: 'material', title: 'Material of the part', of: (r) => r.material, isFacet: true },
+  { key: 'by', title: 'Kept by', of: (r) => r.byName },
+  { key: 'since', title: 'Since', of: (r) => r.at, show: (r) => day(r.at), isFigure: true },
+  { key: 'pins', title: 'Pins', of: (r) => r.pins, isFigure: true },
+];
+const EMPTY =
+  'No recipe is kept yet. A recipe is a machine, a process and what each role is printed with; make one, see every value in force and what the rules say, and keep it under a name.';
 
 export function RecipesScreen() {
   const mayChange = useMayChange();
@@ -27,40 +40,7 @@ export function RecipesScreen() {
           {error.message}
         </p>
       )}
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Name</th>
-            <th>For</th>
-            <th>Process</th>
-            <th>Material of the part</th>
-            <th>Kept by</th>
-            <th className="n">Since</th>
-            <th className="n">Pins</th>
-          </tr>
-        </thead>
-        <tbody>
-          {(data ?? []).map((r) => (
-            <tr key={r.id}>
-              <td>
-                <a href={`/library/recipes/${r.id}`}>{r.name}</a>
-              </td>
-              <td>{r.place}</td>
-              <td>{r.process}</td>
-              <td>{r.material}</td>
-              <td>{r.byName}</td>
-              <td className="n">{day(r.at)}</td>
-              <td className="n">{r.pins}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {data?.length === 0 && (
-        <p className="empty">
-          No recipe is kept yet. A recipe is a machine, a process and what each role is printed with; make one, see
-          every value in force and what the rules say, and keep it under a name.
-        </p>
-      )}
+      {data && <ListTable name="recipes" rows={data} columns={columns} empty={EMPTY} />}
     </>
   );
 }

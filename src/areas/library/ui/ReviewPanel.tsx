@@ -7,6 +7,8 @@ import { useFigures, usePerson } from '../../../ui/person.tsx';
 import { tellDone } from '../../../ui/tell.tsx';
 import type { Affected, ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
+import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
+import type { SettingValue } from '../settings/define.ts';
 import { findSetting } from '../settings/catalogue.ts';
 
 /** What waits for a lead: the difference, whom it touches, and the decision. */
@@ -54,16 +56,25 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
           <tbody>
             {keys.map((k) => {
               const s = findSetting(k)!;
+              const reason = tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : '';
+              if (isLongText(head.own[k], tip.own[k]))
+                return (
+                  <tr key={k}>
+                    <td>{s.label}</td>
+                    <td colSpan={2}>
+                      <TextDiff before={textOf(head.own[k])} after={textOf(tip.own[k])} />
+                    </td>
+                    <td>{reason}</td>
+                  </tr>
+                );
+              const shown = (v: SettingValue | undefined): string =>
+                v === undefined ? 'from parent' : showValue(s, v, figures);
               return (
                 <tr key={k}>
                   <td>{s.label}</td>
-                  <td className="n">
-                    {head.own[k] === undefined ? 'from parent' : showValue(s, head.own[k], figures).slice(0, 40)}
-                  </td>
-                  <td className="n">
-                    {tip.own[k] === undefined ? 'from parent' : showValue(s, tip.own[k], figures).slice(0, 40)}
-                  </td>
-                  <td>{tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : ''}</td>
+                  <td className="n">{shown(head.own[k])}</td>
+                  <td className="n">{shown(tip.own[k])}</td>
+                  <td>{reason}</td>
                 </tr>
               );
             })}

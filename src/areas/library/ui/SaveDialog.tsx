@@ -7,6 +7,7 @@ import type { ProfilePage } from '../model/pages.ts';
 import type { ReasonKind, Reasons } from '../model/records.ts';
 import { reasonKinds } from '../model/reasons.ts';
 import { parseSetting, showValue } from '../model/values.ts';
+import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
 
@@ -105,20 +106,32 @@ export function SaveDialog({
           </tr>
         </thead>
         <tbody>
-          {changes.map((c) => (
-            <tr key={c.key}>
-              <td>{c.setting.label}</td>
-              <td className="n">{showValue(c.setting, c.before, figures)}</td>
-              <td className="n">{typed[c.key] || '(cleared)'}</td>
-              <td className="n">
-                {c.parsed === null
-                  ? 'from parent'
-                  : c.parsed.ok
-                    ? showValue(c.setting, c.parsed.value, figures)
-                    : c.parsed.failure.what}
-              </td>
-            </tr>
-          ))}
+          {changes.map((c) => {
+            const now = c.parsed?.ok ? c.parsed.value : null;
+            if (isLongText(c.before, now))
+              return (
+                <tr key={c.key}>
+                  <td>{c.setting.label}</td>
+                  <td colSpan={3}>
+                    <TextDiff before={textOf(c.before)} after={textOf(now)} />
+                  </td>
+                </tr>
+              );
+            return (
+              <tr key={c.key}>
+                <td>{c.setting.label}</td>
+                <td className="n">{showValue(c.setting, c.before, figures)}</td>
+                <td className="n">{typed[c.key] || '(cleared)'}</td>
+                <td className="n">
+                  {c.parsed === null
+                    ? 'from parent'
+                    : c.parsed.ok
+                      ? showValue(c.setting, c.parsed.value, figures)
+                      : c.parsed.failure.what}
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       {conflict && (

@@ -1,12 +1,40 @@
-import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
+
+const madeDue = (e: MaintenanceRow): string =>
+  maintenanceKinds[e.kind].due.map((k) => findSetting(k)?.label.toLowerCase() ?? k).join(', ') || 'nothing';
+
+const columns: Column<MaintenanceRow>[] = [
+  { key: 'when', title: 'When', of: (e) => e.at, show: (e) => dayAndTime(e.at), noWrap: true },
+  {
+    key: 'machine',
+    title: 'Machine',
+    of: (e) => e.machineName,
+    show: (e) => <a href={`/machines/${e.machineId}`}>{e.machineName}</a>,
+    isFacet: true,
+  },
+  {
+    key: 'what',
+    title: 'What',
+    of: (e) => maintenanceKinds[e.kind].label,
+    show: (e) => (
+      <>
+        {maintenanceKinds[e.kind].label}
+        {e.note && <div className="hint">{e.note}</div>}
+      </>
+    ),
+    isFacet: true,
+  },
+  { key: 'due', title: 'Made due', of: madeDue, show: (e) => <span className="hint">{madeDue(e)}</span> },
+  { key: 'by', title: 'By', of: (e) => e.byName, isFacet: true },
+];
+const EMPTY = 'Nothing has been logged yet. Work is logged on a machine’s page; what it touches falls due.';
 
 /** What was worked on, machine by machine, and what each piece of work made due. */
 export function MaintenanceScreen() {
@@ -14,7 +42,6 @@ export function MaintenanceScreen() {
     queryKey: ['maintenance'],
     queryFn: () => call<MaintenanceRow[]>('/api/machines/maintenance'),
   });
-  const [machine, setMachine] = useState('');
   if (error)
     return (
       <p className="empty" role="alert">
@@ -22,8 +49,6 @@ export function MaintenanceScreen() {
       </p>
     );
   if (!data) return <p className="empty">Opening the log…</p>;
-  const names = [...new Set(data.map((e) => e.machineName))].sort();
-  const rows = data.filter((e) => machine === '' || e.machineName === machine);
   return (
     <>
       <MachineRooms here="/machines/maintenance" />
@@ -33,54 +58,12 @@ export function MaintenanceScreen() {
           <h1>Maintenance</h1>
         </div>
         <div className="end">
-          <NativeSelect
-            size="xs"
-            aria-label="Machine"
-            value={machine}
-            onChange={(e) => setMachine(e.currentTarget.value)}
-            data={[{ value: '', label: 'all machines' }, ...names]}
-          />
           <a className="btn p" href="/trials/due">
             Plan what is due
           </a>
         </div>
       </div>
-      {rows.length === 0 ? (
-        <p className="empty">
-          Nothing has been logged yet. Work is logged on a machine’s page; what it touches falls due.
-        </p>
-      ) : (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Machine</th>
-              <th>What</th>
-              <th>Made due</th>
-              <th>By</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((e) => (
-              <tr key={e.id}>
-                <td style={{ whiteSpace: 'nowrap' }}>{dayAndTime(e.at)}</td>
-                <td>
-                  <a href={`/machines/${e.machineId}`}>{e.machineName}</a>
-                </td>
-                <td>
-                  {maintenanceKinds[e.kind].label}
-                  {e.note && <div className="hint">{e.note}</div>}
-                </td>
-                <td className="hint">
-                  {maintenanceKinds[e.kind].due.map((k) => findSetting(k)?.label.toLowerCase() ?? k).join(', ') ||
-                    'nothing'}
-                </td>
-                <td>{e.byName}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ListTable name="entries" rows={data} columns={columns} empty={EMPTY} />
     </>
   );
 }

@@ -2,9 +2,25 @@ import { useQuery } from '@tanstack/react-query';
 import type { EventRow } from '../../../platform/events/model.ts';
 import { call } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 
 const short = (v: unknown): string =>
   v === null || v === undefined ? '' : typeof v === 'string' ? v : JSON.stringify(v).slice(0, 160);
+
+const figures = (v: unknown) => (
+  <span className="f" style={{ fontSize: 11 }}>
+    {short(v)}
+  </span>
+);
+const columns: Column<EventRow>[] = [
+  { key: 'when', title: 'When', of: (e) => e.at, show: (e) => dayAndTime(e.at), noWrap: true },
+  { key: 'who', title: 'Who', of: (e) => e.whoName, isFacet: true },
+  { key: 'record', title: 'Record', of: (e) => e.subjectName, show: (e) => <b>{e.subjectName}</b> },
+  { key: 'what', title: 'What', of: (e) => e.what, isFacet: true },
+  { key: 'from', title: 'From', of: (e) => short(e.from), show: (e) => figures(e.from) },
+  { key: 'to', title: 'To', of: (e) => short(e.to), show: (e) => figures(e.to) },
+  { key: 'why', title: 'Why', of: (e) => e.why },
+];
 
 export function LogScreen() {
   const { data } = useQuery({ queryKey: ['events'], queryFn: () => call<EventRow[]>('/api/events') });
@@ -16,37 +32,7 @@ export function LogScreen() {
           <h1>Event log</h1>
         </div>
       </div>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>When</th>
-            <th>Who</th>
-            <th>What</th>
-            <th>From</th>
-            <th>To</th>
-            <th>Why</th>
-          </tr>
-        </thead>
-        <tbody>
-          {(data ?? []).map((e) => (
-            <tr key={e.id}>
-              <td style={{ whiteSpace: 'nowrap' }}>{dayAndTime(e.at)}</td>
-              <td>{e.whoName}</td>
-              <td>
-                <b>{e.subjectName}</b>: {e.what}
-              </td>
-              <td className="f" style={{ fontSize: 11 }}>
-                {short(e.from)}
-              </td>
-              <td className="f" style={{ fontSize: 11 }}>
-                {short(e.to)}
-              </td>
-              <td>{e.why}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {data?.length === 0 && <p className="empty">Nothing has been done yet.</p>}
+      {data && <ListTable name="events" rows={data} columns={columns} empty="Nothing has been done yet." />}
     </>
   );
 }
