@@ -147,6 +147,6 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
       'job received',
       'revision 2 released',
     ])
-      await expect(page.getByText(what).first()).toBeVisible();
+      await expect(page.locator('table.list').getByText(what).first()).toBeVisible();
   });
 });

@@ -1,6 +1,9 @@
 import { formatFigure } from '../../../core/units/format.ts';
+import { proofAt } from '../../library/model/along.ts';
 import { defineRule } from './define.ts';
 import { soundJob } from './sound.ts';
+
+const SOUND_FLOW = soundJob().sheet.proofs['highestFlowMm3PerS']!;
 
 export const meltRate = defineRule({
   id: 'melt-rate',
@@ -10,7 +13,8 @@ export const meltRate = defineRule({
   source: 'Conservation of volume; flow peak over 1 mm of path',
   find: ({ report, sheet }) => {
     if (report.extrudingMoves === 0) return { missing: 'nothing is extruded' };
-    const proof = sheet.proofs['highestFlowMm3PerS'];
+    const everywhere = sheet.proofs['highestFlowMm3PerS'];
+    const proof = everywhere && proofAt(everywhere, report.nozzleMinExtrudingC);
     const proven = proof?.state === 'proven' ? proof.range.max : null;
     const hardware = sheet.recipe.tool.catalogueFlowMm3PerS;
     if (hardware === null && proven === null)
@@ -18,7 +22,20 @@ export const meltRate = defineRule({
     const byHardware = hardware !== null && (proven === null || hardware <= proven);
     const limit = byHardware ? hardware : proven!;
     const peak = report.highestFlowMm3PerS;
-    if (peak <= limit * (1 + 1e-9)) return [];
+    if (peak <= limit * (1 + 1e-9)) {
+      if (everywhere?.state !== 'proven' || proof?.state !== 'unproven') return [];
+      return [
+        {
+          severity: sheet.job.provenOnly ? 'blocker' : 'caution',
+          title: 'What melts is not proven at this temperature',
+          figure: `${report.nozzleMinExtrudingC} °C`,
+          limit: proof.because!,
+          origin: `proven, ${everywhere.trialName}`,
+          fix: `print at a proven temperature, or run a highest-flow trial at ${report.nozzleMinExtrudingC} °C`,
+          trialId: everywhere.trialId,
+        },
+      ];
+    }
     const over = report.layerRows.map((row, i) => ({ row, n: i + 1 })).filter(({ row }) => row.peakFlowMm3PerS > limit);
     const worst = over.reduce(
       (a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a),
@@ -46,6 +63,17 @@ export const meltRate = defineRule({
     passes: [{ says: 'below both', input: soundJob() }],
     fails: [
       { says: 'above proven', input: soundJob({ report: { highestFlowMm3PerS: 11 } }) },
+      {
+        says: 'proven 20 °C away only',
+        input: soundJob({
+          proofs: {
+            highestFlowMm3PerS: {
+              ...SOUND_FLOW,
+              entries: [{ ...SOUND_FLOW, machineId: 'm', validUntil: '', conditions: { nozzleC: 220 } }],
+            },
+          },
+        }),
+      },
       {
         says: 'above hardware',
         input: soundJob({ report: { highestFlowMm3PerS: 14 }, proofs: { highestFlowMm3PerS: null } }),

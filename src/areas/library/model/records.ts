@@ -83,6 +83,8 @@ export interface Proof {
   /** Why it is due, e.g. "nozzle changed 3 d ago"; the machine's name when it is a sister's. */
   readonly because: string | null;
   readonly conditions: PairingEntry['conditions'];
+  /** Every proven place of a setting that is proven along a condition (along.ts). */
+  readonly entries?: readonly PairingEntry[];
 }
 
 export interface LedgerRow {

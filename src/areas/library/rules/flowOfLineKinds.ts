@@ -1,5 +1,6 @@
 import { defineRecipeRule } from './define.ts';
 import { beadAreaMm2 } from '../../../core/toolpath/bead.ts';
+import { proofAt } from '../model/along.ts';
 import { lineKinds, speedKey, widthKey } from '../settings/lineKinds.ts';
 
 const CELLS = lineKinds.flatMap((k) => [widthKey(k), speedKey(k)]);
@@ -12,9 +13,10 @@ export const flowOfLineKinds = defineRecipeRule({
   why: 'Asked for more than melts, lines come out thin and gappy and the drive slips.',
   source: 'Q = flow · A · v, conservation of volume; rounded-rectangle bead',
   reads: [...CELLS, 'layerHeightMm', 'firstLayerHeightMm', 'flow', 'catalogueFlowMm3PerS'],
-  readsIfThere: ['highestFlowMm3PerS'],
+  readsIfThere: ['highestFlowMm3PerS', 'nozzleC'],
   find: (r) => {
-    const proof = r.input.proofs['highestFlowMm3PerS'];
+    const everywhere = r.input.proofs['highestFlowMm3PerS'];
+    const proof = everywhere && proofAt(everywhere, r.has('nozzleC') ? r.number('nozzleC') : null);
     const proven =
       proof?.state === 'proven'
         ? proof.range.max

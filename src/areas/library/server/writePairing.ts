@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
+import { placeEntry } from '../model/along.ts';
 import type { Entries, PairingEntry } from '../model/records.ts';
 import { findPairing, findPairingHead } from './queries.ts';
 import { pairing, pairingRevision } from './tables.ts';
@@ -13,7 +14,8 @@ export interface PairingPlace {
 }
 
 /** Writes proven values with their evidence to the pairing of a machine, tool and material, as one new revision. Runs in the
- *  caller's transaction. Older entries of the setting stay in older revisions. */
+ *  caller's transaction. A setting proven along a condition keeps its other
+ *  places; older entries of the same place stay in older revisions. */
 export async function writePairing(
   ctx: Ctx,
   place: PairingPlace,
@@ -45,7 +47,10 @@ export async function writePairing(
     id: ctx.newId(),
     pairingId: found!.id,
     number,
-    entries: { ...head?.entries, ...Object.fromEntries(keys.map((k) => [k, [entries[k]!]])) },
+    entries: {
+      ...head?.entries,
+      ...Object.fromEntries(keys.map((k) => [k, placeEntry(k, head?.entries[k] ?? [], entries[k]!)])),
+    },
     message,
     authorId: ctx.user.id,
     authorName: ctx.user.name,

@@ -1,3 +1,4 @@
+import { alongs } from '../../library/model/along.ts';
 import { asc, desc, eq, or } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
@@ -78,7 +79,7 @@ export async function listProofs(
     const sister = head.machineId === m.id ? null : machines.find((x) => x.id === head.machineId)!.name;
     for (const [key, entries] of Object.entries(head.entries)) {
       if (entries.length === 0 || key in proofs) continue;
-      proofs[key] = judgeEntry(
+      const judged = judgeEntry(
         key,
         latest(entries),
         ctx.clock.now(),
@@ -86,6 +87,7 @@ export async function listProofs(
         sister ? null : loadedLot,
         sister,
       );
+      proofs[key] = key in alongs ? { ...judged, entries } : judged;
     }
   }
   return proofs;
