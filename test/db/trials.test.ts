@@ -18,12 +18,14 @@ import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import {
   addPicture,
   addReading,
+  addReadingTable,
   decideTrial,
   findTrial,
   getTrialPage,
   listDue,
   openPicture,
   planDue,
+  recordPrintedElsewhere,
   planTrial,
   previewTrial,
   wishPrint,
@@ -470,5 +472,54 @@ describe('a picture of a place', () => {
   test('is neither changed nor deleted by the application’s own user', async () => {
     for (const change of ['delete from trial_picture', "update trial_picture set feature = 'x'"])
       await expect(farm.as('lead').db.execute(sql.raw(change))).rejects.toMatchObject({ cause: { code: '42501' } });
+  });
+});
+
+describe('a table of readings', () => {
+  const standing = async (id: string) => must(await getTrialPage(farm.as('viewer'), id)).readings.map((r) => r.typed);
+  test('is kept whole, and one bad row keeps all of it out', async () => {
+    const id = await plan('temperature');
+    const table = (last: string) => `band,feature,repeat,reading\n1,strings,1,4\n2,strings,1,2\n3,strings,1,${last}`;
+    const refused = await addReadingTable(farm.as('technician'), id, table('-3'));
+    expect(refused).toMatchObject({ ok: false, failure: { detail: { where: expect.stringContaining('line 4') } } });
+    expect(await standing(id)).toEqual([]);
+    expect(must(await addReadingTable(farm.as('technician'), id, table('1'))).kept).toBe(3);
+    expect((await standing(id)).sort()).toEqual(['1', '2', '4']);
+  });
+});
+
+describe('a coupon printed from its file', () => {
+  const printed = (over: object = {}) => ({
+    machineId: m.id,
+    by: 'Nerio',
+    at: farm.as('technician').clock.now(),
+    note: 'lid open',
+    ...over,
+  });
+  test('is recorded with who, when and on which machine, and can then be measured', async () => {
+    const id = await plan('flow');
+    must(await recordPrintedElsewhere(farm.as('technician'), id, printed()));
+    const page = must(await getTrialPage(farm.as('viewer'), id));
+    expect(page.state).toBe('measuring');
+    expect(page.progress?.message).toBe('Printed from its file by Nerio on Hut: lid open');
+    expect(await recordPrintedElsewhere(farm.as('technician'), id, printed())).toMatchObject({
+      ok: false,
+      failure: { code: 'wrongState' },
+    });
+  });
+  test('on a sister machine counts for that machine; on any other it is refused', async () => {
+    const lead = farm.as('lead');
+    const sister = await makeMachine(lead, { name: 'Hut two', printerId: m.printerId, place: 'bench', port: null });
+    const id = await plan('flow');
+    const there = printed({ machineId: sister.id });
+    expect(await recordPrintedElsewhere(lead, id, there)).toMatchObject({ ok: false, failure: { code: 'notReady' } });
+    must(await mountTool(lead, sister.id, toolId, ''));
+    must(await recordPrintedElsewhere(lead, id, there));
+    expect((await findTrial(lead, id))!.machineId).toBe(sister.id);
+  });
+  test('cannot have been printed before it was planned', async () => {
+    const id = await plan('flow');
+    const early = printed({ at: new Date('2020-01-01') });
+    expect(await recordPrintedElsewhere(farm.as('technician'), id, early)).toMatchObject({ ok: false });
   });
 });

@@ -45,15 +45,18 @@ import * as r42 from './tokens/index.ts';
 import * as r43 from './trials/[id]/camera.ts';
 import * as r44 from './trials/[id]/coupon.ts';
 import * as r45 from './trials/[id]/decision.ts';
-import * as r46 from './trials/[id]/index.ts';
-import * as r47 from './trials/[id]/instrument.ts';
-import * as r48 from './trials/[id]/pictures/[picture].ts';
-import * as r49 from './trials/[id]/pictures/index.ts';
-import * as r50 from './trials/[id]/print.ts';
-import * as r51 from './trials/[id]/readings.ts';
-import * as r52 from './trials/due.ts';
-import * as r53 from './trials/index.ts';
-import * as r54 from './trials/preview.ts';
+import * as r46 from './trials/[id]/drawing.ts';
+import * as r47 from './trials/[id]/elsewhere.ts';
+import * as r48 from './trials/[id]/index.ts';
+import * as r49 from './trials/[id]/instrument.ts';
+import * as r50 from './trials/[id]/pictures/[picture].ts';
+import * as r51 from './trials/[id]/pictures/index.ts';
+import * as r52 from './trials/[id]/print.ts';
+import * as r53 from './trials/[id]/readingTable.ts';
+import * as r54 from './trials/[id]/readings.ts';
+import * as r55 from './trials/due.ts';
+import * as r56 from './trials/index.ts';
+import * as r57 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -103,13 +106,16 @@ export const routeFiles = {
   './trials/[id]/camera.ts': r43,
   './trials/[id]/coupon.ts': r44,
   './trials/[id]/decision.ts': r45,
-  './trials/[id]/index.ts': r46,
-  './trials/[id]/instrument.ts': r47,
-  './trials/[id]/pictures/[picture].ts': r48,
-  './trials/[id]/pictures/index.ts': r49,
-  './trials/[id]/print.ts': r50,
-  './trials/[id]/readings.ts': r51,
-  './trials/due.ts': r52,
-  './trials/index.ts': r53,
-  './trials/preview.ts': r54,
+  './trials/[id]/drawing.ts': r46,
+  './trials/[id]/elsewhere.ts': r47,
+  './trials/[id]/index.ts': r48,
+  './trials/[id]/instrument.ts': r49,
+  './trials/[id]/pictures/[picture].ts': r50,
+  './trials/[id]/pictures/index.ts': r51,
+  './trials/[id]/print.ts': r52,
+  './trials/[id]/readingTable.ts': r53,
+  './trials/[id]/readings.ts': r54,
+  './trials/due.ts': r55,
+  './trials/index.ts': r56,
+  './trials/preview.ts': r57,
 } satisfies Record<string, RouteFile>;

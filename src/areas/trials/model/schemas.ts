@@ -56,6 +56,21 @@ export const readingSchema = object({
 export const cameraSchema = object({ band: place.band, feature: place.feature, keep: boolean().required() })
   .noUnknown()
   .required();
+const LARGEST_TABLE = 200_000;
+export const readingTableSchema = object({ text: string().max(LARGEST_TABLE).required('The table is empty') })
+  .noUnknown()
+  .required();
+/** A coupon printed from its file: by whom, when and on which machine. */
+export const elsewhereSchema = object({
+  machineId: id,
+  by: string().trim().min(2).max(60).required('Say who printed it'),
+  at: string()
+    .required()
+    .test('time', 'at: a date and time', (v) => !Number.isNaN(Date.parse(v ?? ''))),
+  note: string().max(200).defined(),
+})
+  .noUnknown()
+  .required();
 export const instrumentSchema = object(place).noUnknown().required();
 export const decisionSchema = object({
   outcome: string<'accepted' | 'set aside'>().oneOf(['accepted', 'set aside']).required(),

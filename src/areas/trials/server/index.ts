@@ -4,6 +4,8 @@ export { listWishedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial } from './rows.ts';
 export { addReading, wishPrint } from './measure.ts';
+export { addReadingTable } from './addReadings.ts';
+export { recordPrintedElsewhere } from './printedElsewhere.ts';
 export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
 export { addPicture, openPicture, takePicture } from './pictures.ts';

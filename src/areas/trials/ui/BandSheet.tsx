@@ -166,7 +166,7 @@ export function BandSheet({
         readings={readings}
         mayChange={mayChange && (spot === null || bands[here!]!.toMm <= reached + 1e-6)}
       />
-      <ReadingNotes readings={readings} mayChange={mayChange} order={everyPlace} nameOf={nameOf} />
+      <ReadingNotes trialId={t.id} readings={readings} mayChange={mayChange} order={everyPlace} nameOf={nameOf} />
       {mayChange && !second && !withSecond && (
         <p>
           <button className="plain" onClick={() => setSecond(true)}>

@@ -92,7 +92,7 @@ export function PlaceTable({
         {isSeries ? <SeriesChart trial={t} /> : t.readings.length > 0 && <RowChart trial={t} />}
       </div>
       <PlacePanel trial={t} place={here} name={nameOf(here)} readings={readings} mayChange={mayChange} />
-      <ReadingNotes readings={readings} mayChange={mayChange} order={order} nameOf={nameOf} />
+      <ReadingNotes trialId={t.id} readings={readings} mayChange={mayChange} order={order} nameOf={nameOf} />
     </>
   );
 }

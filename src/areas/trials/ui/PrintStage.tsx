@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { ElsewhereForm } from './ElsewhereForm.tsx';
 
 /** The print: what it will take, live state while it runs, and what a person may ask of it. */
 export function PrintStage({
@@ -11,6 +13,7 @@ export function PrintStage({
   readonly mayChange: boolean;
   readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void;
 }) {
+  const [isElsewhere, setElsewhere] = useState(false);
   const p = t.progress;
   const over = p?.phase === 'cancelled' || p?.phase === 'displaced';
   const running = t.state === 'printing';
@@ -53,7 +56,14 @@ export function PrintStage({
         <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
           G-code, {(t.gcodeBytes / 1000).toFixed(1)} kB
         </a>
-        {t.state === 'planned' && <span className="hint">or print it elsewhere and type the readings below</span>}
+        {mayChange && t.state === 'planned' && (
+          <button className="plain" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>
+            printed from its file instead
+          </button>
+        )}
+      </div>
+      <div>
+        {isElsewhere && t.state === 'planned' && <ElsewhereForm trial={t} onDone={() => setElsewhere(false)} />}
       </div>
       {p && (
         <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
@@ -86,7 +96,10 @@ export function PrintStage({
             )}
           </p>
           {p.message && (
-            <p role="status" style={{ color: p.phase === 'cancelled' ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}>
+            <p
+              role="status"
+              style={{ color: ['cancelled', 'done'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}
+            >
               {p.message}
             </p>
           )}

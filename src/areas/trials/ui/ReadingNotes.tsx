@@ -1,13 +1,16 @@
+import { TableOfReadings } from './TableOfReadings.tsx';
 import type { PlaceKey, Readings } from './useReadings.ts';
 
 /** Slips, readings that wait for the connection, and the connected instrument, under the fields. */
 export function ReadingNotes({
   readings: r,
+  trialId,
   mayChange,
   order,
   nameOf,
 }: {
   readonly readings: Readings;
+  readonly trialId: string;
   readonly mayChange: boolean;
   readonly order: readonly PlaceKey[];
   readonly nameOf: (key: PlaceKey) => string;
@@ -30,6 +33,7 @@ export function ReadingNotes({
           <button className="btn" disabled={r.isBusy} onClick={() => void r.takeAll(order)}>
             {r.isBusy ? 'Reading…' : 'Take from the connected instrument'}
           </button>
+          <TableOfReadings trialId={trialId} mayChange={mayChange} />
           <span className="hint">
             Enter: next reading · ↑ ↓: neighbour · a second figure in a field supersedes the first, which is kept
           </span>

@@ -144,7 +144,10 @@ export function TrialScreen({ id }: { readonly id: string }) {
                 The coupon{' '}
                 <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
                   {isPath ? 'show the drawing' : 'show the path by layer'}
-                </button>
+                </button>{' '}
+                <a className="hint" href={`/api/trials/${t.id}/drawing`} target="_blank" rel="noreferrer">
+                  drawing 1:1 for paper
+                </a>
               </h2>
               {isPath ? (
                 <Suspense fallback={<p className="hint">Opening…</p>}>

@@ -1,0 +1,32 @@
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { inOneGo } from '../../../platform/db/oneGo.ts';
+import type { TrialFailure } from '../model/failures.ts';
+import { readingsOfTable } from '../model/readingRows.ts';
+import { addReading } from './measure.ts';
+import { findTrial } from './rows.ts';
+
+/** Keeps the readings of a table, all of them or none. */
+export async function addReadingTable(
+  ctx: Ctx,
+  trialId: string,
+  text: string,
+): Promise<Result<{ kept: number }, TrialFailure>> {
+  const row = await findTrial(ctx, trialId);
+  if (!row) return fail({ code: 'noTrial' });
+  const rows = readingsOfTable(row.kind, row.plan, text);
+  if (!rows.ok) return fail({ code: 'badReading', detail: rows.failure });
+  return inOneGo<{ kept: number }, TrialFailure>(ctx, async (inside) => {
+    for (const { line, ...reading } of rows.value) {
+      const kept = await addReading(inside, trialId, { ...reading, reason: 'from a table' });
+      if (!kept.ok) return kept.failure.code === 'badReading' ? atLine(kept.failure, line) : kept;
+    }
+    return succeed({ kept: rows.value.length });
+  });
+}
+
+const atLine = (failure: Extract<TrialFailure, { code: 'badReading' }>, line: number) =>
+  fail({
+    code: 'badReading' as const,
+    detail: { ...failure.detail, where: [`line ${line}`, failure.detail.where].filter(Boolean).join(', ') },
+  });

@@ -1,0 +1,76 @@
+import { eq } from 'drizzle-orm';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { recordEvent } from '../../../platform/events/record.ts';
+import { findMachine, findMounted } from '../../machines/server/index.ts';
+import type { TrialFailure } from '../model/failures.ts';
+import type { PrintProgress } from '../model/trial.ts';
+import { checkCoupon } from './checkCoupon.ts';
+import { trialName } from './planTrial.ts';
+import { programLines } from './runPrint.ts';
+import { findTrial } from './rows.ts';
+import { trial } from './tables.ts';
+
+export interface Elsewhere {
+  /** Machine it was printed on: the planned one, or another of the same printer profile with the same tool. */
+  readonly machineId: string;
+  readonly by: string;
+  readonly at: Date;
+  readonly note: string;
+}
+
+/** Records that a coupon was printed from its file, by whom, when and on which machine; what it proves will count for that machine. */
+export async function recordPrintedElsewhere(
+  ctx: Ctx,
+  trialId: string,
+  printed: Elsewhere,
+): Promise<Result<null, TrialFailure>> {
+  const row = await findTrial(ctx, trialId);
+  if (!row) return fail({ code: 'noTrial' });
+  const planned = (await findMachine(ctx, row.machineId))!;
+  const machine = await findMachine(ctx, printed.machineId);
+  if (!machine) return fail({ code: 'noMachine' });
+  const mounted = await findMounted(ctx, machine.id);
+  if (machine.printerId !== planned.printerId || mounted?.toolId !== row.toolId)
+    return fail({
+      code: 'notReady',
+      what: `The coupon was made for ${planned.name}: ${machine.name} is of another printer profile or has another tool mounted. Plan a trial for it`,
+    });
+  const now = ctx.clock.now();
+  if (printed.at > now || printed.at < row.createdAt)
+    return fail({ code: 'notReady', what: 'It cannot have been printed before it was planned, nor after now' });
+  const passes = await checkCoupon(ctx, row);
+  if (!passes.ok) return passes;
+  const lines = programLines(row.gcode).length;
+  const progress: PrintProgress = {
+    phase: 'done',
+    acknowledged: lines,
+    lines,
+    zMm: row.plan.sizeMm[2],
+    nozzleC: 0,
+    nozzleTargetC: 0,
+    bedC: 0,
+    bedTargetC: 0,
+    resends: 0,
+    message: `Printed from its file by ${printed.by} on ${machine.name}${printed.note && `: ${printed.note}`}`,
+    at: printed.at.toISOString(),
+  };
+  return ctx.db.transaction(async (db) => {
+    const [locked] = await db.select({ state: trial.state }).from(trial).where(eq(trial.id, trialId)).for('update');
+    if (locked!.state !== 'planned') return fail({ code: 'wrongState', state: locked!.state, wanted: 'planned' });
+    await db.update(trial).set({ state: 'measuring', progress, machineId: machine.id }).where(eq(trial.id, trialId));
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'trial',
+        subjectId: trialId,
+        subjectName: trialName(row.number!),
+        what: 'coupon printed from its file',
+        from: machine.id === planned.id ? null : planned.name,
+        to: { machine: machine.name, by: printed.by, at: progress.at },
+        why: printed.note || null,
+      },
+    );
+    return succeed(null);
+  });
+}

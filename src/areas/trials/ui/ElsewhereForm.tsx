@@ -1,0 +1,75 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { call, post } from '../../../ui/api.ts';
+import { usePerson } from '../../../ui/person.tsx';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import type { MachineCard } from '../../machines/model/pages.ts';
+import type { TrialPage } from '../model/pages.ts';
+
+/** Who printed the coupon from its file, when and on which machine: another of the same profile with the same tool may have done it. */
+export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage; readonly onDone: () => void }) {
+  const client = useQueryClient();
+  const person = usePerson();
+  const { data: machines = [] } = useQuery({
+    queryKey: ['machines'],
+    queryFn: () => call<MachineCard[]>('/api/machines'),
+  });
+  const planned = machines.find((m) => m.id === t.machineId);
+  const fitting = machines.filter((m) => m.printerId === planned?.printerId && m.mounted?.id === t.toolId);
+  const [machineId, setMachineId] = useState(t.machineId);
+  const [by, setBy] = useState(person.name);
+  const [at, setAt] = useState(dayjs().format('YYYY-MM-DDTHH:mm'));
+  const [note, setNote] = useState('');
+  const record = async (): Promise<void> => {
+    try {
+      await post(`/api/trials/${t.id}/elsewhere`, { machineId, by, at: new Date(at).toISOString(), note });
+      tellDone('Recorded; measure when it has cooled');
+      await client.invalidateQueries({ queryKey: ['trial', t.id] });
+      onDone();
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  return (
+    <form
+      className="elsewhere"
+      aria-label="Printed from its file"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void record();
+      }}
+    >
+      <NativeSelect
+        size="xs"
+        label="On"
+        value={machineId}
+        onChange={(e) => setMachineId(e.currentTarget.value)}
+        data={
+          fitting.length > 0
+            ? fitting.map((m) => ({ value: m.id, label: m.name }))
+            : [{ value: t.machineId, label: t.machineName }]
+        }
+      />
+      <TextInput size="xs" label="By" value={by} onChange={(e) => setBy(e.currentTarget.value)} />
+      <TextInput
+        size="xs"
+        label="Finished"
+        type="datetime-local"
+        value={at}
+        onChange={(e) => setAt(e.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        label="Remark"
+        placeholder="e.g. lid open"
+        value={note}
+        onChange={(e) => setNote(e.currentTarget.value)}
+      />
+      <button className="btn p" type="submit">
+        Record it
+      </button>
+    </form>
+  );
+}
