@@ -22,6 +22,8 @@ export interface PulledTravel {
   readonly z: number;
   readonly lengthMm: number;
   readonly pulledMm: number;
+  /** Fed when it began again; 0 where nothing was. */
+  readonly fedMm: number;
   readonly nozzleC: number;
 }
 export interface Strand {
@@ -58,7 +60,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
   const w = new LineWords();
   const encoder = new TextEncoder();
   const laid: LaidLine[] = [];
-  const travels: PulledTravel[] = [];
+  const travels: (PulledTravel & { fedMm: number })[] = [];
   const strands: Strand[] = [];
   const layerZ: number[] = [];
   let x = 0;
@@ -133,8 +135,11 @@ function readLines(lines: readonly string[]): PrintedCoupon {
     else if (!isMove && de > STRAND_MM) {
       strands.push({ filamentMm: de, mmPerS: feed, nozzleC });
       pulled = 0;
-    } else if (!isMove && de > 0) pulled = 0;
-    else if (isMove && de > 0) {
+    } else if (!isMove && de > 0) {
+      const last = travels[travels.length - 1];
+      if (last && pulled > 0) last.fedMm = de;
+      pulled = 0;
+    } else if (isMove && de > 0) {
       if (g <= 1) lay(nx, ny, de);
       else {
         // a quarter circle: as chords
@@ -148,7 +153,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
         }
       }
     } else if (isMove) {
-      travels.push({ z, lengthMm: Math.hypot(nx - x, ny - y), pulledMm: pulled, nozzleC });
+      travels.push({ z, lengthMm: Math.hypot(nx - x, ny - y), pulledMm: pulled, fedMm: 0, nozzleC });
       loop++;
     }
     x = nx;

@@ -38,6 +38,9 @@ export interface Truth {
   readonly sagsAtMm: number;
   /** Where the second head really prints, beside where it is sent. */
   readonly headMm: Readonly<Record<'x' | 'y', number>>;
+  /** Filament that oozes away on a travel of the post coupon, mm, and the bump that a millimetre too much leaves. */
+  readonly oozeMm: number;
+  readonly bumpPerMm: number;
 }
 export type Side = 'front' | 'right' | 'back' | 'left';
 export const sides: readonly Side[] = ['front', 'right', 'back', 'left'];
@@ -76,6 +79,8 @@ export function truthOf(seed: number): Truth {
     droopsAtDeg: 45 + 14 * random(),
     sagsAtMm: 26 + 16 * random(),
     headMm: { x: 0.3 * (2 * random() - 1), y: 0.3 * (2 * random() - 1) },
+    oozeMm: 0.04 + 0.16 * random(),
+    bumpPerMm: 0.8 + 0.5 * random(),
   };
 }
 

@@ -43,6 +43,8 @@ export function readBench(lines: readonly string[], truth: Truth, place: Place, 
       return inSteps(Math.max(0, figure + 0.005 * normal()), CALLIPER_MM);
     case 'changeMm':
       return inSteps(Math.max(0, figure + 0.007 * normal()), CALLIPER_MM);
+    case 'bumpMm':
+      return inSteps(figure + 0.012 * normal(), CALLIPER_MM);
     case 'droopMm':
       return inSteps(Math.max(0, figure + 0.03 * normal()), CALLIPER_MM);
     case 'strings':
@@ -81,6 +83,11 @@ export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }
     const hot = found.items[0]!.nozzleC + truth.nozzleErrorC - plasticOf(c.bedC, found.items[0]!.nozzleC).idealC;
     return feature === 'gaps' ? Math.max(0, 4 * (found.value - truth.gapFromMm)) : stringsAt(truth, found.value, hot);
   }
+  if (kind === 'refill') {
+    const far = c.travels.filter((t) => t.lengthMm > 20 && t.lengthMm < 80 && t.fedMm > 0);
+    const run = runsOf(far.slice(1), (t) => Math.round((t.fedMm - t.pulledMm) * 1000) / 1000)[band - 1];
+    return run ? bumpAt(truth, run.value) : null;
+  }
   if (kind === 'highest-flow') {
     const s = c.strands[band - 1];
     if (!s) return null;
@@ -117,6 +124,10 @@ export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }
       return null;
   }
 }
+
+/** Bump where a line begins: what was fed beyond what had oozed away, flattening where it is much. */
+export const bumpAt = (truth: Truth, refillMm: number): number =>
+  0.9 * Math.tanh((truth.bumpPerMm * (refillMm - truth.oozeMm)) / 0.9);
 
 /** Strings left at a pull-back, so many degrees above the plastic's own temperature; a few stay whatever one does. */
 export const stringsAt = (truth: Truth, distanceMm: number, hotC: number): number =>

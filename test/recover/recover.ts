@@ -263,6 +263,15 @@ export const questions: Readonly<Record<string, readonly Question[]>> = {
       },
     },
   ],
+  refill: [
+    {
+      of: 'refill at which lines begin level',
+      unit: 'mm',
+      truth: (t) => t.truth.oozeMm,
+      interval: (t) => proven(t, 'refillMm'),
+      knownSd: (t) => knownSdOfRefill(t),
+    },
+  ],
   'highest-flow': [
     {
       of: 'break',
@@ -409,6 +418,14 @@ export const questions: Readonly<Record<string, readonly Question[]>> = {
     knownSd: (t: Trialled) => knownSdOfScale(axis, t.truth.rippleMm),
   })),
 };
+/** Spread of the root of a line whose slope is known, by readings of known noise. */
+function knownSdOfRefill(t: Trialled): number {
+  const sd = Math.hypot(0.012, 0.01 / Math.sqrt(12));
+  const x = t.bands.map((b) => b.value);
+  const middle = mean(x);
+  const spread = x.reduce((s, v) => s + 2 * (v - middle) ** 2, 0);
+  return (sd * Math.sqrt(1 / (2 * x.length) + (t.truth.oozeMm - middle) ** 2 / spread)) / t.truth.bumpPerMm;
+}
 const scored = (t: Trialled): string[] => [
   ...new Set(t.readings.filter((r) => r.feature.startsWith('score ')).map((r) => r.feature)),
 ];

@@ -361,7 +361,10 @@ export class CouponPath {
   private refill(): void {
     if (!this.isBack) return;
     if (this.s.dialect.firmwareRetract) this.w.raw('G11');
-    else this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
+    else {
+      this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
+      this.beadVolumeMm3 += this.refillMm * filamentAreaMm2(this.s.filamentDiameterMm);
+    }
     this.isBack = false;
   }
   private goToHeight(zMm: number): void {

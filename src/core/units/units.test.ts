@@ -51,7 +51,7 @@ test('what is shown reads back as the same figure to the digits shown', () => {
 test('durations read as people say them', () =>
   expect([38, 750, 27720].map(formatDuration)).toEqual(['38 s', '13 min', '7 h 42']));
 
-test('1 m of 1.75 mm PLA weighs 2.98 g (D14, handbook density from memory)', () =>
+test('1 m of 1.75 mm PLA weighs 2.98 g (common practice, handbook density from memory)', () =>
   expect(massG(1000 * filamentAreaMm2(1.75), 1.24)).toBeCloseTo(2.98, 2));
 test('a bead as wide as high is a round strand', () =>
   expect(beadAreaMm2(0.4, 0.4)).toBeCloseTo((Math.PI * 0.16) / 4, 15));

@@ -14,7 +14,7 @@ export const accelerationProven = defineRule({
   bites: 'body',
   title: 'The program starts and stops no harder than proven',
   why: 'Beyond it corners leave waves, at worst layers shift.',
-  source: 'domain section 8, acceleration',
+  source: 'docs/trials.md, acceleration',
   find: ({ report, sheet }) => {
     const proof = sheet.proofs['accelerationMmPerS2'];
     if (!proof || proof.state !== 'proven')

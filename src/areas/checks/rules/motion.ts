@@ -62,7 +62,7 @@ export const retractionProven = defineRule({
   bites: 'body',
   title: 'Retraction stays within what is proven',
   why: 'Too short strings; too long grinds and clogs.',
-  source: 'domain section 5; firmware retraction is not read',
+  source: 'order of limits (docs/glossary.md); firmware retraction is not read',
   find: ({ report, sheet }) => {
     if (report.shortestRetractionMm === null) return { missing: 'the program has no filament-only retraction' };
     const proof = sheet.proofs['retractionMm'];

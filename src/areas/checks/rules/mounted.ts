@@ -7,7 +7,7 @@ export const loadedMaterial = defineRule({
   bites: 'before start',
   title: 'The loaded material is the recipe’s, and there is enough',
   why: 'Another plastic at these temperatures clogs or falls apart; a spool that ends at night ends the job.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   find: ({ report, sheet }) => {
     const { loaded } = sheet.machine;
     const { material } = sheet.recipe;
@@ -66,7 +66,7 @@ export const mountedNozzle = defineRule({
   bites: 'before start',
   title: 'The mounted nozzle is the recipe’s',
   why: 'Another bore lays lines that do not touch, or cannot pass what is fed.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   find: ({ sheet }) => {
     const { mounted } = sheet.machine;
     const { tool } = sheet.recipe;

@@ -14,7 +14,7 @@ export const scaleProven = defineRule({
   bites: 'before start',
   title: 'Parts are scaled as a dimension trial proved',
   why: 'Plastic shrinks by machine and lot; drawn at another scale the part comes out too small or too large.',
-  source: 'domain section 8, dimensions',
+  source: 'docs/trials.md, dimensions',
   find: ({ sheet }) => {
     const { scalePercent } = sheet.recipe;
     if (!scalePercent) return { missing: 'the scale of the recipe' };

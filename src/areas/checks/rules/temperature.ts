@@ -93,7 +93,7 @@ export const nozzleTemperature = defineRule({
   bites: 'before start',
   title: 'Nozzle heat suits tool, material and proof',
   why: 'Too hot degrades plastic and feed tube; too cold splits layers and grinds filament.',
-  source: 'domain section 5, order of limits',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
   find: (input): readonly Found[] | CannotRun => {
     const { report: r, sheet } = input;
     if (r.nozzleMinExtrudingC === null) return { missing: 'nothing is extruded' };
@@ -124,7 +124,7 @@ export const bedTemperature = defineRule({
   bites: 'first layer',
   title: 'Bed heat suits machine, material and proof',
   why: 'A cold bed lets corners lift; a hot one spreads the foot or is never reached.',
-  source: 'domain section 5, order of limits',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
   find: (input) => {
     const { report: r, sheet } = input;
     if (r.bedMaxC === 0) return { missing: 'the program sets no bed temperature' };

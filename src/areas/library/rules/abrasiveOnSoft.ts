@@ -6,7 +6,7 @@ export const abrasiveOnSoft = defineRecipeRule({
   technology: 'filament',
   title: 'Abrasive filament runs through a hard nozzle',
   why: 'A brass bore grows within a spool of fibre-filled filament.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['abrasive', 'nozzleMaterial'],
   find: (r) =>
     !r.flag('abrasive') || r.text('nozzleMaterial') !== 'brass'

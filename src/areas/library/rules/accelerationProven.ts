@@ -9,7 +9,7 @@ export const accelerationProven = defineRecipeRule({
   technology: 'filament',
   title: 'Accelerations within what is proven',
   why: 'Beyond it edges ring, at worst layers shift.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: [...CELLS],
   find: (r) => {
     const p = r.input.proofs['accelerationMmPerS2'];

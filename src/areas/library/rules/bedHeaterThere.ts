@@ -9,7 +9,7 @@ export const bedHeaterThere = defineRecipeRule({
   technology: 'filament',
   title: 'A warm bed needs a heater',
   why: 'Corners of warm-bed plastics lift on a cold plate.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['bedC', 'hasBedHeater'],
   find: (r) =>
     r.flag('hasBedHeater') || r.number('bedC') <= ROOM_WARM_C

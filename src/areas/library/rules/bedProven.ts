@@ -7,7 +7,7 @@ export const bedProven = defineRecipeRule({
   technology: 'filament',
   title: 'Bed temperature within what is proven',
   why: 'Beyond it nobody has seen the foot hold.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['bedC'],
   find: (r) => outsideProven(r, 'bedC', 'Bed temperature'),
   examples: {

@@ -7,7 +7,7 @@ export const bedWithinHeater = defineRecipeRule({
   technology: 'filament',
   title: 'The bed heater reaches the bed temperature',
   why: 'The job would wait for a heat that never comes.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['bedC', 'bedMaxC'],
   find: (r) => above(r, 'bedC', 'bedMaxC', 'Bed temperature', 'hardware, printer'),
   examples: {

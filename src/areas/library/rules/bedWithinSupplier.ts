@@ -7,7 +7,7 @@ export const bedWithinSupplier = defineRecipeRule({
   technology: 'filament',
   title: 'Bed temperature within the supplier’s range',
   why: 'Below corners lift, above the foot spreads.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['bedC', 'bedRangeC'],
   find: (r) => outsideSupplier(r, 'bedC', 'bedRangeC', 'Bed temperature', 'blocker'),
   examples: {

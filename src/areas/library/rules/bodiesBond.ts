@@ -27,7 +27,7 @@ export const bodiesBond = defineRecipeRule({
   technology: 'filament',
   title: 'Materials of one part weld to each other',
   why: 'Otherwise the part falls in two where they meet.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: [],
   readsOfRoles: ['family', 'bondsWith'],
   find: (r) => {

@@ -17,7 +17,7 @@ export const brimOnBodyHead = defineRecipeRule({
   technology: 'filament',
   title: 'Raft and brim are laid by the head of the part',
   why: 'Left on another head the foot is of another plastic, or is not laid at all.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: [],
   find: (r) => {
     const part = r.input.roles.find((x) => x.role === 'part body');

@@ -7,7 +7,7 @@ export const chamberWithinMachine = defineRecipeRule({
   technology: 'filament',
   title: 'The machine holds the chamber temperature',
   why: 'Tall parts warp in cooler air.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['chamberC', 'chamberMaxC'],
   find: (r) => above(r, 'chamberC', 'chamberMaxC', 'Chamber temperature', 'hardware, printer'),
   examples: {

@@ -6,7 +6,7 @@ export const compensationShows = defineRecipeRule({
   technology: 'resin',
   title: 'A contour compensation is large enough to show',
   why: 'Below a shade of a pixel it does nothing.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['contourCompensationMm', 'pixelMm', 'samplesPerPixel'],
   find: (r) => {
     const least = r.number('pixelMm') / r.number('samplesPerPixel') ** 2;

@@ -8,7 +8,7 @@ export const delayCounts = defineRecipeRule({
   technology: 'resin',
   title: 'An imported delay does what it says',
   why: 'Shorter than the motion it does nothing; far longer it wastes hours.',
-  source: 'domain section 7',
+  source: 'common practice, no published source',
   reads: ['importedDelayS', 'darkTimeS', 'delayCounting'],
   find: (r) => {
     const delay = r.number('importedDelayS');

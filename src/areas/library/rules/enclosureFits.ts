@@ -6,7 +6,7 @@ export const enclosureFits = defineRecipeRule({
   technology: 'filament',
   title: 'The plastic gets the enclosure it wants',
   why: 'Styrenics split in a draught; soft plastics jam in the heat.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['enclosureNeed', 'enclosure', 'family'],
   find: (r) => {
     const need = r.text('enclosureNeed');

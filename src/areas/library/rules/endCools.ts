@@ -7,7 +7,7 @@ export const endCools = defineRecipeRule({
   technology: 'filament',
   title: 'The end block switches the heaters off',
   why: 'Left on, they cook the filament in the nozzle overnight.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['endBlock'],
   find: (r) => {
     const codes = codesOf(r.text('endBlock'));

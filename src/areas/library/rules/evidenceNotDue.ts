@@ -10,7 +10,7 @@ export const evidenceNotDue = defineRecipeRule({
   technology: 'both',
   title: 'No other evidence here is due',
   why: 'A proof from before a change of nozzle or film proves nothing now.',
-  source: 'domain section 5',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
   reads: [],
   find: ({ input: { proofs } }) =>
     Object.values(proofs)

@@ -6,7 +6,7 @@ export const exposureForLayer = defineRecipeRule({
   technology: 'resin',
   title: 'The exposure was proven at this layer height',
   why: 'Changed layers need another exposure, bottom count and transition.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['resinLayerMm', 'exposureS'],
   find: (r) => {
     const p = r.input.proofs['exposureS'];

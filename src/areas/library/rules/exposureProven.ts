@@ -7,7 +7,7 @@ export const exposureProven = defineRecipeRule({
   technology: 'resin',
   title: 'Exposure within the proven window',
   why: 'Below it pins vanish, above it holes close.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['exposureS'],
   find: (r) => outsideProven(r, 'exposureS', 'Exposure'),
   examples: {

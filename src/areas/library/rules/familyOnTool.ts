@@ -7,7 +7,7 @@ export const familyOnTool = defineRecipeRule({
   technology: 'filament',
   title: 'The tool may run this family',
   why: 'A liner melts, a nozzle clogs, a soluble support is spoilt.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['family'],
   readsIfThere: ['allowedFamilies'],
   find: (r) =>

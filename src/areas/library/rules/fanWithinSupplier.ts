@@ -7,7 +7,7 @@ export const fanWithinSupplier = defineRecipeRule({
   technology: 'filament',
   title: 'Fan within the supplier’s range',
   why: 'Too little and details slump, too much and layers part.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['fanPercent', 'fanRangePercent'],
   find: (r) => outsideSupplier(r, 'fanPercent', 'fanRangePercent', 'Fan', 'caution'),
   examples: {

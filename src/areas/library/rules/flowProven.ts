@@ -7,7 +7,7 @@ export const flowProven = defineRecipeRule({
   technology: 'filament',
   title: 'The flow has valid evidence',
   why: 'A flow copied from elsewhere makes parts too large or gappy.',
-  source: 'domain section 5',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
   reads: ['flow'],
   find: (r) => {
     const p = r.input.proofs['flow'];

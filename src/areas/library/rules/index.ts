@@ -26,6 +26,7 @@ import { fillHoldsTops } from './fillHoldsTops.ts';
 import { firstLayerSlow } from './firstLayerSlow.ts';
 import { flowOfLineKinds } from './flowOfLineKinds.ts';
 import { flowProven } from './flowProven.ts';
+import { heightChangesHold } from './heightChangesHold.ts';
 import { layerTimeEnough } from './layerTimeEnough.ts';
 import { layerWithinNozzle } from './layerWithinNozzle.ts';
 import { liftEqualsReturn } from './liftEqualsReturn.ts';
@@ -86,6 +87,7 @@ export const recipeRules: readonly RecipeRule[] = [
   retractionProven,
   retractionWithinDrive,
   fanWithinSupplier,
+  heightChangesHold,
   layerTimeEnough,
   overhangSupported,
   familyOnTool,

@@ -6,7 +6,7 @@ export const layerTimeEnough = defineRecipeRule({
   technology: 'filament',
   title: 'Small layers get their time',
   why: 'A layer laid on a soft one slumps.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['minimumLayerTimeS', 'lowestLayerTimeS'],
   find: (r) =>
     r.number('minimumLayerTimeS') >= r.number('lowestLayerTimeS')

@@ -6,7 +6,7 @@ export const liftEqualsReturn = defineRecipeRule({
   technology: 'resin',
   title: 'The plate comes back as far as it went',
   why: 'Unequal sums move every layer to another height.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['liftFirstMm', 'liftSecondMm', 'returnFirstMm', 'returnSecondMm'],
   find: (r) => {
     const up = r.number('liftFirstMm') + r.number('liftSecondMm');

@@ -7,7 +7,7 @@ export const liftProven = defineRecipeRule({
   technology: 'resin',
   title: 'The peel is no faster than proven',
   why: 'Faster, parts tear from plate or supports.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['liftFirstMmPerS'],
   find: (r) => outsideProven(r, 'liftFirstMmPerS', 'Lift speed, first stage'),
   examples: {

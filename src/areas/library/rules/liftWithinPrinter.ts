@@ -7,7 +7,7 @@ export const liftWithinPrinter = defineRecipeRule({
   technology: 'resin',
   title: 'The plate can rise that fast',
   why: 'The screw stalls and layers differ.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['liftFirstMmPerS', 'liftSecondMmPerS', 'highestLiftMmPerS'],
   find: (r) => [
     ...above(r, 'liftFirstMmPerS', 'highestLiftMmPerS', 'Lift speed', 'hardware, printer'),

@@ -9,7 +9,7 @@ export const lightMatches = defineRecipeRule({
   technology: 'resin',
   title: 'The screen shines what the resin takes',
   why: 'Another wavelength hardly cures it.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['wavelengthNm', 'screenWavelengthNm'],
   find: (r) =>
     Math.abs(r.number('wavelengthNm') - r.number('screenWavelengthNm')) <= SLACK_NM

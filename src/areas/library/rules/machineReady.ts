@@ -6,7 +6,7 @@ export const machineReady = defineRecipeRule({
   technology: 'both',
   title: 'The machine is ready',
   why: 'A job sent to a machine that is not ready waits, or breaks something.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   find: ({ input: { machine: m } }) =>

@@ -6,7 +6,7 @@ export const materialLoaded = defineRecipeRule({
   technology: 'filament',
   title: 'The loaded material is the recipe’s',
   why: 'Another plastic at these temperatures clogs or falls apart.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   find: ({ input: { machine: m, roles } }) => {

@@ -7,7 +7,7 @@ export const nozzleProven = defineRecipeRule({
   technology: 'filament',
   title: 'Nozzle temperature within what is proven',
   why: 'Beyond it nobody has seen the layers hold.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['nozzleC'],
   find: (r) => outsideProven(r, 'nozzleC', 'Nozzle temperature'),
   examples: {

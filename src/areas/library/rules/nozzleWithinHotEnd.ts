@@ -7,7 +7,7 @@ export const nozzleWithinHotEnd = defineRecipeRule({
   technology: 'filament',
   title: 'The hot end may run at the nozzle temperature',
   why: 'Beyond it the feed tube softens and clogs.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['nozzleC', 'nozzleFirstC', 'hotEndMaxC'],
   find: (r) => [
     ...above(r, 'nozzleC', 'hotEndMaxC', 'Nozzle temperature', 'hardware, tool'),

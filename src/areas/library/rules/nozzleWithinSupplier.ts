@@ -7,7 +7,7 @@ export const nozzleWithinSupplier = defineRecipeRule({
   technology: 'filament',
   title: 'Nozzle temperature within the supplier’s range',
   why: 'Below layers split, above the plastic degrades.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['nozzleC', 'nozzleRangeC'],
   find: (r) => outsideSupplier(r, 'nozzleC', 'nozzleRangeC', 'Nozzle temperature', 'blocker'),
   examples: {

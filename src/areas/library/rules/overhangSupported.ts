@@ -6,7 +6,7 @@ export const overhangSupported = defineRecipeRule({
   technology: 'filament',
   title: 'Support begins where overhangs are no longer proven',
   why: 'Undersides between the two droop.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['supportAngleDeg', 'steepestOverhangDeg'],
   find: (r) =>
     r.number('supportAngleDeg') <= r.number('steepestOverhangDeg')

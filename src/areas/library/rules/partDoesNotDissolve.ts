@@ -6,7 +6,7 @@ export const partDoesNotDissolve = defineRecipeRule({
   technology: 'filament',
   title: 'The part itself does not dissolve',
   why: 'A soluble material chosen for the part is meant for its support.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['family'],
   readsIfThere: ['solubleIn'],
   find: (r) =>

@@ -7,7 +7,7 @@ export const pauseProven = defineRecipeRule({
   technology: 'resin',
   title: 'The resin gets its time to settle',
   why: 'Shorter, flanks bloat and wave.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['pauseBeforeExposureS'],
   find: (r) => outsideProven(r, 'pauseBeforeExposureS', 'Pause before exposure'),
   examples: {

@@ -28,7 +28,7 @@ export const purgeThere = defineRecipeRule({
   technology: 'filament',
   title: 'A change of material on one head is purged',
   why: 'Without it colours bleed and bonds fail.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['purgeMm3'],
   find: (r) => {
     const byTool = new Map<string, Set<string>>();

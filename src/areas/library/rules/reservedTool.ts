@@ -6,7 +6,7 @@ export const reservedTool = defineRecipeRule({
   technology: 'filament',
   title: 'A reserved tool runs only what it is kept for',
   why: 'Residues of another plastic come with the support and it no longer dissolves clean.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['family'],
   readsIfThere: ['reservedFor'],
   find: (r) =>

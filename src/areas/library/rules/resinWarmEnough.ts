@@ -6,7 +6,7 @@ export const resinWarmEnough = defineRecipeRule({
   technology: 'resin',
   title: 'The resin is as warm as its supplier asks',
   why: 'Cold resin cures slower: the morning’s settings fail in the evening.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: ['workingRangeC'],
   needsMachine: true,
   needsSaid: 'resinC',

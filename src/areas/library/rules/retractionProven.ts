@@ -7,7 +7,7 @@ export const retractionProven = defineRecipeRule({
   technology: 'filament',
   title: 'Retraction within what is proven',
   why: 'Shorter strings, longer grinds and clogs.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['retractionMm'],
   find: (r) => outsideProven(r, 'retractionMm', 'Retraction'),
   examples: {

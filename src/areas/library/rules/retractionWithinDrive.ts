@@ -7,7 +7,7 @@ export const retractionWithinDrive = defineRecipeRule({
   technology: 'filament',
   title: 'The drive can pull back that fast',
   why: 'Beyond it the drive slips and grinds a flat.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['retractionMmPerS', 'maxFeedEMmPerS'],
   find: (r) => above(r, 'retractionMmPerS', 'maxFeedEMmPerS', 'Retraction speed', 'hardware, printer'),
   examples: {

@@ -6,7 +6,7 @@ export const returnSlower = defineRecipeRule({
   technology: 'resin',
   title: 'The second stage of the return is the slow one',
   why: 'The last millimetres press the resin out; fast, they bend supports.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['returnFirstMm', 'returnFirstMmPerS', 'returnSecondMmPerS'],
   find: (r) =>
     r.number('returnFirstMm') === 0 || r.number('returnSecondMmPerS') < r.number('returnFirstMmPerS')

@@ -7,7 +7,7 @@ export const shadesShown = defineRecipeRule({
   technology: 'resin',
   title: 'The printer can show the shades of an edge',
   why: 'Finer shades than it can show are rounded away.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['samplesPerPixel', 'samplesPerPixelMost'],
   find: (r) => above(r, 'samplesPerPixel', 'samplesPerPixelMost', 'Shading', 'hardware, printer'),
   examples: {

@@ -6,7 +6,7 @@ export const speedUnscaled = defineRecipeRule({
   technology: 'filament',
   title: 'The machine runs at the program’s speed',
   why: 'A speed set at the machine takes every proof along.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   needsSaid: 'speedPercent',

@@ -9,7 +9,7 @@ export const speedWithinAxes = defineRecipeRule({
   technology: 'filament',
   title: 'Speeds the axes can run',
   why: 'The controller clips them, or steps are lost.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: [...SPEEDS, 'travelSpeedMmPerS', 'maxFeedXMmPerS', 'maxFeedYMmPerS'],
   find: (r) => {
     const limit = Math.min(r.number('maxFeedXMmPerS'), r.number('maxFeedYMmPerS'));

@@ -9,7 +9,7 @@ export const spoolNotEmpty = defineRecipeRule({
   technology: 'filament',
   title: 'Something is left on the spool',
   why: 'A spool that ends at night ends the job.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   find: ({ input: { machine: m } }) =>

@@ -7,7 +7,7 @@ export const startHomes = defineRecipeRule({
   technology: 'filament',
   title: 'The start block homes the axes',
   why: 'Without it the machine does not know where it is and drives into its frame.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['startBlock'],
   find: (r) =>
     codesOf(r.text('startBlock')).some((c) => c.code === 'G28')

@@ -7,7 +7,7 @@ export const startLevelsHomed = defineRecipeRule({
   technology: 'filament',
   title: 'The bed is measured after homing',
   why: 'Measured before, the map belongs to nowhere.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['startBlock'],
   find: (r) => {
     const codes = codesOf(r.text('startBlock')).map((c) => c.code);

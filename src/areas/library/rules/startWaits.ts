@@ -7,7 +7,7 @@ export const startWaits = defineRecipeRule({
   technology: 'filament',
   title: 'The start block waits for bed and nozzle',
   why: 'The first line tears, or the drive grinds on cold filament.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: ['startBlock'],
   find: (r) => {
     const codes = codesOf(r.text('startBlock')).map((c) => c.code);

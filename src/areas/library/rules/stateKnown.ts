@@ -8,7 +8,7 @@ export const stateKnown = defineRecipeRule({
   technology: 'both',
   title: 'Somebody has looked at the machine lately',
   why: 'What the profile says may have left the machine weeks ago.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   find: ({ input: { machine: m } }) =>

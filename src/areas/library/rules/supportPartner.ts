@@ -27,7 +27,7 @@ export const supportPartner = defineRecipeRule({
   technology: 'filament',
   title: 'The support holds and comes off again',
   why: 'The wrong partner welds on, or slips off in mid-print.',
-  source: 'domain section 10, recipe',
+  source: 'common practice, no published source',
   reads: [],
   readsOfRoles: ['family', 'supportPartners'],
   find: (r) => {

@@ -6,7 +6,7 @@ export const toolMounted = defineRecipeRule({
   technology: 'filament',
   title: 'The mounted tool is the recipe’s',
   why: 'Another bore lays lines that do not touch, or cannot pass what is fed.',
-  source: 'domain section 10, machine',
+  source: 'common practice, no published source',
   reads: [],
   needsMachine: true,
   find: ({ input: { machine: m, roles } }) => {

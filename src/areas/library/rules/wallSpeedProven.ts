@@ -6,7 +6,7 @@ export const wallSpeedProven = defineRecipeRule({
   technology: 'filament',
   title: 'Visible walls no faster than they come out even',
   why: 'Beyond it every corner leaves waves.',
-  source: 'domain section 5',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
   reads: ['visibleWallSpeedMmPerS'],
   readsIfThere: ['highestWallSpeedMmPerS'],
   find: (r) => {

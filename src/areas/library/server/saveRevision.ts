@@ -108,7 +108,7 @@ export async function restoreRevision(
   });
 }
 
-/** A technician cannot release (decision 8): what they save waits for a lead. */
+/** A technician cannot release: what they save waits for a lead. */
 export const stateFor = (ctx: Ctx, review = false): 'in review' | 'released' =>
   ctx.user.role === 'lead' && !review ? 'released' : 'in review';
 

@@ -23,6 +23,7 @@ export type ProvingTrial =
   | 'flow'
   | 'pressure'
   | 'retraction'
+  | 'refill'
   | 'highest-flow'
   | 'acceleration'
   | 'wall-speed'

@@ -474,6 +474,7 @@ export const materialSettings = defineSettings([
     ...tuned,
     group: 'Strings and blobs',
     key: 'refillMm',
+    provenBy: 'refill',
     seen: ['gaps', 'blobs'],
     label: 'Refill after travel',
     type: 'number',

@@ -55,6 +55,17 @@ export const processSettings = defineSettings([
   },
   {
     ...base,
+    group: 'Small parts',
+    key: 'heightChanges',
+    label: 'Changes at heights',
+    type: 'text',
+    longest: 600,
+    what: 'What is set when the print reaches a height or layer: “5 mm: nozzle 210, fan 60; layer 40: speed 80; 12 mm: pause”. Nozzle and bed in °C, fan, flow and speed in percent.',
+    tooLow: 'Set too far down: the change bites where the part is still wide.',
+    tooHigh: 'Set too far up: small tops are soft before it comes.',
+  },
+  {
+    ...base,
     group: 'Strength and speed',
     key: 'walls',
     seen: ['hollow', 'slow'],

@@ -1,4 +1,4 @@
-/** What a maintenance event makes due: settings whose evidence depends on what was changed (domain section 3). */
+/** What a maintenance event makes due: settings whose evidence depends on what was changed. */
 export const maintenanceKinds = {
   nozzle: {
     label: 'Nozzle changed',

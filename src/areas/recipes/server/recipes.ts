@@ -155,7 +155,7 @@ export async function keepRecipe(
   });
 }
 
-/** Everything a recipe comes to now, with the digest that stands for it (decision 3). */
+/** Everything a recipe comes to now, with the digest that stands for it. */
 function pinnedOf(sheet: RecipeSheet, overrides: Values): { pinned: object; sha256: string } {
   const { effective } = workOut(sheet, overrides);
   const values = valuesOf(effective);

@@ -130,7 +130,7 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, k
       { volumetricFilament: true },
       { arcs: 'by centre' },
       { arcs: 'by radius' },
-      ...(kind.key === 'retraction' ? [] : [{ firmwareRetract: true }]),
+      ...(['retraction', 'refill'].includes(kind.key) ? [] : [{ firmwareRetract: true }]),
     ] as Values[]) {
       const { coupon, report, settings, values } = made(kind, m.values, over);
       const area = filamentAreaMm2(settings.filamentDiameterMm);
@@ -198,9 +198,10 @@ test('what the hardware cannot take is refused with the reason', () => {
     of('head-offset', { heads: 2 }),
     of('pressure', { pressureCommand: '' }),
     of('retraction', { firmwareRetract: true }),
+    of('refill', { firmwareRetract: true }),
     of('bridge', { travelXMm: 40 }),
     of('wall-speed', { catalogueFlowMm3PerS: 1 }),
-  ]).toEqual(['oneHead', 'ok', 'noCommand', 'firmware', 'noRoom', 'noRoom']);
+  ]).toEqual(['oneHead', 'ok', 'noCommand', 'firmware', 'firmware', 'noRoom', 'noRoom']);
 });
 
 describe('bands reach their value at their height', () => {

@@ -12,6 +12,7 @@ export type TrialKindKey =
   | 'flow'
   | 'pressure'
   | 'retraction'
+  | 'refill'
   | 'highest-flow'
   | 'acceleration'
   | 'wall-speed'

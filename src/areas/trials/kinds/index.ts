@@ -10,6 +10,7 @@ import { layerTime } from './layerTime/index.ts';
 import { overhang } from './overhang/index.ts';
 import { pressure } from './pressure/index.ts';
 import { referencePart } from './referencePart/index.ts';
+import { refill } from './refill/index.ts';
 import { retraction } from './retraction/index.ts';
 import { temperature } from './temperature/index.ts';
 import { wallSpeed } from './wallSpeed/index.ts';
@@ -21,6 +22,7 @@ export const trialKinds: readonly TrialKind[] = [
   flow,
   pressure,
   retraction,
+  refill,
   highestFlow,
   acceleration,
   wallSpeed,

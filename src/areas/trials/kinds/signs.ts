@@ -194,7 +194,7 @@ export const signs: readonly Sign[] = [
     'blobs',
     'Blobs where lines begin',
     'blobs',
-    c('refill too much', 'a blob at every start', { trial: 'retraction' }),
+    c('refill too much', 'a blob at every start', { trial: 'refill' }),
     c('pressure factor too low', 'a blob at every stop', { trial: 'pressure' }),
   ),
   f(
@@ -202,7 +202,7 @@ export const signs: readonly Sign[] = [
     'Lines begin thin',
     'gaps',
     c('pull-back too long', 'worse after long travel', { trial: 'retraction' }),
-    c('refill too little', 'after every travel', { trial: 'retraction' }),
+    c('refill too little', 'after every travel', { trial: 'refill' }),
   ),
   f(
     'coarse',

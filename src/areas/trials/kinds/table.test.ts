@@ -45,6 +45,10 @@ const examples: Readonly<
     csv: `distance_mm,strings\n${[0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75, 2].map((d) => `${d},${(20 * Math.exp(-2.5 * d)).toFixed(9)}`).join('\n')}`,
     gives: { value: expect.closeTo(Math.log(20) / 2.5, 5), range: [expect.closeTo(Math.log(20) / 2.5, 5), 2] },
   },
+  refill: {
+    csv: `refill_mm,bump_mm\n${[-0.1, -0.05, 0, 0.05, 0.1, 0.15, 0.2].map((r) => `${r},${(0.9 * (r - 0.12)).toFixed(9)}`).join('\n')}`,
+    gives: { value: expect.closeTo(0.12, 7), bumpPerMm: expect.closeTo(0.9, 7) },
+  },
   'highest-flow': {
     csv: `flow_mm3_s,expected_g,measured_g\n${[3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((q) => `${q},1,${(0.97 * (1 - 0.05 * Math.max(0, q - 8))).toFixed(9)}`).join('\n')}`,
     gives: {

@@ -1,16 +1,13 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
-import { defineKind, meanByBand, type Shape } from '../define.ts';
+import { defineKind, meanByBand } from '../define.ts';
+import { layTwoPosts } from './posts.ts';
 import { decay } from '../../../../core/fitting/nonlinear.ts';
 import { analyseRetraction, FEWEST_DISTANCES, RETRACTION_METHOD } from './analysis.ts';
 import { retractionTable } from './table.ts';
 
 const BANDS = 9;
-const BAND_MM = 5;
-const POST_MM = 9;
-const APART_MM = 40;
 const ROUNDING_MM = 0.05;
 
 /** Two posts with a travel between them on every layer, one distance per band, the shortest at the bottom. */
@@ -72,42 +69,11 @@ export const retraction = defineKind({
         what: 'This machine pulls back by itself',
         todo: 'set the distance at the machine',
       });
-    const layers = layersPerBand(s, BAND_MM);
-    const half = APART_MM / 2;
-    return layCoupon({ ...s, retractionMm: bands[0]! }, [APART_MM + POST_MM + 2, POST_MM + 2], (p) => {
-      const laid = layTower(
-        p,
-        bands,
-        layers,
-        (mm) => {
-          p.retractionMm = mm;
-        },
-        (index, k) => {
-          p.labelledBox(
-            -half,
-            0,
-            POST_MM,
-            POST_MM,
-            String(Math.round(bands[index]! * 10)).padStart(2, '0'),
-            labelRow(k, layers),
-            s.wallSpeedMmPerS,
-          );
-          p.box(half, 0, POST_MM, POST_MM, 2, s.wallSpeedMmPerS);
-        },
-      );
-      const shapes: Shape[] = [-half, half].map((x) => ({ view: 'plan', x, y: 0, w: POST_MM, h: POST_MM }));
-      for (const [i, b] of laid.entries())
-        for (const x of [-half, half])
-          shapes.push({
-            view: 'elevation',
-            x,
-            y: b.fromMm,
-            w: POST_MM,
-            h: b.toMm - b.fromMm,
-            band: i + 1,
-            ...(x < 0 && { text: `${b.value} mm` }),
-          });
-      return { bands: laid, shapes, params: { apartMm: APART_MM } };
+    return layTwoPosts({ ...s, retractionMm: bands[0]! }, bands, {
+      labelOf: (mm) => String(Math.round(mm * 10)).padStart(2, '0'),
+      set: (path, mm) => {
+        path.retractionMm = mm;
+      },
     });
   },
   table: retractionTable,
