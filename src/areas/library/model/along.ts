@@ -16,7 +16,7 @@ interface Along {
 export const alongs: Readonly<Record<string, Along>> = {
   highestFlowMm3PerS: { condition: 'nozzleC', sameWithin: 1, reach: 5, isLine: true },
   exposureS: { condition: 'layerHeightMm', sameWithin: 0.0005, reach: 0.0005, isLine: false },
-  bottomExposureS: { condition: 'layerHeightMm', sameWithin: 0.0005, reach: 0.0005, isLine: false },
+  exposureBottomS: { condition: 'layerHeightMm', sameWithin: 0.0005, reach: 0.0005, isLine: false },
 };
 
 const at = (entry: PairingEntry, along: Along): number => entry.conditions[along.condition] ?? NaN;

@@ -1,0 +1,137 @@
+import type { LayerMotion } from './sequence.ts';
+import type { Outline } from './raster.ts';
+
+/** A box or disc of a plate, mm from the middle of the screen; a cut takes material away. */
+export interface PlateSolid {
+  readonly shape: 'box' | 'disc';
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly d: number;
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly isCut?: boolean;
+}
+/** Solids that share one exposure. */
+export interface PlateField {
+  readonly exposureS: number;
+  readonly solids: readonly PlateSolid[];
+}
+/** A place somebody measures: middle, direction of measuring, and what it was drawn as. */
+export interface PlatePlace {
+  readonly band: number;
+  readonly feature: string;
+  readonly x: number;
+  readonly y: number;
+  readonly zMm: number;
+  readonly along: 'x' | 'y';
+}
+/** Everything a plate of several exposures is made from. Kept with its trial; the same program gives the same stack to the byte. */
+export interface PlateProgram {
+  readonly title: string;
+  readonly pixelMm: readonly [x: number, y: number];
+  readonly pixels: readonly [x: number, y: number];
+  readonly layerMm: number;
+  readonly samples: number;
+  readonly lowestGrey: number;
+  /** Every outline is moved inward by so much. */
+  readonly compensationMm: number;
+  readonly bottomLayers: number;
+  readonly bottomExposureS: number;
+  readonly transitionLayers: number;
+  readonly motion: LayerMotion;
+  readonly fields: readonly PlateField[];
+  readonly places: readonly PlatePlace[];
+}
+/** What is lit together, for how long: the shortest exposure of all first, then only what needs more. */
+export interface SubExposure {
+  readonly fields: readonly number[];
+  readonly seconds: number;
+}
+
+const DISC_CORNERS = 96;
+const ROUNDING = 1e-9;
+
+export const layerCount = (p: PlateProgram): number =>
+  Math.max(1, Math.round(Math.max(...p.fields.flatMap((f) => f.solids.map((s) => s.toMm))) / p.layerMm));
+/** Height in the middle of a layer, counted from 0. */
+const middleMm = (p: PlateProgram, layer: number): number => (layer + 0.5) * p.layerMm;
+
+/** Exposure of a field in a layer: bottom, on the way, or its own. */
+export function exposureIn(p: PlateProgram, field: PlateField, layer: number): number {
+  if (layer < p.bottomLayers) return p.bottomExposureS;
+  const step = layer - p.bottomLayers + 1;
+  if (step > p.transitionLayers) return field.exposureS;
+  return p.bottomExposureS - (step * (p.bottomExposureS - field.exposureS)) / (p.transitionLayers + 1);
+}
+
+/** Sub-exposures of a layer, each a set of fields that has nothing in it left out. */
+export function subExposures(p: PlateProgram, layer: number): SubExposure[] {
+  const z = middleMm(p, layer);
+  const lit = p.fields
+    .map((f, index) => ({
+      index,
+      seconds: exposureIn(p, f, layer),
+      isThere: f.solids.some((s) => isAt(s, z) && !s.isCut),
+    }))
+    .filter((f) => f.isThere);
+  const steps = [...new Set(lit.map((f) => f.seconds))].sort((a, b) => a - b);
+  return steps.map((seconds, k) => ({
+    fields: lit.filter((f) => f.seconds >= seconds - ROUNDING).map((f) => f.index),
+    seconds: seconds - (steps[k - 1] ?? 0),
+  }));
+}
+const isAt = (s: PlateSolid, z: number): boolean => z > s.fromMm && z < s.toMm;
+
+/** Outlines of some fields in a layer, in pixels from the upper left corner of the screen; holes wind the other way. */
+export function outlinesOf(p: PlateProgram, fields: readonly number[], layer: number): Outline[] {
+  const z = middleMm(p, layer);
+  const out: Outline[] = [];
+  for (const index of fields)
+    for (const s of p.fields[index]!.solids) {
+      if (!isAt(s, z)) continue;
+      const inward = s.isCut ? -p.compensationMm : p.compensationMm;
+      const [w, d] = [s.w - 2 * inward, s.d - 2 * inward];
+      if (w > 0 && d > 0) out.push(toPixels(p, outlineOf({ ...s, w, d })));
+    }
+  return out;
+}
+
+function outlineOf(s: PlateSolid): number[] {
+  const corners =
+    s.shape === 'box'
+      ? [
+          [-0.5, -0.5],
+          [0.5, -0.5],
+          [0.5, 0.5],
+          [-0.5, 0.5],
+        ]
+      : Array.from({ length: DISC_CORNERS }, (_, k) => {
+          const a = (2 * Math.PI * k) / DISC_CORNERS;
+          return [Math.cos(a) / 2, Math.sin(a) / 2];
+        });
+  const points = corners.map(([cx, cy]) => [s.x + cx! * s.w, s.y + cy! * s.d]);
+  return (s.isCut ? points.reverse() : points).flat();
+}
+
+function toPixels(p: PlateProgram, mm: readonly number[]): Outline {
+  const out = new Float64Array(mm.length);
+  for (let i = 0; i < mm.length; i += 2) {
+    out[i] = mm[i]! / p.pixelMm[0] + p.pixels[0] / 2;
+    out[i + 1] = p.pixels[1] / 2 - mm[i + 1]! / p.pixelMm[1];
+  }
+  return out;
+}
+
+/** Area of a layer's outlines, mm², cuts taken away; solids of one field do not overlap but for cuts. */
+export function layerAreaMm2(p: PlateProgram, layer: number): number {
+  const z = middleMm(p, layer);
+  return p.fields.reduce(
+    (sum, f) =>
+      sum +
+      f.solids
+        .filter((s) => isAt(s, z))
+        .reduce((a, s) => a + (s.isCut ? -1 : 1) * s.w * s.d * (s.shape === 'disc' ? Math.PI / 4 : 1), 0),
+    0,
+  );
+}

@@ -1,0 +1,164 @@
+import { constants, deflateSync, inflateSync } from 'node:zlib';
+import fc from 'fast-check';
+import { PNG } from 'pngjs';
+import { describe, expect, test } from 'vitest';
+import { connect, countIslands, pixelsOf, runsOfGrey } from './islands.ts';
+import { decodeGreyPng, encodeGreyPng } from './png.ts';
+import { rasterise } from './raster.ts';
+
+const deflate = (raw: Uint8Array): Uint8Array => deflateSync(raw, { level: 1, strategy: constants.Z_RLE });
+const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
+const greyOf = (outlines: number[][], width: number, height: number, samples = 4): Uint8Array => {
+  const out = new Uint8Array(width * height);
+  const o = { width, height, samples, lowestGrey: 0 };
+  rasterise(
+    outlines.map((p) => Float64Array.from(p)),
+    o,
+    (y, row) => out.set(row, y * width),
+  );
+  return out;
+};
+const areaOf = (grey: Uint8Array): number => grey.reduce((s, g) => s + g, 0) / 255;
+
+describe('a layer as rows', () => {
+  test('of whole pixels is exact, with its hole dark', () => {
+    const grey = greyOf(
+      [
+        [2, 2, 10, 2, 10, 8, 2, 8],
+        [4, 4, 4, 6, 6, 6, 6, 4],
+      ],
+      12,
+      10,
+    );
+    expect(areaOf(grey)).toBe(8 * 6 - 4);
+    expect([grey[3 * 12 + 3], grey[5 * 12 + 5], grey[9 * 12 + 3]]).toEqual([255, 0, 0]);
+  });
+  test('has the area of its polygon within what its samples can tell', () =>
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 5, max: 40, noNaN: true }), { minLength: 5, maxLength: 24 }), (radii) => {
+        const points = radii.flatMap((r, k) => {
+          const a = (2 * Math.PI * k) / radii.length;
+          return [50 + r * Math.cos(a), 50 + r * Math.sin(a)];
+        });
+        let area = 0;
+        let round = 0;
+        for (let i = 0; i < points.length; i += 2) {
+          const j = (i + 2) % points.length;
+          area += (points[i]! * points[j + 1]! - points[j]! * points[i + 1]!) / 2;
+          round += Math.hypot(points[j]! - points[i]!, points[j + 1]! - points[i + 1]!);
+        }
+        expect(Math.abs(areaOf(greyOf([points], 100, 100)) - area)).toBeLessThan(0.5 + round / 8);
+      }),
+    ));
+  test('keeps two overlapping outlines as one', () =>
+    expect(
+      areaOf(
+        greyOf(
+          [
+            [1, 1, 6, 1, 6, 6, 1, 6],
+            [4, 1, 9, 1, 9, 6, 4, 6],
+          ],
+          12,
+          8,
+        ),
+      ),
+    ).toBe(40));
+  test('outside the screen is cut off, not wrapped', () =>
+    expect(areaOf(greyOf([[-5, -5, 4, -5, 4, 4, -5, 4]], 10, 10))).toBe(16));
+  test('gives its faintest edge the lowest grey', () => {
+    const seen = new Set<number>();
+    const o = { width: 8, height: 8, samples: 4, lowestGrey: 60 };
+    rasterise([Float64Array.from([1.1, 1.1, 6.3, 1.9, 5.2, 6.7])], o, (_, row) => row.forEach((g) => seen.add(g)));
+    seen.delete(0);
+    expect(Math.min(...seen)).toBeGreaterThanOrEqual(60);
+    expect(Math.max(...seen)).toBe(255);
+  });
+});
+
+describe('a picture of a layer', () => {
+  const [width, height] = [37, 23];
+  const grey = greyOf([[3.2, 2.7, 30.1, 5.5, 18.9, 20.4]], width, height);
+  const rows = new Uint8Array((width + 1) * height);
+  for (let y = 0; y < height; y++) rows.set(grey.subarray(y * width, (y + 1) * width), y * (width + 1) + 1);
+  const png = encodeGreyPng(rows, width, height, deflate);
+  test('read back by an independent decoder equals its rows', () => {
+    const read = PNG.sync.read(Buffer.from(png));
+    expect([read.width, read.height]).toEqual([width, height]);
+    expect(Uint8Array.from({ length: width * height }, (_, i) => read.data[4 * i]!)).toEqual(grey);
+  });
+  test('and one made by that other encoder, with its filters, is read by ours', () => {
+    const other = new PNG({ width, height, colorType: 0, inputColorType: 0, bitDepth: 8 });
+    other.data = Buffer.from(grey);
+    const bytes = PNG.sync.write(other, { colorType: 0, inputColorType: 0, bitDepth: 8, filterType: 4 });
+    expect(decodeGreyPng(bytes, [width, height], inflate)).toEqual({ ok: true, value: { width, height, grey } });
+  });
+  test.each([
+    ['cut short', png.subarray(0, png.length - 20), 'cut short'],
+    ['with a flipped byte', Uint8Array.from(png, (b, i) => (i === 60 ? b ^ 1 : b)), 'checksum'],
+    ['that is no picture', new Uint8Array(40), 'no PNG'],
+    ['of 16 bits', sixteenBits(), '16 bits'],
+  ])('%s is refused', (_, bytes, what) => {
+    const r = decodeGreyPng(bytes, [width, height], inflate);
+    expect(r.ok).toBe(false);
+    if (!r.ok) expect(r.failure.what).toContain(what);
+  });
+  test('of another size is refused before it is unpacked', () => {
+    const never = (): Uint8Array => {
+      throw new Error('unpacked');
+    };
+    expect(decodeGreyPng(png, [width, height + 1], never)).toMatchObject({ ok: false });
+  });
+  function sixteenBits(): Uint8Array {
+    const other = new PNG({ width, height, colorType: 0, inputColorType: 0, bitDepth: 16 });
+    other.data = Buffer.alloc(width * height * 2);
+    return PNG.sync.write(other, { colorType: 0, inputColorType: 0, bitDepth: 16 });
+  }
+});
+
+describe('areas and islands by rows', () => {
+  /** The same by pixels, the slow way. */
+  function connectPixels(lit: boolean[], width: number): number {
+    const seen = lit.map(() => false);
+    let areas = 0;
+    for (let start = 0; start < lit.length; start++) {
+      if (!lit[start] || seen[start]) continue;
+      areas++;
+      const stack = [start];
+      seen[start] = true;
+      while (stack.length > 0) {
+        const i = stack.pop()!;
+        const x = i % width;
+        for (const j of [i - width, i + width, ...(x > 0 ? [i - 1] : []), ...(x < width - 1 ? [i + 1] : [])])
+          if (lit[j] && !seen[j]) {
+            seen[j] = true;
+            stack.push(j);
+          }
+      }
+    }
+    return areas;
+  }
+  const pattern = fc.array(fc.boolean(), { minLength: 120, maxLength: 120 });
+  const greyFrom = (lit: boolean[]): Uint8Array => Uint8Array.from(lit, (l) => (l ? 255 : 0));
+  test('equal those by pixels on any pattern', () =>
+    fc.assert(
+      fc.property(pattern, (lit) => {
+        const runs = runsOfGrey(greyFrom(lit), 12, 10);
+        expect(pixelsOf(runs)).toBe(lit.filter(Boolean).length);
+        expect(connect(runs).areas).toBe(connectPixels(lit, 12));
+      }),
+      { numRuns: 500 },
+    ));
+  test('an area is an island exactly when no pixel of it stands on the layer below', () =>
+    fc.assert(
+      fc.property(pattern, pattern, (lit, below) => {
+        const runs = runsOfGrey(greyFrom(lit), 12, 10);
+        const { areaOf, areas } = connect(runs);
+        const held = new Set<number>();
+        for (let i = 0; i < runs.length; i += 3)
+          for (let x = runs[i + 1]!; x < runs[i + 2]!; x++) if (below[runs[i]! * 12 + x]) held.add(areaOf[i / 3]!);
+        expect(countIslands(runs, runsOfGrey(greyFrom(below), 12, 10))).toBe(areas - held.size);
+      }),
+      { numRuns: 500 },
+    ));
+  test('of nothing are none', () => expect(countIslands(new Int32Array(0), new Int32Array(0))).toBe(0));
+});

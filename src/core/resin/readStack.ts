@@ -1,0 +1,162 @@
+import { Unzip, UnzipInflate } from 'fflate';
+import { fail, succeed, type Result } from '../result/result.ts';
+import { STACK_FORMAT, STACK_VERSION, type StackManifest } from './stack.ts';
+
+const MOST_UNPACKED_BYTES = 512 * 1024 * 1024;
+const MOST_MANIFEST_BYTES = 16 * 1024 * 1024;
+const MOST_FILES = 20_000;
+const MOST_PIXELS = 20_000;
+const IMAGE = /^[A-Za-z0-9][\w.-]{0,80}\.png$/;
+
+export interface Stack {
+  readonly manifest: StackManifest;
+  readonly images: ReadonlyMap<string, Uint8Array>;
+}
+
+/** A layer stack from its zip. Sizes are counted while unpacking, never taken from the zip's word; refused are names that climb out,
+ *  files nobody asked for, a manifest that cannot be or does not agree with the files, and pictures whose digest differs. */
+export function readStack(zip: Uint8Array, sha256: (bytes: Uint8Array) => string): Result<Stack> {
+  const files = unpack(zip);
+  if (!files.ok) return files;
+  const text = files.value.get('manifest.json');
+  if (!text)
+    return fail({
+      code: 'noManifest',
+      what: 'The stack has no manifest.json',
+      todo: 'see docs/formats/layer-stack.md',
+    });
+  const manifest = readManifest(text);
+  if (!manifest.ok) return manifest;
+  const images = new Map<string, Uint8Array>();
+  for (const [name, bytes] of files.value) if (name !== 'manifest.json') images.set(name, bytes);
+  const { layers, digests } = manifest.value;
+  for (const [i, layer] of layers.entries())
+    for (const { image } of layer.exposures) {
+      const bytes = images.get(image);
+      const where = `layer ${i + 1}, ${image}`;
+      if (!bytes)
+        return fail({ code: 'missing', what: 'The picture is not in the stack', where, todo: 'write the stack again' });
+      if (digests[image] === undefined)
+        return fail({
+          code: 'noDigest',
+          what: 'The manifest has no digest of it',
+          where,
+          todo: 'write the stack again',
+        });
+    }
+  for (const [name, bytes] of images) {
+    if (digests[name] === undefined)
+      return fail({ code: 'extra', what: 'No layer shows this file', where: name.slice(0, 80), todo: 'leave it out' });
+    if (sha256(bytes) !== digests[name])
+      return fail({
+        code: 'digest',
+        what: 'The picture is not the one the manifest means',
+        where: name,
+        todo: 'write the stack again',
+      });
+  }
+  return succeed({ manifest: manifest.value, images });
+}
+
+function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>> {
+  const pieces = new Map<string, Uint8Array[]>();
+  let unpacked = 0;
+  let wrong: { what: string; where?: string } | null = null;
+  const unzip = new Unzip((file) => {
+    const name = file.name;
+    if (pieces.size >= MOST_FILES) wrong ??= { what: `It holds more than ${MOST_FILES} files` };
+    if (name !== 'manifest.json' && !IMAGE.test(name))
+      wrong ??= { what: 'A file has a name that cannot be', where: JSON.stringify(name.slice(0, 60)) };
+    if (pieces.has(name)) wrong ??= { what: 'A file stands twice', where: name };
+    if (wrong) return;
+    const list: Uint8Array[] = [];
+    pieces.set(name, list);
+    file.ondata = (error, data) => {
+      unpacked += data?.length ?? 0;
+      if (error) wrong ??= { what: 'A file does not unpack', where: name };
+      else if (unpacked > MOST_UNPACKED_BYTES)
+        wrong ??= { what: `It unpacks to more than ${MOST_UNPACKED_BYTES / 1024 / 1024} MB` };
+      if (wrong) file.terminate();
+      else list.push(data);
+    };
+    file.start();
+  });
+  unzip.register(UnzipInflate);
+  try {
+    const STEP = 1 << 16;
+    for (let at = 0; at < zip.length && !wrong; at += STEP)
+      unzip.push(zip.subarray(at, at + STEP), at + STEP >= zip.length);
+  } catch {
+    wrong ??= { what: 'It is no zip, or cut short' };
+  }
+  if (wrong) return fail({ code: 'zip', todo: 'write the stack again', ...(wrong as { what: string }) });
+  if (pieces.size === 0)
+    return fail({ code: 'zip', what: 'It is no zip, or an empty one', todo: 'give a layer stack' });
+  return succeed(new Map([...pieces].map(([name, list]) => [name, join(list)])));
+}
+function join(list: readonly Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(list.reduce((s, p) => s + p.length, 0));
+  let at = 0;
+  for (const p of list) {
+    out.set(p, at);
+    at += p.length;
+  }
+  return out;
+}
+
+/** A manifest as far as its own words go: every field there and possible, heights rising by the layer height. */
+export function readManifest(bytes: Uint8Array): Result<StackManifest> {
+  const no = (where: string, what: string, todo = 'see docs/formats/layer-stack.md') =>
+    fail({ code: 'manifest', where: `manifest.json, ${where}`, what, todo });
+  if (bytes.length > MOST_MANIFEST_BYTES) return no('file', 'is too large');
+  let m: Partial<StackManifest> & Record<string, unknown>;
+  try {
+    m = JSON.parse(new TextDecoder().decode(bytes)) as typeof m;
+  } catch {
+    return no('file', 'is no JSON');
+  }
+  if (typeof m !== 'object' || m === null || m.format !== STACK_FORMAT) return no('format', `is not "${STACK_FORMAT}"`);
+  if (m.version !== STACK_VERSION) return no('version', `${String(m.version)} is not known`, 'write version 1');
+  const isPositive = (v: unknown): v is number => typeof v === 'number' && Number.isFinite(v) && v > 0;
+  const pair = (v: unknown): v is readonly [number, number] =>
+    Array.isArray(v) && v.length === 2 && v.every(isPositive);
+  if (!pair(m.printer?.pixelMm)) return no('printer.pixelMm', 'the pixel pitch is missing', 'give both pitches in mm');
+  if (!pair(m.printer.pixels) || m.printer.pixels.some((v) => !Number.isInteger(v) || v > MOST_PIXELS))
+    return no('printer.pixels', 'the size of the screen is missing or cannot be');
+  if (!isPositive(m.layerMm)) return no('layerMm', 'the layer height is missing');
+  if (typeof m.digests !== 'object' || m.digests === null) return no('digests', 'is missing');
+  if (!isMotion(m.motion)) return no('motion', 'a stage or a pause is missing or below zero');
+  if (!Array.isArray(m.layers) || m.layers.length === 0 || m.layers.length > MOST_FILES)
+    return no('layers', 'there are none, or too many');
+  for (const [i, layer] of m.layers.entries()) {
+    const wanted = (i + 1) * m.layerMm;
+    if (!isPositive(layer?.zMm) || Math.abs(layer.zMm - wanted) > 1e-4)
+      return no(`layer ${i + 1}`, `lies at ${String(layer?.zMm)} instead of ${wanted.toFixed(4)} mm`);
+    if (!Array.isArray(layer.exposures) || layer.exposures.length === 0) return no(`layer ${i + 1}`, 'has no exposure');
+    for (const e of layer.exposures) {
+      if (typeof e?.image !== 'string' || !IMAGE.test(e.image))
+        return no(`layer ${i + 1}`, 'names a picture that cannot be');
+      if (!isPositive(e.seconds) || e.seconds > 3600)
+        return no(`layer ${i + 1}`, `an exposure of ${String(e.seconds)} s cannot be`);
+    }
+  }
+  return succeed(m as unknown as StackManifest);
+}
+
+function isMotion(m: unknown): boolean {
+  if (typeof m !== 'object' || m === null) return false;
+  const { lift, return: back, ...pauses } = m as Record<string, unknown>;
+  const isFigure = (v: unknown): boolean => typeof v === 'number' && Number.isFinite(v) && v >= 0 && v < 3600;
+  const isStages = (v: unknown): boolean =>
+    Array.isArray(v) &&
+    v.length <= 2 &&
+    v.every(
+      (s: { mm?: unknown; mmPerS?: unknown }) =>
+        isFigure(s?.mm) && isFigure(s?.mmPerS) && (s.mm === 0 || s.mmPerS !== 0),
+    );
+  return (
+    isStages(lift) &&
+    isStages(back) &&
+    ['pauseBeforeLiftS', 'pauseAtTopS', 'pauseBeforeExposureS'].every((key) => isFigure(pauses[key]))
+  );
+}

@@ -1,0 +1,117 @@
+import { strToU8, zipSync, type Zippable } from 'fflate';
+import { layerAreaMm2, layerCount, outlinesOf, subExposures, type PlatePlace, type PlateProgram } from './plate.ts';
+import { encodeGreyPng, type Deflate } from './png.ts';
+import { rasterise } from './raster.ts';
+import { darkTimeS, type LayerMotion } from './sequence.ts';
+
+export const STACK_FORMAT = 'cantiere-layer-stack';
+export const STACK_VERSION = 1;
+/** manifest.json of a layer stack (docs/formats/layer-stack.md). */
+export interface StackManifest {
+  readonly format: typeof STACK_FORMAT;
+  readonly version: typeof STACK_VERSION;
+  readonly title: string;
+  readonly printer: { readonly pixelMm: readonly [number, number]; readonly pixels: readonly [number, number] };
+  readonly layerMm: number;
+  readonly motion: LayerMotion;
+  readonly layers: readonly StackLayer[];
+  /** SHA-256 of every picture, by its name. */
+  readonly digests: Readonly<Record<string, string>>;
+  readonly places?: readonly PlatePlace[];
+}
+export interface StackLayer {
+  readonly zMm: number;
+  readonly exposures: readonly { readonly image: string; readonly seconds: number }[];
+}
+export interface StackTools {
+  readonly deflate: Deflate;
+  readonly sha256: (bytes: Uint8Array) => string;
+}
+export interface StackTotals {
+  readonly layers: number;
+  readonly images: number;
+  readonly volumeMm3: number;
+  readonly exposureS: number;
+  readonly totalS: number;
+}
+
+/** Rows of one sub-exposure with their filter bytes, top to bottom. */
+export function rowsOf(p: PlateProgram, fields: readonly number[], layer: number): Uint8Array {
+  const [width, height] = p.pixels;
+  const rows = new Uint8Array((width + 1) * height);
+  rasterise(
+    outlinesOf(p, fields, layer),
+    { width, height, samples: p.samples, lowestGrey: p.lowestGrey },
+    (y, row, isEmpty) => {
+      if (!isEmpty) rows.set(row, y * (width + 1) + 1);
+    },
+  );
+  return rows;
+}
+
+/** Layers of a plate: equal pictures are drawn once, however many layers show them. */
+export function layersOf(p: PlateProgram): {
+  readonly layers: readonly StackLayer[];
+  readonly draw: ReadonlyMap<string, { readonly fields: readonly number[]; readonly layer: number }>;
+} {
+  const names = new Map<string, string>();
+  const draw = new Map<string, { fields: readonly number[]; layer: number }>();
+  const layers = Array.from({ length: layerCount(p) }, (_, layer): StackLayer => ({
+    zMm: Number(((layer + 1) * p.layerMm).toFixed(6)),
+    exposures: subExposures(p, layer).map(({ fields, seconds }) => {
+      const shown = outlinesOf(p, fields, layer)
+        .map((o) => o.join())
+        .join('|');
+      let image = names.get(shown);
+      if (!image) {
+        image = `image-${String(names.size + 1).padStart(4, '0')}.png`;
+        names.set(shown, image);
+        draw.set(image, { fields, layer });
+      }
+      return { image, seconds: Number(seconds.toFixed(6)) };
+    }),
+  }));
+  return { layers, draw };
+}
+
+/** The layer stack of a plate as a zip: manifest.json and its pictures. The same program gives the same bytes. */
+export function writeStack(p: PlateProgram, tools: StackTools): Uint8Array {
+  const { layers, draw } = layersOf(p);
+  const files: Zippable = {};
+  const digests: Record<string, string> = {};
+  for (const [image, { fields, layer }] of draw) {
+    const png = encodeGreyPng(rowsOf(p, fields, layer), p.pixels[0], p.pixels[1], tools.deflate);
+    digests[image] = tools.sha256(png);
+    files[image] = [png, { level: 0, mtime: STILL }];
+  }
+  const manifest: StackManifest = {
+    format: STACK_FORMAT,
+    version: STACK_VERSION,
+    title: p.title,
+    printer: { pixelMm: p.pixelMm, pixels: p.pixels },
+    layerMm: p.layerMm,
+    motion: p.motion,
+    layers,
+    digests,
+    places: p.places,
+  };
+  return zipSync({
+    'manifest.json': [strToU8(JSON.stringify(manifest, null, 1)), { level: 6, mtime: STILL }],
+    ...files,
+  });
+}
+/** A zip has to carry a time; one that never changes keeps equal stacks equal. */
+const STILL = '2020-01-01T00:00:00Z';
+
+/** Layers, volume and time of a plate, without drawing it. */
+export function totalsOf(p: PlateProgram): StackTotals {
+  const { layers, draw } = layersOf(p);
+  const exposureS = layers.reduce((s, l) => s + l.exposures.reduce((t, e) => t + e.seconds, 0), 0);
+  return {
+    layers: layers.length,
+    images: draw.size,
+    volumeMm3: layers.reduce((s, _, i) => s + layerAreaMm2(p, i) * p.layerMm, 0),
+    exposureS,
+    totalS: exposureS + layers.length * darkTimeS(p.motion),
+  };
+}
