@@ -1,4 +1,4 @@
-import { trialKinds } from '../src/areas/trials/kinds/index.ts';
+import { filamentKinds } from '../src/areas/trials/kinds/index.ts';
 import { prepare, settings, tryOut } from '../test/recover/recover.ts';
 
 // Every kind's coupon and analysis, medians after warm-up. Absolute figures on a shared machine: read them with a grain of salt.
@@ -11,7 +11,7 @@ const timed = (work: () => unknown): number => {
   return performance.now() - t;
 };
 console.log(`trials                     coupon ms   lines     analysis ms   (wanted: 150 and less, 20 and less)`);
-for (const kind of trialKinds) {
+for (const kind of filamentKinds) {
   const p = prepare(kind);
   const { readings, bands, params } = tryOut(p, 7);
   const values = {

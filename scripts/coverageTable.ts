@@ -1,22 +1,28 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { trialKinds } from '../src/areas/trials/kinds/index.ts';
+import { filamentKinds, resinKinds } from '../src/areas/trials/kinds/index.ts';
 import { coverageOf, tableRow } from '../test/recover/recover.ts';
+import { plateTally, resinCoverage } from '../test/recover/resin.ts';
 
-/** How well every kind recovers hidden truth, as a table; with --write it takes the place of the one in docs/trials.md. */
+/** How well every kind recovers hidden truth, as tables; with --write they take the place of those in docs/trials.md. */
 const PAGE = 'docs/trials.md';
 const HEAD =
   '| kind | what | covered | refused | median width | times that of known noise |\n|---|---|---|---|---|---|';
-const rows = trialKinds.flatMap((k) =>
-  coverageOf(k).map((c) => {
-    const row = tableRow(c);
-    console.info(row);
-    return row;
-  }),
-);
-if (process.argv.includes('--write')) {
-  const page = readFileSync(PAGE, 'utf8');
-  const from = page.indexOf(HEAD);
+const PLATE_HEAD = '| what ails the plate | right reading | read right | unclear | wrong |\n|---|---|---|---|---|';
+const say = (row: string): string => {
+  console.info(row);
+  return row;
+};
+const rows = [
+  ...filamentKinds.flatMap((k) => coverageOf(k).map((c) => say(tableRow(c)))),
+  ...resinKinds.flatMap((k) => resinCoverage(k).map((c) => say(tableRow(c)))),
+];
+const plates = plateTally().map(({ row }) => say(row));
+
+function replaceTable(page: string, head: string, lines: readonly string[]): string {
+  const from = page.indexOf(head);
   if (from < 0) throw new Error(`${PAGE} has no table to replace`);
-  const after = page.slice(from + HEAD.length).replace(/^(\n\|.*)*/, '');
-  writeFileSync(PAGE, `${page.slice(0, from)}${HEAD}\n${rows.join('\n')}${after}`);
+  const after = page.slice(from + head.length).replace(/^(\n\|.*)*/, '');
+  return `${page.slice(0, from)}${head}\n${lines.join('\n')}${after}`;
 }
+if (process.argv.includes('--write'))
+  writeFileSync(PAGE, replaceTable(replaceTable(readFileSync(PAGE, 'utf8'), HEAD, rows), PLATE_HEAD, plates));

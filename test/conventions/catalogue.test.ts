@@ -18,7 +18,7 @@ const byFormula = new Set(catalogue.flatMap((s) => ('formula' in s && s.formula 
 const byRule = new Set(recipeRules.flatMap((r) => [...r.reads, ...(r.readsIfThere ?? []), ...(r.readsOfRoles ?? [])]));
 const asCell = new Set(lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]));
 /** What tells one spool or bottle from another: read by people and by the search. */
-const IDENTITY = new Set(['brand', 'colour', 'resinKind']);
+const IDENTITY = new Set(['brand', 'colour', 'resinKind', 'filmKind']);
 
 describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) => {
   test('is read by a rule, a formula, a coupon or an estimate', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import { filamentKinds } from '../../src/areas/trials/kinds/index.ts';
 import { readFileSync } from 'node:fs';
 import { coverageOf, prepare, questions, SEEDS, tableRow, tryOut } from './recover.ts';
 
@@ -9,7 +9,7 @@ const WIDEST = 1.5;
 const MOST_REFUSED = 0.02;
 
 /** Recover the truth (docs/trials.md): what a kind states holds the hidden figure of seeded machines, at the stated noise. */
-describe.each(trialKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
+describe.each(filamentKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
   test('states an interval that holds the hidden truth, and not a wide one', () => {
     expect(questions[key]?.length ?? 0).toBeGreaterThan(0);
     for (const c of coverageOf(kind)) {

@@ -7,9 +7,9 @@ import {
   type Band,
   type Coupon,
   type ReadingOf,
-  type TrialKind,
+  type FilamentKind,
 } from '../../src/areas/trials/kinds/define.ts';
-import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import { filamentKinds } from '../../src/areas/trials/kinds/index.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
 import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
@@ -101,10 +101,10 @@ export interface Trialled {
   readonly params: Readonly<Record<string, number>>;
   readonly readings: readonly ReadingOf[];
   /** The print before it, where the kind is a series. */ readonly before: Trialled | null;
-  readonly result: ReturnType<TrialKind['analyse']>;
+  readonly result: ReturnType<FilamentKind['analyse']>;
 }
 export interface Prepared {
-  readonly kind: TrialKind;
+  readonly kind: FilamentKind;
   readonly coupon: Coupon;
   readonly lines: readonly string[];
   readonly params: Readonly<Record<string, number>>;
@@ -113,7 +113,7 @@ export interface Prepared {
 /** What the print before it was laid with: hotter, shorter pulled back, a little too full. */
 const BEFORE = { nozzleC: 250, nozzleFirstC: 250, retractionMm: 0.7, flow: 1.03 } as const;
 
-export function prepare(kind: TrialKind, over: Partial<CouponSettings> = {}): Prepared {
+export function prepare(kind: FilamentKind, over: Partial<CouponSettings> = {}): Prepared {
   const bands = kind.bandsFor(kind.key === 'wall-speed' ? words : { ...words, ...values }, limits);
   if (!bands.ok) throw new Error(bands.failure.what);
   const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
@@ -197,7 +197,7 @@ const crossing = (truth: Truth): number =>
   Math.log((truth.strings * Math.exp(hotC(truth, settings.nozzleC) / 30)) / (1 - 0.1)) / truth.stringRate;
 
 /** Best set temperature of a machine by its own noise-free responses, to a tenth of a degree. */
-function bestHeat(kind: TrialKind, t: Trialled): number {
+function bestHeat(kind: FilamentKind, t: Trialled): number {
   const steps = Array.from({ length: 101 }, (_, i) => 220 + i * 0.5);
   const plain = (c: number, f: string): number =>
     figureAt({ laid: [{ nozzleC: c } as never], travels: [], strands: [], bedC: settings.bedC, layerZ: [] }, t.truth, {
@@ -236,7 +236,7 @@ export const questions: Readonly<Record<string, readonly Question[]>> = {
       unit: '°C',
       truth: (t) =>
         bestHeat(
-          trialKinds.find((k) => k.key === 'temperature')!,
+          filamentKinds.find((k) => k.key === 'temperature')!,
           t,
         ),
       interval: (t) => proven(t, 'nozzleC'),
@@ -581,7 +581,7 @@ const median = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.
 export const tableRow = (c: Coverage): string =>
   `| ${[c.kind, c.of, `${c.covered} of ${c.seeds - c.refused}`, c.refused, `${Number(c.medianWidth.toPrecision(3))} ${c.unit}`.trim(), c.ratio === null ? '–' : c.ratio.toFixed(2)].join(' | ')} |`;
 
-export function coverageOf(kind: TrialKind, seeds: readonly number[] = SEEDS): Coverage[] {
+export function coverageOf(kind: FilamentKind, seeds: readonly number[] = SEEDS): Coverage[] {
   const prepared = prepare(kind);
   const asked = questions[kind.key] ?? [];
   const tried = seeds.map((s) => tryOut(prepared, s));

@@ -3,16 +3,17 @@ import { lineKindSettings } from './lineKinds.ts';
 import { materialSettings, resinSettings } from './material.ts';
 import { printerSettings, resinPrinterSettings } from './printer.ts';
 import { processSettings, resinProcessSettings } from './process.ts';
-import { toolSettings } from './tool.ts';
+import { resinToolSettings, toolSettings } from './tool.ts';
 
 /** Stands in every pin; raise it when the meaning of a stored value changes. */
-export const CATALOGUE_VERSION = 4;
+export const CATALOGUE_VERSION = 5;
 
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
 export const catalogue: readonly Setting[] = [
   ...printerSettings,
   ...resinPrinterSettings,
   ...toolSettings,
+  ...resinToolSettings,
   ...materialSettings,
   ...resinSettings,
   ...processSettings,

@@ -32,7 +32,8 @@ export type ProvingTrial =
   | 'bridge'
   | 'dimensions'
   | 'head-offset'
-  | 'exposure'
+  | 'exposure-ladder'
+  | 'light-map'
   | 'plate'
   | 'working-curve'
   | 'lift';

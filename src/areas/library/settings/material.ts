@@ -505,6 +505,18 @@ export const resinSettings = defineSettings([
   },
   {
     ...resin,
+    group: 'Cost and stock',
+    key: 'pricePerLitre',
+    label: 'Price per litre',
+    type: 'number',
+    quantity: 'pricePerVolume',
+    range: [1, 2000],
+    what: 'What a litre costs.',
+    tooLow: 'Jobs look cheaper than they are.',
+    tooHigh: 'Jobs look dearer than they are.',
+  },
+  {
+    ...resin,
     group: 'Heat and bonding',
     isFact: true,
     key: 'wavelengthNm',

@@ -111,3 +111,21 @@ export const toolSettings = defineSettings([
     tooHigh: 'Reserved without need: a head stands idle.',
   },
 ]);
+
+/** What is mounted on a resin machine: the film in the floor of its vat. */
+export const resinToolSettings = defineSettings([
+  {
+    group: 'The machine itself',
+    technology: 'resin',
+    owners: ['tool'],
+    isFact: true,
+    key: 'filmKind',
+    label: 'Kind of film',
+    type: 'choice',
+    choices: ['FEP', 'PFA', 'silicone'],
+    default: 'FEP',
+    what: 'What the floor of the vat is made of: how easily a layer peels, and how clear it stays.',
+    tooLow: 'Not a matter of more or less.',
+    tooHigh: 'Values proven on one film do not hold on another.',
+  },
+]);

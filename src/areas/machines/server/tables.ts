@@ -18,7 +18,7 @@ export const machine = pgTable(
       .references(() => profile.id),
     place: text('place').notNull(),
     state: text('state').$type<'ready' | 'printing' | 'not ready'>().notNull().default('ready'),
-    device: jsonb('device').$type<{ adapter: 'line'; host: string; port: number } | null>(),
+    device: jsonb('device').$type<{ adapter: 'line' | 'stack'; host: string; port: number } | null>(),
     /** What somebody read off the machine last; null until then. */
     said: jsonb('said').$type<Said | null>(),
     /** Which worker process holds the device, and until when. */

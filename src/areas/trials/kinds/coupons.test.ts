@@ -10,8 +10,8 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { couponSettingsOf } from './couponSettings.ts';
-import type { PlanLimits, TrialKind } from './define.ts';
-import { trialKinds } from './index.ts';
+import type { PlanLimits, FilamentKind } from './define.ts';
+import { filamentKinds } from './index.ts';
 
 const chain = (name: string): Level[] => {
   const p = demoProfiles.find((x) => x.name === name)!;
@@ -28,14 +28,14 @@ const floor = demoMachinesOnFloor.map((m) => ({
     ]),
   ),
 }));
-const limitsOf = (kind: TrialKind, v: Values): PlanLimits => ({
+const limitsOf = (kind: FilamentKind, v: Values): PlanLimits => ({
   hardware: Object.fromEntries(kind.proves.map((k) => [k, hardwareRange(findSetting(k)!, v)])),
   supplier: Object.fromEntries(kind.proves.map((k) => [k, supplierRange(findSetting(k)!, v)])),
 });
-const optionsOf = (kind: TrialKind): Record<string, number> =>
+const optionsOf = (kind: FilamentKind): Record<string, number> =>
   Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
 
-function made(kind: TrialKind, v: Values, over: Values = {}) {
+function made(kind: FilamentKind, v: Values, over: Values = {}) {
   const values = { ...v, ...over };
   const bands = kind.bandsFor(values, limitsOf(kind, values));
   if (!bands.ok) throw new Error(bands.failure.what);
@@ -87,13 +87,13 @@ const sheetOf = (v: Values, name: string): LimitSheet => {
 };
 
 /** Machines whose hardware can take the kind at all: two heads for the offset between them. */
-const able = (kind: TrialKind) =>
+const able = (kind: FilamentKind) =>
   floor.filter((m) => kind.key !== 'head-offset' || (numberOf(m.values, 'heads') ?? 1) > 1);
 /** Words nobody knows, beside the machine's own command for pressure. */
 const strangeWords = (report: { readonly unknownWords: readonly { readonly word: string }[] }, v: Values): string[] =>
   report.unknownWords.map((u) => u.word).filter((w) => !String(v['pressureCommand'] ?? '').startsWith(w));
 
-describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, kind) => {
+describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, kind) => {
   test.each(able(kind).map((m) => [m.name, m] as const))(
     'on %s passes the own job check, stays in the travel, feeds what the bead model says and ends cold',
     (name, m) => {
@@ -174,7 +174,7 @@ describe.each(trialKinds.map((k) => [k.key, k] as const))('the %s coupon', (_, k
 });
 
 test('a coupon of two heads leaves neither of them hot', () => {
-  const kind = trialKinds.find((k) => k.key === 'head-offset')!;
+  const kind = filamentKinds.find((k) => k.key === 'head-offset')!;
   const { coupon } = made(kind, able(kind)[0]!.values);
   const hot = [0, 0];
   let head = 0;
@@ -188,7 +188,7 @@ test('a coupon of two heads leaves neither of them hot', () => {
 });
 test('what the hardware cannot take is refused with the reason', () => {
   const of = (key: string, over: Values) => {
-    const kind = trialKinds.find((k) => k.key === key)!;
+    const kind = filamentKinds.find((k) => k.key === key)!;
     const v = { ...floor[0]!.values, ...over };
     const r = kind.bandsFor(v, limitsOf(kind, v));
     return r.ok ? 'ok' : r.failure.code;
@@ -205,9 +205,9 @@ test('what the hardware cannot take is refused with the reason', () => {
 });
 
 describe('bands reach their value at their height', () => {
-  const gcode = (kind: TrialKind) => made(kind, floor[0]!.values).coupon;
+  const gcode = (kind: FilamentKind) => made(kind, floor[0]!.values).coupon;
   test('temperature: the nozzle is set before the first line of the band', () => {
-    const c = gcode(trialKinds.find((k) => k.key === 'temperature')!);
+    const c = gcode(filamentKinds.find((k) => k.key === 'temperature')!);
     const seen: [number, number][] = [];
     let z = 0;
     let t = 0;
@@ -238,7 +238,7 @@ describe('bands reach their value at their height', () => {
     return seen;
   };
   test('acceleration: every line of a band is laid under its own word', () => {
-    const c = gcode(trialKinds.find((k) => k.key === 'acceleration')!);
+    const c = gcode(filamentKinds.find((k) => k.key === 'acceleration')!);
     const seen = modal(c.gcode, /^M204 S([\d.]+)/);
     for (const b of c.bands)
       expect(new Set(seen.filter(([z]) => z > b.fromMm + 1e-6 && z <= b.toMm + 1e-6).map(([, v]) => v))).toEqual(
@@ -246,7 +246,7 @@ describe('bands reach their value at their height', () => {
       );
   });
   test('wall speed: the outside wall of a band runs at its figure', () => {
-    const c = gcode(trialKinds.find((k) => k.key === 'wall-speed')!);
+    const c = gcode(filamentKinds.find((k) => k.key === 'wall-speed')!);
     for (const b of c.bands) {
       let z = 0;
       let feed = 0;
@@ -273,7 +273,7 @@ describe('bands reach their value at their height', () => {
     }
   });
   test('pressure: every line runs after its own factor was set', () => {
-    const c = gcode(trialKinds.find((k) => k.key === 'pressure')!);
+    const c = gcode(filamentKinds.find((k) => k.key === 'pressure')!);
     const set = c.gcode.split('\n').flatMap((l) => {
       const m = /^M4100 S([\d.]+)/.exec(l);
       return m ? [Number(m[1])] : [];
@@ -281,7 +281,7 @@ describe('bands reach their value at their height', () => {
     expect(set.slice(0, -1)).toEqual(c.bands.map((b) => b.value));
   });
   test('retraction: every pull-back within a band has its distance', () => {
-    const c = gcode(trialKinds.find((k) => k.key === 'retraction')!);
+    const c = gcode(filamentKinds.find((k) => k.key === 'retraction')!);
     const seen: [number, number][] = [];
     let z = 0;
     for (const line of c.gcode.split('\n')) {

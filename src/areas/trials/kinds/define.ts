@@ -1,9 +1,11 @@
 import type { Look } from '../../../core/looks/looks.ts';
 import type { Result } from '../../../core/result/result.ts';
+import type { PlateProgram } from '../../../core/resin/plate.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
+import type { PlateSettings } from './plateSettings.ts';
 import type { ReadingTable } from './table.ts';
 
 export type TrialKindKey =
@@ -21,6 +23,10 @@ export type TrialKindKey =
   | 'bridge'
   | 'dimensions'
   | 'head-offset'
+  | 'light-map'
+  | 'plate'
+  | 'working-curve'
+  | 'exposure-ladder'
   | 'reference-part';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
@@ -133,8 +139,17 @@ export interface PlanLimits {
   readonly supplier: Readonly<Record<string, readonly [number, number] | null>>;
 }
 
-/** One kind of trial: plan, coupon, readings, analysis, words. Forms, tables and charts are drawn from it. */
-export interface TrialKind {
+/** What a resin trial prints: a plate of fields, each with its own exposure; null where nothing is printed. */
+export interface Plate {
+  readonly program: PlateProgram | null;
+  readonly sizeMm: readonly [width: number, depth: number, height: number];
+  readonly bands: readonly Band[];
+  readonly shapes: readonly Shape[];
+  readonly params: Readonly<Record<string, number>>;
+}
+
+/** One kind of trial: plan, readings, analysis, words. Forms, tables and charts are drawn from it. */
+interface Kind {
   readonly key: TrialKindKey;
   readonly label: string;
   /** The question it answers, with {machine} for the machine's name. */
@@ -174,18 +189,34 @@ export interface TrialKind {
   /** Values of the recipe it cannot do without. */
   readonly needs: readonly string[];
   readonly bandsFor: (values: Values, limits: PlanLimits) => Result<readonly number[]>;
+  readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
+  /** The same readings as a table in a file. */
+  readonly table: ReadingTable;
+}
+export interface FilamentKind extends Kind {
+  readonly technology: 'filament';
   readonly coupon: (
     settings: CouponSettings,
     bands: readonly number[],
     options: Readonly<Record<string, number>>,
   ) => Result<Coupon>;
-  readonly analyse: (readings: readonly ReadingOf[], conditions: Conditions) => Result<Analysis>;
-  /** The same readings as a table in a file. */
-  readonly table: ReadingTable;
 }
+export interface ResinKind extends Kind {
+  readonly technology: 'resin';
+  readonly plate: (
+    settings: PlateSettings,
+    bands: readonly number[],
+    options: Readonly<Record<string, number>>,
+  ) => Result<Plate>;
+}
+export type TrialKind = FilamentKind | ResinKind;
 /** Repeats that make a full set at a feature. */
 export const wantedOf = (f: Feature): number => f.wanted ?? f.repeats;
-export const defineKind = (kind: TrialKind): TrialKind => kind;
+export const defineKind = (kind: Omit<FilamentKind, 'technology'>): FilamentKind => ({
+  technology: 'filament',
+  ...kind,
+});
+export const defineResinKind = (kind: Omit<ResinKind, 'technology'>): ResinKind => ({ technology: 'resin', ...kind });
 
 /** Bands evenly spread round a value, rounded to a step and kept inside limits; at least three distinct ones or null. */
 export function bandsRound(centre: number, step: number, count: number, low: number, high: number): number[] | null {

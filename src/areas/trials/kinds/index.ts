@@ -1,6 +1,10 @@
 import { acceleration } from './acceleration/index.ts';
 import { bridge } from './bridge/index.ts';
-import type { TrialKind, TrialKindKey } from './define.ts';
+import type { FilamentKind, ResinKind, TrialKind, TrialKindKey } from './define.ts';
+import { exposureLadder } from './exposureLadder/index.ts';
+import { lightMap } from './lightMap/index.ts';
+import { plate } from './plate/index.ts';
+import { workingCurve } from './workingCurve/index.ts';
 import { dimensions } from './dimensions/index.ts';
 import { firstLayer } from './firstLayer/index.ts';
 import { flow } from './flow/index.ts';
@@ -15,8 +19,8 @@ import { retraction } from './retraction/index.ts';
 import { temperature } from './temperature/index.ts';
 import { wallSpeed } from './wallSpeed/index.ts';
 
-/** Every kind of trial, in the order practice runs them. Adding one is a folder and a line here. */
-export const trialKinds: readonly TrialKind[] = [
+/** Kinds for filament, in the order practice runs them. Adding one is a folder and a line here. */
+export const filamentKinds: readonly FilamentKind[] = [
   firstLayer,
   temperature,
   flow,
@@ -33,6 +37,9 @@ export const trialKinds: readonly TrialKind[] = [
   headOffset,
   referencePart,
 ];
+/** Kinds for resin, in the order practice runs them. */
+export const resinKinds: readonly ResinKind[] = [lightMap, plate, workingCurve, exposureLadder];
+export const trialKinds: readonly TrialKind[] = [...filamentKinds, ...resinKinds];
 /** Kinds whose value becomes a proof; the rest only compare. */
 export const provingKinds: readonly TrialKind[] = trialKinds.filter((k) => k.proves.length > 0);
 export const kindOf = (key: string): TrialKind => {

@@ -2,7 +2,7 @@ import { findThreshold, FEWEST_FOR_THRESHOLD, type Threshold } from '../../../co
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { quantities } from '../../../core/units/quantities.ts';
-import { defineKind, type Analysis, type Conditions, type Feature, type TrialKind } from './define.ts';
+import { defineKind, type Analysis, type Conditions, type Feature, type FilamentKind } from './define.ts';
 import type { ReadingTable } from './table.ts';
 
 export const LADDER_METHOD = { name: 'where the fitted response passes what is accepted', version: 1 } as const;
@@ -64,12 +64,12 @@ export function analyseLadder(
 }
 
 type Words = Pick<
-  TrialKind,
+  FilamentKind,
   'key' | 'label' | 'question' | 'after' | 'help' | 'validDays' | 'reading' | 'needs' | 'bandsFor' | 'coupon'
 >;
 export interface LadderSpec extends Words {
   readonly setting: string;
-  readonly axis: NonNullable<TrialKind['axis']>;
+  readonly axis: NonNullable<FilamentKind['axis']>;
   readonly feature: Feature;
   /** What a reading may come to, and what else may be chosen. */
   readonly accepted: { readonly label: string; readonly choices: readonly number[]; readonly default: number };
@@ -85,7 +85,7 @@ export interface LadderSpec extends Words {
 }
 
 /** A kind whose one reading per band rises along the bands: how far up is it still good? */
-export function defineLadder(spec: LadderSpec): TrialKind {
+export function defineLadder(spec: LadderSpec): FilamentKind {
   const { setting, axis, feature, accepted, keeps, share, step, columns } = spec;
   const figure = (v: number): string => {
     const { canonical, digits } = quantities[axis.quantity];

@@ -97,6 +97,32 @@ const examples: Readonly<
     csv: `feature,before,after\n${['strings', 'overhang', 'bridge', 'top', 'wall', 'corner', 'hole', 'thin'].map((f, i) => `${f},${i === 0 ? 4 : 3},${i === 0 ? 3 : i === 1 ? 3 : 4}`).join('\n')}`,
     gives: { better: 6, worse: 1, same: 1, pValue: 0.125, verdict: 'no sure difference', meanChange: 0.625 },
   },
+  'light-map': {
+    csv: `x,y,mw_cm2\n${[-1, 0, 1].flatMap((y) => [-1, -0.5, 0, 0.5, 1].map((x) => `${x},${y},${3 + 0.1 * x}`)).join('\n')}`,
+    gives: { meanMwPerCm2: expect.closeTo(3, 12), uniformity: expect.closeTo(2.9 / 3, 12), usableShare: 1 },
+  },
+  plate: {
+    csv: `x,y,outcome\n${[-1, 0, 1].flatMap((y) => [-1, 0, 1].map((x) => `${x},${y},${1 + x}`)).join('\n')}`,
+    gives: { says: 'level', side: 'left' },
+  },
+  'working-curve': {
+    csv: `dose_mj_cm2,depth_mm\n${[6, 9, 14, 21, 32, 48].map((e) => `${e},${(0.14 * Math.log(e / 4.1)).toFixed(12)}`).join('\n')}`,
+    gives: {
+      dpMm: expect.closeTo(0.14, 9),
+      ecMjPerCm2: expect.closeTo(4.1, 8),
+      dpInterval: [expect.any(Number), expect.any(Number)],
+      ecInterval: [expect.any(Number), expect.any(Number)],
+    },
+  },
+  'exposure-ladder': {
+    csv: `exposure_s,feature,nominal_mm,measured_mm\n${[1.5, 2, 2.6, 3.4, 4.4]
+      .flatMap((s) => [
+        `${s},bar,1,${(1 + 0.08 * Math.log(s / 2.4)).toFixed(12)}`,
+        `${s},slot,1,${(1 - 0.08 * Math.log(s / 2.4)).toFixed(12)}`,
+      ])
+      .join('\n')}`,
+    gives: { exposureS: expect.closeTo(2.4, 8), interval: [expect.any(Number), expect.any(Number)] },
+  },
   'head-offset': {
     csv: 'axis,tooth\nx,2\nx,2\ny,-1\ny,-1',
     gives: { x: { offsetMm: expect.closeTo(0.2, 12) }, y: { offsetMm: expect.closeTo(-0.1, 12) } },

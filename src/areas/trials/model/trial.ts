@@ -20,6 +20,8 @@ export interface TrialPlan {
   readonly timeS: number;
   readonly filamentMm: number;
   readonly massG: number;
+  /** Resin it takes, ml; only where resin is printed. */
+  readonly resinMl?: number;
   readonly cost: number;
   readonly lines: number;
   readonly readingsWanted: number;

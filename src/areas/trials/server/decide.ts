@@ -77,8 +77,9 @@ export async function decideTrial(
       if (beyond) return fail({ code: 'needsLead', why: beyond });
       const [tool, material] = [await findProfile(inside, row.toolId), await findProfile(inside, row.materialId)];
       const conditions: PairingEntry['conditions'] = {
-        nozzleC: row.plan.conditions['nozzleC']!,
-        layerHeightMm: row.plan.conditions['layerHeightMm']!,
+        ...(kind.technology === 'filament'
+          ? { nozzleC: row.plan.conditions['nozzleC']!, layerHeightMm: row.plan.conditions['layerHeightMm']! }
+          : { layerHeightMm: row.plan.conditions['resinLayerMm']! }),
         ...(row.lot !== 'unknown' && { lot: row.lot }),
       };
       const entries = Object.fromEntries(

@@ -1,21 +1,19 @@
-import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { massG } from '../../../core/toolpath/bead.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import { numberOf, type Values } from '../../library/settings/define.ts';
-import { motionLimitsOf } from '../../machines/model/motion.ts';
+import type { Values } from '../../library/settings/define.ts';
 import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
-import { COUPON_NEEDS, couponSettingsOf } from '../kinds/couponSettings.ts';
 import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { TrialPlan } from '../model/trial.ts';
+import { makeArtefact, missingFor } from './artefact.ts';
+import { lastLight } from './lastLight.ts';
 import { trial } from './tables.ts';
 
 export interface PlanInput {
@@ -47,6 +45,12 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
   ];
   if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process')
     return fail({ code: 'notReady', what: 'Choose a tool, a material and a process' });
+  const other = [tool, material, process].find((p) => p.technology !== kind.technology);
+  if (other)
+    return fail({
+      code: 'notReady',
+      what: `${kind.label} is a trial for ${kind.technology}; ${other.name} is for ${other.technology}`,
+    });
   const recipe = input.recipeId ? await findRecipe(ctx, input.recipeId) : null;
   if (input.recipeId && !recipe?.kept)
     return fail({ code: 'notReady', what: 'That recipe is not there any more; choose another or none' });
@@ -65,38 +69,23 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
   const limits = limitsOf(kind, v);
   const bands = bandsOf(kind, v, limits, input.bands ?? null);
   if (!bands.ok) return fail({ code: 'badPlan', detail: bands.failure });
-  const coupon = kind.coupon(
-    couponSettingsOf(v, `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`),
-    bands.value,
-    options,
-  );
-  if (!coupon.ok) return fail({ code: 'badPlan', detail: coupon.failure });
-  const { gcode, sizeMm, shapes, params } = coupon.value;
-  const report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
-  if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
-  const n = (key: string): number => numberOf(v, key) ?? 0;
-  const mass = massG(report.value.extrudedVolumeMm3, n('densityGPerCm3'));
-  const timeS = report.value.timeS + report.value.heatingS;
+  const title = `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`;
+  const light = kind.technology === 'resin' ? await lastLight(ctx, m.id) : null;
+  const artefact = makeArtefact(kind, v, title, bands.value, options, light);
+  if (!artefact.ok) return fail({ code: 'badPlan', detail: artefact.failure });
+  const { text, made } = artefact.value;
   const loaded = await findLoaded(ctx, m.id);
   return succeed({
-    gcode,
+    gcode: text,
     lot: loaded?.materialId === material.id ? loaded.lot : 'unknown',
     names: { machine: m.name, tool: tool.name, material: material.name, process: process.name },
     plan: {
+      ...made,
       conditions: Object.fromEntries(Object.entries(v).filter((e): e is [string, number] => typeof e[1] === 'number')),
-      params: { ...params, ...options },
       limits,
       recipeId: recipe?.id ?? null,
       overrides: recipe?.overrides ?? {},
-      bands: coupon.value.bands,
-      shapes,
-      sizeMm,
-      timeS,
-      filamentMm: report.value.filamentMm,
-      massG: mass,
-      cost: (mass / 1000) * n('pricePerKg') + (timeS / 3600) * n('machineRatePerHour'),
-      lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length,
-      readingsWanted: readingsWanted(kind, coupon.value.bands.length),
+      readingsWanted: readingsWanted(kind, made.bands.length),
     },
   });
 }
@@ -104,18 +93,6 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
 /** Readings that make a full set. */
 export const readingsWanted = (kind: TrialKind, bands: number): number =>
   Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
-
-function missingFor(kind: TrialKind, v: Values, machine: string): string | null {
-  const missing = [...new Set([...COUPON_NEEDS, ...kind.needs])]
-    .filter((key) => numberOf(v, key) === null)
-    .map((key) => findSetting(key)?.label.toLowerCase() ?? key);
-  if (missing.length > 0) return `A coupon cannot be made without ${missing.join(', ')}; set it in the library`;
-  if (typeof v['startBlock'] !== 'string')
-    return `The printer profile of ${machine} has no start block; set it in the library`;
-  return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0)
-    ? 'The line is narrower than the layer is high; change the process'
-    : null;
-}
 
 function limitsOf(kind: TrialKind, v: Values): PlanLimits {
   const of = (range: typeof hardwareRange) =>

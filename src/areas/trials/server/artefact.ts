@@ -1,0 +1,116 @@
+import { inspectGcode } from '../../../core/gcode/inspect.ts';
+import { totalsOf } from '../../../core/resin/stack.ts';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { massG } from '../../../core/toolpath/bead.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import { numberOf, type Values } from '../../library/settings/define.ts';
+import { motionLimitsOf } from '../../machines/model/motion.ts';
+import { COUPON_NEEDS, couponSettingsOf } from '../kinds/couponSettings.ts';
+import type { FilamentKind, ResinKind, TrialKind } from '../kinds/define.ts';
+import { PLATE_NEEDS, plateSettingsOf } from '../kinds/plateSettings.ts';
+import type { TrialPlan } from '../model/trial.ts';
+
+type Made = Pick<
+  TrialPlan,
+  'params' | 'bands' | 'shapes' | 'sizeMm' | 'timeS' | 'filamentMm' | 'massG' | 'resinMl' | 'cost' | 'lines'
+>;
+export interface Artefact {
+  /** G-code of a filament coupon, or the program of a resin plate as JSON; empty where nothing is printed. */
+  readonly text: string;
+  readonly made: Made;
+}
+type Options = Readonly<Record<string, number>>;
+
+/** What a trial prints, with what it takes: a coupon or a plate. */
+export const makeArtefact = (
+  kind: TrialKind,
+  v: Values,
+  title: string,
+  bands: readonly number[],
+  options: Options,
+  light: readonly number[] | null = null,
+): Result<Artefact> =>
+  kind.technology === 'filament'
+    ? makeCoupon(kind, v, title, bands, options)
+    : makePlate(kind, v, title, bands, options, light);
+
+/** What a trial lacks before anything can be made, in one sentence; null where nothing is missing. */
+export function missingFor(kind: TrialKind, v: Values, machine: string): string | null {
+  const needs = kind.technology === 'filament' ? COUPON_NEEDS : PLATE_NEEDS;
+  const missing = [...new Set([...needs, ...kind.needs])]
+    .filter((key) => numberOf(v, key) === null)
+    .map((key) => findSetting(key)?.label.toLowerCase() ?? key);
+  if (missing.length > 0) return `A coupon cannot be made without ${missing.join(', ')}; set it in the library`;
+  if (kind.technology === 'resin') return null;
+  if (typeof v['startBlock'] !== 'string')
+    return `The printer profile of ${machine} has no start block; set it in the library`;
+  return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0)
+    ? 'The line is narrower than the layer is high; change the process'
+    : null;
+}
+
+const rateOf = (v: Values): number => numberOf(v, 'machineRatePerHour') ?? 0;
+
+function makeCoupon(
+  kind: FilamentKind,
+  v: Values,
+  title: string,
+  bands: readonly number[],
+  options: Options,
+): Result<Artefact> {
+  const coupon = kind.coupon(couponSettingsOf(v, title), bands, options);
+  if (!coupon.ok) return coupon;
+  const { gcode, sizeMm, shapes, params } = coupon.value;
+  const report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
+  if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
+  const mass = massG(report.value.extrudedVolumeMm3, numberOf(v, 'densityGPerCm3') ?? 0);
+  const timeS = report.value.timeS + report.value.heatingS;
+  return succeed({
+    text: gcode,
+    made: {
+      params: { ...params, ...options },
+      bands: coupon.value.bands,
+      shapes,
+      sizeMm,
+      timeS,
+      filamentMm: report.value.filamentMm,
+      massG: mass,
+      cost: (mass / 1000) * (numberOf(v, 'pricePerKg') ?? 0) + (timeS / 3600) * rateOf(v),
+      lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length,
+    },
+  });
+}
+
+function makePlate(
+  kind: ResinKind,
+  v: Values,
+  title: string,
+  bands: readonly number[],
+  options: Options,
+  light: readonly number[] | null,
+): Result<Artefact> {
+  const plate = kind.plate(plateSettingsOf(v, title, light), bands, options);
+  if (!plate.ok) return plate;
+  const { program, sizeMm, shapes, params } = plate.value;
+  const totals = program && totalsOf(program);
+  if (totals && totals.layers > MOST_LAYERS)
+    return fail({ code: 'tooHigh', what: `${totals.layers} layers`, todo: `${MOST_LAYERS} at the most` });
+  const resinMl = (totals?.volumeMm3 ?? 0) / 1000;
+  const timeS = totals?.totalS ?? 0;
+  return succeed({
+    text: program ? JSON.stringify(program) : '',
+    made: {
+      params: { ...params, ...options },
+      bands: plate.value.bands,
+      shapes,
+      sizeMm,
+      timeS,
+      filamentMm: 0,
+      massG: 0,
+      resinMl,
+      cost: (resinMl / 1000) * (numberOf(v, 'pricePerLitre') ?? 0) + (timeS / 3600) * rateOf(v),
+      lines: totals?.layers ?? 0,
+    },
+  });
+}
+const MOST_LAYERS = 2000;

@@ -1,0 +1,141 @@
+import { createHash } from 'node:crypto';
+import { inflateSync } from 'node:zlib';
+import { decodeGreyPng } from '../../src/core/resin/png.ts';
+import { readStack, type Stack } from '../../src/core/resin/readStack.ts';
+import { darkTimeS } from '../../src/core/resin/sequence.ts';
+import { PrintedStack } from './printed.ts';
+import { resinTruthOf, type ResinTruth } from './truth.ts';
+
+export type ResinPhase = 'idle' | 'printing' | 'paused' | 'fault' | 'done' | 'cancelled';
+export type ResinFault = 'film' | 'vat' | 'lamp' | 'door';
+const WORDS: Record<ResinFault, string> = {
+  film: 'the film tore',
+  vat: 'resin is running low',
+  lamp: 'the lamp gave no light',
+  door: 'the cover is open',
+};
+/** State as the printer tells it (docs/formats/stack-protocol.md). */
+export interface ResinState {
+  readonly phase: ResinPhase;
+  readonly digest: string | null;
+  readonly layer: number;
+  readonly layers: number;
+  readonly zMm: number;
+  readonly resinC: number;
+  readonly message: string | null;
+}
+const TICK_MS = 50;
+const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
+
+/** A simulated resin printer: takes a layer stack, runs its sequence at a time scale, can fail, and keeps what it printed. */
+export class SimulatedResinPrinter {
+  readonly truth: ResinTruth;
+  fault: ResinFault | null = null;
+  /** Answers nothing while true. */
+  isDeaf = false;
+  print: PrintedStack | null = null;
+  private stack: { readonly stack: Stack; readonly digest: string } | null = null;
+  private phase: ResinPhase = 'idle';
+  private layer = 0;
+  private elapsedS = 0;
+  private message: string | null = null;
+  private timer: NodeJS.Timeout | null = null;
+
+  constructor(
+    readonly key: string,
+    readonly seed: number,
+    readonly pixels: readonly [number, number],
+    private readonly timeScale: number,
+  ) {
+    this.truth = resinTruthOf(seed);
+  }
+
+  state(): ResinState {
+    const layers = this.stack?.stack.manifest.layers ?? [];
+    return {
+      phase: this.phase,
+      digest: this.stack?.digest ?? null,
+      layer: this.layer,
+      layers: layers.length,
+      zMm: layers[this.layer - 1]?.zMm ?? 0,
+      resinC: 24.5,
+      message: this.message,
+    };
+  }
+
+  /** Takes a stack, or says in one sentence why not. */
+  load(zip: Uint8Array): string | null {
+    if (this.phase === 'printing' || this.phase === 'paused') return 'a print is running';
+    const digestOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+    const read = readStack(zip, digestOf);
+    if (!read.ok) return `${read.failure.where ? `${read.failure.where}: ` : ''}${read.failure.what}`;
+    const { pixels } = read.value.manifest.printer;
+    if (pixels[0] !== this.pixels[0] || pixels[1] !== this.pixels[1])
+      return `made for ${pixels.join(' × ')} pixels; this screen has ${this.pixels.join(' × ')}`;
+    for (const [name, png] of read.value.images) {
+      const picture = decodeGreyPng(png, pixels, inflate);
+      if (!picture.ok) return `${name} ${picture.failure.what}`;
+    }
+    this.stack = { stack: read.value, digest: digestOf(zip) };
+    this.phase = 'idle';
+    this.layer = 0;
+    this.message = null;
+    return null;
+  }
+
+  /** Starts from the first layer, or goes on after a pause or a fault that somebody has seen to. */
+  start(): string | null {
+    if (!this.stack) return 'no stack is loaded';
+    if (this.phase === 'printing') return null;
+    if (this.phase === 'idle' || this.phase === 'done' || this.phase === 'cancelled') {
+      this.layer = 0;
+      this.elapsedS = 0;
+      this.print = null;
+    }
+    this.fault = null;
+    this.message = null;
+    this.phase = 'printing';
+    this.timer ??= setInterval(() => this.tick(), TICK_MS);
+    return null;
+  }
+  pause(): void {
+    if (this.phase === 'printing') this.phase = 'paused';
+  }
+  cancel(): void {
+    if (this.phase === 'idle' || this.phase === 'done') return;
+    this.finish('cancelled', 'lamp off, plate raised');
+  }
+  stop(): void {
+    if (this.timer) clearInterval(this.timer);
+    this.timer = null;
+  }
+
+  private tick(): void {
+    if (this.phase !== 'printing' || !this.stack) return;
+    const { manifest } = this.stack.stack;
+    this.elapsedS += (TICK_MS / 1000) * this.timeScale;
+    for (;;) {
+      if (this.fault) {
+        this.message = WORDS[this.fault];
+        this.phase = 'fault';
+        return;
+      }
+      const next = manifest.layers[this.layer];
+      if (!next) {
+        this.finish('done', null);
+        return;
+      }
+      const takes = next.exposures.reduce((s, e) => s + e.seconds, 0) + darkTimeS(manifest.motion);
+      if (this.elapsedS < takes) return;
+      this.elapsedS -= takes;
+      this.layer++;
+    }
+  }
+
+  private finish(phase: 'done' | 'cancelled', message: string | null): void {
+    this.print = this.layer > 0 && this.stack ? new PrintedStack(this.stack.stack, this.layer) : null;
+    this.phase = phase;
+    this.message = message;
+    this.stop();
+  }
+}

@@ -1,0 +1,36 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { resinKinds } from '../../src/areas/trials/kinds/index.ts';
+import { SEEDS, tableRow } from './recover.ts';
+import { plateTally, preparePlate, resinCoverage, resinQuestions, tryPlate } from './resin.ts';
+
+const LEAST_COVERED = 0.925;
+const WIDEST = 1.5;
+const page = (): string => readFileSync('docs/trials.md', 'utf8');
+
+/** Recover the truth on a printer whose pixels are not square and whose light falls off to a corner (docs/trials.md). */
+describe.each(resinKinds.filter((k) => k.key !== 'plate').map((k) => [k.key, k] as const))('%s', (key, kind) => {
+  test('states an interval that holds the hidden truth, and not a wide one', () => {
+    expect(resinQuestions[key]?.length ?? 0).toBeGreaterThan(0);
+    for (const c of resinCoverage(kind)) {
+      expect(page(), 'npm run recover writes it').toContain(tableRow(c));
+      expect(c.refused, c.of).toBe(0);
+      expect(c.covered / c.seeds, c.of).toBeGreaterThanOrEqual(LEAST_COVERED);
+      expect(c.ratio!, c.of).toBeLessThanOrEqual(WIDEST);
+      if (key === 'exposure-ladder')
+        expect(c.within2Percent / c.seeds, 'within 2 % of the dose').toBeGreaterThanOrEqual(0.95);
+    }
+  }, 120_000);
+  test('gives the same figures to the digit when run again on the same readings', () => {
+    const p = preparePlate(kind);
+    expect(tryPlate(p, SEEDS[3]!)).toEqual(tryPlate(p, SEEDS[3]!));
+  });
+});
+
+test('a plate is read right in nine of ten of each fault and wrong in three of a hundred at the most, else unclear', () => {
+  for (const { fault, right, wrong, of, row } of plateTally()) {
+    expect(page(), 'npm run recover writes it').toContain(row);
+    expect(right / of, fault).toBeGreaterThanOrEqual(0.9);
+    expect(wrong / of, fault).toBeLessThanOrEqual(0.03);
+  }
+}, 60_000);
