@@ -7,7 +7,7 @@ module.exports = {
       severity: 'error',
       comment: 'core imports only core and a few pure packages',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^src/core/', '^node_modules/@stdlib/'] },
+      to: { pathNot: ['^src/core/', '^node_modules/@stdlib/', '^node_modules/fflate/'] },
     },
     {
       name: 'core-no-node',

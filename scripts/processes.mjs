@@ -113,6 +113,6 @@ async function waitFor(url) {
 /** First of a dozen ports below the range that outgoing connections take theirs from. */
 async function rememberedPort(name) {
   const file = path.join(root, '.data', `${name}.port`);
-  if (!existsSync(file)) writeFileSync(file, String(20000 + 12 * ((await freePort()) % 1000)));
+  if (!existsSync(file)) writeFileSync(file, String(20000 + 16 * ((await freePort()) % 700)));
   return Number(readFileSync(file, 'utf8'));
 }

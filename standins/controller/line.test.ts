@@ -15,7 +15,7 @@ const program = [
 ];
 let farm: Farm;
 beforeAll(async () => {
-  farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], 5000);
+  farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 5000);
 });
 afterAll(() => farm.stop());
 const open = () => LineLink.open('127.0.0.1', PORT + 1, () => undefined);

@@ -1,8 +1,8 @@
-import { demoMachines } from '../machines.ts';
+import { demoMachines, demoResinPrinters } from '../machines.ts';
 import { serveFarm } from './serve.ts';
 
 const port = Number(process.env['CANTIERE_STANDIN_PORT']);
-const farm = await serveFarm(port, demoMachines, Number(process.env['CANTIERE_TIME_SCALE'] ?? 30));
+const farm = await serveFarm(port, demoMachines, demoResinPrinters, Number(process.env['CANTIERE_TIME_SCALE'] ?? 30));
 process.on('SIGTERM', () => {
   void farm.stop().then(() => process.exit(0));
 });

@@ -2,28 +2,38 @@ import net from 'node:net';
 import type { Look } from '../../src/core/looks/looks.ts';
 import { readBench } from '../instruments/bench.ts';
 import { photograph } from '../instruments/camera.ts';
+import { readResinBench } from '../resin/bench.ts';
+import { SimulatedResinPrinter, type ResinFault } from '../resin/printer.ts';
+import { serveResinPrinter } from '../resin/serve.ts';
 import { SimulatedController, type Fault } from './controller.ts';
 
 export interface Farm {
   readonly controllers: readonly SimulatedController[];
+  readonly printers: readonly SimulatedResinPrinter[];
   stop(): Promise<void>;
 }
 const LONGEST_LINE = 4096;
 
-/** Serves one controller per loopback port from `port + 1` on, and the instruments on `port`. */
+/** Serves one controller per loopback port from `port + 1` on, then one resin printer per port, and the instruments on `port`. */
 export async function serveFarm(
   port: number,
   machines: readonly { readonly key: string; readonly seed: number }[],
+  resin: readonly { readonly key: string; readonly seed: number; readonly pixels: readonly [number, number] }[],
   timeScale: number,
 ): Promise<Farm> {
   const controllers = machines.map((m) => new SimulatedController(m.key, m.seed, timeScale));
+  const printers = resin.map((m) => new SimulatedResinPrinter(m.key, m.seed, m.pixels, timeScale));
+  const web = await Promise.all(printers.map((p, i) => serveResinPrinter(p, port + 1 + machines.length + i)));
   const servers = await Promise.all([
-    listen(port, (socket) => serveInstruments(socket, controllers)),
+    listen(port, (socket) => serveInstruments(socket, controllers, printers)),
     ...controllers.map((c, i) => listen(port + 1 + i, (socket) => serveController(socket, c))),
   ]);
   return {
     controllers,
+    printers,
     stop: async () => {
+      for (const p of printers) p.stop();
+      for (const s of web) s.close();
       await Promise.all(
         servers.map(
           (s) =>
@@ -97,25 +107,35 @@ interface Spot {
 type Request =
   | ({ ask: 'read' } & Spot)
   | ({ ask: 'picture'; look: Look } & Spot)
-  | { ask: 'fail'; machine: string; fault: Fault; lines?: number };
+  | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number };
 
-function serveInstruments(socket: net.Socket, controllers: readonly SimulatedController[]): void {
+function serveInstruments(
+  socket: net.Socket,
+  controllers: readonly SimulatedController[],
+  printers: readonly SimulatedResinPrinter[],
+): void {
   eachLine(socket, async (line) => {
-    socket.write(`${JSON.stringify(answer(line, controllers))}\n`);
+    socket.write(`${JSON.stringify(answer(line, controllers, printers))}\n`);
   });
 }
 
-function answer(line: string, controllers: readonly SimulatedController[]): object {
+function answer(
+  line: string,
+  controllers: readonly SimulatedController[],
+  printers: readonly SimulatedResinPrinter[],
+): object {
   let request: Request;
   try {
     request = JSON.parse(line) as Request;
   } catch {
     return { error: 'not JSON' };
   }
+  const printer = printers.find((p) => p.key === request.machine);
+  if (printer) return answerOfResin(request, printer);
   const controller = controllers.find((c) => c.key === request.machine);
   if (!controller) return { error: `no machine ${String(request.machine)}` };
   if (request.ask === 'fail') {
-    controller.fault = request.fault;
+    controller.fault = request.fault as Fault;
     controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? (request.lines ?? 1) : 0;
     return { ok: true };
   }
@@ -130,4 +150,24 @@ function answer(line: string, controllers: readonly SimulatedController[]): obje
   }
   const typed = readBench(controller.coupon, controller.truth, place, seed);
   return typed === null ? none : { typed };
+}
+
+const RESIN_FAULTS: readonly string[] = ['film', 'vat', 'lamp', 'door'];
+const DEAF_MS = 3000;
+
+function answerOfResin(request: Request, printer: SimulatedResinPrinter): object {
+  if (request.ask === 'fail') {
+    if (request.fault === 'deaf') {
+      printer.isDeaf = true;
+      setTimeout(() => {
+        printer.isDeaf = false;
+      }, DEAF_MS);
+    } else if (RESIN_FAULTS.includes(request.fault)) printer.fault = request.fault as ResinFault;
+    else return { error: `a resin printer cannot fail so: ${request.fault}` };
+    return { ok: true };
+  }
+  if (request.ask !== 'read') return { error: 'the bench camera stands beside the filament machines' };
+  const { kind, band, feature, repeat } = request;
+  const typed = readResinBench(printer.print, printer.truth, { kind, band, feature, repeat }, printer.seed);
+  return typed === null ? { error: 'no such plate came off this printer' } : { typed };
 }

@@ -51,12 +51,13 @@ import * as r48 from './trials/[id]/index.ts';
 import * as r49 from './trials/[id]/instrument.ts';
 import * as r50 from './trials/[id]/pictures/[picture].ts';
 import * as r51 from './trials/[id]/pictures/index.ts';
-import * as r52 from './trials/[id]/print.ts';
-import * as r53 from './trials/[id]/readingTable.ts';
-import * as r54 from './trials/[id]/readings.ts';
-import * as r55 from './trials/due.ts';
-import * as r56 from './trials/index.ts';
-import * as r57 from './trials/preview.ts';
+import * as r52 from './trials/[id]/plate.ts';
+import * as r53 from './trials/[id]/print.ts';
+import * as r54 from './trials/[id]/readingTable.ts';
+import * as r55 from './trials/[id]/readings.ts';
+import * as r56 from './trials/due.ts';
+import * as r57 from './trials/index.ts';
+import * as r58 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -112,10 +113,11 @@ export const routeFiles = {
   './trials/[id]/instrument.ts': r49,
   './trials/[id]/pictures/[picture].ts': r50,
   './trials/[id]/pictures/index.ts': r51,
-  './trials/[id]/print.ts': r52,
-  './trials/[id]/readingTable.ts': r53,
-  './trials/[id]/readings.ts': r54,
-  './trials/due.ts': r55,
-  './trials/index.ts': r56,
-  './trials/preview.ts': r57,
+  './trials/[id]/plate.ts': r52,
+  './trials/[id]/print.ts': r53,
+  './trials/[id]/readingTable.ts': r54,
+  './trials/[id]/readings.ts': r55,
+  './trials/due.ts': r56,
+  './trials/index.ts': r57,
+  './trials/preview.ts': r58,
 } satisfies Record<string, RouteFile>;

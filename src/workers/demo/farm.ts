@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { and, desc, eq } from 'drizzle-orm';
 import { makeJob, runCheck } from '../../areas/checks/server/index.ts';
 import { checkRun } from '../../areas/checks/server/tables.ts';
@@ -6,14 +7,26 @@ import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
 import { kindOf } from '../../areas/trials/kinds/index.ts';
 import { wantedOf, type TrialKindKey } from '../../areas/trials/kinds/define.ts';
-import { addReading, decideTrial, findTrial, planTrial, programLines } from '../../areas/trials/server/index.ts';
+import {
+  addReading,
+  decideTrial,
+  findTrial,
+  planTrial,
+  programLines,
+  stackOf,
+  type Trial,
+} from '../../areas/trials/server/index.ts';
+import { readStack } from '../../core/resin/readStack.ts';
 import { seedOf } from '../../core/formats/random.ts';
 import type { Clock } from '../../platform/clock.ts';
 import type { Ctx, PersonRole } from '../../platform/db/context.ts';
 import { storeFile } from '../../platform/files/store.ts';
 import { truthOf } from '../../../standins/controller/truth.ts';
-import { readBench } from '../../../standins/instruments/bench.ts';
-import { demoMachines } from '../../../standins/machines.ts';
+import { readBench, type Place } from '../../../standins/instruments/bench.ts';
+import { readResinBench } from '../../../standins/resin/bench.ts';
+import { PrintedStack } from '../../../standins/resin/printed.ts';
+import { resinTruthOf } from '../../../standins/resin/truth.ts';
+import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
 import { demoMachinesOnFloor, demoProfiles } from './library.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
@@ -50,9 +63,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
       name: m.name,
       printerId: profiles.get(m.printer)!,
       place: m.place,
-      port: standinPort
-        ? standinPort + 1 + demoMachines.findIndex((d) => d.key === m.name.toLowerCase().replace(' ', '-'))
-        : null,
+      port: standinPort ? standinPort + portOffset(m.name.toLowerCase().replace(' ', '-')) : null,
     });
     machines.set(m.name, made);
     must(await mountTool(technician, made.id, profiles.get(m.tool)!, ''));
@@ -139,9 +150,9 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       name: 'Labels, tough resin',
       choice: {
         machineId: null,
-        printerId: profiles.get('Calanca R7')!,
+        printerId: profiles.get('Lucerna 7')!,
         processId: profiles.get('Resin 0.05')!,
-        roles: [{ role: 'part body', toolId: null, materialId: profiles.get('Lumaca tough grey')! }],
+        roles: [{ role: 'part body', toolId: null, materialId: profiles.get('Quarzo tough amber')! }],
       },
       overrides: {},
     }),
@@ -182,6 +193,13 @@ const trialHistory: readonly (readonly [
   [16, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'dimensions'],
   [12, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'flow'],
   [11, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'reference-part'],
+  [75, 'Malga Framont', 'Resin 0.05', 'accepted', 'light-map'],
+  [74, 'Malga Framont', 'Resin 0.05', 'accepted', 'working-curve'],
+  [44, 'Malga Framont', 'Resin 0.05', 'accepted', 'exposure-ladder'],
+  [140, 'Malga Ciapela', 'Resin 0.05', 'accepted', 'light-map'],
+  [33, 'Malga Losch', 'Resin 0.05', 'accepted', 'light-map'],
+  [32, 'Malga Losch', 'Resin 0.05', 'accepted', 'plate'],
+  [30, 'Malga Losch', 'Resin 0.05', 'accepted', 'exposure-ladder'],
   [0.2, 'Rifugio Tissi', 'Fine 0.20', 'measuring', 'retraction'],
   [0.05, 'Rifugio Vazzoler', 'Stout 0.30', 'measuring', 'flow'],
 ];
@@ -192,7 +210,7 @@ async function seedTrials(
   profiles: Map<string, string>,
   machines: Map<string, Machine>,
 ): Promise<void> {
-  for (const [days, name, process, end, kindKey, walls] of trialHistory) {
+  for (const [days, name, process, end, kindKey, walls] of trialHistory.toSorted((a, b) => b[0] - a[0])) {
     daysAgo(days);
     const floor = demoMachinesOnFloor.find((m) => m.name === name)!;
     const m = machines.get(name)!;
@@ -208,8 +226,7 @@ async function seedTrials(
       }),
     );
     const row = (await findTrial(ctx, id))!;
-    const truth = truthOf(demoMachines.find((d) => d.key === m.key)!.seed);
-    const lines = programLines(row.gcode);
+    const read = benchOf(m.key, row, seedOf(`${name}${days}`));
     const bands = Math.max(1, row.plan.bands.length);
     const places = Array.from({ length: bands }, (_, b) => b + 1).flatMap((band) =>
       kind.features.flatMap((f) =>
@@ -223,13 +240,28 @@ async function seedTrials(
     );
     const left = end === 'measuring' ? Math.ceil(places.length * 0.4) : 0;
     for (const { instrument, ...place } of places.slice(0, places.length - left)) {
-      const typed = readBench(lines, truth, { kind: kindKey, ...place }, seedOf(`${name}${days}`));
+      const typed = read({ kind: kindKey, ...place });
       if (typed === null) throw new Error(`demo data: nothing to read at ${kindKey} ${place.band} ${place.feature}`);
       must(await addReading(ctx, id, { ...place, typed, instrument }));
     }
     if (end !== 'measuring')
       must(await decideTrial(ctx, id, end, end === 'set aside' ? 'spool was damp; dry and repeat' : ''));
   }
+}
+
+/** How the bench of the demonstration reads a printed coupon or plate of a machine. */
+function benchOf(key: string, row: Trial, seed: number): (place: Place) => string | null {
+  const printer = demoResinPrinters.find((d) => d.key === key);
+  if (!printer) {
+    const truth = truthOf(demoMachines.find((d) => d.key === key)!.seed);
+    const lines = programLines(row.gcode);
+    return (place) => readBench(lines, truth, place, seed);
+  }
+  const truth = resinTruthOf(printer.seed);
+  if (row.gcode === '') return (place) => readResinBench(null, truth, place, seed);
+  const stack = must(readStack(stackOf(row.gcode).zip, (bytes) => createHash('sha256').update(bytes).digest('hex')));
+  const print = new PrintedStack(stack, stack.manifest.layers.length);
+  return (place) => readResinBench(print, truth, place, seed);
 }
 
 /** Ranges proven before this product was in use, entered by hand with the sheet they come from. */

@@ -295,31 +295,74 @@ export const demoProfiles: readonly DemoProfile[] = [
   {
     kind: 'printer',
     technology: 'resin',
-    name: 'Calanca R7',
+    name: 'Lucerna 7',
     own: {
-      travelXMm: 143,
-      travelYMm: 89,
+      travelXMm: 142,
+      travelYMm: 80,
       travelZMm: 170,
       pixelMm: 0.034,
-      irradianceMwPerCm2: 3.1,
+      pixelYMm: 0.04,
+      screenPixelsX: 4200,
+      screenPixelsY: 2040,
+      subExposures: true,
+      irradianceMwPerCm2: 3.2,
       highestLiftMmPerS: 5,
       delayCounting: 'from light-off',
       machineRatePerHour: 1.1,
     },
   },
   {
+    kind: 'printer',
+    technology: 'resin',
+    name: 'Lucerna 10',
+    own: {
+      travelXMm: 218,
+      travelYMm: 122,
+      travelZMm: 240,
+      pixelMm: 0.05,
+      screenPixelsX: 4400,
+      screenPixelsY: 2460,
+      subExposures: true,
+      irradianceMwPerCm2: 3.4,
+      highestLiftMmPerS: 5,
+      machineRatePerHour: 1.6,
+    },
+  },
+  { kind: 'tool', technology: 'resin', name: 'FEP film 0.15', own: { filmKind: 'FEP' } },
+  {
     kind: 'material',
     technology: 'resin',
-    name: 'Lumaca tough, stock',
+    name: 'Quarzo resin, stock',
     stock: true,
-    own: { resinKind: 'tough', workingRangeC: [20, 30], penetrationDepthMm: 0.14, criticalDoseMjPerCm2: 4.1 },
+    own: {
+      resinKind: 'standard',
+      workingRangeC: [20, 30],
+      penetrationDepthMm: 0.14,
+      criticalDoseMjPerCm2: 4.1,
+      pricePerLitre: 34,
+    },
   },
   {
     kind: 'material',
     technology: 'resin',
-    name: 'Lumaca tough grey',
-    parent: 'Lumaca tough, stock',
-    own: { brand: 'Lumaca', colour: 'grey' },
+    name: 'Quarzo standard grey',
+    parent: 'Quarzo resin, stock',
+    tags: ['sieve gaskets'],
+    own: { brand: 'Quarzo', colour: 'grey' },
+  },
+  {
+    kind: 'material',
+    technology: 'resin',
+    name: 'Quarzo tough amber',
+    parent: 'Quarzo resin, stock',
+    own: { brand: 'Quarzo', colour: 'amber', resinKind: 'tough', pricePerLitre: 52 },
+  },
+  {
+    kind: 'material',
+    technology: 'resin',
+    name: 'Quarzo clear',
+    parent: 'Quarzo resin, stock',
+    own: { brand: 'Quarzo', colour: 'clear', penetrationDepthMm: 0.17 },
   },
   {
     kind: 'process',
@@ -348,7 +391,33 @@ export const demoProfiles: readonly DemoProfile[] = [
   },
 ];
 
-export const demoMachinesOnFloor = [
+interface FloorMachine {
+  readonly name: string;
+  readonly printer: string;
+  readonly place: string;
+  readonly tool: string;
+  readonly material: string;
+  readonly lot: string;
+  /** What is left of the spool or bottle. */
+  readonly remainingG: number;
+}
+const resinMachine = (
+  name: string,
+  printer: string,
+  material: string,
+  lot: string,
+  remainingG: number,
+): FloorMachine => ({
+  name,
+  printer,
+  place: 'Resin room',
+  tool: 'FEP film 0.15',
+  material,
+  lot,
+  remainingG,
+});
+
+export const demoMachinesOnFloor: readonly FloorMachine[] = [
   {
     name: 'Rifugio Vodice',
     printer: 'Ardesia 350 C',
@@ -421,4 +490,8 @@ export const demoMachinesOnFloor = [
     lot: '1820',
     remainingG: 930,
   },
-] as const;
+  resinMachine('Malga Ciapela', 'Lucerna 7', 'Quarzo standard grey', 'Q118', 640),
+  resinMachine('Malga Losch', 'Lucerna 7', 'Quarzo tough amber', 'Q204', 310),
+  resinMachine('Malga Framont', 'Lucerna 10', 'Quarzo standard grey', 'Q118', 900),
+  resinMachine('Malga Stia', 'Lucerna 10', 'Quarzo clear', 'Q077', 450),
+];

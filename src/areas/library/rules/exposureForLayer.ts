@@ -11,7 +11,10 @@ export const exposureForLayer = defineRecipeRule({
   find: (r) => {
     const p = r.input.proofs['exposureS'];
     const at = p?.conditions.layerHeightMm;
-    if (p?.state !== 'proven' || at === undefined || Math.abs(at - r.number('resinLayerMm')) < 1e-9) return [];
+    const isHere = (mm: number | undefined): boolean =>
+      mm !== undefined && Math.abs(mm - r.number('resinLayerMm')) < 1e-9;
+    if (p?.state !== 'proven' || at === undefined || isHere(at)) return [];
+    if (p.entries?.some((e) => isHere(e.conditions.layerHeightMm))) return [];
     return [
       {
         severity: r.input.provenOnly ? 'blocker' : 'caution',

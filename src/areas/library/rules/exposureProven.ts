@@ -8,8 +8,8 @@ export const exposureProven = defineRecipeRule({
   title: 'Exposure within the proven window',
   why: 'Below it pins vanish, above it holes close.',
   source: 'common practice, no published source',
-  reads: ['exposureS'],
-  find: (r) => outsideProven(r, 'exposureS', 'Exposure'),
+  reads: ['exposureS', 'resinLayerMm'],
+  find: (r) => outsideProven(r, 'exposureS', 'Exposure', r.number('resinLayerMm')),
   examples: {
     passes: [{ says: 'at an end', change: { values: { exposureS: 2.3, transitionLayers: 8 } } }],
     fails: [{ says: 'longer', change: { values: { exposureS: 3.6 } } }],

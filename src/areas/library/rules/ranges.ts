@@ -1,3 +1,4 @@
+import { proofAt } from '../model/along.ts';
 import type { RecipeFound, RecipeReader } from './define.ts';
 
 /** What each rule about a range has in common: the nearest end is the fix. */
@@ -27,9 +28,11 @@ export function outsideSupplier(
   ];
 }
 
-export function outsideProven(r: RecipeReader, key: string, label: string): RecipeFound[] {
+/** Outside what is proven; `where` is the condition it was proven along (along.ts), where there is one. */
+export function outsideProven(r: RecipeReader, key: string, label: string, where: number | null = null): RecipeFound[] {
   const value = r.number(key);
-  const p = r.input.proofs[key];
+  const everywhere = r.input.proofs[key];
+  const p = everywhere && proofAt(everywhere, where);
   if (p?.state !== 'proven' || (value >= p.range.min && value <= p.range.max)) return [];
   const isLow = value < p.range.min;
   const end = isLow ? p.range.min : p.range.max;

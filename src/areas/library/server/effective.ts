@@ -1,4 +1,5 @@
 import type { Ctx } from '../../../platform/db/context.ts';
+import { alongs, entryAt } from '../model/along.ts';
 import type { PairingEntry, Proof } from '../model/records.ts';
 import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
@@ -25,15 +26,23 @@ export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Le
   const printerId = c.machine?.printerId ?? c.printerId ?? null;
   if (c.overrides && Object.keys(c.overrides).length > 0)
     levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
+  const process = c.processId ? await listLevels(ctx, c.processId) : [];
   if (c.toolId && c.materialId) {
+    const where = layerHeightIn([...levels, ...process]);
     if (c.machine)
-      levels.push(...(await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId)));
+      levels.push(...(await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId, where)));
     if (printerId)
-      levels.push(...(await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId)));
+      levels.push(...(await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId, where)));
   }
-  for (const id of [c.processId, c.materialId, c.toolId, printerId])
-    if (id) levels.push(...(await listLevels(ctx, id)));
+  levels.push(...process);
+  for (const id of [c.materialId, c.toolId, printerId]) if (id) levels.push(...(await listLevels(ctx, id)));
   return levels;
+}
+
+/** Layer height of a resin process, for exposures that hold for one height only. */
+function layerHeightIn(levels: readonly Level[]): Readonly<Record<string, number>> {
+  const mm = levels.find((l) => l.own['resinLayerMm'] !== undefined)?.own['resinLayerMm'];
+  return typeof mm === 'number' ? { layerHeightMm: mm } : {};
 }
 
 async function pairingLevel(
@@ -43,12 +52,16 @@ async function pairingLevel(
   name: string,
   toolId: string,
   materialId: string,
+  where: Readonly<Record<string, number>>,
 ): Promise<Level[]> {
   const found = await findPairing(ctx, scope, scopeId, toolId, materialId);
   const head = found && (await findPairingHead(ctx, found.id));
   if (!head) return [];
   const own: Record<string, number> = {};
-  for (const [key, entries] of Object.entries(head.entries)) if (entries.length > 0) own[key] = latest(entries).value;
+  for (const [key, entries] of Object.entries(head.entries)) {
+    const entry = entries.length > 0 && entryAt(key, entries, where[alongs[key]?.condition ?? ''] ?? null);
+    if (entry) own[key] = entry.value;
+  }
   return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own as Values }];
 }
 

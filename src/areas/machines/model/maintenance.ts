@@ -46,6 +46,17 @@ export const maintenanceKinds = {
     label: 'Filament drive cleaned or changed',
     due: ['flow', 'pressureS', 'retractionMm', 'retractionMmPerS', 'highestFlowMm3PerS'],
   },
+  film: { label: 'Film changed', due: ['exposureS', 'exposureBottomS', 'irradianceMwPerCm2'] },
+  screen: { label: 'Screen changed', due: ['irradianceMwPerCm2', 'exposureS', 'exposureBottomS'] },
+  plate: { label: 'Plate levelled', due: ['exposureBottomS'] },
   cleaning: { label: 'Cleaned, nothing changed', due: [] },
 } as const satisfies Record<string, { readonly label: string; readonly due: readonly string[] }>;
 export type MaintenanceKind = keyof typeof maintenanceKinds;
+
+const FILAMENT_ONLY: readonly string[] = ['nozzle', 'hot end', 'bed', 'axis', 'drive'];
+const RESIN_ONLY: readonly string[] = ['film', 'screen', 'plate'];
+/** Kinds of work there are on machines of a technology. */
+export const maintenanceFor = (technology: 'filament' | 'resin'): MaintenanceKind[] =>
+  (Object.keys(maintenanceKinds) as MaintenanceKind[]).filter(
+    (key) => !(technology === 'resin' ? FILAMENT_ONLY : RESIN_ONLY).includes(key),
+  );

@@ -11,6 +11,7 @@ export interface MachineCard {
   readonly state: 'ready' | 'printing' | 'not ready';
   readonly printer: string;
   readonly printerId: string;
+  readonly technology: 'filament' | 'resin';
   readonly heads: number;
   readonly said: Said | null;
   readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;

@@ -12,6 +12,7 @@ export { loadLot, logMaintenance, makeMachine, mountTool, sayState, setMachineSt
 export { dropLease, takeLease } from './lease.ts';
 export { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
+export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { getPairingMatrix } from './matrix.ts';
 export { changePolicy, getPolicy, getPolicyPage } from './policy.ts';

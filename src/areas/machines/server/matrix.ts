@@ -19,9 +19,7 @@ export async function getPairingMatrix(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<
     ctx,
     machines.map((m) => m.id),
   );
-  const materials = (await searchProfiles(ctx, { kind: 'material', technology: 'filament', limit: 500 })).filter(
-    (p) => !p.stock,
-  );
+  const materials = (await searchProfiles(ctx, { kind: 'material', limit: 500 })).filter((p) => !p.stock);
   const rows = [];
   const cells = [];
   for (const m of machines) {

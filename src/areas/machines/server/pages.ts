@@ -19,13 +19,15 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
   const mounted = await findMounted(ctx, m.id);
   const loaded = await findLoaded(ctx, m.id);
   const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
+  const printer = (await findProfile(ctx, m.printerId))!;
   return {
     id: m.id,
     key: m.key,
     name: m.name,
     place: m.place,
     state: m.state,
-    printer: (await findProfile(ctx, m.printerId))!.name,
+    printer: printer.name,
+    technology: printer.technology,
     printerId: m.printerId,
     said: m.said,
     heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),

@@ -13,6 +13,7 @@ export async function makeMachine(
   ctx: Ctx,
   input: { name: string; printerId: string; place: string; port: number | null },
 ): Promise<Machine> {
+  const printer = await findProfile(ctx, input.printerId);
   const [row] = await ctx.db
     .insert(machine)
     .values({
@@ -21,7 +22,9 @@ export async function makeMachine(
       name: input.name,
       printerId: input.printerId,
       place: input.place,
-      device: input.port ? { adapter: 'line', host: '127.0.0.1', port: input.port } : null,
+      device: input.port
+        ? { adapter: printer?.technology === 'resin' ? 'stack' : 'line', host: '127.0.0.1', port: input.port }
+        : null,
     })
     .returning();
   await recordEvent(ctx, {
@@ -46,6 +49,7 @@ export async function mountTool(
   if (!m) return fail({ code: 'noMachine' });
   if (tool?.kind !== 'tool') return fail({ code: 'notATool' });
   const before = await findMounted(ctx, m.id);
+  const changed = tool.technology === 'resin' ? 'film' : 'nozzle';
   await ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     const at = ctx.clock.now();
@@ -57,7 +61,7 @@ export async function mountTool(
       await db.insert(maintenance).values({
         id: ctx.newId(),
         machineId: m.id,
-        kind: 'nozzle',
+        kind: changed,
         note: note || `${before.name} → ${tool.name}`,
         by: ctx.user.id,
         byName: ctx.user.name,
@@ -73,7 +77,7 @@ export async function mountTool(
       why: note || null,
     });
   });
-  return succeed({ due: before ? await dueBy(ctx, m, 'nozzle') : [] });
+  return succeed({ due: before ? await dueBy(ctx, m, changed) : [] });
 }
 
 export async function loadLot(

@@ -9,7 +9,7 @@ import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { MachinePage, Said } from '../model/pages.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
@@ -71,7 +71,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const [material, setMaterial] = useState('');
   const [lot, setLot] = useState('');
   const [grams, setGrams] = useState<number | string>(1000);
-  const [kind, setKind] = useState<MaintenanceKind>('bed');
+  const [kind, setKind] = useState<MaintenanceKind>('cleaning');
   const [note, setNote] = useState('');
   if (error)
     return (
@@ -89,9 +89,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
       tellRefused(e);
     }
   };
+  const isResin = m.technology === 'resin';
   const options = (rows: readonly ProfileRow[] | undefined) => [
     { value: '', label: 'choose…' },
-    ...(rows ?? []).filter((p) => !p.stock).map((p) => ({ value: p.id, label: p.name })),
+    ...(rows ?? [])
+      .filter((p) => !p.stock && p.technology === m.technology)
+      .map((p) => ({ value: p.id, label: p.name })),
   ];
   return (
     <>
@@ -105,7 +108,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <span className="chip">{m.state}</span>
         <span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span>
         <span className="chip">
-          {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}
+          {m.loaded
+            ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} ${isResin ? 'ml' : 'g'}`
+            : 'nothing loaded'}
         </span>
         <div className="end">
           {mayChange && (
@@ -174,7 +179,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 }}
               >
                 <NativeSelect
-                  label="Mount a tool"
+                  label={isResin ? 'Put in a film' : 'Mount a tool'}
                   data={options(tools.data)}
                   value={tool}
                   onChange={(e) => setTool(e.currentTarget.value)}
@@ -182,7 +187,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 <button className="btn" disabled={!tool}>
                   Mount it
                 </button>
-                <span className="hint">Counts as a nozzle change; a tool put back counts again.</span>
+                <span className="hint">
+                  {isResin ? 'Counts as a change of film.' : 'Counts as a nozzle change; a tool put back counts again.'}
+                </span>
               </form>
               <form
                 className="fields"
@@ -199,7 +206,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   onChange={(e) => setMaterial(e.currentTarget.value)}
                 />
                 <TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} />
-                <NumberInput label="Grams on the spool" value={grams} onChange={setGrams} min={0} />
+                <NumberInput
+                  label={isResin ? 'Millilitres in bottle and vat' : 'Grams on the spool'}
+                  value={grams}
+                  onChange={setGrams}
+                  min={0}
+                />
                 <button className="btn" disabled={!material || !lot.trim() || grams === ''}>
                   Load it
                 </button>
@@ -215,7 +227,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
               >
                 <NativeSelect
                   label="Log maintenance"
-                  data={Object.entries(maintenanceKinds).map(([value, k]) => ({ value, label: k.label }))}
+                  data={maintenanceFor(m.technology).map((key) => ({ value: key, label: maintenanceKinds[key].label }))}
                   value={kind}
                   onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)}
                 />

@@ -20,6 +20,10 @@ export async function makeRecipeSheet(
   const body = choice.roles.find((r) => r.role === 'part body');
   if (process?.kind !== 'process') return fail({ code: 'incomplete', what: 'Choose a process' });
   if (!body) return fail({ code: 'incomplete', what: 'Choose what the part itself is printed with' });
+  const mounted = m && (await findMounted(ctx, m.id));
+  /** A resin recipe need not name the film: it is the one in the vat. */
+  const toolOf = (chosen: string | null): string | null =>
+    chosen ?? (printer.technology === 'resin' ? (mounted?.toolId ?? null) : null);
   const roles: RecipeRole[] = [];
   for (const r of choice.roles) {
     const material = await findProfile(ctx, r.materialId);
@@ -40,7 +44,7 @@ export async function makeRecipeSheet(
     const text = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
     roles.push({
       role: r.role.startsWith('part body') ? 'part body' : (r.role as RecipeRole['role']),
-      toolId: r.toolId ?? '',
+      toolId: toolOf(r.toolId) ?? '',
       materialId: r.materialId,
       materialName: material.name,
       family: text('family'),
@@ -48,15 +52,15 @@ export async function makeRecipeSheet(
       supportPartners: text('supportPartners'),
     });
   }
+  const loaded = m && (await findLoaded(ctx, m.id));
+  const toolId = toolOf(body.toolId);
   const combination = {
     machine: m,
     printerId: printer.id,
-    toolId: body.toolId,
+    toolId,
     materialId: body.materialId,
     processId: choice.processId,
   };
-  const mounted = m && (await findMounted(ctx, m.id));
-  const loaded = m && (await findLoaded(ctx, m.id));
   const machine: RecipeMachine | null = m && {
     name: m.name,
     ready: m.state !== 'not ready',
@@ -70,7 +74,7 @@ export async function makeRecipeSheet(
     knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
   };
   const revisions = [];
-  for (const id of [choice.processId, body.materialId, body.toolId, printer.id])
+  for (const id of [choice.processId, body.materialId, toolId, printer.id])
     if (id)
       for (const c of await listChain(ctx, id)) revisions.push({ profile: c.profile.name, number: c.head.number });
   return succeed({
@@ -81,14 +85,8 @@ export async function makeRecipeSheet(
     roles,
     revisions,
     proofs:
-      m && body.toolId
-        ? await listProofs(
-            ctx,
-            m,
-            body.toolId,
-            body.materialId,
-            loaded?.materialId === body.materialId ? loaded.lot : null,
-          )
+      m && toolId
+        ? await listProofs(ctx, m, toolId, body.materialId, loaded?.materialId === body.materialId ? loaded.lot : null)
         : {},
   });
 }

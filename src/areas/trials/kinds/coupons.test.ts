@@ -17,7 +17,10 @@ const chain = (name: string): Level[] => {
   const p = demoProfiles.find((x) => x.name === name)!;
   return [{ kind: p.kind, name, profileId: null, own: p.own }, ...(p.parent ? chain(p.parent) : [])];
 };
-const floor = demoMachinesOnFloor.map((m) => ({
+const isFilament = (printer: string): boolean =>
+  (demoProfiles.find((p) => p.name === printer)!.technology ?? 'filament') === 'filament';
+const filamentMachines = demoMachinesOnFloor.filter((m) => isFilament(m.printer));
+const floor = filamentMachines.map((m) => ({
   ...m,
   values: valuesOf(
     resolveValues([

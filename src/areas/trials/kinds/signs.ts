@@ -222,9 +222,7 @@ export const signs: readonly Sign[] = [
     'all-lost',
     'Nothing sticks to the plate',
     'lost',
-    c('bottom exposure too short', 'films lie in the vat, even all over', {
-      look: 'bottom exposure by the plate trial',
-    }),
+    c('bottom exposure too short', 'films lie in the vat, even all over', { trial: 'plate' }),
     c('plate not level', 'one side holds', { look: 'level the plate first' }),
   ),
   r(
@@ -232,7 +230,7 @@ export const signs: readonly Sign[] = [
     'One side of the plate loses parts',
     'lost',
     c('plate not level', 'always the same side', { look: 'level the plate' }),
-    c('screen or film worn there', 'the place moves with the film', { look: 'light map, film' }),
+    c('screen or film worn there', 'the place moves with the film', { trial: 'light-map' }),
   ),
   r(
     'foot-torn',
@@ -253,21 +251,21 @@ export const signs: readonly Sign[] = [
     'details-closed',
     'Slots and holes close',
     'closed',
-    c('exposure too long', 'bars thick by as much', { look: 'exposure ladder' }),
-    c('light strays', 'near large faces only', { look: 'screen and film' }),
+    c('exposure too long', 'bars thick by as much', { trial: 'exposure-ladder' }),
+    c('light strays', 'near large faces only', { trial: 'light-map' }),
   ),
   r(
     'pins-lost',
     'Fine pins are missing',
     'lost',
-    c('exposure too short', 'bars thin by as much', { look: 'exposure ladder' }),
+    c('exposure too short', 'bars thin by as much', { trial: 'exposure-ladder' }),
     c('torn at the lift', 'stumps are left', { look: 'lift speed, orientation' }),
   ),
   r(
     'soft',
     'Parts stay soft',
     'hollow',
-    c('exposure too short', 'fresh from the printer', { look: 'exposure ladder' }),
+    c('exposure too short', 'fresh from the printer', { trial: 'exposure-ladder' }),
     c('not washed or cured through', 'only inside', { look: 'wash and cure' }),
   ),
   r(
@@ -296,13 +294,13 @@ export const signs: readonly Sign[] = [
     'Parts come off their supports',
     'torn',
     c('tips too thin', 'exposure is proven', { look: 'tip thickness, count' }),
-    c('exposure too short', 'necks part early everywhere', { look: 'neck strength' }),
+    c('exposure too short', 'necks part early everywhere', { trial: 'working-curve' }),
   ),
   r(
     'warped-plate-side',
     'Flat faces bowed toward the plate',
     'lifting',
-    c('bottom exposure too long', 'hard to take off', { look: 'bottom exposure, count' }),
+    c('bottom exposure too long', 'hard to take off', { trial: 'plate' }),
     c('taken off while soft', 'bent by hand', { look: 'cure before taking off' }),
   ),
   r(

@@ -14,7 +14,7 @@ export interface KindCover {
 }
 
 /** How a kind of trial stands on a machine with what is mounted and loaded: the worst of the settings it proves. */
-export function coverOf(kind: TrialKindKey, card: Pick<MachineCard, 'proofs' | 'heads'>): KindCover {
+export function coverOf(kind: TrialKindKey, card: Pick<MachineCard, 'proofs' | 'heads' | 'technology'>): KindCover {
   const k = kindOf(kind);
   const proofs = k.proves.map((key) => card.proofs.find((p) => p.key === key));
   const missing = proofs.some((p) => !p);
@@ -24,6 +24,7 @@ export function coverOf(kind: TrialKindKey, card: Pick<MachineCard, 'proofs' | '
   const daysLeft = missing ? null : Math.floor(Math.min(...proofs.map((p) => p!.daysLeft)));
   const trialId = first?.trialId ? first.trialId : null;
   const of = (cover: Cover, says: string): KindCover => ({ kind, cover, says, trialId, daysLeft });
+  if (k.technology !== card.technology) return of('not for it', `a trial for ${k.technology}`);
   if ((k.heads ?? 1) > card.heads) return of('not for it', `the machine has ${card.heads} head`);
   if (due) return of('due', due.because ?? 'evidence is due');
   if (missing) return { ...of('unproven', 'never proven here'), trialId: null };
@@ -33,8 +34,10 @@ export function coverOf(kind: TrialKindKey, card: Pick<MachineCard, 'proofs' | '
     : of('proven', `${first!.trialName}, ${first!.ageDays} d ago`);
 }
 /** Kinds that should be proven before this one and are not. */
-export const missingBefore = (kind: TrialKindKey, card: Pick<MachineCard, 'proofs' | 'heads'>): TrialKindKey[] =>
-  kindOf(kind).after.filter((k) => !['proven', 'soon'].includes(coverOf(k, card).cover));
+export const missingBefore = (
+  kind: TrialKindKey,
+  card: Pick<MachineCard, 'proofs' | 'heads' | 'technology'>,
+): TrialKindKey[] => kindOf(kind).after.filter((k) => !['proven', 'soon'].includes(coverOf(k, card).cover));
 export const orderOf = (kind: TrialKindKey): number => trialKinds.findIndex((k) => k.key === kind);
 
 /** A trial that somebody should run, with what it would take on that very machine. */

@@ -6,12 +6,14 @@ import { makeSheet } from '../../checks/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { Trial } from './rows.ts';
+import { checkPlate } from './checkPlate.ts';
 import { trialName } from './planTrial.ts';
 
 /** The product's own job check on a coupon, against the machine as it stands. What the trial is there to find out (its own
  *  settings' proofs, and the supplier's range of a temperature it tries) does not count against it; hardware always does. */
 export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): Promise<Result<null, TrialFailure>> {
   const kind = kindOf(row.kind);
+  if (kind.technology === 'resin') return checkPlate(ctx, row);
   const made = await makeSheet(ctx, {
     machineId: row.machineId,
     toolId: row.toolId,

@@ -64,7 +64,7 @@ const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialF
 
 /** Process of the last trial there with this material, else of the last trial there, else the first of one's own. */
 async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; name: string } | null> {
-  const processes = (await searchProfiles(ctx, { kind: 'process', technology: 'filament', limit: 500 })).filter(
+  const processes = (await searchProfiles(ctx, { kind: 'process', technology: card.technology, limit: 500 })).filter(
     (p) => !p.stock,
   );
   const last = await ctx.db

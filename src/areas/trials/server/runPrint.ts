@@ -8,11 +8,13 @@ import {
   LinkLost,
   MachineFault,
   setMachineState,
+  StackPrinter,
   takeLease,
   type Temperatures,
 } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
+import { PlatePrint } from './printPlate.ts';
 import { findTrial, type Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
@@ -36,7 +38,12 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
   await setMachineState(ctx, m.id, 'printing');
   try {
-    await new Print(ctx, row, m.device, () => takeLease(ctx, m.id, holder)).run();
+    const renew = (): Promise<boolean> => takeLease(ctx, m.id, holder);
+    await (
+      m.device.adapter === 'stack'
+        ? new PlatePrint(ctx, row, new StackPrinter(m.device.host, m.device.port), renew)
+        : new Print(ctx, row, m.device, renew)
+    ).run();
   } finally {
     await setMachineState(ctx, m.id, 'ready');
     await dropLease(ctx, m.id, holder);

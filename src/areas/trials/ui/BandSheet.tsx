@@ -13,6 +13,10 @@ const LEFT = 56;
 const DRAWING = 150;
 const CHART = 330;
 const FIELD = 74;
+/** Where many places are read of each band, their fields take the room of the drawing. */
+const MOST_BESIDE_DRAWING = 6;
+const NARROW_FIELD = 60;
+const NARROW_CHART = 250;
 const TOP = 34;
 const FOOT = 34;
 
@@ -40,6 +44,9 @@ export function BandSheet({
   const repeats = (f: Feature): number[] =>
     Array.from({ length: f.repeats + (second || withSecond ? 1 : 0) }, (_, k) => k + 1);
   const columns = kind.features.flatMap((f) => repeats(f).map((n) => ({ f, n })));
+  const isWide = !isTower && columns.length > MOST_BESIDE_DRAWING;
+  const drawing = isWide ? 0 : DRAWING;
+  const chartWidth = isWide ? NARROW_CHART : CHART;
   const order: PlaceKey[] = bands.flatMap((_, i) =>
     kind.features
       .filter((f) => !f.isOptional)
@@ -60,18 +67,19 @@ export function BandSheet({
       <div className="bandsheet" style={{ height: TOP + height + FOOT }}>
         <svg
           className="bands-drawing"
-          width={LEFT + DRAWING + 62}
+          width={LEFT + drawing + 62}
           height={TOP + height + FOOT}
           role="img"
           aria-label={`Coupon of ${bands.length} bands, ${kind.axis!.label} ${show(bands[0]!)} to ${show(bands[bands.length - 1]!)}`}
         >
           <text x={LEFT} y="12" className="d">
-            coupon, {kind.axis!.label} in {formatUnit(kind.axis!.quantity)}
+            {isWide ? '' : 'coupon, '}
+            {kind.axis!.label} in {formatUnit(kind.axis!.quantity)}
           </text>
           {bands.map((b, i) => (
             <g key={b.value}>
               {here === i && (
-                <rect x="0" y={y(i)} width={LEFT + DRAWING + 62} height={ROW} fill="var(--plum)" opacity=".08" />
+                <rect x="0" y={y(i)} width={LEFT + drawing + 62} height={ROW} fill="var(--plum)" opacity=".08" />
               )}
               {isTower && (
                 <>
@@ -96,16 +104,18 @@ export function BandSheet({
                   <text x={LEFT - 10} y={y(i) + ROW / 2 + 4} textAnchor="end" className="n d">
                     no. {i + 1}
                   </text>
-                  <RowDrawing
-                    kind={kind.key}
-                    value={b.value}
-                    most={Math.max(...bands.map((x) => x.value))}
-                    reading={meanOf(t, i + 1, kind.features[0]!.key)}
-                    y={y(i)}
-                  />
+                  {!isWide && (
+                    <RowDrawing
+                      kind={kind.key}
+                      value={b.value}
+                      most={Math.max(...bands.map((x) => x.value))}
+                      reading={meanOf(t, i + 1, kind.features[0]!.key)}
+                      y={y(i)}
+                    />
+                  )}
                 </>
               )}
-              <text x={LEFT + DRAWING + 8} y={y(i) + ROW / 2 + 4} className="n" fontWeight="700">
+              <text x={LEFT + drawing + 8} y={y(i) + ROW / 2 + 4} className="n" fontWeight="700">
                 {show(b)}
               </text>
             </g>
@@ -115,7 +125,7 @@ export function BandSheet({
         <div
           className="bands-fields"
           style={{
-            gridTemplateColumns: `auto repeat(${columns.length}, minmax(min(${FIELD}px, 16vw), 1fr))`,
+            gridTemplateColumns: `auto repeat(${columns.length}, minmax(min(${isWide ? NARROW_FIELD : FIELD}px, 16vw), 1fr))`,
             gridTemplateRows: `${TOP}px repeat(${bands.length}, ${ROW}px)`,
           }}
         >
@@ -152,9 +162,9 @@ export function BandSheet({
             ])}
         </div>
         {t.analysis?.chart ? (
-          <BandChart chart={t.analysis.chart} bands={bands} y={y} height={height} here={here} />
+          <BandChart chart={t.analysis.chart} bands={bands} y={y} height={height} here={here} width={chartWidth} />
         ) : (
-          <p className="hint bands-chart" style={{ paddingTop: TOP + 20, width: CHART }}>
+          <p className="hint bands-chart" style={{ paddingTop: TOP + 20, width: chartWidth }}>
             The curve comes with the readings. {t.refusal}
           </p>
         )}
@@ -359,12 +369,14 @@ function BandChart({
   y,
   height,
   here,
+  width,
 }: {
   readonly chart: ChartData;
   readonly bands: readonly Band[];
   readonly y: (i: number) => number;
   readonly height: number;
   readonly here: number | null;
+  readonly width: number;
 }) {
   const ys = [
     ...chart.points.map((p) => p.y),
@@ -373,7 +385,7 @@ function BandChart({
   ].filter(Number.isFinite);
   const low = Math.min(0, ...ys);
   const high = Math.max(...ys, low + 1e-9) * 1.05;
-  const X = (v: number): number => 16 + ((v - low) / (high - low)) * (CHART - 60);
+  const X = (v: number): number => 16 + ((v - low) / (high - low)) * (width - 60);
   const values = bands.map((b) => b.value);
   const rising = values[values.length - 1]! >= values[0]!;
   const Y = (value: number): number => {
@@ -396,12 +408,13 @@ function BandChart({
     return a.at + ((value - a.v) / (b.v - a.v)) * (b.at - a.at);
   };
   const inside = (v: number): number => Math.min(Math.max(Y(v), TOP), TOP + height);
-  const step = [0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find((s) => (high - low) / s <= 5) ?? 100;
+  const step =
+    [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find((s) => (high - low) / s <= 5) ?? 100;
   const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, k) => low + k * step);
   return (
     <svg
       className="bands-chart"
-      width={CHART}
+      width={width}
       height={TOP + height + FOOT}
       role="img"
       aria-label={`${chart.yLabel} against ${chart.xLabel}`}
@@ -412,15 +425,15 @@ function BandChart({
       </text>
       {bands.map((b, i) => (
         <g key={b.value}>
-          {here === i && <rect x="0" y={y(i)} width={CHART} height={ROW} fill="var(--plum)" opacity=".08" />}
-          <line x1="8" x2={CHART - 20} y1={y(i) + ROW} y2={y(i) + ROW} stroke="var(--lime2)" />
+          {here === i && <rect x="0" y={y(i)} width={width} height={ROW} fill="var(--plum)" opacity=".08" />}
+          <line x1="8" x2={width - 20} y1={y(i) + ROW} y2={y(i) + ROW} stroke="var(--lime2)" />
         </g>
       ))}
       {chart.interval && (
         <rect
           x="8"
           y={Math.min(inside(chart.interval[0]), inside(chart.interval[1]))}
-          width={CHART - 28}
+          width={width - 28}
           height={Math.max(2, Math.abs(inside(chart.interval[1]) - inside(chart.interval[0])))}
           fill="var(--plum)"
           opacity=".13"
@@ -450,7 +463,7 @@ function BandChart({
         />
       )}
       {chart.best !== undefined && (
-        <path d={`M${CHART - 34} ${inside(chart.best)} l12 -6 v12 z`} fill="var(--plum)" aria-label="proposed" />
+        <path d={`M${width - 34} ${inside(chart.best)} l12 -6 v12 z`} fill="var(--plum)" aria-label="proposed" />
       )}
       {chart.points.map((p, i) => (
         <circle key={i} cx={X(p.y)} cy={Y(p.x)} r="4" fill="var(--ink)" />
@@ -461,7 +474,7 @@ function BandChart({
         </text>
       ))}
       {!rising && (
-        <text x={CHART - 30} y={TOP + height + 30} textAnchor="end" className="d">
+        <text x={width - 30} y={TOP + height + 30} textAnchor="end" className="d">
           highest at the bottom
         </text>
       )}

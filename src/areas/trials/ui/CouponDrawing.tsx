@@ -18,7 +18,7 @@ export function CouponDrawing({
   const [w, d, h] = plan.sizeMm;
   const elevation = plan.shapes.filter((s) => s.view === 'elevation');
   const flat = plan.shapes.filter((s) => s.view === 'plan');
-  const isFlat = h < FLAT_MM;
+  const isFlat = h < FLAT_MM || elevation.length === 0;
   const top = isFlat ? d + 4 : Math.max(h + 6, d + 4);
   const width = Math.max(WIDTH_MM, isFlat ? w + 12 : 2 * w + 42);
   const height = top + 12;
@@ -105,7 +105,7 @@ export function CouponDrawing({
       )}
       {flat.map((s, i) => box(s, i, px, top - d / 2 - s.y - s.h / 2))}
       <text x={px} y={height - 2} textAnchor="middle" style={{ fontSize: letter }} fill="var(--dim)">
-        plan, {w.toFixed(0)} × {d.toFixed(0)} mm{isFlat && ', one layer'}
+        plan, {w.toFixed(0)} × {d.toFixed(0)} mm{h < FLAT_MM && h > 0 && ', one layer'}
       </text>
     </svg>
   );

@@ -3,8 +3,9 @@ import { call } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
+import type { TrialKind } from '../kinds/define.ts';
 import { provingKinds } from '../kinds/index.ts';
-import { coverOf, type Cover } from '../model/due.ts';
+import { coverOf, type Cover, type KindCover } from '../model/due.ts';
 import { coverMark } from './DueScreen.tsx';
 
 const words: Readonly<Record<Cover, string>> = {
@@ -15,6 +16,14 @@ const words: Readonly<Record<Cover, string>> = {
   sister: 'proven on a sister',
   unproven: 'never proven',
 };
+
+/** Columns of both tables stand under each other. */
+const FIRST_PX = 290;
+const COLUMN_PX = 70;
+interface CoverRow {
+  readonly m: MachineCard;
+  readonly cells: readonly KindCover[];
+}
 
 /** Every machine against every kind of trial, for what is mounted and loaded: where evidence stands and where it is wanting. */
 export function CoverageScreen() {
@@ -53,66 +62,81 @@ export function CoverageScreen() {
       {rows.length === 0 ? (
         <p className="empty">No machine has a tool mounted and a material loaded yet.</p>
       ) : (
-        <div className="cover">
-          <table className="list">
-            <thead>
-              <tr>
-                <th>Machine</th>
-                {provingKinds.map((k) => (
-                  <th key={k.key} className="tilt">
-                    <span>{k.label}</span>
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ m, cells }) => (
-                <tr key={m.id}>
-                  <th scope="row" style={{ textAlign: 'left' }}>
-                    <a href={`/machines/${m.id}`}>{m.name}</a>
-                    <div className="hint">
-                      {m.mounted!.name} · {m.loaded!.name}
-                    </div>
-                  </th>
-                  {cells.map((c) =>
-                    c.cover === 'not for it' ? (
-                      <td
-                        key={c.kind}
-                        className="hint"
-                        title={c.says}
-                        aria-label={`${c.kind} on ${m.name}: not for this machine`}
-                      >
-                        –
-                      </td>
-                    ) : (
-                      <td key={c.kind}>
-                        <a
-                          href={
-                            c.cover === 'proven' && c.trialId
-                              ? `/trials/${c.trialId}`
-                              : `/trials/new?kind=${c.kind}&machine=${m.id}`
-                          }
-                          title={c.says}
-                          aria-label={`${provingKinds.find((k) => k.key === c.kind)!.label} on ${m.name}: ${words[c.cover]}, ${c.says}`}
-                        >
-                          <StateMark mark={coverMark[c.cover]} />
-                          <span className="f hint">
-                            {c.cover === 'proven' || c.cover === 'soon' ? `${c.daysLeft!} d` : ''}
-                          </span>
-                        </a>
-                      </td>
-                    ),
-                  )}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        (['filament', 'resin'] as const)
+          .map((technology) => ({
+            technology,
+            kinds: provingKinds.filter((k) => k.technology === technology),
+            of: rows.filter((r) => r.m.technology === technology),
+          }))
+          .filter((part) => part.of.length > 0)
+          .map((part) => <CoverTable key={part.technology} kinds={part.kinds} rows={part.of} />)
       )}
       <p className="hint" style={{ padding: '10px 20px' }}>
         Figures are days until evidence runs out by age; maintenance and another lot make it due before. A proven cell
         opens its trial, any other plans one.
       </p>
     </>
+  );
+}
+
+function CoverTable({ kinds, rows }: { readonly kinds: readonly TrialKind[]; readonly rows: readonly CoverRow[] }) {
+  return (
+    <div className="cover">
+      <table className="list" style={{ width: FIRST_PX + COLUMN_PX * kinds.length, tableLayout: 'fixed' }}>
+        <thead>
+          <tr>
+            <th>Machine</th>
+            {kinds.map((k) => (
+              <th key={k.key} className="tilt">
+                <span>{k.label}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ m, cells }) => (
+            <tr key={m.id}>
+              <th scope="row" style={{ textAlign: 'left' }}>
+                <a href={`/machines/${m.id}`}>{m.name}</a>
+                <div className="hint">
+                  {m.mounted!.name} · {m.loaded!.name}
+                </div>
+              </th>
+              {cells
+                .filter((c) => kinds.some((k) => k.key === c.kind))
+                .map((c) =>
+                  c.cover === 'not for it' ? (
+                    <td
+                      key={c.kind}
+                      className="hint"
+                      title={c.says}
+                      aria-label={`${c.kind} on ${m.name}: not for this machine`}
+                    >
+                      –
+                    </td>
+                  ) : (
+                    <td key={c.kind}>
+                      <a
+                        href={
+                          c.cover === 'proven' && c.trialId
+                            ? `/trials/${c.trialId}`
+                            : `/trials/new?kind=${c.kind}&machine=${m.id}`
+                        }
+                        title={c.says}
+                        aria-label={`${provingKinds.find((k) => k.key === c.kind)!.label} on ${m.name}: ${words[c.cover]}, ${c.says}`}
+                      >
+                        <StateMark mark={coverMark[c.cover]} />
+                        <span className="f hint">
+                          {c.cover === 'proven' || c.cover === 'soon' ? `${c.daysLeft!} d` : ''}
+                        </span>
+                      </a>
+                    </td>
+                  ),
+                )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

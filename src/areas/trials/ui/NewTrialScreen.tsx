@@ -9,9 +9,10 @@ import { tellRefused } from '../../../ui/tell.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
-import type { TrialKindKey } from '../kinds/define.ts';
-import { isTrialKind, kindOf, trialKinds } from '../kinds/index.ts';
+import type { TrialKind, TrialKindKey } from '../kinds/define.ts';
+import { filamentKinds, isTrialKind, kindOf, resinKinds } from '../kinds/index.ts';
 import type { TrialPlan } from '../model/trial.ts';
+import { conditionRows, takenText } from './conditionRows.ts';
 import { CouponDrawing } from './CouponDrawing.tsx';
 
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
@@ -49,7 +50,20 @@ export function NewTrialScreen() {
     if (asked.get('recipe')) void chooseRecipe(asked.get('recipe')!);
   }, []);
   const kind = kindOf(kindKey);
+  const { technology } = kind;
+  const shownKinds: readonly TrialKind[] = technology === 'filament' ? filamentKinds : resinKinds;
+  const chooseTechnology = (to: 'filament' | 'resin'): void => {
+    setKind(to === 'filament' ? 'flow' : 'exposure-ladder');
+    setMachineId('');
+    setProcessId('');
+    setRecipeId('');
+    setOptions({});
+    setBandText(null);
+  };
   const m = machines.data?.find((x) => x.id === machineId) ?? null;
+  useEffect(() => {
+    if (m && m.technology !== technology) setKind(m.technology === 'resin' ? 'exposure-ladder' : 'flow');
+  }, [m?.id]);
   const typedBands =
     bandText === null
       ? null
@@ -113,8 +127,16 @@ export function NewTrialScreen() {
             <h2>
               What to find out <span className="hint">in the order practice runs them</span>
             </h2>
+            <SegmentedControl
+              size="xs"
+              aria-label="Technology"
+              mb={8}
+              value={technology}
+              onChange={(v) => chooseTechnology(v as 'filament' | 'resin')}
+              data={['filament', 'resin']}
+            />
             <div role="radiogroup" aria-label="Kind of trial" className="kinds">
-              {trialKinds.map((k, i) => (
+              {shownKinds.map((k, i) => (
                 <button
                   key={k.key}
                   role="radio"
@@ -149,7 +171,9 @@ export function NewTrialScreen() {
                 onChange={(e) => setMachineId(e.currentTarget.value)}
                 data={[
                   { value: '', label: 'choose…' },
-                  ...(machines.data ?? []).map((x) => ({ value: x.id, label: `${x.name} (${x.place})` })),
+                  ...(machines.data ?? [])
+                    .filter((x) => x.technology === technology)
+                    .map((x) => ({ value: x.id, label: `${x.name} (${x.place})` })),
                 ]}
               />
               <NativeSelect
@@ -159,7 +183,7 @@ export function NewTrialScreen() {
                 data={[
                   { value: '', label: 'choose…' },
                   ...(processes.data ?? [])
-                    .filter((p) => p.technology === 'filament')
+                    .filter((p) => p.technology === technology)
                     .map((p) => ({ value: p.id, label: p.name })),
                 ]}
               />
@@ -242,7 +266,7 @@ export function NewTrialScreen() {
                 <dt>print</dt>
                 <dd>{formatDuration(plan.timeS)}</dd>
                 <dt>material</dt>
-                <dd>{plan.massG.toFixed(1)} g</dd>
+                <dd>{takenText(plan)}</dd>
                 <dt>cost</dt>
                 <dd>€ {plan.cost.toFixed(2)}</dd>
                 <dt>readings</dt>
@@ -250,16 +274,10 @@ export function NewTrialScreen() {
               </dl>
               <h3>Printed with</h3>
               <dl className="kv">
-                <dt>flow</dt>
-                <dd>{(plan.conditions['flow'] ?? 1).toFixed(3)}</dd>
-                <dt>nozzle</dt>
-                <dd>{plan.conditions['nozzleC']} °C</dd>
-                <dt>bed</dt>
-                <dd>{plan.conditions['bedC']} °C</dd>
-                <dt>layer</dt>
-                <dd>{plan.conditions['layerHeightMm']} mm</dd>
-                <dt>line</dt>
-                <dd>{plan.conditions['lineWidthMm']} mm</dd>
+                {conditionRows(kind, plan).map(([label, text]) => [
+                  <dt key={label}>{label}</dt>,
+                  <dd key={`${label}v`}>{text}</dd>,
+                ])}
               </dl>
             </>
           )}

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { kindOf } from '../kinds/index.ts';
+import { takenText } from './conditionRows.ts';
 import { ElsewhereForm } from './ElsewhereForm.tsx';
 
 /** The print: what it will take, live state while it runs, and what a person may ask of it. */
@@ -14,6 +16,7 @@ export function PrintStage({
   readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void;
 }) {
   const [isElsewhere, setElsewhere] = useState(false);
+  const isResin = kindOf(t.kind).technology === 'resin';
   const p = t.progress;
   const over = p?.phase === 'cancelled' || p?.phase === 'displaced';
   const running = t.state === 'printing';
@@ -23,7 +26,7 @@ export function PrintStage({
       <h2>
         Print{' '}
         <span className="hint">
-          {formatDuration(t.plan.timeS)}, {t.plan.massG.toFixed(1)} g, € {t.plan.cost.toFixed(2)}
+          {formatDuration(t.plan.timeS)}, {takenText(t.plan)}, € {t.plan.cost.toFixed(2)}
         </span>
       </h2>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -54,7 +57,7 @@ export function PrintStage({
           </button>
         )}
         <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
-          G-code, {(t.gcodeBytes / 1000).toFixed(1)} kB
+          {isResin ? `Layer stack, ${t.plan.lines} layers` : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
         </a>
         {mayChange && t.state === 'planned' && (
           <button className="plain" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>
@@ -80,15 +83,19 @@ export function PrintStage({
           <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
             <span>{p.phase}</span>
             <span>
-              line {p.acknowledged} of {p.lines}
+              {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
             </span>
             <span>{p.zMm.toFixed(2)} mm</span>
-            <span>
-              nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
-            </span>
-            <span>
-              bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
-            </span>
+            {!isResin && (
+              <>
+                <span>
+                  nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+                </span>
+                <span>
+                  bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+                </span>
+              </>
+            )}
             {p.resends > 0 && (
               <span>
                 {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again

@@ -10,6 +10,7 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { conditionRows } from './conditionRows.ts';
 import type { Decision } from '../model/trial.ts';
 import { BandSheet } from './BandSheet.tsx';
 import { CouponDrawing } from './CouponDrawing.tsx';
@@ -17,6 +18,7 @@ import { Decide } from './Decide.tsx';
 import { PlaceTable } from './PlaceTable.tsx';
 import { PrintStage } from './PrintStage.tsx';
 
+const StackView = lazy(async () => ({ default: (await import('./StackView.tsx')).StackView }));
 const ToolpathView = lazy(async () => ({ default: (await import('./ToolpathView.tsx')).ToolpathView }));
 const ControlChart = lazy(async () => ({ default: (await import('./ControlChart.tsx')).ControlChart }));
 const steps = ['planned', 'printing', 'measuring', 'decided'] as const;
@@ -93,6 +95,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const isOpen = t.state !== 'accepted' && t.state !== 'set aside';
   const step = isOpen ? (t.state === 'interrupted' ? 'printing' : t.state) : 'decided';
   const mayMeasure = mayChange && ['planned', 'measuring', 'interrupted'].includes(t.state);
+  const isResin = kind.technology === 'resin';
   const a = t.analysis;
   const charts = [...new Set(t.earlier.map((e) => e.setting))]
     .map((setting) => ({
@@ -127,7 +130,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
       </div>
       <div className="page two">
         <div>
-          <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />
+          {t.gcodeBytes > 0 && <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />}
           <section className="stage">
             <h2>
               Measure <span className="hint">{kind.reading}</span>
@@ -142,8 +145,13 @@ export function TrialScreen({ id }: { readonly id: string }) {
             <section className="stage">
               <h2>
                 The coupon{' '}
-                <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
-                  {isPath ? 'show the drawing' : 'show the path by layer'}
+                <button
+                  className="plain"
+                  aria-pressed={isPath}
+                  disabled={t.gcodeBytes === 0}
+                  onClick={() => setPath(!isPath)}
+                >
+                  {isPath ? 'show the drawing' : isResin ? 'show the plate by layer' : 'show the path by layer'}
                 </button>{' '}
                 <a className="hint" href={`/api/trials/${t.id}/drawing`} target="_blank" rel="noreferrer">
                   drawing 1:1 for paper
@@ -151,7 +159,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
               </h2>
               {isPath ? (
                 <Suspense fallback={<p className="hint">Opening…</p>}>
-                  <ToolpathView trial={t} />
+                  {isResin ? <StackView trial={t} /> : <ToolpathView trial={t} />}
                 </Suspense>
               ) : (
                 <CouponDrawing
@@ -281,12 +289,10 @@ export function TrialScreen({ id }: { readonly id: string }) {
           )}
           <h3>Conditions</h3>
           <dl className="kv">
-            <dt>nozzle</dt>
-            <dd>{t.plan.conditions['nozzleC']} °C</dd>
-            <dt>bed</dt>
-            <dd>{t.plan.conditions['bedC']} °C</dd>
-            <dt>layer</dt>
-            <dd>{t.plan.conditions['layerHeightMm']} mm</dd>
+            {conditionRows(kind, t.plan).map(([label, text]) => [
+              <dt key={label}>{label}</dt>,
+              <dd key={`${label}v`}>{text}</dd>,
+            ])}
             <dt>planned</dt>
             <dd>{day(t.createdAt)}</dd>
             <dt>by</dt>

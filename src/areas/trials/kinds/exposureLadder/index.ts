@@ -66,7 +66,7 @@ export const exposureLadder = defineResinKind({
   after: ['light-map', 'plate'],
   validDays: 60,
   help: 'One plate with a field for every exposure. Bars swell and slots close the more light they get; where neither does, contours stay as drawn. A measuring error moves bars and slots alike and cancels. Pins that stand and holes that stay open bound the window.',
-  axis: { label: 'exposure', quantity: 'time', lowest: 0.2, highest: 60, fewest: FEWEST_LIGHTS, most: 9 },
+  axis: { label: 'exposure', quantity: 'fineTime', lowest: 0.2, highest: 60, fewest: FEWEST_LIGHTS, most: 9 },
   reading: 'measure bars and slots of every field under the microscope, then the smallest pin and hole',
   features: [
     ...WIDTHS_MM.map((w) => width('bar', w)),

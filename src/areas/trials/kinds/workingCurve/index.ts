@@ -24,7 +24,7 @@ export const workingCurve = defineResinKind({
   after: ['light-map'],
   validDays: 180,
   help: 'Squares are lit on the film without a plate above, each longer than the last, taken out, wiped and measured. Thickness grows with the logarithm of the dose: the slope is the penetration depth, and where the line meets zero is the critical dose. From both follows an exposure for every layer height.',
-  axis: { label: 'exposure', quantity: 'time', lowest: 0.5, highest: 200, fewest: FEWEST_DOSES, most: 12 },
+  axis: { label: 'exposure', quantity: 'fineTime', lowest: 0.5, highest: 200, fewest: FEWEST_DOSES, most: 12 },
   reading: 'lift each film off with tweezers, wipe it, measure it in three places',
   features: [
     {
@@ -113,7 +113,7 @@ export const workingCurve = defineResinKind({
     const exposures = LAYERS_MM.map(
       (layer) => [layer, exposureForLayerS(layer, overcure, dpMm, ecMjPerCm2, irradiance)] as const,
     );
-    const highest = Math.max(...films.map((r) => dose(r.band)));
+    const [lowest, longest] = [c.bands[0]!.value, c.bands[c.bands.length - 1]!.value];
     return succeed({
       method: METHOD,
       measurableChange,
@@ -136,16 +136,13 @@ export const workingCurve = defineResinKind({
         ...exposures.map(([layer, s]): [string, string] => [`computed for ${um(layer)}`, `${s.toFixed(2)} s`]),
       ],
       chart: {
-        xLabel: 'dose, mJ/cm²',
+        xLabel: 'exposure, s',
         yLabel: 'film, mm',
-        points: films.map((r) => ({ x: dose(r.band), y: r.value })),
+        points: films.map((r) => ({ x: c.bands[r.band - 1]!.value, y: r.value })),
         curve: Array.from({ length: 41 }, (_, i) => {
-          const x = ecMjPerCm2 * (highest / ecMjPerCm2) ** (i / 40);
-          return [x, dpMm * Math.log(x / ecMjPerCm2)] as const;
+          const s = lowest * (longest / lowest) ** (i / 40);
+          return [s, dpMm * Math.log((irradiance * s) / ecMjPerCm2)] as const;
         }),
-        interval: ecInterval,
-        best: ecMjPerCm2,
-        level: 0,
       },
     });
   },
