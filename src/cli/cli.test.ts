@@ -1,8 +1,11 @@
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { deflateSync } from 'node:zlib';
 import { expect, test } from 'vitest';
+import { writeStack } from '../core/resin/stack.ts';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'cantiere-cli-'));
 function run(args: string[], content?: string | Uint8Array): { code: number | null; out: string; err: string } {
@@ -86,4 +89,72 @@ test('fit reads other kinds of trial, with their options, and a kind nobody know
     out: '',
     err: expect.stringContaining('not "colour"'),
   });
+});
+
+const lamp = { exposureS: 2.4, resinLayerMm: 0.05, exposureBottomS: 30, bottomThicknessMm: 0.2, transitionLayers: 4 };
+const both = { liftFirstMm: 7, liftFirstMmPerS: 1, returnFirstMm: 7, returnFirstMmPerS: 2.5 };
+test('layer-time gives the seconds of every part, and of a whole print by its height', () => {
+  const r = run(['layer-time', 'FILE', '--height', '1', '--json'], JSON.stringify({ ...lamp, ...both }));
+  expect([r.code, r.err]).toEqual([0, '']);
+  const out = JSON.parse(r.out) as {
+    parts: { name: string; s: number }[];
+    layerS: number;
+    motionS: number;
+    print: object;
+  };
+  expect(out.parts.map((p) => p.name)).toEqual(['exposure', 'lift', 'return']);
+  expect(out.motionS).toBeCloseTo(9.8, 9); // 7 mm up at 60, down at 150 mm/min
+  expect(out.layerS).toBeCloseTo(12.2, 9);
+  expect(out.print).toMatchObject({
+    layers: 20,
+    bottomLayers: 4,
+    transition: [24.48, 18.96, 13.44, 7.92].map((s) => expect.closeTo(s, 9)),
+  });
+});
+test.each([
+  ['a return shorter than the lift', { ...lamp, ...both, returnFirstMm: 6 }, 'are not equal'],
+  ['a stage without speed', { ...lamp, ...both, liftFirstMmPerS: 0 }, 'has no speed'],
+  ['a setting nobody knows', { ...lamp, ...both, lifting: 3 }, 'no resin setting "lifting"'],
+  ['no exposure', both, 'exposureS is missing'],
+])('layer-time refuses %s', (_, recipe, said) => {
+  const r = run(['layer-time', 'FILE', '--json'], JSON.stringify(recipe));
+  expect([r.code, r.out]).toEqual([2, '']);
+  expect(r.err).toContain(said);
+});
+test('inspect reads a layer stack by its first bytes: layers, area, islands, sub-exposures and time', () => {
+  const disc = (x: number, fromMm: number) => ({ shape: 'disc' as const, x, y: 0, w: 6, d: 6, fromMm, toMm: 0.5 });
+  const zip = writeStack(
+    {
+      title: 'two discs, one begins in the air',
+      pixelMm: [0.05, 0.05],
+      pixels: [480, 240],
+      layerMm: 0.05,
+      samples: 2,
+      lowestGrey: 0,
+      compensationMm: 0,
+      bottomLayers: 0,
+      bottomExposureS: 1,
+      transitionLayers: 0,
+      motion: {
+        pauseBeforeLiftS: 0,
+        lift: [{ mm: 6, mmPerS: 1 }],
+        pauseAtTopS: 0,
+        return: [{ mm: 6, mmPerS: 2 }],
+        pauseBeforeExposureS: 1,
+      },
+      fields: [
+        { exposureS: 2, solids: [disc(-6, 0)] },
+        { exposureS: 3, solids: [disc(6, 0.2)] },
+      ],
+      places: [],
+    },
+    { deflate: (raw) => deflateSync(raw), sha256: (bytes) => createHash('sha256').update(bytes).digest('hex') },
+  );
+  const r = run(['inspect', 'FILE', '--json'], zip);
+  expect([r.code, r.err]).toEqual([0, '']);
+  const out = JSON.parse(r.out) as Record<string, number>;
+  expect(out).toMatchObject({ kind: 'stack', layers: 10, islands: 1, subExposuresMost: 2, exposures: 16 });
+  expect(out['timeS']).toBeCloseTo(4 * 2 + 6 * 3 + 10 * 10, 6);
+  expect(out['largestAreaMm2']! / (2 * Math.PI * 9)).toBeCloseTo(1, 2);
+  expect(run(['inspect', 'FILE'], zip.subarray(0, 300)).code).toBe(2);
 });

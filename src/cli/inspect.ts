@@ -1,10 +1,11 @@
-import { createReadStream, readFileSync } from 'node:fs';
+import { closeSync, createReadStream, openSync, readFileSync, readSync } from 'node:fs';
 import { GcodeInspector } from '../core/gcode/inspect.ts';
 import type { GcodeReport } from '../core/gcode/report.ts';
 import { exampleLimits, type MotionLimits } from '../core/motion/limits.ts';
 import { formatDuration } from '../core/units/format.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 import { limitsOf } from './limitsFile.ts';
+import { inspectStack } from './stack.ts';
 
 /** Streams a file through the inspector; refuses with place and reason. */
 export async function inspectFile(file: string, limits: MotionLimits): Promise<GcodeReport> {
@@ -24,7 +25,7 @@ export async function inspectFile(file: string, limits: MotionLimits): Promise<G
   return result.ok ? result.value : refuse(result.failure, file);
 }
 
-/** `inspect FILE [--limits limits.json] [--json]` */
+/** `inspect FILE [--limits limits.json] [--json]`: a program, or a layer stack. */
 export async function runInspect(args: string[]): Promise<number> {
   const { values, positionals } = readArguments(args, {
     limits: { type: 'string' },
@@ -33,6 +34,17 @@ export async function runInspect(args: string[]): Promise<number> {
   });
   const [file] = positionals;
   if (!file || positionals.length !== 1) throw new CommandFailure('inspect takes one file');
+  if (isZip(file)) {
+    const stack = inspectStack(readFileSync(file));
+    if (values['json']) printJson(stack);
+    else
+      process.stdout.write(
+        `${Object.entries(stack)
+          .map(([key, v]) => `${key}: ${String(v)}`)
+          .join('\n')}\n`,
+      );
+    return 0;
+  }
   const limits = values['limits'] === undefined ? exampleLimits : readLimits(String(values['limits']));
   const report = await inspectFile(file, limits);
   if (values['json']) {
@@ -40,6 +52,19 @@ export async function runInspect(args: string[]): Promise<number> {
     printJson(values['layers'] ? { ...rest, layerRows } : rest);
   } else process.stdout.write(summaryOf(report));
   return 0;
+}
+
+/** A layer stack is told by its first bytes, not by its name. */
+function isZip(file: string): boolean {
+  try {
+    const fd = openSync(file, 'r');
+    const head = Buffer.alloc(2);
+    readSync(fd, head, 0, 2, 0);
+    closeSync(fd);
+    return head.toString('latin1') === 'PK';
+  } catch {
+    return false; // the reader says why
+  }
 }
 
 function readLimits(path: string): MotionLimits {

@@ -17,6 +17,8 @@ export class PlatePrint {
   private progress: PrintProgress;
   private wish: Trial['wish'];
   private lostSince = 0;
+  /** Whether the printer has been started or told to go on since this run began. */
+  private hasBegun = false;
 
   constructor(
     private readonly ctx: Ctx,
@@ -65,17 +67,19 @@ export class PlatePrint {
   private async step(zip: Uint8Array, digest: string): Promise<'goes on' | 'ended'> {
     let state = await this.printer.state();
     const isOurs = state.digest === digest && state.phase !== 'cancelled';
-    const mayBegin = this.progress.phase === 'connecting' && this.wish === 'print';
+    // after a crash of ours the printer may have gone on, and even come to its end, by itself
+    const wasRunning = ['printing', 'paused', 'lost'].includes(this.row.progress?.phase ?? '');
+    const isOver = state.phase === 'done' && !wasRunning;
     if (this.wish === 'cancel') {
       await this.printer.cancel();
       await this.end('interrupted', 'cancelled', `Cancelled at layer ${state.layer}; lamp off`);
       return 'ended';
     }
-    if (mayBegin && (!isOurs || (state.phase === 'done' && this.row.progress?.phase !== 'printing'))) {
-      state = await this.printer.send(zip);
-      state = await this.printer.start();
-    } else if (this.wish === 'print' && ['idle', 'paused'].includes(state.phase)) state = await this.printer.start();
-    else if (mayBegin && state.phase === 'fault') state = await this.printer.start();
+    if (!this.hasBegun && this.wish === 'print') {
+      if (!isOurs || isOver) state = await this.printer.send(zip);
+      if (state.phase !== 'done') state = await this.printer.start();
+      this.hasBegun = true;
+    } else if (this.wish === 'print' && state.phase === 'paused') state = await this.printer.start();
     else if (this.wish === 'pause' && state.phase === 'printing') state = await this.printer.pause();
     if (state.digest !== digest) {
       await this.end(

@@ -4,19 +4,22 @@ import { layerCount, outlinesOf, subExposures, type PlateProgram } from '../../.
 import { call } from '../../../ui/api.ts';
 import type { TrialPage } from '../model/pages.ts';
 
+/** From little light to much, one sequence. */
 const SHADES = [
-  '#e4d3a8',
-  '#cfa860',
+  '#5a3a17',
+  '#75491c',
+  '#8f6024',
   '#a8772c',
-  '#7d5220',
-  '#573716',
-  '#3a240d',
-  '#2a1908',
-  '#1b0f04',
-  '#120901',
+  '#bb8e45',
+  '#cba560',
+  '#d9bd85',
+  '#e6d3ab',
+  '#f3e9d2',
 ] as const;
+const shadeOf = (index: number, of: number): string =>
+  SHADES[of <= 1 ? SHADES.length - 1 : Math.round((index * (SHADES.length - 1)) / (of - 1))]!;
 
-/** The plate layer by layer as the printer will show it: each sub-exposure its own tone, the last lit longest. */
+/** The plate layer by layer as the printer will show it: each sub-exposure brighter than the one before, as it is lit longer. */
 export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   const { data: program, error } = useQuery({
     queryKey: ['plate', t.id],
@@ -53,7 +56,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
         aria-label={`Layer ${layer + 1} of ${last + 1}, ${shown.length} ${shown.length === 1 ? 'exposure' : 'exposures'}`}
       >
         {shown.map((e, i) => (
-          <path key={i} d={d(e.fields)} fill={SHADES[i % SHADES.length]} />
+          <path key={i} d={d(e.fields)} fill={shadeOf(i, shown.length)} />
         ))}
       </svg>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap', marginTop: 6 }}>
@@ -78,7 +81,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
                 display: 'inline-block',
                 width: 10,
                 height: 10,
-                background: SHADES[i % SHADES.length],
+                background: shadeOf(i, shown.length),
                 border: '1px solid var(--line)',
               }}
             />{' '}

@@ -1,0 +1,135 @@
+import net from 'node:net';
+import { expect, open, openMachine, signIn, test } from './fixtures.ts';
+
+type Page = import('@playwright/test').Page;
+
+/** Plans a resin trial by the screen. */
+async function planOn(page: Page, kind: string, machine: string, process = 'Resin 0.05'): Promise<void> {
+  await open(page, `/trials/new?kind=${kind}`);
+  await page.getByLabel('Machine').selectOption({ label: `${machine} (Resin room)` });
+  await page.getByLabel('Process').selectOption({ label: process });
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await expect(page.locator('.steps')).toContainText('planned');
+}
+async function takeAndAccept(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  const accept = page.getByRole('button', { name: /^Accept \S/ });
+  await page.waitForFunction(
+    () => {
+      const m = /measuring (\d+) of (\d+)/.exec(document.querySelector('.steps')?.textContent ?? '');
+      return m !== null && Number(m[1]) >= Number(m[2]);
+    },
+    null,
+    { timeout: 60_000 },
+  );
+  await expect(accept).toBeEnabled();
+  await accept.click();
+  await expect(page.locator('.steps')).toContainText('accepted');
+}
+const fail = (machine: string, fault: string): Promise<void> =>
+  new Promise((done, wrong) => {
+    const socket = net.connect(Number(process.env['CANTIERE_STANDIN_PORT']), '127.0.0.1', () =>
+      socket.write(`${JSON.stringify({ ask: 'fail', machine, fault })}\n`),
+    );
+    socket.once('data', () => {
+      socket.destroy();
+      done();
+    });
+    socket.once('error', wrong);
+  });
+
+test('resin: a light map that is due, then an exposure ladder on one plate; its window blocks an exposure outside it', async ({
+  page,
+}) => {
+  await signIn(page, 'lead');
+  await expect(page.getByRole('region', { name: 'Evidence' })).toContainText('Malga Ciapela');
+  await open(page, '/trials/due');
+  await page.getByRole('checkbox', { name: 'All that can be planned' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Light map on Malga Ciapela' }).check();
+  await page.getByRole('button', { name: /^Plan 1: / }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('How bright is the screen of Malga Ciapela');
+  await expect(page.getByRole('button', { name: /^Print on/ })).toHaveCount(0); // nothing is printed
+  await takeAndAccept(page);
+
+  await planOn(page, 'exposure-ladder', 'Malga Ciapela');
+  await page.getByRole('button', { name: 'show the plate by layer' }).click();
+  await page.getByLabel('Layer', { exact: true }).fill('30');
+  await expect(page.getByRole('img', { name: 'Layer 31 of 35, 6 exposures' })).toBeVisible();
+  await page.getByRole('button', { name: 'Print on Malga Ciapela' }).click();
+  await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 90_000 });
+  await takeAndAccept(page);
+  const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as {
+    name: string;
+    decision: { written: { setting: string; range: [number, number] }[] };
+  };
+  const window = trial.decision.written.find((w) => w.setting === 'exposureS')!.range;
+
+  const headers = { origin: new URL(page.url()).origin };
+  const list = async (path: string): Promise<{ id: string; name: string }[]> =>
+    (await (await page.request.get(path)).json()) as never;
+  const idOf = async (path: string, name: string): Promise<string> =>
+    (await list(path)).find((r) => r.name === name)!.id;
+  const choice = {
+    machineId: await idOf('/api/machines', 'Malga Ciapela'),
+    printerId: null,
+    processId: await idOf('/api/profiles?kind=process', 'Resin 0.05'),
+    roles: [
+      {
+        role: 'part body',
+        toolId: null,
+        materialId: await idOf('/api/profiles?kind=material', 'Quarzo standard grey'),
+      },
+    ],
+  };
+  const keep = async (name: string, overrides: object): Promise<void> => {
+    const made = await page.request.post('/api/recipes', {
+      headers,
+      data: { id: null, version: 1, name, choice, overrides },
+    });
+    expect(made.ok(), await made.text()).toBe(true);
+    await open(page, `/library/recipes/${((await made.json()) as { id: string }).id}`);
+    await expect(page.getByRole('complementary')).toContainText('rules ran');
+  };
+  const finding = page.locator('[data-rule=exposure-proven]');
+  await keep('Gaskets, as proven', {});
+  await expect(finding).toHaveCount(0);
+  await keep('Gaskets, lit too long', { exposureS: Number((window[1] + 1).toFixed(2)) });
+  await expect(finding).toContainText('above what is proven; beyond was seen to fail');
+  await expect(finding).toContainText(trial.name);
+});
+
+test('resin: nine discs that lose towards one side say level, on a phone, and nothing is proven', async ({ page }) => {
+  await signIn(page);
+  await planOn(page, 'plate', 'Malga Stia');
+  await page.setViewportSize({ width: 390, height: 844 });
+  const outcomes = ['0', '2', '2', '0', '1', '2', '0', '2', '2'];
+  for (const [i, outcome] of outcomes.entries()) {
+    await page.getByLabel(`disc ${i + 1}, reading 1`, { exact: true }).fill(outcome);
+    await page.keyboard.press('Enter');
+  }
+  await page.getByLabel('removal, reading 1', { exact: true }).fill('1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary')).toContainText('The left side does not hold: level the plate there');
+  await expect(page.getByRole('complementary')).toContainText('Nothing is proven by this plate.');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('resin: a torn film stops the print with its layer, a deaf printer is asked again, and the print goes on', async ({
+  page,
+}) => {
+  await signIn(page);
+  await planOn(page, 'exposure-ladder', 'Malga Losch');
+  await page.getByRole('button', { name: 'Print on Malga Losch' }).click();
+  await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
+  await fail('malga-losch', 'film');
+  await expect(page.getByText(/Interrupted at layer \d+: the film tore. Search the vat before going on/)).toBeVisible();
+  await fail('malga-losch', 'deaf');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 60_000 });
+  await takeAndAccept(page);
+  await expect(page.getByRole('complementary')).toContainText(/Exposure [\d.]+ s proven by T-/);
+  await openMachine(page, 'Malga Losch');
+  await page.getByLabel('Log maintenance').selectOption({ label: 'Screen changed' });
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByText(/Now due: .*Exposure/)).toBeVisible();
+});
