@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { motionOf } from '../areas/trials/kinds/plateSettings.ts';
+import { motionMissing, motionOf } from '../areas/library/model/resinMotion.ts';
 import { catalogue } from '../areas/library/settings/catalogue.ts';
 import { numberOf, type Values } from '../areas/library/settings/define.ts';
 import { bottomLayersFor, countDelay, darkTimeS, layerParts, motionS, printSequence } from '../core/resin/sequence.ts';
@@ -19,14 +19,8 @@ export async function runLayerTime(args: string[]): Promise<number> {
     return n;
   };
   const motion = motionOf(v);
-  const still = [...motion.lift, ...motion.return].find((s) => !(s.mmPerS > 0));
-  if (still) throw new CommandFailure(`${file}: a stage of ${still.mm} mm has no speed`);
-  const up = motion.lift.reduce((s, x) => s + x.mm, 0);
-  const down = motion.return.reduce((s, x) => s + x.mm, 0);
-  if (Math.abs(up - down) > 1e-6)
-    throw new CommandFailure(
-      `${file}: lift (${up} mm) and return (${down} mm) are not equal; the plate would not come back`,
-    );
+  const missing = motionMissing(motion);
+  if (missing) throw new CommandFailure(`${file}: ${missing}`);
   const exposureS = need('exposureS');
   const layer = layerParts(exposureS, motion);
   const delayS = numberOf(v, 'importedDelayS');

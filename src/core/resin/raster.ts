@@ -11,7 +11,7 @@ export interface RasterOptions {
 }
 
 /** Grey rows of a layer, row by row from the top of the screen: how much of each pixel the outlines cover by the non-zero rule. The row
- *  handed over is reused; `isEmpty` rows are all dark. Edges take part from their upper end to just before their lower one, so that a
+ *  handed over is reused and must not be changed; `isEmpty` rows are all dark. Edges take part from their upper end to just before their lower one, so that a
  *  corner on a sample line counts once. */
 export function rasterise(
   outlines: readonly Outline[],
@@ -27,40 +27,56 @@ export function rasterise(
   );
   let next = 0;
   let active: Edge[] = [];
+  /** First line at which an active edge ends; whether all of them are upright. */
+  let endsAt = Infinity;
+  let isUpright = true;
+  let from = 0;
+  let to = 0;
+  let isSame = false;
+  const change = (line: number): void => {
+    while (next < edges.length && edges[next]!.first <= line) active.push(edges[next++]!);
+    active = active.filter((e) => e.last > line);
+    endsAt = active.reduce((least, e) => Math.min(least, e.last), Infinity);
+    isUpright = active.every((e) => e.perLine === 0);
+  };
   for (let y = 0; y < o.height; y++) {
-    let from = o.width;
-    let to = 0;
+    const line = y * o.samples;
+    const isQuiet = endsAt >= line + o.samples && (next >= edges.length || edges[next]!.first >= line + o.samples);
+    // between upright edges a row is the one before it
+    if (isQuiet && isUpright && isSame) {
+      onRow(y, row, to <= from);
+      continue;
+    }
+    row.fill(0, from, to);
+    from = o.width;
+    to = 0;
     for (let k = 0; k < o.samples; k++) {
-      const line = y * o.samples + k;
-      while (next < edges.length && edges[next]!.first <= line) active.push(edges[next++]!);
-      active = active.filter((e) => e.last > line);
+      if (endsAt <= line + k || (next < edges.length && edges[next]!.first <= line + k)) change(line + k);
       if (active.length === 0) continue;
       const crossings = active
-        .map((e) => ({ x: e.x + (line - e.first) * e.perLine, wind: e.wind }))
-        .sort((a, b) => a.x - b.x);
+        .map((e) => ({ x: e.x + (line + k - e.first) * e.perLine, wind: e.wind }))
+        .sort((p, q) => p.x - q.x);
       let wind = 0;
       for (let i = 0; i + 1 < crossings.length; i++) {
         wind += crossings[i]!.wind;
         if (wind === 0) continue;
         // samples lie in the middle of their part of the pixel
-        const a = Math.max(0, Math.ceil(crossings[i]!.x * o.samples - 0.5));
-        const b = Math.min(o.width * o.samples, Math.ceil(crossings[i + 1]!.x * o.samples - 0.5));
-        if (b <= a) continue;
-        addRun(counts, a, b, o.samples);
-        from = Math.min(from, Math.floor(a / o.samples));
-        to = Math.max(to, Math.ceil(b / o.samples));
+        const left = Math.max(0, Math.ceil(crossings[i]!.x * o.samples - 0.5));
+        const right = Math.min(o.width * o.samples, Math.ceil(crossings[i + 1]!.x * o.samples - 0.5));
+        if (right <= left) continue;
+        addRun(counts, left, right, o.samples);
+        from = Math.min(from, Math.floor(left / o.samples));
+        to = Math.max(to, Math.ceil(right / o.samples));
       }
-    }
-    if (to <= from) {
-      onRow(y, row, true);
-      continue;
     }
     for (let x = from; x < to; x++) {
       row[x] = greys[counts[x]!]!;
       counts[x] = 0;
     }
-    onRow(y, row, false);
-    row.fill(0, from, to);
+    // the next row is this one only if every line of this one was
+    isSame = isQuiet;
+    if (to < from) from = to;
+    onRow(y, row, to <= from);
   }
 }
 

@@ -15,8 +15,12 @@ export interface Stack {
 
 /** A layer stack from its zip. Sizes are counted while unpacking, never taken from the zip's word; refused are names that climb out,
  *  files nobody asked for, a manifest that cannot be or does not agree with the files, and pictures whose digest differs. */
-export function readStack(zip: Uint8Array, sha256: (bytes: Uint8Array) => string): Result<Stack> {
-  const files = unpack(zip);
+export function readStack(
+  zip: Uint8Array,
+  sha256: (bytes: Uint8Array) => string,
+  mostBytes = MOST_UNPACKED_BYTES,
+): Result<Stack> {
+  const files = unpack(zip, mostBytes);
   if (!files.ok) return files;
   const text = files.value.get('manifest.json');
   if (!text)
@@ -58,7 +62,7 @@ export function readStack(zip: Uint8Array, sha256: (bytes: Uint8Array) => string
   return succeed({ manifest: manifest.value, images });
 }
 
-function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>> {
+function unpack(zip: Uint8Array, mostBytes: number): Result<Map<string, Uint8Array>> {
   const pieces = new Map<string, Uint8Array[]>();
   let unpacked = 0;
   let wrong: { what: string; where?: string } | null = null;
@@ -74,8 +78,7 @@ function unpack(zip: Uint8Array): Result<Map<string, Uint8Array>> {
     file.ondata = (error, data) => {
       unpacked += data?.length ?? 0;
       if (error) wrong ??= { what: 'A file does not unpack', where: name };
-      else if (unpacked > MOST_UNPACKED_BYTES)
-        wrong ??= { what: `It unpacks to more than ${MOST_UNPACKED_BYTES / 1024 / 1024} MB` };
+      else if (unpacked > mostBytes) wrong ??= { what: `It unpacks to more than ${mostBytes / 1024 / 1024} MB` };
       if (wrong) file.terminate();
       else list.push(data);
     };

@@ -93,10 +93,12 @@ export function printSequence(
     return: 0,
     'pause before exposure': 0,
   };
-  for (let i = 0; i < layers; i++) {
-    const exposureS = i < bottomLayers ? exposure.bottomS : (transition[i - bottomLayers] ?? exposure.normalS);
-    for (const p of layerParts(exposureS, i < bottomLayers ? bottomMotion : motion)) byPart[p.name] += p.s;
-  }
+  for (const p of layerParts(0, bottomMotion)) byPart[p.name] += bottomLayers * p.s;
+  for (const p of layerParts(0, motion)) byPart[p.name] += (layers - bottomLayers) * p.s;
+  byPart.exposure =
+    bottomLayers * exposure.bottomS +
+    transition.reduce((sum, s) => sum + s, 0) +
+    (layers - bottomLayers - transition.length) * exposure.normalS;
   return {
     layers,
     bottomLayers,

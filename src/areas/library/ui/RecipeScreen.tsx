@@ -434,6 +434,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           row={row}
           effective={worked?.effective ?? null}
           onApply={mayChange ? apply : null}
+          resinValues={isResin && worked ? worked.input.values : null}
         />
       </div>
     </>

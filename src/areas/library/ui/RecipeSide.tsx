@@ -1,3 +1,5 @@
+import { LayerTimePanel } from './LayerTimePanel.tsx';
+import type { Values } from '../settings/define.ts';
 import { useFigures } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow } from '../model/records.ts';
@@ -21,6 +23,7 @@ export function RecipeSide({
   row,
   effective,
   onApply,
+  resinValues,
 }: {
   readonly findings: readonly RecipeFinding[];
   readonly couldNot: RecipeCheck['couldNot'];
@@ -28,10 +31,13 @@ export function RecipeSide({
   readonly row: LedgerRow | null;
   readonly effective: ReadonlyMap<string, Effective> | null;
   readonly onApply: ((f: RecipeFinding) => void) | null;
+  /** Effective values of a resin recipe, whose layer takes a time worth drawing. */
+  readonly resinValues: Values | null;
 }) {
   return (
     <aside className="side" aria-label="Findings and origin">
       {row && effective && <Origin row={row} effective={effective} />}
+      {resinValues && <LayerTimePanel values={resinValues} />}
       <h3>What the rules say</h3>
       {findings.map((f) => (
         <div

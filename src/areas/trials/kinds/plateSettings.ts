@@ -1,5 +1,6 @@
 import { lightShareAt } from '../../../core/resin/lightMap.ts';
 import type { LayerMotion } from '../../../core/resin/sequence.ts';
+import { motionOf } from '../../library/model/resinMotion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
 /** Values without which no plate can be made. */
@@ -62,21 +63,5 @@ export function plateSettingsOf(v: Values, title: string, light: readonly number
     transitionLayers: n('transitionLayers'),
     motion: motionOf(v),
     lightShare: (x, y) => (light ? lightShareAt(light, x, y) : 1),
-  };
-}
-
-/** One layer's motion and pauses from effective values. */
-export function motionOf(v: Values): LayerMotion {
-  const n = (key: string): number => numberOf(v, key) ?? 0;
-  const stages = (name: 'lift' | 'return') =>
-    (['First', 'Second'] as const)
-      .map((stage) => ({ mm: n(`${name}${stage}Mm`), mmPerS: n(`${name}${stage}MmPerS`) }))
-      .filter((s) => s.mm > 0);
-  return {
-    pauseBeforeLiftS: n('pauseBeforeLiftS'),
-    lift: stages('lift'),
-    pauseAtTopS: n('pauseAtTopS'),
-    return: stages('return'),
-    pauseBeforeExposureS: n('pauseBeforeExposureS'),
   };
 }

@@ -5,15 +5,24 @@ const WIDTH_MM = 150;
 const PX_PER_MM = 3.6;
 const FLAT_MM = 1; // what is one layer high has no elevation worth drawing
 
+export interface PlaceLook {
+  readonly fill: string;
+  readonly ink: string;
+  readonly says: string;
+}
+
 /** Plan and elevation of a coupon, both to one scale; printed at 100 % a millimetre is a millimetre. */
 export function CouponDrawing({
   plan,
   zMm,
   place,
+  looks,
 }: {
   readonly plan: TrialPlan;
   readonly zMm: number | null;
   readonly place: string | null;
+  /** How what was read of a place shows on it, by its text. */
+  readonly looks?: ReadonlyMap<string, PlaceLook>;
 }) {
   const [w, d, h] = plan.sizeMm;
   const elevation = plan.shapes.filter((s) => s.view === 'elevation');
@@ -26,6 +35,7 @@ export function CouponDrawing({
   const px = isFlat ? 6 + w / 2 : ex + w + 22;
   const letter = Math.max(2.6, isFlat ? width / 34 : 0);
   const box = (s: Shape, i: number, cx: number, y: number) => {
+    const look = s.text === undefined ? undefined : looks?.get(s.text);
     const mine = place !== null && s.text !== undefined && (place === s.text || place.endsWith(` ${s.text}`));
     return (
       <g key={i}>
@@ -34,9 +44,9 @@ export function CouponDrawing({
             cx={cx + s.x}
             cy={y + s.h / 2}
             r={s.w / 2}
-            fill="var(--paper)"
+            fill={look?.fill ?? 'var(--paper)'}
             stroke={mine ? 'var(--plum)' : '#8b867b'}
-            strokeWidth=".3"
+            strokeWidth={mine ? '.8' : '.3'}
           />
         ) : (
           <rect
@@ -55,9 +65,9 @@ export function CouponDrawing({
             y={y + s.h / 2 + 1}
             textAnchor="middle"
             style={{ fontSize: letter }}
-            fill={mine ? 'var(--paper)' : 'var(--ink)'}
+            fill={look?.ink ?? (mine && !s.round ? 'var(--paper)' : 'var(--ink)')}
           >
-            {s.text}
+            {look?.says ?? s.text}
           </text>
         )}
       </g>

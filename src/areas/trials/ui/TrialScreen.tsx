@@ -10,6 +10,7 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { placeLooks } from './placeLooks.ts';
 import { conditionRows } from './conditionRows.ts';
 import type { Decision } from '../model/trial.ts';
 import { BandSheet } from './BandSheet.tsx';
@@ -166,6 +167,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
                   plan={t.plan}
                   zMm={t.state === 'printing' || t.state === 'interrupted' ? (t.progress?.zMm ?? 0) : null}
                   place={place}
+                  looks={placeLooks(t)}
                 />
               )}
             </section>
