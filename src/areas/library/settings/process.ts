@@ -250,6 +250,7 @@ export const resinProcessSettings = defineSettings([
     seen: ['lost', 'closed'],
     label: 'Exposure',
     ...seconds,
+    quantity: 'fineTime',
     range: [0.2, 120],
     provenBy: 'exposure-ladder',
     what: 'Light per layer.',

@@ -37,7 +37,6 @@ export function RecipeSide({
   return (
     <aside className="side" aria-label="Findings and origin">
       {row && effective && <Origin row={row} effective={effective} />}
-      {resinValues && <LayerTimePanel values={resinValues} />}
       <h3>What the rules say</h3>
       {findings.map((f) => (
         <div
@@ -82,6 +81,7 @@ export function RecipeSide({
           {c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? machineWords[c.missing] ?? c.missing}.
         </p>
       ))}
+      {resinValues && <LayerTimePanel values={resinValues} />}
     </aside>
   );
 }

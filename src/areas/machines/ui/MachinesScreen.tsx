@@ -40,7 +40,11 @@ export function MachinesScreen() {
                       {m.mounted?.name ?? 'no tool'} ·{' '}
                       {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}
                     </span>
-                    <span className="hint f">{m.loaded ? `${m.loaded.remainingG.toFixed(0)} g left` : ''}</span>
+                    <span className="hint f">
+                      {m.loaded
+                        ? `${m.loaded.remainingG.toFixed(0)} ${m.technology === 'resin' ? 'ml' : 'g'} left`
+                        : ''}
+                    </span>
                     <Coverage card={m} />
                   </a>
                 ))}

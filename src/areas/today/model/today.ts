@@ -27,7 +27,8 @@ export interface Today {
   readonly due: readonly {
     readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>;
     readonly proofs: MachineCard['proofs'];
-    readonly missingFlow: boolean;
+    /** The value no job there can do without and that was never proven, or null. */
+    readonly missing: 'flow' | 'exposureS' | null;
   }[];
   readonly events: readonly EventRow[];
   readonly counts: { readonly machines: number; readonly ready: number; readonly printing: number };

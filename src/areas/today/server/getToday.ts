@@ -1,3 +1,4 @@
+import type { MachineCard } from '../../machines/model/pages.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -27,9 +28,9 @@ export async function getToday(ctx: Ctx): Promise<Today> {
       .map((c) => ({
         machine: { id: c.id, name: c.name, mounted: c.mounted, loaded: c.loaded },
         proofs: c.proofs.filter((p) => p.state === 'due'),
-        missingFlow: c.loaded !== null && !c.proofs.some((p) => p.key === 'flow' && p.state !== 'sister'),
+        missing: firstMissing(c),
       }))
-      .filter((d) => d.proofs.length > 0 || d.missingFlow),
+      .filter((d) => d.proofs.length > 0 || d.missing !== null),
     events,
     counts: {
       machines: cards.length,
@@ -37,4 +38,10 @@ export async function getToday(ctx: Ctx): Promise<Today> {
       printing: cards.filter((c) => c.state === 'printing').length,
     },
   };
+}
+
+/** What no job on a machine can do without, if it was never proven there for what is loaded. */
+function firstMissing(c: MachineCard): 'flow' | 'exposureS' | null {
+  const key = c.technology === 'resin' ? 'exposureS' : 'flow';
+  return c.loaded !== null && !c.proofs.some((p) => p.key === key && p.state !== 'sister') ? key : null;
 }

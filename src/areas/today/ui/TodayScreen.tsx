@@ -178,7 +178,7 @@ export function TodayScreen() {
                 )}
                 <span className="f">{data.due.length}</span>
               </h2>
-              {data.due.map(({ machine: m, proofs, missingFlow }) => (
+              {data.due.map(({ machine: m, proofs, missing }) => (
                 <article key={m.id}>
                   <a className="t" href={`/machines/${m.id}`}>
                     {m.name}
@@ -200,11 +200,15 @@ export function TodayScreen() {
                       )}
                     </span>
                   ))}
-                  {missingFlow && (
+                  {missing && (
                     <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
                       <StateMark mark="unproven" />
-                      flow never proven with this tool and material{' '}
-                      <a href={`/trials/new?machine=${m.id}`} style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}>
+                      {findSetting(missing)!.label.toLowerCase()} never proven with this{' '}
+                      {missing === 'flow' ? 'tool and material' : 'film and resin'}{' '}
+                      <a
+                        href={`/trials/new?kind=${findSetting(missing)!.provenBy!}&machine=${m.id}`}
+                        style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}
+                      >
                         plan trial
                       </a>
                     </span>

@@ -30,6 +30,18 @@ export function layFields(
   );
 }
 
+/** Width and depth that fields of one size cover. */
+export const extentOf = (
+  middles: readonly (readonly [x: number, y: number])[],
+  sizeMm: readonly [number, number],
+): readonly [width: number, depth: number] => {
+  const along = (axis: 0 | 1): number => {
+    const at = middles.map((m) => m[axis]);
+    return Math.max(...at) - Math.min(...at) + sizeMm[axis];
+  };
+  return [along(0), along(1)];
+};
+
 /** Raised figures, one box a pixel, the first figure's lower left corner at x, y. */
 export function raisedFigures(
   text: string,

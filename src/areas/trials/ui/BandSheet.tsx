@@ -74,7 +74,9 @@ export function BandSheet({
         >
           <text x={LEFT} y="12" className="d">
             {isWide ? '' : 'coupon, '}
-            {kind.axis!.label} in {formatUnit(kind.axis!.quantity)}
+            {kind.axis!.label}
+            {isWide ? ', ' : ' in '}
+            {formatUnit(kind.axis!.quantity)}
           </text>
           {bands.map((b, i) => (
             <g key={b.value}>
@@ -410,7 +412,8 @@ function BandChart({
   const inside = (v: number): number => Math.min(Math.max(Y(v), TOP), TOP + height);
   const step =
     [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find((s) => (high - low) / s <= 5) ?? 100;
-  const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, k) => low + k * step);
+  const first = Math.ceil(low / step - 1e-9);
+  const ticks = Array.from({ length: Math.floor(high / step + 1e-9) - first + 1 }, (_, k) => (first + k) * step);
   return (
     <svg
       className="bands-chart"

@@ -64,8 +64,7 @@ export function CouponDrawing({
             x={cx + s.x}
             y={y + s.h / 2 + 1}
             textAnchor="middle"
-            style={{ fontSize: letter }}
-            fill={look?.ink ?? (mine && !s.round ? 'var(--paper)' : 'var(--ink)')}
+            style={{ fontSize: letter, fill: look?.ink ?? (mine && !s.round ? 'var(--paper)' : 'var(--ink)') }}
           >
             {look?.says ?? s.text}
           </text>

@@ -57,7 +57,9 @@ export function PrintStage({
           </button>
         )}
         <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
-          {isResin ? `Layer stack, ${t.plan.lines} layers` : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
+          {isResin
+            ? `Layer stack, ${t.plan.lines} ${t.plan.lines === 1 ? 'layer' : 'layers'}`
+            : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
         </a>
         {mayChange && t.state === 'planned' && (
           <button className="plain" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>

@@ -9,6 +9,7 @@ const TOP = 24;
 
 /** Every reading on the line of its row in the table: what it is off by where the place has a drawn size, else the reading itself. */
 export function RowChart({ trial: t }: { readonly trial: TrialPage }) {
+  const unit = kindOf(t.kind).features[0]?.unit ?? '';
   const kind = kindOf(t.kind);
   const { features } = kind;
   const conditions = { values: t.plan.conditions, params: t.plan.params, bands: t.plan.bands };
@@ -76,7 +77,8 @@ export function RowChart({ trial: t }: { readonly trial: TrialPage }) {
         </text>
       ))}
       <text x={LEFT} y={height - 5} className="d">
-        mm{isOff ? ' off the drawing' : ''} · filled: typed · open: connected instrument · bar: mean
+        {unit}
+        {isOff ? ' off the drawing' : ''} · filled: typed · open: connected instrument · bar: mean
       </text>
     </svg>
   );

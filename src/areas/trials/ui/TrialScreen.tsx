@@ -145,15 +145,12 @@ export function TrialScreen({ id }: { readonly id: string }) {
           {t.plan.shapes.length > 0 && (
             <section className="stage">
               <h2>
-                The coupon{' '}
-                <button
-                  className="plain"
-                  aria-pressed={isPath}
-                  disabled={t.gcodeBytes === 0}
-                  onClick={() => setPath(!isPath)}
-                >
-                  {isPath ? 'show the drawing' : isResin ? 'show the plate by layer' : 'show the path by layer'}
-                </button>{' '}
+                {t.gcodeBytes > 0 ? 'The coupon' : 'Where it is read'}{' '}
+                {t.gcodeBytes > 0 && (
+                  <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
+                    {isPath ? 'show the drawing' : isResin ? 'show the plate by layer' : 'show the path by layer'}
+                  </button>
+                )}{' '}
                 <a className="hint" href={`/api/trials/${t.id}/drawing`} target="_blank" rel="noreferrer">
                   drawing 1:1 for paper
                 </a>

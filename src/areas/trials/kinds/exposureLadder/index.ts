@@ -4,7 +4,7 @@ import { formatFigure } from '../../../../core/units/format.ts';
 import type { AllowedRange } from '../../../library/model/records.ts';
 import { numberOf } from '../../../library/settings/define.ts';
 import { defineResinKind, type Conditions, type Feature, type ReadingOf, type Shape } from '../define.ts';
-import { inLayers, layFields, programOf, sharesOf } from '../plateOf.ts';
+import { extentOf, inLayers, layFields, programOf, sharesOf } from '../plateOf.ts';
 import { drawnMm, FIELD_MM, HOLES_MM, ladderField, PINS_MM, WIDTHS_MM } from './field.ts';
 import { exposureLadderTable } from './table.ts';
 
@@ -109,8 +109,6 @@ export const exposureLadder = defineResinKind({
     }));
     const topMm = inLayers(fields[0]!.topMm, s.layerMm);
     if (topMm > s.roomMm[2]) return fail({ code: 'noRoom', what: 'The plate has no room in height' });
-    const extent = (axis: 0 | 1): number =>
-      Math.max(...middles.value.map((m) => m[axis])) - Math.min(...middles.value.map((m) => m[axis])) + FIELD_MM[axis];
     const shapes = middles.value.map(([x, y], i): Shape => ({
       view: 'plan',
       x,
@@ -126,7 +124,7 @@ export const exposureLadder = defineResinKind({
         fields.map(({ exposureS, solids }) => ({ exposureS, solids })),
         fields.flatMap((f, i) => f.places.map((p) => ({ band: i + 1, ...p }))),
       ),
-      sizeMm: [extent(0), extent(1), topMm],
+      sizeMm: [...extentOf(middles.value, FIELD_MM), topMm],
       bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
       shapes,
       params: {

@@ -9,7 +9,7 @@ const METHOD = { name: 'mean and evenness of meter readings on a grid', version:
 export const METER_U = 0.02;
 /** Share either side within which the irradiance counts as proven (the farm's tolerance; common practice, no source). */
 const TOLERANCE = 0.1;
-const SPOT_MM = 9;
+const SPOT_MM = 10;
 const place = (n: number): Feature => ({
   key: `place ${n}`,
   label: `place ${n}`,

@@ -4,7 +4,7 @@ import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
 import { defineResinKind, type Shape } from '../define.ts';
-import { layFields, programOf, sharesOf } from '../plateOf.ts';
+import { extentOf, layFields, programOf, sharesOf } from '../plateOf.ts';
 import { workingCurveTable } from './table.ts';
 
 const METHOD = { name: 'line of depth over ln dose (Jacobs 1992)', version: 1 } as const;
@@ -69,7 +69,7 @@ export const workingCurve = defineResinKind({
     const still = { ...s.motion, lift: [], return: [] };
     return succeed({
       program: programOf(s, fields, places, { bottomLayers: 0, transitionLayers: 0, compensationMm: 0, motion: still }),
-      sizeMm: [s.roomMm[0], FILM_MM[1], s.layerMm],
+      sizeMm: [...extentOf(middles.value, FILM_MM), s.layerMm],
       bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
       shapes: middles.value.map(([x, y], i): Shape => ({
         view: 'plan',
@@ -78,7 +78,7 @@ export const workingCurve = defineResinKind({
         w: FILM_MM[0],
         h: FILM_MM[1],
         band: i + 1,
-        text: `${bands[i]} s`,
+        text: `${bands[i]}`,
       })),
       params: sharesOf(s, middles.value),
     });
