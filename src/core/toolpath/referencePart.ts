@@ -9,6 +9,17 @@ export const referenceParts = {
 } as const;
 export type ReferencePart = keyof typeof referenceParts;
 
+/** Wall and floor of an open part where it is cast as a shell, mm. */
+const SHELL_MM = 2;
+
+/** Volume of a part as one solid, an open one as a shell, mm³. */
+export function volumeMm3(part: ReferencePart): number {
+  const { shape, widthMm, depthMm, heightMm, isOpen } = referenceParts[part];
+  const section = (inset: number): number =>
+    (widthMm - 2 * inset) * (depthMm - 2 * inset) * (shape === 'round' ? Math.PI / 4 : 1);
+  return section(0) * heightMm - (isOpen ? section(SHELL_MM) * (heightMm - SHELL_MM) : 0);
+}
+
 export interface Lay {
   readonly widthMm: number;
   readonly speedMmPerS: number;

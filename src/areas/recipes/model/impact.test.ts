@@ -130,7 +130,11 @@ describe('a resin recipe', () => {
     exposureBottomS: 20,
     bottomLayers: 5,
     transitionLayers: 4,
-    darkTimeS: 8,
+    liftFirstMm: 5,
+    liftFirstMmPerS: 1,
+    returnFirstMm: 5,
+    returnFirstMmPerS: 2.5,
+    pauseBeforeExposureS: 1,
     machineRatePerHour: 3.6,
   };
   test('takes its layer sequence: bottom, transition in even steps, the rest', () => {
@@ -139,4 +143,17 @@ describe('a resin recipe', () => {
     expect(r.ok && r.value.timeS).toBeCloseTo(100 + 44 + 391 * 2 + 400 * 8, 6);
     expect(r.ok && r.value.cost).toBeCloseTo((100 + 44 + 782 + 3200) / 1000, 6);
   });
+  test('costs its resin too: a block is solid, a cup a shell of 2 mm', () => {
+    const costOf = (part: 'block' | 'cup') => {
+      const r = estimate({ ...resin, machineRatePerHour: 0, pricePerLitre: 50 }, part, 'resin');
+      return r.ok ? r.value.cost : NaN;
+    };
+    expect(costOf('block')).toBeCloseTo(0.024 * 50, 9);
+    expect(costOf('cup')).toBeCloseTo(((Math.PI / 4) * (40 ** 2 * 40 - 36 ** 2 * 38) * 50) / 1e6, 9);
+  });
+  test('whose plate would not come back is not estimated', () =>
+    expect(estimate({ ...resin, returnFirstMm: 4 }, 'block', 'resin')).toMatchObject({
+      ok: false,
+      failure: { what: expect.stringContaining('not equal') },
+    }));
 });

@@ -4,6 +4,7 @@ import { massG } from '../../../core/toolpath/bead.ts';
 import {
   layPart,
   referenceParts,
+  volumeMm3,
   type Lay,
   type LaySettings,
   type ReferencePart,
@@ -11,6 +12,8 @@ import {
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type SettingValue, type Values } from '../../library/settings/define.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
+import { motionMissing, motionOf } from '../../library/model/resinMotion.ts';
+import { printSequence } from '../../../core/resin/sequence.ts';
 import { workOut, type RecipeSheet } from './recipe.ts';
 
 export interface Estimated {
@@ -105,27 +108,32 @@ export function estimate(
   });
 }
 
-/** Time of the layer sequence alone: mass needs layer areas, and flow has no meaning here. */
+/** Time of the layer sequence, and resin by the part's volume: an open part is a shell. Flow has no meaning here, and mass would need a
+ *  density nobody states for a resin. */
 function estimateResin(v: Values, part: ReferencePart): Result<Estimated> {
-  const missing = ['resinLayerMm', 'exposureS', 'exposureBottomS', 'darkTimeS'].find(
-    (key) => numberOf(v, key) === null,
-  );
-  if (missing)
-    return fail({
-      code: 'missing',
-      what: `No ${findSetting(missing)!.label.toLowerCase()} to estimate with`,
-      todo: 'give the recipe one',
-    });
+  const motion = motionOf(v);
+  const missing = ['resinLayerMm', 'exposureS', 'exposureBottomS'].find((key) => numberOf(v, key) === null);
+  const wrong = missing ? `no ${findSetting(missing)!.label.toLowerCase()}` : motionMissing(motion);
+  if (wrong) return fail({ code: 'missing', what: `Nothing to estimate with: ${wrong}`, todo: 'give the recipe one' });
   const n = (key: string): number => numberOf(v, key) ?? 0;
-  const layers = Math.round(referenceParts[part].heightMm / n('resinLayerMm'));
-  const bottom = Math.min(n('bottomLayers'), layers);
-  const steps = n('transitionLayers');
-  let exposed = bottom * n('exposureBottomS');
-  for (let i = 1; i <= layers - bottom; i++)
-    exposed +=
-      i <= steps ? n('exposureBottomS') - (i * (n('exposureBottomS') - n('exposureS'))) / (steps + 1) : n('exposureS');
-  const timeS = exposed + layers * n('darkTimeS');
-  return succeed({ timeS, massG: 0, cost: (timeS / 3600) * n('machineRatePerHour'), highestFlowMm3PerS: 0 });
+  const { totalS } = printSequence(
+    referenceParts[part].heightMm,
+    n('resinLayerMm'),
+    {
+      bottomS: n('exposureBottomS'),
+      normalS: n('exposureS'),
+      bottomLayers: n('bottomLayers'),
+      transitionLayers: n('transitionLayers'),
+    },
+    motion,
+  );
+  const resin = (volumeMm3(part) / 1e6) * n('pricePerLitre');
+  return succeed({
+    timeS: totalS,
+    massG: 0,
+    cost: resin + (totalS / 3600) * n('machineRatePerHour'),
+    highestFlowMm3PerS: 0,
+  });
 }
 
 /** The same part under two recipes, and what each changed value does by itself: the first recipe with that one value of the
