@@ -208,6 +208,11 @@ describe('a decision', () => {
     const now = await page(id);
     expect(now.proofs.map((p) => p.state)).toEqual(['proven', 'proven', 'proven', 'proven']);
     expect(now.decision!.pairingRevision).toBe(pairingRevision);
+    expect(now.decision!.analysis).toEqual({
+      method: now.analysis!.method.name,
+      version: now.analysis!.method.version,
+      sentence: now.analysis!.sentence,
+    });
     farm.clock.set(new Date('2026-11-23T08:00:00Z'));
     must(await logMaintenance(farm.as('technician'), m.id, 'axis', ''));
     expect((await page(id)).proofs.map((p) => p.state)).toEqual(['due', 'due', 'due', 'due']);

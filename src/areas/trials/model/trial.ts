@@ -57,4 +57,6 @@ export interface Decision {
   readonly byName: string;
   readonly written: readonly Written[];
   readonly pairingRevision: number | null;
+  /** Method and version it was decided by, and what it said; missing in decisions kept before this was. */
+  readonly analysis?: { readonly method: string; readonly version: number; readonly sentence: string } | undefined;
 }

@@ -119,7 +119,21 @@ export async function decideTrial(
         range: [p.range.min, p.range.max],
       }));
     }
-    const decision: Decision = { outcome, why, by: ctx.user.id, byName: ctx.user.name, written, pairingRevision };
+    const decision: Decision = {
+      outcome,
+      why,
+      by: ctx.user.id,
+      byName: ctx.user.name,
+      written,
+      pairingRevision,
+      ...(analysis.ok && {
+        analysis: {
+          method: analysis.value.method.name,
+          version: analysis.value.method.version,
+          sentence: analysis.value.sentence,
+        },
+      }),
+    };
     await db
       .update(trial)
       .set({ state: outcome, decision, decidedAt: now, wish: 'idle', version: row.version + 1 })

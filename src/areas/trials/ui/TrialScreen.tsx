@@ -227,6 +227,12 @@ export function TrialScreen({ id }: { readonly id: string }) {
               <p className="hint">
                 {t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}
               </p>
+              {t.decision.analysis && a && t.decision.analysis.version !== a.method.version && (
+                <p className="hint">
+                  Decided by version {t.decision.analysis.version} of the method, which said:{' '}
+                  {t.decision.analysis.sentence} Above stands what version {a.method.version} says of the same readings.
+                </p>
+              )}
               {t.decision.written.length > 0 && (
                 <dl className="kv">
                   {t.decision.written.map((w) => {
