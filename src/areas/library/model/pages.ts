@@ -75,9 +75,15 @@ export interface PairingMatrix {
     readonly id: string;
     readonly name: string;
     readonly printer: string;
+    readonly technology: 'filament' | 'resin';
     readonly mountedToolId: string | null;
     readonly loadedMaterialId: string | null;
   }[];
-  readonly materials: readonly { readonly id: string; readonly name: string; readonly family: string | null }[];
+  readonly materials: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly family: string | null;
+    readonly technology: 'filament' | 'resin';
+  }[];
   readonly cells: readonly PairingCell[];
 }

@@ -1,3 +1,4 @@
+import { SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../../ui/api.ts';
@@ -17,6 +18,7 @@ const stateOf = (cells: readonly PairingCell[]): Mark => {
 /** Material against machine with the state of evidence; a cell opens to tuned values, ranges, conditions and what they beat. */
 export function PairingsScreen() {
   const { data, error } = useQuery({ queryKey: ['pairings'], queryFn: () => call<PairingMatrix>('/api/pairings') });
+  const [technology, setTechnology] = useState<'filament' | 'resin'>('filament');
   const [open, setOpen] = useState<{ machineId: string; materialId: string } | null>(null);
   if (error)
     return (
@@ -27,7 +29,9 @@ export function PairingsScreen() {
   if (!data) return <p className="empty">Opening the pairings…</p>;
   const at = (machineId: string, materialId: string) =>
     data.cells.filter((c) => c.machineId === machineId && c.materialId === materialId);
-  const shown = open ?? data.cells[0] ?? null;
+  const machines = data.machines.filter((m) => m.technology === technology);
+  const materials = data.materials.filter((m) => m.technology === technology);
+  const shown = open ?? data.cells.find((c) => machines.some((m) => m.id === c.machineId)) ?? null;
   const cells = shown ? at(shown.machineId, shown.materialId) : [];
   const machine = data.machines.find((m) => m.id === shown?.machineId);
   const material = data.materials.find((m) => m.id === shown?.materialId);
@@ -39,6 +43,16 @@ export function PairingsScreen() {
           <div className="kind">Library</div>
           <h1>Pairings of material and machine</h1>
         </div>
+        <SegmentedControl
+          size="xs"
+          aria-label="Technology"
+          value={technology}
+          onChange={(v) => {
+            setTechnology(v as 'filament' | 'resin');
+            setOpen(null);
+          }}
+          data={['filament', 'resin']}
+        />
         <span className="chip">
           <StateMark mark="proven" /> all proven
         </span>
@@ -58,7 +72,7 @@ export function PairingsScreen() {
               <thead>
                 <tr>
                   <th>Material</th>
-                  {data.machines.map((m) => (
+                  {machines.map((m) => (
                     <th key={m.id}>
                       <a href={`/machines/${m.id}`}>{m.name.replace(/^Rifugio /, '')}</a>
                       <div className="dim">{m.printer}</div>
@@ -67,12 +81,12 @@ export function PairingsScreen() {
                 </tr>
               </thead>
               <tbody>
-                {data.materials.map((mat) => (
+                {materials.map((mat) => (
                   <tr key={mat.id}>
                     <td>
                       <a href={`/library/${mat.id}`}>{mat.name}</a>
                     </td>
-                    {data.machines.map((m) => {
+                    {machines.map((m) => {
                       const found = at(m.id, mat.id);
                       const isLoaded = m.loadedMaterialId === mat.id;
                       const count = found.reduce((n, c) => n + c.proofs.length, 0);

@@ -25,10 +25,12 @@ export async function getPairingMatrix(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<
   for (const m of machines) {
     const events = (await listMaintenance(ctx, m.id)).map((e) => ({ ...maintenanceKinds[e.kind], at: e.at }));
     const loaded = await findLoaded(ctx, m.id);
+    const printer = await findProfile(ctx, m.printerId);
     rows.push({
       id: m.id,
       name: m.name,
-      printer: (await findProfile(ctx, m.printerId))?.name ?? '',
+      printer: printer?.name ?? '',
+      technology: printer?.technology ?? ('filament' as const),
       mountedToolId: (await findMounted(ctx, m.id))?.toolId ?? null,
       loadedMaterialId: loaded?.materialId ?? null,
     });
@@ -55,5 +57,9 @@ export async function getPairingMatrix(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<
       });
     }
   }
-  return { machines: rows, materials: materials.map((p) => ({ id: p.id, name: p.name, family: p.family })), cells };
+  return {
+    machines: rows,
+    materials: materials.map(({ id, name, family, technology }) => ({ id, name, family, technology })),
+    cells,
+  };
 }
