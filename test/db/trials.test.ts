@@ -519,8 +519,13 @@ describe('a coupon printed from its file', () => {
     const there = printed({ machineId: sister.id });
     expect(await recordPrintedElsewhere(lead, id, there)).toMatchObject({ ok: false, failure: { code: 'notReady' } });
     must(await mountTool(lead, sister.id, toolId, ''));
+    expect(await recordPrintedElsewhere(lead, id, there), 'nothing is loaded there').toMatchObject({
+      ok: false,
+      failure: { code: 'blocked' },
+    });
+    must(await loadLot(lead, sister.id, { materialId, lot: 'B7', remainingG: 500 }));
     must(await recordPrintedElsewhere(lead, id, there));
-    expect((await findTrial(lead, id))!.machineId).toBe(sister.id);
+    expect(await findTrial(lead, id)).toMatchObject({ machineId: sister.id, lot: 'B7' });
   });
   test('cannot have been printed before it was planned', async () => {
     const id = await plan('flow');

@@ -27,7 +27,8 @@ import { readResinBench } from '../../../standins/resin/bench.ts';
 import { PrintedStack } from '../../../standins/resin/printed.ts';
 import { resinTruthOf } from '../../../standins/resin/truth.ts';
 import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
-import { demoMachinesOnFloor, demoProfiles } from './library.ts';
+import { demoMachinesOnFloor } from './floor.ts';
+import { demoProfiles } from './library.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
 type Stepped = Clock & { set(to: Date): void };

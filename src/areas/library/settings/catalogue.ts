@@ -1,8 +1,11 @@
 import type { ProfileKind, Setting } from './define.ts';
 import { lineKindSettings } from './lineKinds.ts';
-import { materialSettings, resinSettings } from './material.ts';
-import { printerSettings, resinPrinterSettings } from './printer.ts';
-import { processSettings, resinProcessSettings } from './process.ts';
+import { materialSettings } from './material.ts';
+import { printerSettings } from './printer.ts';
+import { processSettings } from './process.ts';
+import { resinSettings } from './resinMaterial.ts';
+import { resinPrinterSettings } from './resinPrinter.ts';
+import { resinProcessSettings } from './resinProcess.ts';
 import { resinToolSettings, toolSettings } from './tool.ts';
 
 /** Stands in every pin; raise it when the meaning of a stored value changes. */

@@ -35,8 +35,7 @@ export type ProvingTrial =
   | 'exposure-ladder'
   | 'light-map'
   | 'plate'
-  | 'working-curve'
-  | 'lift';
+  | 'working-curve';
 
 interface Common {
   readonly key: string;

@@ -1,13 +1,6 @@
 import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
-import {
-  bottomLayersFor,
-  countDelay,
-  layerParts,
-  motionS,
-  printSequence,
-  type LayerPart,
-} from '../../../core/resin/sequence.ts';
+import { countDelay, layerParts, motionS, printSequence, type LayerPart } from '../../../core/resin/sequence.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { motionMissing, motionOf } from '../model/resinMotion.ts';
 import { numberOf, type Values } from '../settings/define.ts';
@@ -50,7 +43,7 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
           {
             bottomS: numberOf(v, 'exposureBottomS') ?? exposureS!,
             normalS: exposureS!,
-            bottomLayers: numberOf(v, 'bottomLayers') ?? bottomLayersFor(0.24, layerMm),
+            bottomLayers: numberOf(v, 'bottomLayers') ?? 0,
             transitionLayers: numberOf(v, 'transitionLayers') ?? 0,
           },
           motion,

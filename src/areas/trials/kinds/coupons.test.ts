@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
-import { demoMachinesOnFloor, demoProfiles } from '../../../workers/demo/library.ts';
+import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
+import { demoProfiles } from '../../../workers/demo/library.ts';
 import { checkJob } from '../../checks/rules/index.ts';
 import type { LimitSheet } from '../../checks/model/sheet.ts';
 import { hardwareRange, supplierRange } from '../../library/model/limits.ts';

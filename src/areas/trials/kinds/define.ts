@@ -4,30 +4,12 @@ import type { PlateProgram } from '../../../core/resin/plate.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
-import type { Values } from '../../library/settings/define.ts';
+import type { ProvingTrial, Values } from '../../library/settings/define.ts';
 import type { PlateSettings } from './plateSettings.ts';
 import type { ReadingTable } from './table.ts';
 
-export type TrialKindKey =
-  | 'first-layer'
-  | 'temperature'
-  | 'flow'
-  | 'pressure'
-  | 'retraction'
-  | 'refill'
-  | 'highest-flow'
-  | 'acceleration'
-  | 'wall-speed'
-  | 'layer-time'
-  | 'overhang'
-  | 'bridge'
-  | 'dimensions'
-  | 'head-offset'
-  | 'light-map'
-  | 'plate'
-  | 'working-curve'
-  | 'exposure-ladder'
-  | 'reference-part';
+/** Kinds that prove a setting, and the one that only compares. */
+export type TrialKindKey = ProvingTrial | 'reference-part';
 
 /** One step of the coupon that is tried: its figure and where it stands. `fromMm` to `toMm` is a height for towers, else 0. */
 export interface Band {

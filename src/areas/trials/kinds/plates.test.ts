@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { exposureIn, layerAreaMm2, layerCount, outlinesOf, subExposures } from '../../../core/resin/plate.ts';
 import { totalsOf } from '../../../core/resin/stack.ts';
-import { demoMachinesOnFloor, demoProfiles } from '../../../workers/demo/library.ts';
+import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
+import { demoProfiles } from '../../../workers/demo/library.ts';
 import { resolveValues, valuesOf, type Level } from '../../library/model/resolve.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { Plate, ResinKind } from './define.ts';

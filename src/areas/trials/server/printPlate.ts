@@ -1,12 +1,9 @@
-import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { stackOf } from './plateStack.ts';
-import { trialName } from './planTrial.ts';
+import { PrintRecord, progressOf } from './printRecord.ts';
 import type { Trial } from './rows.ts';
-import { trial } from './tables.ts';
 
 const LOOK_EVERY_MS = 300;
 const LOST_FOR_MS = 15_000;
@@ -14,32 +11,22 @@ const LOST_FOR_MS = 15_000;
 /** Prints a trial's plate: sends the stack unless the printer holds it already, starts or goes on, and follows it to its end. What the
  *  printer says is the truth after any crash of ours. */
 export class PlatePrint {
-  private progress: PrintProgress;
-  private wish: Trial['wish'];
+  private readonly record: PrintRecord;
   private lostSince = 0;
   /** Whether the printer has been started or told to go on since this run began. */
   private hasBegun = false;
+  /** Whether layers of this very print stand on the plate already. */
+  private readonly wasRunning: boolean;
 
   constructor(
-    private readonly ctx: Ctx,
+    ctx: Ctx,
     private readonly row: Trial,
     private readonly printer: StackPrinter,
-    private readonly renew: () => Promise<boolean>,
+    renewLease: () => Promise<boolean>,
   ) {
-    this.wish = row.wish;
-    this.progress = {
-      phase: 'connecting',
-      acknowledged: 0,
-      lines: row.plan.lines,
-      zMm: 0,
-      nozzleC: 0,
-      nozzleTargetC: 0,
-      bedC: 0,
-      bedTargetC: 0,
-      resends: 0,
-      message: null,
-      at: ctx.clock.now().toISOString(),
-    };
+    this.record = new PrintRecord(ctx, row, renewLease, progressOf('connecting', row.plan.lines, ctx.clock.now()));
+    const { phase, acknowledged } = row.progress ?? { phase: 'connecting', acknowledged: 0 };
+    this.wasRunning = ['printing', 'paused', 'lost', 'fault'].includes(phase) && acknowledged > 0;
   }
 
   async run(): Promise<void> {
@@ -50,13 +37,14 @@ export class PlatePrint {
         this.lostSince = 0;
         if (state === 'ended') return;
       } catch (error) {
-        if (error instanceof PrinterRefused)
-          return this.end('interrupted', 'fault', `The printer refuses: ${error.message}`);
+        if (error instanceof PrinterRefused) return this.interrupt('fault', `The printer refuses: ${error.message}`);
         if (!(error instanceof PrinterLost)) throw error;
         this.lostSince ||= Date.now();
         if (Date.now() - this.lostSince > LOST_FOR_MS)
-          return this.end('interrupted', 'lost', `${error.message}; it may go on by itself, go and look`);
-        await this.write({ phase: 'lost', message: `${error.message}; trying again` });
+          return this.interrupt('lost', `${error.message}; it may go on by itself, go and look`);
+        await this.record.write({ phase: 'lost', message: `${error.message}; trying again` });
+        if (this.record.wish === 'cancel')
+          return this.interrupt('lost', 'Cancelled while the printer could not be reached; stop it by hand');
       }
       await new Promise((again) => {
         setTimeout(again, LOOK_EVERY_MS);
@@ -65,30 +53,28 @@ export class PlatePrint {
   }
 
   private async step(zip: Uint8Array, digest: string): Promise<'goes on' | 'ended'> {
+    const { wish } = this.record;
     let state = await this.printer.state();
-    const isOurs = state.digest === digest && state.phase !== 'cancelled';
-    // after a crash of ours the printer may have gone on, and even come to its end, by itself
-    const wasRunning = ['printing', 'paused', 'lost'].includes(this.row.progress?.phase ?? '');
-    const isOver = state.phase === 'done' && !wasRunning;
-    if (this.wish === 'cancel') {
+    if (wish === 'cancel') {
       await this.printer.cancel();
-      await this.end('interrupted', 'cancelled', `Cancelled at layer ${state.layer}; lamp off`);
+      await this.interrupt('cancelled', `Cancelled at layer ${state.layer}; lamp off`);
       return 'ended';
     }
-    if (!this.hasBegun && this.wish === 'print') {
-      if (!isOurs || isOver) state = await this.printer.send(zip);
-      if (state.phase !== 'done') state = await this.printer.start();
-      this.hasBegun = true;
-    } else if (this.wish === 'print' && state.phase === 'paused') state = await this.printer.start();
-    else if (this.wish === 'pause' && state.phase === 'printing') state = await this.printer.pause();
-    if (state.digest !== digest) {
-      await this.end(
-        'interrupted',
+    if (state.digest !== digest && (this.hasBegun || this.wasRunning)) {
+      await this.interrupt(
         'displaced',
         'The printer holds another stack, as after a power cut: clear the plate and print again',
       );
       return 'ended';
     }
+    if (!this.hasBegun && wish === 'print') {
+      // after a crash of ours the printer may have gone on, and even come to its end, by itself
+      const isOver = state.phase === 'cancelled' || (state.phase === 'done' && !this.wasRunning);
+      if (state.digest !== digest || isOver) state = await this.printer.send(zip);
+      if (state.phase !== 'done') state = await this.printer.start();
+      this.hasBegun = true;
+    } else if (wish === 'print' && state.phase === 'paused') state = await this.printer.start();
+    else if (wish === 'pause' && state.phase === 'printing') state = await this.printer.pause();
     return this.follow(state);
   }
 
@@ -96,59 +82,25 @@ export class PlatePrint {
     const at = { acknowledged: state.layer, lines: state.layers, zMm: state.zMm };
     switch (state.phase) {
       case 'done':
-        await this.end('measuring', 'done', null, at);
+        await this.record.end('measuring', { ...at, phase: 'done', message: null });
         return 'ended';
       case 'fault':
-        await this.end(
-          'interrupted',
+        await this.interrupt(
           'fault',
           `Interrupted at layer ${state.layer}: ${state.message}. Search the vat before going on`,
           at,
         );
         return 'ended';
       case 'cancelled':
-        await this.end('interrupted', 'cancelled', `Cancelled at the printer, layer ${state.layer}`, at);
+        await this.interrupt('cancelled', `Cancelled at the printer, layer ${state.layer}`, at);
         return 'ended';
       default:
-        await this.write({ ...at, phase: state.phase === 'paused' ? 'paused' : 'printing', message: null });
+        await this.record.write({ ...at, phase: state.phase === 'paused' ? 'paused' : 'printing', message: null });
         return 'goes on';
     }
   }
 
-  /** Writes progress, learns what people wish, renews the lease. */
-  private async write(change: Partial<PrintProgress>): Promise<void> {
-    this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
-    if (!(await this.renew())) throw new Error('another worker holds this machine');
-    const [row] = await this.ctx.db
-      .update(trial)
-      .set({ progress: this.progress })
-      .where(and(eq(trial.id, this.row.id), eq(trial.state, 'printing')))
-      .returning({ wish: trial.wish });
-    if (row) this.wish = row.wish;
-    await notify(this.ctx, 'trial', this.row.id);
-  }
-
-  private async end(
-    state: 'measuring' | 'interrupted',
-    phase: PrintProgress['phase'],
-    message: string | null,
-    at: Partial<PrintProgress> = {},
-  ): Promise<void> {
-    this.progress = { ...this.progress, ...at, phase, message, at: this.ctx.clock.now().toISOString() };
-    await this.ctx.db.transaction(async (db) => {
-      await db.update(trial).set({ state, wish: 'idle', progress: this.progress }).where(eq(trial.id, this.row.id));
-      await recordEvent(
-        { ...this.ctx, db },
-        {
-          subjectKind: 'trial',
-          subjectId: this.row.id,
-          subjectName: trialName(this.row.number!),
-          what:
-            state === 'measuring' ? 'coupon printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
-          to: { layer: this.progress.acknowledged, zMm: this.progress.zMm },
-          why: message,
-        },
-      );
-    });
+  private interrupt(phase: PrintProgress['phase'], message: string, at: Partial<PrintProgress> = {}): Promise<void> {
+    return this.record.end('interrupted', { ...at, phase, message });
   }
 }

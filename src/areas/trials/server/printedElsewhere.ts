@@ -2,12 +2,12 @@ import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { findMachine, findMounted } from '../../machines/server/index.ts';
+import { findLoaded, findMachine, findMounted } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { trialName } from './planTrial.ts';
-import { programLines } from './runPrint.ts';
+import { progressOf } from './printRecord.ts';
 import { findTrial } from './rows.ts';
 import { trial } from './tables.ts';
 
@@ -39,26 +39,25 @@ export async function recordPrintedElsewhere(
   const now = ctx.clock.now();
   if (printed.at > now || printed.at < row.createdAt)
     return fail({ code: 'notReady', what: 'It cannot have been printed before it was planned, nor after now' });
-  const passes = await checkCoupon(ctx, row);
+  // against the machine that printed it, with what is loaded there
+  const passes = await checkCoupon(ctx, { ...row, machineId: machine.id });
   if (!passes.ok) return passes;
-  const lines = programLines(row.gcode).length;
+  const loaded = await findLoaded(ctx, machine.id);
+  const lot = loaded?.materialId === row.materialId ? loaded.lot : row.lot;
+  const { lines } = row.plan;
   const progress: PrintProgress = {
-    phase: 'done',
+    ...progressOf('done', lines, printed.at),
     acknowledged: lines,
-    lines,
     zMm: row.plan.sizeMm[2],
-    nozzleC: 0,
-    nozzleTargetC: 0,
-    bedC: 0,
-    bedTargetC: 0,
-    resends: 0,
     message: `Printed from its file by ${printed.by} on ${machine.name}${printed.note && `: ${printed.note}`}`,
-    at: printed.at.toISOString(),
   };
   return ctx.db.transaction(async (db) => {
     const [locked] = await db.select({ state: trial.state }).from(trial).where(eq(trial.id, trialId)).for('update');
     if (locked!.state !== 'planned') return fail({ code: 'wrongState', state: locked!.state, wanted: 'planned' });
-    await db.update(trial).set({ state: 'measuring', progress, machineId: machine.id }).where(eq(trial.id, trialId));
+    await db
+      .update(trial)
+      .set({ state: 'measuring', progress, machineId: machine.id, lot })
+      .where(eq(trial.id, trialId));
     await recordEvent(
       { ...ctx, db },
       {

@@ -1,6 +1,4 @@
-import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { notify, recordEvent } from '../../../platform/events/record.ts';
 import {
   dropLease,
   findMachine,
@@ -12,11 +10,9 @@ import {
   takeLease,
   type Temperatures,
 } from '../../machines/server/index.ts';
-import type { PrintProgress } from '../model/trial.ts';
-import { trialName } from './planTrial.ts';
 import { PlatePrint } from './printPlate.ts';
+import { PrintRecord, progressOf } from './printRecord.ts';
 import { findTrial, type Trial } from './rows.ts';
-import { trial } from './tables.ts';
 
 const WRITE_EVERY_MS = 250;
 const RECONNECT_FOR_MS = 15_000;
@@ -59,35 +55,21 @@ class Displaced extends Error {
 
 class Print {
   private readonly lines: string[];
-  private progress: PrintProgress;
-  private written = 0;
-  private wish: Trial['wish'];
+  private readonly record: PrintRecord;
   private link: LineLink | null = null;
 
   constructor(
-    private readonly ctx: Ctx,
-    private readonly row: Trial,
+    ctx: Ctx,
+    row: Trial,
     private readonly device: { host: string; port: number },
-    private readonly renew: () => Promise<boolean>,
+    renewLease: () => Promise<boolean>,
   ) {
     this.lines = programLines(row.gcode);
-    this.wish = row.wish;
-    const fresh = !row.progress || ['cancelled', 'displaced', 'done'].includes(row.progress.phase);
-    this.progress = fresh
-      ? {
-          phase: 'connecting',
-          acknowledged: 0,
-          lines: this.lines.length,
-          zMm: 0,
-          nozzleC: 0,
-          nozzleTargetC: 0,
-          bedC: 0,
-          bedTargetC: 0,
-          resends: 0,
-          message: null,
-          at: ctx.clock.now().toISOString(),
-        }
-      : { ...row.progress!, phase: 'connecting', message: null };
+    const isFresh = !row.progress || ['cancelled', 'displaced', 'done'].includes(row.progress.phase);
+    const progress = isFresh
+      ? progressOf('connecting', this.lines.length, ctx.clock.now())
+      : { ...row.progress!, phase: 'connecting' as const, message: null };
+    this.record = new PrintRecord(ctx, row, renewLease, progress);
   }
 
   async run(): Promise<void> {
@@ -109,8 +91,8 @@ class Print {
         lostSince.at ||= Date.now();
         if (Date.now() - lostSince.at > RECONNECT_FOR_MS)
           return this.interrupt('lost', `${error.message}; the machine stands still`);
-        await this.write({ phase: 'lost', message: `${error.message}; trying again` }, true);
-        if (this.wish === 'cancel')
+        await this.record.write({ phase: 'lost', message: `${error.message}; trying again` });
+        if (this.record.wish === 'cancel')
           return this.interrupt(
             'lost',
             'Cancelled while the machine could not be reached; switch its heaters off by hand',
@@ -122,13 +104,12 @@ class Print {
 
   private async connect(): Promise<void> {
     this.link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
-      this.progress = { ...this.progress, ...t };
-      void this.write({}).catch(() => undefined);
+      void this.record.write(t, WRITE_EVERY_MS).catch(() => undefined);
     });
     const last = await this.link.askLast();
-    if (this.progress.acknowledged === 0) await this.link.begin();
-    else if (last.line < this.progress.acknowledged) throw new Displaced(last.line);
-    else this.progress = { ...this.progress, acknowledged: last.line, zMm: last.zMm };
+    if (this.record.progress.acknowledged === 0) await this.link.begin();
+    else if (last.line < this.record.progress.acknowledged) throw new Displaced(last.line);
+    else this.record.progress = { ...this.record.progress, acknowledged: last.line, zMm: last.zMm };
   }
 
   /** Heats again to what the program had asked for: a fault or a power cut may have let the machine go cold. */
@@ -136,12 +117,12 @@ class Print {
     for (const wait of ['M190', 'M109']) {
       const cold = wait === 'M190' ? 'M140' : 'M104';
       const last = this.lines
-        .slice(0, this.progress.acknowledged)
+        .slice(0, this.record.progress.acknowledged)
         .reverse()
         .find((l) => l.startsWith(wait) || l.startsWith(cold));
       const target = /S([\d.]+)/.exec(last ?? '')?.[1];
       if (target && Number(target) > 0) {
-        await this.write({ phase: 'heating' }, true);
+        await this.record.write({ phase: 'heating' });
         await this.link!.sendAside(`${wait} S${target}`);
       }
     }
@@ -150,85 +131,42 @@ class Print {
   private async send(): Promise<void> {
     const link = this.link!;
     await this.reheat();
-    for (let n = this.progress.acknowledged + 1; n <= this.lines.length; n++) {
+    for (let n = this.record.progress.acknowledged + 1; n <= this.lines.length; n++) {
       const text = this.lines[n - 1]!;
       const wish = await this.heedWish(n);
       if (wish === 'cancel') return;
-      if (/^M1(09|90)\b/.test(text)) await this.write({ phase: 'heating' }, true);
+      if (/^M1(09|90)\b/.test(text)) await this.record.write({ phase: 'heating' });
       await link.sendLine(n, text);
-      await this.write({ phase: 'printing', acknowledged: n, zMm: link.zMm, resends: link.resends });
+      await this.record.write(
+        { phase: 'printing', acknowledged: n, zMm: link.zMm, resends: link.resends },
+        WRITE_EVERY_MS,
+      );
     }
     link.close();
-    await this.finish('measuring', { phase: 'done', message: null }, 'coupon printed');
+    await this.record.end('measuring', { phase: 'done', message: null });
   }
 
   private async heedWish(n: number): Promise<'print' | 'cancel'> {
-    while (this.wish === 'pause') {
-      await this.write({ phase: 'paused' }, true);
+    while (this.record.wish === 'pause') {
+      await this.record.write({ phase: 'paused' });
       await sleep(WRITE_EVERY_MS);
     }
-    if (this.wish !== 'cancel') return 'print';
+    if (this.record.wish !== 'cancel') return 'print';
     const other = this.lines.slice(0, n - 1).includes('T1') ? ['T0', 'M104 S0'] : []; // the first head of two stays hot until it is spoken to
     for (const [i, line] of ['M104 S0', ...other, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
     this.link!.close();
-    await this.finish(
-      'interrupted',
-      {
-        phase: 'cancelled',
-        acknowledged: 0,
-        message: `Cancelled at line ${n - 1}, ${this.progress.zMm.toFixed(2)} mm; heaters off`,
-      },
-      'print cancelled',
-    );
+    await this.record.end('interrupted', {
+      phase: 'cancelled',
+      acknowledged: 0,
+      message: `Cancelled at line ${n - 1}, ${this.record.progress.zMm.toFixed(2)} mm; heaters off`,
+    });
     return 'cancel';
   }
 
   private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {
-    return this.finish(
-      'interrupted',
-      {
-        phase,
-        message: `Interrupted at line ${this.progress.acknowledged}, ${this.progress.zMm.toFixed(2)} mm. ${why}.`,
-      },
-      'print interrupted',
-    );
-  }
-
-  /** Writes progress at most four times a second and learns what people wish; renews the lease. */
-  private async write(change: Partial<PrintProgress>, force = false): Promise<void> {
-    this.progress = { ...this.progress, ...change };
-    if (!force && Date.now() - this.written < WRITE_EVERY_MS) return;
-    this.written = Date.now();
-    this.progress = { ...this.progress, at: this.ctx.clock.now().toISOString() };
-    if (!(await this.renew())) throw new Error('another worker holds this machine');
-    const [row] = await this.ctx.db
-      .update(trial)
-      .set({ progress: this.progress })
-      .where(and(eq(trial.id, this.row.id), eq(trial.state, 'printing')))
-      .returning({ wish: trial.wish });
-    if (row) this.wish = row.wish;
-    await notify(this.ctx, 'trial', this.row.id);
-  }
-
-  private async finish(
-    state: 'measuring' | 'interrupted',
-    change: Partial<PrintProgress>,
-    what: string,
-  ): Promise<void> {
-    this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
-    await this.ctx.db.transaction(async (db) => {
-      await db.update(trial).set({ state, wish: 'idle', progress: this.progress }).where(eq(trial.id, this.row.id));
-      await recordEvent(
-        { ...this.ctx, db },
-        {
-          subjectKind: 'trial',
-          subjectId: this.row.id,
-          subjectName: trialName(this.row.number!),
-          what,
-          to: { line: this.progress.acknowledged, zMm: this.progress.zMm },
-          why: this.progress.message,
-        },
-      );
+    return this.record.end('interrupted', {
+      phase,
+      message: `Interrupted at line ${this.record.progress.acknowledged}, ${this.record.progress.zMm.toFixed(2)} mm. ${why}.`,
     });
   }
 }

@@ -1,4 +1,4 @@
-import { exposureForLayerS } from '../../../../core/resin/dose.ts';
+import { cureDepthMm, doseMjPerCm2, exposureForLayerS } from '../../../../core/resin/dose.ts';
 import { FEWEST_DOSES, fitWorkingCurve } from '../../../../core/resin/workingCurve.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
@@ -87,7 +87,8 @@ export const workingCurve = defineResinKind({
   analyse: (readings, c) => {
     const irradiance = c.values['irradianceMwPerCm2']!;
     const films = readings.filter((r) => r.feature === 'filmMm' && c.bands[r.band - 1]);
-    const dose = (band: number): number => irradiance * c.bands[band - 1]!.value * (c.params[`share ${band}`] ?? 1);
+    const dose = (band: number): number =>
+      doseMjPerCm2(irradiance * (c.params[`share ${band}`] ?? 1), c.bands[band - 1]!.value);
     const fit = fitWorkingCurve(
       films.map((r) => dose(r.band)),
       films.map((r) => r.value),
@@ -141,7 +142,7 @@ export const workingCurve = defineResinKind({
         points: films.map((r) => ({ x: c.bands[r.band - 1]!.value, y: r.value })),
         curve: Array.from({ length: 41 }, (_, i) => {
           const s = lowest * (longest / lowest) ** (i / 40);
-          return [s, dpMm * Math.log((irradiance * s) / ecMjPerCm2)] as const;
+          return [s, cureDepthMm(doseMjPerCm2(irradiance, s), dpMm, ecMjPerCm2)] as const;
         }),
       },
     });

@@ -1,0 +1,105 @@
+/** A machine of the demonstration with what is mounted and loaded; everything here is made up. */
+interface FloorMachine {
+  readonly name: string;
+  readonly printer: string;
+  readonly place: string;
+  readonly tool: string;
+  readonly material: string;
+  readonly lot: string;
+  /** What is left of the spool or bottle. */
+  readonly remainingG: number;
+}
+const resinMachine = (
+  name: string,
+  printer: string,
+  material: string,
+  lot: string,
+  remainingG: number,
+): FloorMachine => ({
+  name,
+  printer,
+  place: 'Resin room',
+  tool: 'FEP film 0.15',
+  material,
+  lot,
+  remainingG,
+});
+
+export const demoMachinesOnFloor: readonly FloorMachine[] = [
+  {
+    name: 'Rifugio Vodice',
+    printer: 'Ardesia 350 C',
+    place: 'North bench',
+    tool: '0.4 hardened',
+    material: 'Torba ASA natural',
+    lot: '2231',
+    remainingG: 712,
+  },
+  {
+    name: 'Rifugio Pelmo',
+    printer: 'Ardesia 350 C',
+    place: 'North bench',
+    tool: '0.4 hardened',
+    material: 'Torba ASA black',
+    lot: '1987',
+    remainingG: 455,
+  },
+  {
+    name: 'Rifugio Sella',
+    printer: 'Ardesia 220',
+    place: 'Window bench',
+    tool: '0.4 brass',
+    material: 'Fienile PLA white',
+    lot: '5510',
+    remainingG: 890,
+  },
+  {
+    name: 'Rifugio Lagazuoi',
+    printer: 'Ardesia 220',
+    place: 'Window bench',
+    tool: '0.4 brass',
+    material: 'Fienile PLA honey',
+    lot: '5204',
+    remainingG: 120,
+  },
+  {
+    name: 'Rifugio Coldai',
+    printer: 'Ardesia 220',
+    place: 'Window bench',
+    tool: '0.4 brass',
+    material: 'Fienile PETG green',
+    lot: '3312',
+    remainingG: 640,
+  },
+  {
+    name: 'Rifugio Tissi',
+    printer: 'Coppia 300',
+    place: 'South wall',
+    tool: '0.4 hardened',
+    material: 'Fienile PETG clear',
+    lot: '3308',
+    remainingG: 510,
+  },
+  {
+    name: 'Rifugio Vazzoler',
+    printer: 'Coppia 300',
+    place: 'South wall',
+    tool: '0.6 hardened',
+    material: 'Salice PA-CF',
+    lot: '0412',
+    remainingG: 380,
+  },
+  {
+    name: 'Rifugio Scarpa',
+    printer: 'Ardesia 350 C',
+    place: 'South wall',
+    tool: '0.6 hardened',
+    material: 'Torba ABS grey',
+    lot: '1820',
+    remainingG: 930,
+  },
+  resinMachine('Malga Ciapela', 'Lucerna 7', 'Quarzo standard grey', 'Q118', 640),
+  resinMachine('Malga Losch', 'Lucerna 7', 'Quarzo tough amber', 'Q204', 310),
+  resinMachine('Malga Framont', 'Lucerna 10', 'Quarzo standard grey', 'Q118', 900),
+  resinMachine('Malga Stia', 'Lucerna 10', 'Quarzo clear', 'Q077', 450),
+];

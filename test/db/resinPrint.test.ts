@@ -1,0 +1,173 @@
+import type http from 'node:http';
+import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, test } from 'vitest';
+import { eq } from 'drizzle-orm';
+import { freePort } from '../../scripts/cluster.mjs';
+import { makeProfile } from '../../src/areas/library/server/index.ts';
+import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import {
+  findTrial,
+  planTrial,
+  recordPrintedElsewhere,
+  runPrint,
+  stackOf,
+  wishPrint,
+} from '../../src/areas/trials/server/index.ts';
+import { trial } from '../../src/areas/trials/server/tables.ts';
+import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
+import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
+import { serveResinPrinter } from '../../standins/resin/serve.ts';
+import { freshFarm, must, type Farm } from './setup.ts';
+
+let farm: Farm;
+let m: Machine;
+let port = 0;
+let printer: SimulatedResinPrinter;
+let server: http.Server;
+const ids: Record<'printer' | 'film' | 'resin' | 'process', string> = { printer: '', film: '', resin: '', process: '' };
+const PIXELS = [600, 400] as const;
+
+beforeAll(async () => {
+  farm = await freshFarm('resin_print');
+  const lead = farm.as('lead');
+  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', own: object) =>
+    must(await makeProfile(lead, { kind, technology: 'resin', name: `A ${kind}`, own: own as never, message: 'first' }))
+      .id;
+  ids.printer = await make('printer', {
+    travelXMm: 120,
+    travelYMm: 80,
+    travelZMm: 150,
+    pixelMm: 0.2,
+    screenPixelsX: PIXELS[0],
+    screenPixelsY: PIXELS[1],
+  });
+  ids.film = await make('tool', { filmKind: 'FEP' });
+  ids.resin = await make('material', { resinKind: 'standard' });
+  ids.process = await make('process', {
+    resinLayerMm: 0.1,
+    exposureS: 2.5,
+    exposureBottomS: 25,
+    liftFirstMm: 6,
+    liftFirstMmPerS: 1,
+    returnFirstMm: 6,
+  });
+  port = await freePort();
+  m = await makeMachine(lead, { name: 'Lamp hut', printerId: ids.printer, place: 'room', port });
+  must(await mountTool(lead, m.id, ids.film, ''));
+  must(await loadLot(lead, m.id, { materialId: ids.resin, lot: 'Q1', remainingG: 500 }));
+});
+afterAll(() => farm.close());
+
+/** A printer fresh from the switch: it holds no stack. */
+async function switchOn(timeScale: number): Promise<void> {
+  printer = new SimulatedResinPrinter('lamp-hut', 3, PIXELS, timeScale);
+  server = await serveResinPrinter(printer, port);
+}
+async function switchOff(): Promise<void> {
+  printer.stop();
+  server.closeAllConnections();
+  await new Promise((done) => {
+    server.close(done);
+  });
+}
+beforeEach(() => switchOn(20_000));
+afterEach(switchOff);
+
+const worker = () => farm.as('lead');
+async function plate(): Promise<string> {
+  const made = await planTrial(farm.as('technician'), {
+    kind: 'plate',
+    machineId: m.id,
+    toolId: ids.film,
+    materialId: ids.resin,
+    processId: ids.process,
+  });
+  return must(made).id;
+}
+async function print(id: string): Promise<PrintProgress> {
+  must(await wishPrint(farm.as('technician'), id, 'print'));
+  await runPrint(worker(), id, 'test');
+  return (await findTrial(worker(), id))!.progress!;
+}
+/** As a worker leaves it that was killed in mid-print. */
+async function killedAt(id: string, layer: number): Promise<void> {
+  const row = (await findTrial(worker(), id))!;
+  const progress: PrintProgress = {
+    phase: 'printing',
+    acknowledged: layer,
+    lines: row.plan.lines,
+    zMm: layer * 0.1,
+    nozzleC: 0,
+    nozzleTargetC: 0,
+    bedC: 0,
+    bedTargetC: 0,
+    resends: 0,
+    message: null,
+    at: '2026-11-20T08:00:00Z',
+  };
+  await farm.as('lead').db.update(trial).set({ state: 'printing', wish: 'print', progress }).where(eq(trial.id, id));
+}
+
+describe('a resin print', () => {
+  test('runs to its end and can then be measured', async () => {
+    const id = await plate();
+    expect(await print(id)).toMatchObject({ phase: 'done', acknowledged: 10, lines: 10, zMm: 1 });
+    expect((await findTrial(worker(), id))!.state).toBe('measuring');
+  });
+  test('that came to its end while nobody listened is not printed again', async () => {
+    const id = await plate();
+    await killedAt(id, 4);
+    expect(printer.load(stackOf((await findTrial(worker(), id))!.gcode).zip)).toBeNull();
+    printer.start();
+    while (printer.state().phase !== 'done')
+      await new Promise((again) => {
+        setTimeout(again, 20);
+      });
+    const before = printer.print;
+    await runPrint(worker(), id, 'test');
+    expect((await findTrial(worker(), id))!.state).toBe('measuring');
+    expect(printer.print).toBe(before);
+  });
+  test('is never begun anew on a plate that bears layers of it: after a power cut the plate has to be cleared first', async () => {
+    const id = await plate();
+    await killedAt(id, 4);
+    await runPrint(worker(), id, 'test'); // the printer holds nothing any more
+    const cut = (await findTrial(worker(), id))!;
+    expect([cut.state, cut.progress!.phase]).toEqual(['interrupted', 'displaced']);
+    expect(printer.state()).toMatchObject({ phase: 'idle', digest: null });
+    expect(await print(id)).toMatchObject({ phase: 'done', acknowledged: 10 });
+  });
+  test('is refused by a printer of another screen in its own words', async () => {
+    await switchOff();
+    printer = new SimulatedResinPrinter('lamp-hut', 3, [300, 200], 20_000);
+    server = await serveResinPrinter(printer, port);
+    expect(await print(await plate())).toMatchObject({
+      phase: 'fault',
+      message: 'The printer refuses: made for 600 × 400 pixels; this screen has 300 × 200',
+    });
+  });
+  test('wished away while the printer cannot be reached ends at once, and says what is left to do', async () => {
+    await switchOff();
+    const id = await plate();
+    must(await wishPrint(farm.as('technician'), id, 'print'));
+    const running = runPrint(worker(), id, 'test');
+    must(await wishPrint(farm.as('technician'), id, 'cancel'));
+    await running;
+    const row = (await findTrial(worker(), id))!;
+    expect(row.state).toBe('interrupted');
+    expect(row.progress!.message).toContain('could not be reached; stop it by hand');
+    await switchOn(20_000);
+  });
+});
+
+test('a plate printed from its file on a sister counts for that machine, its own lot and all its layers', async () => {
+  const lead = farm.as('lead');
+  const sister = await makeMachine(lead, { name: 'Lamp hut two', printerId: ids.printer, place: 'room', port: null });
+  must(await mountTool(lead, sister.id, ids.film, ''));
+  must(await loadLot(lead, sister.id, { materialId: ids.resin, lot: 'Q2', remainingG: 100 }));
+  const id = await plate();
+  const printed = { machineId: sister.id, by: 'Nerio', at: lead.clock.now(), note: '' };
+  must(await recordPrintedElsewhere(lead, id, printed));
+  const row = (await findTrial(lead, id))!;
+  expect([row.machineId, row.lot]).toEqual([sister.id, 'Q2']);
+  expect(row.progress).toMatchObject({ phase: 'done', acknowledged: 10, lines: 10, zMm: 1 });
+});
