@@ -93,6 +93,7 @@ describe('a resin machine', () => {
     expect(m.device).toMatchObject({ adapter: 'stack' });
     const due = await listDue(farm.as('technician'), m.id);
     expect(due.map((d) => d.kind)).toEqual(['light-map', 'plate', 'working-curve', 'exposure-ladder']);
+    expect(due.map((d) => d.resinMl > 0)).toEqual([false, true, true, true]);
   });
   test('refuses a trial for the other technology in one sentence', async () =>
     expect(await previewTrial(farm.as('technician'), input('temperature', '0.05'))).toMatchObject({

@@ -83,6 +83,13 @@ export function subExposures(p: PlateProgram, layer: number): SubExposure[] {
 }
 const isAt = (s: PlateSolid, z: number): boolean => z > s.fromMm && z < s.toMm;
 
+/** Which solids some fields show in a layer: pictures with the same are the same picture, told without drawing them. */
+export function shownIn(p: PlateProgram, fields: readonly number[], layer: number): string {
+  const z = middleMm(p, layer);
+  const solidsOf = (index: number): number[] => p.fields[index]!.solids.flatMap((s, i) => (isAt(s, z) ? [i] : []));
+  return fields.map((index) => `${index}:${solidsOf(index).join()}`).join(' ');
+}
+
 /** Outlines of some fields in a layer, in pixels from the upper left corner of the screen; holes wind the other way. */
 export function outlinesOf(p: PlateProgram, fields: readonly number[], layer: number): Outline[] {
   const z = middleMm(p, layer);

@@ -1,5 +1,13 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { layerAreaMm2, layerCount, outlinesOf, subExposures, type PlatePlace, type PlateProgram } from './plate.ts';
+import {
+  layerAreaMm2,
+  layerCount,
+  outlinesOf,
+  shownIn,
+  subExposures,
+  type PlatePlace,
+  type PlateProgram,
+} from './plate.ts';
 import { encodeGreyPng, type Deflate } from './png.ts';
 import { rasterise } from './raster.ts';
 import { darkTimeS, type LayerMotion } from './sequence.ts';
@@ -59,9 +67,7 @@ export function layersOf(p: PlateProgram): {
   const layers = Array.from({ length: layerCount(p) }, (_, layer): StackLayer => ({
     zMm: Number(((layer + 1) * p.layerMm).toFixed(6)),
     exposures: subExposures(p, layer).map(({ fields, seconds }) => {
-      const shown = outlinesOf(p, fields, layer)
-        .map((o) => o.join())
-        .join('|');
+      const shown = shownIn(p, fields, layer);
       let image = names.get(shown);
       if (!image) {
         image = `image-${String(names.size + 1).padStart(4, '0')}.png`;

@@ -55,6 +55,8 @@ export interface DueTrial {
   readonly processName: string;
   readonly timeS: number;
   readonly massG: number;
+  /** Resin it takes; 0 for filament, and where nothing is printed. */
+  readonly resinMl: number;
   readonly cost: number;
   /** Why it cannot be planned as things stand. */
   readonly cannot: string | null;

@@ -52,6 +52,7 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
         processName: process.name,
         timeS: p?.timeS ?? 0,
         massG: p?.massG ?? 0,
+        resinMl: p?.resinMl ?? 0,
         cost: p?.cost ?? 0,
         cannot: preview.ok ? null : sentenceOf(preview.failure),
         open: running ? { id: running.id, name: trialName(running.number!) } : null,

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { formatDuration, formatFigure } from '../../../core/units/format.ts';
+import { formatDuration } from '../../../core/units/format.ts';
 import { call, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
@@ -8,6 +8,12 @@ import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { kindOf } from '../kinds/index.ts';
 import { orderOf, type Cover, type DueTrial } from '../model/due.ts';
+
+/** Filament in grams and resin in millilitres, as far as there is any. */
+const materialText = (massG: number, resinMl: number, digits: number): string =>
+  [massG > 0 && `${massG.toFixed(digits)} g`, resinMl > 0 && `${resinMl.toFixed(digits)} ml`]
+    .filter(Boolean)
+    .join(' and ') || '–';
 
 export const coverMark: Readonly<Record<Cover, Mark>> = {
   'not for it': 'note',
@@ -93,7 +99,11 @@ export function DueScreen() {
             <button className="btn p" disabled={busy || chosen.length === 0} onClick={() => void plan()}>
               {chosen.length === 0
                 ? 'Nothing chosen'
-                : `Plan ${chosen.length}: ${formatDuration(sum((d) => d.timeS))}, ${sum((d) => d.massG).toFixed(0)} g, € ${sum((d) => d.cost).toFixed(2)}`}
+                : `Plan ${chosen.length}: ${formatDuration(sum((d) => d.timeS))}, ${materialText(
+                    sum((d) => d.massG),
+                    sum((d) => d.resinMl),
+                    0,
+                  )}, € ${sum((d) => d.cost).toFixed(2)}`}
             </button>
           )}
         </div>
@@ -170,8 +180,8 @@ export function DueScreen() {
                     </td>
                     <td className="hint">{d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}</td>
                     <td>{d.processName}</td>
-                    <td className="n">{d.cannot ? '' : formatDuration(d.timeS)}</td>
-                    <td className="n">{d.cannot ? '' : `${formatFigure(d.massG, 'mass', 1)} g`}</td>
+                    <td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</td>
+                    <td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</td>
                     <td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</td>
                   </tr>
                 ))}
