@@ -7,7 +7,15 @@ module.exports = {
       severity: 'error',
       comment: 'core imports only core and a few pure packages',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^src/core/', '^node_modules/@stdlib/', '^node_modules/fflate/'] },
+      to: {
+        pathNot: [
+          '^src/core/',
+          '^node_modules/@stdlib/',
+          '^node_modules/fflate/',
+          '^node_modules/saxes/',
+          '^node_modules/clipper2-ts/',
+        ],
+      },
     },
     {
       name: 'core-no-node',

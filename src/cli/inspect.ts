@@ -1,10 +1,11 @@
-import { closeSync, createReadStream, openSync, readFileSync, readSync } from 'node:fs';
+import { createReadStream, readFileSync } from 'node:fs';
 import { GcodeInspector } from '../core/gcode/inspect.ts';
 import type { GcodeReport } from '../core/gcode/report.ts';
 import { exampleLimits, type MotionLimits } from '../core/motion/limits.ts';
 import { formatDuration } from '../core/units/format.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 import { limitsOf } from './limitsFile.ts';
+import { isMeshFile, meshSummary, readHead, readMeshFile } from './mesh.ts';
 import { inspectStack } from './stack.ts';
 
 /** Streams a file through the inspector; refuses with place and reason. */
@@ -25,24 +26,24 @@ export async function inspectFile(file: string, limits: MotionLimits): Promise<G
   return result.ok ? result.value : refuse(result.failure, file);
 }
 
-/** `inspect FILE [--limits limits.json] [--json]`: a program, or a layer stack. */
+/** `inspect FILE [--limits limits.json] [--unit U] [--json]`: a program, a mesh or a layer stack, told by its first bytes. */
 export async function runInspect(args: string[]): Promise<number> {
   const { values, positionals } = readArguments(args, {
     limits: { type: 'string' },
     json: { type: 'boolean' },
     layers: { type: 'boolean' },
+    unit: { type: 'string' },
   });
   const [file] = positionals;
   if (!file || positionals.length !== 1) throw new CommandFailure('inspect takes one file');
-  if (isZip(file)) {
-    const stack = inspectStack(readFileSync(file));
-    if (values['json']) printJson(stack);
-    else
-      process.stdout.write(
-        `${Object.entries(stack)
-          .map(([key, v]) => `${key}: ${String(v)}`)
-          .join('\n')}\n`,
-      );
+  const summary = isMeshFile(file)
+    ? meshSummary(readMeshFile(file, values['unit'] as string | undefined))
+    : isZip(file)
+      ? inspectStack(readFileSync(file))
+      : null;
+  if (summary) {
+    if (values['json']) printJson(summary);
+    else process.stdout.write(linesOf(summary));
     return 0;
   }
   const limits = values['limits'] === undefined ? exampleLimits : readLimits(String(values['limits']));
@@ -54,18 +55,14 @@ export async function runInspect(args: string[]): Promise<number> {
   return 0;
 }
 
-/** A layer stack is told by its first bytes, not by its name. */
-function isZip(file: string): boolean {
-  try {
-    const fd = openSync(file, 'r');
-    const head = Buffer.alloc(2);
-    readSync(fd, head, 0, 2, 0);
-    closeSync(fd);
-    return head.toString('latin1') === 'PK';
-  } catch {
-    return false; // the reader says why
-  }
-}
+const isZip = (file: string): boolean => {
+  const { head } = readHead(file);
+  return head[0] === 0x50 && head[1] === 0x4b;
+};
+const linesOf = (summary: object): string =>
+  `${Object.entries(summary)
+    .map(([key, v]) => `${key}: ${Array.isArray(v) ? v.join(' ') : String(v)}`)
+    .join('\n')}\n`;
 
 function readLimits(path: string): MotionLimits {
   let parsed: unknown;

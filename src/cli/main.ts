@@ -2,10 +2,12 @@ import { runCheck } from './check.ts';
 import { runFit } from './fit.ts';
 import { runLayerTime } from './layerTime.ts';
 import { runInspect } from './inspect.ts';
+import { runSlice } from './mesh.ts';
 import { CommandFailure } from './options.ts';
 
 const commands: Record<string, (args: string[]) => Promise<number>> = {
   inspect: runInspect,
+  slice: runSlice,
   fit: runFit,
   'layer-time': runLayerTime,
   check: runCheck,
@@ -16,7 +18,7 @@ try {
   const command = commands[name];
   if (!command)
     throw new CommandFailure(
-      `no command "${name}"; use inspect FILE, check FILE, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
+      `no command "${name}"; use inspect FILE, slice MESH, check FILE, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
     );
   process.exitCode = await command(args);
 } catch (error) {

@@ -1,4 +1,4 @@
-import { Unzip, UnzipInflate } from 'fflate';
+import { unzip } from '../formats/unzip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import { STACK_FORMAT, STACK_VERSION, type StackManifest } from './stack.ts';
 
@@ -20,7 +20,11 @@ export function readStack(
   sha256: (bytes: Uint8Array) => string,
   mostBytes = MOST_UNPACKED_BYTES,
 ): Result<Stack> {
-  const files = unpack(zip, mostBytes);
+  const files = unzip(zip, {
+    mostBytes,
+    mostFiles: MOST_FILES,
+    isName: (name) => name === 'manifest.json' || IMAGE.test(name),
+  });
   if (!files.ok) return files;
   const text = files.value.get('manifest.json');
   if (!text)
@@ -60,51 +64,6 @@ export function readStack(
       });
   }
   return succeed({ manifest: manifest.value, images });
-}
-
-function unpack(zip: Uint8Array, mostBytes: number): Result<Map<string, Uint8Array>> {
-  const pieces = new Map<string, Uint8Array[]>();
-  let unpacked = 0;
-  let wrong: { what: string; where?: string } | null = null;
-  const unzip = new Unzip((file) => {
-    const name = file.name;
-    if (pieces.size >= MOST_FILES) wrong ??= { what: `It holds more than ${MOST_FILES} files` };
-    if (name !== 'manifest.json' && !IMAGE.test(name))
-      wrong ??= { what: 'A file has a name that cannot be', where: JSON.stringify(name.slice(0, 60)) };
-    if (pieces.has(name)) wrong ??= { what: 'A file stands twice', where: name };
-    if (wrong) return;
-    const list: Uint8Array[] = [];
-    pieces.set(name, list);
-    file.ondata = (error, data) => {
-      unpacked += data?.length ?? 0;
-      if (error) wrong ??= { what: 'A file does not unpack', where: name };
-      else if (unpacked > mostBytes) wrong ??= { what: `It unpacks to more than ${mostBytes / 1024 / 1024} MB` };
-      if (wrong) file.terminate();
-      else list.push(data);
-    };
-    file.start();
-  });
-  unzip.register(UnzipInflate);
-  try {
-    const STEP = 1 << 16;
-    for (let at = 0; at < zip.length && !wrong; at += STEP)
-      unzip.push(zip.subarray(at, at + STEP), at + STEP >= zip.length);
-  } catch {
-    wrong ??= { what: 'It is no zip, or cut short' };
-  }
-  if (wrong) return fail({ code: 'zip', todo: 'write the stack again', ...(wrong as { what: string }) });
-  if (pieces.size === 0)
-    return fail({ code: 'zip', what: 'It is no zip, or an empty one', todo: 'give a layer stack' });
-  return succeed(new Map([...pieces].map(([name, list]) => [name, join(list)])));
-}
-function join(list: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(list.reduce((s, p) => s + p.length, 0));
-  let at = 0;
-  for (const p of list) {
-    out.set(p, at);
-    at += p.length;
-  }
-  return out;
 }
 
 /** A manifest as far as its own words go: every field there and possible, heights rising by the layer height. */

@@ -1,0 +1,119 @@
+import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
+import { surveyMesh, type Surveyed } from '../core/mesh/facts.ts';
+import { isMeshUnit, joined, MESH_UNITS, scaled, type Mesh, type MeshFile, type MeshUnit } from '../core/mesh/mesh.ts';
+import { looksLikeMesh, readMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
+import { mustAskUnit, unitReadings } from '../core/mesh/units.ts';
+import { weld } from '../core/mesh/weld.ts';
+import { layersOf } from '../core/slicing/layers.ts';
+import { CommandFailure, figureOption, printJson, readArguments, refuse } from './options.ts';
+
+const MOST_BYTES = 1024 * 1024 * 1024;
+const MOST_LAYERS = 20_000;
+
+export interface MeshOnDisk {
+  readonly file: MeshFile;
+  readonly unit: MeshUnit;
+  /** All parts as one, welded, in millimetres. */
+  readonly mesh: Mesh;
+  readonly survey: Surveyed;
+}
+
+/** Whether a file is a mesh by its beginning; one that is nothing else is taken at its name's word, so that its reader says why not. */
+export function isMeshFile(path: string): boolean {
+  const { head, size } = readHead(path);
+  return looksLikeMesh(head, size) || /\.(stl|obj|3mf)$/i.test(path);
+}
+/** First bytes of a file, and its size; nothing where it cannot be read: whoever reads it whole says why. */
+export function readHead(path: string): { readonly head: Uint8Array; readonly size: number } {
+  try {
+    const fd = openSync(path, 'r');
+    const head = new Uint8Array(TELLING_BYTES);
+    const length = readSync(fd, head, 0, head.length, 0);
+    const { size } = fstatSync(fd);
+    closeSync(fd);
+    return { head: head.subarray(0, length), size };
+  } catch {
+    return { head: new Uint8Array(), size: 0 };
+  }
+}
+function readWhole(path: string): Uint8Array {
+  try {
+    const { size } = statSync(path);
+    if (size > MOST_BYTES) throw new CommandFailure(`${path}: ${size} bytes; a mesh may have ${MOST_BYTES}`);
+    return readFileSync(path);
+  } catch (error) {
+    if (error instanceof CommandFailure) throw error;
+    throw new CommandFailure(
+      `${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the path`,
+    );
+  }
+}
+
+/** A mesh file in millimetres; `unit` is for files that state none. */
+export function readMeshFile(path: string, unit: string | undefined): MeshOnDisk {
+  const read = readMesh(readWhole(path));
+  const file = read.ok ? read.value : refuse(read.failure, path);
+  if (unit !== undefined && !isMeshUnit(unit))
+    throw new CommandFailure(`--unit "${unit}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
+  if (file.unit !== null && unit !== undefined && unit !== file.unit)
+    throw new CommandFailure(`${path}: the file states its unit, ${file.unit}; leave --unit out`);
+  const used = file.unit ?? unit ?? 'mm';
+  const mesh = scaled(weld(joined(file.parts.map((p) => p.mesh))), MESH_UNITS[used]);
+  return { file, unit: used, mesh, survey: surveyMesh(mesh) };
+}
+
+/** What a mesh is, by the fields docs/command-line.md promises. */
+export function meshSummary({ file, unit, survey: { facts } }: MeshOnDisk): object {
+  const { bounds, ...rest } = facts;
+  const sizeMm = [0, 1, 2].map((k) => bounds.max[k]! - bounds.min[k]!);
+  const perUnit = MESH_UNITS[unit];
+  const readings = unitReadings({
+    min: bounds.min.map((v) => v / perUnit) as [number, number, number],
+    max: bounds.max.map((v) => v / perUnit) as [number, number, number],
+  });
+  return {
+    kind: 'mesh',
+    format: file.format,
+    unit,
+    unitIsStated: file.unit !== null,
+    ...(file.unit === null &&
+      unit === 'mm' &&
+      mustAskUnit(readings) && { unitInDoubt: readings.filter((r) => r.isPlausible).map((r) => r.unit) }),
+    parts: file.parts.length,
+    ...rest,
+    minMm: bounds.min,
+    maxMm: bounds.max,
+    sizeMm,
+  };
+}
+
+/** `slice MESH --layer-height-mm H [--unit U] [--json]`: area, perimeter and islands of every layer. */
+export async function runSlice(args: string[]): Promise<number> {
+  const text = { type: 'string' } as const;
+  const { values, positionals } = readArguments(args, {
+    'layer-height-mm': text,
+    unit: text,
+    json: { type: 'boolean' },
+  });
+  const [path] = positionals;
+  if (!path || positionals.length !== 1) throw new CommandFailure('slice takes one mesh');
+  const layerHeightMm = figureOption(values, 'layer-height-mm');
+  const { mesh, survey } = readMeshFile(path, values.unit as string | undefined);
+  const { min, max } = survey.facts.bounds;
+  const count = (max[2] - min[2]) / layerHeightMm;
+  if (count > MOST_LAYERS)
+    throw new CommandFailure(`${path}: ${Math.round(count)} layers of ${layerHeightMm} mm; at most ${MOST_LAYERS}`);
+  const layers = [];
+  let gaps = 0;
+  for (const { region, gaps: g, ...figures } of layersOf(mesh, survey.topology, layerHeightMm)) {
+    void region;
+    gaps += g;
+    layers.push(figures);
+  }
+  if (values.json) printJson({ layerHeightMm, layers, ...(gaps > 0 && { contoursClosedAcrossHoles: gaps }) });
+  else
+    process.stdout.write(
+      `${layers.map((l) => `${l.zMm.toFixed(3)} mm: ${l.areaMm2.toFixed(2)} mm², ${l.perimeterMm.toFixed(2)} mm round, ${l.islands} island${l.islands === 1 ? '' : 's'}`).join('\n')}\n`,
+    );
+  return 0;
+}

@@ -1,0 +1,86 @@
+import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
+import type { Contours } from '../slicing/slice.ts';
+
+/** A closed outline, x and y by turns; outer ones run against the clock, holes with it. */
+export type Ring = Float64Array;
+/** Outlines that do not cross: what lies to their left. */
+export type Region = readonly Ring[];
+
+/** Units a millimetre: a tenth of a micrometre, far below what any machine resolves. */
+const PER_MM = 10_000;
+const MITRE_LIMIT = 2;
+/** An arc of an offset leaves its circle by at most this, mm. */
+const ARC_MM = 0.005;
+
+function toClip(region: Region): Paths64 {
+  return region.map((ring) => {
+    const path: Path64 = [];
+    for (let i = 0; i < ring.length; i += 2)
+      path.push({ x: Math.round(ring[i]! * PER_MM), y: Math.round(ring[i + 1]! * PER_MM) } as Path64[number]);
+    return path;
+  });
+}
+const fromClip = (paths: Paths64): Region =>
+  paths.map((path) => {
+    const ring = new Float64Array(2 * path.length);
+    path.forEach((p, i) => {
+      ring[2 * i] = Number(p.x) / PER_MM;
+      ring[2 * i + 1] = Number(p.y) / PER_MM;
+    });
+    return ring;
+  });
+
+/** Everything some outline winds round, as outlines that do not cross. */
+export const union = (region: Region, other: Region = []): Region =>
+  fromClip(Clipper.booleanOp(ClipType.Union, toClip(region), toClip(other), FillRule.NonZero));
+/** What lies in the first and not in the second. */
+export const difference = (region: Region, other: Region): Region =>
+  other.length === 0
+    ? region
+    : fromClip(Clipper.booleanOp(ClipType.Difference, toClip(region), toClip(other), FillRule.NonZero));
+export const intersection = (region: Region, other: Region): Region =>
+  fromClip(Clipper.booleanOp(ClipType.Intersection, toClip(region), toClip(other), FillRule.NonZero));
+
+/** The region grown by so much on every side, or shrunk where that is below zero. Corners stay sharp unless they should be round. */
+export const offset = (region: Region, byMm: number, isRound = false): Region =>
+  region.length === 0
+    ? region
+    : fromClip(
+        Clipper.inflatePaths(
+          toClip(region),
+          byMm * PER_MM,
+          isRound ? JoinType.Round : JoinType.Miter,
+          EndType.Polygon,
+          MITRE_LIMIT,
+          isRound ? ARC_MM * PER_MM : 0,
+        ),
+      );
+
+/** Leaves out points that lie nearer than so much to the line between their neighbours. */
+export const simplify = (region: Region, toleranceMm: number): Region =>
+  fromClip(Clipper.simplifyPaths(toClip(region), toleranceMm * PER_MM, true));
+
+/** Contours of a layer one by one. */
+export const ringsOf = ({ points, starts }: Contours): Region =>
+  Array.from({ length: starts.length - 1 }, (_, i) => points.subarray(starts[i], starts[i + 1]));
+
+/** Twice-signed-area formula: above zero against the clock. */
+export function ringAreaMm2(ring: Ring): number {
+  const n = ring.length;
+  if (n < 6) return 0;
+  const ox = ring[0]!;
+  const oy = ring[1]!;
+  let double = 0;
+  for (let i = 2; i + 3 < n; i += 2)
+    double += (ring[i]! - ox) * (ring[i + 3]! - oy) - (ring[i + 2]! - ox) * (ring[i + 1]! - oy);
+  return double / 2;
+}
+export const areaMm2 = (region: Region): number => region.reduce((s, ring) => s + ringAreaMm2(ring), 0);
+
+export function ringLengthMm(ring: Ring): number {
+  let sum = 0;
+  for (let i = 0, k = ring.length - 2; i < ring.length; k = i, i += 2)
+    sum += Math.hypot(ring[i]! - ring[k]!, ring[i + 1]! - ring[k + 1]!);
+  return sum;
+}
+export const perimeterMm = (region: Region): number => region.reduce((s, ring) => s + ringLengthMm(ring), 0);

@@ -1,0 +1,4 @@
+declare module 'bunny' {
+  const bunny: { readonly positions: number[][]; readonly cells: number[][] };
+  export default bunny;
+}
