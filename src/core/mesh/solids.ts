@@ -1,5 +1,3 @@
-import { Clipper, TriangulateResult, type Path64 } from 'clipper2-ts';
-import type { Region } from '../geometry/clip.ts';
 import type { Mesh } from './mesh.ts';
 
 /** A box between two corners, twelve triangles. */
@@ -75,46 +73,4 @@ export function sphereMesh(radiusMm: number, sides: number, centreZMm = 0): Mesh
     }),
     sides,
   );
-}
-
-/** Units a millimetre for dividing an outline into triangles. */
-const PER_MM = 10_000;
-
-/** A region drawn up from one height to another, its holes with it. */
-export function extrudedMesh(region: Region, fromMm: number, toMm: number): Mesh {
-  const xyz: number[] = [];
-  const corners: number[] = [];
-  const idOf = new Map<string, number>();
-  const vertex = (x: number, y: number): number => {
-    const key = `${Math.round(x * PER_MM)} ${Math.round(y * PER_MM)}`;
-    const known = idOf.get(key);
-    if (known !== undefined) return known;
-    const id = xyz.length / 3;
-    xyz.push(x, y, fromMm, x, y, toMm);
-    idOf.set(key, id);
-    return id;
-  };
-  for (const ring of region)
-    for (let i = 0, k = ring.length - 2; i < ring.length; k = i, i += 2) {
-      const [p, q] = [vertex(ring[k]!, ring[k + 1]!), vertex(ring[i]!, ring[i + 1]!)];
-      corners.push(p, q, q + 1, p, q + 1, p + 1);
-    }
-  const paths = region.map((ring) => {
-    const path: Path64 = [];
-    for (let i = 0; i < ring.length; i += 2)
-      path.push({ x: Math.round(ring[i]! * PER_MM), y: Math.round(ring[i + 1]! * PER_MM) } as Path64[number]);
-    return path;
-  });
-  const { result, solution } = Clipper.triangulate(paths);
-  if (result !== TriangulateResult.success) throw new RangeError('an outline of our own cannot be divided');
-  for (const triangle of solution) {
-    const ids = triangle.map((p) => vertex(Number(p.x) / PER_MM, Number(p.y) / PER_MM));
-    const [a, b, c] = [triangle[0]!, triangle[1]!, triangle[2]!];
-    const twice =
-      (Number(b.x) - Number(a.x)) * (Number(c.y) - Number(a.y)) -
-      (Number(b.y) - Number(a.y)) * (Number(c.x) - Number(a.x));
-    const up = twice > 0 ? ids : [ids[0]!, ids[2]!, ids[1]!];
-    corners.push(up[0]! + 1, up[1]! + 1, up[2]! + 1, up[0]!, up[2]!, up[1]!);
-  }
-  return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
 }

@@ -1,17 +1,10 @@
+import type { Ring } from '../geometry/clip.ts';
+import { sectionOf, type Solid } from '../mesh/solid.ts';
 import type { LayerMotion } from './sequence.ts';
 import type { Outline } from './raster.ts';
 
-/** A box or disc of a plate, mm from the middle of the screen; a cut takes material away. */
-export interface PlateSolid {
-  readonly shape: 'box' | 'disc';
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly d: number;
-  readonly fromMm: number;
-  readonly toMm: number;
-  readonly isCut?: boolean;
-}
+/** A box or disc of a plate, mm from the middle of the screen. */
+export type PlateSolid = Omit<Solid, 'top'>;
 /** Solids that share one exposure. */
 export interface PlateField {
   readonly exposureS: number;
@@ -49,7 +42,6 @@ export interface SubExposure {
   readonly seconds: number;
 }
 
-const DISC_CORNERS = 96;
 const ROUNDING = 1e-9;
 
 export const layerCount = (p: PlateProgram): number =>
@@ -99,33 +91,19 @@ export function outlinesOf(p: PlateProgram, fields: readonly number[], layer: nu
       if (!isAt(s, z)) continue;
       const inward = s.isCut ? -p.compensationMm : p.compensationMm;
       const [w, d] = [s.w - 2 * inward, s.d - 2 * inward];
-      if (w > 0 && d > 0) out.push(toPixels(p, outlineOf({ ...s, w, d })));
+      if (w > 0 && d > 0) out.push(toPixels(p, sectionOf({ ...s, w, d }), s.isCut === true));
     }
   return out;
 }
 
-function outlineOf(s: PlateSolid): number[] {
-  const corners =
-    s.shape === 'box'
-      ? [
-          [-0.5, -0.5],
-          [0.5, -0.5],
-          [0.5, 0.5],
-          [-0.5, 0.5],
-        ]
-      : Array.from({ length: DISC_CORNERS }, (_, k) => {
-          const a = (2 * Math.PI * k) / DISC_CORNERS;
-          return [Math.cos(a) / 2, Math.sin(a) / 2];
-        });
-  const points = corners.map(([cx, cy]) => [s.x + cx! * s.w, s.y + cy! * s.d]);
-  return (s.isCut ? points.reverse() : points).flat();
-}
-
-function toPixels(p: PlateProgram, mm: readonly number[]): Outline {
-  const out = new Float64Array(mm.length);
-  for (let i = 0; i < mm.length; i += 2) {
-    out[i] = mm[i]! / p.pixelMm[0] + p.pixels[0] / 2;
-    out[i + 1] = p.pixels[1] / 2 - mm[i + 1]! / p.pixelMm[1];
+/** An outline in pixels; that of a hole the other way round. */
+function toPixels(p: PlateProgram, mm: Ring, isHole: boolean): Outline {
+  const n = mm.length;
+  const out = new Float64Array(n);
+  for (let i = 0; i < n; i += 2) {
+    const from = isHole ? n - 2 - i : i;
+    out[i] = mm[from]! / p.pixelMm[0] + p.pixels[0] / 2;
+    out[i + 1] = p.pixels[1] / 2 - mm[from + 1]! / p.pixelMm[1];
   }
   return out;
 }

@@ -55,9 +55,10 @@ import * as r52 from './trials/[id]/plate.ts';
 import * as r53 from './trials/[id]/print.ts';
 import * as r54 from './trials/[id]/readingTable.ts';
 import * as r55 from './trials/[id]/readings.ts';
-import * as r56 from './trials/due.ts';
-import * as r57 from './trials/index.ts';
-import * as r58 from './trials/preview.ts';
+import * as r56 from './trials/[id]/solid.ts';
+import * as r57 from './trials/due.ts';
+import * as r58 from './trials/index.ts';
+import * as r59 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -117,7 +118,8 @@ export const routeFiles = {
   './trials/[id]/print.ts': r53,
   './trials/[id]/readingTable.ts': r54,
   './trials/[id]/readings.ts': r55,
-  './trials/due.ts': r56,
-  './trials/index.ts': r57,
-  './trials/preview.ts': r58,
+  './trials/[id]/solid.ts': r56,
+  './trials/due.ts': r57,
+  './trials/index.ts': r58,
+  './trials/preview.ts': r59,
 } satisfies Record<string, RouteFile>;

@@ -1,3 +1,4 @@
+import type { Solid } from '../../../core/mesh/solid.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { CouponPath, NoRoom, type CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { Band, Coupon, Shape } from './define.ts';
@@ -9,6 +10,7 @@ export function layCoupon(
   lay: (p: CouponPath) => {
     readonly bands: readonly Band[];
     readonly shapes: readonly Shape[];
+    readonly solids?: readonly Solid[];
     readonly params?: Readonly<Record<string, number>>;
     readonly heightMm?: number;
   },
@@ -31,6 +33,7 @@ export function layCoupon(
       beadVolumeMm3: p.beadVolumeMm3,
       bands: laid.bands,
       shapes: laid.shapes,
+      solids: laid.solids,
       params: laid.params ?? {},
     });
   } catch (error) {
@@ -76,3 +79,24 @@ export function labelRow(k: number, layers: number): number | null {
   const row = Math.floor((k - from) / per);
   return k >= from && row < 5 ? row : null;
 }
+
+/** A box as a body, mm from the coupon's centre. */
+export const solidBox = (
+  x: number,
+  y: number,
+  w: number,
+  d: number,
+  toMm: number,
+  more: Partial<Pick<Solid, 'fromMm' | 'isCut' | 'top'>> = {},
+): Solid => ({ shape: 'box', x, y, w, d, fromMm: 0, toMm, ...more });
+/** The same upright and round. */
+export const solidDisc = (x: number, y: number, diameter: number, toMm: number, isCut = false): Solid => ({
+  shape: 'disc',
+  x,
+  y,
+  w: diameter,
+  d: diameter,
+  fromMm: 0,
+  toMm,
+  ...(isCut && { isCut }),
+});

@@ -1,5 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
+import { surveyMesh } from '../../../core/mesh/facts.ts';
+import { meshOfSolids } from '../../../core/mesh/solid.ts';
+import { weld } from '../../../core/mesh/weld.ts';
+import { layersOf } from '../../../core/slicing/layers.ts';
 import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
 import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
 import { demoProfiles } from '../../../workers/demo/library.ts';
@@ -14,6 +18,8 @@ import { couponSettingsOf } from './couponSettings.ts';
 import type { PlanLimits, FilamentKind } from './define.ts';
 import { filamentKinds } from './index.ts';
 
+/** Kinds whose coupon is single lines, one layer or strands in the air. */
+const BODILESS = ['first-layer', 'pressure', 'highest-flow', 'head-offset'];
 const chain = (name: string): Level[] => {
   const p = demoProfiles.find((x) => x.name === name)!;
   return [{ kind: p.kind, name, profileId: null, own: p.own }, ...(p.parent ? chain(p.parent) : [])];
@@ -163,6 +169,23 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_
       if (i > 0 && b.toMm > b.fromMm) expect(b.fromMm).toBeCloseTo(coupon.bands[i - 1]!.toMm, 6);
     });
     expect(coupon.shapes.length).toBeGreaterThan(1);
+  });
+  test('has a body, where it has one, as large as what is laid and closed all round', () => {
+    const { coupon, settings } = made(kind, able(kind)[0]!.values);
+    if (!coupon.solids) return expect(BODILESS).toContain(kind.key);
+    const mesh = meshOfSolids(coupon.solids);
+    const { facts } = surveyMesh(mesh);
+    expect(facts).toMatchObject({ openEdges: 0, insideOutShells: 0, duplicateFaces: 0 });
+    expect(facts.volumeMm3).toBeGreaterThan(0);
+    const size = [0, 1, 2].map((k) => facts.bounds.max[k]! - facts.bounds.min[k]!);
+    const slack = 2 * settings.lineWidthMm + 4; // a coupon keeps a margin of its own round its body
+    [0, 1].forEach((k) => {
+      expect(size[k]).toBeLessThanOrEqual(coupon.sizeMm[k]! + slack);
+      expect(size[k]).toBeGreaterThan(coupon.sizeMm[k]! - slack - 6);
+    });
+    expect(Math.abs(size[2]! - coupon.sizeMm[2])).toBeLessThanOrEqual(2 * settings.layerHeightMm);
+    const laid = [...layersOf(weld(mesh), surveyMesh(weld(mesh)).topology, settings.layerHeightMm)];
+    expect(laid.every((l) => l.areaMm2 > 0 && l.gaps === 0)).toBe(true);
   });
   test('without a reading concludes nothing', () => {
     const { values } = able(kind)[0]!;

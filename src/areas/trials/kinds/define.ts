@@ -1,4 +1,5 @@
 import type { Look } from '../../../core/looks/looks.ts';
+import type { Solid } from '../../../core/mesh/solid.ts';
 import type { Result } from '../../../core/result/result.ts';
 import type { PlateProgram } from '../../../core/resin/plate.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
@@ -64,6 +65,8 @@ export interface Coupon {
   readonly beadVolumeMm3: number;
   readonly bands: readonly Band[];
   readonly shapes: readonly Shape[];
+  /** The body itself, where it is one that other programs could print too. */
+  readonly solids?: readonly Solid[] | undefined;
   /** Figures of the coupon that its analysis needs. */
   readonly params: Readonly<Record<string, number>>;
 }

@@ -1,4 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import { surveyMesh } from '../../../core/mesh/facts.ts';
+import { meshOfSolids } from '../../../core/mesh/solid.ts';
 import { exposureIn, layerAreaMm2, layerCount, outlinesOf, subExposures } from '../../../core/resin/plate.ts';
 import { totalsOf } from '../../../core/resin/stack.ts';
 import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
@@ -47,7 +49,11 @@ describe.each(resinKinds.map((k) => [k.key, k] as const))('the %s plate', (_, ki
         expect(Math.abs(shape.y) + shape.h / 2).toBeLessThanOrEqual(s.roomMm[1] / 2 + 1e-6);
       }
       if (!program) return;
+      const body = surveyMesh(meshOfSolids(program.fields.flatMap((f) => f.solids))).facts;
+      expect(body).toMatchObject({ openEdges: 0, insideOutShells: 0 });
       const layers = layerCount(program);
+      const stacked = Array.from({ length: layers }, (_, k) => layerAreaMm2(program, k) * program.layerMm);
+      expect(body.volumeMm3 / stacked.reduce((a, b) => a + b)).toBeCloseTo(1, 2);
       const top = Math.max(...program.fields.flatMap((f) => f.solids.map((x) => x.toMm)));
       expect(top).toBeLessThanOrEqual(s.roomMm[2]);
       for (const layer of [0, Math.floor(layers / 2), layers - 1]) {

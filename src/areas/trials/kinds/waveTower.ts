@@ -1,6 +1,6 @@
 import type { CouponPath, CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { Result } from '../../../core/result/result.ts';
-import { labelRow, layCoupon, layersPerBand, layTower } from './couponOf.ts';
+import { labelRow, layCoupon, layersPerBand, layTower, solidBox } from './couponOf.ts';
 import type { Coupon, Feature, Shape } from './define.ts';
 
 const LENGTH_MM = 60;
@@ -54,6 +54,6 @@ export function layWaveTower(
         band: i + 1,
         text: label(b.value),
       });
-    return { bands: laid, shapes };
+    return { bands: laid, shapes, solids: [solidBox(0, 0, LENGTH_MM, DEPTH_MM, p.zMm)] };
   });
 }

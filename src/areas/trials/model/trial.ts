@@ -1,3 +1,4 @@
+import type { Solid } from '../../../core/mesh/solid.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { Band, PlanLimits, Shape } from '../kinds/define.ts';
 
@@ -16,6 +17,8 @@ export interface TrialPlan {
   readonly overrides: Values;
   readonly bands: readonly Band[];
   readonly shapes: readonly Shape[];
+  /** The coupon's body; missing where there is none, and in plans kept before this was. */
+  readonly solids?: readonly Solid[];
   readonly sizeMm: readonly [width: number, depth: number, height: number];
   readonly timeS: number;
   readonly filamentMm: number;

@@ -12,7 +12,7 @@ import type { TrialPlan } from '../model/trial.ts';
 
 type Made = Pick<
   TrialPlan,
-  'params' | 'bands' | 'shapes' | 'sizeMm' | 'timeS' | 'filamentMm' | 'massG' | 'resinMl' | 'cost' | 'lines'
+  'params' | 'bands' | 'shapes' | 'solids' | 'sizeMm' | 'timeS' | 'filamentMm' | 'massG' | 'resinMl' | 'cost' | 'lines'
 >;
 export interface Artefact {
   /** G-code of a filament coupon, or the program of a resin plate as JSON; empty where nothing is printed. */
@@ -60,7 +60,7 @@ function makeCoupon(
 ): Result<Artefact> {
   const coupon = kind.coupon(couponSettingsOf(v, title), bands, options);
   if (!coupon.ok) return coupon;
-  const { gcode, sizeMm, shapes, params } = coupon.value;
+  const { gcode, sizeMm, shapes, solids, params } = coupon.value;
   const report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
   if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
   const mass = massG(report.value.extrudedVolumeMm3, numberOf(v, 'densityGPerCm3') ?? 0);
@@ -71,6 +71,7 @@ function makeCoupon(
       params: { ...params, ...options },
       bands: coupon.value.bands,
       shapes,
+      ...(solids && { solids }),
       sizeMm,
       timeS,
       filamentMm: report.value.filamentMm,

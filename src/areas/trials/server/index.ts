@@ -11,3 +11,4 @@ export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
 export { addPicture, openPicture, takePicture } from './pictures.ts';
 export { listDue, planDue } from './due.ts';
+export { solidOf } from './solidOf.ts';

@@ -154,6 +154,13 @@ export function TrialScreen({ id }: { readonly id: string }) {
                 <a className="hint" href={`/api/trials/${t.id}/drawing`} target="_blank" rel="noreferrer">
                   drawing 1:1 for paper
                 </a>
+                {(t.plan.solids || (isResin && t.gcodeBytes > 0)) && (
+                  <span className="hint">
+                    {' '}
+                    · its body as <a href={`/api/trials/${t.id}/solid`}>3MF</a> or{' '}
+                    <a href={`/api/trials/${t.id}/solid?format=stl`}>STL</a>
+                  </span>
+                )}
               </h2>
               {isPath ? (
                 <Suspense fallback={<p className="hint">Opening…</p>}>

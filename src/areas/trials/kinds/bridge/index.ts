@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox } from '../couponOf.ts';
 import type { Band, Shape } from '../define.ts';
 import { defineLadder, FEWEST_FOR_THRESHOLD } from '../ladder.ts';
 
@@ -99,7 +99,11 @@ export const bridge = defineLadder({
           text: `up to ${longest} mm`,
         },
       );
-      return { bands: laid, shapes };
+      const solids = bands.flatMap((span, i) => [
+        ...[-1, 1].map((side) => solidBox((side * (span + PILLAR_MM)) / 2, y(i), PILLAR_MM, DEPTH_MM, CLEAR_MM)),
+        solidBox(0, y(i), span + 2 * PILLAR_MM, DEPTH_MM, p.zMm, { fromMm: CLEAR_MM }),
+      ]);
+      return { bands: laid, shapes, solids };
     });
   },
 });

@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import type { CouponPath } from '../../../../core/toolpath/couponPath.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox, solidDisc } from '../couponOf.ts';
 import { defineKind, type Feature, type Proven, type ReadingOf, type Shape } from '../define.ts';
 import { analyseDimensions, AXES, DIMENSIONS_METHOD, type Axis, type LengthReading } from './analysis.ts';
 import { dimensionsTable } from './table.ts';
@@ -109,7 +109,18 @@ export const dimensions = defineKind({
         });
         if (z <= PLATE_MM + 1e-6) layPlate(p, plate, holeX);
       }
-      return { bands: [], shapes, params: Object.fromEntries(heights.map((h, i) => [`z outer ${HEIGHTS_MM[i]!}`, h])) };
+      const solids = [
+        ...bars.map(([cx, cy, w, d]) => solidBox(cx, cy, w, d, BAR_HEIGHT_MM)),
+        ...heights.map((h, i) => solidBox(stepX[i]!, STEP_Y, BAR_MM, BAR_MM, h)),
+        solidBox(...plate, PLATE_MM),
+        ...HOLES_MM.map((h, i) => solidDisc(plate[0] + holeX[i]!, plate[1], h, PLATE_MM, true)),
+      ];
+      return {
+        bands: [],
+        shapes,
+        solids,
+        params: Object.fromEntries(heights.map((h, i) => [`z outer ${HEIGHTS_MM[i]!}`, h])),
+      };
     });
   },
   table: dimensionsTable,

@@ -1,7 +1,7 @@
 import { findOutlier } from '../../../../core/fitting/grubbs.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { beadSpacingMm } from '../../../../core/toolpath/bead.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature } from '../define.ts';
 import { analyseFlow, FLOW_METHOD } from './analysis.ts';
 import { flowTable } from './table.ts';
@@ -61,6 +61,10 @@ export const flow = defineKind({
       return {
         bands: [],
         params: { walls, lineDistanceMm, sideMm: SIDE_MM },
+        solids: [
+          solidBox(0, 0, SIDE_MM, SIDE_MM, p.zMm),
+          solidBox(0, 0, SIDE_MM - 2 * wall, SIDE_MM - 2 * wall, p.zMm, { isCut: true }),
+        ],
         shapes: [
           { view: 'plan', x: 0, y: -off, w: SIDE_MM, h: wall, text: 'front' },
           { view: 'plan', x: off, y: 0, w: wall, h: SIDE_MM, text: 'right' },

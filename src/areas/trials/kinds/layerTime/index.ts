@@ -2,7 +2,7 @@ import { inspectGcode } from '../../../../core/gcode/inspect.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { beadAreaMm2 } from '../../../../core/toolpath/bead.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox } from '../couponOf.ts';
 import { defineKind, type Feature, type Shape } from '../define.ts';
 import { analyseLayerTime, LAYER_TIME_METHOD, type LayerTime } from './analysis.ts';
 import { layerTimeTable } from './table.ts';
@@ -73,6 +73,7 @@ export const layerTime = defineKind({
       return {
         bands: [],
         shapes,
+        solids: [solidBox(0, 0, FOOT_MM, FOOT_MM, HEIGHT_MM, { top: { x: 0, y: 0, w: TOP_MM, d: TOP_MM } })],
         params: { flowMm3PerS: beadAreaMm2(s.lineWidthMm, s.layerHeightMm) * speed * s.flow },
       };
     });

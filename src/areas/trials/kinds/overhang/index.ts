@@ -1,6 +1,6 @@
 import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox } from '../couponOf.ts';
 import type { Band, Shape } from '../define.ts';
 import { defineLadder, FEWEST_FOR_THRESHOLD } from '../ladder.ts';
 
@@ -90,7 +90,11 @@ export const overhang = defineLadder({
           },
         ];
       });
-      return { bands: laid, shapes };
+      const solids = bands.map((value, i) => {
+        const y = back + Math.tan((value * Math.PI) / 180) * HEIGHT_MM;
+        return solidBox(x(i), back, WIDTH_MM, THICK_MM, HEIGHT_MM, { top: { x: x(i), y, w: WIDTH_MM, d: THICK_MM } });
+      });
+      return { bands: laid, shapes, solids };
     });
   },
 });

@@ -1,7 +1,7 @@
 import { mean } from '../../../../core/fitting/mean.ts';
 import type { Look } from '../../../../core/looks/looks.ts';
 import { fail, succeed } from '../../../../core/result/result.ts';
-import { layCoupon } from '../couponOf.ts';
+import { layCoupon, solidBox, solidDisc } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature, type ReadingOf, type Shape } from '../define.ts';
 import { analyseStep, FEWEST_PLACES, SERIES_METHOD, type Pair } from './analysis.ts';
 import { referencePartTable } from './table.ts';
@@ -123,6 +123,16 @@ export const referencePart = defineKind({
       return {
         bands: [],
         heightMm: p.zMm,
+        solids: [
+          ...[-27, 3].map((x) => solidBox(x, -14, SPIKE_MM, SPIKE_MM, SPIKE_HEIGHT_MM)),
+          solidBox(22, -12, CUBE_MM, CUBE_MM, CUBE_HEIGHT_MM),
+          solidBox(-26, 4, 10, 5, LEAN_HEIGHT_MM, { top: { x: -26, y: 4 + lean * LEAN_HEIGHT_MM, w: 10, d: 5 } }),
+          ...[-9, 13].map((x) => solidBox(x, 8, 6, 6, DECK_FROM_MM)),
+          solidBox(2, 8, 28, 6, DECK_FROM_MM + DECK_LAYERS * s.layerHeightMm, { fromMm: DECK_FROM_MM }),
+          solidDisc(26, 11, RING_MM, RING_HEIGHT_MM),
+          solidDisc(26, 11, HOLE_MM, RING_HEIGHT_MM, true),
+          solidBox(6, 19, 20, s.lineWidthMm, THIN_HEIGHT_MM),
+        ],
         shapes: [
           ...piece(-27, -14, SPIKE_MM, SPIKE_MM, SPIKE_HEIGHT_MM, ''),
           ...piece(3, -14, SPIKE_MM, SPIKE_MM, SPIKE_HEIGHT_MM, 'strings'),

@@ -1,6 +1,6 @@
 import type { CouponPath, CouponSettings } from '../../../../core/toolpath/couponPath.ts';
 import type { Result } from '../../../../core/result/result.ts';
-import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
+import { labelRow, layCoupon, layersPerBand, layTower, solidBox } from '../couponOf.ts';
 import type { Coupon, Shape } from '../define.ts';
 
 const BAND_MM = 5;
@@ -42,6 +42,7 @@ export function layTwoPosts(
           band: i + 1,
           ...(x < 0 && { text: `${b.value} mm` }),
         });
-    return { bands: laid, shapes, params: { apartMm: APART_MM } };
+    const solids = [-half, half].map((x) => solidBox(x, 0, POST_MM, POST_MM, path.zMm));
+    return { bands: laid, shapes, solids, params: { apartMm: APART_MM } };
   });
 }

@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { labelRow, layCoupon, layersPerBand, layTower } from '../couponOf.ts';
+import { labelRow, layCoupon, layTower, layersPerBand, solidBox } from '../couponOf.ts';
 import { bandsRound, defineKind, meanByBand, type Shape } from '../define.ts';
 import { analyseTemperature, FEWEST_BANDS, TEMPERATURE_METHOD, type TemperatureBand } from './analysis.ts';
 import { temperatureTable } from './table.ts';
@@ -169,7 +169,19 @@ export const temperature = defineKind({
             band: i + 1,
           },
         );
-      return { bands: laid, shapes };
+      const solids = laid.flatMap(({ fromMm, toMm }) => {
+        const deckMm = toMm - DECK_LAYERS * s.layerHeightMm;
+        const third = (deckMm - fromMm) / 3;
+        return [
+          solidBox(left, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
+          solidBox(right, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
+          solidBox(right, (DEPTH_MM + TAB_MM) / 2 - s.lineWidthMm, TAB_MM, TAB_MM, fromMm + 1.5 * third, {
+            fromMm: fromMm + third,
+          }),
+          solidBox(0, 0, SPAN_MM, DEPTH_MM, toMm, { fromMm: deckMm }),
+        ];
+      });
+      return { bands: laid, shapes, solids };
     });
   },
   table: temperatureTable,
