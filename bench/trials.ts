@@ -1,4 +1,6 @@
 import { filamentKinds } from '../src/areas/trials/kinds/index.ts';
+import { driftsOf, type DoneWork, type FoundValue } from '../src/areas/trials/model/drift.ts';
+import { normalFrom, seededRandom } from '../src/core/formats/random.ts';
 import { prepare, settings, tryOut } from '../test/recover/recover.ts';
 
 // Every kind's coupon and analysis, medians after warm-up. Absolute figures on a shared machine: read them with a grain of salt.
@@ -49,3 +51,38 @@ for (const kind of filamentKinds) {
     `${kind.key.padEnd(24)} ${median(coupon).toFixed(1).padStart(10)} ${String(p.lines.length).padStart(7)} ${median(analysis).toFixed(2).padStart(14)}`,
   );
 }
+
+// A month of a farm of 200 machines: every series of every value with its limits.
+const MACHINES = 200;
+const VALUES = 20_000;
+const normal = normalFrom(seededRandom(11));
+const found = Array.from({ length: VALUES }, (_, i): FoundValue => {
+  const machine = `m${i % MACHINES}`;
+  return {
+    id: `t${i}`,
+    name: `T-${i}`,
+    at: new Date(Date.UTC(2026, 0, 1) + i * 130_000).toISOString(),
+    setting: ['flow', 'nozzleC', 'retractionMm', 'highestFlowMm3PerS', 'accelerationMmPerS2'][
+      ((i / MACHINES) | 0) % 5
+    ]!,
+    value: 1 + 0.01 * normal(),
+    machineId: machine,
+    machineName: machine,
+    toolId: '0.4',
+    materialName: ['PLA', 'PETG'][((i / MACHINES / 5) | 0) % 2]!,
+  };
+});
+const work = Array.from({ length: 800 }, (_, i): DoneWork => ({
+  machineId: `m${i % MACHINES}`,
+  kind: i % 2 === 0 ? 'nozzle' : 'axis',
+  at: new Date(Date.UTC(2026, 0, 3) + i * 3_000_000).toISOString(),
+}));
+const charts: number[] = [];
+let series = 0;
+for (let i = 0; i < ROUNDS + WARM_UP; i++) {
+  const ms = timed(() => (series = driftsOf(found, work).length));
+  if (i >= WARM_UP) charts.push(ms);
+}
+console.log(
+  `charts of ${VALUES} accepted values in ${series} series: ${median(charts).toFixed(0)} ms (wanted: 300 and less)`,
+);

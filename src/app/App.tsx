@@ -61,6 +61,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
     /^\/machines\/maintenance$/,
     load(async () => (await import('../areas/machines/ui/MaintenanceScreen.tsx')).MaintenanceScreen),
   ],
+  [/^\/machines\/drift$/, load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen)],
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],

@@ -1,6 +1,7 @@
 const rooms = [
   ['/machines', 'Floor'],
   ['/machines/coverage', 'Coverage'],
+  ['/machines/drift', 'Drift'],
   ['/machines/maintenance', 'Maintenance'],
   ['/machines/policy', 'Policy'],
 ] as const;

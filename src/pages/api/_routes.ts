@@ -56,9 +56,10 @@ import * as r53 from './trials/[id]/print.ts';
 import * as r54 from './trials/[id]/readingTable.ts';
 import * as r55 from './trials/[id]/readings.ts';
 import * as r56 from './trials/[id]/solid.ts';
-import * as r57 from './trials/due.ts';
-import * as r58 from './trials/index.ts';
-import * as r59 from './trials/preview.ts';
+import * as r57 from './trials/drift.ts';
+import * as r58 from './trials/due.ts';
+import * as r59 from './trials/index.ts';
+import * as r60 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -119,7 +120,8 @@ export const routeFiles = {
   './trials/[id]/readingTable.ts': r54,
   './trials/[id]/readings.ts': r55,
   './trials/[id]/solid.ts': r56,
-  './trials/due.ts': r57,
-  './trials/index.ts': r58,
-  './trials/preview.ts': r59,
+  './trials/drift.ts': r57,
+  './trials/due.ts': r58,
+  './trials/index.ts': r59,
+  './trials/preview.ts': r60,
 } satisfies Record<string, RouteFile>;

@@ -44,7 +44,7 @@ export async function listMaintenance(ctx: Reader, machineId: string) {
 }
 
 /** What was worked on lately, on every machine. */
-export async function listAllMaintenance(ctx: Reader): Promise<MaintenanceRow[]> {
+export async function listAllMaintenance(ctx: Reader, limit = 300): Promise<MaintenanceRow[]> {
   const rows = await ctx.db
     .select({
       id: maintenance.id,
@@ -58,7 +58,7 @@ export async function listAllMaintenance(ctx: Reader): Promise<MaintenanceRow[]>
     .from(maintenance)
     .innerJoin(machine, eq(machine.id, maintenance.machineId))
     .orderBy(desc(maintenance.at))
-    .limit(300);
+    .limit(limit);
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 

@@ -1,6 +1,7 @@
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { JobRow } from '../../checks/model/pages.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
+import type { Drift } from '../../trials/model/drift.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
 
 export interface Today {
@@ -30,6 +31,8 @@ export interface Today {
     /** The value no job there can do without and that was never proven, or null. */
     readonly missing: 'flow' | 'exposureS' | null;
   }[];
+  /** Values whose last trial left the limits of their own series. */
+  readonly drifting: readonly Pick<Drift, 'machineId' | 'machineName' | 'materialName' | 'setting' | 'since'>[];
   readonly events: readonly EventRow[];
   readonly counts: { readonly machines: number; readonly ready: number; readonly printing: number };
 }

@@ -4,15 +4,16 @@ import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
 import { listJobs } from '../../checks/server/index.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
-import { listTrials } from '../../trials/server/index.ts';
+import { listDrifts, listTrials } from '../../trials/server/index.ts';
 import type { Today } from '../model/today.ts';
 
 /** What needs somebody now, from the records as they are. */
 export async function getToday(ctx: Ctx): Promise<Today> {
-  const [workarounds, reviews, trials, jobs, cards, events] = [
+  const [workarounds, reviews, trials, drifts, jobs, cards, events] = [
     await listExpiredWorkarounds(ctx),
     await listInReview(ctx),
     await listTrials(ctx),
+    await listDrifts(ctx),
     await listJobs(ctx),
     await listMachineCards(ctx),
     await listEvents(ctx, { limit: 8 }),
@@ -31,6 +32,15 @@ export async function getToday(ctx: Ctx): Promise<Today> {
         missing: firstMissing(c),
       }))
       .filter((d) => d.proofs.length > 0 || d.missing !== null),
+    drifting: drifts
+      .filter((d) => d.state === 'outside')
+      .map(({ machineId, machineName, materialName, setting, since }) => ({
+        machineId,
+        machineName,
+        materialName,
+        setting,
+        since,
+      })),
     events,
     counts: {
       machines: cards.length,

@@ -20,6 +20,7 @@ export function TodayScreen() {
     data.blocked.length +
     data.trials.length +
     data.due.length +
+    data.drifting.length +
     data.waiting.length +
     data.reviews.length +
     data.workarounds.length;
@@ -215,6 +216,32 @@ export function TodayScreen() {
                   )}
                 </article>
               ))}
+              {data.drifting.length > 0 && (
+                <>
+                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                    Out of control{' '}
+                    <a
+                      className="hint"
+                      href="/machines/drift"
+                      style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}
+                    >
+                      see the series
+                    </a>
+                    <span className="f">{data.drifting.length}</span>
+                  </h2>
+                  {data.drifting.map((d) => (
+                    <article key={`${d.machineId}${d.setting}${d.materialName}`}>
+                      <a className="t" href={`/machines/${d.machineId}`}>
+                        {d.machineName}
+                      </a>
+                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                        <StateMark mark="outside" />
+                        {findSetting(d.setting)?.label} with {d.materialName} has left the limits of its own series
+                      </span>
+                    </article>
+                  ))}
+                </>
+              )}
               {data.due.length === 0 && (
                 <article className="hint">All evidence for what is mounted and loaded is valid.</article>
               )}

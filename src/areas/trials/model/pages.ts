@@ -1,5 +1,6 @@
 import type { Proof } from '../../library/model/records.ts';
 import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
+import type { DoneWork } from './drift.ts';
 import type { PictureRow } from './pictures.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
 
@@ -52,6 +53,8 @@ export interface TrialPage {
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
   readonly earlier: readonly EarlierValue[];
+  /** Work done on the machine: limits of a series begin anew after what touches it. */
+  readonly work: readonly Omit<DoneWork, 'machineId'>[];
   /** Days that evidence of it holds by the farm's policy. */ readonly validDays: number;
   /** Jobs on the same machine, tool and material whose verdict accepting would put out of date. */ readonly openJobs: readonly {
     readonly id: string;

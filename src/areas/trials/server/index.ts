@@ -12,3 +12,4 @@ export { readInstrument } from './readInstrument.ts';
 export { addPicture, openPicture, takePicture } from './pictures.ts';
 export { listDue, planDue } from './due.ts';
 export { solidOf } from './solidOf.ts';
+export { listDrifts } from './drift.ts';

@@ -83,6 +83,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     hasDevice: m.device !== null,
     proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
     earlier: await listEarlier(ctx, row, m.printerId),
+    work: (await listMaintenance(ctx, m.id)).map((w) => ({ kind: w.kind, at: w.at.toISOString() })),
     validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays,
     openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [],
     pictures: await listPictures(ctx, [id, ...series.slice(-1).map((p) => p.id)]),

@@ -4,7 +4,8 @@ import { individualsChart } from '../../../core/fitting/controlChart.ts';
 import { day } from '../../../ui/dates.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { showValue } from '../../library/model/values.ts';
-import type { EarlierValue } from '../model/pages.ts';
+import { lastRestart } from '../model/drift.ts';
+import type { EarlierValue, TrialPage } from '../model/pages.ts';
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
 const INK = '#22252b';
@@ -16,13 +17,17 @@ const LIME = '#c9c2b2';
 export function ControlChart({
   setting,
   values,
+  work,
 }: {
   readonly setting: string;
   readonly values: readonly EarlierValue[];
+  readonly work: TrialPage['work'];
 }) {
   const s = findSetting(setting)!;
-  const chart = individualsChart(values.map((v) => v.value));
-  const line = (y: number) => values.map(() => y);
+  const { from, since } = lastRestart(values, setting, work);
+  const chart = individualsChart(values.slice(from).map((v) => v.value));
+  const isOutside = (i: number): boolean => chart?.outside.includes(i - from) ?? false;
+  const line = (y: number) => values.map((_, i) => (i < from ? null : y));
   return (
     <figure style={{ margin: '8px 0 14px' }}>
       <figcaption className="hint">
@@ -30,6 +35,7 @@ export function ControlChart({
         {chart
           ? `; mean ${showValue(s, chart.centre)}, limits ${showValue(s, chart.low)} to ${showValue(s, chart.high)}${chart.outside.length > 0 ? `; ${chart.outside.length} outside` : ''}${chart.runs.length > 0 ? '; a run of eight on one side' : ''}`
           : '; limits come with four'}
+        {since && `; limits begin after: ${since}`}
       </figcaption>
       <div style={{ height: 150 }}>
         <Line
@@ -48,8 +54,8 @@ export function ControlChart({
                 borderColor: INK,
                 borderWidth: 1,
                 pointRadius: 4,
-                pointBackgroundColor: values.map((_, i) => (chart?.outside.includes(i) ? PLUM : INK)),
-                pointStyle: values.map((_, i) => (chart?.outside.includes(i) ? 'rectRot' : 'circle')),
+                pointBackgroundColor: values.map((_, i) => (isOutside(i) ? PLUM : INK)),
+                pointStyle: values.map((_, i) => (isOutside(i) ? 'rectRot' : 'circle')),
               },
               ...(chart
                 ? [chart.centre, chart.low, chart.high].map((y, i) => ({

@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { formatFigure } from '../../../core/units/format.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
 import { readSegments, type Segments } from '../../../core/toolpath/segments.ts';
 import { Refused } from '../../../ui/api.ts';
+import { PATH_COLOURS, type PathPicture } from '../../../ui/path/paint.ts';
+import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
 import type { TrialKindKey } from '../kinds/define.ts';
 import type { TrialPage } from '../model/pages.ts';
 
@@ -16,9 +18,8 @@ const tested: Partial<Record<TrialKindKey, readonly [Column, string, QuantityKin
   retraction: ['pulledMm', 'pulled back', 'length'],
 };
 const HEIGHT = 380;
-const PAD = 14;
-const STEPS = 5;
-const COLOURS = ['#3c5a78', '#2f5d50', '#8a7a2a', '#b0601e', '#9b3a2e'] as const;
+/** Lines are drawn so wide, about what they are. */
+const LINE_MM = 0.4;
 
 /** The path the machine will really take, layer by layer, coloured by the quantity under test. */
 export function ToolpathView({ trial: t }: { readonly trial: TrialPage }) {
@@ -31,37 +32,31 @@ export function ToolpathView({ trial: t }: { readonly trial: TrialPage }) {
       return readSegments(await r.text(), filamentAreaMm2(t.plan.conditions['diameterMm'] ?? 1.75));
     },
   });
-  const canvas = useRef<HTMLCanvasElement>(null);
   const [layer, setLayer] = useState(0);
   const [isPlaying, setPlaying] = useState(false);
-  const [width, setWidth] = useState(0);
   const last = (data?.layerZMm.length ?? 1) - 1;
   const [column, label, quantity] = tested[t.kind] ?? ['mmPerS', 'speed', 'speed'];
   const range = useMemo(() => (data ? rangeOf(data, column) : null), [data, column]);
   const frame = useMemo(() => (data ? boundsOf(data) : null), [data]);
   useEffect(() => {
-    const el = canvas.current?.parentElement;
-    if (!el) return;
-    const seen = new ResizeObserver(([e]) => setWidth(Math.floor(e!.contentRect.width)));
-    seen.observe(el);
-    return () => seen.disconnect();
-  }, [data]);
-  useEffect(() => {
     if (!isPlaying) return;
     const timer = setInterval(() => setLayer((n) => (n >= last ? (setPlaying(false), n) : n + 1)), 80);
     return () => clearInterval(timer);
   }, [isPlaying, last]);
-  useEffect(() => {
-    if (canvas.current && data && range && frame && width > 0)
-      draw(canvas.current, data, layer, column, range, frame, width);
-  }, [data, layer, column, range, frame, width]);
+  const picture = useMemo(
+    (): PathPicture | null =>
+      data && range
+        ? { segments: data, steps: stepsOf(data, column, range), isOfTravel: column === 'pulledMm', lineMm: LINE_MM }
+        : null,
+    [data, column, range],
+  );
   if (error)
     return (
       <p className="hint" role="alert">
         {error.message}
       </p>
     );
-  if (!data || !range) return <p className="hint">Reading the path…</p>;
+  if (!data || !range || !picture || !frame) return <p className="hint">Reading the path…</p>;
   const show = (v: number): string => formatFigure(v, quantity, quantity === 'length' ? 2 : 0);
   const band = t.plan.bands.findIndex(
     (b) =>
@@ -71,11 +66,12 @@ export function ToolpathView({ trial: t }: { readonly trial: TrialPage }) {
   );
   return (
     <div>
-      <canvas
-        ref={canvas}
-        style={{ width: '100%', height: HEIGHT, display: 'block' }}
-        role="img"
-        aria-label={`Path of layer ${layer + 1} of ${last + 1}, coloured by ${label}`}
+      <PathCanvas
+        picture={picture}
+        frame={frame}
+        layer={layer}
+        height={HEIGHT}
+        label={`Path of layer ${layer + 1} of ${last + 1}, coloured by ${label}`}
       />
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
         <button
@@ -106,8 +102,14 @@ export function ToolpathView({ trial: t }: { readonly trial: TrialPage }) {
         <span className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
           {label} {show(range[0])}
           <svg width="90" height="10" aria-hidden="true">
-            {COLOURS.map((c, i) => (
-              <rect key={c} x={(i * 90) / STEPS} width={90 / STEPS + 1} height="10" fill={c} />
+            {PATH_COLOURS.map((c, i) => (
+              <rect
+                key={c}
+                x={(i * 90) / PATH_COLOURS.length}
+                width={90 / PATH_COLOURS.length + 1}
+                height="10"
+                fill={c}
+              />
             ))}
           </svg>
           {show(range[1])}; dotted: travel
@@ -143,59 +145,10 @@ function boundsOf(s: Segments): readonly [number, number, number, number] {
   return [x0, x1, y0, y1];
 }
 
-function draw(
-  el: HTMLCanvasElement,
-  s: Segments,
-  layer: number,
-  column: Column,
-  [low, high]: readonly [number, number],
-  [x0, x1, y0, y1]: readonly [number, number, number, number],
-  width: number,
-): void {
-  const dpr = window.devicePixelRatio || 1;
-  const g = el.getContext('2d');
-  if (!g) return;
-  el.width = width * dpr;
-  el.height = HEIGHT * dpr;
-  g.setTransform(dpr, 0, 0, dpr, 0, 0);
-  g.clearRect(0, 0, width, HEIGHT);
-  const scale = Math.min((width - 2 * PAD) / Math.max(1, x1 - x0), (HEIGHT - 2 * PAD) / Math.max(1, y1 - y0));
-  const cx = (x0 + x1) / 2;
-  const cy = (y0 + y1) / 2;
-  const X = (v: number): number => width / 2 + (v - cx) * scale;
-  const Y = (v: number): number => HEIGHT / 2 - (v - cy) * scale;
-  const step = (v: number): number =>
-    high > low ? Math.min(STEPS - 1, Math.floor(((v - low) / (high - low)) * STEPS)) : 1;
-  const isTravelTested = column === 'pulledMm';
-  const stroke = (colour: string, lineWidth: number, dash: number[], wants: (i: number) => boolean): void => {
-    g.strokeStyle = colour;
-    g.lineWidth = lineWidth;
-    g.setLineDash(dash);
-    g.beginPath();
-    for (let i = 0; i < s.count; i++)
-      if (wants(i)) {
-        g.moveTo(X(s.x0[i]!), Y(s.y0[i]!));
-        g.lineTo(X(s.x1[i]!), Y(s.y1[i]!));
-      }
-    g.stroke();
-  };
-  g.lineCap = 'round';
-  const laidWidth = Math.max(1, 0.4 * scale);
-  if (layer > 0) stroke('rgba(139,134,123,.28)', laidWidth, [], (i) => s.layer[i] === layer - 1 && s.laid[i] === 1);
-  COLOURS.forEach((colour, k) =>
-    stroke(
-      isTravelTested ? '#8b867b' : colour,
-      laidWidth,
-      [],
-      (i) => s.layer[i] === layer && s.laid[i] === 1 && (isTravelTested ? k === 0 : step(s[column][i]!) === k),
-    ),
-  );
-  COLOURS.forEach((colour, k) =>
-    stroke(
-      isTravelTested ? colour : 'rgba(106,46,87,.5)',
-      isTravelTested ? 1.6 : 0.8,
-      [2, 3],
-      (i) => s.layer[i] === layer && s.laid[i] === 0 && (isTravelTested ? step(s.pulledMm[i]!) === k : k === 0),
-    ),
+/** Step of every piece in the sequence of colours. */
+function stepsOf(s: Segments, column: Column, [low, high]: readonly [number, number]): Uint8Array {
+  const steps = PATH_COLOURS.length;
+  return Uint8Array.from({ length: s.count }, (_, i) =>
+    high > low ? Math.max(0, Math.min(steps - 1, Math.floor(((s[column][i]! - low) / (high - low)) * steps))) : 1,
   );
 }

@@ -281,7 +281,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
               <h3>Over time</h3>
               <Suspense fallback={<p className="hint">Drawing…</p>}>
                 {charts.map((c) => (
-                  <ControlChart key={c.setting} setting={c.setting} values={c.values} />
+                  <ControlChart key={c.setting} setting={c.setting} values={c.values} work={t.work} />
                 ))}
               </Suspense>
             </>

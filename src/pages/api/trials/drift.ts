@@ -1,0 +1,6 @@
+import { listDrifts } from '../../../areas/trials/server/index.ts';
+import { succeed } from '../../../core/result/result.ts';
+import { reading } from '../../../platform/http/endpoint.ts';
+
+/** How every value of the farm went over time, with limits, those out of control first. */
+export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listDrifts(ctx)) });
