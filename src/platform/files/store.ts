@@ -79,6 +79,17 @@ export async function* readFile(ctx: Pick<Ctx, 'db'>, sha256: string): AsyncGene
   }
 }
 
+/** The same as one array, where its size is known to be bearable. */
+export async function wholeFile(ctx: Pick<Ctx, 'db'>, sha256: string, size: number): Promise<Uint8Array> {
+  const bytes = new Uint8Array(size);
+  let at = 0;
+  for await (const piece of readFile(ctx, sha256)) {
+    bytes.set(piece, at);
+    at += piece.length;
+  }
+  return bytes;
+}
+
 /** Removes blobs that never became a file. */
 export async function sweepOrphans(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<number> {
   const kept = ctx.db.select({ id: file.blobId }).from(file);

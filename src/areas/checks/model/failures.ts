@@ -3,6 +3,8 @@ export type CheckFailure =
   | { readonly code: 'noMachine' }
   | { readonly code: 'noRecipe'; readonly what: string }
   | { readonly code: 'noFile' }
+  | { readonly code: 'noProgram' }
+  | { readonly code: 'notPlaced'; readonly why: string }
   | { readonly code: 'notCleared'; readonly why: string };
 
 export const checkText = {
@@ -10,5 +12,7 @@ export const checkText = {
   noMachine: () => 'There is no such machine',
   noRecipe: (f: { what: string }) => f.what,
   noFile: () => 'That file was never uploaded in full; drop it again',
+  noProgram: () => 'Nothing has been laid from the mesh yet; wait for its check',
+  notPlaced: (f: { why: string }) => f.why,
   notCleared: (f: { why: string }) => f.why,
 } satisfies { [C in CheckFailure['code']]: (f: Extract<CheckFailure, { code: C }>) => string };

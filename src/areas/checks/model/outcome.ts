@@ -1,5 +1,11 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
+import type { MeshReport } from './mesh.ts';
 
+/** Where on the plate a finding bites. */
+export interface PlaceOnPlate {
+  readonly xMm: number;
+  readonly yMm: number;
+}
 export type Severity = 'blocker' | 'caution' | 'note';
 export type Bites = 'before start' | 'first layer' | 'body' | 'end';
 
@@ -17,6 +23,8 @@ export interface Finding {
   readonly zMm: number | null;
   readonly layer: number | null;
   readonly trialId: string | null;
+  /** Place on the plate, where there is one. */
+  readonly place?: PlaceOnPlate;
 }
 export interface RuleRun {
   readonly rule: string;
@@ -39,5 +47,8 @@ export interface CheckOutcome {
   readonly findings: readonly Finding[];
   readonly runs: readonly RuleRun[];
   readonly estimate: Estimate;
+  /** The program that was checked: the job's own, or the one laid from its mesh. */
   readonly report: GcodeReport;
+  /** The mesh, where the job is one. */
+  readonly mesh?: MeshReport;
 }

@@ -1,3 +1,4 @@
+import type { MeshChoice } from './mesh.ts';
 import type { CheckOutcome } from './outcome.ts';
 import type { JobClass, LimitSheet } from './sheet.ts';
 
@@ -31,6 +32,7 @@ export interface JobPage {
   readonly state: string;
   readonly fileName: string;
   readonly fileSize: number;
+  readonly mesh: MeshChoice | null;
   readonly createdByName: string;
   readonly createdAt: string;
   readonly recipe: {
@@ -46,6 +48,7 @@ export interface JobPage {
     readonly bytesRead: number;
     readonly outcome: CheckOutcome | null;
     readonly refusal: string | null;
+    readonly programSha: string | null;
     readonly rulesVersion: string;
     readonly at: string;
     readonly doneAt: string | null;

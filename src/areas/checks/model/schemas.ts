@@ -1,8 +1,31 @@
-import { number, object, string } from 'yup';
+import { number, object, string, tuple } from 'yup';
+import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { JobClass } from './sheet.ts';
 
 const id = string().max(60).required();
 export const jobClasses: readonly JobClass[] = ['in-house', 'customer part', 'lights-out'];
+const three = (least: number, most: number) =>
+  tuple([
+    number().min(least).max(most).required(),
+    number().min(least).max(most).required(),
+    number().min(least).max(most).required(),
+  ]).required();
+/** How a mesh is read and stands. */
+export const meshChoiceSchema = object({
+  unit: string<MeshUnit>()
+    .oneOf(Object.keys(MESH_UNITS) as MeshUnit[])
+    .nullable()
+    .defined(),
+  placement: object({
+    turnDeg: three(-360, 360),
+    scale: three(0.001, 1000),
+    xMm: number().min(-10_000).max(10_000).required(),
+    yMm: number().min(-10_000).max(10_000).required(),
+  })
+    .noUnknown()
+    .required(),
+}).noUnknown();
+export const placeSchema = meshChoiceSchema.required();
 export const jobSchema = object({
   title: string().trim().min(2, 'Give the job a title').max(120).required('Give the job a title'),
   class: string<JobClass>()
@@ -19,6 +42,7 @@ export const jobSchema = object({
     .matches(/^[0-9a-f]{64}$/)
     .required(),
   fileName: string().min(1).max(255).required(),
+  mesh: meshChoiceSchema.nullable(),
 })
   .noUnknown()
   .required();

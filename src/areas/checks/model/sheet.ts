@@ -1,4 +1,5 @@
 import type { MotionLimits } from '../../../core/motion/limits.ts';
+import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
 import type { Proof } from '../../library/model/records.ts';
 
 export type JobClass = 'customer part' | 'in-house' | 'lights-out';
@@ -16,6 +17,8 @@ export interface LimitSheet {
     readonly name: string;
     readonly travelMm: readonly [number, number, number];
     readonly motion: MotionLimits;
+    /** Zones nothing may be laid in: two corners each. Runs kept before they were read have none. */
+    readonly zonesMm?: readonly (readonly [number, number, number, number])[];
     readonly bedMaxC: number | null;
     readonly fileNameLongest: number;
     readonly fileNameSpaces: boolean;
@@ -46,6 +49,12 @@ export interface LimitSheet {
     };
     readonly process: { readonly id: string; readonly name: string };
     readonly flow: number;
+    /** How a mesh would be laid; missing where the recipe or the start block lacks something, and in older runs. */
+    readonly lay?: MeshLaySettings | null;
+    /** Least time a layer needs to cool; missing in older runs. */
+    readonly lowestLayerTimeS?: number | null;
+    /** Kind of plastic. */
+    readonly family?: string | null;
     /** Scale of X, Y and Z; runs kept before it was read have none. */
     readonly scalePercent?: readonly [number, number, number];
   };

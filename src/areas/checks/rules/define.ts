@@ -1,10 +1,13 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
-import type { Bites, Finding, Severity } from '../model/outcome.ts';
+import type { MeshReport } from '../model/mesh.ts';
+import type { Bites, Finding, PlaceOnPlate, Severity } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 
 export interface RuleInput {
   readonly report: GcodeReport;
   readonly sheet: LimitSheet;
+  /** The mesh the program was laid from; missing for a program that came as one. */
+  readonly mesh?: MeshReport;
 }
 export interface Found {
   readonly severity: Severity;
@@ -18,6 +21,7 @@ export interface Found {
   readonly layer?: number;
   readonly trialId?: string;
   readonly bites?: Bites;
+  readonly place?: PlaceOnPlate;
 }
 /** What a rule gives when it has nothing to read: says so instead of passing in silence. */
 export interface CannotRun {
@@ -30,6 +34,8 @@ export interface Rule {
   readonly title: string;
   readonly why: string;
   readonly source: string;
+  /** Jobs it is for: programs that came as such, or meshes; both if not said. */
+  readonly of?: 'program' | 'mesh';
   readonly find: (input: RuleInput) => readonly Found[] | CannotRun;
   /** Cases that pass and fail, as changes to a plain sound job; the type asks for one of each. */
   readonly examples: {
@@ -43,6 +49,16 @@ export interface Example {
 }
 
 export const defineRule = (rule: Rule): Rule => rule;
+/** A rule over meshes: it is only asked about them. */
+export const defineMeshRule = (
+  rule: Omit<Rule, 'of' | 'find'> & {
+    readonly find: (mesh: MeshReport, input: RuleInput) => readonly Found[] | CannotRun;
+  },
+): Rule => ({
+  ...rule,
+  of: 'mesh',
+  find: (input) => (input.mesh ? rule.find(input.mesh, input) : { missing: 'the job has no mesh' }),
+});
 
 export function toFinding(rule: Rule, found: Found): Finding {
   return { rule: rule.id, bites: rule.bites, line: null, zMm: null, layer: null, trialId: null, ...found };

@@ -2,7 +2,20 @@ import { massG } from '../../../core/toolpath/bead.ts';
 import type { CheckOutcome, Estimate, Finding, RuleRun, Verdict } from '../model/outcome.ts';
 import { toFinding, type Rule, type RuleInput } from './define.ts';
 import { accelerationProven } from './accelerationProven.ts';
+import { closedSurface } from './mesh/closedSurface.ts';
+import { facesOutward } from './mesh/facesOutward.ts';
+import { fitsTravel } from './mesh/fitsTravel.ts';
+import { manifoldEdges } from './mesh/manifoldEdges.ts';
+import { nothingFloats } from './mesh/nothingFloats.ts';
+import { offZones } from './mesh/offZones.ts';
+import { overhangProven } from './mesh/overhangProven.ts';
+import { spareFaces } from './mesh/spareFaces.ts';
+import { standsFirm } from './mesh/standsFirm.ts';
+import { thinWalls } from './mesh/thinWalls.ts';
+import { unitSure } from './mesh/unitSure.ts';
+import { warpRisk } from './mesh/warpRisk.ts';
 import { flowEvidence } from './flowEvidence.ts';
+import { layerTimeProven } from './layerTime.ts';
 import { meltRate } from './meltRate.ts';
 import { retractionProven, withinMotion } from './motion.ts';
 import { fileName, loadedMaterial, mountedNozzle } from './mounted.ts';
@@ -12,7 +25,7 @@ import { bedTemperature, nozzleTemperature } from './temperature.ts';
 import { withinTravel } from './travel.ts';
 
 /** Stands in every check run; a run under another version is out of date. */
-export const RULES_VERSION = '2026-11.2';
+export const RULES_VERSION = '2026-11.3';
 
 export const rules: readonly Rule[] = [
   flowEvidence,
@@ -29,6 +42,19 @@ export const rules: readonly Rule[] = [
   retractionProven,
   accelerationProven,
   scaleProven,
+  layerTimeProven,
+  closedSurface,
+  manifoldEdges,
+  facesOutward,
+  spareFaces,
+  unitSure,
+  fitsTravel,
+  offZones,
+  overhangProven,
+  nothingFloats,
+  thinWalls,
+  standsFirm,
+  warpRisk,
 ];
 
 const SEVERITY = { blocker: 0, caution: 1, note: 2 } as const;
@@ -38,6 +64,7 @@ export function checkJob(input: RuleInput): CheckOutcome {
   const findings: Finding[] = [];
   const runs: RuleRun[] = [];
   for (const rule of rules) {
+    if (rule.of && (rule.of === 'mesh') !== (input.mesh !== undefined)) continue; // it is for the other kind of job
     const found = rule.find(input);
     if ('missing' in found) {
       runs.push({ rule: rule.id, ran: false, missing: found.missing });
@@ -59,6 +86,7 @@ export function checkJob(input: RuleInput): CheckOutcome {
     runs,
     estimate: estimateOf(input),
     report: input.report,
+    ...(input.mesh && { mesh: input.mesh }),
   };
 }
 

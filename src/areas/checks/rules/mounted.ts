@@ -107,6 +107,7 @@ export const fileName = defineRule({
   title: 'The card reader can take the file name',
   why: 'A name it cannot read is not listed, or opens another file.',
   source: 'Printer profile: name rules of the card reader',
+  of: 'program',
   find: ({ sheet }) => {
     const { fileNameLongest: longest, fileNameSpaces: spaces } = sheet.machine;
     const name = sheet.job.fileName;

@@ -133,7 +133,9 @@ interface Changes {
   readonly machine?: Partial<LimitSheet['machine']>;
   readonly tool?: Partial<LimitSheet['recipe']['tool']>;
   readonly material?: Partial<LimitSheet['recipe']['material']>;
-  readonly recipe?: Partial<Pick<LimitSheet['recipe'], 'flow' | 'scalePercent'>>;
+  readonly recipe?: Partial<
+    Pick<LimitSheet['recipe'], 'flow' | 'scalePercent' | 'lay' | 'lowestLayerTimeS' | 'family'>
+  >;
   readonly proofs?: Record<string, Partial<Proof> | null>;
 }
 

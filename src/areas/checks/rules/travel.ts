@@ -8,6 +8,7 @@ export const withinTravel = defineRule({
   title: 'Every move stays within the travel of the machine',
   why: 'An axis driven into its stop loses its place; everything above is shifted.',
   source: 'Geometry',
+  of: 'program',
   find: ({ report, sheet }) => {
     if (!report.reachedMm) return { missing: 'the program moves nothing' };
     const found: Found[] = [];
@@ -21,7 +22,7 @@ export const withinTravel = defineRule({
       const fits = part <= travel;
       const scale = fits
         ? `move the part ${formatFigure(Math.max(over, under), 'length', 2)} mm ${over > under ? 'back' : 'forward'} in ${axis}`
-        : `scale to ${formatFigure((travel / part) * 100, 'percent', 1)} %`;
+        : `scale to ${(Math.floor((1000 * travel) / part + 1e-9) / 10).toFixed(1)} %`;
       if (over > 1e-6)
         found.push({
           severity: 'blocker',

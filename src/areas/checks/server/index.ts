@@ -1,4 +1,13 @@
 export { rescueChecks, runCheck } from './runCheck.ts';
-export { checkAgain, clearJob, getJobPage, listJobs, listJobsOfRecipes, listOpenJobsOn, makeJob } from './jobs.ts';
+export {
+  checkAgain,
+  clearJob,
+  getJobPage,
+  listJobs,
+  listJobsOfRecipes,
+  listOpenJobsOn,
+  makeJob,
+  placeJob,
+} from './jobs.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

@@ -9,7 +9,8 @@ import { findMachine } from '../../machines/server/index.ts';
 import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { JobRow } from '../model/pages.ts';
-import type { JobClass } from '../model/sheet.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
@@ -27,6 +28,8 @@ export interface NewJob {
   readonly processId: string;
   readonly fileSha: string;
   readonly fileName: string;
+  /** How a mesh is read and stands; left out for a program. */
+  readonly mesh?: MeshChoice | null | undefined;
 }
 export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
 
@@ -74,6 +77,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
         fileSha: input.fileSha,
         fileName: input.fileName,
         fileSize: stored.size,
+        mesh: input.mesh ?? null,
         createdBy: ctx.user.id,
         createdByName: ctx.user.name,
         createdAt: ctx.clock.now(),
@@ -113,6 +117,29 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
       subjectName: jobName(found.number!),
       what: 'check asked for again',
     });
+  });
+  return succeed(null);
+}
+
+/** Sets a mesh down otherwise, or reads it in another unit; its verdict is out of date then, and a new check is asked for. */
+export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promise<Result<null, CheckFailure>> {
+  const found = await findJob(ctx, jobId);
+  if (!found) return fail({ code: 'noJob' });
+  if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
+  if (found.state !== 'received' && found.state !== 'checked' && found.state !== 'cleared')
+    return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });
+  await ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db };
+    await db.update(job).set({ mesh, state: 'checked' }).where(eq(job.id, jobId));
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: jobName(found.number!),
+      what: 'part set down otherwise',
+      from: found.mesh,
+      to: mesh,
+    });
+    await queueRun(inside, jobId);
   });
   return succeed(null);
 }
@@ -180,7 +207,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const [run] = await ctx.db.select().from(checkRun).where(eq(checkRun.jobId, id)).orderBy(desc(checkRun.at)).limit(1);
   const input = await sheetInputOf(ctx, row);
   const fresh = await makeSheet(ctx, input);
-  const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value);
+  const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
     name: jobName(row.number!),
@@ -188,12 +215,19 @@ export async function getJobPage(ctx: Ctx, id: string) {
     sheet: fresh.ok ? fresh.value : null,
     run: run ?? null,
     outOfDate,
-    changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value) : [],
+    changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],
   });
 }
 
-function whatChanged(before: NonNullable<(typeof checkRun.$inferSelect)['sheet']>, now: typeof before): string[] {
+function whatChanged(
+  before: LimitSheet,
+  now: LimitSheet,
+  stood: MeshChoice | null,
+  stands: MeshChoice | null,
+): string[] {
   const changes: string[] = [];
+  if (stood?.unit !== stands?.unit) changes.push('the file is read in another unit');
+  if (JSON.stringify(stood?.placement) !== JSON.stringify(stands?.placement)) changes.push('the part stands otherwise');
   if (before.machine.mounted?.id !== now.machine.mounted?.id)
     changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
   if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot)

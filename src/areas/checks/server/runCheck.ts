@@ -3,13 +3,17 @@ import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
-import { readFile } from '../../../platform/files/store.ts';
+import { readFile, storeFile, wholeFile } from '../../../platform/files/store.ts';
 import { checkJob } from '../rules/index.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import { checkingMesh } from '../model/meshJob.ts';
+import type { LimitSheet } from '../model/sheet.ts';
 import { checkText } from '../model/failures.ts';
 import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
+type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 const REPORT_EVERY_MS = 400;
 const SILENT_AFTER_MS = 5000;
 
@@ -28,6 +32,7 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
       'check refused',
     );
   await ctx.db.update(checkRun).set({ state: 'running', beatAt: new Date() }).where(eq(checkRun.id, runId));
+  if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value);
   const inspector = new GcodeInspector(sheet.value.machine.motion);
   let read = 0;
   let reported = 0;
@@ -66,6 +71,62 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
   );
 }
 
+const LARGEST_MESH_BYTES = 256 * 1024 * 1024;
+
+/** The same for a mesh: it is held whole, laid by the recipe, and what was laid is read like any program. */
+async function runMeshCheck(
+  ctx: Ctx,
+  row: JobRecord,
+  runId: string,
+  choice: MeshChoice,
+  sheet: LimitSheet,
+): Promise<void> {
+  const refuse = (refusal: string): Promise<void> =>
+    finishRun(
+      ctx,
+      row,
+      runId,
+      { state: 'refused', refusal: `${row.fileName}: ${refusal}`, mesh: choice },
+      'check refused',
+    );
+  if (row.fileSize > LARGEST_MESH_BYTES)
+    return refuse(`${row.fileSize} bytes; a mesh may have ${LARGEST_MESH_BYTES}; coarsen it`);
+  const bytes = await wholeFile(ctx, row.fileSha, row.fileSize);
+  const work = checkingMesh(bytes, choice, sheet);
+  let step = work.next();
+  for (let reported = 0; !step.done; step = work.next()) {
+    if (Date.now() - reported <= REPORT_EVERY_MS) continue;
+    reported = Date.now();
+    const bytesRead = Math.round(step.value * row.fileSize);
+    await ctx.db.update(checkRun).set({ bytesRead, beatAt: new Date() }).where(eq(checkRun.id, runId));
+    await notify(ctx, 'job', row.id); // and between the steps this process serves its machines
+  }
+  const checked = step.value;
+  if (!checked.ok) return refuse(sentenceOf(checked.failure));
+  const program = await storeFile(ctx, piecesOf(checked.value.gcode));
+  if (!program.ok) return refuse(sentenceOf(program.failure));
+  const outcome = checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
+  await finishRun(
+    ctx,
+    row,
+    runId,
+    {
+      state: 'done',
+      bytesRead: bytes.length,
+      sheet,
+      mesh: choice,
+      pinSha: pinOf(sheet, choice),
+      outcome,
+      programSha: program.value.sha256,
+      peakResidentBytes: process.resourceUsage().maxRSS * 1024,
+    },
+    outcome.sentence,
+  );
+}
+async function* piecesOf(text: string): AsyncGenerator<Uint8Array> {
+  yield new TextEncoder().encode(text);
+}
+
 /** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while. One worker wins each. */
 export async function rescueChecks(ctx: Ctx): Promise<void> {
   const silent = and(eq(checkRun.state, 'running'), lt(checkRun.beatAt, new Date(Date.now() - SILENT_AFTER_MS)));
@@ -81,7 +142,7 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
 
 async function finishRun(
   ctx: Ctx,
-  row: NonNullable<Awaited<ReturnType<typeof findJob>>>,
+  row: JobRecord,
   runId: string,
   set: Partial<typeof checkRun.$inferInsert>,
   what: string,

@@ -4,9 +4,12 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
+import { zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { findLoaded, findMachine, findMounted, getPolicy, listProofs } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import { meshLayOf } from '../model/meshLay.ts';
 import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 
@@ -66,6 +69,7 @@ export async function makeSheet(
       name: m.name,
       travelMm: travel as unknown as readonly [number, number, number],
       motion: motionLimitsOf(v),
+      zonesMm: zonesOfValues(v),
       bedMaxC: n('bedMaxC'),
       fileNameLongest: n('fileNameLongest') ?? 255,
       fileNameSpaces: v['fileNameSpaces'] === true,
@@ -91,6 +95,9 @@ export async function makeSheet(
       },
       process: { id: process.id, name: process.name },
       flow: n('flow') ?? 1,
+      lay: meshLayOf(v, `${material.name}, ${process.name}, ${m.name}`),
+      lowestLayerTimeS: n('lowestLayerTimeS'),
+      family: typeof v['family'] === 'string' ? v['family'] : null,
       scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
     },
     proofs: await listProofs(ctx, m, tool.id, material.id, loaded?.materialId === material.id ? loaded.lot : null),
@@ -98,7 +105,7 @@ export async function makeSheet(
 }
 
 /** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */
-export function pinOf(sheet: LimitSheet): string {
+export function pinOf(sheet: LimitSheet, mesh: MeshChoice | null = null): string {
   const proofs = Object.fromEntries(
     Object.entries(sheet.proofs).map(([key, p]) => [
       key,
@@ -113,6 +120,7 @@ export function pinOf(sheet: LimitSheet): string {
     loaded: loaded && { id: loaded.id, lot: loaded.lot },
     recipe: sheet.recipe,
     proofs,
+    ...(mesh && { mesh }),
   };
   return createHash('sha256').update(stable(pinned)).digest('hex');
 }

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { bigint, check, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { file } from '../../../platform/files/tables.ts';
 import { recipe } from '../../recipes/server/tables.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckOutcome } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 
@@ -24,6 +25,8 @@ export const job = pgTable(
       .references(() => file.sha256),
     fileName: text('file_name').notNull(),
     fileSize: bigint('file_size', { mode: 'number' }).notNull(),
+    /** How a mesh is read and stands; null for a program. */
+    mesh: jsonb('mesh').$type<MeshChoice>(),
     state: text('state').notNull().default('received'),
     createdBy: text('created_by').notNull(),
     createdByName: text('created_by_name').notNull(),
@@ -48,7 +51,11 @@ export const checkRun = pgTable(
     /** The limits the rules read, pinned, with a digest: when a fresh one differs the verdict is out of date. */
     sheet: jsonb('sheet').$type<LimitSheet>(),
     pinSha: text('pin_sha'),
+    /** How the mesh was read and stood in this run. */
+    mesh: jsonb('mesh').$type<MeshChoice>(),
     outcome: jsonb('outcome').$type<CheckOutcome>(),
+    /** Program laid from a mesh, as it was checked. */
+    programSha: text('program_sha').references(() => file.sha256),
     refusal: text('refusal'),
     rulesVersion: text('rules_version').notNull(),
     peakResidentBytes: bigint('peak_resident_bytes', { mode: 'number' }),

@@ -10,13 +10,17 @@ export function CheckSide({
   outcome,
   quantity,
   note,
+  programHref,
 }: {
   readonly outcome: CheckOutcome;
   readonly quantity: number;
   readonly note?: string;
+  /** Where the program laid from a mesh can be had. */
+  readonly programHref?: string | undefined;
 }) {
   const e = outcome.estimate;
   const r = outcome.report;
+  const mesh = outcome.mesh;
   const silent = outcome.runs.filter((x) => !x.ran);
   return (
     <aside className="side">
@@ -40,7 +44,7 @@ export function CheckSide({
           {r.spiral && ' turns'}
         </dd>
       </dl>
-      {r.boundsMm && (
+      {r.boundsMm && !mesh && (
         <>
           <h3>Measured</h3>
           <dl className="kv">
@@ -51,6 +55,32 @@ export function CheckSide({
             <dt>retractions</dt>
             <dd>{r.retractions}</dd>
           </dl>
+        </>
+      )}
+      {mesh && (
+        <>
+          <h3>As drawn</h3>
+          <dl className="kv">
+            <dt>size</dt>
+            <dd>{mesh.maxMm.map((v, i) => (v - mesh.minMm[i]!).toFixed(1)).join(' × ')} mm</dd>
+            <dt>volume</dt>
+            <dd>{(mesh.facts.volumeMm3 / 1000).toFixed(2)} cm³</dd>
+            <dt>on the plate</dt>
+            <dd>{mesh.contactMm2.toFixed(0)} mm²</dd>
+            <dt>leaning over {mesh.overhangLimitDeg.toFixed(0)}°</dt>
+            <dd>{mesh.overhangMm2.toFixed(0)} mm²</dd>
+            <dt>support, skirt, brim</dt>
+            <dd>{(mesh.restMm3 / 1000).toFixed(2)} cm³</dd>
+          </dl>
+          <p className="hint">
+            Time and plastic come from a toolpath of our own, laid by the recipe: good for estimates, coupons and simple
+            parts.{' '}
+            {programHref && (
+              <a href={programHref} download>
+                Take it as G-code
+              </a>
+            )}
+          </p>
         </>
       )}
       <h3>When they bite</h3>

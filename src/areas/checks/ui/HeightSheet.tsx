@@ -2,15 +2,12 @@ import { useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
+import type { MeshLayerRow } from '../model/mesh.ts';
 import type { CheckOutcome, Finding } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 import { layerBins, spread } from './layerBins.ts';
 
 const HEIGHT = 560;
-const FLOW_X = 215;
-const FLOW_W = 140;
-const TIME_X = 385;
-const TIME_W = 120;
 const CARD = 46;
 const WIDTH = 990;
 const markOf = { blocker: 'outside', caution: 'due', note: 'note' } as const;
@@ -18,6 +15,10 @@ const markOf = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 /** Silhouette, flow, layer time and findings on one ruler of height. */
 export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome; readonly sheet: LimitSheet }) {
   const [open, setOpen] = useState<number | null>(null);
+  const areas = outcome.mesh?.layers ?? null;
+  // a mesh has a third column, the area of its layers
+  const [FLOW_X, FLOW_W, TIME_X, TIME_W] = areas ? [315, 85, 420, 80] : [215, 140, 385, 120];
+  const mostArea = areas ? Math.max(1e-9, ...areas.map((l) => l.areaMm2 + l.supportMm2)) * 1.05 : 1;
   const rows = outcome.report.layerRows;
   const top = rows.length > 0 ? rows[rows.length - 1]!.zMm : 1;
   const scale = heightScale(top, HEIGHT, 26);
@@ -91,6 +92,7 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
             </g>
           );
         })}
+        {areas && <LayerAreas layers={areas} most={mostArea} y={scale.y} />}
         {Number.isFinite(limit) && (
           <>
             <line
@@ -106,14 +108,14 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
             </text>
           </>
         )}
-        <text x="90" y={HEIGHT + 14}>
+        <text x={areas ? 70 : 90} y={HEIGHT + 14}>
           silhouette
         </text>
         <text x={FLOW_X} y={HEIGHT + 14}>
-          highest flow, mm³/s
+          {areas ? 'flow, mm³/s' : 'highest flow, mm³/s'}
         </text>
         <text x={TIME_X} y={HEIGHT + 14}>
-          layer time, up to {(mostTime / 1.05).toFixed(0)} s
+          {areas ? 'time' : 'layer time'}, up to {(mostTime / 1.05).toFixed(0)} s
         </text>
         {findings.map((f, i) => (
           <path
@@ -153,7 +155,7 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
               <dd>{f.limit}</dd>
               <dt>origin</dt>
               <dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>
-              {f.line !== null && (
+              {f.line !== null && !outcome.mesh && (
                 <>
                   <dt>place</dt>
                   <dd>
@@ -182,6 +184,40 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
         </p>
       )}
     </div>
+  );
+}
+
+const AREA_X = 205;
+const AREA_W = 90;
+/** Area of every layer as a curve, its support as a second one outside it. */
+function LayerAreas({
+  layers,
+  most,
+  y,
+}: {
+  readonly layers: readonly MeshLayerRow[];
+  readonly most: number;
+  readonly y: (mm: number) => number;
+}) {
+  const x = (mm2: number): string => (AREA_X + (mm2 / most) * AREA_W).toFixed(1);
+  const line = (of: (l: MeshLayerRow) => number): string =>
+    `M${AREA_X} ${y(0).toFixed(1)}${layers.map((l, k) => `L${x(of(l))} ${y(layers[k - 1]?.zMm ?? 0).toFixed(1)}L${x(of(l))} ${y(l.zMm).toFixed(1)}`).join('')}L${AREA_X} ${y(layers[layers.length - 1]?.zMm ?? 0).toFixed(1)}Z`;
+  const largest = Math.max(...layers.map((l) => l.areaMm2));
+  return (
+    <>
+      {layers.some((l) => l.supportMm2 > 0) && (
+        <path d={line((l) => l.areaMm2 + l.supportMm2)} fill="none" stroke="var(--dim)" strokeDasharray="3 2" />
+      )}
+      <path d={line((l) => l.areaMm2)} fill="var(--clay)" stroke="var(--ink)" strokeWidth=".7" />
+      {layers
+        .filter((l) => l.floatingMm2 > 0)
+        .map((l) => (
+          <path key={l.zMm} d={`M${AREA_X - 9} ${y(l.zMm)}l8 -4v8z`} fill="var(--oxide)" />
+        ))}
+      <text x={AREA_X} y={HEIGHT + 14}>
+        area, to {largest.toFixed(0)} mm²
+      </text>
+    </>
   );
 }
 

@@ -6,9 +6,11 @@ import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { JobPage } from '../model/pages.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { HeightSheet } from './HeightSheet.tsx';
+import { MeshPanel } from './MeshPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 export function JobScreen({ id }: { readonly id: string }) {
@@ -21,6 +23,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   });
   const [asking, setAsking] = useState(false);
   const [why, setWhy] = useState('');
+  const [wish, setWish] = useState<MeshChoice | null>(null);
   if (error)
     return (
       <p className="empty" role="alert">
@@ -112,11 +115,39 @@ export function JobScreen({ id }: { readonly id: string }) {
                 </button>
               ) : null)}
           </VerdictBand>
+          {outcome.mesh && j.mesh && (
+            <>
+              <MeshPanel
+                seen={outcome.mesh}
+                choice={wish ?? j.mesh}
+                sheet={sheet}
+                findings={outcome.findings}
+                onChange={person.role === 'viewer' || busy ? undefined : setWish}
+              />
+              {wish && (
+                <div className="verdict" role="status">
+                  Not yet checked as it is set down now.
+                  <span className="end">
+                    <button className="btn" onClick={() => setWish(null)}>
+                      Leave it as it was
+                    </button>
+                    <button
+                      className="btn p"
+                      onClick={() => void act('place', wish, 'Set down; check asked for').then(() => setWish(null))}
+                    >
+                      Check it so
+                    </button>
+                  </span>
+                </div>
+              )}
+            </>
+          )}
           <div className="page two">
             <HeightSheet outcome={outcome} sheet={sheet} />
             <CheckSide
               outcome={outcome}
               quantity={j.quantity}
+              programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}
               note={run?.doneAt ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.` : ''}
             />
           </div>

@@ -1,20 +1,23 @@
 import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import { asDrawn } from '../../../core/mesh/placement.ts';
+import { looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
 import { call, post, Refused } from '../../../ui/api.ts';
 import { go } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
-import type { CheckOutcome } from '../model/outcome.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { CheckSide } from './CheckSide.tsx';
+import { MeshPanel } from './MeshPanel.tsx';
+import { useLocalCheck } from './useLocalCheck.ts';
 import { HeightSheet } from './HeightSheet.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 const LARGEST = 200 * 1024 * 1024;
-type Posted = { read?: number; outcome?: CheckOutcome; done?: boolean; refusal?: string };
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
@@ -33,18 +36,26 @@ export function NewJobScreen() {
   const [jobClass, setJobClass] = useState<JobClass>('in-house');
   const [quantity, setQuantity] = useState<number | string>(1);
   const [sheet, setSheet] = useState<LimitSheet | null>(null);
-  const [seen, setSeen] = useState<Posted | null>(null);
   const [keeping, setKeeping] = useState<number | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const take = (f: File | undefined): void => {
+  /** How a mesh is read and stands; null for a program. */
+  const [choice, setChoice] = useState<MeshChoice | null>(null);
+  const isSetDown = useRef(false);
+  const take = async (f: File | undefined): Promise<void> => {
     if (!f) return;
     if (f.size > LARGEST) {
       setSlip(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`);
       return;
     }
-    if (!/\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)) {
-      setSlip(`${f.name} does not end like G-code (.gcode, .gco, .g, .nc); it is read all the same`);
-    } else setSlip(null);
+    const isMesh = looksLikeMesh(new Uint8Array(await f.slice(0, TELLING_BYTES).arrayBuffer()), f.size);
+    const isNamedMesh = /\.(stl|3mf|obj)$/i.test(f.name);
+    setSlip(
+      isMesh || isNamedMesh || /\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)
+        ? null
+        : `${f.name} ends like neither G-code (.gcode, .gco, .g, .nc) nor a mesh (.stl, .3mf, .obj); it is read as G-code`,
+    );
+    isSetDown.current = false;
+    const [w, d] = sheet?.machine.travelMm ?? [0, 0];
+    setChoice(isMesh || isNamedMesh ? { unit: null, placement: asDrawn(w / 2, d / 2) } : null);
     setFile(f);
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
@@ -75,8 +86,6 @@ export function NewJobScreen() {
     if (asked) void chooseRecipe(asked);
   }, []);
   useEffect(() => {
-    worker.current?.terminate();
-    setSeen(null);
     setSheet(null);
     if (!file || !machineId || !toolId || !materialId || !processId) return;
     let gone = false;
@@ -94,10 +103,8 @@ export function NewJobScreen() {
       (limits) => {
         if (gone) return;
         setSheet(limits);
-        const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
-        worker.current = w;
-        w.onmessage = ({ data }: MessageEvent<Posted>) => setSeen(data);
-        w.postMessage({ file, sheet: limits });
+        const [w, d] = limits.machine.travelMm;
+        if (!isSetDown.current) setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
       },
       (e: Error) => {
         if (!gone) setSlip(e.message);
@@ -105,9 +112,9 @@ export function NewJobScreen() {
     );
     return () => {
       gone = true;
-      worker.current?.terminate();
     };
   }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId]);
+  const check = useLocalCheck(file, choice, sheet);
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
@@ -125,6 +132,7 @@ export function NewJobScreen() {
         fromRecipeId: recipeId || null,
         fileSha: sha256,
         fileName: file.name,
+        ...(choice && { mesh: choice }),
       });
       go(`/checks/${made.id}`);
     } catch (e) {
@@ -152,7 +160,7 @@ export function NewJobScreen() {
         <div className="end">
           <button
             className="btn p"
-            disabled={!ready || keeping !== null || seen?.refusal !== undefined}
+            disabled={!ready || keeping !== null || check.refusal !== null}
             onClick={() => void keep()}
           >
             {keeping === null ? 'Keep as a job' : `Uploading ${Math.round(keeping * 100)} %`}
@@ -171,7 +179,7 @@ export function NewJobScreen() {
           onDrop={(e) => {
             e.preventDefault();
             setOver(false);
-            take(e.dataTransfer.files[0]);
+            void take(e.dataTransfer.files[0]);
           }}
         >
           {file ? (
@@ -179,13 +187,13 @@ export function NewJobScreen() {
               Read from this device: <b>{file.name}</b>. Drop another to replace it.
             </>
           ) : (
-            <>Drop a G-code file here, or press Enter to choose one (up to 200 MB)</>
+            <>Drop a mesh (STL, 3MF, OBJ) or a G-code file here, or press Enter to choose one (up to 200 MB)</>
           )}
           <input
             type="file"
-            aria-label="G-code file"
+            aria-label="Mesh or G-code file"
             style={{ display: 'block', margin: '8px auto 0' }}
-            onChange={(e) => take(e.target.files?.[0])}
+            onChange={(e) => void take(e.target.files?.[0])}
           />
         </label>
         {slip && (
@@ -237,18 +245,35 @@ export function NewJobScreen() {
           <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
         </div>
       </section>
-      {seen?.refusal && (
+      {check.refusal && (
         <div className="verdict" data-v="blocked" role="alert">
-          {file?.name}: {seen.refusal}
+          {file?.name}: {check.refusal}
         </div>
       )}
-      {seen?.outcome && sheet && (
+      {choice && check.mesh && (
+        <MeshPanel
+          seen={check.mesh}
+          choice={choice}
+          sheet={sheet}
+          findings={check.outcome?.findings ?? []}
+          onChange={(next) => {
+            if (next.placement !== choice.placement) isSetDown.current = true;
+            setChoice(next);
+          }}
+        />
+      )}
+      {choice && sheet && !check.outcome && !check.refusal && (
+        <div className="verdict" role="status">
+          Laying it line by line and checking it, {Math.round(100 * (check.share ?? 0))} %
+        </div>
+      )}
+      {check.outcome && sheet && (
         <>
-          <VerdictBand outcome={seen.outcome} reading={seen.done ? null : (seen.read ?? 0) / (file?.size || 1)} />
+          <VerdictBand outcome={check.outcome} reading={check.share} />
           <div className="page two">
-            <HeightSheet outcome={seen.outcome} sheet={sheet} />
+            <HeightSheet outcome={check.outcome} sheet={sheet} />
             <CheckSide
-              outcome={seen.outcome}
+              outcome={check.outcome}
               quantity={Number(quantity) || 1}
               note="Read on this device; kept as a job, the server’s own run is the record."
             />

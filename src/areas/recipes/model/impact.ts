@@ -1,16 +1,10 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
-import {
-  layPart,
-  referenceParts,
-  volumeMm3,
-  type Lay,
-  type LaySettings,
-  type ReferencePart,
-} from '../../../core/toolpath/referencePart.ts';
+import { layPart, referenceParts, volumeMm3, type ReferencePart } from '../../../core/toolpath/referencePart.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type SettingValue, type Values } from '../../library/settings/define.ts';
+import { layMissing, laySettingsOf } from '../../library/model/laySettings.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { motionMissing, motionOf } from '../../library/model/resinMotion.ts';
 import { printSequence } from '../../../core/resin/sequence.ts';
@@ -44,18 +38,6 @@ export interface Impact {
   /** How far the shares together are from the whole. */ readonly restS: number;
 }
 
-const SOLID_LAYERS = 4; // floors and tops of the reference parts
-const NEEDED = [
-  'layerHeightMm',
-  'firstLayerHeightMm',
-  'walls',
-  'infillPercent',
-  'travelSpeedMmPerS',
-  'visibleWallSpeedMmPerS',
-  'lineWidthMm',
-  'densityGPerCm3',
-] as const;
-
 /** Time, mass, cost and highest flow of a reference part under effective values: its own toolpath through the real planner. */
 export function estimate(
   v: Values,
@@ -63,39 +45,10 @@ export function estimate(
   technology: 'filament' | 'resin' = 'filament',
 ): Result<Estimated> {
   if (technology === 'resin') return estimateResin(v, part);
-  const missing = NEEDED.find((key) => numberOf(v, key) === null);
-  if (missing)
-    return fail({
-      code: 'missing',
-      what: `No ${findSetting(missing)!.label.toLowerCase()} to estimate with`,
-      todo: 'give the recipe one',
-    });
+  const missing = layMissing(v);
+  if (missing) return fail({ code: 'missing', what: `No ${missing} to estimate with`, todo: 'give the recipe one' });
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
-  const lay = (kind: string): Lay => ({
-    widthMm: n(`${kind}WidthMm`, n('lineWidthMm')),
-    speedMmPerS: n(`${kind}SpeedMmPerS`, n('visibleWallSpeedMmPerS')),
-    accelerationMmPerS2: n(`${kind}AccelerationMmPerS2`, n('accelerationMmPerS2', 1000)),
-  });
-  const s: LaySettings = {
-    layerHeightMm: n('layerHeightMm'),
-    firstLayerHeightMm: n('firstLayerHeightMm'),
-    walls: n('walls'),
-    solidLayers: SOLID_LAYERS,
-    infillPercent: n('infillPercent'),
-    travelSpeedMmPerS: n('travelSpeedMmPerS'),
-    retractionMm: n('retractionMm'),
-    retractionMmPerS: n('retractionMmPerS', 35),
-    flow: n('flow', 1),
-    filamentDiameterMm: n('diameterMm', 1.75),
-    nozzleC: n('nozzleC'),
-    bedC: n('bedC'),
-    visibleWall: lay('visibleWall'),
-    hiddenWall: lay('hiddenWall'),
-    fill: lay('fill'),
-    solidFill: lay('solidFill'),
-    topSurface: lay('topSurface'),
-    firstLayer: lay('firstLayer'),
-  };
+  const s = laySettingsOf(v);
   const report = inspectGcode(new TextEncoder().encode(layPart(part, s)), motionLimitsOf(v));
   if (!report.ok) return report;
   const { timeS, heatingS, extrudedVolumeMm3, highestFlowMm3PerS } = report.value;

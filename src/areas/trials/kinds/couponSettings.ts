@@ -1,4 +1,5 @@
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import { dialectOf, zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
@@ -14,9 +15,6 @@ export const COUPON_NEEDS = [
   'visibleWallSpeedMmPerS',
   'densityGPerCm3',
 ] as const;
-/** Longest bridge speed a coupon uses is the recipe's; where there is none, that of the wall. */
-const ARCS = { 'by centre': 'ij', 'by radius': 'r' } as const;
-
 /** Settings of a coupon from the effective values of a recipe, heat kept within what tool and printer bear. */
 export function couponSettingsOf(v: Values, title: string): CouponSettings {
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
@@ -27,16 +25,10 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     title,
     startBlock: String(v['startBlock']),
     endBlock: typeof v['endBlock'] === 'string' ? v['endBlock'] : 'M104 S0\nM140 S0',
-    dialect: {
-      relativeE: v['relativeFilament'] !== false,
-      volumetricE: v['volumetricFilament'] === true,
-      arcs: ARCS[v['arcs'] as 'by centre'] ?? 'none',
-      firmwareRetract: v['firmwareRetract'] === true,
-      lineLength: 96,
-    },
+    dialect: dialectOf(v),
     travelMm: [n('travelXMm'), n('travelYMm'), n('travelZMm')],
     bedShape: v['bedShape'] === 'round' ? 'round' : 'rectangle',
-    zonesMm: zonesOf(typeof v['unprintableZones'] === 'string' ? v['unprintableZones'] : ''),
+    zonesMm: zonesOfValues(v),
     filamentDiameterMm: n('diameterMm', 1.75),
     nozzleC,
     nozzleFirstC: Math.min(n('nozzleFirstC', nozzleC), hot),
@@ -69,11 +61,3 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],
   };
 }
-
-/** Zones as they are typed, "0 0 30 12; 200 0 230 12"; what is not four figures is left out. */
-export const zonesOf = (text: string): (readonly [number, number, number, number])[] =>
-  text
-    .split(';')
-    .map((z) => z.trim().split(/\s+/).map(Number))
-    .filter((z) => z.length === 4 && z.every(Number.isFinite))
-    .map((z) => [z[0]!, z[1]!, z[2]!, z[3]!]);

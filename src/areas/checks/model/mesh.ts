@@ -1,0 +1,59 @@
+import type { MeshFacts } from '../../../core/mesh/facts.ts';
+import type { MeshFormat, MeshUnit } from '../../../core/mesh/mesh.ts';
+import type { OverhangRegion } from '../../../core/mesh/overhang.ts';
+import type { Placement } from '../../../core/mesh/placement.ts';
+import type { UnitReading } from '../../../core/mesh/units.ts';
+
+/** What somebody chose for a mesh: what a figure of the file means, and how the part stands. */
+export interface MeshChoice {
+  /** Null takes the unit the file states, or millimetres where it states none. */
+  readonly unit: MeshUnit | null;
+  readonly placement: Placement;
+}
+
+/** One layer of a part as it is drawn, before any line is laid. */
+export interface MeshLayerRow {
+  readonly zMm: number;
+  readonly areaMm2: number;
+  readonly perimeterMm: number;
+  readonly islands: number;
+  /** Area that begins here with nothing under it, neither part nor support. */
+  readonly floatingMm2: number;
+  /** Area narrower than one line of the visible wall. */
+  readonly thinMm2: number;
+  readonly supportMm2: number;
+}
+
+/** Everything the rules read of a mesh as it stands on the plate: plain data, the same wherever it is made. */
+export interface MeshReport {
+  readonly format: MeshFormat;
+  readonly unit: MeshUnit;
+  readonly unitIsStated: boolean;
+  /** Sizes the part would have in other units; empty where the file states its own. */
+  readonly readings: readonly UnitReading[];
+  readonly parts: number;
+  readonly facts: MeshFacts;
+  /** As it stands: bounds on the bed, and the share it is scaled to. */
+  readonly placement: Placement;
+  readonly minMm: readonly [number, number, number];
+  readonly maxMm: readonly [number, number, number];
+  /** Hull of the part seen from above, against the clock. */
+  readonly hull: readonly (readonly [number, number])[];
+  readonly centreMm: readonly [number, number, number] | null;
+  /** Patches beyond the lean that is proven or else usual, the largest first, and how large all are. */
+  readonly overhangLimitDeg: number;
+  readonly overhangs: readonly OverhangRegion[];
+  readonly overhangMm2: number;
+  readonly overhangCount: number;
+  readonly layers: readonly MeshLayerRow[];
+  /** Contours that had to be closed across holes in the surface. */
+  readonly gaps: number;
+  /** Area that touches the plate, and how far the centre of gravity lies inside what it stands on, mm; below zero outside. */
+  readonly contactMm2: number;
+  readonly standsInsideMm: number | null;
+  /** Unprintable zones the part reaches over, with the area that lies in them. */
+  readonly zones: readonly { readonly zone: readonly [number, number, number, number]; readonly areaMm2: number }[];
+  /** Plastic as drawn, and of that laid for support, skirt and brim, mm³. */
+  readonly partMm3: number;
+  readonly restMm3: number;
+}

@@ -1,0 +1,230 @@
+import { inspectGcode } from '../../../core/gcode/inspect.ts';
+import type { GcodeReport } from '../../../core/gcode/report.ts';
+import {
+  areaMm2,
+  difference,
+  intersection,
+  offset,
+  perimeterMm,
+  ringAreaMm2,
+  union,
+  type Region,
+  type Ring,
+} from '../../../core/geometry/clip.ts';
+import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
+import { centreOfGravity } from '../../../core/mesh/balance.ts';
+import { surveyMesh } from '../../../core/mesh/facts.ts';
+import {
+  boundsOf,
+  joined,
+  MESH_UNITS,
+  scaled,
+  type Bounds,
+  type Mesh,
+  type MeshFile,
+} from '../../../core/mesh/mesh.ts';
+import { outward } from '../../../core/mesh/outward.ts';
+import { overhangsOf } from '../../../core/mesh/overhang.ts';
+import { placed } from '../../../core/mesh/placement.ts';
+import { readMesh } from '../../../core/mesh/readMesh.ts';
+import { unitReadings } from '../../../core/mesh/units.ts';
+import { weld } from '../../../core/mesh/weld.ts';
+import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
+import type { MeshChoice, MeshLayerRow, MeshReport } from './mesh.ts';
+import type { LimitSheet } from './sheet.ts';
+
+/** A mesh with what was laid of it: the rules read both. */
+export interface CheckedMesh {
+  readonly mesh: MeshReport;
+  readonly report: GcodeReport;
+  readonly gcode: string;
+}
+
+const MOST_LAYERS = 10_000;
+const MOST_OVERHANGS = 40;
+/** Lean from the vertical that most plastics bridge step by step; common practice, no source. */
+export const USUAL_OVERHANG_DEG = 45;
+const SMALLEST_FLOAT_MM2 = 0.1;
+/** A sliver of a corner that opening rounds off is no thin wall. */
+const THIN_SHARE = 0.98;
+const SAMPLED_LAYERS = 120;
+
+/** A file's mesh in millimetres, welded, as it was drawn. */
+export function openMesh(bytes: Uint8Array, choice: Pick<MeshChoice, 'unit'>): Result<{ file: MeshFile; mesh: Mesh }> {
+  const read = readMesh(bytes);
+  if (!read.ok) return read;
+  const file = read.value;
+  const unit = file.unit ?? choice.unit ?? 'mm';
+  return succeed({ file, mesh: scaled(weld(joined(file.parts.map((p) => p.mesh))), MESH_UNITS[unit]) });
+}
+
+/** Reads a mesh, sets it on the plate, lays it by the recipe and reads the program back: everything the rules need, from bytes.
+ *  In steps: a large mesh takes seconds. */
+export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: LimitSheet): Stepwise<Result<CheckedMesh>> {
+  const { lay } = sheet.recipe;
+  if (!lay)
+    return fail({
+      code: 'noLay',
+      what: 'The recipe lacks what a toolpath needs',
+      todo: 'check the process and the start block',
+    });
+  const opened = openMesh(bytes, choice);
+  if (!opened.ok) return opened;
+  const { file, mesh: drawn } = opened.value;
+  yield 0.1;
+  const asItCame = surveyMesh(drawn);
+  const mesh = placed(outward(drawn, asItCame.shells), choice.placement);
+  const { facts, topology } = surveyMesh(mesh);
+  const layers = (facts.bounds.max[2] - lay.firstLayerHeightMm) / lay.layerHeightMm;
+  if (layers > MOST_LAYERS)
+    return fail({
+      code: 'tooTall',
+      what: `${Math.ceil(layers)} layers of ${lay.layerHeightMm} mm; at most ${MOST_LAYERS} are checked`,
+      where: `height ${facts.bounds.max[2].toFixed(1)} mm`,
+      todo: 'check the unit of the file',
+    });
+  yield 0.2;
+  const laid = yield* within(layingMesh(mesh, topology, lay), 0.2, 0.7);
+  if (laid.layers.length === 0)
+    return fail({ code: 'flat', what: 'The part is lower than half a layer', todo: 'check the unit of the file' });
+  const read = inspectGcode(new TextEncoder().encode(laid.gcode), sheet.machine.motion);
+  if (!read.ok) throw new RangeError(`our own program cannot be read: ${read.failure.what}`);
+  yield 0.75;
+  const limit = overhangLimitOf(sheet);
+  const overhangs = overhangsOf(mesh, topology, limit, lay.firstLayerHeightMm / 2);
+  const rows = yield* within(
+    rowsOf(laid, lay.visibleWall.widthMm, Math.ceil(lay.supportGapZMm / lay.layerHeightMm) + 1),
+    0.8,
+    1,
+  );
+  const unit = file.unit ?? choice.unit ?? 'mm';
+  const contact = laid.layers[0]!.region;
+  const centre = facts.watertight ? centreOfGravity(mesh) : null;
+  return succeed({
+    gcode: laid.gcode,
+    report: read.value,
+    mesh: {
+      format: file.format,
+      unit,
+      unitIsStated: file.unit !== null,
+      readings: file.unit === null ? unitReadings(inUnits(boundsOf(drawn), MESH_UNITS[unit])) : [],
+      parts: file.parts.length,
+      facts: asItCame.facts,
+      placement: choice.placement,
+      minMm: facts.bounds.min,
+      maxMm: facts.bounds.max,
+      hull: planHull(mesh.xyz),
+      centreMm: centre,
+      overhangLimitDeg: limit,
+      overhangs: overhangs.slice(0, MOST_OVERHANGS),
+      overhangMm2: overhangs.reduce((s, o) => s + o.areaMm2, 0),
+      overhangCount: overhangs.length,
+      layers: rows,
+      gaps: laid.layers.reduce((s, l) => s + l.gaps, 0),
+      contactMm2: areaMm2(contact),
+      standsInsideMm: centre ? insideHullMm(contact, centre[0], centre[1]) : null,
+      zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
+      partMm3: laid.partMm3,
+      restMm3: laid.restMm3,
+    },
+  });
+}
+/** The same in one go. */
+export const checkMesh = (
+  bytes: Uint8Array,
+  choice: MeshChoice,
+  sheet: LimitSheet,
+  tell?: (share: number) => void,
+): Result<CheckedMesh> => runAll(checkingMesh(bytes, choice, sheet), tell);
+
+const inUnits = ({ min, max }: Bounds, perUnit: number): Bounds => ({
+  min: [min[0] / perUnit, min[1] / perUnit, min[2] / perUnit],
+  max: [max[0] / perUnit, max[1] / perUnit, max[2] / perUnit],
+});
+
+/** Lean beyond which a surface is asked about: the proven one, or else the usual one. */
+export function overhangLimitOf(sheet: LimitSheet): number {
+  const proof = sheet.proofs['steepestOverhangDeg'];
+  return proof && proof.state !== 'sister' ? Math.min(89.9, proof.range.max) : USUAL_OVERHANG_DEG;
+}
+
+function* rowsOf(laid: LaidMesh, lineMm: number, gapLayers: number): Stepwise<MeshLayerRow[]> {
+  const every = Math.max(1, Math.ceil(laid.layers.length / SAMPLED_LAYERS));
+  const out: MeshLayerRow[] = [];
+  for (const [k, { zMm, region }] of laid.layers.entries()) {
+    out.push({
+      zMm,
+      areaMm2: areaMm2(region),
+      perimeterMm: perimeterMm(region),
+      islands: region.filter((ring) => ringAreaMm2(ring) > 0).length,
+      floatingMm2: k === 0 ? 0 : floating(region, laid, k, gapLayers),
+      thinMm2: k % every === 0 ? thin(region, lineMm) : 0,
+      supportMm2: areaMm2(laid.supports[k]!),
+    });
+    yield k / laid.layers.length;
+  }
+  return out;
+}
+
+/** Area of those outlines of a layer that touch nothing below them. */
+function floating(region: Region, laid: LaidMesh, k: number, gapLayers: number): number {
+  const below = laid.layers[k - 1]!.region;
+  const pieces = region.filter((ring) => ringAreaMm2(ring) > SMALLEST_FLOAT_MM2);
+  let sum = 0;
+  for (const ring of pieces) {
+    if (touches(ring, below)) continue;
+    const isHeld = Array.from({ length: gapLayers }, (_, d) => laid.supports[k - 1 - d] ?? []).some((s) =>
+      touches(ring, s),
+    );
+    if (!isHeld) sum += ringAreaMm2(ring);
+  }
+  return sum;
+}
+function touches(ring: Ring, region: Region): boolean {
+  if (region.length === 0) return false;
+  const [x0, x1, y0, y1] = boxOf(ring);
+  const near = region.some((other) => {
+    const [a0, a1, b0, b1] = boxOf(other);
+    return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0;
+  });
+  return near && areaMm2(intersection([ring], region)) > 0;
+}
+function boxOf(ring: Ring): readonly [number, number, number, number] {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i < ring.length; i += 2) {
+    const x = ring[i]!;
+    const y = ring[i + 1]!;
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+  }
+  return [x0, x1, y0, y1];
+}
+/** Area too narrow for one line: what is lost when the region is shrunk by half a line and grown again. */
+function thin(region: Region, lineMm: number): number {
+  const half = (lineMm / 2) * THIN_SHARE;
+  const opened = offset(offset(region, -half), half * 1.02);
+  return areaMm2(difference(region, opened));
+}
+
+function zonesReached(layers: readonly LaidLayer[], zones: MeshZones): MeshReport['zones'] {
+  if (zones.length === 0) return [];
+  const footprint = layers.reduce<Region>(
+    (all, l, k) => (k % 5 === 0 || k === layers.length - 1 ? union(all, l.region) : all),
+    [],
+  );
+  return zones.flatMap((zone) => {
+    const [x0, y0, x1, y1] = [
+      Math.min(zone[0], zone[2]),
+      Math.min(zone[1], zone[3]),
+      Math.max(zone[0], zone[2]),
+      Math.max(zone[1], zone[3]),
+    ];
+    const area = areaMm2(intersection(footprint, [Float64Array.from([x0, y0, x1, y0, x1, y1, x0, y1])]));
+    return area > 0 ? [{ zone, areaMm2: area }] : [];
+  });
+}
+type MeshZones = readonly (readonly [number, number, number, number])[];

@@ -1,0 +1,90 @@
+import type { MeshFacts } from '../../../../core/mesh/facts.ts';
+import { unitReadings } from '../../../../core/mesh/units.ts';
+import type { MeshLayerRow, MeshReport } from '../../model/mesh.ts';
+import type { RuleInput } from '../define.ts';
+import { soundJob } from '../sound.ts';
+
+const row: MeshLayerRow = {
+  zMm: 0.2,
+  areaMm2: 1200,
+  perimeterMm: 160,
+  islands: 1,
+  floatingMm2: 0,
+  thinMm2: 0,
+  supportMm2: 0,
+};
+const soundMesh: MeshReport = {
+  format: 'stl',
+  unit: 'mm',
+  unitIsStated: false,
+  readings: unitReadings({ min: [0, 0, 0], max: [40, 40, 40] }),
+  parts: 1,
+  facts: {
+    triangles: 1200,
+    vertices: 602,
+    shells: 1,
+    openEdges: 0,
+    nonManifoldEdges: 0,
+    flippedEdges: 0,
+    insideOutShells: 0,
+    degenerateFaces: 0,
+    duplicateFaces: 0,
+    watertight: true,
+    bounds: { min: [0, 0, 0], max: [40, 40, 40] },
+    volumeMm3: 48_000,
+    areaMm2: 9600,
+  },
+  placement: { turnDeg: [0, 0, 0], scale: [1, 1, 1], xMm: 110, yMm: 110 },
+  minMm: [90, 90, 0],
+  maxMm: [130, 130, 40],
+  hull: [
+    [90, 90],
+    [130, 90],
+    [130, 130],
+    [90, 130],
+  ],
+  centreMm: [110, 110, 20],
+  overhangLimitDeg: 50,
+  overhangs: [],
+  overhangMm2: 0,
+  overhangCount: 0,
+  layers: [row, { ...row, zMm: 0.4 }],
+  gaps: 0,
+  contactMm2: 1200,
+  standsInsideMm: 20,
+  zones: [],
+  partMm3: 20_000,
+  restMm3: 200,
+};
+
+/** A plain sound mesh with some things changed: what examples of mesh rules are written as. */
+export function soundMeshJob(
+  mesh: Partial<Omit<MeshReport, 'facts'>> & { readonly facts?: Partial<MeshFacts> } = {},
+  job: Parameters<typeof soundJob>[0] = {},
+): RuleInput {
+  const input = soundJob({
+    ...job,
+    job: { fileName: 'vent.stl', ...job.job },
+    proofs: {
+      steepestOverhangDeg: {
+        key: 'steepestOverhangDeg',
+        range: { min: 0, max: 50, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' },
+        ...OVERHANG,
+      },
+      ...job.proofs,
+    },
+  });
+  return { ...input, mesh: { ...soundMesh, ...mesh, facts: { ...soundMesh.facts, ...mesh.facts } } };
+}
+const OVERHANG = {
+  state: 'proven',
+  value: 50,
+  uncertainty: 1,
+  trialId: 't9',
+  trialName: 'T-0009',
+  provenOn: '2026-11-01T00:00:00.000Z',
+  ageDays: 20,
+  daysLeft: 70,
+  because: null,
+  conditions: {},
+} as const;

@@ -1,0 +1,45 @@
+import { unitReadings } from '../../../../core/mesh/units.ts';
+import { formatFigure } from '../../../../core/units/format.ts';
+import { defineMeshRule } from '../define.ts';
+import { soundMeshJob } from './sound.ts';
+
+const show = (size: readonly number[]): string => `${size.map((v) => formatFigure(v, 'length', 2)).join(' × ')} mm`;
+
+export const unitSure = defineMeshRule({
+  id: 'unit-sure',
+  bites: 'before start',
+  title: 'The size is one that parts have',
+  why: 'An STL or OBJ has no unit; read in the wrong one, a part comes out 25 or 1000 times too small.',
+  source: 'common practice, no published source: parts measure 2 to 1000 mm',
+  find: ({ unit, unitIsStated, readings }) => {
+    const now = readings.find((r) => r.unit === unit);
+    if (unitIsStated || !now || now.isPlausible) return [];
+    const better = readings.filter((r) => r.isPlausible);
+    return [
+      {
+        severity: better.length > 0 ? 'blocker' : 'caution',
+        title: 'The part has a size no part has',
+        figure: show(now.sizeMm),
+        limit: '2 to 1000 mm',
+        origin: 'common practice',
+        fix:
+          better.length > 0
+            ? `say its unit: ${better.map((r) => `${r.unit} makes it ${show(r.sizeMm)}`).join('; ')}`
+            : 'ask whoever drew it',
+      },
+    ];
+  },
+  examples: {
+    passes: [
+      { says: 'millimetres', input: soundMeshJob() },
+      { says: 'the file states its unit', input: soundMeshJob({ unitIsStated: true, readings: [] }) },
+    ],
+    fails: [
+      {
+        says: 'inches taken for millimetres',
+        input: soundMeshJob({ readings: unitReadings({ min: [0, 0, 0], max: [1.5, 1, 0.5] }) }),
+      },
+      { says: 'nothing fits', input: soundMeshJob({ readings: unitReadings({ min: [0, 0, 0], max: [1e6, 1, 1] }) }) },
+    ],
+  },
+});

@@ -1,0 +1,161 @@
+import { NumberInput } from '@mantine/core';
+import { mustAskUnit } from '../../../core/mesh/units.ts';
+import { StateMark } from '../../../ui/StateMark.tsx';
+import type { MeshSeen } from '../../../workers/readMesh.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import type { Finding } from '../model/outcome.ts';
+import type { LimitSheet } from '../model/sheet.ts';
+import { PlanView } from './PlanView.tsx';
+
+const AXES = ['X', 'Y', 'Z'] as const;
+const QUARTER = 90;
+const sizeText = (size: readonly number[]): string =>
+  size.map((v) => (v < 1 ? v.toPrecision(2) : v.toFixed(v < 100 ? 1 : 0))).join(' × ');
+
+/** What a mesh is, in which unit it is read, and how it stands on the plate. */
+export function MeshPanel({
+  seen,
+  choice,
+  sheet,
+  findings,
+  onChange,
+}: {
+  readonly seen: MeshSeen;
+  readonly choice: MeshChoice;
+  readonly sheet: LimitSheet | null;
+  readonly findings?: readonly Finding[];
+  /** Left out where nothing may be changed. */
+  readonly onChange?: ((next: MeshChoice) => void) | undefined;
+}) {
+  const { facts, readings } = seen;
+  const { placement: p } = choice;
+  const size = [0, 1, 2].map((k) => seen.maxMm[k]! - seen.minMm[k]!);
+  const set = (change: Partial<MeshChoice['placement']>): void =>
+    onChange?.({ ...choice, placement: { ...p, ...change } });
+  const turn = (axis: number, to: number): void =>
+    set({ turnDeg: p.turnDeg.map((t, k) => (k === axis ? to % 360 : t)) as unknown as typeof p.turnDeg });
+  const isAsked = readings.length > 0 && mustAskUnit(readings);
+  const faults = [
+    facts.openEdges > 0 && `${facts.openEdges} open edges`,
+    facts.nonManifoldEdges > 0 && `${facts.nonManifoldEdges} edges with more than two faces`,
+    facts.insideOutShells > 0 && `${facts.insideOutShells} of ${facts.shells} bodies inside out`,
+    facts.flippedEdges > 0 && `${facts.flippedEdges} edges between faces wound against each other`,
+    facts.degenerateFaces > 0 && `${facts.degenerateFaces} triangles without area`,
+    facts.duplicateFaces > 0 && `${facts.duplicateFaces} triangles that stand twice`,
+  ].filter(Boolean);
+  return (
+    <section className="stage" aria-label="Mesh">
+      <h2>
+        The part{' '}
+        <span className="hint">
+          {seen.format.toUpperCase()}, {facts.triangles.toLocaleString('en-GB')} triangles, {facts.shells}{' '}
+          {facts.shells === 1 ? 'body' : 'bodies'}
+          {seen.parts > 1 && ` in ${seen.parts} parts`}, {(facts.volumeMm3 / 1000).toFixed(2)} cm³
+        </span>
+      </h2>
+      <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+        {sheet && (
+          <PlanView
+            sheet={sheet}
+            hull={seen.hull}
+            minMm={seen.minMm}
+            maxMm={seen.maxMm}
+            {...(findings && { findings })}
+          />
+        )}
+        <div style={{ flex: '1 1 420px', display: 'grid', gap: 12 }}>
+          {readings.length > 0 && (
+            <fieldset style={{ border: 0, padding: 0, margin: 0 }} disabled={!onChange}>
+              <legend className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+                {isAsked && <StateMark mark="due" />}
+                {isAsked
+                  ? 'In millimetres no part has this size. What is one of its units?'
+                  : `The file has no unit; read in ${seen.unit} it measures as marked`}
+              </legend>
+              <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginTop: 6 }}>
+                {readings.map((r) => (
+                  <label
+                    key={r.unit}
+                    className="chip"
+                    style={{ cursor: onChange ? 'pointer' : 'default', opacity: r.isPlausible ? 1 : 0.6 }}
+                  >
+                    <input
+                      type="radio"
+                      name="unit"
+                      checked={seen.unit === r.unit}
+                      onChange={() => onChange?.({ ...choice, unit: r.unit })}
+                    />{' '}
+                    <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          )}
+          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+            {AXES.map((axis, k) => (
+              <div key={axis} style={{ display: 'flex', gap: 4, alignItems: 'flex-end' }}>
+                <NumberInput
+                  label={`Turn about ${axis}, °`}
+                  value={p.turnDeg[k]!}
+                  min={-360}
+                  max={360}
+                  w={104}
+                  disabled={!onChange}
+                  onChange={(v) => typeof v === 'number' && turn(k, v)}
+                />
+                <button
+                  className="btn"
+                  disabled={!onChange}
+                  aria-label={`Quarter turn about ${axis}`}
+                  title={`Quarter turn about ${axis}`}
+                  onClick={() => turn(k, p.turnDeg[k]! + QUARTER)}
+                >
+                  ¼
+                </button>
+              </div>
+            ))}
+            <NumberInput
+              label="Scale, %"
+              value={Number((100 * p.scale[0]).toFixed(3))}
+              min={0.1}
+              max={100_000}
+              w={104}
+              disabled={!onChange}
+              onChange={(v) => typeof v === 'number' && v > 0 && set({ scale: [v / 100, v / 100, v / 100] })}
+            />
+          </div>
+          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+            <NumberInput
+              label="Middle in X, mm"
+              value={Number(p.xMm.toFixed(3))}
+              w={128}
+              disabled={!onChange}
+              onChange={(v) => typeof v === 'number' && set({ xMm: v })}
+            />
+            <NumberInput
+              label="Middle in Y, mm"
+              value={Number(p.yMm.toFixed(3))}
+              w={128}
+              disabled={!onChange}
+              onChange={(v) => typeof v === 'number' && set({ yMm: v })}
+            />
+            {sheet && (
+              <button
+                className="btn"
+                disabled={!onChange}
+                onClick={() => set({ xMm: sheet.machine.travelMm[0] / 2, yMm: sheet.machine.travelMm[1] / 2 })}
+              >
+                To the middle of the plate
+              </button>
+            )}
+          </div>
+          <p className="hint" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+            <StateMark mark={faults.length === 0 ? 'proven' : 'due'} />
+            {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As it stands:{' '}
+            <span className="f">{sizeText(size)} mm</span>
+          </p>
+        </div>
+      </div>
+    </section>
+  );
+}

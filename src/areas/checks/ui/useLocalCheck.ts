@@ -1,0 +1,69 @@
+import { useEffect, useRef, useState } from 'react';
+import type { MeshAnswer, MeshSeen, MeshWish } from '../../../workers/readMesh.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import type { CheckOutcome } from '../model/outcome.ts';
+import type { LimitSheet } from '../model/sheet.ts';
+
+export interface LocalCheck {
+  readonly outcome: CheckOutcome | null;
+  /** How far the file is read and checked; null once it is. */
+  readonly share: number | null;
+  readonly refusal: string | null;
+  readonly mesh: MeshSeen | null;
+}
+type ProgramAnswer = { read?: number; outcome?: CheckOutcome; done?: boolean; refusal?: string };
+const NOTHING: LocalCheck = { outcome: null, share: 0, refusal: null, mesh: null };
+const SETTLED_MS = 150;
+
+/** Checks a file on this device in a worker, anew whenever anything it depends on changes; `choice` is given for meshes. */
+export function useLocalCheck(file: File | null, choice: MeshChoice | null, sheet: LimitSheet | null): LocalCheck {
+  const [check, setCheck] = useState<LocalCheck>(NOTHING);
+  const worker = useRef<Worker | null>(null);
+  useEffect(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    if (!file || (!choice && !sheet)) {
+      setCheck(NOTHING);
+      return;
+    }
+    setCheck((before) => ({ ...NOTHING, mesh: choice ? before.mesh : null }));
+    // what is typed figure by figure is checked once
+    const timer = setTimeout(() => {
+      worker.current = choice
+        ? checkMeshFile({ file, choice, sheet }, setCheck)
+        : checkProgramFile(file, sheet!, setCheck);
+    }, SETTLED_MS);
+    return () => {
+      clearTimeout(timer);
+      worker.current?.terminate();
+    };
+  }, [file, choice, sheet]);
+  return check;
+}
+
+type Change = (change: (before: LocalCheck) => LocalCheck) => void;
+
+function checkMeshFile(wish: MeshWish, change: Change): Worker {
+  const w = new Worker(new URL('../../../workers/readMesh.ts', import.meta.url), { type: 'module' });
+  w.onmessage = ({ data }: MessageEvent<MeshAnswer>) =>
+    change((before) => {
+      if ('seen' in data) return { ...before, mesh: data.seen };
+      if ('share' in data) return { ...before, share: data.share };
+      if ('refusal' in data) return { ...before, refusal: data.refusal, share: null };
+      return { ...before, outcome: data.outcome, share: null };
+    });
+  w.postMessage(wish);
+  return w;
+}
+function checkProgramFile(file: File, sheet: LimitSheet, change: Change): Worker {
+  const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
+  w.onmessage = ({ data }: MessageEvent<ProgramAnswer>) =>
+    change(() => ({
+      outcome: data.outcome ?? null,
+      share: data.done || data.refusal ? null : (data.read ?? 0) / (file.size || 1),
+      refusal: data.refusal ?? null,
+      mesh: null,
+    }));
+  w.postMessage({ file, sheet });
+  return w;
+}

@@ -1,0 +1,167 @@
+import { describe, expect, test } from 'vitest';
+import { torusMesh } from '../../../test/meshes/solids.ts';
+import { inspectGcode } from '../gcode/inspect.ts';
+import { plainDialect } from '../gcode/write.ts';
+import { areaMm2, difference, offset, type Region } from '../geometry/clip.ts';
+import { surveyMesh } from '../mesh/facts.ts';
+import type { Mesh } from '../mesh/mesh.ts';
+import { asDrawn, placed } from '../mesh/placement.ts';
+import { meshOfSolids } from '../mesh/solid.ts';
+import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
+import { weld } from '../mesh/weld.ts';
+import { exampleLimits } from '../motion/limits.ts';
+import { fillLines } from './infill.ts';
+import { layerTops, layMesh, type MeshLaySettings } from './layMesh.ts';
+import { readSegments } from './segments.ts';
+
+const lay = (speedMmPerS: number) => ({ widthMm: 0.44, speedMmPerS, accelerationMmPerS2: 1500 });
+const settings: MeshLaySettings = {
+  title: 'made up',
+  startBlock: 'M140 S{bed}\nM109 S{nozzle}\nM190 S{bed}\nG28',
+  endBlock: 'M104 S0\nM140 S0',
+  dialect: plainDialect,
+  layerHeightMm: 0.2,
+  firstLayerHeightMm: 0.2,
+  walls: 3,
+  solidLayers: 4,
+  infillPercent: 20,
+  infillPattern: 'lines',
+  visibleWall: lay(40),
+  hiddenWall: lay(50),
+  fill: lay(60),
+  solidFill: lay(50),
+  topSurface: lay(30),
+  firstLayer: lay(20),
+  bridge: lay(30),
+  support: lay(50),
+  travelSpeedMmPerS: 130,
+  retractionMm: 1,
+  retractionMmPerS: 35,
+  liftMm: 0,
+  flow: 1,
+  filamentDiameterMm: 1.75,
+  nozzleC: 210,
+  nozzleFirstC: 210,
+  bedC: 60,
+  fanPercent: 40,
+  skirtLoops: 1,
+  skirtGapMm: 5,
+  brimMm: 0,
+  minimumLayerTimeS: 5,
+  supportAngleDeg: null,
+  supportGapZMm: 0.2,
+};
+function laid(solid: Mesh, over: Partial<MeshLaySettings> = {}) {
+  const mesh = placed(weld(solid), asDrawn(110, 110));
+  const survey = surveyMesh(mesh);
+  const made = layMesh(mesh, survey.topology, { ...settings, ...over });
+  const report = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits);
+  if (!report.ok) throw new Error(report.failure.what);
+  return {
+    ...made,
+    supportMm2: made.supports.map(areaMm2),
+    mesh,
+    volumeMm3: survey.facts.volumeMm3,
+    report: report.value,
+  };
+}
+
+describe('what is laid is what was drawn', () => {
+  test.each([
+    ['box', boxMesh([0, 0, 0], [30, 40, 30])],
+    ['cylinder', cylinderMesh(15, 0, 30, 120)],
+    ['ball', sphereMesh(20, 96)],
+    [
+      'plate with a hole',
+      meshOfSolids([
+        { shape: 'box', x: 0, y: 0, w: 50, d: 40, fromMm: 0, toMm: 8 },
+        { shape: 'disc', x: 5, y: 0, w: 20, d: 20, fromMm: 0, toMm: 8, isCut: true },
+      ]),
+    ],
+  ])('filled solid, the plastic of a %s is its volume within 2 %%', (_, solid) => {
+    const made = laid(solid, { infillPercent: 100 });
+    expect(Math.abs(made.partMm3 / made.volumeMm3 - 1)).toBeLessThan(0.02);
+    // and the program feeds what the bead model says, skirt included
+    expect(made.report.extrudedVolumeMm3 / (made.partMm3 + made.restMm3)).toBeCloseTo(1, 3);
+    expect([made.report.problemCount, made.report.unknownWords, made.report.nozzleAtEndC]).toEqual([0, [], 0]);
+  });
+  test('no line of the part leaves it by more than 0.02 mm', () => {
+    const made = laid(torusMesh(20, 6, 96), { skirtLoops: 0 });
+    const s = readSegments(made.gcode, 1);
+    for (const [k, layer] of made.layers.entries()) {
+      const lines: Region = Array.from({ length: s.count }, (_, i) => i)
+        .filter((i) => s.layer[i] === k && s.laid[i] === 1)
+        .map((i) => bead(s.x0[i]!, s.y0[i]!, s.x1[i]!, s.y1[i]!, 0.4));
+      expect(areaMm2(difference(lines, offset(layer.region, 0.02))), `layer ${k}`).toBeLessThan(0.05);
+    }
+  });
+  test('the first layer has its own height, and a layer whose middle lies above the part is none', () => {
+    expect(layerTops(1, 0.3, 0.2)).toEqual([0.3, 0.5, 0.7, 0.9]);
+    expect(layerTops(1, 0.2, 0.2)).toEqual([0.2, 0.4, 0.6, 0.8, 1]);
+    expect(layerTops(0.05, 0.2, 0.2)).toEqual([]);
+    expect(layerTops(0.11, 0.2, 0.2)).toEqual([0.2]);
+  });
+});
+
+describe('an estimate follows its settings', () => {
+  const part = meshOfSolids([{ shape: 'box', x: 0, y: 0, w: 40, d: 30, fromMm: 0, toMm: 12 }]);
+  const time = (over: Partial<MeshLaySettings>): number => laid(part, over).report.timeS;
+  const mass = (over: Partial<MeshLaySettings>): number => laid(part, over).report.filamentMm;
+  test('time falls with speed and grows with infill, plastic grows with infill and walls', () => {
+    const speeds = [20, 40, 80].map((v) =>
+      time({ visibleWall: lay(v), hiddenWall: lay(v), fill: lay(v), solidFill: lay(v) }),
+    );
+    expect(speeds[0]).toBeGreaterThan(speeds[1]!);
+    expect(speeds[1]).toBeGreaterThan(speeds[2]!);
+    const fills = [0, 10, 20, 40, 70, 100].map((infillPercent) => [time({ infillPercent }), mass({ infillPercent })]);
+    for (let i = 1; i < fills.length; i++) {
+      expect(fills[i]![0]).toBeGreaterThan(fills[i - 1]![0]!);
+      expect(fills[i]![1]).toBeGreaterThan(fills[i - 1]![1]!);
+    }
+    expect(mass({ walls: 4 })).toBeGreaterThan(mass({ walls: 2 }));
+  });
+  test('a grid lays as much as lines', () =>
+    expect(mass({ infillPattern: 'grid' }) / mass({ infillPattern: 'lines' })).toBeCloseTo(1, 1));
+  test('a layer that would be too quick is slowed down', () => {
+    const pin = boxMesh([0, 0, 0], [8, 8, 10]);
+    const rows = laid(pin, { minimumLayerTimeS: 8, skirtLoops: 0 }).report.layerRows.slice(1, -1);
+    expect(Math.min(...rows.map((r) => r.timeS))).toBeGreaterThan(4);
+    expect(laid(pin, { minimumLayerTimeS: 0.1 }).report.timeS).toBeLessThan(
+      laid(pin, { minimumLayerTimeS: 8 }).report.timeS,
+    );
+  });
+});
+
+describe('support', () => {
+  const table = meshOfSolids([
+    { shape: 'box', x: 0, y: 0, w: 8, d: 8, fromMm: 0, toMm: 10 },
+    { shape: 'box', x: 0, y: 0, w: 30, d: 20, fromMm: 10, toMm: 12 },
+  ]);
+  test('stands under what hangs in the air, ends a gap below it, and is none where nothing leans too far', () => {
+    const made = laid(table, { supportAngleDeg: 45 });
+    const under = made.supportMm2.slice(0, 48);
+    expect(Math.min(...under)).toBeGreaterThan(30 * 20 - 9 * 9 - 5);
+    expect(made.supportMm2.slice(50)).toEqual(made.supportMm2.slice(50).map(() => 0));
+    expect(laid(sphereMesh(10, 64), { supportAngleDeg: 89 }).supportMm2.some((a) => a > 20)).toBe(false);
+    expect(laid(boxMesh([0, 0, 0], [20, 20, 20]), { supportAngleDeg: 45 }).supportMm2.every((a) => a === 0)).toBe(true);
+  });
+  test('costs time and plastic', () => {
+    const [without, with_] = [laid(table), laid(table, { supportAngleDeg: 45 })];
+    expect(with_.restMm3).toBeGreaterThan(without.restMm3 + 500);
+    expect(with_.report.timeS).toBeGreaterThan(without.report.timeS);
+  });
+});
+
+test('fill lines cover a square as densely as they should, at any angle', () => {
+  const square: Region = [Float64Array.from([0, 0, 20, 0, 20, 20, 0, 20])];
+  for (const angle of [0, 0.3, Math.PI / 4, 1.2]) {
+    const length = fillLines(square, 0.5, angle).reduce((s, [a, b, c, d]) => s + Math.hypot(c - a, d - b), 0);
+    expect(length * 0.5).toBeCloseTo(400, -1);
+  }
+});
+
+function bead(x0: number, y0: number, x1: number, y1: number, width: number): Float64Array {
+  const length = Math.hypot(x1 - x0, y1 - y0) || 1;
+  const [nx, ny] = [((y1 - y0) / length) * (width / 2), (-(x1 - x0) / length) * (width / 2)];
+  return Float64Array.from([x0 + nx, y0 + ny, x1 + nx, y1 + ny, x1 - nx, y1 - ny, x0 - nx, y0 - ny]);
+}

@@ -1,0 +1,78 @@
+import { checkJob } from '../areas/checks/rules/index.ts';
+import type { MeshChoice } from '../areas/checks/model/mesh.ts';
+import { checkingMesh, openMesh } from '../areas/checks/model/meshJob.ts';
+import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
+import type { LimitSheet } from '../areas/checks/model/sheet.ts';
+import { surveyMesh, type MeshFacts } from '../core/mesh/facts.ts';
+import { planHull } from '../core/geometry/hull.ts';
+import { MESH_UNITS, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
+import { placed } from '../core/mesh/placement.ts';
+import { unitReadings, type UnitReading } from '../core/mesh/units.ts';
+import { sentenceOf } from '../core/result/result.ts';
+
+export interface MeshWish {
+  readonly file: File;
+  readonly choice: MeshChoice;
+  /** Limits to check against; null only looks at the mesh. */
+  readonly sheet: LimitSheet | null;
+}
+/** A mesh before it is checked: enough to ask for its unit and to draw where it stands. */
+export interface MeshSeen {
+  readonly format: MeshFormat;
+  readonly unit: MeshUnit;
+  readonly unitIsStated: boolean;
+  readonly readings: readonly UnitReading[];
+  readonly parts: number;
+  readonly facts: MeshFacts;
+  readonly minMm: readonly [number, number, number];
+  readonly maxMm: readonly [number, number, number];
+  readonly hull: readonly (readonly [number, number])[];
+}
+export type MeshAnswer =
+  | { readonly seen: MeshSeen }
+  | { readonly share: number }
+  | { readonly outcome: CheckOutcome; readonly done: true }
+  | { readonly refusal: string };
+
+const POST_EVERY_MS = 100;
+const post = (answer: MeshAnswer): void => self.postMessage(answer);
+
+/** Reads a local mesh, says what it is, then checks it; the same core as the server's run. */
+self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
+  const { file, choice, sheet } = data;
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const opened = openMesh(bytes, choice);
+  if (!opened.ok) return post({ refusal: sentenceOf(opened.failure) });
+  const { file: read, mesh } = opened.value;
+  const unit = read.unit ?? choice.unit ?? 'mm';
+  const drawn = surveyMesh(mesh).facts;
+  const stands = placed(mesh, choice.placement);
+  const { bounds } = surveyMesh(stands).facts;
+  const inUnits = (v: readonly [number, number, number]) =>
+    v.map((x) => x / MESH_UNITS[unit]) as unknown as readonly [number, number, number];
+  post({
+    seen: {
+      format: read.format,
+      unit,
+      unitIsStated: read.unit !== null,
+      readings:
+        read.unit === null ? unitReadings({ min: inUnits(drawn.bounds.min), max: inUnits(drawn.bounds.max) }) : [],
+      parts: read.parts.length,
+      facts: drawn,
+      minMm: bounds.min,
+      maxMm: bounds.max,
+      hull: planHull(stands.xyz),
+    },
+  });
+  if (!sheet) return;
+  const work = checkingMesh(bytes, choice, sheet);
+  let step = work.next();
+  for (let posted = 0; !step.done; step = work.next())
+    if (performance.now() - posted > POST_EVERY_MS) {
+      posted = performance.now();
+      post({ share: step.value });
+    }
+  if (!step.value.ok) return post({ refusal: sentenceOf(step.value.failure) });
+  const { report, mesh: found } = step.value.value;
+  post({ outcome: checkJob({ report, mesh: found, sheet }), done: true });
+};
