@@ -8,6 +8,7 @@ export {
   listOpenJobsOn,
   makeJob,
   placeJob,
+  type NewJob,
 } from './jobs.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

@@ -74,11 +74,7 @@ export function MeshPanel({
               </legend>
               <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginTop: 6 }}>
                 {readings.map((r) => (
-                  <label
-                    key={r.unit}
-                    className="chip"
-                    style={{ cursor: onChange ? 'pointer' : 'default', opacity: r.isPlausible ? 1 : 0.6 }}
-                  >
+                  <label key={r.unit} className="chip" style={{ cursor: onChange ? 'pointer' : 'default' }}>
                     <input
                       type="radio"
                       name="unit"
@@ -86,6 +82,7 @@ export function MeshPanel({
                       onChange={() => onChange?.({ ...choice, unit: r.unit })}
                     />{' '}
                     <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>
+                    {!r.isPlausible && <span className="hint"> no part has that size</span>}
                   </label>
                 ))}
               </div>
@@ -105,6 +102,7 @@ export function MeshPanel({
                 />
                 <button
                   className="btn"
+                  style={{ height: 36 }}
                   disabled={!onChange}
                   aria-label={`Quarter turn about ${axis}`}
                   title={`Quarter turn about ${axis}`}
@@ -124,31 +122,32 @@ export function MeshPanel({
               onChange={(v) => typeof v === 'number' && v > 0 && set({ scale: [v / 100, v / 100, v / 100] })}
             />
           </div>
-          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
-            <NumberInput
-              label="Middle in X, mm"
-              value={Number(p.xMm.toFixed(3))}
-              w={128}
-              disabled={!onChange}
-              onChange={(v) => typeof v === 'number' && set({ xMm: v })}
-            />
-            <NumberInput
-              label="Middle in Y, mm"
-              value={Number(p.yMm.toFixed(3))}
-              w={128}
-              disabled={!onChange}
-              onChange={(v) => typeof v === 'number' && set({ yMm: v })}
-            />
-            {sheet && (
+          {sheet && (
+            <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+              <NumberInput
+                label="Middle in X, mm"
+                value={Number(p.xMm.toFixed(3))}
+                w={128}
+                disabled={!onChange}
+                onChange={(v) => typeof v === 'number' && set({ xMm: v })}
+              />
+              <NumberInput
+                label="Middle in Y, mm"
+                value={Number(p.yMm.toFixed(3))}
+                w={128}
+                disabled={!onChange}
+                onChange={(v) => typeof v === 'number' && set({ yMm: v })}
+              />
               <button
                 className="btn"
+                style={{ height: 36 }}
                 disabled={!onChange}
                 onClick={() => set({ xMm: sheet.machine.travelMm[0] / 2, yMm: sheet.machine.travelMm[1] / 2 })}
               >
                 To the middle of the plate
               </button>
-            )}
-          </div>
+            </div>
+          )}
           <p className="hint" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
             <StateMark mark={faults.length === 0 ? 'proven' : 'due'} />
             {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As it stands:{' '}

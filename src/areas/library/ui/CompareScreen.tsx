@@ -98,7 +98,7 @@ export function CompareScreen() {
                 onChange={(e) => setText(e.currentTarget.value)}
               />
               {text.trim().length > 1 && (
-                <ul className="drop">
+                <ul className="choices">
                   {(profiles.data ?? []).slice(0, 8).map((p) => (
                     <li key={p.id}>
                       <button onClick={() => add(`profile:${p.id}`)}>
