@@ -78,7 +78,7 @@ export function MeshPanel({
                     <input
                       type="radio"
                       name="unit"
-                      checked={seen.unit === r.unit}
+                      checked={(choice.unit ?? seen.unit) === r.unit}
                       onChange={() => onChange?.({ ...choice, unit: r.unit })}
                     />{' '}
                     <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>
