@@ -11,6 +11,7 @@ export default defineConfig({
             'standins/**/*.test.ts',
             'test/conventions/**/*.test.ts',
             'test/recover/**/*.test.ts',
+            'test/fuzz/**/*.test.ts',
           ],
           environment: 'node',
           testTimeout: 30_000,

@@ -52,8 +52,14 @@ export function unzip(zip: Uint8Array, limits: UnzipLimits): Result<Map<string, 
   } catch {
     wrong ??= { what: 'It is no zip, or cut short' };
   }
-  if (wrong) return fail({ code: 'zip', todo: 'write it again', ...(wrong as { what: string }) });
-  if (names.size === 0) return fail({ code: 'zip', what: 'It is no zip, or an empty one', todo: 'check the file' });
+  if (wrong) return fail({ code: 'zip', where: 'the archive', todo: 'write it again', ...(wrong as { what: string }) });
+  if (names.size === 0)
+    return fail({
+      code: 'zip',
+      what: 'It is no zip, or an empty one',
+      where: 'the archive',
+      todo: 'check the file',
+    });
   return succeed(new Map([...pieces].map(([name, list]) => [name, join(list)])));
 }
 

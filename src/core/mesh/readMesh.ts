@@ -13,7 +13,12 @@ export function readMesh(bytes: Uint8Array): Result<MeshFile> {
   const refusal = firstImpossible(file.value.parts);
   if (refusal) return refusal;
   if (file.value.parts.every((p) => triangleCount(p.mesh) === 0))
-    return fail({ code: 'empty', what: 'The file holds no triangle', todo: 'export the part again' });
+    return fail({
+      code: 'empty',
+      what: 'The file holds no triangle',
+      where: 'the whole file',
+      todo: 'export the part again',
+    });
   return file;
 }
 

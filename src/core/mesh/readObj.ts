@@ -67,7 +67,7 @@ export function readObj(bytes: Uint8Array): Result<MeshPart[]> {
         face[count++] = vertex;
       }
       if (count < 3) return wrong(`A face has ${count} corners; three are needed`);
-      if (filled + 3 * (count - 2) > MOST_TRIANGLES * 3) return tooMany(filled / 3 + count - 2);
+      if (filled + 3 * (count - 2) > MOST_TRIANGLES * 3) return tooMany(filled / 3 + count - 2, `line ${line}`);
       while (filled + 3 * (count - 2) > corners.length) {
         const more = new Uint32Array(corners.length * 2);
         more.set(corners);

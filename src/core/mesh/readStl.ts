@@ -16,7 +16,12 @@ const countIn = (bytes: Uint8Array): number =>
 /** Triangles of a binary STL, three vertices each. */
 export function readBinaryStl(bytes: Uint8Array): Result<MeshPart> {
   if (bytes.length < HEADER_BYTES)
-    return fail({ code: 'short', what: `A binary STL begins with 84 bytes; there are ${bytes.length}`, todo: AGAIN });
+    return fail({
+      code: 'short',
+      what: `A binary STL begins with 84 bytes; there are ${bytes.length}`,
+      where: `byte ${bytes.length}`,
+      todo: AGAIN,
+    });
   const count = countIn(bytes);
   const wanted = binaryStlBytes(bytes);
   if (bytes.length !== wanted)
@@ -26,7 +31,7 @@ export function readBinaryStl(bytes: Uint8Array): Result<MeshPart> {
       where: 'byte 80',
       todo: AGAIN,
     });
-  if (count > MOST_TRIANGLES) return tooMany(count);
+  if (count > MOST_TRIANGLES) return tooMany(count, 'byte 80');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const xyz = new Float64Array(count * 9);
   for (let t = 0; t < count; t++) {
@@ -36,9 +41,10 @@ export function readBinaryStl(bytes: Uint8Array): Result<MeshPart> {
   return succeed({ name: '', mesh: { xyz, corners: Uint32Array.from({ length: count * 3 }, (_, i) => i) } });
 }
 const AGAIN = 'write the file again';
-export const tooMany = (count: number) =>
+export const tooMany = (count: number, where: string) =>
   fail({
     code: 'tooMany',
+    where,
     what: `${count} triangles; at most ${MOST_TRIANGLES} are checked`,
     todo: 'coarsen the mesh: a layer is far thicker than such triangles are long',
   });
@@ -85,7 +91,7 @@ export function readAsciiStl(bytes: Uint8Array): Result<MeshPart[]> {
       more.set(xyz);
       xyz = more;
     }
-    if (++triangles > MOST_TRIANGLES) return tooMany(triangles);
+    if (++triangles > MOST_TRIANGLES) return tooMany(triangles, `line ${words.line}`);
     for (let k = 0; k < 3; k++) {
       if (!words.next()) return wrong('The file ends inside a facet');
       if (words.keyword() !== 'vertex') return wrong(`"vertex" is expected, not "${words.text()}"`);

@@ -87,6 +87,17 @@ export function* layingMesh(mesh: Mesh, topology: Topology, s: MeshLaySettings):
     s.supportAngleDeg === null
       ? layers.map((): Region => [])
       : yield* within(supportOf(layers, s, s.supportAngleDeg), 0.3, 0.4);
+  const common =
+    s.solidLayers > 0 && s.infillPercent < 100
+      ? yield* within(
+          commonOf(
+            layers.map((l) => l.region),
+            s.solidLayers,
+          ),
+          0.4,
+          0.5,
+        )
+      : [];
   const p = new PartPath(s);
   for (const [k, layer] of layers.entries()) {
     p.layer(layer);
@@ -94,9 +105,9 @@ export function* layingMesh(mesh: Mesh, topology: Topology, s: MeshLaySettings):
     if (k === 0) p.surround(union(layer.region, supports[0]!));
     const inner = p.walls(layer.region, k === 0);
     if (supports[k]!.length > 0) p.support(supports[k]!, k);
-    p.fill(inner, solidOf(layers, k, s.solidLayers, inner), lay, k, layers.length);
+    p.fill(inner, s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, inner) : [], lay, k, layers.length);
     p.finishLayer();
-    yield 0.4 + (0.6 * (k + 1)) / layers.length;
+    yield 0.5 + (0.5 * (k + 1)) / layers.length;
   }
   return {
     gcode: p.end(),
@@ -130,15 +141,30 @@ function* cut(mesh: Mesh, topology: Topology, s: MeshLaySettings): Stepwise<Laid
   return out;
 }
 
-/** What of a layer's inside must be solid: where a layer within so many above or below does not cover it. */
-function solidOf(layers: readonly LaidLayer[], k: number, solidLayers: number, inner: Region): Region {
-  let covered = inner;
-  for (let d = 1; d <= solidLayers && covered.length > 0; d++)
-    for (const other of [k - d, k + d]) {
-      const region = layers[other]?.region;
-      if (!region) return inner;
-      covered = intersection(covered, region);
+/** What each run of so many layers has in common, by its lowest layer; runs that reach beyond the top are left out. Two runs of half
+ *  the length make one, and they may overlap: what is common to both stays the same. */
+function* commonOf(regions: readonly Region[], count: number): Stepwise<Region[]> {
+  let common = regions;
+  let length = 1;
+  while (length < count) {
+    const shift = Math.min(length, count - length);
+    const next: Region[] = [];
+    for (let k = 0; k + shift < common.length; k++) {
+      next.push(intersection(common[k]!, common[k + shift]!));
+      yield k / common.length;
     }
+    common = next;
+    length += shift;
+  }
+  return common as Region[];
+}
+
+/** What of a layer's inside must be solid: where one of so many layers above or below does not cover it. */
+function solidOf(common: readonly Region[], k: number, solidLayers: number, inner: Region): Region {
+  const below = common[k - solidLayers];
+  const above = common[k + 1];
+  if (!below || !above) return inner;
+  const covered = intersection(intersection(inner, below), above);
   return covered.length === 0 ? inner : difference(inner, covered);
 }
 

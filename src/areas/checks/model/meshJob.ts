@@ -27,6 +27,7 @@ import { outward } from '../../../core/mesh/outward.ts';
 import { overhangsOf } from '../../../core/mesh/overhang.ts';
 import { placed } from '../../../core/mesh/placement.ts';
 import { readMesh } from '../../../core/mesh/readMesh.ts';
+import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
 import { weld } from '../../../core/mesh/weld.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
@@ -76,13 +77,15 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
   yield 0.1;
   const asItCame = surveyMesh(drawn);
   const mesh = placed(outward(drawn, asItCame.shells), choice.placement);
-  const { facts, topology } = surveyMesh(mesh);
-  const layers = (facts.bounds.max[2] - lay.firstLayerHeightMm) / lay.layerHeightMm;
+  // neither turning nor moving changes what hangs together; turning faces over does
+  const topology = mesh.corners === drawn.corners ? asItCame.topology : topologyOf(mesh);
+  const bounds = boundsOf(mesh);
+  const layers = (bounds.max[2] - lay.firstLayerHeightMm) / lay.layerHeightMm;
   if (layers > MOST_LAYERS)
     return fail({
       code: 'tooTall',
       what: `${Math.ceil(layers)} layers of ${lay.layerHeightMm} mm; at most ${MOST_LAYERS} are checked`,
-      where: `height ${facts.bounds.max[2].toFixed(1)} mm`,
+      where: `height ${bounds.max[2].toFixed(1)} mm`,
       todo: 'check the unit of the file',
     });
   yield 0.2;
@@ -101,7 +104,7 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
   );
   const unit = file.unit ?? choice.unit ?? 'mm';
   const contact = laid.layers[0]!.region;
-  const centre = facts.watertight ? centreOfGravity(mesh) : null;
+  const centre = asItCame.facts.openEdges === 0 ? centreOfGravity(mesh) : null;
   return succeed({
     gcode: laid.gcode,
     report: read.value,
@@ -113,8 +116,8 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
       parts: file.parts.length,
       facts: asItCame.facts,
       placement: choice.placement,
-      minMm: facts.bounds.min,
-      maxMm: facts.bounds.max,
+      minMm: bounds.min,
+      maxMm: bounds.max,
       hull: planHull(mesh.xyz),
       centreMm: centre,
       overhangLimitDeg: limit,

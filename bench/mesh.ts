@@ -1,0 +1,152 @@
+import createManifold from 'manifold-3d';
+import { checkMesh } from '../src/areas/checks/model/meshJob.ts';
+import { checkJob } from '../src/areas/checks/rules/index.ts';
+import { soundMeshJob } from '../src/areas/checks/rules/mesh/sound.ts';
+import { plainDialect } from '../src/core/gcode/write.ts';
+import { surveyMesh } from '../src/core/mesh/facts.ts';
+import type { Mesh } from '../src/core/mesh/mesh.ts';
+import { asDrawn } from '../src/core/mesh/placement.ts';
+import { readMesh } from '../src/core/mesh/readMesh.ts';
+import { boxMesh, sphereMesh, turnedMesh } from '../src/core/mesh/solids.ts';
+import { topologyOf } from '../src/core/mesh/topology.ts';
+import { weld } from '../src/core/mesh/weld.ts';
+import { writeStl } from '../src/core/mesh/writeStl.ts';
+import { layMesh, type MeshLaySettings } from '../src/core/toolpath/layMesh.ts';
+import { layerPlanes, Slicer } from '../src/core/slicing/slice.ts';
+
+// Side by side in one run, medians of interleaved rounds after warm-up: machines are noisy, only ratios within one run count.
+const ROUNDS = 9;
+const WARM_UP = 2;
+const median = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!;
+const ms = (work: () => unknown): number => {
+  const t = performance.now();
+  work();
+  return performance.now() - t;
+};
+const wasm = await createManifold();
+wasm.setup();
+
+/** A wavy pot of so many triangles, about 60 mm wide and 80 mm high. */
+function pot(triangles: number): Mesh {
+  const sides = Math.round(Math.sqrt(triangles / 2));
+  return turnedMesh(
+    Array.from({ length: sides }, (_, i) => [24 + 6 * Math.sin(i / (sides / 12)), (80 * i) / (sides - 1)] as const),
+    sides,
+  );
+}
+const line = (speedMmPerS: number) => ({ widthMm: 0.44, speedMmPerS, accelerationMmPerS2: 1500 });
+const lay: MeshLaySettings = {
+  title: 'bench',
+  startBlock: 'M109 S{nozzle}\nG28',
+  endBlock: 'M104 S0',
+  dialect: plainDialect,
+  layerHeightMm: 0.2,
+  firstLayerHeightMm: 0.2,
+  walls: 3,
+  solidLayers: 4,
+  infillPercent: 20,
+  infillPattern: 'lines',
+  visibleWall: line(40),
+  hiddenWall: line(50),
+  fill: line(60),
+  solidFill: line(50),
+  topSurface: line(40),
+  firstLayer: line(20),
+  bridge: line(30),
+  support: line(50),
+  travelSpeedMmPerS: 130,
+  retractionMm: 1,
+  retractionMmPerS: 35,
+  liftMm: 0,
+  flow: 1,
+  filamentDiameterMm: 1.75,
+  nozzleC: 210,
+  nozzleFirstC: 210,
+  bedC: 60,
+  fanPercent: 40,
+  skirtLoops: 1,
+  skirtGapMm: 5,
+  brimMm: 0,
+  minimumLayerTimeS: 5,
+  supportAngleDeg: 45,
+  supportGapZMm: 0.2,
+};
+
+{
+  const stl = writeStl(pot(200_000));
+  const read = readMesh(stl);
+  if (!read.ok) throw new Error(read.failure.what);
+  const soup = read.value.parts[0]!.mesh;
+  const verts = Float32Array.from(soup.xyz);
+  const own: number[] = [];
+  const theirs: number[] = [];
+  const sliced: number[] = [];
+  const theirSlice: number[] = [];
+  const theirRead: number[] = [];
+  const planes = layerPlanes(0, 80, 0.2);
+  for (let i = 0; i < ROUNDS + WARM_UP; i++) {
+    let mesh = soup;
+    let topology = topologyOf(weld(soup));
+    const a = ms(() => {
+      mesh = weld(soup);
+      topology = topologyOf(mesh);
+    });
+    let solid!: InstanceType<typeof wasm.Manifold>;
+    const b = ms(() => {
+      const m = new wasm.Mesh({ numProp: 3, vertProperties: verts, triVerts: soup.corners });
+      m.merge();
+      solid = new wasm.Manifold(m);
+      solid.numTri();
+    });
+    let points = 0;
+    const c = ms(() => {
+      const slicer = new Slicer(mesh, topology, planes);
+      for (let k = 0; k < planes.length; k++) points += slicer.layer(k).points.length;
+    });
+    let alone = 0;
+    let readOut = 0;
+    for (const z of planes) {
+      const t = performance.now();
+      const section = solid.slice(z);
+      section.area();
+      alone += performance.now() - t;
+      const polygons = section.toPolygons();
+      readOut += performance.now() - t;
+      points += polygons.length;
+      section.delete();
+    }
+    solid.delete();
+    if (i < WARM_UP) continue;
+    own.push(a);
+    theirs.push(b);
+    sliced.push(c);
+    theirSlice.push(alone);
+    theirRead.push(readOut);
+  }
+  console.log(
+    `200,000 triangles: weld and topology ${median(own).toFixed(0)} ms, ${(median(theirs) / median(own)).toFixed(1)} × manifold-3d (wanted 5); 400 layers to contours ${median(sliced).toFixed(0)} ms, ${(median(theirRead) / median(sliced)).toFixed(1)} × its slice with read-out (wanted 6), ${(median(theirSlice) / median(sliced)).toFixed(1)} × its slice alone (wanted 2.5)`,
+  );
+}
+for (const triangles of [42_500, 170_000, 680_000]) {
+  const stl = writeStl(pot(triangles));
+  const { sheet } = soundMeshJob({}, { recipe: { lay, lowestLayerTimeS: 5, family: 'PLA' } });
+  const t = performance.now();
+  const checked = checkMesh(stl, { unit: null, placement: asDrawn(110, 110) }, sheet);
+  if (!checked.ok) throw new Error(checked.failure.what);
+  const core = performance.now() - t;
+  const rules = ms(() => checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet }));
+  console.log(
+    `${triangles} triangles from bytes to all findings: ${(core / 1000).toFixed(2)} s, of it rules ${rules.toFixed(1)} ms; ${Math.round(process.memoryUsage().rss / 1e6)} MB resident`,
+  );
+}
+{
+  const cube = weld(boxMesh([80, 80, 0], [140, 140, 60]));
+  const ball = weld(sphereMesh(30, 256, 30));
+  for (const [name, mesh] of [
+    ['cube of 60 mm', cube],
+    ['ball of 60 mm', ball],
+  ] as const)
+    console.log(
+      `toolpath of a ${name} at 0.2 mm: ${(ms(() => layMesh(mesh, surveyMesh(mesh).topology, lay)) / 1000).toFixed(2)} s (wanted 4 and less)`,
+    );
+}
