@@ -2,9 +2,14 @@ import { checkJob } from '../areas/checks/rules/index.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { basename } from 'node:path';
 import { inspectFile } from './inspect.ts';
-import { CommandFailure, printJson, readArguments } from './options.ts';
+import { asDrawn } from '../core/mesh/placement.ts';
+import { isMeshUnit, MESH_UNITS } from '../core/mesh/mesh.ts';
+import { checkMesh } from '../areas/checks/model/meshJob.ts';
+import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
+import { isMeshFile, readWhole } from './mesh.ts';
+import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 
-/** `check FILE --machine NAME --material KEY --process KEY [--class CLASS] [--json]`: fetches the machine's limits from the
+/** `check FILE --machine NAME --material KEY --process KEY [--class CLASS] [--unit U] [--turn X,Y,Z] [--at X,Y] [--json]`: fetches the machine's limits from the
  *  running server (CANTIERE_URL) and runs the same rules here. Exit code 1 when blocked. */
 export async function runCheck(args: string[]): Promise<number> {
   const text = { type: 'string' } as const;
@@ -13,6 +18,9 @@ export async function runCheck(args: string[]): Promise<number> {
     material: text,
     process: text,
     class: text,
+    unit: text,
+    turn: text,
+    at: text,
     json: { type: 'boolean' },
   });
   const [file] = positionals;
@@ -26,16 +34,46 @@ export async function runCheck(args: string[]): Promise<number> {
     class: String(values.class ?? 'in-house'),
     fileName: basename(file),
   });
-  const outcome = checkJob({ report: await inspectFile(file, sheet.machine.motion), sheet });
+  const outcome = isMeshFile(file)
+    ? checkMeshFile(file, sheet, values)
+    : checkJob({ report: await inspectFile(file, sheet.machine.motion), sheet });
   if (values.json) {
     const { layerRows, ...report } = outcome.report;
+    const { layers, ...mesh } = outcome.mesh ?? { layers: null };
     void layerRows;
-    printJson({ ...outcome, report });
+    void layers;
+    printJson({ ...outcome, report, ...(outcome.mesh && { mesh }) });
   } else
     process.stdout.write(
       `${outcome.sentence}\n${outcome.findings.map((f) => `${f.severity}: ${f.title}: ${f.figure}, limit ${f.limit} (${f.origin}); ${f.fix}`).join('\n')}\n`,
     );
   return outcome.verdict === 'blocked' ? 1 : 0;
+}
+
+/** A mesh in the middle of the plate, or as `--turn X,Y,Z` (degrees) and `--at X,Y` (mm) set it down. */
+function checkMeshFile(file: string, sheet: LimitSheet, values: Record<string, unknown>): CheckOutcome {
+  const unit = values['unit'] === undefined ? null : String(values['unit']);
+  if (unit !== null && !isMeshUnit(unit))
+    throw new CommandFailure(`--unit "${unit}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
+  const [w, d] = sheet.machine.travelMm;
+  const turnDeg = figuresOf(values, 'turn', 3) ?? [0, 0, 0];
+  const at = figuresOf(values, 'at', 2) ?? [w / 2, d / 2];
+  const checked = checkMesh(
+    readWhole(file),
+    { unit, placement: { ...asDrawn(at[0]!, at[1]!), turnDeg: turnDeg as [number, number, number] } },
+    sheet,
+  );
+  if (!checked.ok) return refuse(checked.failure, file);
+  return checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
+}
+function figuresOf(values: Record<string, unknown>, name: string, count: number): number[] | null {
+  if (values[name] === undefined) return null;
+  const figures = String(values[name])
+    .split(',')
+    .map((t) => (t.trim() === '' ? NaN : Number(t)));
+  if (figures.length !== count || !figures.every(Number.isFinite))
+    throw new CommandFailure(`--${name} "${String(values[name])}" is not ${count} figures parted by commas`);
+  return figures;
 }
 
 async function fetchSheet(query: Record<string, string>): Promise<LimitSheet> {

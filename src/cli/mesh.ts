@@ -36,7 +36,8 @@ export function readHead(path: string): { readonly head: Uint8Array; readonly si
     return { head: new Uint8Array(), size: 0 };
   }
 }
-function readWhole(path: string): Uint8Array {
+/** The bytes of a file no larger than a mesh may be. */
+export function readWhole(path: string): Uint8Array {
   try {
     const { size } = statSync(path);
     if (size > MOST_BYTES) throw new CommandFailure(`${path}: ${size} bytes; a mesh may have ${MOST_BYTES}`);
