@@ -6,6 +6,7 @@ import { readResinBench } from '../resin/bench.ts';
 import { SimulatedResinPrinter, type ResinFault } from '../resin/printer.ts';
 import { serveResinPrinter } from '../resin/serve.ts';
 import { SimulatedController, type Fault } from './controller.ts';
+import { couponsOf } from './plate.ts';
 
 export interface Farm {
   readonly controllers: readonly SimulatedController[];
@@ -103,6 +104,8 @@ interface Spot {
   band: number;
   feature: string;
   repeat: number;
+  /** Which of the coupons that one program laid, counted from 1. */
+  coupon?: number;
 }
 type Request =
   | ({ ask: 'read' } & Spot)
@@ -143,12 +146,13 @@ function answer(
   const { kind, band, feature, repeat } = request;
   const place = { kind, band, feature, repeat };
   const seed = controller.seed + controller.accepted.length;
+  const coupon = couponsOf(controller.coupon)[(request.coupon ?? 1) - 1] ?? [];
   const none = { error: 'no such coupon stands on this machine' };
   if (request.ask === 'picture') {
-    const svg = photograph(controller.coupon, controller.truth, place, request.look, seed);
+    const svg = photograph(coupon, controller.truth, place, request.look, seed);
     return svg === null ? none : { svg };
   }
-  const typed = readBench(controller.coupon, controller.truth, place, seed);
+  const typed = readBench(coupon, controller.truth, place, seed);
   return typed === null ? none : { typed };
 }
 

@@ -44,6 +44,10 @@ export interface CouponSettings {
   readonly heads: number;
   /** Added to places printed by the second head. */
   readonly headOffsetMm: Point;
+  /** Whether it is laid after another in the same program: the filament is pulled back when it begins. */
+  readonly isContinued?: boolean;
+  /** Place it should stand nearest to; the middle of the bed if not said. */
+  readonly nearMm?: Point;
 }
 export type Point = readonly [number, number];
 
@@ -99,6 +103,7 @@ export class CouponPath {
     this.retractionMmPerS = s.retractionMmPerS;
     this.refillMm = s.refillMm;
     this.flow = s.flow;
+    this.back[0] = s.isContinued === true;
     this.w.comment(s.title);
     this.w.raw(...fillBlock(s.startBlock, { nozzle: s.nozzleFirstC, bed: s.bedC }));
     this.w.begin();
@@ -388,9 +393,10 @@ export const rectangle = (cx: number, cy: number, width: number, depth: number):
 /** There is no place for the coupon on this bed. */
 export class NoRoom extends Error {}
 
-/** Centre of a free place of this size with its skirt: the middle of the bed, else the nearest place to it outside all zones. */
+/** Centre of a free place of this size with its skirt: the middle of the bed (or where it should stand), else the nearest place to
+ *  it outside all zones. */
 export function placeOnBed(
-  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm'>,
+  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm' | 'nearMm'>,
   [width, depth]: readonly [number, number],
 ): Point {
   const margin = s.skirtGapMm + 4 * s.lineWidthMm;
@@ -418,11 +424,12 @@ export function placeOnBed(
         y - halfD < Math.max(y0, y1),
     );
   };
+  const [nearX, nearY] = s.nearMm ?? [tx / 2, ty / 2];
   let best: Point | null = null;
   let away = Infinity;
   for (let x = tx / 2 - Math.floor(tx / 2 / STEP) * STEP; x <= tx; x += STEP)
     for (let y = ty / 2 - Math.floor(ty / 2 / STEP) * STEP; y <= ty; y += STEP) {
-      const d = Math.hypot(x - tx / 2, y - ty / 2);
+      const d = Math.hypot(x - nearX, y - nearY);
       if (d < away && isFree(x, y)) {
         best = [round(x), round(y)];
         away = d;

@@ -31,7 +31,15 @@ export const demoProfiles: readonly DemoProfile[] = [
     kind: 'printer',
     name: 'Ardesia 220',
     parent: 'Open frame, stock',
-    own: { travelXMm: 218, travelYMm: 214, travelZMm: 240, accelerationMmPerS2: 900, machineRatePerHour: 0.9 },
+    own: {
+      travelXMm: 218,
+      travelYMm: 214,
+      travelZMm: 240,
+      clearanceMm: 32,
+      headReachMm: 24,
+      accelerationMmPerS2: 900,
+      machineRatePerHour: 0.9,
+    },
     reasons: { accelerationMmPerS2: why('measured', 'long thin pieces ring above this') },
   },
   {
@@ -40,6 +48,8 @@ export const demoProfiles: readonly DemoProfile[] = [
     parent: 'Open frame, stock',
     own: {
       travelXMm: 348,
+      clearanceMm: 45,
+      headReachMm: 30,
       travelYMm: 342,
       travelZMm: 400,
       accelerationMmPerS2: 2000,
@@ -54,6 +64,8 @@ export const demoProfiles: readonly DemoProfile[] = [
     parent: 'Open frame, stock',
     own: {
       travelXMm: 296,
+      clearanceMm: 38,
+      headReachMm: 34,
       travelYMm: 300,
       travelZMm: 310,
       relativeFilament: false,

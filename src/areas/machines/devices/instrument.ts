@@ -6,6 +6,8 @@ export interface Asked {
   readonly band: number;
   readonly feature: string;
   readonly repeat: number;
+  /** Which of the coupons that one program laid; the only one if not said. */
+  readonly coupon?: number;
 }
 const LONGEST_ANSWER = 1 << 20;
 

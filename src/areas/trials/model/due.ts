@@ -58,6 +58,9 @@ export interface DueTrial {
   /** Resin it takes; 0 for filament, and where nothing is printed. */
   readonly resinMl: number;
   readonly cost: number;
+  /** Height of its coupon, and what may stand on the plate beside another; null where the printer profile does not say. */
+  readonly heightMm: number;
+  readonly clearanceMm: number | null;
   /** Why it cannot be planned as things stand. */
   readonly cannot: string | null;
   /** Open trial of this kind there. */

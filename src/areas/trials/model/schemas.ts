@@ -94,6 +94,8 @@ export const planDueSchema = object({
     .min(1)
     .max(60)
     .required(),
+  /** Whether coupons whose conditions allow it are laid on one plate. */
+  share: boolean(),
 })
   .noUnknown()
   .required();

@@ -17,6 +17,10 @@ export interface TrialPlan {
   readonly overrides: Values;
   readonly bands: readonly Band[];
   readonly shapes: readonly Shape[];
+  /** Middle of the coupon on the bed; missing in plans kept before this was, and for resin. */
+  readonly centreMm?: readonly [number, number];
+  /** Where several coupons are laid in one program: which of them this is, and the lines of that program that lay it. */
+  readonly plate?: PlateShare;
   /** The coupon's body; missing where there is none, and in plans kept before this was. */
   readonly solids?: readonly Solid[];
   readonly sizeMm: readonly [width: number, depth: number, height: number];
@@ -28,6 +32,14 @@ export interface TrialPlan {
   readonly cost: number;
   readonly lines: number;
   readonly readingsWanted: number;
+}
+
+export interface PlateShare {
+  /** Trial that prints for all of them; null for itself. */
+  readonly host: string | null;
+  readonly place: number;
+  readonly of: number;
+  readonly lines: readonly [from: number, to: number];
 }
 
 export interface PrintProgress {
@@ -42,6 +54,8 @@ export interface PrintProgress {
   readonly bedTargetC: number;
   readonly resends: number;
   readonly message: string | null;
+  /** Whether the coupon was laid with others by one program. */
+  readonly isShared?: boolean;
   readonly at: string;
 }
 

@@ -1,6 +1,7 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { totalsOf } from '../../../core/resin/stack.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
@@ -12,7 +13,18 @@ import type { TrialPlan } from '../model/trial.ts';
 
 type Made = Pick<
   TrialPlan,
-  'params' | 'bands' | 'shapes' | 'solids' | 'sizeMm' | 'timeS' | 'filamentMm' | 'massG' | 'resinMl' | 'cost' | 'lines'
+  | 'params'
+  | 'bands'
+  | 'shapes'
+  | 'solids'
+  | 'centreMm'
+  | 'sizeMm'
+  | 'timeS'
+  | 'filamentMm'
+  | 'massG'
+  | 'resinMl'
+  | 'cost'
+  | 'lines'
 >;
 export interface Artefact {
   /** G-code of a filament coupon, or the program of a resin plate as JSON; empty where nothing is printed. */
@@ -29,9 +41,10 @@ export const makeArtefact = (
   bands: readonly number[],
   options: Options,
   light: readonly number[] | null = null,
+  also: Partial<CouponSettings> = {},
 ): Result<Artefact> =>
   kind.technology === 'filament'
-    ? makeCoupon(kind, v, title, bands, options)
+    ? makeCoupon(kind, v, title, bands, options, also)
     : makePlate(kind, v, title, bands, options, light);
 
 /** What a trial lacks before anything can be made, in one sentence; null where nothing is missing. */
@@ -57,8 +70,9 @@ function makeCoupon(
   title: string,
   bands: readonly number[],
   options: Options,
+  also: Partial<CouponSettings>,
 ): Result<Artefact> {
-  const coupon = kind.coupon(couponSettingsOf(v, title), bands, options);
+  const coupon = kind.coupon({ ...couponSettingsOf(v, title), ...also }, bands, options);
   if (!coupon.ok) return coupon;
   const { gcode, sizeMm, shapes, solids, params } = coupon.value;
   const report = inspectGcode(new TextEncoder().encode(gcode), motionLimitsOf(v));
@@ -72,12 +86,13 @@ function makeCoupon(
       bands: coupon.value.bands,
       shapes,
       ...(solids && { solids }),
+      centreMm: coupon.value.centreMm,
       sizeMm,
       timeS,
       filamentMm: report.value.filamentMm,
       massG: mass,
       cost: (mass / 1000) * (numberOf(v, 'pricePerKg') ?? 0) + (timeS / 3600) * rateOf(v),
-      lines: gcode.split('\n').filter((l) => l && !l.startsWith(';')).length,
+      lines: linesOf(gcode),
     },
   });
 }
@@ -115,3 +130,6 @@ function makePlate(
   });
 }
 const MOST_LAYERS = 2000;
+
+/** Lines of a program that a controller is sent. */
+export const linesOf = (gcode: string): number => gcode.split('\n').filter((l) => l && !l.startsWith(';')).length;

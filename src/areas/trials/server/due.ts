@@ -9,7 +9,8 @@ import type { TrialKindKey } from '../kinds/define.ts';
 import { kindOf, provingKinds } from '../kinds/index.ts';
 import { coverOf, missingBefore, type Cover, type DueTrial } from '../model/due.ts';
 import { trialText, type TrialFailure } from '../model/failures.ts';
-import { planTrial, previewTrial, trialName } from './planTrial.ts';
+import { groupsOf, planPlate } from './planPlate.ts';
+import { planTrial, previewTrial, trialName, type PlanInput } from './planTrial.ts';
 import { trial } from './tables.ts';
 
 const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not for it';
@@ -54,6 +55,8 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
         massG: p?.massG ?? 0,
         resinMl: p?.resinMl ?? 0,
         cost: p?.cost ?? 0,
+        heightMm: p?.sizeMm[2] ?? 0,
+        clearanceMm: p?.conditions['clearanceMm'] ?? null,
         cannot: preview.ok ? null : sentenceOf(preview.failure),
         open: running ? { id: running.id, name: trialName(running.number!) } : null,
       });
@@ -82,10 +85,12 @@ async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; 
 export async function planDue(
   ctx: Ctx,
   items: readonly { readonly machineId: string; readonly kind: TrialKindKey }[],
+  isShared = false,
 ): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
   const cards = await listMachineCards(ctx);
   return inOneGo(ctx, async (inside) => {
     const planned: { id: string; name: string }[] = [];
+    const inputs: PlanInput[] = [];
     for (const { machineId, kind } of items) {
       const card = cards.find((c) => c.id === machineId);
       const process =
@@ -95,15 +100,18 @@ export async function planDue(
           code: 'notReady',
           what: `${kindOf(kind).label} is not due on that machine any more; open the list again`,
         });
-      const made = await planTrial(inside, {
+      inputs.push({
         kind,
         machineId,
         toolId: card.mounted!.id,
         materialId: card.loaded!.id,
         processId: process.id,
       });
+    }
+    for (const group of isShared ? await groupsOf(inside, inputs) : inputs.map((i) => [i])) {
+      const made = group.length > 1 ? await planPlate(inside, group) : await planTrial(inside, group[0]!);
       if (!made.ok) return made;
-      planned.push(made.value);
+      planned.push(...('id' in made.value ? [made.value] : made.value));
     }
     return succeed({ planned });
   });

@@ -8,6 +8,7 @@ import type { TrialFailure } from '../model/failures.ts';
 import type { TrialState } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
+import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import { findTrial, listStanding } from './rows.ts';
 import { reading, trial } from './tables.ts';
@@ -130,6 +131,12 @@ export async function wishPrint(
 ): Promise<Result<null, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
   if (!row) return fail({ code: 'noTrial' });
+  const host = row.plan.plate?.host ? await findTrial(ctx, row.plan.plate.host) : null;
+  if (host && ['planned', 'printing', 'interrupted'].includes(host.state))
+    return fail({
+      code: 'notReady',
+      what: `It lies on the plate that ${trialName(host.number!)} prints: print, pause or cancel that one`,
+    });
   if (wish === 'print' && allowed.print.includes(row.state as never)) {
     const passes = await checkCoupon(ctx, row);
     if (!passes.ok) return passes;
@@ -140,6 +147,7 @@ export async function wishPrint(
       .set({ wish, ...(wish === 'print' ? { state: 'printing' as const } : {}) })
       .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
       .returning({ id: trial.id });
+    if (wish === 'print' && done.length > 0) await moveMates({ db }, row, 'printing', null);
     if (done.length === 0) return fail({ code: 'wrongState', state: row.state, wanted: allowed[wish].join(' or ') });
     await recordEvent(
       { ...ctx, db },

@@ -14,6 +14,7 @@ import {
   type PictureRow,
   type PictureType,
 } from '../model/pictures.ts';
+import { placeOnPlate } from './plateMates.ts';
 import { findTrial, type Trial } from './rows.ts';
 import { picture } from './tables.ts';
 
@@ -70,7 +71,11 @@ export async function takePicture(
   if (!port) return fail({ code: 'noInstrument', why: 'none is connected' });
   let svg: string;
   try {
-    svg = await askCamera(port, { machine: m.key, kind: row.kind, ...spot, repeat: 1 }, look);
+    svg = await askCamera(
+      port,
+      { machine: m.key, kind: row.kind, coupon: placeOnPlate(row), ...spot, repeat: 1 },
+      look,
+    );
   } catch (error) {
     return fail({ code: 'noInstrument', why: messageOf(error) });
   }

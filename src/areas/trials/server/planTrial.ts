@@ -8,6 +8,8 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import { couponSettingsOf } from '../kinds/couponSettings.ts';
 import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -33,8 +35,13 @@ export interface Preview {
   readonly names: Record<'machine' | 'tool' | 'material' | 'process', string>;
 }
 
-/** What a trial on this combination would print, take and cost, with its coupon. Nothing is stored. */
-export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<Preview, TrialFailure>> {
+/** What a trial on this combination would print, take and cost, with its coupon. Nothing is stored. `also` changes how it is laid:
+ *  beside others, or after another. */
+export async function previewTrial(
+  ctx: Ctx,
+  input: PlanInput,
+  also: (settings: CouponSettings) => Partial<CouponSettings> = () => ({}),
+): Promise<Result<Preview, TrialFailure>> {
   const m = await findMachine(ctx, input.machineId);
   const kind = kindOf(input.kind);
   if (!m) return fail({ code: 'noMachine' });
@@ -71,7 +78,8 @@ export async function previewTrial(ctx: Ctx, input: PlanInput): Promise<Result<P
   if (!bands.ok) return fail({ code: 'badPlan', detail: bands.failure });
   const title = `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`;
   const light = kind.technology === 'resin' ? await lastLight(ctx, m.id) : null;
-  const artefact = makeArtefact(kind, v, title, bands.value, options, light);
+  const more = kind.technology === 'filament' ? also(couponSettingsOf(v, title)) : {};
+  const artefact = makeArtefact(kind, v, title, bands.value, options, light, more);
   if (!artefact.ok) return fail({ code: 'badPlan', detail: artefact.failure });
   const { text, made } = artefact.value;
   const loaded = await findLoaded(ctx, m.id);
@@ -146,14 +154,22 @@ export async function planTrial(
   input: PlanInput,
 ): Promise<Result<{ id: string; name: string }, TrialFailure>> {
   const preview = await previewTrial(ctx, input);
-  if (!preview.ok) return preview;
-  const { plan, gcode, lot, names } = preview.value;
+  return preview.ok ? succeed(await keepPlan(ctx, input, preview.value)) : preview;
+}
+
+/** Keeps a trial as it was previewed. */
+export async function keepPlan(
+  ctx: Ctx,
+  input: PlanInput,
+  { plan, gcode, lot, names }: Preview,
+  id = ctx.newId(),
+): Promise<{ id: string; name: string }> {
   const { kind, machineId, toolId, materialId, processId } = input;
   return ctx.db.transaction(async (db) => {
     const [row] = await db
       .insert(trial)
       .values({
-        id: ctx.newId(),
+        id,
         kind,
         machineId,
         toolId,
@@ -179,7 +195,7 @@ export async function planTrial(
         to: names,
       },
     );
-    return succeed({ id: row!.id, name });
+    return { id: row!.id, name };
   });
 }
 export const trialName = (number: number): string => `T-${String(number).padStart(4, '0')}`;

@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import type { PrintProgress } from '../model/trial.ts';
+import { moveMates, progressOnPlate } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
@@ -56,7 +57,10 @@ export class PrintRecord {
     this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
     const { phase, acknowledged, zMm, message } = this.progress;
     await this.ctx.db.transaction(async (db) => {
-      await db.update(trial).set({ state, wish: 'idle', progress: this.progress }).where(eq(trial.id, this.row.id));
+      await moveMates({ db }, this.row, state, this.progress);
+      const isHost = this.row.plan.plate?.host === null;
+      const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;
+      await db.update(trial).set({ state, wish: 'idle', progress }).where(eq(trial.id, this.row.id));
       await recordEvent(
         { ...this.ctx, db },
         {

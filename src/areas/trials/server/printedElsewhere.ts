@@ -6,6 +6,7 @@ import { findLoaded, findMachine, findMounted } from '../../machines/server/inde
 import type { TrialFailure } from '../model/failures.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { checkCoupon } from './checkCoupon.ts';
+import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import { progressOf } from './printRecord.ts';
 import { findTrial } from './rows.ts';
@@ -58,6 +59,7 @@ export async function recordPrintedElsewhere(
       .update(trial)
       .set({ state: 'measuring', progress, machineId: machine.id, lot })
       .where(eq(trial.id, trialId));
+    await moveMates({ db }, row, 'measuring', progress);
     await recordEvent(
       { ...ctx, db },
       {

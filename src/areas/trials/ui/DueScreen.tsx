@@ -7,6 +7,7 @@ import { go } from '../../../ui/router.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { kindOf } from '../kinds/index.ts';
+import { ALONE, sharePlates } from '../model/sharing.ts';
 import { orderOf, type Cover, type DueTrial } from '../model/due.ts';
 
 /** Filament in grams and resin in millilitres, as far as there is any. */
@@ -25,6 +26,31 @@ export const coverMark: Readonly<Record<Cover, Mark>> = {
 };
 const keyOf = (d: Pick<DueTrial, 'machineId' | 'kind'>): string => `${d.machineId}/${d.kind}`;
 
+const LETTERS = 26;
+
+/** Which plate a trial is printed on with others, or why it has one for itself. */
+function PlateMark({
+  letter,
+  trial: d,
+  isChosen,
+  isShared,
+}: {
+  readonly letter: string | null;
+  readonly trial: DueTrial;
+  readonly isChosen: boolean;
+  readonly isShared: boolean;
+}) {
+  if (letter)
+    return (
+      <span className="chip" title={`printed on plate ${letter} with the others of this letter, one after the other`}>
+        {letter}
+      </span>
+    );
+  if (!isShared || !isChosen || d.timeS === 0) return null;
+  const why = ALONE[d.kind] ?? (d.clearanceMm === null ? 'the clearance under the carriage is not known' : null);
+  return <span className="hint">{why ? `alone: ${why}` : 'alone'}</span>;
+}
+
 /** What is due on every machine (or not yet proven on one), in the order of practice; what is ticked is planned in one go. */
 export function DueScreen() {
   const client = useQueryClient();
@@ -32,6 +58,7 @@ export function DueScreen() {
   const [machine, setMachine] = useState<string | null | undefined>(undefined);
   const [left, setLeft] = useState<ReadonlySet<string> | null>(null);
   const [busy, setBusy] = useState(false);
+  const [isShared, setShared] = useState(true);
   useEffect(() => setMachine(new URLSearchParams(location.search).get('machine')), []);
   const { data, error } = useQuery({
     queryKey: ['due', machine],
@@ -61,6 +88,7 @@ export function DueScreen() {
     try {
       const { planned } = await post<{ planned: { id: string; name: string }[] }>('/api/trials/due', {
         items: chosen.map(({ machineId, kind }) => ({ machineId, kind })),
+        share: isShared,
       });
       tellDone(`${planned.map((p) => p.name).join(', ')} planned`);
       await client.invalidateQueries();
@@ -69,6 +97,11 @@ export function DueScreen() {
       tellRefused(e);
       setBusy(false);
     }
+  };
+  const plates = isShared ? sharePlates(chosen.filter((d) => d.timeS > 0)).filter((p) => p.length > 1) : [];
+  const plateOf = (d: DueTrial): string | null => {
+    const k = plates.findIndex((p) => p.includes(d));
+    return k < 0 ? null : String.fromCharCode('A'.charCodeAt(0) + (k % LETTERS));
   };
   const names = [...new Set(rows.map((d) => d.machineName))];
   return (
@@ -94,6 +127,12 @@ export function DueScreen() {
             >
               All machines
             </a>
+          )}
+          {mayChange && rows.length > 1 && (
+            <label className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+              <input type="checkbox" checked={isShared} onChange={(e) => setShared(e.currentTarget.checked)} />
+              share plates where conditions allow
+            </label>
           )}
           {mayChange && (
             <button className="btn p" disabled={busy || chosen.length === 0} onClick={() => void plan()}>
@@ -133,6 +172,7 @@ export function DueScreen() {
               <th>Why</th>
               <th>First</th>
               <th>Process</th>
+              <th>Plate</th>
               <th className="n">Print</th>
               <th className="n">Material</th>
               <th className="n">Cost</th>
@@ -141,7 +181,7 @@ export function DueScreen() {
           {names.map((name) => (
             <tbody key={name}>
               <tr>
-                <th colSpan={8} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
+                <th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
                   <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
                   <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
                 </th>
@@ -180,6 +220,9 @@ export function DueScreen() {
                     </td>
                     <td className="hint">{d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}</td>
                     <td>{d.processName}</td>
+                    <td>
+                      <PlateMark letter={plateOf(d)} trial={d} isChosen={chosen.includes(d)} isShared={isShared} />
+                    </td>
                     <td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</td>
                     <td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</td>
                     <td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</td>

@@ -131,6 +131,19 @@ export function TrialScreen({ id }: { readonly id: string }) {
       </div>
       <div className="page two">
         <div>
+          {t.plan.plate && isOpen && (
+            <p className="hint" style={{ padding: '8px 20px 0' }}>
+              Coupon {t.plan.plate.place} of {t.plan.plate.of} on one plate,{' '}
+              {t.plan.plate.host ? (
+                <>
+                  printed by <a href={`/trials/${t.plan.plate.host}`}>the first of them</a>; its own program lays it
+                  alone.
+                </>
+              ) : (
+                'which this trial prints for all of them, one after the other.'
+              )}
+            </p>
+          )}
           {t.gcodeBytes > 0 && <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />}
           <section className="stage">
             <h2>

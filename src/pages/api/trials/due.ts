@@ -12,5 +12,5 @@ export const POST = command({
   role: 'technician',
   schema: planDueSchema,
   text: trialText,
-  run: ({ ctx, body }) => planDue(ctx, body.items),
+  run: ({ ctx, body }) => planDue(ctx, body.items, body.share ?? false),
 });
