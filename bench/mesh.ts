@@ -98,10 +98,9 @@ const lay: MeshLaySettings = {
       solid = new wasm.Manifold(m);
       solid.numTri();
     });
-    let points = 0;
     const c = ms(() => {
       const slicer = new Slicer(mesh, topology, planes);
-      for (let k = 0; k < planes.length; k++) points += slicer.layer(k).points.length;
+      for (let k = 0; k < planes.length; k++) slicer.layer(k);
     });
     let alone = 0;
     let readOut = 0;
@@ -110,9 +109,8 @@ const lay: MeshLaySettings = {
       const section = solid.slice(z);
       section.area();
       alone += performance.now() - t;
-      const polygons = section.toPolygons();
+      section.toPolygons();
       readOut += performance.now() - t;
-      points += polygons.length;
       section.delete();
     }
     solid.delete();

@@ -3,6 +3,7 @@ import type { Look } from '../../src/core/looks/looks.ts';
 import { readBench } from '../instruments/bench.ts';
 import { photograph } from '../instruments/camera.ts';
 import { readResinBench } from '../resin/bench.ts';
+import { micrograph } from '../resin/microscope.ts';
 import { SimulatedResinPrinter, type ResinFault } from '../resin/printer.ts';
 import { serveResinPrinter } from '../resin/serve.ts';
 import { SimulatedController, type Fault } from './controller.ts';
@@ -109,7 +110,7 @@ interface Spot {
 }
 type Request =
   | ({ ask: 'read' } & Spot)
-  | ({ ask: 'picture'; look: Look } & Spot)
+  | ({ ask: 'picture'; look: Look | 'microscope' } & Spot)
   | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number };
 
 function serveInstruments(
@@ -149,6 +150,7 @@ function answer(
   const coupon = couponsOf(controller.coupon)[(request.coupon ?? 1) - 1] ?? [];
   const none = { error: 'no such coupon stands on this machine' };
   if (request.ask === 'picture') {
+    if (request.look === 'microscope') return { error: 'the microscope stands beside the resin printers' };
     const svg = photograph(coupon, controller.truth, place, request.look, seed);
     return svg === null ? none : { svg };
   }
@@ -170,8 +172,13 @@ function answerOfResin(request: Request, printer: SimulatedResinPrinter): object
     else return { error: `a resin printer cannot fail so: ${request.fault}` };
     return { ok: true };
   }
-  if (request.ask !== 'read') return { error: 'the bench camera stands beside the filament machines' };
+  if (request.ask !== 'read' && request.ask !== 'picture') return { error: 'unknown request' };
   const { kind, band, feature, repeat } = request;
+  if (request.ask === 'picture') {
+    if (request.look !== 'microscope') return { error: 'the bench camera stands beside the filament machines' };
+    const svg = micrograph(printer.print, printer.truth, { kind, band, feature, repeat }, printer.seed);
+    return svg === null ? { error: 'nothing to measure lies under the microscope there' } : { svg };
+  }
   const typed = readResinBench(printer.print, printer.truth, { kind, band, feature, repeat }, printer.seed);
   return typed === null ? { error: 'no such plate came off this printer' } : { typed };
 }

@@ -66,8 +66,8 @@ export const soundProgram = (): Buffer =>
     demoGcode({
       title: 'test insert',
       profile: [
-        [0, 14],
-        [10, 12],
+        [0, 40],
+        [10, 38],
       ],
       centreMm: [170, 170],
       nozzleC: 248,

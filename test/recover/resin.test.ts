@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { resinKinds } from '../../src/areas/trials/kinds/index.ts';
 import { SEEDS, tableRow } from './recover.ts';
-import { plateTally, preparePlate, resinCoverage, resinQuestions, tryPlate } from './resin.ts';
+import { plateTally, preparePlate, readPicture, resinCoverage, resinQuestions, tryPlate } from './resin.ts';
 
 const LEAST_COVERED = 0.925;
 const WIDEST = 1.5;
@@ -34,3 +34,15 @@ test('a plate is read right in nine of ten of each fault and wrong in three of a
     expect(wrong / of, fault).toBeLessThanOrEqual(0.03);
   }
 }, 60_000);
+
+test('two clicks on each picture of the microscope recover the exposure with an interval that holds it', () => {
+  const [c] = resinCoverage(
+    resinKinds.find((k) => k.key === 'exposure-ladder')!,
+    SEEDS,
+    readPicture,
+  );
+  expect(c!.refused).toBe(0);
+  expect(c!.covered / c!.seeds).toBeGreaterThanOrEqual(LEAST_COVERED);
+  // a pixel of the picture is coarser than the instrument's step: a little further off, and the interval knows it
+  expect(c!.within2Percent / c!.seeds).toBeGreaterThanOrEqual(0.93);
+}, 120_000);

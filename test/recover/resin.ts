@@ -7,6 +7,8 @@ import { METER_PLACES, METER_REACH } from '../../src/core/resin/lightMap.ts';
 import { readStack } from '../../src/core/resin/readStack.ts';
 import { writeStack } from '../../src/core/resin/stack.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
+import { betweenMarksMm, viewWidthMm } from '../../src/areas/trials/model/micrograph.ts';
+import { micrograph } from '../../standins/resin/microscope.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { PrintedStack } from '../../standins/resin/printed.ts';
 import { lightAt, resinTruthOf, type PlateFault, type ResinTruth } from '../../standins/resin/truth.ts';
@@ -75,7 +77,13 @@ export function preparePlate(kind: ResinKind, over: Values = {}): PreparedPlate 
 }
 
 /** What the bench reads of it on one seeded machine, and what the analysis says. The light map of that machine is known. */
-export function tryPlate(p: PreparedPlate, seed: number, fault: PlateFault = 'none', over: Values = {}): ResinTrialled {
+export function tryPlate(
+  p: PreparedPlate,
+  seed: number,
+  fault: PlateFault = 'none',
+  over: Values = {},
+  reader: typeof readResinBench = readResinBench,
+): ResinTrialled {
   const { kind, print, bands, options } = p;
   const truth = resinTruthOf(seed, fault);
   const values = { ...resinValues, ...over };
@@ -85,7 +93,7 @@ export function tryPlate(p: PreparedPlate, seed: number, fault: PlateFault = 'no
   const readings = Array.from({ length: Math.max(1, bands.length) }, (_, b) => b + 1).flatMap((band) =>
     kind.features.flatMap((f) =>
       Array.from({ length: wantedOf(f) }, (_, k): ReadingOf[] => {
-        const text = readResinBench(print, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, seed);
+        const text = reader(print, truth, { kind: kind.key, band, feature: f.key, repeat: k + 1 }, seed);
         if (text === null) throw new Error(`${kind.key}: nothing to read at band ${band}, ${f.key}`);
         return [{ band, feature: f.key, repeat: k + 1, value: Number(text) }];
       }).flat(),
@@ -106,6 +114,25 @@ export function tryPlate(p: PreparedPlate, seed: number, fault: PlateFault = 'no
     }),
   };
 }
+
+const PICTURE_PX = 640;
+/** What a person reads from the microscope's picture and from nothing else: two clicks, each on a pixel of the screen, at the mean of
+ *  an edge. What is no width is told by eye. */
+export const readPicture: typeof readResinBench = (print, truth, place, seed) => {
+  const svg = micrograph(print, truth, place, seed);
+  if (svg === null) return readResinBench(print, truth, place, seed);
+  const viewMm = viewWidthMm(svg)!;
+  const points = /id="between" d="M([^Z]+)Z"/
+    .exec(svg)![1]!
+    .split(' L')
+    .map((p) => Number(p.split(' ')[0]));
+  const half = points.length / 2;
+  const click = (xs: readonly number[]): number => {
+    const share = xs.reduce((a, b) => a + b) / xs.length / 1000 / viewMm;
+    return Math.round(share * PICTURE_PX) / PICTURE_PX;
+  };
+  return betweenMarksMm(viewMm, click(points.slice(0, half)), click(points.slice(half))).toFixed(3);
+};
 
 const NOISE_MM = Math.hypot(0.004, 0.005 / Math.sqrt(12));
 const FILM_MM = Math.hypot(0.004, 0.001 / Math.sqrt(12));
@@ -177,9 +204,10 @@ export const resinQuestions: Readonly<Record<string, readonly ResinQuestion[]>> 
 export function resinCoverage(
   kind: ResinKind,
   seeds: readonly number[] = SEEDS,
+  reader: typeof readResinBench = readResinBench,
 ): (Coverage & { readonly within2Percent: number })[] {
   const p = preparePlate(kind);
-  const tried = seeds.map((s) => tryPlate(p, s));
+  const tried = seeds.map((s) => tryPlate(p, s, 'none', {}, reader));
   const answered = tried.filter((t) => t.result.ok);
   const median = (v: number[]): number => v.sort((a, b) => a - b)[v.length >> 1]!;
   return (resinQuestions[kind.key] ?? []).map((q) => {

@@ -20,9 +20,14 @@ export interface GrowthFit {
   readonly bestAtEnd: 'first' | 'last' | null;
 }
 export const FEWEST_LIGHTS = 4;
+/** Growth is a line on ln light only nearly: how far it may bend, mm per squared e-fold, one standard deviation. Common practice, no
+ *  source; a type B component, which more readings do not make smaller. */
+const BEND_MM = 0.003;
+const NORMAL_95 = 1.96;
 
 /** Where growth g = (bar error − slot error)/2 crosses zero on ln light: bars swell and slots close with dose, while a measuring bias
- *  moves both alike and cancels. Least-squares line, root with its 95 % interval after Fieller 1954. */
+ *  moves both alike and cancels. Least-squares line, root with its 95 % interval after Fieller 1954, widened by what a bend of the
+ *  growth would move it (type A and B in squares: JCGM 100:2008, 5.1.2). */
 export function findZeroGrowth(readings: readonly GrowthReading[]): Result<GrowthFit> {
   if (readings.some((r) => !(r.light > 0) || !Number.isFinite(r.measuredMm) || r.measuredMm < 0))
     return fail({ code: 'reading', what: 'An exposure or a width cannot be', todo: 'look through the readings' });
@@ -66,13 +71,26 @@ export function findZeroGrowth(readings: readonly GrowthReading[]): Result<Growt
       what: 'Bars do not surely swell, or slots do not close, with the exposure',
       todo: 'see that readings and fields belong together, or spread the exposures wider',
     });
-  const value = Math.exp(-b / slope);
+  const at = -b / slope;
+  const bendAt = (NORMAL_95 * BEND_MM * Math.abs(squareOffLine(x, at))) / slope;
+  const value = Math.exp(at);
   return succeed({
     value,
-    interval: [Math.exp(root[0]), Math.exp(root[1])],
+    interval: [Math.exp(at - Math.hypot(at - root[0], bendAt)), Math.exp(at + Math.hypot(root[1] - at, bendAt))],
     perEFold: slope,
     biasMm: bias,
     points,
     bestAtEnd: value <= both[0]! ? 'first' : value >= both[both.length - 1]! ? 'last' : null,
   });
+}
+
+/** How far a parabola with its foot at a place lies, there, from the least-squares line through it at the given points. */
+function squareOffLine(x: readonly number[], at: number): number {
+  const n = x.length;
+  const mean = x.reduce((s, v) => s + v, 0) / n;
+  const squares = x.map((v) => (v - at) ** 2);
+  const meanSquare = squares.reduce((s, v) => s + v, 0) / n;
+  const sxx = x.reduce((s, v) => s + (v - mean) ** 2, 0);
+  const sxy = x.reduce((s, v, i) => s + (v - mean) * (squares[i]! - meanSquare), 0);
+  return meanSquare + (sxy / sxx) * (at - mean);
 }

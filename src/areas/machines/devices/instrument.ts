@@ -51,6 +51,6 @@ const textOf = (answer: Record<string, unknown>, key: string): string => {
 /** One reading at one place of the coupon that stands on a machine. */
 export const askInstrument = async (port: number, asked: Asked): Promise<string> =>
   textOf(await ask(port, { ask: 'read', ...asked }), 'typed');
-/** The bench camera's picture (SVG) of one place. */
+/** The picture (SVG) of one place: by the bench camera, of what it looks for there, or through the microscope. */
 export const askCamera = async (port: number, asked: Asked, look: string): Promise<string> =>
   textOf(await ask(port, { ask: 'picture', look, ...asked }), 'svg');

@@ -35,6 +35,8 @@ export interface Feature {
   readonly how: string;
   /** May be left out. */
   readonly isOptional?: boolean;
+  /** Whether a microscope shows it as a picture to measure on. */
+  readonly isUnderMicroscope?: boolean;
   /** What it looks like: for the drawings beside a score and for the bench camera. */
   readonly look?: Look;
 }

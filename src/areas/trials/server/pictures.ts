@@ -55,7 +55,7 @@ export async function addPicture(
     : bad(stored.failure.what, 'take it with fewer pixels');
 }
 
-/** What the bench camera sees at a place; kept as well where that is wished. */
+/** What the bench camera sees at a place, or the microscope; kept as well where that is wished. */
 export async function takePicture(
   ctx: Ctx,
   trialId: string,
@@ -63,7 +63,8 @@ export async function takePicture(
   isKept: boolean,
 ): Promise<Result<{ svg: string; id: string | null }, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
-  const look = row && kindOf(row.kind).features.find((f) => f.key === spot.feature)?.look;
+  const feature = row && kindOf(row.kind).features.find((f) => f.key === spot.feature);
+  const look = feature?.isUnderMicroscope ? 'microscope' : feature?.look;
   if (!row) return fail({ code: 'noTrial' });
   if (!look || !isPlace(row, spot)) return noPlace;
   const m = (await findMachine(ctx, row.machineId))!;

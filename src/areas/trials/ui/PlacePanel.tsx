@@ -6,6 +6,7 @@ import { dayAndTime } from '../../../ui/dates.ts';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
+import { MicroscopePanel } from './MicroscopePanel.tsx';
 import type { Readings, PlaceKey } from './useReadings.ts';
 
 const SCORES = [1, 2, 3, 4, 5];
@@ -34,7 +35,7 @@ export function PlacePanel({
   const feature = kindOf(t.kind).features.find((f) => f.key === featureKey);
   const spot = `${band}/${featureKey}`;
   if (!feature) return null;
-  const { look } = feature;
+  const { look, isUnderMicroscope = false } = feature;
   const isScore = feature.quantity === 'score';
   const now = readings.typed[place] ?? readings.kept.get(place)?.typed ?? '';
   const last = t.series[t.series.length - 1];
@@ -95,7 +96,15 @@ export function PlacePanel({
               <span className="f">{s}</span>
             </button>
           ))}
-        {seen?.place === spot && (
+        {seen?.place === spot && isUnderMicroscope && (
+          <MicroscopePanel
+            key={seen.svg}
+            svg={seen.svg}
+            name={name}
+            onRead={mayChange ? (typed) => readings.put(place, typed) : null}
+          />
+        )}
+        {seen?.place === spot && !isUnderMicroscope && (
           <figure className="shot">
             <img src={`data:image/svg+xml;utf8,${encodeURIComponent(seen.svg)}`} alt={`Bench camera: ${name}`} />
             <figcaption className="hint">
@@ -123,11 +132,15 @@ export function PlacePanel({
         )}
       </div>
       <div className="acts">
-        {look && t.hasDevice && mayChange && t.state !== 'planned' && t.state !== 'printing' && (
-          <button className="btn" disabled={isBusy} onClick={() => void snap(false)}>
-            Look through the bench camera
-          </button>
-        )}
+        {(look !== undefined || isUnderMicroscope) &&
+          t.hasDevice &&
+          mayChange &&
+          t.state !== 'planned' &&
+          t.state !== 'printing' && (
+            <button className="btn" disabled={isBusy} onClick={() => void snap(false)}>
+              {isUnderMicroscope ? 'Look through the microscope' : 'Look through the bench camera'}
+            </button>
+          )}
         {mayChange && (
           <label className="btn filebtn">
             Add a photograph

@@ -8,7 +8,7 @@ import { extentOf, inLayers, layFields, programOf, sharesOf } from '../plateOf.t
 import { drawnMm, FIELD_MM, HOLES_MM, ladderField, PINS_MM, WIDTHS_MM } from './field.ts';
 import { exposureLadderTable } from './table.ts';
 
-const METHOD = { name: 'where growth (bar − slot)/2 crosses zero on ln exposure', version: 1 } as const;
+const METHOD = { name: 'where growth (bar − slot)/2 crosses zero on ln exposure', version: 2 } as const;
 const BANDS = 6;
 const STEP = 1.25;
 const ROUNDING_S = 0.05;
@@ -26,6 +26,7 @@ const width = (feature: 'bar' | 'slot', mm: number): Feature => ({
   instrument: 'microscope 0.005 mm',
   resolution: 0.005,
   repeats: 1,
+  isUnderMicroscope: true,
   how: feature === 'bar' ? `width of the bar drawn ${mm} mm` : `width of the slot drawn ${mm} mm, in its middle`,
 });
 const smallest = (key: 'pin' | 'hole', sizes: readonly number[]): Feature => ({
