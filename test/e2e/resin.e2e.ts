@@ -58,6 +58,24 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
   await expect(page.getByRole('img', { name: 'Layer 31 of 35, 6 exposures' })).toBeVisible();
   await page.getByRole('button', { name: 'Print on Malga Ciapela' }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 90_000 });
+  await test.step('a bar is measured on the microscope’s picture, with nothing but the picture', async () => {
+    const field = page.getByLabel(/^bar 1, exposure/).first();
+    await field.focus();
+    await page.getByRole('button', { name: 'Look through the microscope' }).click();
+    const glass = page.getByRole('group', { name: /^Microscope, .*bar 1$/ });
+    const svg = decodeURIComponent((await glass.getByRole('img').getAttribute('src'))!);
+    const view = Number(/viewBox="0 0 (\d+)/.exec(svg)![1]);
+    const edge = /id="between" d="M([^Z]+)Z"/
+      .exec(svg)![1]!
+      .split(' L')
+      .map((p) => Number(p.split(' ')[0]));
+    const share = (xs: number[]): string => String(Math.round((2000 * xs.reduce((a, b) => a + b)) / xs.length / view));
+    await glass.getByLabel('Left edge').fill(share(edge.slice(0, edge.length / 2)));
+    await glass.getByLabel('Right edge').fill(share(edge.slice(edge.length / 2)));
+    await glass.getByRole('button', { name: 'Take it over' }).click();
+    await expect(field).toHaveValue(/^[01]\.\d{3}$/);
+    expect(Math.abs(Number(await field.inputValue()) - 1)).toBeLessThan(0.2); // drawn 1 mm, less or more by its exposure
+  });
   await takeAndAccept(page);
   const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as {
     name: string;
