@@ -2,7 +2,6 @@ import createManifold from 'manifold-3d';
 import { checkMesh } from '../src/areas/checks/model/meshJob.ts';
 import { checkJob } from '../src/areas/checks/rules/index.ts';
 import { soundMeshJob } from '../src/areas/checks/rules/mesh/sound.ts';
-import { plainDialect } from '../src/core/gcode/write.ts';
 import { surveyMesh } from '../src/core/mesh/facts.ts';
 import type { Mesh } from '../src/core/mesh/mesh.ts';
 import { asDrawn } from '../src/core/mesh/placement.ts';
@@ -11,7 +10,8 @@ import { boxMesh, sphereMesh, turnedMesh } from '../src/core/mesh/solids.ts';
 import { topologyOf } from '../src/core/mesh/topology.ts';
 import { weld } from '../src/core/mesh/weld.ts';
 import { writeStl } from '../src/core/mesh/writeStl.ts';
-import { layMesh, type MeshLaySettings } from '../src/core/toolpath/layMesh.ts';
+import { layMesh } from '../src/core/toolpath/layMesh.ts';
+import { plainLay } from '../test/meshes/laySettings.ts';
 import { layerPlanes, Slicer } from '../src/core/slicing/slice.ts';
 
 // Side by side in one run, medians of interleaved rounds after warm-up: machines are noisy, only ratios within one run count.
@@ -34,43 +34,7 @@ function pot(triangles: number): Mesh {
     sides,
   );
 }
-const line = (speedMmPerS: number) => ({ widthMm: 0.44, speedMmPerS, accelerationMmPerS2: 1500 });
-const lay: MeshLaySettings = {
-  title: 'bench',
-  startBlock: 'M109 S{nozzle}\nG28',
-  endBlock: 'M104 S0',
-  dialect: plainDialect,
-  layerHeightMm: 0.2,
-  firstLayerHeightMm: 0.2,
-  walls: 3,
-  solidLayers: 4,
-  infillPercent: 20,
-  infillPattern: 'lines',
-  visibleWall: line(40),
-  hiddenWall: line(50),
-  fill: line(60),
-  solidFill: line(50),
-  topSurface: line(40),
-  firstLayer: line(20),
-  bridge: line(30),
-  support: line(50),
-  travelSpeedMmPerS: 130,
-  retractionMm: 1,
-  retractionMmPerS: 35,
-  liftMm: 0,
-  flow: 1,
-  filamentDiameterMm: 1.75,
-  nozzleC: 210,
-  nozzleFirstC: 210,
-  bedC: 60,
-  fanPercent: 40,
-  skirtLoops: 1,
-  skirtGapMm: 5,
-  brimMm: 0,
-  minimumLayerTimeS: 5,
-  supportAngleDeg: 45,
-  supportGapZMm: 0.2,
-};
+const lay = { ...plainLay, supportAngleDeg: 45 };
 
 {
   const stl = writeStl(pot(200_000));

@@ -2,13 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { getJobPage, makeJob, pinOf, runCheck } from '../../src/areas/checks/server/index.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
 import { makeProfile, searchProfiles } from '../../src/areas/library/server/index.ts';
-import {
-  loadLot,
-  logMaintenance,
-  makeMachine,
-  mountTool,
-  type Machine,
-} from '../../src/areas/machines/server/index.ts';
+import { loadLot, logMaintenance, type Machine } from '../../src/areas/machines/server/index.ts';
 import { SIDES } from '../../src/areas/trials/kinds/flow/index.ts';
 import {
   addReading,
@@ -21,6 +15,7 @@ import { file } from '../../src/platform/files/tables.ts';
 import { readFile, storeFile, sweepOrphans } from '../../src/platform/files/store.ts';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 import { desc, eq } from 'drizzle-orm';
+import { benchFarm } from './benchFarm.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm;
@@ -31,32 +26,15 @@ let otherId = '';
 let processId = '';
 beforeAll(async () => {
   farm = await freshFarm('farm');
-  const lead = farm.as('lead');
-  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
-  const printer = await make('printer', 'Frame', {
-    travelXMm: 220,
-    travelYMm: 210,
-    travelZMm: 240,
-    accelerationMmPerS2: 1000,
-    startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28',
-    endBlock: 'M104 S0\nM140 S0',
-    bedMaxC: 110,
-  });
-  toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 300, catalogueFlowMm3PerS: 12 });
-  materialId = await make('material', 'Plain', {
-    densityGPerCm3: 1.24,
-    nozzleC: 205,
-    nozzleRangeC: [190, 220],
-    bedC: 55,
-    bedRangeC: [45, 65],
-    pricePerKg: 20,
-  });
-  otherId = await make('material', 'Other', { densityGPerCm3: 1.24, nozzleC: 205, bedC: 55 });
-  processId = await make('process', 'Even', { layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40 });
-  m = await makeMachine(lead, { name: 'Hut', printerId: printer, place: 'bench', port: null });
-  must(await mountTool(lead, m.id, toolId, ''));
-  must(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  ({ m, toolId, materialId, processId } = await benchFarm(farm));
+  otherId = must(
+    await makeProfile(farm.as('lead'), {
+      kind: 'material',
+      name: 'Other',
+      own: { densityGPerCm3: 1.24, nozzleC: 205, bedC: 55 },
+      message: 'first',
+    }),
+  ).id;
 });
 afterAll(() => farm.close());
 

@@ -4,46 +4,20 @@ import { checkAgain, getJobPage, makeJob, placeJob, runCheck } from '../../src/a
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { placeSchema } from '../../src/areas/checks/model/schemas.ts';
-import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { storeFile, wholeFile } from '../../src/platform/files/store.ts';
+import { benchFarm, type Bench } from './benchFarm.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm;
-let m: Machine;
-const ids = { toolId: '', materialId: '', processId: '' };
+let bench: Bench;
 beforeAll(async () => {
   farm = await freshFarm('mesh_jobs');
-  const lead = farm.as('lead');
-  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
-  const printer = await make('printer', 'Frame', {
-    travelXMm: 220,
-    travelYMm: 210,
-    travelZMm: 240,
-    accelerationMmPerS2: 1000,
-    startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28',
-    endBlock: 'M104 S0\nM140 S0',
-    bedMaxC: 110,
-  });
-  ids.toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 300, catalogueFlowMm3PerS: 12 });
-  ids.materialId = await make('material', 'Plain', {
-    densityGPerCm3: 1.24,
-    nozzleC: 205,
-    nozzleRangeC: [190, 220],
-    bedC: 55,
-    bedRangeC: [45, 65],
-    pricePerKg: 20,
-  });
-  ids.processId = await make('process', 'Even', { layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40 });
-  m = await makeMachine(lead, { name: 'Hut', printerId: printer, place: 'bench', port: null });
-  must(await mountTool(lead, m.id, ids.toolId, ''));
-  must(await loadLot(lead, m.id, { materialId: ids.materialId, lot: 'A1', remainingG: 900 }));
+  bench = await benchFarm(farm);
 });
 afterAll(() => farm.close());
 
@@ -66,8 +40,10 @@ async function jobOf(bytes: Uint8Array, mesh: MeshChoice | null): Promise<string
       title: 'Block',
       class: 'in-house',
       quantity: 1,
-      machineId: m.id,
-      ...ids,
+      machineId: bench.m.id,
+      toolId: bench.toolId,
+      materialId: bench.materialId,
+      processId: bench.processId,
       fileSha: stored.sha256,
       fileName: 'block.stl',
       mesh,

@@ -2,48 +2,25 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { couponsOf } from '../../standins/controller/plate.ts';
 import { truthOf } from '../../standins/controller/truth.ts';
 import { readBench } from '../../standins/instruments/bench.ts';
-import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import type { Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import { findTrial, planDue, programLines, wishPrint } from '../../src/areas/trials/server/index.ts';
 import { PrintRecord, progressOf } from '../../src/areas/trials/server/printRecord.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
+import { benchFarm } from './benchFarm.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
 beforeAll(async () => {
   farm = await freshFarm('plates');
-  const lead = farm.as('lead');
-  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
-  const printer = await make('printer', 'Frame', {
-    travelXMm: 250,
-    travelYMm: 250,
-    travelZMm: 240,
-    accelerationMmPerS2: 1000,
-    startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28',
-    endBlock: 'M104 S0\nM140 S0',
-    bedMaxC: 110,
-    clearanceMm: 30,
-    headReachMm: 20,
-  });
-  const toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 300, catalogueFlowMm3PerS: 12 });
-  const materialId = await make('material', 'Plain', {
-    densityGPerCm3: 1.24,
-    nozzleC: 205,
-    nozzleRangeC: [190, 220],
-    bedC: 55,
-    bedRangeC: [45, 65],
-    pricePerKg: 20,
-    retractionMm: 0.8,
-  });
-  await make('process', 'Even', { layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40 });
-  m = await makeMachine(lead, { name: 'Hut', printerId: printer, place: 'bench', port: null });
-  must(await mountTool(lead, m.id, toolId, ''));
-  must(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  ({ m } = await benchFarm(
+    farm,
+    { travelXMm: 250, travelYMm: 250, clearanceMm: 30, headReachMm: 20 },
+    { retractionMm: 0.8 },
+  ));
 });
 afterAll(() => farm.close());
 

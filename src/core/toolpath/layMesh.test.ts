@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import { layAt, plainLay } from '../../../test/meshes/laySettings.ts';
 import { torusMesh } from '../../../test/meshes/solids.ts';
 import { inspectGcode } from '../gcode/inspect.ts';
-import { plainDialect } from '../gcode/write.ts';
 import { areaMm2, difference, offset, type Region } from '../geometry/clip.ts';
 import { surveyMesh } from '../mesh/facts.ts';
 import type { Mesh } from '../mesh/mesh.ts';
@@ -14,47 +14,10 @@ import { fillLines } from './infill.ts';
 import { layerTops, layMesh, type MeshLaySettings } from './layMesh.ts';
 import { readSegments } from './segments.ts';
 
-const lay = (speedMmPerS: number) => ({ widthMm: 0.44, speedMmPerS, accelerationMmPerS2: 1500 });
-const settings: MeshLaySettings = {
-  title: 'made up',
-  startBlock: 'M140 S{bed}\nM109 S{nozzle}\nM190 S{bed}\nG28',
-  endBlock: 'M104 S0\nM140 S0',
-  dialect: plainDialect,
-  layerHeightMm: 0.2,
-  firstLayerHeightMm: 0.2,
-  walls: 3,
-  solidLayers: 4,
-  infillPercent: 20,
-  infillPattern: 'lines',
-  visibleWall: lay(40),
-  hiddenWall: lay(50),
-  fill: lay(60),
-  solidFill: lay(50),
-  topSurface: lay(30),
-  firstLayer: lay(20),
-  bridge: lay(30),
-  support: lay(50),
-  travelSpeedMmPerS: 130,
-  retractionMm: 1,
-  retractionMmPerS: 35,
-  liftMm: 0,
-  flow: 1,
-  filamentDiameterMm: 1.75,
-  nozzleC: 210,
-  nozzleFirstC: 210,
-  bedC: 60,
-  fanPercent: 40,
-  skirtLoops: 1,
-  skirtGapMm: 5,
-  brimMm: 0,
-  minimumLayerTimeS: 5,
-  supportAngleDeg: null,
-  supportGapZMm: 0.2,
-};
 function laid(solid: Mesh, over: Partial<MeshLaySettings> = {}) {
   const mesh = placed(weld(solid), asDrawn(110, 110));
   const survey = surveyMesh(mesh);
-  const made = layMesh(mesh, survey.topology, { ...settings, ...over });
+  const made = layMesh(mesh, survey.topology, { ...plainLay, ...over });
   const report = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits);
   if (!report.ok) throw new Error(report.failure.what);
   return {
@@ -109,7 +72,7 @@ describe('an estimate follows its settings', () => {
   const mass = (over: Partial<MeshLaySettings>): number => laid(part, over).report.filamentMm;
   test('time falls with speed and grows with infill, plastic grows with infill and walls', () => {
     const speeds = [20, 40, 80].map((v) =>
-      time({ visibleWall: lay(v), hiddenWall: lay(v), fill: lay(v), solidFill: lay(v) }),
+      time({ visibleWall: layAt(v), hiddenWall: layAt(v), fill: layAt(v), solidFill: layAt(v) }),
     );
     expect(speeds[0]).toBeGreaterThan(speeds[1]!);
     expect(speeds[1]).toBeGreaterThan(speeds[2]!);

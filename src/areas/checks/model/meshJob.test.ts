@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import { layAt, plainLay } from '../../../../test/meshes/laySettings.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';
-import { plainDialect } from '../../../core/gcode/write.ts';
 import { joined, type Mesh } from '../../../core/mesh/mesh.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { meshOfSolids, type Solid } from '../../../core/mesh/solid.ts';
@@ -14,18 +14,10 @@ import { checkMesh } from './meshJob.ts';
 import type { CheckOutcome } from './outcome.ts';
 import type { LimitSheet } from './sheet.ts';
 
-const line = (speedMmPerS: number) => ({ widthMm: 0.44, speedMmPerS, accelerationMmPerS2: 800 });
+const line = (speedMmPerS: number) => layAt(speedMmPerS, 800);
+/** The same recipe as the sound job's machine has proven. */
 const lay: MeshLaySettings = {
-  title: 'made up',
-  startBlock: 'M140 S{bed}\nM104 S{nozzle}\nG28\nM190 S{bed}\nM109 S{nozzle}',
-  endBlock: 'M104 S0\nM140 S0',
-  dialect: plainDialect,
-  layerHeightMm: 0.2,
-  firstLayerHeightMm: 0.2,
-  walls: 3,
-  solidLayers: 4,
-  infillPercent: 20,
-  infillPattern: 'lines',
+  ...plainLay,
   visibleWall: line(40),
   hiddenWall: line(50),
   fill: line(60),
@@ -34,22 +26,13 @@ const lay: MeshLaySettings = {
   firstLayer: line(20),
   bridge: line(30),
   support: line(50),
-  travelSpeedMmPerS: 130,
   retractionMm: 1.1,
-  retractionMmPerS: 35,
-  liftMm: 0,
   flow: 0.96,
-  filamentDiameterMm: 1.75,
   nozzleC: 248,
   nozzleFirstC: 248,
   bedC: 100,
   fanPercent: 20,
-  skirtLoops: 1,
-  skirtGapMm: 5,
-  brimMm: 0,
   minimumLayerTimeS: 12,
-  supportAngleDeg: null,
-  supportGapZMm: 0.2,
 };
 const sheetWith = (over: Partial<MeshLaySettings> = {}, zonesMm: LimitSheet['machine']['zonesMm'] = []): LimitSheet => {
   const { sheet } = soundMeshJob();

@@ -1,0 +1,46 @@
+import { makeProfile } from '../../src/areas/library/server/index.ts';
+import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { must, type Farm } from './setup.ts';
+
+export interface Bench {
+  readonly m: Machine;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+}
+
+/** One filament machine with a tool, a material and a process: the least that a job or a trial needs. */
+export async function benchFarm(farm: Farm, printerOwn: object = {}, materialOwn: object = {}): Promise<Bench> {
+  const lead = farm.as('lead');
+  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
+    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
+  const printerId = await make('printer', 'Frame', {
+    travelXMm: 220,
+    travelYMm: 210,
+    travelZMm: 240,
+    accelerationMmPerS2: 1000,
+    startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28',
+    endBlock: 'M104 S0\nM140 S0',
+    bedMaxC: 110,
+    ...printerOwn,
+  });
+  const toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 300, catalogueFlowMm3PerS: 12 });
+  const materialId = await make('material', 'Plain', {
+    densityGPerCm3: 1.24,
+    nozzleC: 205,
+    nozzleRangeC: [190, 220],
+    bedC: 55,
+    bedRangeC: [45, 65],
+    pricePerKg: 20,
+    ...materialOwn,
+  });
+  const processId = await make('process', 'Even', {
+    layerHeightMm: 0.2,
+    lineWidthMm: 0.44,
+    visibleWallSpeedMmPerS: 40,
+  });
+  const m = await makeMachine(lead, { name: 'Hut', printerId, place: 'bench', port: null });
+  must(await mountTool(lead, m.id, toolId, ''));
+  must(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  return { m, toolId, materialId, processId };
+}
