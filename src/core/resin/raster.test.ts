@@ -2,6 +2,7 @@ import { constants, deflateSync, inflateSync } from 'node:zlib';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { describe, expect, test } from 'vitest';
+import { areaMm2, perimeterMm, union } from '../geometry/clip.ts';
 import { connect, countIslands, pixelsOf, runsOfGrey } from './islands.ts';
 import { decodeGreyPng, encodeGreyPng } from './png.ts';
 import { rasterise } from './raster.ts';
@@ -49,6 +50,32 @@ describe('a layer as rows', () => {
         }
         expect(Math.abs(areaOf(greyOf([points], 100, 100)) - area)).toBeLessThan(0.5 + round / 8);
       }),
+    ));
+  test('has the area that polygon clipping finds where outlines overlap and are cut', () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.double({ min: 12, max: 88, noNaN: true }),
+            fc.double({ min: 12, max: 88, noNaN: true }),
+            fc.double({ min: 2, max: 11, noNaN: true }),
+            fc.integer({ min: 3, max: 40 }),
+          ),
+          { minLength: 2, maxLength: 12 },
+        ),
+        (rings) => {
+          const outlines = rings.map(([x, y, r, sides]) =>
+            Array.from({ length: sides }, (_, k) => (2 * Math.PI * k) / sides).flatMap((a) => [
+              x + r * Math.cos(a),
+              y + r * Math.sin(a),
+            ]),
+          );
+          const united = union(outlines.map((o) => Float64Array.from(o)));
+          const error = Math.abs(areaOf(greyOf(outlines, 100, 100)) - areaMm2(united));
+          expect(error).toBeLessThan(0.5 + perimeterMm(united) / 8); // what four samples a pixel side can tell
+        },
+      ),
+      { seed: 6, numRuns: 80 },
     ));
   test('keeps two overlapping outlines as one', () =>
     expect(
