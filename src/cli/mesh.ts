@@ -1,27 +1,23 @@
 import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
 import { surveyMesh, type Surveyed } from '../core/mesh/facts.ts';
-import { isMeshUnit, joined, MESH_UNITS, scaled, type Mesh, type MeshFile, type MeshUnit } from '../core/mesh/mesh.ts';
-import { looksLikeMesh, readMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
+import { isMeshUnit, MESH_UNITS } from '../core/mesh/mesh.ts';
+import { openMesh, type OpenedMesh } from '../core/mesh/openMesh.ts';
+import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
 import { mustAskUnit, unitReadings } from '../core/mesh/units.ts';
-import { weld } from '../core/mesh/weld.ts';
 import { layersOf } from '../core/slicing/layers.ts';
 import { CommandFailure, figureOption, printJson, readArguments, refuse } from './options.ts';
 
 const MOST_BYTES = 1024 * 1024 * 1024;
 const MOST_LAYERS = 20_000;
 
-export interface MeshOnDisk {
-  readonly file: MeshFile;
-  readonly unit: MeshUnit;
-  /** All parts as one, welded, in millimetres. */
-  readonly mesh: Mesh;
+interface MeshOnDisk extends OpenedMesh {
   readonly survey: Surveyed;
 }
 
 /** Whether a file is a mesh by its beginning; one that is nothing else is taken at its name's word, so that its reader says why not. */
 export function isMeshFile(path: string): boolean {
   const { head, size } = readHead(path);
-  return looksLikeMesh(head, size) || /\.(stl|obj|3mf)$/i.test(path);
+  return looksLikeMesh(head, size) || isNamedLikeMesh(path);
 }
 /** First bytes of a file, and its size; nothing where it cannot be read: whoever reads it whole says why. */
 export function readHead(path: string): { readonly head: Uint8Array; readonly size: number } {
@@ -51,27 +47,21 @@ export function readWhole(path: string): Uint8Array {
 }
 
 /** A mesh file in millimetres; `unit` is for files that state none. */
-export function readMeshFile(path: string, unit: string | undefined): MeshOnDisk {
-  const read = readMesh(readWhole(path));
-  const file = read.ok ? read.value : refuse(read.failure, path);
-  if (unit !== undefined && !isMeshUnit(unit))
-    throw new CommandFailure(`--unit "${unit}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
-  if (file.unit !== null && unit !== undefined && unit !== file.unit)
-    throw new CommandFailure(`${path}: the file states its unit, ${file.unit}; leave --unit out`);
-  const used = file.unit ?? unit ?? 'mm';
-  const mesh = scaled(weld(joined(file.parts.map((p) => p.mesh))), MESH_UNITS[used]);
-  return { file, unit: used, mesh, survey: surveyMesh(mesh) };
+export function readMeshFile(path: string, told: string | undefined): MeshOnDisk {
+  if (told !== undefined && !isMeshUnit(told))
+    throw new CommandFailure(`--unit "${told}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
+  const read = openMesh(readWhole(path), told ?? null);
+  const opened = read.ok ? read.value : refuse(read.failure, path);
+  if (told !== undefined && told !== opened.unit)
+    throw new CommandFailure(`${path}: the file states its unit, ${opened.unit}; leave --unit out`);
+  return { ...opened, survey: surveyMesh(opened.mesh) };
 }
 
 /** What a mesh is, by the fields docs/command-line.md promises. */
 export function meshSummary({ file, unit, survey: { facts } }: MeshOnDisk): object {
   const { bounds, ...rest } = facts;
   const sizeMm = [0, 1, 2].map((k) => bounds.max[k]! - bounds.min[k]!);
-  const perUnit = MESH_UNITS[unit];
-  const readings = unitReadings({
-    min: bounds.min.map((v) => v / perUnit) as [number, number, number],
-    max: bounds.max.map((v) => v / perUnit) as [number, number, number],
-  });
+  const readings = unitReadings(bounds, unit);
   return {
     kind: 'mesh',
     format: file.format,

@@ -1,11 +1,12 @@
 import { checkJob } from '../areas/checks/rules/index.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { checkingMesh, openMesh } from '../areas/checks/model/meshJob.ts';
+import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { surveyMesh, type MeshFacts } from '../core/mesh/facts.ts';
 import { planHull } from '../core/geometry/hull.ts';
-import { MESH_UNITS, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
+import { boundsOf, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
+import { openMesh } from '../core/mesh/openMesh.ts';
 import { placed } from '../core/mesh/placement.ts';
 import { unitReadings, type UnitReading } from '../core/mesh/units.ts';
 import { sentenceOf } from '../core/result/result.ts';
@@ -41,31 +42,27 @@ const post = (answer: MeshAnswer): void => self.postMessage(answer);
 self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   const { file, choice, sheet } = data;
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const opened = openMesh(bytes, choice);
+  const opened = openMesh(bytes, choice.unit);
   if (!opened.ok) return post({ refusal: sentenceOf(opened.failure) });
-  const { file: read, mesh } = opened.value;
-  const unit = read.unit ?? choice.unit ?? 'mm';
-  const drawn = surveyMesh(mesh).facts;
+  const { file: read, unit, mesh } = opened.value;
+  const { facts } = surveyMesh(mesh);
   const stands = placed(mesh, choice.placement);
-  const { bounds } = surveyMesh(stands).facts;
-  const inUnits = (v: readonly [number, number, number]) =>
-    v.map((x) => x / MESH_UNITS[unit]) as unknown as readonly [number, number, number];
+  const { min, max } = boundsOf(stands);
   post({
     seen: {
       format: read.format,
       unit,
       unitIsStated: read.unit !== null,
-      readings:
-        read.unit === null ? unitReadings({ min: inUnits(drawn.bounds.min), max: inUnits(drawn.bounds.max) }) : [],
+      readings: read.unit === null ? unitReadings(facts.bounds, unit) : [],
       parts: read.parts.length,
-      facts: drawn,
-      minMm: bounds.min,
-      maxMm: bounds.max,
+      facts,
+      minMm: min,
+      maxMm: max,
       hull: planHull(stands.xyz),
     },
   });
   if (!sheet) return;
-  const work = checkingMesh(bytes, choice, sheet);
+  const work = checkingMesh(opened.value, choice.placement, sheet);
   let step = work.next();
   for (let posted = 0; !step.done; step = work.next())
     if (performance.now() - posted > POST_EVERY_MS) {

@@ -26,7 +26,6 @@ export const plainLay: MeshLaySettings = {
   solidFill: layAt(50),
   topSurface: layAt(30),
   firstLayer: layAt(20),
-  bridge: layAt(30),
   support: layAt(50),
   travelSpeedMmPerS: 130,
   retractionMm: 1,

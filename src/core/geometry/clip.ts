@@ -1,4 +1,13 @@
-import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
+import {
+  Clipper,
+  ClipType,
+  EndType,
+  FillRule,
+  JoinType,
+  TriangulateResult,
+  type Path64,
+  type Paths64,
+} from 'clipper2-ts';
 import type { Contours } from '../slicing/slice.ts';
 
 /** A closed outline, x and y by turns; outer ones run against the clock, holes with it. */
@@ -8,6 +17,8 @@ export type Region = readonly Ring[];
 
 /** Units a millimetre: a tenth of a micrometre, far below what any machine resolves. */
 const PER_MM = 10_000;
+/** What two places that ought to be one may lie apart once rounded so, mm. */
+export const GRID_MM = 2 / PER_MM;
 const MITRE_LIMIT = 2;
 /** An arc of an offset leaves its circle by at most this, mm. */
 const ARC_MM = 0.005;
@@ -55,6 +66,18 @@ export const offset = (region: Region, byMm: number, isRound = false): Region =>
           isRound ? ARC_MM * PER_MM : 0,
         ),
       );
+
+export type Point = readonly [x: number, y: number];
+/** A region in triangles against the clock. Its outlines must not cross. */
+export function trianglesOf(region: Region): (readonly [Point, Point, Point])[] {
+  if (region.length === 0) return [];
+  const { result, solution } = Clipper.triangulate(toClip(region));
+  if (result !== TriangulateResult.success) throw new RangeError('an outline of our own cannot be divided');
+  return fromClip(solution).map((t) => {
+    const [a, b, c] = [0, 2, 4].map((i): Point => [t[i]!, t[i + 1]!]) as [Point, Point, Point];
+    return ringAreaMm2(t) > 0 ? [a, b, c] : [a, c, b];
+  });
+}
 
 /** Leaves out points that lie nearer than so much to the line between their neighbours. */
 export const simplify = (region: Region, toleranceMm: number): Region =>

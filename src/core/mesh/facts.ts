@@ -1,5 +1,6 @@
 import { boundsOf, triangleCount, type Bounds, type Mesh } from './mesh.ts';
-import { shellsOf, volumeAndArea, type Shells } from './shells.ts';
+import { momentsOf } from './moments.ts';
+import { shellsOf, type Shells } from './shells.ts';
 import { topologyOf, type Topology } from './topology.ts';
 
 /** What a mesh is, and what is wrong with it. Lengths in millimetres. */
@@ -36,11 +37,7 @@ export function surveyMesh(mesh: Mesh): Surveyed {
   const shells = shellsOf(mesh, topology);
   const faults = faceFaults(mesh);
   const bounds = boundsOf(mesh);
-  const { volume, area } = volumeAndArea(mesh, [
-    (bounds.min[0] + bounds.max[0]) / 2,
-    (bounds.min[1] + bounds.max[1]) / 2,
-    (bounds.min[2] + bounds.max[2]) / 2,
-  ]);
+  const { volume, area } = momentsOf(mesh, bounds.min);
   const facts: MeshFacts = {
     triangles: triangleCount(mesh),
     vertices: mesh.xyz.length / 3,
@@ -59,7 +56,7 @@ export function surveyMesh(mesh: Mesh): Surveyed {
   return { facts, topology, shells, faults };
 }
 
-export interface FaceFaults {
+interface FaceFaults {
   /** Triangles without area. */
   readonly degenerate: readonly number[];
   /** Surplus copies: triangles over the same three vertices as one before them, either way round. */

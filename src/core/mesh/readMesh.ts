@@ -66,6 +66,8 @@ function firstImpossible(parts: readonly MeshPart[]) {
   return null;
 }
 
+/** Whether a name ends like a mesh's: then a file that is none is refused as a mesh, with the reason. */
+export const isNamedLikeMesh = (name: string): boolean => /\.(stl|3mf|obj)$/i.test(name);
 /** Bytes of a file's beginning that tell whether it is a mesh. */
 export const TELLING_BYTES = HEAD;
 /** Whether a file is a mesh, by its first bytes and its size and not by its name. Of zips, a layer stack is none: it begins with

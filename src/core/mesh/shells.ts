@@ -1,4 +1,5 @@
 import { boundsOf, type Bounds, type Mesh } from './mesh.ts';
+import { momentsOf } from './moments.ts';
 import type { Topology } from './topology.ts';
 
 export interface Shell {
@@ -66,44 +67,9 @@ function measure({ xyz, corners }: Mesh, { twins }: Topology, triangles: Uint32A
       if (twins[half]! < 0) isClosed = false;
     }
   const bounds = boundsOf({ xyz, corners: own });
-  const { volume, area } = volumeAndArea({ xyz, corners: own }, centreOf(bounds));
+  const { volume, area } = momentsOf({ xyz, corners: own }, bounds.min);
   return { triangles: triangles.length, volumeMm3: volume, areaMm2: area, bounds, isClosed };
 }
-const centreOf = ({ min, max }: Bounds): readonly [number, number, number] => [
-  (min[0] + max[0]) / 2,
-  (min[1] + max[1]) / 2,
-  (min[2] + max[2]) / 2,
-];
-
-/** Signed volume by the divergence theorem about a point, and area. */
-export function volumeAndArea(
-  { xyz, corners }: Mesh,
-  [ox, oy, oz]: readonly [number, number, number],
-): { readonly volume: number; readonly area: number } {
-  let six = 0;
-  let double = 0;
-  for (let i = 0; i < corners.length; i += 3) {
-    const a = corners[i]! * 3;
-    const b = corners[i + 1]! * 3;
-    const c = corners[i + 2]! * 3;
-    const ax = xyz[a]! - ox;
-    const ay = xyz[a + 1]! - oy;
-    const az = xyz[a + 2]! - oz;
-    const ux = xyz[b]! - ox - ax;
-    const uy = xyz[b + 1]! - oy - ay;
-    const uz = xyz[b + 2]! - oz - az;
-    const vx = xyz[c]! - ox - ax;
-    const vy = xyz[c + 1]! - oy - ay;
-    const vz = xyz[c + 2]! - oz - az;
-    const nx = uy * vz - uz * vy;
-    const ny = uz * vx - ux * vz;
-    const nz = ux * vy - uy * vx;
-    six += ax * nx + ay * ny + az * nz;
-    double += Math.sqrt(nx * nx + ny * ny + nz * nz);
-  }
-  return { volume: six / 6, area: double / 2 };
-}
-
 const isWithin = ({ min, max }: Bounds, outer: Bounds): boolean =>
   min[0] >= outer.min[0] &&
   max[0] <= outer.max[0] &&

@@ -1,5 +1,4 @@
-import { Clipper, TriangulateResult, type Path64 } from 'clipper2-ts';
-import { difference, type Region } from '../geometry/clip.ts';
+import { difference, GRID_MM, trianglesOf, type Region } from '../geometry/clip.ts';
 import type { Mesh } from './mesh.ts';
 import { stitched } from './stitch.ts';
 import { weld } from './weld.ts';
@@ -10,10 +9,6 @@ export interface Storey {
   readonly toMm: number;
   readonly region: Region;
 }
-/** The grid outlines lie on after clipping, parts of a millimetre. */
-const PER_MM = 10_000;
-const ON_EDGE_MM = 2 / PER_MM;
-
 /** Storeys upon each other as one closed mesh: walls round each, floors and ceilings only where nothing lies behind them. */
 export function stackedMesh(storeys: readonly Storey[]): Mesh {
   const xyz: number[] = [];
@@ -34,24 +29,5 @@ export function stackedMesh(storeys: readonly Storey[]): Mesh {
       face([...a, fromMm], [...c, fromMm], [...b, fromMm]);
   });
   const corners = Uint32Array.from({ length: xyz.length / 3 }, (_, i) => i);
-  return stitched(weld({ xyz: Float64Array.from(xyz), corners }), ON_EDGE_MM);
-}
-
-type Point = readonly [x: number, y: number];
-
-/** A region in triangles against the clock. */
-function trianglesOf(region: Region): (readonly [Point, Point, Point])[] {
-  if (region.length === 0) return [];
-  const paths = region.map((ring) => {
-    const path: Path64 = [];
-    for (let i = 0; i < ring.length; i += 2)
-      path.push({ x: Math.round(ring[i]! * PER_MM), y: Math.round(ring[i + 1]! * PER_MM) } as Path64[number]);
-    return path;
-  });
-  const { result, solution } = Clipper.triangulate(paths);
-  if (result !== TriangulateResult.success) throw new RangeError('an outline of our own cannot be divided');
-  return solution.map((triangle) => {
-    const [a, b, c] = triangle.map((p): Point => [Number(p.x) / PER_MM, Number(p.y) / PER_MM]) as [Point, Point, Point];
-    return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) > 0 ? [a, b, c] : [a, c, b];
-  });
+  return stitched(weld({ xyz: Float64Array.from(xyz), corners }), GRID_MM);
 }

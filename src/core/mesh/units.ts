@@ -13,10 +13,10 @@ export interface UnitReading {
   readonly isPlausible: boolean;
 }
 
-/** How large a part without a unit would be in each, the likelier first. */
-export function unitReadings({ min, max }: Bounds): UnitReading[] {
+/** How large a part without a unit would be in each, the likelier first; its bounds were taken in `unit`. */
+export function unitReadings({ min, max }: Bounds, taken: MeshUnit = 'mm'): UnitReading[] {
   return ASKED.map((unit) => {
-    const f = MESH_UNITS[unit];
+    const f = MESH_UNITS[unit] / MESH_UNITS[taken];
     const sizeMm = [(max[0] - min[0]) * f, (max[1] - min[1]) * f, (max[2] - min[2]) * f] as const;
     const largest = Math.max(...sizeMm);
     return { unit, sizeMm, isPlausible: largest >= SMALLEST_MM && largest <= LARGEST_MM };

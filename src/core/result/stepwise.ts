@@ -2,12 +2,10 @@
 export type Stepwise<T> = Generator<number, T, void>;
 
 /** Runs all steps in one go. */
-export function runAll<T>(work: Stepwise<T>, tell: (share: number) => void = () => {}): T {
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    tell(step.value);
-  }
+export function runAll<T>(work: Stepwise<T>): T {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
 }
 
 /** Steps of a piece of work as a part of a whole, from one share to another. */

@@ -1,5 +1,6 @@
 import {
   areaMm2,
+  GRID_MM,
   perimeterMm,
   ringAreaMm2,
   ringLengthMm,
@@ -25,8 +26,6 @@ export interface Layer extends LayerFigures {
   readonly gaps: number;
 }
 
-/** Grid the union rounds to, with room for both ends of an edge: what it may move a contour by. */
-const GRID_MM = 2e-4;
 /** Whether a contour is more than a speck the union's grid may swallow. */
 const isMoreThanASpeck = (ring: Ring): boolean => Math.abs(ringAreaMm2(ring)) > GRID_MM * ringLengthMm(ring);
 

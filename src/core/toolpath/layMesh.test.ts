@@ -4,7 +4,7 @@ import { torusMesh } from '../../../test/meshes/solids.ts';
 import { inspectGcode } from '../gcode/inspect.ts';
 import { areaMm2, difference, offset, type Region } from '../geometry/clip.ts';
 import { surveyMesh } from '../mesh/facts.ts';
-import type { Mesh } from '../mesh/mesh.ts';
+import { joined, type Mesh } from '../mesh/mesh.ts';
 import { asDrawn, placed } from '../mesh/placement.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
 import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
@@ -93,6 +93,13 @@ describe('an estimate follows its settings', () => {
       laid(pin, { minimumLayerTimeS: 8 }).report.timeS,
     );
   });
+});
+
+test('a way long enough to pull back for is made above the part, where the recipe lifts', () => {
+  const two = joined([boxMesh([0, 0, 0], [8, 8, 4]), boxMesh([40, 0, 0], [48, 8, 4])]);
+  const highest = (liftMm: number): number => laid(two, { liftMm }).report.reachedMm!.max[2]!;
+  expect([highest(0), highest(0.6)]).toEqual([expect.closeTo(4, 6), expect.closeTo(4.6, 6)]);
+  expect(laid(two, { liftMm: 0.6 }).report.timeS).toBeGreaterThan(laid(two).report.timeS);
 });
 
 describe('support', () => {

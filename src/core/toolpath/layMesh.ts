@@ -33,7 +33,6 @@ export interface MeshLaySettings extends LaySettings {
   readonly brimMm: number;
   readonly minimumLayerTimeS: number;
   readonly infillPattern: 'lines' | 'grid';
-  readonly bridge: Lay;
   /** Columns under what leans further from the vertical than this; null for none. */
   readonly supportAngleDeg: number | null;
   readonly supportGapZMm: number;
@@ -197,6 +196,7 @@ class PartPath {
   restMm3 = 0;
   private readonly w: GcodeWriter;
   private height = 0;
+  private zMm = 0;
   private layersBegun = 0;
   private isBack = false;
   private acceleration = NaN;
@@ -215,7 +215,8 @@ class PartPath {
     this.height = heightMm;
     this.layersBegun++;
     this.pullBack();
-    this.w.height(Number(zMm.toFixed(4)), LIFT_MM_PER_S);
+    this.zMm = roundMm(zMm);
+    this.w.height(this.zMm, LIFT_MM_PER_S);
     if (this.layersBegun === 2) {
       this.w.raw(this.s.fanPercent > 0 ? `M106 S${Math.round(this.s.fanPercent * 2.55)}` : 'M107');
       if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.raw(`M104 S${this.s.nozzleC}`);
@@ -319,7 +320,10 @@ class PartPath {
   private goTo(x: number, y: number): void {
     const far = !(this.w.distanceTo(x, y) <= SHORT_TRAVEL_MM);
     if (far) this.pullBack();
+    const isLifted = this.isBack && this.s.liftMm > 0;
+    if (isLifted) this.w.height(roundMm(this.zMm + this.s.liftMm), LIFT_MM_PER_S);
     this.w.travel(x, y, this.s.travelSpeedMmPerS);
+    if (isLifted) this.w.height(this.zMm, LIFT_MM_PER_S);
     if (!this.isBack) return;
     if (this.s.dialect.firmwareRetract) this.w.raw('G11');
     else this.w.filament(this.s.retractionMm, this.s.retractionMmPerS);
@@ -338,6 +342,8 @@ class PartPath {
     return this.w.text();
   }
 }
+
+const roundMm = (v: number): number => Number(v.toFixed(4));
 
 /** A ring as a closed line that begins and ends at its rearmost corner, where a seam is seen least. */
 function closedFromBack(ring: Ring): number[] {

@@ -1,7 +1,4 @@
 import { createHash } from 'node:crypto';
-import { and, desc, eq } from 'drizzle-orm';
-import { makeJob, runCheck, type NewJob } from '../../areas/checks/server/index.ts';
-import { checkRun } from '../../areas/checks/server/tables.ts';
 import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../../areas/library/server/index.ts';
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
@@ -20,10 +17,6 @@ import { readStack } from '../../core/resin/readStack.ts';
 import { seedOf } from '../../core/formats/random.ts';
 import type { Clock } from '../../platform/clock.ts';
 import type { Ctx, PersonRole } from '../../platform/db/context.ts';
-import { storeFile } from '../../platform/files/store.ts';
-import { asDrawn } from '../../core/mesh/placement.ts';
-import { partOfSolids, type Solid } from '../../core/mesh/solid.ts';
-import { writeStl } from '../../core/mesh/writeStl.ts';
 import { truthOf } from '../../../standins/controller/truth.ts';
 import { readBench, type Place } from '../../../standins/instruments/bench.ts';
 import { readResinBench } from '../../../standins/resin/bench.ts';
@@ -31,16 +24,12 @@ import { PrintedStack } from '../../../standins/resin/printed.ts';
 import { resinTruthOf } from '../../../standins/resin/truth.ts';
 import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
 import { demoMachinesOnFloor } from './floor.ts';
+import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
-import { demoGcode, type DemoPart } from './part.ts';
+import { must } from './must.ts';
 
 type Stepped = Clock & { set(to: Date): void };
 const DAY_MS = 86_400_000;
-
-function must<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
-  if (!result.ok) throw new Error(`demo data: ${JSON.stringify(result.failure)}`);
-  return result.value;
-}
 
 /** Makes the demonstration through the same use-cases people use, with a stepped clock, over the past half year. */
 export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, standinPort: number): Promise<void> {
@@ -320,218 +309,5 @@ async function seedRanges(
       },
       'Taken over from the signed bench sheet',
     );
-  }
-}
-
-const part = (title: string, profile: DemoPart['profile'], change: Partial<DemoPart>): DemoPart => ({
-  title,
-  profile,
-  centreMm: [110, 105],
-  nozzleC: 206,
-  bedC: 55,
-  flow: 0.97,
-  layerHeightMm: 0.2,
-  lineWidthMm: 0.44,
-  walls: 3,
-  speedMmPerS: 40,
-  retractionMm: 0.8,
-  ...change,
-});
-
-const demoJobs = [
-  {
-    title: 'Drip manifold, 4 outlets',
-    file: 'manifold-4_r2.gcode',
-    machine: 'Rifugio Vodice',
-    process: 'Fine 0.20',
-    class: 'customer part',
-    quantity: 6,
-    part: part(
-      'drip manifold',
-      [
-        [0, 32],
-        [6, 32],
-        [8, 22],
-        [34, 22],
-        [36, 30],
-        [50, 30],
-        [52, 18],
-        [78, 14],
-        [92, 12],
-      ],
-      { centreMm: [174, 171], nozzleC: 248, bedC: 100, retractionMm: 1.1, fastFromMm: 36, fastMmPerS: 130 },
-    ),
-  },
-  {
-    title: 'Hive vent, round',
-    file: 'hive-vent.gcode',
-    machine: 'Rifugio Lagazuoi',
-    process: 'Fine 0.20',
-    class: 'in-house',
-    quantity: 2,
-    part: part(
-      'hive vent',
-      [
-        [0, 28],
-        [4, 28],
-        [5, 24],
-        [22, 20],
-      ],
-      { nozzleC: 208 },
-    ),
-  },
-  {
-    title: 'Frame spacer, tall',
-    file: 'frame spacer v3.1.gcode',
-    machine: 'Rifugio Coldai',
-    process: 'Draft 0.28',
-    class: 'in-house',
-    quantity: 1,
-    part: part(
-      'frame spacer',
-      [
-        [0, 16],
-        [120, 10],
-        [246, 8],
-      ],
-      { nozzleC: 240, bedC: 75, layerHeightMm: 0.28, lineWidthMm: 0.46, retractionMm: 1.4, walls: 2 },
-    ),
-  },
-  {
-    title: 'Seed-plate wheel',
-    file: 'seed-wheel.gcode',
-    machine: 'Rifugio Sella',
-    process: 'Fine 0.20',
-    class: 'lights-out',
-    quantity: 4,
-    part: part(
-      'seed wheel',
-      [
-        [0, 45],
-        [3, 45],
-        [4, 20],
-        [16, 20],
-      ],
-      {},
-    ),
-  },
-  {
-    title: 'Spray nozzle insert',
-    file: 'spray-insert.gcode',
-    machine: 'Rifugio Tissi',
-    process: 'Fine 0.20',
-    class: 'in-house',
-    quantity: 20,
-    part: part(
-      'spray insert',
-      [
-        [0, 9],
-        [12, 9],
-        [13, 6],
-        [30, 5],
-      ],
-      { centreMm: [148, 150], nozzleC: 238, bedC: 75, retractionMm: 1.2 },
-    ),
-  },
-  {
-    title: 'Sieve frame',
-    file: 'sieve-frame.gcode',
-    machine: 'Rifugio Scarpa',
-    process: 'Stout 0.30',
-    class: 'in-house',
-    quantity: 1,
-    part: part(
-      'sieve frame',
-      [
-        [0, 60],
-        [10, 60],
-        [12, 55],
-        [20, 55],
-      ],
-      {
-        centreMm: [174, 171],
-        nozzleC: 238,
-        bedC: 95,
-        layerHeightMm: 0.3,
-        lineWidthMm: 0.66,
-        retractionMm: 1,
-        home: false,
-      },
-    ),
-  },
-] as const;
-
-const box = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): Solid => ({
-  shape: 'box',
-  x,
-  y,
-  w,
-  d,
-  fromMm,
-  toMm,
-});
-/** Jobs that came as a mesh: a vent with a roof over its slots. */
-const demoMeshJobs: readonly (Omit<
-  NewJob,
-  'machineId' | 'toolId' | 'materialId' | 'processId' | 'fileSha' | 'fileName' | 'mesh'
-> & {
-  readonly file: string;
-  readonly machine: string;
-  readonly process: string;
-  readonly solids: readonly Solid[];
-  readonly at: readonly [number, number];
-})[] = [
-  {
-    title: 'Hive vent with roof',
-    file: 'hive-vent-roof.stl',
-    machine: 'Rifugio Coldai',
-    process: 'Fine 0.20',
-    class: 'in-house',
-    quantity: 2,
-    at: [109, 107],
-    solids: [
-      box(0, 0, 64, 46, 0, 3),
-      ...[-18, -6, 6, 18].map((x): Solid => ({ ...box(x, 0, 7, 26, 0, 3), isCut: true })),
-      box(-29, 0, 4, 46, 3, 18),
-      box(29, 0, 4, 46, 3, 18),
-      { ...box(-20, 0, 22, 46, 18, 26), top: { x: -1, y: 0, w: 22, d: 46 } },
-      { ...box(20, 0, 22, 46, 18, 26), top: { x: 1, y: 0, w: 22, d: 46 } },
-    ],
-  },
-];
-
-async function seedJobs(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
-  for (const j of [...demoJobs, ...demoMeshJobs]) {
-    const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
-    const bytes = 'part' in j ? new TextEncoder().encode(demoGcode(j.part)) : writeStl(partOfSolids('', j.solids).mesh);
-    const stored = must(
-      await storeFile(
-        ctx,
-        (async function* () {
-          yield bytes;
-        })(),
-      ),
-    );
-    const made = must(
-      await makeJob(ctx, {
-        title: j.title,
-        class: j.class,
-        quantity: j.quantity,
-        machineId: machines.get(j.machine)!.id,
-        toolId: profiles.get(floor.tool)!,
-        materialId: profiles.get(floor.material)!,
-        processId: profiles.get(j.process)!,
-        fileSha: stored.sha256,
-        fileName: j.file,
-        mesh: 'part' in j ? null : { unit: null, placement: asDrawn(...j.at) },
-      }),
-    );
-    const [run] = await ctx.db
-      .select()
-      .from(checkRun)
-      .where(and(eq(checkRun.jobId, made.id)))
-      .orderBy(desc(checkRun.at))
-      .limit(1);
-    await runCheck(ctx, run!.id);
   }
 }

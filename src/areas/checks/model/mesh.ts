@@ -33,8 +33,7 @@ export interface MeshReport {
   readonly readings: readonly UnitReading[];
   readonly parts: number;
   readonly facts: MeshFacts;
-  /** As it stands: bounds on the bed, and the share it is scaled to. */
-  readonly placement: Placement;
+  /** Bounds on the bed, as it stands. */
   readonly minMm: readonly [number, number, number];
   readonly maxMm: readonly [number, number, number];
   /** Hull of the part seen from above, against the clock. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { layAt, plainLay } from '../../../../test/meshes/laySettings.ts';
+import { layAt } from '../../../../test/meshes/laySettings.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';
 import { joined, type Mesh } from '../../../core/mesh/mesh.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
@@ -8,38 +8,19 @@ import { boxMesh, turnedMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
 import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
 import { checkJob } from '../rules/index.ts';
-import { soundMeshJob } from '../rules/mesh/sound.ts';
+import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
 import type { MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
 import type { CheckOutcome } from './outcome.ts';
 import type { LimitSheet } from './sheet.ts';
 
 const line = (speedMmPerS: number) => layAt(speedMmPerS, 800);
-/** The same recipe as the sound job's machine has proven. */
-const lay: MeshLaySettings = {
-  ...plainLay,
-  visibleWall: line(40),
-  hiddenWall: line(50),
-  fill: line(60),
-  solidFill: line(50),
-  topSurface: line(40),
-  firstLayer: line(20),
-  bridge: line(30),
-  support: line(50),
-  retractionMm: 1.1,
-  flow: 0.96,
-  nozzleC: 248,
-  nozzleFirstC: 248,
-  bedC: 100,
-  fanPercent: 20,
-  minimumLayerTimeS: 12,
-};
 const sheetWith = (over: Partial<MeshLaySettings> = {}, zonesMm: LimitSheet['machine']['zonesMm'] = []): LimitSheet => {
   const { sheet } = soundMeshJob();
   return {
     ...sheet,
     machine: { ...sheet.machine, zonesMm },
-    recipe: { ...sheet.recipe, lay: { ...lay, ...over }, lowestLayerTimeS: 8, family: 'ASA' },
+    recipe: { ...sheet.recipe, lay: { ...soundLay, ...over }, lowestLayerTimeS: 8, family: 'ASA' },
   };
 };
 function check(mesh: Mesh, choice: Partial<MeshChoice> = {}, sheet = sheetWith()): CheckOutcome {

@@ -12,24 +12,15 @@ import {
   type Ring,
 } from '../../../core/geometry/clip.ts';
 import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
-import { centreOfGravity } from '../../../core/mesh/balance.ts';
 import { surveyMesh } from '../../../core/mesh/facts.ts';
-import {
-  boundsOf,
-  joined,
-  MESH_UNITS,
-  scaled,
-  type Bounds,
-  type Mesh,
-  type MeshFile,
-} from '../../../core/mesh/mesh.ts';
+import { boundsOf } from '../../../core/mesh/mesh.ts';
+import { momentsOf } from '../../../core/mesh/moments.ts';
+import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
 import { overhangsOf } from '../../../core/mesh/overhang.ts';
-import { placed } from '../../../core/mesh/placement.ts';
-import { readMesh } from '../../../core/mesh/readMesh.ts';
+import { placed, type Placement } from '../../../core/mesh/placement.ts';
 import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
-import { weld } from '../../../core/mesh/weld.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
@@ -46,24 +37,19 @@ export interface CheckedMesh {
 const MOST_LAYERS = 10_000;
 const MOST_OVERHANGS = 40;
 /** Lean from the vertical that most plastics bridge step by step; common practice, no source. */
-export const USUAL_OVERHANG_DEG = 45;
+const USUAL_OVERHANG_DEG = 45;
 const SMALLEST_FLOAT_MM2 = 0.1;
 /** A sliver of a corner that opening rounds off is no thin wall. */
 const THIN_SHARE = 0.98;
 const SAMPLED_LAYERS = 120;
 
-/** A file's mesh in millimetres, welded, as it was drawn. */
-export function openMesh(bytes: Uint8Array, choice: Pick<MeshChoice, 'unit'>): Result<{ file: MeshFile; mesh: Mesh }> {
-  const read = readMesh(bytes);
-  if (!read.ok) return read;
-  const file = read.value;
-  const unit = file.unit ?? choice.unit ?? 'mm';
-  return succeed({ file, mesh: scaled(weld(joined(file.parts.map((p) => p.mesh))), MESH_UNITS[unit]) });
-}
-
-/** Reads a mesh, sets it on the plate, lays it by the recipe and reads the program back: everything the rules need, from bytes.
- *  In steps: a large mesh takes seconds. */
-export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: LimitSheet): Stepwise<Result<CheckedMesh>> {
+/** Sets an opened mesh on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
+ *  mesh takes seconds. */
+export function* checkingMesh(
+  { file, unit, mesh: drawn }: OpenedMesh,
+  placement: Placement,
+  sheet: LimitSheet,
+): Stepwise<Result<CheckedMesh>> {
   const { lay } = sheet.recipe;
   if (!lay)
     return fail({
@@ -71,12 +57,8 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
       what: 'The recipe lacks what a toolpath needs',
       todo: 'check the process and the start block',
     });
-  const opened = openMesh(bytes, choice);
-  if (!opened.ok) return opened;
-  const { file, mesh: drawn } = opened.value;
-  yield 0.1;
   const asItCame = surveyMesh(drawn);
-  const mesh = placed(outward(drawn, asItCame.shells), choice.placement);
+  const mesh = placed(outward(drawn, asItCame.shells), placement);
   // neither turning nor moving changes what hangs together; turning faces over does
   const topology = mesh.corners === drawn.corners ? asItCame.topology : topologyOf(mesh);
   const bounds = boundsOf(mesh);
@@ -102,9 +84,8 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
     0.8,
     1,
   );
-  const unit = file.unit ?? choice.unit ?? 'mm';
   const contact = laid.layers[0]!.region;
-  const centre = asItCame.facts.openEdges === 0 ? centreOfGravity(mesh) : null;
+  const centre = asItCame.facts.openEdges === 0 ? momentsOf(mesh, bounds.min).centre : null;
   return succeed({
     gcode: laid.gcode,
     report: read.value,
@@ -112,10 +93,9 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
       format: file.format,
       unit,
       unitIsStated: file.unit !== null,
-      readings: file.unit === null ? unitReadings(inUnits(boundsOf(drawn), MESH_UNITS[unit])) : [],
+      readings: file.unit === null ? unitReadings(asItCame.facts.bounds, unit) : [],
       parts: file.parts.length,
       facts: asItCame.facts,
-      placement: choice.placement,
       minMm: bounds.min,
       maxMm: bounds.max,
       hull: planHull(mesh.xyz),
@@ -134,21 +114,14 @@ export function* checkingMesh(bytes: Uint8Array, choice: MeshChoice, sheet: Limi
     },
   });
 }
-/** The same in one go. */
-export const checkMesh = (
-  bytes: Uint8Array,
-  choice: MeshChoice,
-  sheet: LimitSheet,
-  tell?: (share: number) => void,
-): Result<CheckedMesh> => runAll(checkingMesh(bytes, choice, sheet), tell);
-
-const inUnits = ({ min, max }: Bounds, perUnit: number): Bounds => ({
-  min: [min[0] / perUnit, min[1] / perUnit, min[2] / perUnit],
-  max: [max[0] / perUnit, max[1] / perUnit, max[2] / perUnit],
-});
+/** The same in one go, from the bytes of a file. */
+export function checkMesh(bytes: Uint8Array, choice: MeshChoice, sheet: LimitSheet): Result<CheckedMesh> {
+  const opened = openMesh(bytes, choice.unit);
+  return opened.ok ? runAll(checkingMesh(opened.value, choice.placement, sheet)) : opened;
+}
 
 /** Lean beyond which a surface is asked about: the proven one, or else the usual one. */
-export function overhangLimitOf(sheet: LimitSheet): number {
+function overhangLimitOf(sheet: LimitSheet): number {
   const proof = sheet.proofs['steepestOverhangDeg'];
   return proof && proof.state !== 'sister' ? Math.min(89.9, proof.range.max) : USUAL_OVERHANG_DEG;
 }

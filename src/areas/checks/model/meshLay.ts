@@ -21,7 +21,6 @@ export function meshLayOf(v: Values, title: string): MeshLaySettings | null {
     brimMm: n('brimMm'),
     minimumLayerTimeS: n('minimumLayerTimeS'),
     infillPattern: 'lines',
-    bridge: layOf(v, 'bridge'),
     supportAngleDeg: numberOf(v, 'supportAngleDeg'),
     supportGapZMm: n('supportGapZMm', n('layerHeightMm')),
     support: layOf(v, 'support'),

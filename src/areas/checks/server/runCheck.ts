@@ -1,5 +1,6 @@
 import { and, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
+import { openMesh } from '../../../core/mesh/openMesh.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
@@ -92,7 +93,9 @@ async function runMeshCheck(
   if (row.fileSize > LARGEST_MESH_BYTES)
     return refuse(`${row.fileSize} bytes; a mesh may have ${LARGEST_MESH_BYTES}; coarsen it`);
   const bytes = await wholeFile(ctx, row.fileSha, row.fileSize);
-  const work = checkingMesh(bytes, choice, sheet);
+  const opened = openMesh(bytes, choice.unit);
+  if (!opened.ok) return refuse(sentenceOf(opened.failure));
+  const work = checkingMesh(opened.value, choice.placement, sheet);
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
     if (Date.now() - reported <= REPORT_EVERY_MS) continue;

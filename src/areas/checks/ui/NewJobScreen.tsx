@@ -2,7 +2,7 @@ import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
+import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
 import { call, post, Refused } from '../../../ui/api.ts';
 import { go } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
@@ -47,7 +47,7 @@ export function NewJobScreen() {
       return;
     }
     const isMesh = looksLikeMesh(new Uint8Array(await f.slice(0, TELLING_BYTES).arrayBuffer()), f.size);
-    const isNamedMesh = /\.(stl|3mf|obj)$/i.test(f.name);
+    const isNamedMesh = isNamedLikeMesh(f.name);
     setSlip(
       isMesh || isNamedMesh || /\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)
         ? null

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { TrialKindKey } from '../kinds/define.ts';
-import { sharePlates } from './sharing.ts';
+import { clearanceOf, sharePlates } from './sharing.ts';
 
 const on = (kind: TrialKindKey, heightMm: number, clearanceMm: number | null = 25, machineId = 'm') => ({
   machineId,
@@ -27,3 +27,9 @@ test.each<[string, ReturnType<typeof on>[], TrialKindKey[][]]>([
   ],
   ['nor on different machines', [on('bridge', 7), on('overhang', 8, 25, 'n')], [['bridge'], ['overhang']]],
 ])('%s', (_, items, expected) => expect(kinds(items)).toEqual(expected));
+
+test('a clearance is of no use where the reach of the head is not known', () => {
+  expect(clearanceOf({ clearanceMm: 30 })).toBeNull();
+  expect(clearanceOf({ headReachMm: 20 })).toBeNull();
+  expect(clearanceOf({ clearanceMm: 30, headReachMm: 20 })).toBe(30);
+});

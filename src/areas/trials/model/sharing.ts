@@ -17,6 +17,10 @@ export interface Sharer {
   readonly clearanceMm: number | null;
 }
 
+/** What may stand while something is laid beside it, by a printer's values: known only where the reach of its head is known too. */
+export const clearanceOf = (values: Readonly<Record<string, number>>): number | null =>
+  values['headReachMm'] === undefined ? null : (values['clearanceMm'] ?? null);
+
 /** Whether one rests on what the other finds: its coupon is made with a value that is not known before. */
 const restsOn = (kind: TrialKindKey, other: TrialKindKey, seen: readonly TrialKindKey[] = []): boolean =>
   kindOf(kind).after.some((k) => k === other || (!seen.includes(k) && restsOn(k, other, [...seen, k])));

@@ -8,9 +8,10 @@ import { listMachineCards } from '../../machines/server/index.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
 import { kindOf, provingKinds } from '../kinds/index.ts';
 import { coverOf, missingBefore, type Cover, type DueTrial } from '../model/due.ts';
+import { clearanceOf } from '../model/sharing.ts';
 import { trialText, type TrialFailure } from '../model/failures.ts';
-import { groupsOf, planPlate } from './planPlate.ts';
-import { planTrial, previewTrial, trialName, type PlanInput } from './planTrial.ts';
+import { planPlate, platesOf, type Wanted } from './planPlate.ts';
+import { previewTrial, trialName } from './planTrial.ts';
 import { trial } from './tables.ts';
 
 const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not for it';
@@ -56,7 +57,7 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
         resinMl: p?.resinMl ?? 0,
         cost: p?.cost ?? 0,
         heightMm: p?.sizeMm[2] ?? 0,
-        clearanceMm: p?.conditions['clearanceMm'] ?? null,
+        clearanceMm: p ? clearanceOf(p.conditions) : null,
         cannot: preview.ok ? null : sentenceOf(preview.failure),
         open: running ? { id: running.id, name: trialName(running.number!) } : null,
       });
@@ -89,8 +90,7 @@ export async function planDue(
 ): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
   const cards = await listMachineCards(ctx);
   return inOneGo(ctx, async (inside) => {
-    const planned: { id: string; name: string }[] = [];
-    const inputs: PlanInput[] = [];
+    const wanted: Wanted[] = [];
     for (const { machineId, kind } of items) {
       const card = cards.find((c) => c.id === machineId);
       const process =
@@ -100,18 +100,22 @@ export async function planDue(
           code: 'notReady',
           what: `${kindOf(kind).label} is not due on that machine any more; open the list again`,
         });
-      inputs.push({
+      const input = {
         kind,
         machineId,
         toolId: card.mounted!.id,
         materialId: card.loaded!.id,
         processId: process.id,
-      });
+      };
+      const alone = await previewTrial(inside, input);
+      if (!alone.ok) return alone;
+      wanted.push({ input, alone: alone.value });
     }
-    for (const group of isShared ? await groupsOf(inside, inputs) : inputs.map((i) => [i])) {
-      const made = group.length > 1 ? await planPlate(inside, group) : await planTrial(inside, group[0]!);
+    const planned: { id: string; name: string }[] = [];
+    for (const plate of isShared ? platesOf(wanted) : wanted.map((w) => [w])) {
+      const made = await planPlate(inside, plate);
       if (!made.ok) return made;
-      planned.push(...('id' in made.value ? [made.value] : made.value));
+      planned.push(...made.value);
     }
     return succeed({ planned });
   });

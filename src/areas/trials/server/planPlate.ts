@@ -1,8 +1,8 @@
-import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { succeed, type Result } from '../../../core/result/result.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { TrialFailure } from '../model/failures.ts';
-import { sharePlates } from '../model/sharing.ts';
+import { clearanceOf, sharePlates } from '../model/sharing.ts';
 import { linesOf } from './artefact.ts';
 import { keepPlan, previewTrial, type PlanInput, type Preview } from './planTrial.ts';
 
@@ -10,38 +10,42 @@ import { keepPlan, previewTrial, type PlanInput, type Preview } from './planTria
 const ABOVE_MM = 2;
 const RISE_MM_PER_MIN = 480;
 
-/** Trials by plates, as far as each can be planned at all. */
-export async function groupsOf(ctx: Ctx, inputs: readonly PlanInput[]): Promise<PlanInput[][]> {
-  const sharers = [];
-  for (const input of inputs) {
-    const p = await previewTrial(ctx, input);
-    sharers.push({
-      input,
-      machineId: input.machineId,
-      kind: input.kind,
-      heightMm: p.ok ? p.value.plan.sizeMm[2] : 0,
-      clearanceMm: p.ok ? (p.value.plan.conditions['clearanceMm'] ?? null) : null,
-    });
-  }
-  return sharePlates(sharers).map((plate) => plate.map((s) => s.input));
+/** A trial that is wanted, as it would be printed alone in the middle of the bed. */
+export interface Wanted {
+  readonly input: PlanInput;
+  readonly alone: Preview;
 }
 
-/** Plans several trials whose coupons are laid beside each other by one program, in this order. The first trial prints for all; each
+/** Trials by the plates they can share, each plate in the order it is printed. */
+export const platesOf = (wanted: readonly Wanted[]): Wanted[][] =>
+  sharePlates(
+    wanted.map((w) => ({
+      ...w,
+      machineId: w.input.machineId,
+      kind: w.input.kind,
+      heightMm: w.alone.plan.sizeMm[2],
+      clearanceMm: clearanceOf(w.alone.plan.conditions),
+    })),
+  );
+
+/** Plans the trials of a plate, whose coupons one program lays beside each other in this order. The first trial prints for all; each
  *  of the others keeps a program of its own for the same place, should it be printed alone. Where the bed has no room for another,
- *  that one is planned by itself. */
+ *  that one is planned by itself, as is the only one of a plate. */
 export async function planPlate(
   ctx: Ctx,
-  inputs: readonly PlanInput[],
+  wanted: readonly Wanted[],
 ): Promise<Result<{ id: string; name: string }[], TrialFailure>> {
+  if (wanted.length === 1) return succeed(await keepAlone(ctx, wanted));
   const placed: {
     input: PlanInput;
     alone: Preview;
     piece: (isLast: boolean) => Promise<Result<Preview, TrialFailure>>;
   }[] = [];
-  const left: PlanInput[] = [];
+  const left: Wanted[] = [];
   const taken: CouponSettings['zonesMm'][number][] = [];
   let tallestMm = 0;
-  for (const input of inputs) {
+  for (const one of wanted) {
+    const { input } = one;
     const zones = [...taken];
     const beside = (s: CouponSettings): Partial<CouponSettings> => ({
       zonesMm: [...s.zonesMm, ...zones],
@@ -50,7 +54,7 @@ export async function planPlate(
     const alone = await previewTrial(ctx, input, beside);
     if (!alone.ok) {
       if (alone.failure.code !== 'badPlan' || placed.length === 0) return alone;
-      left.push(input);
+      left.push(one);
       continue;
     }
     const { centreMm, sizeMm, conditions } = alone.value.plan;
@@ -66,7 +70,7 @@ export async function planPlate(
           ...(!isLast && { endBlock: `G0 Z${(sizeMm[2] + ABOVE_MM).toFixed(2)} F${RISE_MM_PER_MIN}` }),
         })),
     });
-    const reach = conditions['headReachMm'] ?? 0;
+    const reach = conditions['headReachMm']!;
     const [x, y] = centreMm!;
     taken.push([
       x - sizeMm[0] / 2 - reach,
@@ -76,6 +80,7 @@ export async function planPlate(
     ]);
     tallestMm = Math.max(tallestMm, sizeMm[2]);
   }
+  if (placed.length === 1) return succeed(await keepAlone(ctx, wanted));
   const texts: string[] = [];
   for (const [k, { piece }] of placed.entries()) {
     const made = await piece(k === placed.length - 1);
@@ -89,17 +94,17 @@ export async function planPlate(
     const to = from + linesOf(texts[k]!) - 1;
     const isHost = k === 0;
     const plate = { host: isHost ? null : host, place: k + 1, of: placed.length, lines: [from, to] as const };
-    const gcode = isHost && placed.length > 1 ? texts.join('') : alone.gcode;
-    const plan = { ...alone.plan, ...(placed.length > 1 && { plate }), ...(isHost && { lines: linesOf(gcode) }) };
+    const gcode = isHost ? texts.join('') : alone.gcode;
+    const plan = { ...alone.plan, plate, ...(isHost && { lines: linesOf(gcode) }) };
     out.push(await keepPlan(ctx, input, { ...alone, gcode, plan }, isHost ? host : ctx.newId()));
     from = to + 1;
   }
-  for (const input of left) {
-    const alone = await previewTrial(ctx, input);
-    if (!alone.ok) return alone;
-    out.push(await keepPlan(ctx, input, alone.value));
-  }
-  return out.length > 0 ? succeed(out) : fail({ code: 'notReady', what: 'Nothing was chosen' });
+  return succeed([...out, ...(await keepAlone(ctx, left))]);
+}
+async function keepAlone(ctx: Ctx, wanted: readonly Wanted[]): Promise<{ id: string; name: string }[]> {
+  const out = [];
+  for (const { input, alone } of wanted) out.push(await keepPlan(ctx, input, alone));
+  return out;
 }
 
 /** On the way from one coupon to the next: over all that stands, hot and pressed as the next one wants it. */

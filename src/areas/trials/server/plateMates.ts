@@ -1,5 +1,6 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { notify } from '../../../platform/events/record.ts';
 import type { PrintProgress, TrialState } from '../model/trial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
@@ -32,9 +33,11 @@ export async function moveMates(
         inArray(trial.state, ['planned', 'printing', 'interrupted']),
       ),
     );
-  for (const mate of mates)
+  for (const mate of mates) {
     await ctx.db
       .update(trial)
       .set({ state, ...(progress && { progress: progressOnPlate(mate.plan, progress) }) })
       .where(eq(trial.id, mate.id));
+    await notify(ctx, 'trial', mate.id);
+  }
 }

@@ -8,7 +8,7 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import type { Drift, DriftState } from '../model/drift.ts';
 
-export const driftMark: Readonly<Record<DriftState, Mark>> = {
+const driftMark: Readonly<Record<DriftState, Mark>> = {
   outside: 'outside',
   run: 'due',
   steady: 'proven',

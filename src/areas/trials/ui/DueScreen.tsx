@@ -47,7 +47,7 @@ function PlateMark({
       </span>
     );
   if (!isShared || !isChosen || d.timeS === 0) return null;
-  const why = ALONE[d.kind] ?? (d.clearanceMm === null ? 'the clearance under the carriage is not known' : null);
+  const why = ALONE[d.kind] ?? (d.clearanceMm === null ? 'clearance or reach of the head is not known' : null);
   return <span className="hint">{why ? `alone: ${why}` : 'alone'}</span>;
 }
 

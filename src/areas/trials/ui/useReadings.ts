@@ -40,17 +40,15 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
   const [unsent, setUnsent] = useState(0);
   const [isBusy, setBusy] = useState(false);
   const pending = useRef(new Map<PlaceKey, Sent>());
+  /** Kept by the server, and not yet come back with the trial: shown as typed until then. */
+  const sent = useRef(new Map<PlaceKey, string>());
   const kept = new Map(t.readings.map((r) => [placeKey(r.band, r.feature, r.repeat), r]));
   const flush = async (): Promise<void> => {
     for (const [key, reading] of [...pending.current]) {
       try {
         await post(`/api/trials/${t.id}/readings`, reading);
         pending.current.delete(key);
-        setTyped((before) => {
-          const next = { ...before };
-          if (next[key] === reading.typed) delete next[key];
-          return next;
-        });
+        sent.current.set(key, reading.typed);
         setSlips((before) => {
           const next = { ...before };
           delete next[key];
@@ -84,6 +82,16 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
     pending.current.set(key, { band: Number(band), feature, repeat: Number(repeat), typed: text.trim(), instrument });
     return flush();
   };
+  useEffect(() => {
+    const back = [...sent.current].filter(([key]) => kept.has(key));
+    if (back.length === 0) return;
+    setTyped((before) => {
+      const next = { ...before };
+      for (const [key, text] of back) if (next[key]?.trim() === text) delete next[key];
+      return next;
+    });
+    for (const [key] of back) sent.current.delete(key);
+  }, [t.readings]);
   const instrumentOf = (key: PlaceKey): string => features.get(key.split('/')[1]!)?.instrument ?? 'eye';
   useEffect(() => {
     // what was typed here and not yet sent when the page went away

@@ -1,12 +1,12 @@
 import { formatFigure } from '../../../../core/units/format.ts';
 import { defineMeshRule, type Found } from '../define.ts';
-import { soundMeshJob } from './sound.ts';
+import { soundLay, soundMeshJob } from './sound.ts';
 
 const SMALLEST_MM2 = 2;
 const MOST = 5;
-const patch = (areaMm2: number, steepestDeg = 62) => ({ areaMm2, steepestDeg, zMm: 12, xMm: 110, yMm: 110 });
-const with_ = (areaMm2: number, supportMm2 = 0, steepestDeg = 62) => ({
-  overhangs: [patch(areaMm2, steepestDeg)],
+const patch = (areaMm2: number) => ({ areaMm2, steepestDeg: 62, zMm: 12, xMm: 110, yMm: 110 });
+const leaning = (areaMm2: number, supportMm2 = 0) => ({
+  overhangs: [patch(areaMm2)],
   overhangMm2: areaMm2,
   overhangCount: 1,
   layers: [{ zMm: 0.2, areaMm2: 1200, perimeterMm: 160, islands: 1, floatingMm2: 0, thinMm2: 0, supportMm2 }],
@@ -53,11 +53,19 @@ export const overhangProven = defineMeshRule({
   examples: {
     passes: [
       { says: 'nothing leans', input: soundMeshJob() },
-      { says: 'a speck', input: soundMeshJob(with_(0.5)) },
+      { says: 'a speck', input: soundMeshJob(leaning(0.5)) },
+      {
+        says: 'it stands on support',
+        input: soundMeshJob(leaning(120, 200), { recipe: { lay: { ...soundLay, supportAngleDeg: 50 } } }),
+      },
     ],
     fails: [
-      { says: 'leans further than a trial bore', input: soundMeshJob(with_(120)) },
-      { says: 'leans without evidence', input: soundMeshJob(with_(120), { proofs: { steepestOverhangDeg: null } }) },
+      { says: 'leans further than a trial bore', input: soundMeshJob(leaning(120)) },
+      {
+        says: 'support begins only beyond it',
+        input: soundMeshJob(leaning(120, 200), { recipe: { lay: { ...soundLay, supportAngleDeg: 70 } } }),
+      },
+      { says: 'leans without evidence', input: soundMeshJob(leaning(120), { proofs: { steepestOverhangDeg: null } }) },
       {
         says: 'leans in many places',
         input: soundMeshJob({

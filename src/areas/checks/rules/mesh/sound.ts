@@ -1,4 +1,6 @@
 import type { MeshFacts } from '../../../../core/mesh/facts.ts';
+import { plainDialect } from '../../../../core/gcode/write.ts';
+import type { MeshLaySettings } from '../../../../core/toolpath/layMesh.ts';
 import { unitReadings } from '../../../../core/mesh/units.ts';
 import type { MeshLayerRow, MeshReport } from '../../model/mesh.ts';
 import type { RuleInput } from '../define.ts';
@@ -34,7 +36,6 @@ const soundMesh: MeshReport = {
     volumeMm3: 48_000,
     areaMm2: 9600,
   },
-  placement: { turnDeg: [0, 0, 0], scale: [1, 1, 1], xMm: 110, yMm: 110 },
   minMm: [90, 90, 0],
   maxMm: [130, 130, 40],
   hull: [
@@ -57,6 +58,44 @@ const soundMesh: MeshReport = {
   restMm3: 200,
 };
 
+const line = { widthMm: 0.44, speedMmPerS: 40, accelerationMmPerS2: 800 };
+/** A plain recipe, without support. */
+export const soundLay: MeshLaySettings = {
+  title: 'made up',
+  startBlock: 'M140 S{bed}\nM104 S{nozzle}\nG28\nM190 S{bed}\nM109 S{nozzle}',
+  endBlock: 'M104 S0\nM140 S0',
+  dialect: plainDialect,
+  layerHeightMm: 0.2,
+  firstLayerHeightMm: 0.2,
+  walls: 3,
+  solidLayers: 4,
+  infillPercent: 20,
+  infillPattern: 'lines',
+  visibleWall: line,
+  hiddenWall: { ...line, speedMmPerS: 50 },
+  fill: { ...line, speedMmPerS: 60 },
+  solidFill: { ...line, speedMmPerS: 50 },
+  topSurface: line,
+  firstLayer: { ...line, speedMmPerS: 20 },
+  support: { ...line, speedMmPerS: 50 },
+  travelSpeedMmPerS: 130,
+  retractionMm: 1.1,
+  retractionMmPerS: 35,
+  liftMm: 0,
+  flow: 0.96,
+  filamentDiameterMm: 1.75,
+  nozzleC: 248,
+  nozzleFirstC: 248,
+  bedC: 100,
+  fanPercent: 20,
+  skirtLoops: 1,
+  skirtGapMm: 5,
+  brimMm: 0,
+  minimumLayerTimeS: 12,
+  supportAngleDeg: null,
+  supportGapZMm: 0.2,
+};
+
 /** A plain sound mesh with some things changed: what examples of mesh rules are written as. */
 export function soundMeshJob(
   mesh: Partial<Omit<MeshReport, 'facts'>> & { readonly facts?: Partial<MeshFacts> } = {},
@@ -64,6 +103,7 @@ export function soundMeshJob(
 ): RuleInput {
   const input = soundJob({
     ...job,
+    recipe: { lay: soundLay, ...job.recipe },
     job: { fileName: 'vent.stl', ...job.job },
     proofs: {
       steepestOverhangDeg: {
