@@ -38,7 +38,7 @@ function ladder(width: number, height: number, layers: number): PlateProgram {
   if (!bands.ok) throw new Error(bands.failure.what);
   const plate = exposureLadder.plate(plateSettingsOf(values, 'bench'), bands.value, {});
   if (!plate.ok) throw new Error(plate.failure.what);
-  const { program } = plate.value;
+  const [program] = plate.value.programs;
   const layerMm = program!.layerMm;
   return {
     ...program!,

@@ -3,7 +3,7 @@ import { inflateSync } from 'node:zlib';
 import { countIslands, pixelsOf, runsOfGrey, type Runs } from '../core/resin/islands.ts';
 import { decodeGreyPng } from '../core/resin/png.ts';
 import { readStack } from '../core/resin/readStack.ts';
-import { darkTimeS } from '../core/resin/sequence.ts';
+import { stackTimeS } from '../core/resin/stack.ts';
 import { CommandFailure } from './options.ts';
 
 const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
@@ -50,6 +50,6 @@ export function inspectStack(zip: Uint8Array): object {
     volumeMm3,
     islands,
     exposureS,
-    timeS: exposureS + manifest.layers.length * darkTimeS(manifest.motion),
+    timeS: stackTimeS(manifest),
   };
 }

@@ -176,9 +176,9 @@ function answerOfResin(request: Request, printer: SimulatedResinPrinter): object
   const { kind, band, feature, repeat } = request;
   if (request.ask === 'picture') {
     if (request.look !== 'microscope') return { error: 'the bench camera stands beside the filament machines' };
-    const svg = micrograph(printer.print, printer.truth, { kind, band, feature, repeat }, printer.seed);
+    const svg = micrograph(printer.printOf(band), printer.truth, { kind, band, feature, repeat }, printer.seed);
     return svg === null ? { error: 'nothing to measure lies under the microscope there' } : { svg };
   }
-  const typed = readResinBench(printer.print, printer.truth, { kind, band, feature, repeat }, printer.seed);
+  const typed = readResinBench(printer.printOf(band), printer.truth, { kind, band, feature, repeat }, printer.seed);
   return typed === null ? { error: 'no such plate came off this printer' } : { typed };
 }

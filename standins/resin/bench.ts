@@ -3,9 +3,11 @@ import { METER_PLACES, METER_REACH } from '../../src/core/resin/lightMap.ts';
 import { DISC_PLACES } from '../../src/core/resin/platePattern.ts';
 import type { Place } from '../instruments/bench.ts';
 import type { PrintedStack } from './printed.ts';
-import { growthAt, holdAt, lightAt, type ResinTruth } from './truth.ts';
+import { flankAt, growthAt, holdAt, lightAt, partsBelowMm, type ResinTruth } from './truth.ts';
 
 const SMALLEST_MM = 0.03;
+/** What is read where not even the thickest neck holds. */
+const NECK_NONE_MM = 1;
 const inSteps = (v: number, step: number, digits: number): string => (Math.round(v / step) * step).toFixed(digits);
 
 /** What an instrument shows at one place: of the empty screen for the light map, of the print otherwise. Same print and place: same reading. */
@@ -27,7 +29,13 @@ export function readResinBench(
   switch (place.kind) {
     case 'working-curve':
       return filmText(print, truth, place, normal);
+    case 'lift':
+    case 'settling':
+      return flankText(print, truth, place, normal);
+    case 'neck-strength':
+      return neckText(print, truth, place, normal);
     case 'exposure-ladder':
+    case 'resin-temperature':
       return place.feature === 'pin' || place.feature === 'hole'
         ? smallestText(print, truth, place)
         : widthText(print, truth, place, normal);
@@ -61,7 +69,7 @@ function filmText(
 export function grownWidth(print: PrintedStack, truth: ResinTruth, band: number, feature: string): number | null {
   const seen = lookAt(print, band, feature);
   if (!seen) return null;
-  const g = growthAt(truth, lightAt(truth, seen.x, seen.y) * seen.seconds);
+  const g = growthAt(truth, lightAt(truth, seen.x, seen.y) * seen.seconds, print.resinC);
   return seen.isLit ? seen.widthMm + g : Math.max(0, seen.widthMm - g);
 }
 
@@ -109,4 +117,37 @@ function removalText(print: PrintedStack, truth: ResinTruth): string | null {
   if (!seen) return null;
   const hold = holdAt(truth, 0, 0, lightAt(truth, 0, 0) * seen.seconds, -1);
   return hold > 3.6 ? '3' : hold > 2.4 ? '2' : '1';
+}
+
+/** What has come off below is off above, too. */
+function flankText(print: PrintedStack, truth: ResinTruth, place: Place, normal: () => number): string | null {
+  const at = placesOf(print, place.band).find((p) => p.feature === `${place.feature} ${place.repeat}`);
+  const motion = at && print.motionAt(at.zMm);
+  const seen = at && print.look(at.x, at.y, at.zMm, at.along);
+  if (!motion || !seen) return null;
+  const dose = lightAt(truth, seen.x, seen.y) * seen.seconds;
+  const isOff = Array.from({ length: place.band - 1 }, (_, i) => i + 1).some((band) => {
+    const below = placesOf(print, band).find((p) => p.feature === `${place.feature} ${place.repeat}`);
+    const moved = below && print.motionAt(below.zMm);
+    return moved && flankAt(truth, moved, dose, 0) === 2;
+  });
+  return isOff ? '2' : String(flankAt(truth, motion, dose, 0.03 * normal()));
+}
+
+/** The thinnest neck of a row that holds under the pull, thicker ones all holding, too. */
+function neckText(print: PrintedStack, truth: ResinTruth, place: Place, normal: () => number): string | null {
+  const row = placesOf(print, place.band)
+    .filter((p) => p.feature.startsWith(`${place.feature} ${place.repeat} `))
+    .map((p) => ({ p, size: Number(p.feature.split(' ').at(-1)) }))
+    .sort((a, b) => a.size - b.size);
+  if (row.length === 0) return null;
+  const holds = row.map(({ p }) => {
+    const [across, along] = (['x', 'y'] as const).map((way) => print.look(p.x, p.y, p.zMm, way));
+    if (!across?.isLit || !along) return false;
+    const thickMm = Math.sqrt(across.widthMm * along.widthMm);
+    const dose = lightAt(truth, across.x, across.y) * across.seconds;
+    return thickMm > partsBelowMm(truth, dose, print.resinC) + truth.partsSpreadMm * normal();
+  });
+  const found = row.find((_, i) => holds.slice(i).every((h) => h));
+  return (found?.size ?? NECK_NONE_MM).toFixed(2);
 }

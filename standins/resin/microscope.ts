@@ -18,7 +18,7 @@ const FOCUS_MM = 0.004;
  *  drawing is a micrometre. Null where no such thing was printed. */
 export function micrograph(print: PrintedStack | null, truth: ResinTruth, place: Place, seed: number): string | null {
   const [feature, nominal] = place.feature.split(' ');
-  if (!print || place.kind !== 'exposure-ladder' || !nominal) return null;
+  if (!print || !['exposure-ladder', 'resin-temperature'].includes(place.kind) || !nominal) return null;
   if (feature !== 'bar' && feature !== 'slot') return null;
   const grown = grownWidth(print, truth, place.band, place.feature);
   if (grown === null) return null;

@@ -1,6 +1,9 @@
 import { inflateSync } from 'node:zlib';
 import type { Stack } from '../../src/core/resin/readStack.ts';
 import { decodeGreyPng } from '../../src/core/resin/png.ts';
+import type { LayerMotion } from '../../src/core/resin/sequence.ts';
+import { motionAfter } from '../../src/core/resin/stack.ts';
+import { ROOM_C } from './truth.ts';
 
 /** What a finished print shows at one place, from the pictures and seconds the printer was sent and nothing else. */
 export interface LitPlace {
@@ -23,7 +26,16 @@ export class PrintedStack {
     readonly stack: Stack,
     /** Layers that were finished. */
     readonly layers: number,
+    /** Of the resin it was printed in. */
+    readonly resinC = ROOM_C,
   ) {}
+
+  /** How the plate moved after the layer at a height; null where that layer was not reached. */
+  motionAt(zMm: number): LayerMotion | null {
+    const { manifest } = this.stack;
+    const layer = Math.min(manifest.layers.length - 1, Math.floor(zMm / manifest.layerMm));
+    return layer < this.layers ? motionAfter(manifest, manifest.layers[layer]!) : null;
+  }
 
   private greyOf(image: string): Uint8Array {
     const known = this.pictures.get(image);

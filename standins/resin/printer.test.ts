@@ -74,7 +74,12 @@ describe('a simulated resin printer', () => {
     p.start();
     await until(() => p.state().phase === 'done');
     expect(p.state()).toMatchObject({ layer: 20, layers: 20, zMm: 1, digest: tools.sha256(zip) });
-    const read = readResinBench(p.print, p.truth, { kind: 'exposure-ladder', band: 1, feature: 'bar 1', repeat: 1 }, 1);
+    const read = readResinBench(
+      p.printOf(),
+      p.truth,
+      { kind: 'exposure-ladder', band: 1, feature: 'bar 1', repeat: 1 },
+      1,
+    );
     expect(Math.abs(Number(read) - 1)).toBeLessThan(0.1);
   });
   test('stops with its layer when something fails, goes on when told, and shows only what was reached when cancelled', async () => {
@@ -91,7 +96,7 @@ describe('a simulated resin printer', () => {
     p.cancel();
     expect(p.state().phase).toBe('cancelled');
     const place = { kind: 'exposure-ladder', band: 1, feature: 'bar 1', repeat: 1 };
-    expect(readResinBench(p.print, p.truth, place, 1)).toBeNull(); // measured at 0.9 mm, which was not reached
+    expect(readResinBench(p.printOf(), p.truth, place, 1)).toBeNull(); // measured at 0.9 mm, which was not reached
   });
   test('takes no other stack while it prints', () => {
     const p = make(1);

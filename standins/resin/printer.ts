@@ -3,8 +3,9 @@ import { inflateSync } from 'node:zlib';
 import { decodeGreyPng } from '../../src/core/resin/png.ts';
 import { readStack, type Stack } from '../../src/core/resin/readStack.ts';
 import { darkTimeS } from '../../src/core/resin/sequence.ts';
+import { lightS, motionAfter, type StackManifest } from '../../src/core/resin/stack.ts';
 import { PrintedStack } from './printed.ts';
-import { resinTruthOf, type ResinTruth } from './truth.ts';
+import { resinTruthOf, ROOM_C, type ResinTruth } from './truth.ts';
 
 export type ResinPhase = 'idle' | 'printing' | 'paused' | 'fault' | 'done' | 'cancelled';
 export type ResinFault = 'film' | 'vat' | 'lamp' | 'door';
@@ -25,6 +26,11 @@ export interface ResinState {
   readonly message: string | null;
 }
 const TICK_MS = 50;
+/** What the vat's heater brings, and what counts as there. */
+const HEATS_C_PER_S = 0.02;
+const NEAR_C = 0.2;
+/** Prints that lie on the bench at the most. */
+const KEPT = 12;
 const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
 
 /** A simulated resin printer: takes a layer stack, runs its sequence at a time scale, can fail, and keeps what it printed. */
@@ -33,7 +39,9 @@ export class SimulatedResinPrinter {
   fault: ResinFault | null = null;
   /** Answers nothing while true. */
   isDeaf = false;
-  print: PrintedStack | null = null;
+  /** What it printed, the newest last. */
+  private readonly prints: PrintedStack[] = [];
+  private resinC = ROOM_C;
   private stack: { readonly stack: Stack; readonly digest: string } | null = null;
   private phase: ResinPhase = 'idle';
   private layer = 0;
@@ -50,6 +58,18 @@ export class SimulatedResinPrinter {
     this.truth = resinTruthOf(seed);
   }
 
+  /** The newest print, or of a set of plates the newest that shows a band. */
+  printOf(band?: number): PrintedStack | null {
+    const newest = this.prints.at(-1) ?? null;
+    const of = newest?.stack.manifest.plate?.of;
+    if (band === undefined || !newest || of === undefined) return newest;
+    const { title } = newest.stack.manifest;
+    return (
+      this.prints.findLast(({ stack: { manifest: m } }) => m.title === title && m.plate?.of === of && shows(m, band)) ??
+      null
+    );
+  }
+
   state(): ResinState {
     const layers = this.stack?.stack.manifest.layers ?? [];
     return {
@@ -58,7 +78,7 @@ export class SimulatedResinPrinter {
       layer: this.layer,
       layers: layers.length,
       zMm: layers[this.layer - 1]?.zMm ?? 0,
-      resinC: 24.5,
+      resinC: Number(this.resinC.toFixed(1)),
       message: this.message,
     };
   }
@@ -90,7 +110,9 @@ export class SimulatedResinPrinter {
     if (this.phase === 'idle' || this.phase === 'done' || this.phase === 'cancelled') {
       this.layer = 0;
       this.elapsedS = 0;
-      this.print = null;
+      const { title, plate } = this.stack.stack.manifest;
+      const kept = plate ? this.prints.filter((p) => p.stack.manifest.title === title) : [];
+      this.prints.splice(0, this.prints.length, ...kept);
     }
     this.fault = null;
     this.message = null;
@@ -113,7 +135,9 @@ export class SimulatedResinPrinter {
   private tick(): void {
     if (this.phase !== 'printing' || !this.stack) return;
     const { manifest } = this.stack.stack;
-    this.elapsedS += (TICK_MS / 1000) * this.timeScale;
+    const passedS = (TICK_MS / 1000) * this.timeScale;
+    if (this.layer === 0 && !this.warm(manifest.resinC ?? ROOM_C, passedS)) return;
+    this.elapsedS += passedS;
     for (;;) {
       if (this.fault) {
         this.message = WORDS[this.fault];
@@ -125,17 +149,27 @@ export class SimulatedResinPrinter {
         this.finish('done', null);
         return;
       }
-      const takes = next.exposures.reduce((s, e) => s + e.seconds, 0) + darkTimeS(manifest.motion);
+      const takes = lightS(next) + darkTimeS(motionAfter(manifest, next));
       if (this.elapsedS < takes) return;
       this.elapsedS -= takes;
       this.layer++;
     }
   }
 
+  /** Heats or cools the resin towards what is wanted; true once it is there. */
+  private warm(wantedC: number, passedS: number): boolean {
+    const off = wantedC - this.resinC;
+    this.resinC += Math.sign(off) * Math.min(Math.abs(off), HEATS_C_PER_S * passedS);
+    return Math.abs(wantedC - this.resinC) <= NEAR_C;
+  }
+
   private finish(phase: 'done' | 'cancelled', message: string | null): void {
-    this.print = this.layer > 0 && this.stack ? new PrintedStack(this.stack.stack, this.layer) : null;
+    if (this.layer > 0 && this.stack) this.prints.push(new PrintedStack(this.stack.stack, this.layer, this.resinC));
+    this.prints.splice(0, this.prints.length - KEPT);
     this.phase = phase;
     this.message = message;
     this.stop();
   }
 }
+
+const shows = ({ places }: StackManifest, band: number): boolean => places?.some((p) => p.band === band) === true;

@@ -1,4 +1,5 @@
 import { normalFrom, seededRandom } from '../../src/core/formats/random.ts';
+import type { LayerMotion } from '../../src/core/resin/sequence.ts';
 
 /** Hidden properties of one simulated resin printer with what is in its vat. Includes effects the analyses do not know: blur that grows
  *  with the square of the dose, light that falls off towards a corner. */
@@ -24,7 +25,23 @@ export interface ResinTruth {
   /** Places of the plate grid where film or screen are hurt. */
   readonly hurt: readonly number[];
   readonly meterError: number;
+  /** Share by which the sharp dose falls for every °C above the room, and how that bends. */
+  readonly fallPerC: number;
+  readonly fallBend: number;
+  /** Fastest peel that leaves no lines on the flanks, how many times faster it tears, and how far the light of a place moves both. */
+  readonly peelMmPerS: number;
+  readonly tearsAt: number;
+  readonly peelPerLight: number;
+  /** Shortest rest before the light that leaves no lines. */
+  readonly settleS: number;
+  /** Thickness at which a neck parts at the sharp dose, mm, its fall per e-fold of light, the bend of that, and how necks differ. */
+  readonly partsMm: number;
+  readonly partsFallMm: number;
+  readonly partsBend: number;
+  readonly partsSpreadMm: number;
 }
+/** Where resin stands when nobody heats it. */
+export const ROOM_C = 24.5;
 /** What ails a simulated plate, if anything. */
 export type PlateFault = 'none' | 'tilt' | 'film';
 
@@ -53,6 +70,16 @@ export function resinTruthOf(seed: number, fault: PlateFault = 'none', layerMm =
     tiltYMm: tilt * Math.sin(angle),
     hurt: fault === 'film' ? [Math.floor(9 * random()), Math.floor(9 * random())] : [],
     meterError: 0.015 * normal(),
+    fallPerC: 0.012 + 0.016 * random(),
+    fallBend: 0.0001 * normal(),
+    peelMmPerS: 1.1 + 0.8 * random(),
+    tearsAt: 1.35 + 0.4 * random(),
+    peelPerLight: 0.1 + 0.1 * random(),
+    settleS: 0.6 + 0.7 * random(),
+    partsMm: 0.34 + 0.12 * random(),
+    partsFallMm: 0.1 + 0.06 * random(),
+    partsBend: 0.01 * normal(),
+    partsSpreadMm: 0.012,
   };
 }
 
@@ -60,9 +87,15 @@ export function resinTruthOf(seed: number, fault: PlateFault = 'none', layerMm =
 export const lightAt = (t: ResinTruth, x: number, y: number): number =>
   t.lightMwPerCm2 * (1 - (t.fallOff * (x * x + y * y)) / 2 + t.leanX * x + t.leanY * y);
 
+/** Dose at which contours stay as drawn, in resin of a temperature. */
+export function sharpDoseAt(t: ResinTruth, resinC: number): number {
+  const warmer = resinC - ROOM_C;
+  return t.sharpDose * Math.exp(-t.fallPerC * warmer + t.fallBend * warmer * warmer);
+}
+
 /** Growth of a contour, mm, at a dose. */
-export function growthAt(t: ResinTruth, dose: number): number {
-  const e = Math.log(dose / t.sharpDose);
+export function growthAt(t: ResinTruth, dose: number, resinC = ROOM_C): number {
+  const e = Math.log(dose / sharpDoseAt(t, resinC));
   return t.growthMm * e + t.bend * e * e;
 }
 
@@ -71,4 +104,18 @@ export function holdAt(t: ResinTruth, x: number, y: number, dose: number, place:
   const gap = Math.max(0, t.tiltXMm * x + t.tiltYMm * y);
   const hurt = t.hurt.includes(place) ? 3 : 0;
   return 1 + 2.4 * Math.log(dose / t.holdDose) - gap / 0.12 - hurt;
+}
+
+/** How the flank of a column came out after a layer: 0 fine, 1 lines, 2 torn off. `off` is what the eye or the day adds, in e-folds. */
+export function flankAt(t: ResinTruth, motion: LayerMotion, dose: number, off: number): 0 | 1 | 2 {
+  const peel = motion.lift[0]?.mmPerS ?? 0;
+  const holds = t.peelMmPerS * (dose / t.sharpDose) ** t.peelPerLight * Math.exp(off);
+  if (peel > holds * t.tearsAt) return 2;
+  return peel > holds || motion.pauseBeforeExposureS < t.settleS * Math.exp(off) ? 1 : 0;
+}
+
+/** Thickness below which a neck parts when pulled, mm. */
+export function partsBelowMm(t: ResinTruth, dose: number, resinC: number): number {
+  const e = Math.log(dose / sharpDoseAt(t, resinC));
+  return Math.max(0.02, t.partsMm - t.partsFallMm * e + t.partsBend * e * e);
 }

@@ -6,10 +6,17 @@ import {
   logMaintenance,
   makeMachine,
   mountTool,
+  sayState,
   type Machine,
 } from '../../src/areas/machines/server/index.ts';
+import { checkRecipe } from '../../src/areas/library/rules/index.ts';
+import { workOut } from '../../src/areas/recipes/model/recipe.ts';
+import { eq } from 'drizzle-orm';
+import { trial } from '../../src/areas/trials/server/tables.ts';
+import { progressOf } from '../../src/areas/trials/server/printRecord.ts';
 import { makeRecipeSheet } from '../../src/areas/recipes/server/index.ts';
 import { METER_PLACES } from '../../src/core/resin/lightMap.ts';
+import { resinKinds } from '../../src/areas/trials/kinds/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import {
   addReading,
@@ -19,6 +26,7 @@ import {
   listDue,
   planTrial,
   previewTrial,
+  platesOf,
   stackOf,
   wishPrint,
 } from '../../src/areas/trials/server/index.ts';
@@ -92,8 +100,8 @@ describe('a resin machine', () => {
   test('is spoken to over HTTP, and wants resin trials and no others', async () => {
     expect(m.device).toMatchObject({ adapter: 'stack' });
     const due = await listDue(farm.as('technician'), m.id);
-    expect(due.map((d) => d.kind)).toEqual(['light-map', 'plate', 'working-curve', 'exposure-ladder']);
-    expect(due.map((d) => d.resinMl > 0)).toEqual([false, true, true, true]);
+    expect(due.map((d) => d.kind)).toEqual(resinKinds.map((k) => k.key));
+    expect(due.filter((d) => d.resinMl === 0).map((d) => d.kind)).toEqual(['light-map']);
   });
   test('refuses a trial for the other technology in one sentence', async () =>
     expect(await previewTrial(farm.as('technician'), input('temperature', '0.05'))).toMatchObject({
@@ -105,8 +113,9 @@ describe('a resin machine', () => {
 describe('a plate', () => {
   test('is kept as its program and comes out as the same stack every time', async () => {
     const row = (await findTrial(farm.as('viewer'), await plan('exposure-ladder')))!;
-    const { zip, digest } = stackOf(row.gcode);
-    expect(stackOf(row.gcode).digest).toBe(digest);
+    const [program] = platesOf(row.gcode);
+    const { zip, digest } = stackOf(program!);
+    expect(stackOf(platesOf(row.gcode)[0]!).digest).toBe(digest);
     const stack = readStack(zip, (bytes) => createHash('sha256').update(bytes).digest('hex'));
     expect(stack.ok && stack.value.manifest.layers.length).toBe(row.plan.lines);
     expect(row.plan.resinMl).toBeGreaterThan(0);
@@ -171,5 +180,64 @@ describe('a light map', () => {
     farm.clock.set(new Date('2026-11-21T08:00:00Z'));
     must(await logMaintenance(farm.as('technician'), m.id, 'screen', ''));
     expect(new Set(await shares())).toEqual(new Set([1]));
+  });
+});
+
+describe('resin of another temperature', () => {
+  /** As a print leaves it whose printer told how warm the resin was. */
+  const printedAt = async (id: string, resinC: number): Promise<void> => {
+    const { db } = farm.as('lead');
+    const row = (await findTrial(farm.as('viewer'), id))!;
+    const progress = { ...progressOf('done', row.plan.lines, new Date()), resinC };
+    await db.update(trial).set({ state: 'measuring', progress }).where(eq(trial.id, id));
+  };
+  const warm = async (sharpS: number, resinC: number): Promise<string> => {
+    const id = must(
+      await planTrial(farm.as('technician'), { ...input('resin-temperature', '0.05'), options: { resinC: 30 } }),
+    ).id;
+    await printedAt(id, resinC);
+    await readLadder(id, sharpS);
+    return id;
+  };
+
+  test('is set against the accepted ladders of the same machine, resin and layer height, and without one refuses', async () => {
+    const other = must(
+      await makeProfile(farm.as('lead'), {
+        kind: 'material',
+        technology: 'resin',
+        name: 'Other resin',
+        own: { resinKind: 'tough' },
+        message: 'first',
+      }),
+    ).id;
+    const alone = must(
+      await planTrial(farm.as('technician'), { ...input('resin-temperature', '0.05'), materialId: other }),
+    ).id;
+    await printedAt(alone, 30);
+    await readLadder(alone, 2.2);
+    expect(must(await getTrialPage(farm.as('viewer'), alone)).refusal).toContain('accept an exposure ladder');
+  });
+  test('gives the percent per degree, and the recipe says what to expose in a cold room', async () => {
+    const ladder = await plan('exposure-ladder');
+    await printedAt(ladder, 25);
+    await readLadder(ladder, 2.5);
+    must(await decideTrial(farm.as('lead'), ladder, 'accepted', ''));
+    const id = await warm(2.5 * 0.98 ** 6, 31);
+    const { analysis } = must(await getTrialPage(farm.as('viewer'), id));
+    expect(analysis!.proven[0]).toMatchObject({ setting: 'exposurePerC' });
+    expect(analysis!.proven[0]!.value).toBeCloseTo(2, 1);
+    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    must(await sayState(farm.as('technician'), m.id, { speedPercent: 100, lid: 'none', resinC: 19 }));
+    const sheet = must(
+      await makeRecipeSheet(farm.as('viewer'), {
+        machineId: m.id,
+        printerId: null,
+        processId: processes['0.05']!,
+        roles: [{ role: 'part body', toolId: film, materialId: resin }],
+      }),
+    );
+    const found = checkRecipe(workOut(sheet, {}).input).findings.find((f) => f.rule === 'resin-as-proven')!;
+    expect(found).toMatchObject({ severity: 'caution', figure: '19 °C', limit: '25 °C ± 3' });
+    expect(found.fix).toMatch(/expose 2\.8\d? s/);
   });
 });

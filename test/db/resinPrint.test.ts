@@ -9,11 +9,13 @@ import {
   planTrial,
   recordPrintedElsewhere,
   runPrint,
+  platesOf,
   stackOf,
   wishPrint,
 } from '../../src/areas/trials/server/index.ts';
 import { trial } from '../../src/areas/trials/server/tables.ts';
 import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
+import { readResinBench } from '../../standins/resin/bench.ts';
 import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
 import { serveResinPrinter } from '../../standins/resin/serve.ts';
 import { freshFarm, must, type Farm } from './setup.ts';
@@ -116,16 +118,16 @@ describe('a resin print', () => {
   test('that came to its end while nobody listened is not printed again', async () => {
     const id = await plate();
     await killedAt(id, 4);
-    expect(printer.load(stackOf((await findTrial(worker(), id))!.gcode).zip)).toBeNull();
+    expect(printer.load(stackOf(platesOf((await findTrial(worker(), id))!.gcode)[0]!).zip)).toBeNull();
     printer.start();
     while (printer.state().phase !== 'done')
       await new Promise((again) => {
         setTimeout(again, 20);
       });
-    const before = printer.print;
+    const before = printer.printOf();
     await runPrint(worker(), id, 'test');
     expect((await findTrial(worker(), id))!.state).toBe('measuring');
-    expect(printer.print).toBe(before);
+    expect(printer.printOf()).toBe(before);
   });
   test('is never begun anew on a plate that bears layers of it: after a power cut the plate has to be cleared first', async () => {
     const id = await plate();
@@ -170,4 +172,83 @@ test('a plate printed from its file on a sister counts for that machine, its own
   const row = (await findTrial(lead, id))!;
   expect([row.machineId, row.lot]).toEqual([sister.id, 'Q2']);
   expect(row.progress).toMatchObject({ phase: 'done', acknowledged: 10, lines: 10, zMm: 1 });
+});
+
+describe('a ladder for a printer that lights a layer only once', () => {
+  const ladder = async (): Promise<string> =>
+    must(
+      await planTrial(farm.as('technician'), {
+        kind: 'exposure-ladder',
+        machineId: m.id,
+        toolId: ids.film,
+        materialId: ids.resin,
+        processId: ids.process,
+        bands: [1.6, 2, 2.5, 3.2],
+      }),
+    ).id;
+  const bar = (band: number) => ({ kind: 'exposure-ladder', band, feature: 'bar 2', repeat: 1 });
+
+  test('is printed plate by plate, waits for a hand between them, and is then measured as one', async () => {
+    const id = await ladder();
+    const { plan } = (await findTrial(worker(), id))!;
+    expect(plan.plates).toBe(4);
+    const perPlate = plan.lines / 4;
+    for (const plate of [1, 2, 3]) {
+      const progress = await print(id);
+      expect(progress).toMatchObject({ phase: 'next plate', plate, acknowledged: plate * perPlate, lines: plan.lines });
+      expect(progress.message).toContain(`Plate ${plate} of 4 is done`);
+      expect((await findTrial(worker(), id))!.state).toBe('interrupted');
+    }
+    expect(await print(id)).toMatchObject({ phase: 'done', acknowledged: plan.lines, resinC: 24.5 });
+    expect((await findTrial(worker(), id))!.state).toBe('measuring');
+    const widths = [1, 2, 3, 4].map((band) =>
+      Number(readResinBench(printer.printOf(band), printer.truth, bar(band), 1)),
+    );
+    expect(widths).toEqual([...widths].sort((a, b) => a - b));
+    expect(widths[3]! - widths[0]!).toBeGreaterThan(0.02);
+  });
+  test('goes on with the plate at hand after a crash, and prints one again that was cancelled, not those before it', async () => {
+    const id = await ladder();
+    await print(id);
+    must(await wishPrint(farm.as('technician'), id, 'print'));
+    const row = (await findTrial(worker(), id))!;
+    const perPlate = row.plan.lines / 4;
+    // killed in the second plate: the printer goes on by itself and comes to its end
+    await farm
+      .as('lead')
+      .db.update(trial)
+      .set({ progress: { ...row.progress!, phase: 'printing', acknowledged: perPlate + 3 } })
+      .where(eq(trial.id, id));
+    expect(printer.load(stackOf(platesOf(row.gcode)[1]!).zip)).toBeNull();
+    printer.start();
+    while (printer.state().phase !== 'done')
+      await new Promise((again) => {
+        setTimeout(again, 20);
+      });
+    await runPrint(worker(), id, 'test');
+    expect((await findTrial(worker(), id))!.progress).toMatchObject({ phase: 'next plate', plate: 2 });
+    await farm
+      .as('lead')
+      .db.update(trial)
+      .set({
+        progress: { ...row.progress!, phase: 'cancelled', plate: 2, acknowledged: 2 * perPlate + 1 },
+      })
+      .where(eq(trial.id, id));
+    expect(await print(id)).toMatchObject({ phase: 'next plate', plate: 3, acknowledged: 3 * perPlate });
+  });
+});
+
+test('a stack that asks for warmer resin waits for it, and the print keeps how warm it was', async () => {
+  const made = await planTrial(farm.as('technician'), {
+    kind: 'resin-temperature',
+    machineId: m.id,
+    toolId: ids.film,
+    materialId: ids.resin,
+    processId: ids.process,
+    bands: [1.6, 2, 2.5, 3.2],
+    options: { resinC: 32 },
+  });
+  const id = must(made).id;
+  const { resinC } = await print(id);
+  expect(Math.abs(resinC! - 32)).toBeLessThanOrEqual(0.2);
 });

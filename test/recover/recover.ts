@@ -160,7 +160,16 @@ export function tryOut(
       bands: coupon.bands,
       ...(before && {
         series: [
-          { id: '', at: '', name: 'before', readings: before.readings, changedSince: ['nozzle', 'pull-back', 'flow'] },
+          {
+            id: '',
+            at: '',
+            name: 'before',
+            readings: before.readings,
+            changedSince: ['nozzle', 'pull-back', 'flow'],
+            values,
+            params,
+            bands: coupon.bands,
+          },
         ],
       }),
     }),

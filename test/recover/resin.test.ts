@@ -5,6 +5,7 @@ import { SEEDS, tableRow } from './recover.ts';
 import { plateTally, preparePlate, readPicture, resinCoverage, resinQuestions, tryPlate } from './resin.ts';
 
 const LEAST_COVERED = 0.925;
+const LEAST_BANDED = 0.9;
 const WIDEST = 1.5;
 const page = (): string => readFileSync('docs/trials.md', 'utf8');
 
@@ -15,8 +16,9 @@ describe.each(resinKinds.filter((k) => k.key !== 'plate').map((k) => [k.key, k] 
     for (const c of resinCoverage(kind)) {
       expect(page(), 'npm run recover writes it').toContain(tableRow(c));
       expect(c.refused, c.of).toBe(0);
-      expect(c.covered / c.seeds, c.of).toBeGreaterThanOrEqual(LEAST_COVERED);
-      expect(c.ratio!, c.of).toBeLessThanOrEqual(WIDEST);
+      // a band that is told holds the truth in nine of ten; an interval in 92.5 of a hundred, and no wider than it must be
+      expect(c.covered / c.seeds, c.of).toBeGreaterThanOrEqual(c.ratio === null ? LEAST_BANDED : LEAST_COVERED);
+      if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);
       if (key === 'exposure-ladder')
         expect(c.within2Percent / c.seeds, 'within 2 % of the dose').toBeGreaterThanOrEqual(0.95);
     }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { constants, deflateSync } from 'node:zlib';
 import { resinKinds } from '../../src/areas/trials/kinds/index.ts';
-import { wantedOf, type ReadingOf, type ResinKind } from '../../src/areas/trials/kinds/define.ts';
+import { wantedOf, type Conditions, type ReadingOf, type ResinKind } from '../../src/areas/trials/kinds/define.ts';
 import { plateSettingsOf } from '../../src/areas/trials/kinds/plateSettings.ts';
 import { METER_PLACES, METER_REACH } from '../../src/core/resin/lightMap.ts';
 import { readStack } from '../../src/core/resin/readStack.ts';
@@ -11,7 +11,15 @@ import { betweenMarksMm, viewWidthMm } from '../../src/areas/trials/model/microg
 import { micrograph } from '../../standins/resin/microscope.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { PrintedStack } from '../../standins/resin/printed.ts';
-import { lightAt, resinTruthOf, type PlateFault, type ResinTruth } from '../../standins/resin/truth.ts';
+import {
+  lightAt,
+  partsBelowMm,
+  resinTruthOf,
+  ROOM_C,
+  sharpDoseAt,
+  type PlateFault,
+  type ResinTruth,
+} from '../../standins/resin/truth.ts';
 import { SEEDS, type Coverage } from './recover.ts';
 
 /** A printer whose pixels are not square. */
@@ -38,6 +46,8 @@ export const resinValues: Values = {
   liftFirstMmPerS: 1,
   returnFirstMm: 6,
   returnFirstMmPerS: 3,
+  pauseBeforeExposureS: 2,
+  supportTipMm: 0.4,
 };
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const tools = { deflate: (raw: Uint8Array) => deflateSync(raw, { level: 1, strategy: constants.Z_RLE }), sha256 };
@@ -47,6 +57,7 @@ const meanLight = (t: ResinTruth): number =>
 export interface ResinTrialled {
   readonly truth: ResinTruth;
   readonly readings: readonly ReadingOf[];
+  readonly conditions: Omit<Conditions, 'series'>;
   readonly result: ReturnType<ResinKind['analyse']>;
 }
 export interface PreparedPlate {
@@ -57,20 +68,28 @@ export interface PreparedPlate {
 }
 
 /** A plate of a kind, written as a stack, read back and printed: the same for every seeded machine. */
-export function preparePlate(kind: ResinKind, over: Values = {}): PreparedPlate {
+export function preparePlate(
+  kind: ResinKind,
+  over: Values = {},
+  chosen: Readonly<Record<string, number>> = {},
+): PreparedPlate {
   const values = { ...resinValues, ...over };
   const bands = kind.bandsFor(values, { hardware: {}, supplier: {} });
   if (!bands.ok) throw new Error(bands.failure.what);
-  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
+  const options = { ...Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default])), ...chosen };
   const made = kind.plate(plateSettingsOf(values, 'recover'), bands.value, options);
   if (!made.ok) throw new Error(made.failure.what);
-  const { program } = made.value;
+  const [program] = made.value.programs;
   if (!program) return { kind, print: null, bands: bands.value, options };
   const stack = readStack(writeStack(program, tools), sha256);
   if (!stack.ok) throw new Error(stack.failure.what);
   return {
     kind,
-    print: new PrintedStack(stack.value, stack.value.manifest.layers.length),
+    print: new PrintedStack(
+      stack.value,
+      stack.value.manifest.layers.length,
+      chosen['resinC'] ?? program.resinC ?? ROOM_C,
+    ),
     bands: bands.value,
     options,
   };
@@ -83,6 +102,7 @@ export function tryPlate(
   fault: PlateFault = 'none',
   over: Values = {},
   reader: typeof readResinBench = readResinBench,
+  series: Conditions['series'] = [],
 ): ResinTrialled {
   const { kind, print, bands, options } = p;
   const truth = resinTruthOf(seed, fault);
@@ -104,15 +124,12 @@ export function tryPlate(
   );
   const measuredLight: Record<string, number> =
     kind.key === 'working-curve' ? { irradianceMwPerCm2: meanLight(truth) } : {};
-  return {
-    truth,
-    readings,
-    result: kind.analyse(readings, {
-      values: { ...figures, ...measuredLight },
-      params: { ...made.value.params, ...options },
-      bands: made.value.bands,
-    }),
+  const conditions = {
+    values: { ...figures, ...measuredLight, ...(print && { resinC: print.resinC }) },
+    params: { ...made.value.params, ...options },
+    bands: made.value.bands,
   };
+  return { truth, readings, conditions, result: kind.analyse(readings, { ...conditions, series }) };
 }
 
 const PICTURE_PX = 640;
@@ -136,13 +153,16 @@ export const readPicture: typeof readResinBench = (print, truth, place, seed) =>
 
 const NOISE_MM = Math.hypot(0.004, 0.005 / Math.sqrt(12));
 const FILM_MM = Math.hypot(0.004, 0.001 / Math.sqrt(12));
+const LADDERS_C = [19.5, ROOM_C];
+/** Half a step of the necks' grid as a spread, and what one neck differs from the next by. */
+const NECK_MM = Math.hypot(0.05 / Math.sqrt(12), 0.012);
 interface ResinQuestion {
   readonly of: string;
   readonly unit: string;
   readonly truth: (t: ResinTruth) => number;
   readonly setting: string;
-  /** Spread of one who knows everything but the answer. */
-  readonly knownSd: (t: ResinTruth, bands: readonly number[]) => number;
+  /** Spread of one who knows everything but the answer; null where bands are what is told. */
+  readonly knownSd: ((t: ResinTruth, bands: readonly number[]) => number) | null;
 }
 const spreadOf = (x: readonly number[]): readonly [mean: number, sum: number] => {
   const mean = x.reduce((s, v) => s + v, 0) / x.length;
@@ -199,6 +219,56 @@ export const resinQuestions: Readonly<Record<string, readonly ResinQuestion[]>> 
       },
     },
   ],
+  'neck-strength': [
+    {
+      of: 'thickness at which necks part',
+      unit: 'mm',
+      truth: (t) => partsBelowMm(t, (resinValues['exposureS'] as number) * meanLight(t), ROOM_C),
+      setting: 'supportTipMm',
+      knownSd: (t, bands) => {
+        const at = Math.log(resinValues['exposureS'] as number);
+        return rootSd(bands.map(Math.log), at, 1, NECK_MM, 2) * (t.partsFallMm > 0 ? 1 : NaN);
+      },
+    },
+  ],
+  lift: [
+    {
+      of: 'fastest peel without lines',
+      unit: 'mm/s',
+      truth: (t) =>
+        t.peelMmPerS * (((resinValues['exposureS'] as number) * lightAt(t, 0, 0)) / t.sharpDose) ** t.peelPerLight,
+      setting: 'liftFirstMmPerS',
+      knownSd: null,
+    },
+  ],
+  settling: [
+    {
+      of: 'shortest rest without lines',
+      unit: 's',
+      truth: (t) => t.settleS,
+      setting: 'pauseBeforeExposureS',
+      knownSd: null,
+    },
+  ],
+  'resin-temperature': [
+    {
+      of: 'less exposure per °C',
+      unit: '%',
+      truth: (t) => 100 * (1 - (sharpDoseAt(t, 30) / sharpDoseAt(t, LADDERS_C[0]!)) ** (1 / (30 - LADDERS_C[0]!))),
+      setting: 'exposurePerC',
+      knownSd: (t, bands) => {
+        const cs = [...LADDERS_C, 30];
+        const sds = cs.map((c) => {
+          const s = sharpDoseAt(t, c) / meanLight(t);
+          return rootSd(bands.map(Math.log), Math.log(s), t.growthMm, NOISE_MM / Math.SQRT2, 3);
+        });
+        const w = sds.map((sd) => 1 / sd ** 2);
+        const sum = w.reduce((a, b) => a + b);
+        const mean = cs.reduce((m, c, i) => m + (w[i]! * c) / sum, 0);
+        return 100 / Math.sqrt(cs.reduce((m, c, i) => m + w[i]! * (c - mean) ** 2, 0));
+      },
+    },
+  ],
 };
 
 export function resinCoverage(
@@ -207,14 +277,22 @@ export function resinCoverage(
   reader: typeof readResinBench = readResinBench,
 ): (Coverage & { readonly within2Percent: number })[] {
   const p = preparePlate(kind);
-  const tried = seeds.map((s) => tryPlate(p, s, 'none', {}, reader));
+  const ladder = resinKinds.find((k) => k.key === 'exposure-ladder')!;
+  const before = kind.comparesWith ? LADDERS_C.map((resinC) => preparePlate(ladder, {}, { resinC })) : [];
+  const tried = seeds.map((s) => {
+    const series = before.map((b, i) => {
+      const { readings, conditions } = tryPlate(b, s, 'none', {}, reader);
+      return { ...conditions, id: '', name: `ladder ${i}`, at: '', changedSince: [], readings };
+    });
+    return tryPlate(p, s, 'none', {}, reader, series);
+  });
   const answered = tried.filter((t) => t.result.ok);
   const median = (v: number[]): number => v.sort((a, b) => a - b)[v.length >> 1]!;
   return (resinQuestions[kind.key] ?? []).map((q) => {
     const rows = answered.map((t) => {
       if (!t.result.ok) throw new Error('refused');
       const proven = t.result.value.proven.find((x) => x.setting === q.setting)!;
-      return { truth: q.truth(t.truth), proven, known: 2 * 1.96 * q.knownSd(t.truth, p.bands) };
+      return { truth: q.truth(t.truth), proven, known: q.knownSd ? 2 * 1.96 * q.knownSd(t.truth, p.bands) : NaN };
     });
     const width = median(rows.map((r) => r.proven.interval[1] - r.proven.interval[0]));
     return {
@@ -228,7 +306,7 @@ export function resinCoverage(
         (r) => Math.abs((r.proven.interval[0] + r.proven.interval[1]) / 2 / r.truth - 1) <= 0.02,
       ).length,
       medianWidth: width,
-      ratio: width / median(rows.map((r) => r.known)),
+      ratio: q.knownSd ? width / median(rows.map((r) => r.known)) : null,
     };
   });
 }

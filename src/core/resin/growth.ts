@@ -1,3 +1,4 @@
+import { squareOffLine } from '../fitting/bend.ts';
 import { fiellerInterval, fitLine } from '../fitting/leastSquares.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 
@@ -12,6 +13,10 @@ export interface GrowthFit {
   /** Light at which a contour stays where it was drawn. */
   readonly value: number;
   readonly interval: readonly [number, number];
+  /** The same as far as the readings alone scatter, and what one standard deviation of bend moves ln light by: a bend is common to all
+   *  ladders of a printer and resin. */
+  readonly readingInterval: readonly [number, number];
+  readonly bendShift: number;
   /** Growth of a contour, mm per e-fold of light. */
   readonly perEFold: number;
   /** Mean of bar and slot errors: what the measuring itself adds. */
@@ -72,25 +77,17 @@ export function findZeroGrowth(readings: readonly GrowthReading[]): Result<Growt
       todo: 'see that readings and fields belong together, or spread the exposures wider',
     });
   const at = -b / slope;
-  const bendAt = (NORMAL_95 * BEND_MM * Math.abs(squareOffLine(x, at))) / slope;
+  const bendShift = (BEND_MM * squareOffLine(x, at)) / slope;
+  const bendAt = NORMAL_95 * Math.abs(bendShift);
   const value = Math.exp(at);
   return succeed({
     value,
     interval: [Math.exp(at - Math.hypot(at - root[0], bendAt)), Math.exp(at + Math.hypot(root[1] - at, bendAt))],
+    readingInterval: [Math.exp(root[0]), Math.exp(root[1])],
+    bendShift,
     perEFold: slope,
     biasMm: bias,
     points,
     bestAtEnd: value <= both[0]! ? 'first' : value >= both[both.length - 1]! ? 'last' : null,
   });
-}
-
-/** How far a parabola with its foot at a place lies, there, from the least-squares line through it at the given points. */
-function squareOffLine(x: readonly number[], at: number): number {
-  const n = x.length;
-  const mean = x.reduce((s, v) => s + v, 0) / n;
-  const squares = x.map((v) => (v - at) ** 2);
-  const meanSquare = squares.reduce((s, v) => s + v, 0) / n;
-  const sxx = x.reduce((s, v) => s + (v - mean) ** 2, 0);
-  const sxy = x.reduce((s, v, i) => s + (v - mean) * (squares[i]! - meanSquare), 0);
-  return meanSquare + (sxy / sxx) * (at - mean);
 }

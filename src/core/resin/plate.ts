@@ -33,8 +33,18 @@ export interface PlateProgram {
   readonly bottomExposureS: number;
   readonly transitionLayers: number;
   readonly motion: LayerMotion;
+  /** Motion that holds from a height on, lowest first; below the first the plate's own holds. */
+  readonly motionSteps?: readonly MotionStep[];
+  /** Resin is brought to so much before the first layer, where the printer can. */
+  readonly resinC?: number;
+  /** Which of a set of plates it is, where one plate cannot show everything. */
+  readonly plate?: { readonly number: number; readonly of: number };
   readonly fields: readonly PlateField[];
   readonly places: readonly PlatePlace[];
+}
+export interface MotionStep {
+  readonly fromMm: number;
+  readonly motion: LayerMotion;
 }
 /** What is lit together, for how long: the shortest exposure of all first, then only what needs more. */
 export interface SubExposure {
@@ -48,6 +58,10 @@ export const layerCount = (p: PlateProgram): number =>
   Math.max(1, Math.round(Math.max(...p.fields.flatMap((f) => f.solids.map((s) => s.toMm))) / p.layerMm));
 /** Height in the middle of a layer, counted from 0. */
 const middleMm = (p: PlateProgram, layer: number): number => (layer + 0.5) * p.layerMm;
+
+/** How the plate moves after a layer. */
+export const motionIn = (p: PlateProgram, layer: number): LayerMotion =>
+  p.motionSteps?.findLast((step) => step.fromMm < middleMm(p, layer))?.motion ?? p.motion;
 
 /** Exposure of a field in a layer: bottom, on the way, or its own. */
 export function exposureIn(p: PlateProgram, field: PlateField, layer: number): number {
@@ -73,6 +87,9 @@ export function subExposures(p: PlateProgram, layer: number): SubExposure[] {
     seconds: seconds - (steps[k - 1] ?? 0),
   }));
 }
+/** The longest light any pixel of a layer has, s. */
+export const layerSeconds = (p: PlateProgram, layer: number): number =>
+  subExposures(p, layer).reduce((sum, e) => sum + e.seconds, 0);
 const isAt = (s: PlateSolid, z: number): boolean => z > s.fromMm && z < s.toMm;
 
 /** Which solids some fields show in a layer: pictures with the same are the same picture, told without drawing them. */

@@ -88,6 +88,11 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
   if (!isPositive(m.layerMm)) return no('layerMm', 'the layer height is missing');
   if (typeof m.digests !== 'object' || m.digests === null) return no('digests', 'is missing');
   if (!isMotion(m.motion)) return no('motion', 'a stage or a pause is missing or below zero');
+  if (m.resinC !== undefined && !(typeof m.resinC === 'number' && m.resinC >= 5 && m.resinC <= 80))
+    return no('resinC', `a resin of ${String(m.resinC)} °C cannot be`);
+  const plate = m.plate as { number?: unknown; of?: unknown } | undefined;
+  if (plate !== undefined && !(isCount(plate?.number) && isCount(plate.of) && plate.number <= plate.of))
+    return no('plate', 'is not one of so many');
   if (!Array.isArray(m.layers) || m.layers.length === 0 || m.layers.length > MOST_FILES)
     return no('layers', 'there are none, or too many');
   for (const [i, layer] of m.layers.entries()) {
@@ -95,6 +100,8 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
     if (!isPositive(layer?.zMm) || Math.abs(layer.zMm - wanted) > 1e-4)
       return no(`layer ${i + 1}`, `lies at ${String(layer?.zMm)} instead of ${wanted.toFixed(4)} mm`);
     if (!Array.isArray(layer.exposures) || layer.exposures.length === 0) return no(`layer ${i + 1}`, 'has no exposure');
+    if (layer.motion !== undefined && !isMotion(layer.motion))
+      return no(`layer ${i + 1}, motion`, 'a stage or a pause is missing or below zero');
     for (const e of layer.exposures) {
       if (typeof e?.image !== 'string' || !IMAGE.test(e.image))
         return no(`layer ${i + 1}`, 'names a picture that cannot be');
@@ -104,6 +111,8 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
   }
   return succeed(m as unknown as StackManifest);
 }
+
+const isCount = (v: unknown): v is number => Number.isInteger(v) && (v as number) >= 1 && (v as number) <= 99;
 
 function isMotion(m: unknown): boolean {
   if (typeof m !== 'object' || m === null) return false;

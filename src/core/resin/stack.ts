@@ -2,6 +2,7 @@ import { strToU8, zipSync, type Zippable } from 'fflate';
 import {
   layerAreaMm2,
   layerCount,
+  motionIn,
   outlinesOf,
   shownIn,
   subExposures,
@@ -21,7 +22,10 @@ export interface StackManifest {
   readonly title: string;
   readonly printer: { readonly pixelMm: readonly [number, number]; readonly pixels: readonly [number, number] };
   readonly layerMm: number;
+  /** Motion after every layer that has none of its own. */
   readonly motion: LayerMotion;
+  readonly resinC?: number;
+  readonly plate?: { readonly number: number; readonly of: number };
   readonly layers: readonly StackLayer[];
   /** SHA-256 of every picture, by its name. */
   readonly digests: Readonly<Record<string, string>>;
@@ -30,7 +34,16 @@ export interface StackManifest {
 export interface StackLayer {
   readonly zMm: number;
   readonly exposures: readonly { readonly image: string; readonly seconds: number }[];
+  readonly motion?: LayerMotion;
 }
+/** How the plate moves after a layer of a stack. */
+export const motionAfter = (m: Pick<StackManifest, 'motion'>, layer: StackLayer): LayerMotion =>
+  layer.motion ?? m.motion;
+/** Light, motion and pauses of a whole stack, s. Preparation is not in it. */
+export const stackTimeS = (m: Pick<StackManifest, 'motion' | 'layers'>): number =>
+  m.layers.reduce((sum, l) => sum + lightS(l) + darkTimeS(motionAfter(m, l)), 0);
+/** Light of a layer, s. */
+export const lightS = (layer: StackLayer): number => layer.exposures.reduce((sum, e) => sum + e.seconds, 0);
 export interface StackTools {
   readonly deflate: Deflate;
   readonly sha256: (bytes: Uint8Array) => string;
@@ -66,6 +79,7 @@ export function layersOf(p: PlateProgram): {
   const draw = new Map<string, { fields: readonly number[]; layer: number }>();
   const layers = Array.from({ length: layerCount(p) }, (_, layer): StackLayer => ({
     zMm: Number(((layer + 1) * p.layerMm).toFixed(6)),
+    ...(motionIn(p, layer) !== p.motion && { motion: motionIn(p, layer) }),
     exposures: subExposures(p, layer).map(({ fields, seconds }) => {
       const shown = shownIn(p, fields, layer);
       let image = names.get(shown);
@@ -97,6 +111,8 @@ export function writeStack(p: PlateProgram, tools: StackTools): Uint8Array {
     printer: { pixelMm: p.pixelMm, pixels: p.pixels },
     layerMm: p.layerMm,
     motion: p.motion,
+    ...(p.resinC !== undefined && { resinC: p.resinC }),
+    ...(p.plate && { plate: p.plate }),
     layers,
     digests,
     places: p.places,
@@ -112,12 +128,12 @@ const STILL = '2020-01-01T00:00:00Z';
 /** Layers, volume and time of a plate, without drawing it. */
 export function totalsOf(p: PlateProgram): StackTotals {
   const { layers, draw } = layersOf(p);
-  const exposureS = layers.reduce((s, l) => s + l.exposures.reduce((t, e) => t + e.seconds, 0), 0);
+  const exposureS = layers.reduce((s, l) => s + lightS(l), 0);
   return {
     layers: layers.length,
     images: draw.size,
     volumeMm3: layers.reduce((s, _, i) => s + layerAreaMm2(p, i) * p.layerMm, 0),
     exposureS,
-    totalS: exposureS + layers.length * darkTimeS(p.motion),
+    totalS: stackTimeS({ motion: p.motion, layers }),
   };
 }

@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Painted, PaintWish } from '../../workers/paintPath.ts';
-import type { PathPicture } from './paint.ts';
 import { showPicture } from './showPicture.ts';
 import { fit, moved, placeAt, zoomed, type Frame, type View } from './view.ts';
 
@@ -8,17 +7,22 @@ const ROOM_PX = 14;
 const KEY_STEP_PX = 40;
 const ZOOM_STEP = 1.25;
 const SETTLED_MS = 60;
+const startPathWorker = (): Worker =>
+  new Worker(new URL('../../workers/paintPath.ts', import.meta.url), { type: 'module' });
 
 /** A layer of a path that can be moved and enlarged: while the hand moves, the picture that is there moves with it; when it rests, a
  *  worker draws a sharp one. Ctrl or wheel enlarges, arrows move, + and − enlarge, 0 shows all. */
 export function PathCanvas({
   picture,
+  start = startPathWorker,
   frame,
   layer,
   height,
   label,
 }: {
-  readonly picture: PathPicture;
+  /** What the worker draws layers of. */
+  readonly picture: object;
+  readonly start?: () => Worker;
   readonly frame: Frame;
   readonly layer: number;
   readonly height: number;
@@ -60,7 +64,7 @@ export function PathCanvas({
     return () => seen.disconnect();
   }, []);
   useEffect(() => {
-    const w = new Worker(new URL('../../workers/paintPath.ts', import.meta.url), { type: 'module' });
+    const w = start();
     worker.current = w;
     w.onmessage = ({ data }: MessageEvent<Painted>) => {
       if (data.wish.id !== asked.current) return data.bitmap.close();
@@ -80,7 +84,7 @@ export function PathCanvas({
       shown.current?.bitmap.close();
       shown.current = null;
     };
-  }, [picture, show]);
+  }, [picture, start, show]);
   useEffect(() => {
     if (width > 0) view.current = fit(frame, width, height, ROOM_PX);
   }, [frame, width, height]);

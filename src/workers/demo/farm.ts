@@ -10,6 +10,7 @@ import {
   findTrial,
   planTrial,
   programLines,
+  platesOf,
   stackOf,
   type Trial,
 } from '../../areas/trials/server/index.ts';
@@ -258,8 +259,9 @@ function benchOf(key: string, row: Trial, seed: number, wornTo: number): (place:
     return (place) => readBench(lines, truth, place, seed);
   }
   const truth = resinTruthOf(printer.seed);
-  if (row.gcode === '') return (place) => readResinBench(null, truth, place, seed);
-  const stack = must(readStack(stackOf(row.gcode).zip, (bytes) => createHash('sha256').update(bytes).digest('hex')));
+  const [plate] = platesOf(row.gcode);
+  if (!plate) return (place) => readResinBench(null, truth, place, seed);
+  const stack = must(readStack(stackOf(plate).zip, (bytes) => createHash('sha256').update(bytes).digest('hex')));
   const print = new PrintedStack(stack, stack.manifest.layers.length);
   return (place) => readResinBench(print, truth, place, seed);
 }

@@ -32,7 +32,12 @@ export interface PairingEntry {
   readonly trialId: string;
   readonly trialName: string;
   readonly machineId: string;
-  readonly conditions: { readonly nozzleC?: number; readonly layerHeightMm?: number; readonly lot?: string };
+  readonly conditions: {
+    readonly nozzleC?: number;
+    readonly layerHeightMm?: number;
+    readonly resinC?: number;
+    readonly lot?: string;
+  };
   readonly provenOn: string;
   readonly validUntil: string;
 }

@@ -146,9 +146,10 @@ export const cleanRecipe = (technology: Technology): RecipeInput =>
         provenOnly: false,
         machine: { ...machine, lid: 'none' },
         proofs: {
-          exposureS: { ...proof('exposureS', 2.6, 2.3, 3), conditions: { layerHeightMm: 0.05 } },
+          exposureS: { ...proof('exposureS', 2.6, 2.3, 3), conditions: { layerHeightMm: 0.05, resinC: 24 } },
           exposureBottomS: proof('exposureBottomS', 26, 22, 32),
           liftFirstMmPerS: proof('liftFirstMmPerS', 1.2, 0, 1.2),
           pauseBeforeExposureS: proof('pauseBeforeExposureS', 1, 1, 60),
+          supportTipMm: proof('supportTipMm', 0.4, 0.35, 3),
         },
       };

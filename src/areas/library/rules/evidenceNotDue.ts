@@ -2,7 +2,7 @@ import { defineRecipeRule } from './define.ts';
 import { findSetting } from '../settings/catalogue.ts';
 
 /** Flow has a rule of its own that also asks for evidence where there is none. */
-const HAS_OWN_RULE = new Set(['flow']);
+const HAS_OWN_RULE = new Set(['flow', 'irradianceMwPerCm2']);
 
 export const evidenceNotDue = defineRecipeRule({
   id: 'evidence-not-due',

@@ -30,6 +30,7 @@ import { heightChangesHold } from './heightChangesHold.ts';
 import { layerTimeEnough } from './layerTimeEnough.ts';
 import { layerWithinNozzle } from './layerWithinNozzle.ts';
 import { liftEqualsReturn } from './liftEqualsReturn.ts';
+import { lightMapFresh } from './lightMapFresh.ts';
 import { liftProven } from './liftProven.ts';
 import { liftWithinPrinter } from './liftWithinPrinter.ts';
 import { lightMatches } from './lightMatches.ts';
@@ -41,9 +42,11 @@ import { nozzleWithinHotEnd } from './nozzleWithinHotEnd.ts';
 import { nozzleWithinSupplier } from './nozzleWithinSupplier.ts';
 import { overhangSupported } from './overhangSupported.ts';
 import { partDoesNotDissolve } from './partDoesNotDissolve.ts';
+import { neckHolds } from './neckHolds.ts';
 import { pauseProven } from './pauseProven.ts';
 import { purgeThere } from './purgeThere.ts';
 import { reservedTool } from './reservedTool.ts';
+import { resinAsProven } from './resinAsProven.ts';
 import { resinWarmEnough } from './resinWarmEnough.ts';
 import { retractionProven } from './retractionProven.ts';
 import { retractionSuitsFeed } from './retractionSuitsFeed.ts';
@@ -109,10 +112,12 @@ export const recipeRules: readonly RecipeRule[] = [
   liftWithinPrinter,
   liftProven,
   pauseProven,
+  neckHolds,
   delayCounts,
   exposureProven,
   exposureForLayer,
   lightReaches,
+  lightMapFresh,
   lightMatches,
   shadesShown,
   compensationShows,
@@ -123,6 +128,7 @@ export const recipeRules: readonly RecipeRule[] = [
   speedUnscaled,
   stateKnown,
   resinWarmEnough,
+  resinAsProven,
   evidenceNotDue,
   supportGapFits,
   brimForWarping,

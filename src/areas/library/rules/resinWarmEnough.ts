@@ -30,6 +30,6 @@ export const resinWarmEnough = defineRecipeRule({
   },
   examples: {
     passes: [{ says: 'at the limit', change: { machine: { resinC: 20 } } }],
-    fails: [{ says: 'cold', change: { machine: { resinC: 16 } } }],
+    fails: [{ says: 'colder than this resin wants', change: { values: { workingRangeC: [26, 35] } } }],
   },
 });

@@ -35,7 +35,11 @@ export type ProvingTrial =
   | 'exposure-ladder'
   | 'light-map'
   | 'plate'
-  | 'working-curve';
+  | 'working-curve'
+  | 'neck-strength'
+  | 'lift'
+  | 'settling'
+  | 'resin-temperature';
 
 interface Common {
   readonly key: string;

@@ -81,4 +81,18 @@ export const resinSettings = defineSettings([
     tooLow: 'Entered too small: exposures come out too short.',
     tooHigh: 'Entered too large: details bloat.',
   },
+  {
+    ...cured,
+    group: 'Heat and bonding',
+    key: 'exposurePerC',
+    seen: ['closed', 'torn'],
+    label: 'Exposure falls per °C',
+    type: 'number',
+    quantity: 'percent',
+    range: [-5, 10],
+    provenBy: 'resin-temperature',
+    what: 'Share by which the exposure falls for every °C the resin is warmer.',
+    tooLow: 'Entered too small: details bloat in a warm room and starve in a cold one.',
+    tooHigh: 'Entered too large: details starve in a warm room and bloat in a cold one.',
+  },
 ]);

@@ -16,6 +16,11 @@ export const resinProcessSettings = defineSettings([
     type: 'number',
     quantity: 'length',
     range: [0.01, 0.3],
+    formula: {
+      reads: ['pixelMm'],
+      text: 'pixel pitch, rounded to 10 µm',
+      compute: (v) => (typeof v['pixelMm'] === 'number' ? layerNearPixelMm(v['pixelMm']) : null),
+    },
     what: 'Height of each layer.',
     tooLow: 'Twice the layers, twice the time.',
     tooHigh: 'Steps show; light may not reach through.',
@@ -129,6 +134,7 @@ export const resinProcessSettings = defineSettings([
     ...seconds,
     range: [0, 120],
     default: 1.5,
+    provenBy: 'settling',
     what: 'Rest between motion and light, for the resin to settle.',
     tooLow: 'Bloated, wavy flanks; swollen first details.',
     tooHigh: 'Hours more per print.',
@@ -146,9 +152,10 @@ export const resinProcessSettings = defineSettings([
     tooHigh: 'Hours more per print.',
   },
   {
-    ...resin,
+    ...cured,
     ...motion,
     quantity: 'speed',
+    provenBy: 'lift',
     key: 'liftFirstMmPerS',
     seen: ['slow', 'torn'],
     label: 'Lift speed, first stage',
@@ -239,6 +246,20 @@ export const resinProcessSettings = defineSettings([
     tooHigh: 'Supports bend, layers smear.',
   },
   {
+    ...cured,
+    ...motion,
+    quantity: 'length',
+    provenBy: 'neck-strength',
+    key: 'supportTipMm',
+    seen: ['off', 'foot'],
+    label: 'Support tip',
+    range: [0.05, 3],
+    default: 0.4,
+    what: 'Thickness of a support where it meets the part.',
+    tooLow: 'Supports part, and the part hangs or drops.',
+    tooHigh: 'Scars where supports were; thin parts break with them.',
+  },
+  {
     ...resin,
     group: 'Strength and speed',
     key: 'importedDelayS',
@@ -320,6 +341,9 @@ export const resinProcessSettings = defineSettings([
     tooHigh: 'Thin walls vanish.',
   },
 ]);
+
+/** Layer height near the pixel, so that a step of a slope is as high as it is wide: whole hundredths of a millimetre, at least one. */
+export const layerNearPixelMm = (pixelMm: number): number => Math.max(1, Math.round(pixelMm * 100)) / 100;
 
 function darkTime(v: Readonly<Record<string, unknown>>): number | null {
   const n = (key: string): number => (typeof v[key] === 'number' ? v[key] : NaN);

@@ -46,8 +46,18 @@ export const maintenanceKinds = {
     label: 'Filament drive cleaned or changed',
     due: ['flow', 'pressureS', 'retractionMm', 'retractionMmPerS', 'highestFlowMm3PerS'],
   },
-  film: { label: 'Film changed', due: ['exposureS', 'exposureBottomS', 'irradianceMwPerCm2'] },
-  screen: { label: 'Screen changed', due: ['irradianceMwPerCm2', 'exposureS', 'exposureBottomS'] },
+  film: {
+    label: 'Film changed',
+    due: [
+      'exposureS',
+      'exposureBottomS',
+      'irradianceMwPerCm2',
+      'supportTipMm',
+      'liftFirstMmPerS',
+      'pauseBeforeExposureS',
+    ],
+  },
+  screen: { label: 'Screen changed', due: ['irradianceMwPerCm2', 'exposureS', 'exposureBottomS', 'supportTipMm'] },
   plate: { label: 'Plate levelled', due: ['exposureBottomS'] },
   cleaning: { label: 'Cleaned, nothing changed', due: [] },
 } as const satisfies Record<string, { readonly label: string; readonly due: readonly string[] }>;

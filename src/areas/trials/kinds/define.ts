@@ -111,8 +111,8 @@ export interface Conditions {
   readonly bands: readonly Band[];
   /** Prints of the same series before it, the oldest first. */ readonly series?: readonly SeriesPrint[];
 }
-/** An earlier print of a series: what was read of it, and what was changed between it and the print after it. */
-export interface SeriesPrint {
+/** An earlier print of a series: what it was printed with, what was read of it, and what was changed between it and the one after. */
+export interface SeriesPrint extends Omit<Conditions, 'series'> {
   readonly id: string;
   readonly name: string;
   readonly at: string;
@@ -126,9 +126,10 @@ export interface PlanLimits {
   readonly supplier: Readonly<Record<string, readonly [number, number] | null>>;
 }
 
-/** What a resin trial prints: a plate of fields, each with its own exposure; null where nothing is printed. */
+/** What a resin trial prints: a plate of fields, each with its own exposure, or several plates one after another; none where nothing is
+ *  printed. */
 export interface Plate {
-  readonly program: PlateProgram | null;
+  readonly programs: readonly PlateProgram[];
   readonly sizeMm: readonly [width: number, depth: number, height: number];
   readonly bands: readonly Band[];
   readonly shapes: readonly Shape[];
@@ -171,6 +172,8 @@ interface Kind {
   }[];
   /** One print of many: set against the prints before it, and kept without proving a value. */
   readonly isSeries?: boolean;
+  /** Kinds whose accepted prints on this machine with this material it is set against. */
+  readonly comparesWith?: readonly TrialKindKey[];
   /** Heads a machine must have for it; one if not said. */
   readonly heads?: number;
   /** Values of the recipe it cannot do without. */

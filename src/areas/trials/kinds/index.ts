@@ -2,8 +2,12 @@ import { acceleration } from './acceleration/index.ts';
 import { bridge } from './bridge/index.ts';
 import type { FilamentKind, ResinKind, TrialKind, TrialKindKey } from './define.ts';
 import { exposureLadder } from './exposureLadder/index.ts';
+import { lift } from './lift/index.ts';
 import { lightMap } from './lightMap/index.ts';
+import { neckStrength } from './neckStrength/index.ts';
 import { plate } from './plate/index.ts';
+import { resinTemperature } from './resinTemperature/index.ts';
+import { settling } from './settling/index.ts';
 import { workingCurve } from './workingCurve/index.ts';
 import { dimensions } from './dimensions/index.ts';
 import { firstLayer } from './firstLayer/index.ts';
@@ -38,7 +42,16 @@ export const filamentKinds: readonly FilamentKind[] = [
   referencePart,
 ];
 /** Kinds for resin, in the order practice runs them. */
-export const resinKinds: readonly ResinKind[] = [lightMap, plate, workingCurve, exposureLadder];
+export const resinKinds: readonly ResinKind[] = [
+  lightMap,
+  plate,
+  workingCurve,
+  exposureLadder,
+  neckStrength,
+  lift,
+  settling,
+  resinTemperature,
+];
 export const trialKinds: readonly TrialKind[] = [...filamentKinds, ...resinKinds];
 /** Kinds whose value becomes a proof; the rest only compare. */
 export const provingKinds: readonly TrialKind[] = trialKinds.filter((k) => k.proves.length > 0);

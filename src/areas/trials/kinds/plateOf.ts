@@ -109,3 +109,34 @@ export const sharesOf = (
       s.lightShare((2 * x) / (s.pixels[0] * s.pixelMm[0]), (2 * y) / (s.pixels[1] * s.pixelMm[1])),
     ]),
   );
+
+export interface FieldAt {
+  readonly field: PlateField;
+  readonly places: readonly Omit<PlatePlace, 'band'>[];
+}
+/** Fields of a ladder as plates: all on one, or where the printer lights a layer only once a plate for each, in its middle. With the
+ *  share of light every field has. */
+export function layPlates(
+  s: PlateSettings,
+  middles: readonly (readonly [x: number, y: number])[],
+  fieldAt: (index: number, middle: readonly [x: number, y: number]) => FieldAt,
+  over: Partial<PlateProgram> = {},
+): { readonly programs: readonly PlateProgram[]; readonly shares: Readonly<Record<string, number>> } {
+  const at = s.takesSubExposures ? middles : middles.map(() => [0, 0] as const);
+  const made = at.map((middle, i) => fieldAt(i, middle));
+  const placesOf = (i: number): PlatePlace[] => made[i]!.places.map((p) => ({ band: i + 1, ...p }));
+  const all = made.map((_, i) => i);
+  const programs = s.takesSubExposures
+    ? [
+        programOf(
+          s,
+          made.map((f) => f.field),
+          all.flatMap(placesOf),
+          over,
+        ),
+      ]
+    : all.map((i) =>
+        programOf(s, [made[i]!.field], placesOf(i), { ...over, plate: { number: i + 1, of: made.length } }),
+      );
+  return { programs, shares: sharesOf(s, at) };
+}

@@ -1,8 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { surveyMesh } from '../../../core/mesh/facts.ts';
 import { meshOfSolids } from '../../../core/mesh/solid.ts';
-import { exposureIn, layerAreaMm2, layerCount, outlinesOf, subExposures } from '../../../core/resin/plate.ts';
-import { totalsOf } from '../../../core/resin/stack.ts';
+import {
+  exposureIn,
+  layerAreaMm2,
+  layerCount,
+  motionIn,
+  outlinesOf,
+  subExposures,
+  type PlateProgram,
+} from '../../../core/resin/plate.ts';
+import { darkTimeS } from '../../../core/resin/sequence.ts';
+import { layersOf, lightS, totalsOf } from '../../../core/resin/stack.ts';
 import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
 import { demoProfiles } from '../../../workers/demo/library.ts';
 import { resolveValues, valuesOf, type Level } from '../../library/model/resolve.ts';
@@ -15,6 +24,8 @@ const chain = (name: string): Level[] => {
   const p = demoProfiles.find((x) => x.name === name)!;
   return [{ kind: p.kind, name, profileId: null, own: p.own }, ...(p.parent ? chain(p.parent) : [])];
 };
+/** Kinds whose bands are exposures, a field each. */
+const IS_BY_EXPOSURE = new Set(['working-curve', 'exposure-ladder', 'neck-strength', 'resin-temperature']);
 const floor = demoMachinesOnFloor
   .filter((m) => demoProfiles.find((p) => p.name === m.printer)!.technology === 'resin')
   .flatMap((m) =>
@@ -42,7 +53,9 @@ describe.each(resinKinds.map((k) => [k.key, k] as const))('the %s plate', (_, ki
   test.each(floor)(
     'on $name stays on the screen, in whole layers, and gives every field its exposure',
     ({ values }) => {
-      const { program, bands, shapes } = made(kind, values);
+      const { programs, bands, shapes } = made(kind, values);
+      const [program] = programs;
+      expect(programs.length).toBeLessThanOrEqual(1);
       const s = plateSettingsOf(values, '');
       for (const shape of shapes) {
         expect(Math.abs(shape.x) + shape.w / 2).toBeLessThanOrEqual(s.roomMm[0] / 2 + 1e-6);
@@ -72,7 +85,7 @@ describe.each(resinKinds.map((k) => [k.key, k] as const))('the %s plate', (_, ki
         });
         expect(layerAreaMm2(program, layer)).toBeGreaterThan(0);
       }
-      if (bands.length > 0) {
+      if (IS_BY_EXPOSURE.has(kind.key)) {
         expect(program.fields).toHaveLength(bands.length);
         program.fields.forEach((f, i) => expect(exposureIn(program, f, layers - 1)).toBeCloseTo(bands[i]!.value, 9));
       }
@@ -82,11 +95,42 @@ describe.each(resinKinds.map((k) => [k.key, k] as const))('the %s plate', (_, ki
     },
   );
 });
-test('a printer that lights a layer only once is told so instead of given a wrong plate', () => {
-  const v = { ...floor[0]!.values, subExposures: false };
-  const kind = resinKinds.find((k) => k.key === 'exposure-ladder')!;
-  const r = kind.plate(plateSettingsOf(v, ''), [1, 2, 3, 4], {});
-  expect(r).toMatchObject({ ok: false, failure: { code: 'noSubExposures' } });
+test.each([...IS_BY_EXPOSURE])(
+  'a printer that lights a layer only once gets the %s as numbered plates of one exposure each, in the middle of its screen',
+  (key) => {
+    const v = { ...floor[0]!.values, subExposures: false };
+    const kind = resinKinds.find((k) => k.key === key)!;
+    const together = made(kind, floor[0]!.values);
+    const { programs, bands } = made(kind, v);
+    expect(programs.map((p) => p.plate)).toEqual(bands.map((_, i) => ({ number: i + 1, of: bands.length })));
+    programs.forEach((p, i) => {
+      expect(new Set(p.places.map((x) => x.band))).toEqual(new Set([i + 1]));
+      const last = layerCount(p) - 1;
+      for (let layer = 0; layer <= last; layer++) expect(subExposures(p, layer)).toHaveLength(1);
+      expect(subExposures(p, last)).toEqual([{ fields: [0], seconds: bands[i]!.value }]);
+      expect(Math.max(...p.fields[0]!.solids.map((s) => Math.abs(s.x) + s.w / 2))).toBeLessThan(20);
+    });
+    const all = (list: readonly PlateProgram[]): number => list.reduce((sum, p) => sum + totalsOf(p).volumeMm3, 0);
+    expect(all(programs)).toBeCloseTo(all(together.programs), 6);
+  },
+);
+test('the layers of a lift plate peel faster band by band, and those of its base as the recipe says', () => {
+  const v = floor[0]!.values;
+  const { programs, bands } = made(
+    resinKinds.find((k) => k.key === 'lift')!,
+    v,
+  );
+  const p = programs[0]!;
+  expect(motionIn(p, 0)).toBe(p.motion);
+  for (const b of bands) {
+    const [first, last] = [Math.round(b.fromMm / p.layerMm), Math.round(b.toMm / p.layerMm) - 1];
+    expect([motionIn(p, first).lift[0]!.mmPerS, motionIn(p, last).lift[0]!.mmPerS]).toEqual([b.value, b.value]);
+  }
+  const speeds = layersOf(p).layers.map((l) => l.motion?.lift[0]!.mmPerS ?? 0);
+  expect(speeds).toEqual([...speeds].sort((a, b) => a - b));
+  const { totalS } = totalsOf(p);
+  const perLayer = layersOf(p).layers.reduce((s, l) => s + lightS(l) + darkTimeS(l.motion ?? p.motion), 0);
+  expect(totalS).toBeCloseTo(perLayer, 9);
 });
 test('fields without room are refused, with how many were asked for', () => {
   const v = { ...floor[0]!.values, travelXMm: 40, travelYMm: 40 };

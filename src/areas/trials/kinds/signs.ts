@@ -237,15 +237,15 @@ export const signs: readonly Sign[] = [
     'Base stands, then all is torn off',
     'torn',
     c('too few transition layers', 'breaks just above the base', { look: 'transition layers and their step' }),
-    c('pause before light too short', 'fine at longer pauses', { look: 'pause, by a lift trial' }),
-    c('lift too fast', 'worse with larger area', { look: 'first-stage lift speed' }),
+    c('pause before light too short', 'fine at longer pauses', { trial: 'settling' }),
+    c('lift too fast', 'worse with larger area', { trial: 'lift' }),
   ),
   r(
     'splits-midway',
     'Splits half-way up',
     'torn',
-    c('resin had not settled', 'where the section is large', { look: 'pause before exposure' }),
-    c('lift too fast', 'long smears', { look: 'lift speed' }),
+    c('resin had not settled', 'where the section is large', { trial: 'settling' }),
+    c('lift too fast', 'long smears', { trial: 'lift' }),
   ),
   r(
     'details-closed',
@@ -266,6 +266,7 @@ export const signs: readonly Sign[] = [
     'Parts stay soft',
     'hollow',
     c('exposure too short', 'fresh from the printer', { trial: 'exposure-ladder' }),
+    c('light does not reach through the layer', 'after a change of layer height', { trial: 'working-curve' }),
     c('not washed or cured through', 'only inside', { look: 'wash and cure' }),
   ),
   r(
@@ -293,8 +294,8 @@ export const signs: readonly Sign[] = [
     'supports-part',
     'Parts come off their supports',
     'torn',
-    c('tips too thin', 'exposure is proven', { look: 'tip thickness, count' }),
-    c('exposure too short', 'necks part early everywhere', { trial: 'working-curve' }),
+    c('tips too thin', 'exposure is proven', { trial: 'neck-strength' }),
+    c('exposure too short', 'necks part early everywhere', { trial: 'exposure-ladder' }),
   ),
   r(
     'warped-plate-side',
@@ -314,7 +315,7 @@ export const signs: readonly Sign[] = [
     'cold',
     'All fails on cold mornings',
     'torn',
-    c('resin too cold and thick', 'fine in the afternoon', { look: 'resin temperature; say it at the machine' }),
+    c('resin too cold and thick', 'fine in the afternoon', { trial: 'resin-temperature' }),
     c('pause too short for thick resin', 'large faces first', { look: 'pause before exposure' }),
   ),
 ];

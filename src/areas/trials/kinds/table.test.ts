@@ -123,6 +123,37 @@ const examples: Readonly<
       .join('\n')}`,
     gives: { exposureS: expect.closeTo(2.4, 8), interval: [expect.any(Number), expect.any(Number)] },
   },
+  'neck-strength': {
+    csv: `exposure_s,parts_mm\n${[1.5, 2, 2.6, 3.4, 4.4].map((s) => `${s},${(0.4 - 0.1 * Math.log(s / 2.4)).toFixed(12)}`).join('\n')}`,
+    options: { exposure: 2.4, tip: 0.45 },
+    gives: {
+      partsMm: expect.closeTo(0.4, 9),
+      fallMmPerEFold: expect.closeTo(0.1, 9),
+      holdsFromS: expect.closeTo(2.4 * Math.exp(-0.5), 8),
+    },
+  },
+  lift: {
+    csv: 'peel_mm_s,flank\n0.7,0\n0.7,0\n0.9,0\n1.2,0\n1.2,1\n1.2,0\n1.6,1\n1.6,2\n2,2',
+    gives: { limit: 1.2, firstNot: 1.6 },
+  },
+  settling: {
+    csv: 'pause_s,flank\n2,0\n1.5,0\n1.1,0\n0.8,1\n0.6,0',
+    gives: { limit: 1.1, firstNot: 0.8 },
+  },
+  'resin-temperature': {
+    csv: `resin_c,exposure_s,feature,nominal_mm,measured_mm\n${[20, 26, 32]
+      .flatMap((c) => {
+        const sharp = 2.4 * 0.98 ** (c - 20);
+        return [1.5, 2, 2.6, 3.4, 4.4].flatMap((s, i) =>
+          ['bar', 'slot'].map(
+            (f) =>
+              `${c},${s},${f},1,${(1 + (f === 'bar' ? 1 : -1) * (0.08 * Math.log(s / sharp) + (i % 2 ? 1 : -1) * 1e-7)).toFixed(12)}`,
+          ),
+        );
+      })
+      .join('\n')}`,
+    gives: { percentPerC: expect.closeTo(2, 3), interval: [expect.any(Number), expect.any(Number)] },
+  },
   'head-offset': {
     csv: 'axis,tooth\nx,2\nx,2\ny,-1\ny,-1',
     gives: { x: { offsetMm: expect.closeTo(0.2, 12) }, y: { offsetMm: expect.closeTo(-0.1, 12) } },

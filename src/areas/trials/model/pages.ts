@@ -64,7 +64,7 @@ export interface TrialPage {
   /** Pictures of it and, where it is one of a series, of the prints before it. */
   readonly pictures: readonly (PictureRow & { readonly trialId: string })[];
   /** Earlier prints of its series, the oldest first; empty where the kind is none. */
-  readonly series: readonly SeriesPrint[];
+  readonly series: readonly Pick<SeriesPrint, 'id' | 'name' | 'at' | 'readings' | 'changedSince'>[];
 }
 export interface EarlierValue {
   readonly id: string;

@@ -31,6 +31,8 @@ export interface TrialPlan {
   readonly resinMl?: number;
   readonly cost: number;
   readonly lines: number;
+  /** Plates printed one after another, where one cannot show everything. */
+  readonly plates?: number;
   readonly readingsWanted: number;
 }
 
@@ -44,7 +46,16 @@ export interface PlateShare {
 
 export interface PrintProgress {
   readonly phase:
-    'connecting' | 'heating' | 'printing' | 'paused' | 'lost' | 'fault' | 'displaced' | 'done' | 'cancelled';
+    | 'connecting'
+    | 'heating'
+    | 'printing'
+    | 'paused'
+    | 'lost'
+    | 'fault'
+    | 'displaced'
+    | 'next plate'
+    | 'done'
+    | 'cancelled';
   readonly acknowledged: number;
   readonly lines: number;
   readonly zMm: number;
@@ -54,6 +65,10 @@ export interface PrintProgress {
   readonly bedTargetC: number;
   readonly resends: number;
   readonly message: string | null;
+  /** Which of several plates is at hand, from 0, and layers of those before it. */
+  readonly plate?: number;
+  /** Resin in the vat, as the printer told it. */
+  readonly resinC?: number;
   /** Whether the coupon was laid with others by one program. */
   readonly isShared?: boolean;
   readonly at: string;

@@ -1,5 +1,5 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
-import { totalsOf } from '../../../core/resin/stack.ts';
+import { totalsOf, type StackTotals } from '../../../core/resin/stack.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
@@ -10,6 +10,7 @@ import { COUPON_NEEDS, couponSettingsOf } from '../kinds/couponSettings.ts';
 import type { FilamentKind, ResinKind, TrialKind } from '../kinds/define.ts';
 import { PLATE_NEEDS, plateSettingsOf } from '../kinds/plateSettings.ts';
 import type { TrialPlan } from '../model/trial.ts';
+import { textOfPlates } from './plateStack.ts';
 
 type Made = Pick<
   TrialPlan,
@@ -25,6 +26,7 @@ type Made = Pick<
   | 'resinMl'
   | 'cost'
   | 'lines'
+  | 'plates'
 >;
 export interface Artefact {
   /** G-code of a filament coupon, or the program of a resin plate as JSON; empty where nothing is printed. */
@@ -107,14 +109,15 @@ function makePlate(
 ): Result<Artefact> {
   const plate = kind.plate(plateSettingsOf(v, title, light), bands, options);
   if (!plate.ok) return plate;
-  const { program, sizeMm, shapes, params } = plate.value;
-  const totals = program && totalsOf(program);
-  if (totals && totals.layers > MOST_LAYERS)
-    return fail({ code: 'tooHigh', what: `${totals.layers} layers`, todo: `${MOST_LAYERS} at the most` });
-  const resinMl = (totals?.volumeMm3 ?? 0) / 1000;
-  const timeS = totals?.totalS ?? 0;
+  const { programs, sizeMm, shapes, params } = plate.value;
+  const totals = programs.map(totalsOf);
+  const sum = (of: (t: StackTotals) => number): number => totals.reduce((s, t) => s + of(t), 0);
+  if (totals.some((t) => t.layers > MOST_LAYERS))
+    return fail({ code: 'tooHigh', what: `${totals[0]!.layers} layers`, todo: `${MOST_LAYERS} at the most` });
+  const resinMl = sum((t) => t.volumeMm3) / 1000;
+  const timeS = sum((t) => t.totalS);
   return succeed({
-    text: program ? JSON.stringify(program) : '',
+    text: textOfPlates(programs),
     made: {
       params: { ...params, ...options },
       bands: plate.value.bands,
@@ -125,7 +128,8 @@ function makePlate(
       massG: 0,
       resinMl,
       cost: (resinMl / 1000) * (numberOf(v, 'pricePerLitre') ?? 0) + (timeS / 3600) * rateOf(v),
-      lines: totals?.layers ?? 0,
+      lines: sum((t) => t.layers),
+      ...(programs.length > 1 && { plates: programs.length }),
     },
   });
 }

@@ -79,7 +79,10 @@ export async function decideTrial(
       const conditions: PairingEntry['conditions'] = {
         ...(kind.technology === 'filament'
           ? { nozzleC: row.plan.conditions['nozzleC']!, layerHeightMm: row.plan.conditions['layerHeightMm']! }
-          : { layerHeightMm: row.plan.conditions['resinLayerMm']! }),
+          : {
+              layerHeightMm: row.plan.conditions['resinLayerMm']!,
+              ...(row.progress?.resinC !== undefined && { resinC: row.progress.resinC }),
+            }),
         ...(row.lot !== 'unknown' && { lot: row.lot }),
       };
       const entries = Object.fromEntries(

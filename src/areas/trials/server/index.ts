@@ -3,7 +3,7 @@ export { runPrint, programLines } from './runPrint.ts';
 export { listWishedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial, type Trial } from './rows.ts';
-export { stackOf } from './plateStack.ts';
+export { platesOf, stackOf } from './plateStack.ts';
 export { addReading, wishPrint } from './measure.ts';
 export { addReadingTable } from './addReadings.ts';
 export { recordPrintedElsewhere } from './printedElsewhere.ts';

@@ -1,7 +1,8 @@
+import { layerCount, type PlateProgram } from '../../../core/resin/plate.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
-import { stackOf } from './plateStack.ts';
+import { platesOf, stackOf } from './plateStack.ts';
 import { PrintRecord, progressOf } from './printRecord.ts';
 import type { Trial } from './rows.ts';
 
@@ -15,22 +16,33 @@ export class PlatePrint {
   private lostSince = 0;
   /** Whether the printer has been started or told to go on since this run began. */
   private hasBegun = false;
-  /** Whether layers of this very print stand on the plate already. */
+  /** Whether layers of this very plate stand on the machine already. */
   private readonly wasRunning: boolean;
+  /** The plate at hand of several, and layers of those before it. */
+  private readonly plate: number;
+  private readonly plates: readonly PlateProgram[];
+  private readonly layersBefore: number;
 
   constructor(
     ctx: Ctx,
-    private readonly row: Trial,
+    row: Trial,
     private readonly printer: StackPrinter,
     renewLease: () => Promise<boolean>,
   ) {
-    this.record = new PrintRecord(ctx, row, renewLease, progressOf('connecting', row.plan.lines, ctx.clock.now()));
+    this.plates = platesOf(row.gcode);
+    this.plate = row.progress?.plate ?? 0;
+    this.layersBefore = this.plates.slice(0, this.plate).reduce((sum, p) => sum + layerCount(p), 0);
+    this.record = new PrintRecord(ctx, row, renewLease, {
+      ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
+      plate: this.plate,
+      acknowledged: this.layersBefore,
+    });
     const { phase, acknowledged } = row.progress ?? { phase: 'connecting', acknowledged: 0 };
-    this.wasRunning = ['printing', 'paused', 'lost', 'fault'].includes(phase) && acknowledged > 0;
+    this.wasRunning = ['printing', 'paused', 'lost', 'fault'].includes(phase) && acknowledged > this.layersBefore;
   }
 
   async run(): Promise<void> {
-    const { zip, digest } = stackOf(this.row.gcode);
+    const { zip, digest } = stackOf(this.plates[this.plate]!);
     for (;;) {
       try {
         const state = await this.step(zip, digest);
@@ -79,9 +91,14 @@ export class PlatePrint {
   }
 
   private async follow(state: StackPrinterState): Promise<'goes on' | 'ended'> {
-    const at = { acknowledged: state.layer, lines: state.layers, zMm: state.zMm };
+    const at = { acknowledged: this.layersBefore + state.layer, zMm: state.zMm, resinC: state.resinC };
     switch (state.phase) {
       case 'done':
+        if (this.plate + 1 < this.plates.length) {
+          const done = `Plate ${this.plate + 1} of ${this.plates.length} is done: write ${this.plate + 1} on it, put an empty one in and go on`;
+          await this.interrupt('next plate', done, { ...at, plate: this.plate + 1 });
+          return 'ended';
+        }
         await this.record.end('measuring', { ...at, phase: 'done', message: null });
         return 'ended';
       case 'fault':

@@ -23,19 +23,17 @@ import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
 import { findTrial, listStanding, type Trial } from './rows.ts';
 import { listPictures } from './pictures.ts';
-import { listSeries } from './series.ts';
+import { conditionsOf, listSeries } from './series.ts';
 import { trial } from './tables.ts';
 
 /** The kind's own analysis on the readings that stand: the same today and years later. */
 export function analyseTrial(
-  row: Pick<Trial, 'kind' | 'plan'>,
+  row: Pick<Trial, 'kind' | 'plan' | 'progress'>,
   readings: readonly ReadingOf[],
   series: readonly SeriesPrint[] = [],
 ): Result<Analysis> {
   return kindOf(row.kind).analyse(readings, {
-    values: row.plan.conditions,
-    params: row.plan.params,
-    bands: row.plan.bands,
+    ...conditionsOf(row),
     series,
   });
 }
@@ -88,7 +86,10 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [],
     pictures: await listPictures(ctx, [id, ...series.slice(-1).map((p) => p.id)]),
     series: series.map((p) => ({
-      ...p,
+      id: p.id,
+      name: p.name,
+      at: p.at,
+      changedSince: p.changedSince,
       readings: p.readings.map(({ band, feature, repeat, value }) => ({ band, feature, repeat, value })),
     })),
   });

@@ -1,11 +1,11 @@
-import { and, asc, eq, lt } from 'drizzle-orm';
+import { and, asc, eq, inArray, lt } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { listMaintenance } from '../../machines/server/index.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
-import type { SeriesPrint } from '../kinds/define.ts';
+import type { Conditions, SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import { trialName } from './planTrial.ts';
 import { listStanding, type Trial } from './rows.ts';
@@ -13,16 +13,26 @@ import { trial } from './tables.ts';
 
 const MOST_PRINTS = 40;
 
-/** Prints of the same part on the same machine that were kept before this one, the oldest first, each with what was changed after it. */
+/** What a kind knows of how a trial was printed: its plan, and how warm the printer said the resin was. */
+export const conditionsOf = ({ plan, progress }: Pick<Trial, 'plan' | 'progress'>): Omit<Conditions, 'series'> => ({
+  values: { ...plan.conditions, ...(progress?.resinC !== undefined && { resinC: progress.resinC }) },
+  params: plan.params,
+  bands: plan.bands,
+});
+
+/** Prints of the same series on the same machine that were kept before this one, the oldest first, each with what was changed after it:
+ *  of the same part whatever the material, or of the kinds it is set against with the same material. */
 export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<SeriesPrint[]> {
-  if (!kindOf(row.kind).isSeries) return [];
+  const { isSeries, comparesWith } = kindOf(row.kind);
+  if (!isSeries && !comparesWith) return [];
   const before = (
     await ctx.db
       .select()
       .from(trial)
       .where(
         and(
-          eq(trial.kind, row.kind),
+          inArray(trial.kind, [...(comparesWith ?? [row.kind])]),
+          ...(comparesWith ? [eq(trial.materialId, row.materialId), eq(trial.toolId, row.toolId)] : []),
           eq(trial.machineId, row.machineId),
           eq(trial.state, 'accepted'),
           lt(trial.number, row.number!),
@@ -55,6 +65,7 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
       name: trialName(b.number!),
       at: (b.decidedAt ?? b.createdAt).toISOString(),
       readings: await listStanding(ctx, b.id),
+      ...conditionsOf(b),
       changedSince,
     });
   }

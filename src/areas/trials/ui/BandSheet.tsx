@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { formatFigure } from '../../../core/units/format.ts';
 import type { Band, ChartData, Feature, Shape } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
+import { NECKS_MM } from '../kinds/neckStrength/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingField } from './ReadingField.tsx';
@@ -197,6 +198,7 @@ const formatUnit = (quantity: string): string =>
     volumetricFlow: 'mm³/s',
     angle: '°',
     acceleration: 'mm/s²',
+    speed: 'mm/s',
     fineTime: 's',
     time: 's',
   })[quantity] ?? quantity;
@@ -351,6 +353,23 @@ function RowDrawing({
         <rect x={LEFT} y={y + ROW / 2 - 3} width={DRAWING} height="6" />
         <circle cx={LEFT + 44} cy={y + ROW / 2} r={w} />
         <circle cx={LEFT + 106} cy={y + ROW / 2} r={w} />
+      </g>
+    );
+  }
+  if (kind === 'neck-strength') {
+    const shown = NECKS_MM.filter((_, i) => i % 2 === 0);
+    return (
+      <g stroke="#8b867b" strokeWidth=".7">
+        {shown.map((mm, i) => {
+          const x = LEFT + 8 + (i * (DRAWING - 16)) / (shown.length - 1);
+          const holds = reading === null || mm >= reading - 1e-9;
+          return (
+            <g key={mm} fill={holds ? 'var(--clay)' : 'none'} strokeDasharray={holds ? undefined : '2 2'}>
+              <rect x={x - 5 * mm} y={top + 10} width={10 * mm} height={foot - top - 10} />
+              <rect x={x - 6} y={top + 2} width="12" height="8" />
+            </g>
+          );
+        })}
       </g>
     );
   }

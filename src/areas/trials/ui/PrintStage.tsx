@@ -20,12 +20,14 @@ export function PrintStage({
   const p = t.progress;
   const over = p?.phase === 'cancelled' || p?.phase === 'displaced';
   const running = t.state === 'printing';
+  const plates = t.plan.plates ?? 1;
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   return (
     <section className="stage" aria-label="Print">
       <h2>
         Print{' '}
         <span className="hint">
+          {plates > 1 && `${plates} plates one after another, `}
           {formatDuration(t.plan.timeS)}, {takenText(t.plan)}, € {t.plan.cost.toFixed(2)}
         </span>
       </h2>
@@ -37,7 +39,7 @@ export function PrintStage({
         )}
         {mayChange && t.state === 'interrupted' && (
           <button className="btn p" onClick={() => onWish('print')}>
-            {over ? 'Print again' : 'Go on'}
+            {over ? 'Print again' : p?.phase === 'next plate' ? `Print plate ${(p.plate ?? 0) + 1}` : 'Go on'}
           </button>
         )}
         {mayChange &&
@@ -56,11 +58,22 @@ export function PrintStage({
             Cancel
           </button>
         )}
-        <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
-          {isResin
-            ? `Layer stack, ${t.plan.lines} ${t.plan.lines === 1 ? 'layer' : 'layers'}`
-            : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
-        </a>
+        {isResin && plates > 1 ? (
+          <span className="hint">
+            layer stacks of plate{' '}
+            {Array.from({ length: plates }, (_, i) => (
+              <a key={i} href={`/api/trials/${t.id}/coupon?plate=${i + 1}`} download style={{ marginRight: 8 }}>
+                {i + 1}
+              </a>
+            ))}
+          </span>
+        ) : (
+          <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
+            {isResin
+              ? `Layer stack, ${t.plan.lines} ${t.plan.lines === 1 ? 'layer' : 'layers'}`
+              : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
+          </a>
+        )}
         {mayChange && t.state === 'planned' && (
           <button className="plain" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>
             printed from its file instead
@@ -88,6 +101,12 @@ export function PrintStage({
               {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
             </span>
             <span>{p.zMm.toFixed(2)} mm</span>
+            {p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>}
+            {plates > 1 && (
+              <span>
+                plate {(p.plate ?? 0) + 1} of {plates}
+              </span>
+            )}
             {!isResin && (
               <>
                 <span>
@@ -107,7 +126,10 @@ export function PrintStage({
           {p.message && (
             <p
               role="status"
-              style={{ color: ['cancelled', 'done'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)', marginTop: 4 }}
+              style={{
+                color: ['cancelled', 'done', 'next plate'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)',
+                marginTop: 4,
+              }}
             >
               {p.message}
             </p>

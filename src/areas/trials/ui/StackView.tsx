@@ -1,64 +1,64 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { layerCount, outlinesOf, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
+import { useMemo, useState } from 'react';
+import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
+import { darkTimeS } from '../../../core/resin/sequence.ts';
 import { call } from '../../../ui/api.ts';
+import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
+import { shadeOf } from '../../../ui/path/shades.ts';
+import type { Frame } from '../../../ui/path/view.ts';
 import type { TrialPage } from '../model/pages.ts';
 
-/** From little light to much, one sequence. */
-const SHADES = [
-  '#5a3a17',
-  '#75491c',
-  '#8f6024',
-  '#a8772c',
-  '#bb8e45',
-  '#cba560',
-  '#d9bd85',
-  '#e6d3ab',
-  '#f3e9d2',
-] as const;
-const shadeOf = (index: number, of: number): string =>
-  SHADES[of <= 1 ? SHADES.length - 1 : Math.round((index * (SHADES.length - 1)) / (of - 1))]!;
+const HEIGHT = 360;
+const startWorker = (): Worker =>
+  new Worker(new URL('../../../workers/paintPlate.ts', import.meta.url), { type: 'module' });
 
-/** The plate layer by layer as the printer will show it: each sub-exposure brighter than the one before, as it is lit longer. */
+/** The plates layer by layer, pixel by pixel as the screen will show them: the longer a pixel is lit, the brighter. */
 export function StackView({ trial: t }: { readonly trial: TrialPage }) {
-  const { data: program, error } = useQuery({
+  const { data, error } = useQuery({
     queryKey: ['plate', t.id],
     staleTime: Infinity,
-    queryFn: () => call<PlateProgram>(`/api/trials/${t.id}/plate`),
+    queryFn: () => call<{ readonly plates: readonly PlateProgram[] }>(`/api/trials/${t.id}/plate`),
   });
-  const [layer, setLayer] = useState(0);
+  const [plate, setPlate] = useState(t.progress?.plate ?? 0);
+  const [wanted, setLayer] = useState(0);
+  const program = data?.plates[Math.min(plate, data.plates.length - 1)];
+  const frame = useMemo((): Frame | null => {
+    if (!program) return null;
+    const [x, y] = [0, 1].map((a) => (program.pixels[a]! * program.pixelMm[a]!) / 2) as [number, number];
+    return [-x, x, -y, y];
+  }, [program]);
   if (error)
     return (
       <p className="hint" role="alert">
         {error.message}
       </p>
     );
-  if (!program) return <p className="hint">Reading the plate…</p>;
+  if (!data || !program || !frame) return <p className="hint">Reading the plate…</p>;
   const last = layerCount(program) - 1;
+  const layer = Math.min(wanted, last);
   const shown = subExposures(program, layer);
-  const [width, height] = program.pixels;
-  const d = (fields: readonly number[]): string =>
-    outlinesOf(program, fields, layer)
-      .map((o) => {
-        const points: string[] = [];
-        for (let i = 0; i < o.length; i += 2) points.push(`${o[i]!.toFixed(2)} ${o[i + 1]!.toFixed(2)}`);
-        return `M${points.join('L')}Z`;
-      })
-      .join('');
-  const aspect = (program.pixelMm[1] * height) / (program.pixelMm[0] * width);
+  const most = layerSeconds(program, layer);
+  const motion = motionIn(program, layer);
+  let lit = 0;
   return (
     <div>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        preserveAspectRatio="none"
-        style={{ width: '100%', aspectRatio: `1 / ${aspect}`, background: '#1c1a17', display: 'block' }}
-        role="img"
-        aria-label={`Layer ${layer + 1} of ${last + 1}, ${shown.length} ${shown.length === 1 ? 'exposure' : 'exposures'}`}
-      >
-        {shown.map((e, i) => (
-          <path key={i} d={d(e.fields)} fill={shadeOf(i, shown.length)} />
-        ))}
-      </svg>
+      {data.plates.length > 1 && (
+        <div className="chips" role="group" aria-label="Plate" style={{ marginBottom: 8 }}>
+          {data.plates.map((p, i) => (
+            <button key={i} className="plain" aria-pressed={i === plate} onClick={() => setPlate(i)}>
+              plate {i + 1}, {p.fields[0]!.exposureS} s
+            </button>
+          ))}
+        </div>
+      )}
+      <PathCanvas
+        picture={program}
+        start={startWorker}
+        frame={frame}
+        layer={layer}
+        height={HEIGHT}
+        label={`Layer ${layer + 1} of ${last + 1}, ${shown.length} ${shown.length === 1 ? 'exposure' : 'exposures'}`}
+      />
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap', marginTop: 6 }}>
         <input
           type="range"
@@ -74,20 +74,27 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
         </span>
       </div>
       <p className="hint f" style={{ marginTop: 4 }}>
-        {shown.map((e, i) => (
-          <span key={i} style={{ marginRight: 14, whiteSpace: 'nowrap' }}>
-            <i
-              style={{
-                display: 'inline-block',
-                width: 10,
-                height: 10,
-                background: shadeOf(i, shown.length),
-                border: '1px solid var(--line)',
-              }}
-            />{' '}
-            {i + 1}. {e.seconds.toFixed(2)} s, {e.fields.length} {e.fields.length === 1 ? 'field' : 'fields'}
-          </span>
-        ))}
+        {shown.map((e, i) => {
+          lit += e.seconds;
+          return (
+            <span key={i} style={{ marginRight: 14, whiteSpace: 'nowrap' }}>
+              <i
+                style={{
+                  display: 'inline-block',
+                  width: 10,
+                  height: 10,
+                  background: shadeOf(lit / most),
+                  border: '1px solid var(--line)',
+                }}
+              />{' '}
+              {i + 1}. {e.seconds.toFixed(2)} s, {e.fields.length} {e.fields.length === 1 ? 'field' : 'fields'}
+            </span>
+          );
+        })}
+        <span style={{ whiteSpace: 'nowrap' }}>
+          then {darkTimeS(motion).toFixed(1)} s dark, peel{' '}
+          {motion.lift[0] ? `${motion.lift[0].mmPerS.toFixed(2)} mm/s` : 'none'}
+        </span>
       </p>
     </div>
   );

@@ -1,34 +1,16 @@
-import { findZeroGrowth, FEWEST_LIGHTS, type GrowthReading } from '../../../../core/resin/growth.ts';
-import { fail, succeed } from '../../../../core/result/result.ts';
+import { findZeroGrowth, FEWEST_LIGHTS } from '../../../../core/resin/growth.ts';
+import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import type { AllowedRange } from '../../../library/model/records.ts';
-import { numberOf } from '../../../library/settings/define.ts';
-import { defineResinKind, type Conditions, type Feature, type ReadingOf, type Shape } from '../define.ts';
-import { extentOf, inLayers, layFields, programOf, sharesOf } from '../plateOf.ts';
-import { drawnMm, FIELD_MM, HOLES_MM, ladderField, PINS_MM, WIDTHS_MM } from './field.ts';
+import { defineResinKind, type Conditions, type Feature, type ReadingOf } from '../define.ts';
+import { HOLES_MM, PINS_MM } from './field.ts';
+import { growthReadings, ladderBands, LADDER_ROUNDING_S, layLadder, widthFeatures } from './ladder.ts';
 import { exposureLadderTable } from './table.ts';
 
 const METHOD = { name: 'where growth (bar − slot)/2 crosses zero on ln exposure', version: 2 } as const;
-const BANDS = 6;
-const STEP = 1.25;
-const ROUNDING_S = 0.05;
-const SLAB_MM = 0.5;
-const FEWEST_STEPS = 4;
 /** Growth still accepted at the ends of the window, mm (common practice, no source). */
 const ACCEPTED_GROWTH_MM = 0.03;
 
-const width = (feature: 'bar' | 'slot', mm: number): Feature => ({
-  key: `${feature} ${mm}`,
-  label: `${feature} ${mm}`,
-  quantity: 'length',
-  range: [0, 5],
-  unit: 'mm',
-  instrument: 'microscope 0.005 mm',
-  resolution: 0.005,
-  repeats: 1,
-  isUnderMicroscope: true,
-  how: feature === 'bar' ? `width of the bar drawn ${mm} mm` : `width of the slot drawn ${mm} mm, in its middle`,
-});
 const smallest = (key: 'pin' | 'hole', sizes: readonly number[]): Feature => ({
   key,
   label: `smallest ${key}`,
@@ -42,22 +24,6 @@ const smallest = (key: 'pin' | 'hole', sizes: readonly number[]): Feature => ({
   how: `smallest ${key} of ${sizes.join(', ')} mm that ${key === 'pin' ? 'stands' : 'is open'}; ${Math.max(...sizes) + 0.2} if none`,
 });
 
-const readingsOf = (readings: readonly ReadingOf[], c: Conditions): GrowthReading[] =>
-  readings.flatMap((r) => {
-    const [feature, nominal] = r.feature.split(' ');
-    const band = c.bands[r.band - 1];
-    return band && (feature === 'bar' || feature === 'slot') && nominal
-      ? [
-          {
-            light: band.value * (c.params[`share ${r.band}`] ?? 1),
-            feature,
-            nominalMm: c.params[`drawn ${nominal}`] ?? Number(nominal),
-            measuredMm: r.value,
-          },
-        ]
-      : [];
-  });
-
 /** Several exposures side by side on one plate: parts of a layer that need less light are dark in the later sub-exposures. */
 export const exposureLadder = defineResinKind({
   key: 'exposure-ladder',
@@ -69,80 +35,23 @@ export const exposureLadder = defineResinKind({
   help: 'One plate with a field for every exposure. Bars swell and slots close the more light they get; where neither does, contours stay as drawn. A measuring error moves bars and slots alike and cancels. Pins that stand and holes that stay open bound the window.',
   axis: { label: 'exposure', quantity: 'fineTime', lowest: 0.2, highest: 60, fewest: FEWEST_LIGHTS, most: 9 },
   reading: 'measure bars and slots of every field under the microscope, then the smallest pin and hole',
-  features: [
-    ...WIDTHS_MM.map((w) => width('bar', w)),
-    ...WIDTHS_MM.map((w) => width('slot', w)),
-    smallest('pin', PINS_MM),
-    smallest('hole', HOLES_MM),
-  ],
+  features: [...widthFeatures, smallest('pin', PINS_MM), smallest('hole', HOLES_MM)],
   options: [
     { key: 'pin', label: 'pin that must stand, mm', choices: [...PINS_MM], default: 0.4 },
     { key: 'hole', label: 'hole that must stay open, mm', choices: [...HOLES_MM], default: 0.5 },
   ],
   needs: ['exposureS', 'resinLayerMm'],
-  bandsFor: (v) => {
-    const now = numberOf(v, 'exposureS')!;
-    const bands = Array.from({ length: BANDS }, (_, i) => {
-      const s = now * STEP ** (i - (BANDS - 1) / 2);
-      return Number((Math.round(s / ROUNDING_S) * ROUNDING_S).toFixed(2));
-    });
-    return new Set(bands).size < FEWEST_STEPS || bands[0]! <= 0
-      ? fail({
-          code: 'short',
-          what: `Round ${now} s there is no room for steps of ${ROUNDING_S} s`,
-          todo: 'type the exposures',
-        })
-      : succeed([...new Set(bands)]);
-  },
-  plate: (s, bands) => {
-    if (!s.takesSubExposures)
-      return fail({
-        code: 'noSubExposures',
-        what: 'This printer lights a layer only once: it cannot show several exposures on one plate',
-        todo: 'print a small plate for each exposure, or say in the printer profile that it takes sub-exposures',
-      });
-    const middles = layFields(s, bands.length, FIELD_MM);
-    if (!middles.ok) return middles;
-    const slabMm = inLayers(Math.max(SLAB_MM, (s.bottomLayers + s.transitionLayers) * s.layerMm), s.layerMm);
-    const fields = bands.map((exposureS, i) => ({
-      exposureS,
-      ...ladderField(i + 1, middles.value[i]!, slabMm, s.pixelMm[0]),
-    }));
-    const topMm = inLayers(fields[0]!.topMm, s.layerMm);
-    if (topMm > s.roomMm[2]) return fail({ code: 'noRoom', what: 'The plate has no room in height' });
-    const shapes = middles.value.map(([x, y], i): Shape => ({
-      view: 'plan',
-      x,
-      y,
-      w: FIELD_MM[0],
-      h: FIELD_MM[1],
-      band: i + 1,
-      text: `${bands[i]} s`,
-    }));
-    return succeed({
-      program: programOf(
-        s,
-        fields.map(({ exposureS, solids }) => ({ exposureS, solids })),
-        fields.flatMap((f, i) => f.places.map((p) => ({ band: i + 1, ...p }))),
-      ),
-      sizeMm: [...extentOf(middles.value, FIELD_MM), topMm],
-      bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
-      shapes,
-      params: {
-        ...sharesOf(s, middles.value),
-        ...Object.fromEntries(WIDTHS_MM.map((w) => [`drawn ${w}`, drawnMm(w, s.pixelMm[0])])),
-      },
-    });
-  },
+  bandsFor: ladderBands,
+  plate: (s, bands) => layLadder(s, bands),
   table: exposureLadderTable,
   analyse: (readings, c) => {
-    const fit = findZeroGrowth(readingsOf(readings, c));
+    const fit = findZeroGrowth(growthReadings(readings, c));
     if (!fit.ok) return fit;
     const { value, interval, perEFold, biasMm, points, bestAtEnd } = fit.value;
     const before = c.values['exposureS'] ?? null;
     const window = windowOf(readings, c, value, perEFold);
     const measurableChange = before === null || before < interval[0] || before > interval[1];
-    const rounded = Number((Math.round(value / ROUNDING_S) * ROUNDING_S).toFixed(2));
+    const rounded = Number((Math.round(value / LADDER_ROUNDING_S) * LADDER_ROUNDING_S).toFixed(2));
     const stored = measurableChange ? Math.min(window.max, Math.max(window.min, rounded)) : before!;
     const s = (t: number): string => `${formatFigure(t, 'time', 2)} s`;
     const um = (mm: number): string => `${(mm * 1000).toFixed(0)} µm`;

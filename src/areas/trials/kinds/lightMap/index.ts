@@ -49,7 +49,7 @@ export const lightMap = defineResinKind({
   plate: (s) => {
     const half = [0, 1].map((axis) => (s.pixels[axis]! * s.pixelMm[axis]!) / 2) as [number, number];
     return succeed({
-      program: null,
+      programs: [],
       sizeMm: [2 * half[0], 2 * half[1], 0],
       bands: [],
       shapes: METER_PLACES.map(([x, y], i): Shape => ({

@@ -71,16 +71,18 @@ export const plate = defineResinKind({
     const topMm = inLayers(HEIGHT_MM, s.layerMm);
     const at = DISC_PLACES.map(([x, y]) => [x * reach[0], y * reach[1]] as const);
     return succeed({
-      program: programOf(
-        s,
-        [
-          {
-            exposureS: s.exposureS,
-            solids: at.map(([x, y]) => ({ shape: 'disc', x, y, w: DISC_MM, d: DISC_MM, fromMm: 0, toMm: topMm })),
-          },
-        ],
-        at.map(([x, y], i) => ({ band: 1, feature: `disc ${i + 1}`, x, y, zMm: s.layerMm / 2, along: 'x' as const })),
-      ),
+      programs: [
+        programOf(
+          s,
+          [
+            {
+              exposureS: s.exposureS,
+              solids: at.map(([x, y]) => ({ shape: 'disc', x, y, w: DISC_MM, d: DISC_MM, fromMm: 0, toMm: topMm })),
+            },
+          ],
+          at.map(([x, y], i) => ({ band: 1, feature: `disc ${i + 1}`, x, y, zMm: s.layerMm / 2, along: 'x' as const })),
+        ),
+      ],
       sizeMm: [2 * reach[0] + DISC_MM, 2 * reach[1] + DISC_MM, topMm],
       bands: [],
       shapes: at.map(([x, y], i): Shape => ({

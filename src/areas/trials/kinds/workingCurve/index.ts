@@ -4,7 +4,7 @@ import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
 import { defineResinKind, type Shape } from '../define.ts';
-import { extentOf, layFields, programOf, sharesOf } from '../plateOf.ts';
+import { extentOf, layFields, layPlates } from '../plateOf.ts';
 import { workingCurveTable } from './table.ts';
 
 const METHOD = { name: 'line of depth over ln dose (Jacobs 1992)', version: 1 } as const;
@@ -54,21 +54,21 @@ export const workingCurve = defineResinKind({
   plate: (s, bands) => {
     const middles = layFields(s, bands.length, FILM_MM);
     if (!middles.ok) return middles;
-    const fields = middles.value.map(([x, y], i) => ({
-      exposureS: bands[i]!,
-      solids: [{ shape: 'box' as const, x, y, w: FILM_MM[0], d: FILM_MM[1], fromMm: 0, toMm: s.layerMm }],
-    }));
-    const places = middles.value.map(([x, y], i) => ({
-      band: i + 1,
-      feature: 'filmMm',
-      x,
-      y,
-      zMm: s.layerMm / 2,
-      along: 'x' as const,
-    }));
     const still = { ...s.motion, lift: [], return: [] };
+    const { programs, shares } = layPlates(
+      s,
+      middles.value,
+      (i, [x, y]) => ({
+        field: {
+          exposureS: bands[i]!,
+          solids: [{ shape: 'box', x, y, w: FILM_MM[0], d: FILM_MM[1], fromMm: 0, toMm: s.layerMm }],
+        },
+        places: [{ feature: 'filmMm', x, y, zMm: s.layerMm / 2, along: 'x' }],
+      }),
+      { bottomLayers: 0, transitionLayers: 0, compensationMm: 0, motion: still },
+    );
     return succeed({
-      program: programOf(s, fields, places, { bottomLayers: 0, transitionLayers: 0, compensationMm: 0, motion: still }),
+      programs,
       sizeMm: [...extentOf(middles.value, FILM_MM), s.layerMm],
       bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
       shapes: middles.value.map(([x, y], i): Shape => ({
@@ -80,7 +80,7 @@ export const workingCurve = defineResinKind({
         band: i + 1,
         text: `${bands[i]}`,
       })),
-      params: sharesOf(s, middles.value),
+      params: shares,
     });
   },
   table: workingCurveTable,

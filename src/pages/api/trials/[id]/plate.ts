@@ -1,10 +1,10 @@
 import { trialText } from '../../../../areas/trials/model/failures.ts';
-import { findTrial } from '../../../../areas/trials/server/index.ts';
+import { findTrial, platesOf } from '../../../../areas/trials/server/index.ts';
 import { kindOf } from '../../../../areas/trials/kinds/index.ts';
-import { fail } from '../../../../core/result/result.ts';
+import { fail, succeed } from '../../../../core/result/result.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
 
-/** The program of a resin plate, from which its layer stack is made. */
+/** The programs of a resin trial's plates, from which their layer stacks are made. */
 export const GET = reading({
   role: 'viewer',
   text: trialText,
@@ -14,6 +14,6 @@ export const GET = reading({
     if (!row) return fail({ code: 'noTrial' });
     if (kindOf(row.kind).technology !== 'resin' || row.gcode === '')
       return fail({ code: 'notReady', what: 'This trial has no plate' });
-    return new Response(row.gcode, { headers: { 'content-type': 'application/json', 'cache-control': 'private' } });
+    return succeed({ plates: platesOf(row.gcode) });
   },
 });

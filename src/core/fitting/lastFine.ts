@@ -1,0 +1,42 @@
+import { fail, succeed, type Result } from '../result/result.ts';
+
+export interface Step {
+  readonly value: number;
+  /** What was seen at it, each 0 where nothing was wrong. */
+  readonly scores: readonly number[];
+}
+export interface LastFine {
+  readonly lastFine: number;
+  /** The first step that is not fine; null where all are. */
+  readonly firstNot: number | null;
+}
+export const FEWEST_STEPS = 4;
+
+/** The last step of a ladder up to which the median of what was seen is fine, and the first beyond it; in the order of the ladder, rising
+ *  or falling. A fine step beyond one that is not does not count: what failed once is not trusted further on. */
+export function findLastFine(steps: readonly Step[]): Result<LastFine> {
+  if (steps.some((s) => s.scores.some((v) => !Number.isFinite(v) || v < 0)))
+    return fail({ code: 'reading', what: 'A score is below zero or missing', todo: 'look through the readings' });
+  const read = steps.filter((s) => s.scores.length > 0);
+  if (read.length < FEWEST_STEPS || read.length < steps.length)
+    return fail({
+      code: 'tooFew',
+      what: `${read.length} of ${Math.max(steps.length, FEWEST_STEPS)} bands are read`,
+      todo: 'look at every band, torn ones too',
+    });
+  const isFine = (s: Step): boolean => middle(s.scores) === 0;
+  const first = read.findIndex((s) => !isFine(s));
+  if (first === 0)
+    return fail({
+      code: 'never',
+      what: `Already the first band, ${read[0]!.value}, is not fine`,
+      todo: 'begin gentler, and see that the plate holds',
+    });
+  return succeed({
+    lastFine: read[first < 0 ? read.length - 1 : first - 1]!.value,
+    firstNot: first < 0 ? null : read[first]!.value,
+  });
+}
+
+/** Median; of an even number the worse of the two middle ones. */
+const middle = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!;
