@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { constants, deflateSync } from 'node:zlib';
 import { spawnSync } from 'node:child_process';
+import { chromium } from '@playwright/test';
+import { buildSync } from 'esbuild';
 import { exposureLadder } from '../src/areas/trials/kinds/exposureLadder/index.ts';
 import { plateSettingsOf } from '../src/areas/trials/kinds/plateSettings.ts';
 import { connect, runsOfGrey } from '../src/core/resin/islands.ts';
@@ -97,6 +99,29 @@ say(
   'areas of one large part by rows, against union-find by pixels',
   `${(median(byBitmap) / median(byRows)).toFixed(0)} ×`,
   '20 × and more',
+);
+// any layer of that ladder in a browser, from the wish to the picture
+const bundled = (entry: string, globalName?: string): string =>
+  buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, ...(globalName && { globalName }) })
+    .outputFiles[0]!.text;
+const LAYERS: readonly number[] = [0, 1, 10, 20, 40, 60, 80, 100, 119];
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const page = await browser.newPage();
+await page.addScriptTag({ content: bundled('bench/layerPage.ts', 'layers') });
+const drawn = await page.evaluate(
+  ([worker, plate, layers]) =>
+    (
+      window as unknown as {
+        layers: { measure: (w: string, p: PlateProgram, l: readonly number[]) => Promise<number[]> };
+      }
+    ).layers.measure(worker as string, plate as PlateProgram, layers as readonly number[]),
+  [bundled('src/workers/paintPlate.ts'), program, LAYERS] as const,
+);
+await browser.close();
+say(
+  'a layer of it drawn by the browser’s worker, slowest of nine layers, whole and close',
+  `${Math.max(...drawn).toFixed(0)} ms`,
+  '100 ms and less',
 );
 const motion = {
   pauseBeforeLiftS: 0.5,

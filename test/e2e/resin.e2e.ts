@@ -154,3 +154,49 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await page.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText(/Now due: .*Exposure/)).toBeVisible();
 });
+
+test('resin: columns that peel faster from band to band prove a lift, and a recipe that lifts faster is blocked', async ({
+  page,
+}) => {
+  await signIn(page, 'lead');
+  await open(page, '/trials/new?kind=lift');
+  await page.getByLabel('Machine').selectOption({ label: 'Malga Framont (Resin room)' });
+  await page.getByLabel('Process').selectOption({ label: 'Resin 0.05' });
+  await page.getByLabel('Bands, peel').fill('0.6 0.8 1 1.4 2 3 4');
+  await page.getByRole('button', { name: 'Plan this trial' }).click();
+  await page.getByRole('button', { name: 'show the plate by layer' }).click();
+  await page.getByLabel('Layer', { exact: true }).fill('400');
+  await expect(page.getByText('peel 4.00 mm/s')).toBeVisible();
+  await page.getByRole('button', { name: 'Print on Malga Framont' }).click();
+  await expect(page.locator('[data-phase=done]')).toContainText('resin 24.5 °C', { timeout: 120_000 });
+  await takeAndAccept(page);
+  const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as {
+    decision: { written: { setting: string; range: [number, number] }[] };
+  };
+  const limit = trial.decision.written.find((w) => w.setting === 'liftFirstMmPerS')!.range[1];
+  expect(limit).toBeGreaterThanOrEqual(0.8);
+  expect(limit).toBeLessThan(4);
+  await open(page, '/library');
+  const headers = { origin: new URL(page.url()).origin };
+  const idOf = async (path: string, name: string): Promise<string> =>
+    ((await (await page.request.get(path)).json()) as { id: string; name: string }[]).find((r) => r.name === name)!.id;
+  const choice = {
+    machineId: await idOf('/api/machines', 'Malga Framont'),
+    printerId: null,
+    processId: await idOf('/api/profiles?kind=process', 'Resin 0.05'),
+    roles: [
+      {
+        role: 'part body',
+        toolId: null,
+        materialId: await idOf('/api/profiles?kind=material', 'Quarzo standard grey'),
+      },
+    ],
+  };
+  const made = await page.request.post('/api/recipes', {
+    headers,
+    data: { id: null, version: 1, name: 'Labels in haste', choice, overrides: { liftFirstMmPerS: 4.5 } },
+  });
+  expect(made.ok(), await made.text()).toBe(true);
+  await open(page, `/library/recipes/${((await made.json()) as { id: string }).id}`);
+  await expect(page.locator('[data-rule=lift-proven]')).toContainText('beyond was seen to fail');
+});

@@ -11,12 +11,12 @@ export interface RasterOptions {
 }
 
 /** Grey rows of a layer, row by row from the top of the screen: how much of each pixel the outlines cover by the non-zero rule. The row
- *  handed over is reused and must not be changed; `isEmpty` rows are all dark. Edges take part from their upper end to just before their lower one, so that a
+ *  handed over is reused and must not be changed; `isEmpty` rows are all dark, `isSame` ones are the row before. Edges take part from their upper end to just before their lower one, so that a
  *  corner on a sample line counts once. */
 export function rasterise(
   outlines: readonly Outline[],
   o: RasterOptions,
-  onRow: (y: number, row: Uint8Array, isEmpty: boolean) => void,
+  onRow: (y: number, row: Uint8Array, isEmpty: boolean, isSame: boolean) => void,
 ): void {
   const edges = edgesOf(outlines, o.samples);
   const counts = new Uint16Array(o.width + 1);
@@ -44,7 +44,7 @@ export function rasterise(
     const isQuiet = endsAt >= line + o.samples && (next >= edges.length || edges[next]!.first >= line + o.samples);
     // between upright edges a row is the one before it
     if (isQuiet && isUpright && isSame) {
-      onRow(y, row, to <= from);
+      onRow(y, row, to <= from, true);
       continue;
     }
     row.fill(0, from, to);
@@ -76,7 +76,7 @@ export function rasterise(
     // the next row is this one only if every line of this one was
     isSame = isQuiet;
     if (to < from) from = to;
-    onRow(y, row, to <= from);
+    onRow(y, row, to <= from, false);
   }
 }
 

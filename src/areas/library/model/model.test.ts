@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { catalogue } from '../settings/catalogue.ts';
-import type { Setting, SettingValue, Values } from '../settings/define.ts';
+import { numberOf, type Setting, type SettingValue, type Values } from '../settings/define.ts';
+import { layerNearPixelMm } from '../settings/resinProcess.ts';
 import { mergeValues } from './merge.ts';
-import { orderOf, resolveValues } from './resolve.ts';
+import { orderOf, resolveValues, valuesOf } from './resolve.ts';
 import { checkValues, parseSetting, showValue, slipText } from './values.ts';
 
 describe('the catalogue', () => {
@@ -133,6 +134,21 @@ describe('resolving any chain', () => {
       r.get('solidFillSpeedMmPerS')!.value,
       r.get('supportContactAccelerationMmPerS2')!.value,
     ]).toEqual([60, 60, 900]);
+  });
+  test.each([
+    [0.034, 0.03],
+    [0.028, 0.03],
+    [0.024, 0.02],
+    [0.022, 0.02],
+    [0.004, 0.01],
+  ])('pixels of %f mm suggest layers of %f mm, near the pixel (practice)', (pixelMm, layerMm) => {
+    expect(
+      numberOf(
+        valuesOf(resolveValues([{ kind: 'printer', name: 'p', profileId: null, own: { pixelMm } }])),
+        'resinLayerMm',
+      ),
+    ).toBe(layerMm);
+    expect(layerNearPixelMm(pixelMm)).toBe(layerMm);
   });
   test('dark time adds pauses and stages: 6 mm at 72 mm/min is 5 s; 2 mm at 50 and 4 mm at 200 mm/min is 2.4 + 1.2 s (practice)', () => {
     const time = (own: Values): SettingValue | null =>
