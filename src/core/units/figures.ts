@@ -24,7 +24,7 @@ const SMALL_LENGTH_MM = 10;
 export function unitFor(kind: QuantityKind, largest: number, f: Figures): Unit {
   const units: readonly Unit[] = quantities[kind].units;
   const name =
-    kind === 'speed'
+    kind === 'speed' || kind === 'slowSpeed'
       ? f.speed
       : kind === 'temperature'
         ? f.temperature

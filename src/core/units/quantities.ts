@@ -38,6 +38,11 @@ export const quantities = {
     digits: 1,
     units: [unit('mm/s', 1), unit('mm/min', 1 / 60), unit('m/s', 1000), unit('in/s', INCH_MM, ['ips'])],
   },
+  slowSpeed: {
+    canonical: 'mm/s',
+    digits: 2,
+    units: [unit('mm/s', 1), unit('mm/min', 1 / 60), unit('m/s', 1000), unit('in/s', INCH_MM, ['ips'])],
+  },
   acceleration: {
     canonical: 'mm/s²',
     digits: 0,

@@ -11,6 +11,7 @@ import {
   planTrial,
   programLines,
   platesOf,
+  recordPrintedElsewhere,
   stackOf,
   type Trial,
 } from '../../areas/trials/server/index.ts';
@@ -204,6 +205,9 @@ const trialHistory: readonly (readonly [
   [0.05, 'Rifugio Vazzoler', 'Stout 0.30', 'measuring', 'flow'],
 ];
 
+/** What a thermometer in the vat said. */
+const DEMO_RESIN_C = 24.5;
+
 async function seedTrials(
   ctx: Ctx,
   daysAgo: (d: number) => void,
@@ -226,6 +230,16 @@ async function seedTrials(
       }),
     );
     const row = (await findTrial(ctx, id))!;
+    if (kind.technology === 'resin' && row.gcode !== '')
+      must(
+        await recordPrintedElsewhere(ctx, id, {
+          machineId: m.id,
+          by: ctx.user.name,
+          at: ctx.clock.now(),
+          note: '',
+          resinC: DEMO_RESIN_C,
+        }),
+      );
     const read = benchOf(m.key, row, seedOf(`${name}${days}`), wornTo ?? 1);
     const bands = Math.max(1, row.plan.bands.length);
     const places = Array.from({ length: bands }, (_, b) => b + 1).flatMap((band) =>

@@ -167,7 +167,8 @@ export function otherUnit(
     speed: figures.speed === 'mm/s' ? 'mm/min' : 'mm/s',
     smallLength: figures.smallLength === 'mm' ? 'µm' : 'mm',
   };
-  if (setting.quantity === 'speed' || (setting.quantity === 'length' && value !== 0 && Math.abs(value) < 1))
+  const isSpeed = setting.quantity === 'speed' || setting.quantity === 'slowSpeed';
+  if (isSpeed || (setting.quantity === 'length' && value !== 0 && Math.abs(value) < 1))
     return showFigure(value, setting.quantity, setting.range[1], other);
   const per = /^pricePer/.test(setting.quantity) ? formatQuantity(0, setting.quantity).split('/')[1] : null;
   return per && figures.money

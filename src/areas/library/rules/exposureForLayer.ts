@@ -1,4 +1,21 @@
-import { defineRecipeRule } from './define.ts';
+import { bottomLayersFor } from '../../../core/resin/sequence.ts';
+import type { Values } from '../settings/define.ts';
+import { defineRecipeRule, type RecipeReader } from './define.ts';
+
+/** What another layer height asks for, computed and not proven: the same cure into the layer below (t · exp(Δh / Dp), which follows from
+ *  Cd = Dp · ln(E / Ec)), bottom and transition as thick as they were. */
+function computedFor(r: RecipeReader, provenS: number, provenAtMm: number): Values | null {
+  if (!r.has('penetrationDepthMm')) return null;
+  const mm = r.number('resinLayerMm');
+  const exposureS = provenS * Math.exp((mm - provenAtMm) / r.number('penetrationDepthMm'));
+  return {
+    exposureS: Number(exposureS.toFixed(2)),
+    ...(r.has('bottomThicknessMm') && { bottomLayers: bottomLayersFor(r.number('bottomThicknessMm'), mm) }),
+    ...(r.has('transitionLayers') && {
+      transitionLayers: Math.min(30, Math.round((r.number('transitionLayers') * provenAtMm) / mm)),
+    }),
+  };
+}
 
 export const exposureForLayer = defineRecipeRule({
   id: 'exposure-for-layer',
@@ -6,8 +23,9 @@ export const exposureForLayer = defineRecipeRule({
   technology: 'resin',
   title: 'The exposure was proven at this layer height',
   why: 'Changed layers need another exposure, bottom count and transition.',
-  source: 'common practice, no published source',
+  source: 'Cd = Dp · ln(E / Ec), P. F. Jacobs 1992; common practice for bottom and transition',
   reads: ['resinLayerMm', 'exposureS'],
+  readsIfThere: ['penetrationDepthMm', 'bottomThicknessMm', 'transitionLayers'],
   find: (r) => {
     const p = r.input.proofs['exposureS'];
     const at = p?.conditions.layerHeightMm;
@@ -15,6 +33,15 @@ export const exposureForLayer = defineRecipeRule({
       mm !== undefined && Math.abs(mm - r.number('resinLayerMm')) < 1e-9;
     if (p?.state !== 'proven' || at === undefined || isHere(at)) return [];
     if (p.entries?.some((e) => isHere(e.conditions.layerHeightMm))) return [];
+    const computed = computedFor(r, p.value, at);
+    const prove = `run an exposure trial at ${r.show('resinLayerMm')}`;
+    const says = computed && [
+      `expose ${r.show('exposureS', computed['exposureS']!)}`,
+      ...(computed['bottomLayers'] === undefined ? [] : [`${String(computed['bottomLayers'])} bottom layers`]),
+      ...(computed['transitionLayers'] === undefined
+        ? []
+        : [`${String(computed['transitionLayers'])} transition layers`]),
+    ];
     return [
       {
         severity: r.input.provenOnly ? 'blocker' : 'caution',
@@ -22,8 +49,11 @@ export const exposureForLayer = defineRecipeRule({
         figure: r.show('resinLayerMm'),
         limit: `proven at ${r.show('resinLayerMm', at)}`,
         origin: `proven by ${p.trialName}`,
-        fix: `run an exposure trial at ${r.show('resinLayerMm')}`,
-        change: { proofs: { exposureS: { conditions: { layerHeightMm: r.number('resinLayerMm') } } } },
+        fix: says ? `computed, not proven: ${says.join(', ')}; then ${prove}` : prove,
+        change: {
+          ...(computed && { values: computed }),
+          proofs: { exposureS: { conditions: { layerHeightMm: r.number('resinLayerMm') } } },
+        },
       },
     ];
   },

@@ -97,3 +97,11 @@ test.each([
 test.each(['nozzleC', 'fillSpeedMmPerS', 'flow', 'exposureS'])('a recipe may set %s', (key) =>
   expect(maySetInRecipe(findSetting(key)!)).toBe(true),
 );
+
+test('a change from 50 µm to 30 µm proposes exposure, bottom and transition together: as deep a cure, as thick a foot', () => {
+  const { findings } = checkRecipe(changed(cleanRecipe('resin'), { values: { resinLayerMm: 0.03 } }));
+  const found = findings.find((f) => f.rule === 'exposure-for-layer')!;
+  // 2.6 s · exp(−20 µm / 150 µm); 0.25 mm of bottom; six transition layers of 50 µm
+  expect(found.change.values).toEqual({ exposureS: 2.28, bottomLayers: 9, transitionLayers: 10 });
+  expect(found.fix).toContain('computed, not proven: expose 2.28 s, 9 bottom layers, 10 transition layers');
+});

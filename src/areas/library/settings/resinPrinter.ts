@@ -92,7 +92,7 @@ export const resinPrinterSettings = defineSettings([
     key: 'highestLiftMmPerS',
     label: 'Fastest lift',
     type: 'number',
-    quantity: 'speed',
+    quantity: 'slowSpeed',
     range: [0.1, 30],
     what: 'Speed the plate may rise at.',
     tooLow: 'Hours more per print.',

@@ -154,7 +154,7 @@ export const resinProcessSettings = defineSettings([
   {
     ...cured,
     ...motion,
-    quantity: 'speed',
+    quantity: 'slowSpeed',
     provenBy: 'lift',
     key: 'liftFirstMmPerS',
     seen: ['slow', 'torn'],
@@ -179,7 +179,7 @@ export const resinProcessSettings = defineSettings([
   {
     ...resin,
     ...motion,
-    quantity: 'speed',
+    quantity: 'slowSpeed',
     key: 'liftSecondMmPerS',
     label: 'Lift speed, second stage',
     range: [0.1, 30],
@@ -203,7 +203,7 @@ export const resinProcessSettings = defineSettings([
   {
     ...resin,
     ...motion,
-    quantity: 'speed',
+    quantity: 'slowSpeed',
     key: 'returnFirstMmPerS',
     label: 'Return speed, first stage',
     range: [0.1, 30],
@@ -236,7 +236,7 @@ export const resinProcessSettings = defineSettings([
   {
     ...resin,
     ...motion,
-    quantity: 'speed',
+    quantity: 'slowSpeed',
     key: 'returnSecondMmPerS',
     label: 'Return speed, second stage',
     range: [0.05, 30],

@@ -89,7 +89,11 @@ export interface ChartData {
   readonly curve?: readonly (readonly [number, number])[];
   readonly interval?: readonly [number, number] | undefined;
   readonly best?: number | undefined;
+  /** Where the y axis begins; at 0 if not said. */
+  readonly yFrom?: number;
   readonly level?: number | undefined;
+  /** What the wanted level is called; "accepted" if not said. */
+  readonly levelLabel?: string;
 }
 
 export interface Analysis {

@@ -68,6 +68,8 @@ export const elsewhereSchema = object({
     .required()
     .test('time', 'at: a date and time', (v) => !Number.isNaN(Date.parse(v ?? ''))),
   note: string().max(200).defined(),
+  /** Of the resin it was printed in; null where nobody looked, and for filament. */
+  resinC: number().min(5).max(80).nullable().default(null),
 })
   .noUnknown()
   .required();

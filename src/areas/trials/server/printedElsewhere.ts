@@ -18,6 +18,7 @@ export interface Elsewhere {
   readonly by: string;
   readonly at: Date;
   readonly note: string;
+  readonly resinC?: number | null;
 }
 
 /** Records that a coupon was printed from its file, by whom, when and on which machine; what it proves will count for that machine. */
@@ -50,6 +51,7 @@ export async function recordPrintedElsewhere(
     ...progressOf('done', lines, printed.at),
     acknowledged: lines,
     zMm: row.plan.sizeMm[2],
+    ...(printed.resinC ? { resinC: printed.resinC } : {}),
     message: `Printed from its file by ${printed.by} on ${machine.name}${printed.note && `: ${printed.note}`}`,
   };
   return ctx.db.transaction(async (db) => {

@@ -15,7 +15,7 @@ const DRAWING = 150;
 const CHART = 330;
 const FIELD = 74;
 /** Where many places are read of each band, their fields take the room of the drawing. */
-const MOST_BESIDE_DRAWING = 6;
+const MOST_BESIDE_DRAWING = 5;
 const NARROW_FIELD = 60;
 const NARROW_CHART = 250;
 const TOP = 34;
@@ -198,7 +198,7 @@ const formatUnit = (quantity: string): string =>
     volumetricFlow: 'mm³/s',
     angle: '°',
     acceleration: 'mm/s²',
-    speed: 'mm/s',
+    slowSpeed: 'mm/s',
     fineTime: 's',
     time: 's',
   })[quantity] ?? quantity;
@@ -404,7 +404,7 @@ function BandChart({
     ...(chart.curve ?? []).map(([, v]) => v),
     ...(chart.level === undefined ? [] : [chart.level]),
   ].filter(Number.isFinite);
-  const low = Math.min(0, ...ys);
+  const low = Math.min(chart.yFrom ?? 0, ...ys);
   const high = Math.max(...ys, low + 1e-9) * 1.05;
   const X = (v: number): number => 16 + ((v - low) / (high - low)) * (width - 60);
   const values = bands.map((b) => b.value);
@@ -472,7 +472,7 @@ function BandChart({
             strokeWidth="1.5"
           />
           <text x={X(chart.level) + 4} y={TOP - 8} className="d">
-            {chart.level} accepted
+            {chart.level} {chart.levelLabel ?? 'accepted'}
           </text>
         </>
       )}

@@ -1,4 +1,4 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
@@ -6,6 +6,7 @@ import { call, post } from '../../../ui/api.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
+import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 
 /** Who printed the coupon from its file, when and on which machine: another of the same profile with the same tool may have done it. */
@@ -22,9 +23,17 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
   const [by, setBy] = useState(person.name);
   const [at, setAt] = useState(dayjs().format('YYYY-MM-DDTHH:mm'));
   const [note, setNote] = useState('');
+  const [resinC, setResinC] = useState<number | string>('');
+  const isResin = kindOf(t.kind).technology === 'resin';
   const record = async (): Promise<void> => {
     try {
-      await post(`/api/trials/${t.id}/elsewhere`, { machineId, by, at: new Date(at).toISOString(), note });
+      await post(`/api/trials/${t.id}/elsewhere`, {
+        machineId,
+        by,
+        at: new Date(at).toISOString(),
+        note,
+        resinC: typeof resinC === 'number' ? resinC : null,
+      });
       tellDone('Recorded; measure when it has cooled');
       await client.invalidateQueries({ queryKey: ['trial', t.id] });
       onDone();
@@ -60,6 +69,17 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
         value={at}
         onChange={(e) => setAt(e.currentTarget.value)}
       />
+      {isResin && (
+        <NumberInput
+          size="xs"
+          label="Resin, °C"
+          min={5}
+          max={80}
+          decimalScale={1}
+          value={resinC}
+          onChange={setResinC}
+        />
+      )}
       <TextInput
         size="xs"
         label="Remark"

@@ -43,9 +43,15 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   return (
     <div>
       {data.plates.length > 1 && (
-        <div className="chips" role="group" aria-label="Plate" style={{ marginBottom: 8 }}>
+        <div role="group" aria-label="Plate" style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginBottom: 8 }}>
           {data.plates.map((p, i) => (
-            <button key={i} className="plain" aria-pressed={i === plate} onClick={() => setPlate(i)}>
+            <button
+              key={i}
+              className="plain"
+              aria-pressed={i === plate}
+              style={{ fontWeight: i === plate ? 700 : 400 }}
+              onClick={() => setPlate(i)}
+            >
               plate {i + 1}, {p.fields[0]!.exposureS} s
             </button>
           ))}

@@ -158,7 +158,7 @@ export const neckStrength = defineResinKind({
       ],
       figures: [
         ['parts below', mm(partsMm)],
-        ['95 % interval', `${mm(interval[0])} to ${mm(interval[1])}`],
+        ['95 % interval', `${interval[0].toFixed(2)} to ${mm(interval[1])}`],
         ['thinnest sure tip', mm(thinnest)],
         [`${mm(tipMm)} holds from`, holdsFrom === null ? 'not told' : s(holdsFrom)],
         ['thinner, twice the light', mm(fit.value.fallPerEFold * Math.LN2)],
@@ -173,6 +173,7 @@ export const neckStrength = defineResinKind({
         }),
         best: exposureS,
         level: tipMm,
+        levelLabel: 'the farm’s tip',
       },
     });
   },

@@ -51,9 +51,11 @@ export const resinTemperature = defineResinKind({
       return fail({
         ...fit.failure,
         todo:
-          known.length === 0
-            ? 'accept an exposure ladder of this machine, resin and layer height first'
-            : (fit.failure.todo ?? ''),
+          known.length > 0
+            ? (fit.failure.todo ?? '')
+            : before.length > 0
+              ? `nobody knows how warm the resin of ${before.map((p) => p.name).join(', ')} was: print an exposure ladder once more`
+              : 'accept an exposure ladder of this machine, resin and layer height first',
       });
     const { percentPerC, interval, at } = fit.value;
     const was = c.values['exposurePerC'] ?? null;
@@ -97,6 +99,7 @@ export const resinTemperature = defineResinKind({
       chart: {
         xLabel: 'exposure, s',
         yLabel: 'resin, °C',
+        yFrom: 15,
         points: points.map((p) => ({ x: p.value, y: p.resinC })),
         curve: Array.from({ length: 41 }, (_, i) => {
           const resinC = low + ((high - low) * i) / 40;
