@@ -54,6 +54,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/trials\/([^/]+)$/, load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen)],
   [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],
   [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
+  [/^\/checks\/rules$/, load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen)],
   [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
   [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
   [/^\/machines\/coverage$/, load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen)],

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { hostname } from 'node:os';
 import PgBoss from 'pg-boss';
-import { rescueChecks, runCheck } from '../areas/checks/server/index.ts';
+import { listWishedJobPrints, rescueChecks, runCheck, runJobPrint } from '../areas/checks/server/index.ts';
 import { listWishedPrints, runPrint } from '../areas/trials/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
@@ -40,13 +40,17 @@ async function startQueue(): Promise<void> {
 
 /** Picks up every print that is wished for and that no other worker holds. */
 async function lookForPrints(): Promise<void> {
-  for (const id of await listWishedPrints(ctx)) {
-    if (running.has(id)) continue;
-    running.add(id);
-    void runPrint(ctx, id, holder)
-      .catch((error: unknown) => log('error', 'print', { trial: id, message: messageOf(error) }))
-      .finally(() => running.delete(id));
-  }
+  for (const id of await listWishedPrints(ctx)) start(id, runPrint);
+  for (const id of await listWishedJobPrints(ctx)) start(id, runJobPrint);
+}
+
+/** A print holds its machine under a name of its own: no two prints share one. */
+function start(id: string, run: typeof runPrint): void {
+  if (running.has(id)) return;
+  running.add(id);
+  void run(ctx, id, `${holder}:${id}`)
+    .catch((error: unknown) => log('error', 'print', { id, message: messageOf(error) }))
+    .finally(() => running.delete(id));
 }
 
 async function forever(everyMs: number, what: string, step: () => Promise<unknown>): Promise<never> {

@@ -34,6 +34,9 @@ describe('append-only records', () => {
     ['maintenance', 'DELETE FROM maintenance'],
     ['revision_event', 'UPDATE revision_event SET state = $$retired$$'],
     ['recipe_pin', 'DELETE FROM recipe_pin'],
+    ['job_outcome', 'UPDATE job_outcome SET note = $$x$$'],
+    ['job_outcome', 'DELETE FROM job_outcome'],
+    ['job_confirmation', 'UPDATE job_confirmation SET item = $$x$$'],
     ['recipe_pin', 'UPDATE recipe_pin SET sha256 = $$x$$'],
   ])('the application may not change %s: %s', async (_, statement) => {
     await expect(farm.pool.query(statement)).rejects.toThrow(/permission denied/);

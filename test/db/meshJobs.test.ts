@@ -1,6 +1,19 @@
 import { desc, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { checkAgain, getJobPage, makeJob, placeJob, runCheck } from '../../src/areas/checks/server/index.ts';
+import {
+  checkAgain,
+  clearJob,
+  confirmSet,
+  findOutcomePicture,
+  getJobPage,
+  getRuleRecord,
+  makeJob,
+  noteOutcome,
+  placeJob,
+  runCheck,
+  travellerOf,
+  wishJobPrint,
+} from '../../src/areas/checks/server/index.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { placeSchema } from '../../src/areas/checks/model/schemas.ts';
@@ -114,3 +127,101 @@ test('asked again with nothing changed, the check says the same', async () => {
   expect(second.run!.outcome).toEqual(first.run!.outcome);
   expect([second.run!.pinSha, second.run!.programSha]).toEqual([first.run!.pinSha, first.run!.programSha]);
 });
+
+describe('a job at the machine', () => {
+  const tech = () => farm.as('technician');
+  const codeOf = (r: { readonly ok: boolean; readonly failure?: { readonly code: string; readonly why?: string } }) =>
+    r.ok ? 'ok' : `${r.failure!.code}: ${r.failure!.why ?? ''}`;
+  const cleared = async (): Promise<string> => {
+    const id = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand());
+    await run(id);
+    must(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+    return id;
+  };
+  const seeTo = async (id: string): Promise<void> => {
+    for (const { key } of must(await getJobPage(tech(), id)).toSet) must(await confirmSet(tech(), id, key));
+  };
+
+  test('is printed only when it is cleared and everything no file carries was seen to by somebody', async () => {
+    const raw = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand());
+    await run(raw);
+    expect(codeOf(await wishJobPrint(tech(), raw, 'print'))).toContain('printed once it is cleared');
+    const id = await cleared();
+    const { toSet } = must(await getJobPage(tech(), id));
+    expect(toSet.map((t) => t.key)).toEqual(expect.arrayContaining(['plate', 'tool', 'material', 'speed', 'program']));
+    must(await confirmSet(tech(), id, 'plate'));
+    expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet seen to at the machine');
+    expect(codeOf(await confirmSet(tech(), id, 'weather'))).toContain('The list has changed');
+    await seeTo(id);
+    expect(must(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
+    // this bench's machine has no device: the program is carried to it
+    expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('not connected');
+    expect(codeOf(await wishJobPrint(tech(), id, 'pause'))).toContain('nothing to pause');
+  });
+  test('keeps every word on how it came out beside the earlier ones, with the check it was printed by', async () => {
+    const id = await cleared();
+    const say = (over: object) =>
+      noteOutcome(tech(), id, {
+        result: 'good',
+        layer: null,
+        signs: [],
+        setAtMachine: '',
+        note: '',
+        pictureSha: null,
+        ...over,
+      });
+    expect(codeOf(await say({ signs: ['shifted'] }))).toContain('shows no sign');
+    expect(codeOf(await say({ result: 'usable', signs: ['bad mood'] }))).toContain('There is no sign');
+    must(await say({ note: 'fine' }));
+    expect(must(await getJobPage(tech(), id)).state).toBe('done');
+    must(await say({ result: 'failed', layer: 12, signs: ['shifted'], note: 'cracked on the shelf' }));
+    const page = must(await getJobPage(tech(), id));
+    expect(page.state).toBe('failed');
+    expect(page.outcomes.map((o) => [o.result, o.layer])).toEqual([
+      ['good', null],
+      ['failed', 12],
+    ]);
+    const { rules } = must(await succeedOf(getRuleRecord(tech())));
+    const warned = page.run!.outcome!.findings.filter((f) => f.severity !== 'note').map((f) => f.rule);
+    const of = rules.filter((r) => r.jobs.some((j) => j.id === id));
+    // a rule that had warned was right; where none had, every rule that ran missed it
+    expect(of.map((r) => r.jobs.find((j) => j.id === id)!.was)).toEqual(
+      of.map(() => (warned.length > 0 ? 'warnedBad' : 'silentBad')),
+    );
+    expect(of.length).toBeGreaterThan(0);
+  });
+  test('a picture is known by its first bytes, not by its name', async () => {
+    const id = await cleared();
+    const kept = async (bytes: Uint8Array): Promise<string> =>
+      must(
+        await storeFile(
+          tech(),
+          (async function* () {
+            yield bytes;
+          })(),
+        ),
+      ).sha256;
+    const say = async (pictureSha: string) =>
+      noteOutcome(tech(), id, { result: 'good', layer: null, signs: [], setAtMachine: '', note: '', pictureSha });
+    expect(codeOf(await say(await kept(new TextEncoder().encode('<svg onload=alert(1)>'))))).toContain('no PNG');
+    expect(codeOf(await say('0'.repeat(64)))).toContain('noFile');
+    const png = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
+    const { id: outcome } = must(await say(await kept(png)));
+    expect(await findOutcomePicture(tech(), id, outcome)).toMatchObject({ type: 'image/png' });
+    expect(await findOutcomePicture(tech(), 'another', outcome)).toBeNull();
+  });
+  test('goes with a sheet that says verdict, machine, what to set, and never runs what a title holds', async () => {
+    const id = await cleared();
+    const page = must(await getJobPage(tech(), id));
+    const html = await travellerOf(
+      { ...page, title: '<img src=x onerror=alert(1)>' },
+      'http://farm/checks/1',
+      new Date(),
+    );
+    expect(html).not.toContain('<img');
+    for (const t of page.toSet) expect(html).toContain(t.says.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`));
+    expect(html).toContain(page.sheet!.machine.name);
+    expect(html).toMatch(/<svg[^>]*viewBox/); // the code of its address
+  });
+});
+const succeedOf = async <T>(value: Promise<T>) => ({ ok: true as const, value: await value });

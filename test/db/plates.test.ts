@@ -6,7 +6,8 @@ import type { Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import { findTrial, planDue, programLines, wishPrint } from '../../src/areas/trials/server/index.ts';
-import { PrintRecord, progressOf } from '../../src/areas/trials/server/printRecord.ts';
+import { progressOf } from '../../src/areas/machines/model/print.ts';
+import { PrintRecord } from '../../src/areas/trials/server/printRecord.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { benchFarm } from './benchFarm.ts';
@@ -115,7 +116,7 @@ describe('several coupons on one plate', () => {
       ['interrupted', 3.4],
       ['interrupted', 0],
     ]);
-    await record.end('measuring', { phase: 'done', acknowledged: rows[2]!.plan.plate!.lines[1] });
+    await record.end('finished', { phase: 'done', acknowledged: rows[2]!.plan.plate!.lines[1] });
     rows = await reread(rows);
     expect(rows.map((r) => [r.state, r.progress!.zMm])).toEqual(rows.map((r) => ['measuring', r.plan.sizeMm[2]]));
   });

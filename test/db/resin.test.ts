@@ -13,7 +13,7 @@ import { checkRecipe } from '../../src/areas/library/rules/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
 import { eq } from 'drizzle-orm';
 import { trial } from '../../src/areas/trials/server/tables.ts';
-import { progressOf } from '../../src/areas/trials/server/printRecord.ts';
+import { progressOf } from '../../src/areas/machines/model/print.ts';
 import { makeRecipeSheet } from '../../src/areas/recipes/server/index.ts';
 import { METER_PLACES } from '../../src/core/resin/lightMap.ts';
 import { resinKinds } from '../../src/areas/trials/kinds/index.ts';

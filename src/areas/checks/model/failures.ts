@@ -5,7 +5,9 @@ export type CheckFailure =
   | { readonly code: 'noFile' }
   | { readonly code: 'noProgram' }
   | { readonly code: 'notPlaced'; readonly why: string }
-  | { readonly code: 'notCleared'; readonly why: string };
+  | { readonly code: 'notCleared'; readonly why: string }
+  | { readonly code: 'notPrinted'; readonly why: string }
+  | { readonly code: 'notNoted'; readonly why: string };
 
 export const checkText = {
   noJob: () => 'There is no such job',
@@ -15,4 +17,6 @@ export const checkText = {
   noProgram: () => 'Nothing has been laid from the mesh yet; wait for its check',
   notPlaced: (f: { why: string }) => f.why,
   notCleared: (f: { why: string }) => f.why,
+  notPrinted: (f: { why: string }) => f.why,
+  notNoted: (f: { why: string }) => f.why,
 } satisfies { [C in CheckFailure['code']]: (f: Extract<CheckFailure, { code: C }>) => string };

@@ -1,4 +1,7 @@
+import type { PrintProgress } from '../../machines/model/print.ts';
 import type { MeshChoice } from './mesh.ts';
+import type { Confirmed, NotedOutcome } from './noted.ts';
+import type { ToSet } from './setAtMachine.ts';
 import type { CheckOutcome } from './outcome.ts';
 import type { JobClass, LimitSheet } from './sheet.ts';
 
@@ -54,6 +57,12 @@ export interface JobPage {
     readonly doneAt: string | null;
     readonly sheet: LimitSheet | null;
   } | null;
+  /** What no file carries, and who has said of which that it is so. */
+  readonly toSet: readonly ToSet[];
+  readonly confirmed: readonly Confirmed[];
+  readonly progress: PrintProgress | null;
+  readonly wish: 'idle' | 'print' | 'pause' | 'cancel';
+  readonly outcomes: readonly NotedOutcome[];
   readonly outOfDate: boolean;
   readonly changed: readonly string[];
 }

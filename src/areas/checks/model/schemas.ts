@@ -1,5 +1,6 @@
-import { number, object, string, tuple } from 'yup';
+import { array, number, object, string, tuple } from 'yup';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import { printResults, type PrintResult } from './noted.ts';
 import type { JobClass } from './sheet.ts';
 
 const id = string().max(60).required();
@@ -47,5 +48,29 @@ export const jobSchema = object({
   .noUnknown()
   .required();
 export const clearSchema = object({ why: string().max(500).defined() })
+  .noUnknown()
+  .required();
+export const confirmSchema = object({ item: string().max(20).required() })
+  .noUnknown()
+  .required();
+export const jobWishSchema = object({
+  wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required(),
+})
+  .noUnknown()
+  .required();
+const MOST_SIGNS = 12;
+export const outcomeSchema = object({
+  result: string<PrintResult>()
+    .oneOf(Object.keys(printResults) as PrintResult[])
+    .required('Say how it came out'),
+  layer: number().integer().min(1).max(100_000).nullable().defined(),
+  signs: array().of(string().max(40).required()).max(MOST_SIGNS).required(),
+  setAtMachine: string().max(500).defined(),
+  note: string().max(1000).defined(),
+  pictureSha: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .nullable()
+    .defined(),
+})
   .noUnknown()
   .required();

@@ -10,5 +10,8 @@ export {
   placeJob,
   type NewJob,
 } from './jobs.ts';
+export { confirmSet, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
+export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';
+export { travellerOf } from './traveller.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

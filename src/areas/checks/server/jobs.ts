@@ -12,6 +12,7 @@ import type { JobRow } from '../model/pages.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { JobClass, LimitSheet } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
+import { handOver, listOutcomes } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { checkRun, job } from './tables.ts';
 
@@ -214,6 +215,8 @@ export async function getJobPage(ctx: Ctx, id: string) {
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run: run ?? null,
+    ...(await handOver(ctx, run ?? null)),
+    outcomes: await listOutcomes(ctx, id),
     outOfDate,
     changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],
   });

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { bigint, check, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { file } from '../../../platform/files/tables.ts';
 import { recipe } from '../../recipes/server/tables.ts';
+import type { PrintProgress } from '../../machines/model/print.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckOutcome } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
@@ -28,6 +29,9 @@ export const job = pgTable(
     /** How a mesh is read and stands; null for a program. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
     state: text('state').notNull().default('received'),
+    /** Its print, and what people wish of it. */
+    progress: jsonb('progress').$type<PrintProgress>(),
+    wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
     createdBy: text('created_by').notNull(),
     createdByName: text('created_by_name').notNull(),
     createdAt: at('created_at').notNull(),
@@ -36,6 +40,7 @@ export const job = pgTable(
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
     check('job_state', sql`${t.state} in ('received', 'checked', 'cleared', 'queued', 'printing', 'done', 'failed')`),
     check('job_quantity', sql`${t.quantity} > 0`),
+    check('job_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
   ],
 );
 
@@ -68,5 +73,56 @@ export const checkRun = pgTable(
   (t) => [
     index('check_run_job').on(t.jobId, t.at),
     check('check_run_state', sql`${t.state} in ('queued', 'running', 'done', 'refused')`),
+  ],
+);
+
+/** What no file carries and a person set at the machine, as said; append-only. */
+export const jobConfirmation = pgTable(
+  'job_confirmation',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
+    /** Check whose list it stood in. */
+    runId: text('run_id')
+      .notNull()
+      .references(() => checkRun.id),
+    item: text('item').notNull(),
+    personId: text('person_id').notNull(),
+    personName: text('person_name').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('job_confirmation_job').on(t.jobId)],
+);
+
+/** What became of a print, now or weeks later; append-only. */
+export const jobOutcome = pgTable(
+  'job_outcome',
+  {
+    id: text('id').primaryKey(),
+    number: integer('number').generatedAlwaysAsIdentity().unique(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => job.id),
+    /** Check it was printed by: its findings are what was foretold. */
+    runId: text('run_id').references(() => checkRun.id),
+    result: text('result').$type<'good' | 'usable' | 'failed'>().notNull(),
+    /** Layer at which it failed. */
+    layer: integer('layer'),
+    signs: jsonb('signs').$type<readonly string[]>().notNull(),
+    /** What was really set at the machine, and whatever else there is to say. */
+    setAtMachine: text('set_at_machine').notNull(),
+    note: text('note').notNull(),
+    /** Picture, as any file is kept. */
+    pictureSha: text('picture_sha').references(() => file.sha256),
+    personId: text('person_id').notNull(),
+    personName: text('person_name').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    index('job_outcome_job').on(t.jobId, t.number),
+    check('job_outcome_result', sql`${t.result} in ('good', 'usable', 'failed')`),
+    check('job_outcome_layer', sql`${t.layer} is null or ${t.layer} > 0`),
   ],
 );

@@ -13,7 +13,16 @@ const WIDTH = 990;
 const markOf = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** Silhouette, flow, layer time and findings on one ruler of height. */
-export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome; readonly sheet: LimitSheet }) {
+export function HeightSheet({
+  outcome,
+  sheet,
+  onLayer,
+}: {
+  readonly outcome: CheckOutcome;
+  readonly sheet: LimitSheet;
+  /** Shows the path of a layer, counted from 0. */
+  readonly onLayer?: (layer: number) => void;
+}) {
   const [open, setOpen] = useState<number | null>(null);
   const areas = outcome.mesh?.layers ?? null;
   // a mesh has a third column, the area of its layers
@@ -167,6 +176,15 @@ export function HeightSheet({ outcome, sheet }: { readonly outcome: CheckOutcome
               <dt>fix</dt>
               <dd style={{ fontFamily: 'inherit' }}>
                 <b>{f.fix}</b>
+                {onLayer && f.zMm !== null && (
+                  <>
+                    {' '}
+                    ·{' '}
+                    <button className="plain" onClick={() => onLayer(layerAt(rows, f.zMm!))}>
+                      show its layer
+                    </button>
+                  </>
+                )}
                 {f.trialId && (
                   <>
                     {' '}
@@ -219,6 +237,12 @@ function LayerAreas({
       </text>
     </>
   );
+}
+
+/** Layer that reaches a height, from 0. */
+function layerAt(rows: readonly { readonly zMm: number }[], zMm: number): number {
+  const found = rows.findIndex((r) => r.zMm >= zMm - 1e-6);
+  return found < 0 ? rows.length - 1 : found;
 }
 
 function heightOf(f: Finding, top: number): number {

@@ -1,6 +1,6 @@
 import { Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
@@ -10,8 +10,15 @@ import type { MeshChoice } from '../model/mesh.ts';
 import type { JobPage } from '../model/pages.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { HeightSheet } from './HeightSheet.tsx';
+import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
+import { OutcomePanel } from './OutcomePanel.tsx';
+import { PrintPanel } from './PrintPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
+
+const JobPath = lazy(() => import('./JobPath.tsx'));
+/** States in which a job is at the machine, or has been. */
+const HANDED_OVER = ['cleared', 'printing', 'done', 'failed'];
 
 export function JobScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
@@ -24,6 +31,8 @@ export function JobScreen({ id }: { readonly id: string }) {
   const [asking, setAsking] = useState(false);
   const [why, setWhy] = useState('');
   const [wish, setWish] = useState<MeshChoice | null>(null);
+  const [isPath, setPath] = useState(false);
+  const [layer, setLayer] = useState<number | null>(null);
   if (error)
     return (
       <p className="empty" role="alert">
@@ -104,7 +113,7 @@ export function JobScreen({ id }: { readonly id: string }) {
             {!j.outOfDate && again}
             {person.role !== 'viewer' &&
               !j.outOfDate &&
-              j.state !== 'cleared' &&
+              ['received', 'checked'].includes(j.state) &&
               (outcome.verdict !== 'blocked' ? (
                 <button className="btn p" onClick={() => void act('clear', { why: '' }, 'Cleared')}>
                   Clear it
@@ -143,7 +152,14 @@ export function JobScreen({ id }: { readonly id: string }) {
             </>
           )}
           <div className="page two">
-            <HeightSheet outcome={outcome} sheet={sheet} />
+            <HeightSheet
+              outcome={outcome}
+              sheet={sheet}
+              onLayer={(n) => {
+                setLayer(n);
+                setPath(true);
+              }}
+            />
             <CheckSide
               outcome={outcome}
               quantity={j.quantity}
@@ -151,6 +167,30 @@ export function JobScreen({ id }: { readonly id: string }) {
               note={run?.doneAt ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.` : ''}
             />
           </div>
+          {outcome.report.bytes <= LARGEST_DRAWN_BYTES && (
+            <section className="stage" aria-label="Path">
+              <h2>
+                The path{' '}
+                <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
+                  {isPath ? 'put it away' : 'show it layer by layer'}
+                </button>
+              </h2>
+              {isPath && (
+                <Suspense fallback={<p className="hint">Opening…</p>}>
+                  <JobPath
+                    jobId={id}
+                    program={run?.programSha ?? run?.id ?? ''}
+                    diameterMm={sheet.machine.motion.filamentDiameterMm}
+                    layer={layer}
+                  />
+                </Suspense>
+              )}
+            </section>
+          )}
+          {HANDED_OVER.includes(j.state) && !j.outOfDate && (
+            <PrintPanel job={j} mayChange={person.role !== 'viewer'} act={act} />
+          )}
+          {HANDED_OVER.includes(j.state) && <OutcomePanel job={j} mayChange={person.role !== 'viewer'} act={act} />}
         </>
       )}
       <Modal

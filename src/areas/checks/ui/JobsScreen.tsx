@@ -62,6 +62,9 @@ export function JobsScreen() {
           <h1>Job checks</h1>
         </div>
         <div className="end">
+          <a className="btn" href="/checks/rules">
+            What rules foretold
+          </a>
           <a className="btn p" href="/checks/new">
             Check a job
           </a>

@@ -1,4 +1,5 @@
 import type { Solid } from '../../../core/mesh/solid.ts';
+import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { Band, PlanLimits, Shape } from '../kinds/define.ts';
 
@@ -44,36 +45,6 @@ export interface PlateShare {
   readonly lines: readonly [from: number, to: number];
 }
 
-export interface PrintProgress {
-  readonly phase:
-    | 'connecting'
-    | 'heating'
-    | 'printing'
-    | 'paused'
-    | 'lost'
-    | 'fault'
-    | 'displaced'
-    | 'next plate'
-    | 'done'
-    | 'cancelled';
-  readonly acknowledged: number;
-  readonly lines: number;
-  readonly zMm: number;
-  readonly nozzleC: number;
-  readonly nozzleTargetC: number;
-  readonly bedC: number;
-  readonly bedTargetC: number;
-  readonly resends: number;
-  readonly message: string | null;
-  /** Which of several plates is at hand, from 0, and layers of those before it. */
-  readonly plate?: number;
-  /** Resin in the vat, as the printer told it. */
-  readonly resinC?: number;
-  /** Whether the coupon was laid with others by one program. */
-  readonly isShared?: boolean;
-  readonly at: string;
-}
-
 /** One value a decision wrote to the pairing. */
 export interface Written {
   readonly setting: string;
@@ -92,3 +63,4 @@ export interface Decision {
   /** Method and version it was decided by, and what it said; missing in decisions kept before this was. */
   readonly analysis?: { readonly method: string; readonly version: number; readonly sentence: string } | undefined;
 }
+export type { PrintProgress };

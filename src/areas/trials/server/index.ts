@@ -1,5 +1,6 @@
 export { planTrial, previewTrial } from './planTrial.ts';
-export { runPrint, programLines } from './runPrint.ts';
+export { runPrint } from './runPrint.ts';
+export { programLines } from '../../machines/server/index.ts';
 export { listWishedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial, type Trial } from './rows.ts';

@@ -3,7 +3,8 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { platesOf, stackOf } from './plateStack.ts';
-import { PrintRecord, progressOf } from './printRecord.ts';
+import { progressOf } from '../../machines/model/print.ts';
+import { PrintRecord } from './printRecord.ts';
 import type { Trial } from './rows.ts';
 
 const LOOK_EVERY_MS = 300;
@@ -99,7 +100,7 @@ export class PlatePrint {
           await this.interrupt('next plate', done, { ...at, plate: this.plate + 1 });
           return 'ended';
         }
-        await this.record.end('measuring', { ...at, phase: 'done', message: null });
+        await this.record.end('finished', { ...at, phase: 'done', message: null });
         return 'ended';
       case 'fault':
         await this.interrupt(

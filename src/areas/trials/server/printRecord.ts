@@ -1,29 +1,15 @@
 import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
+import type { PrintLog } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { moveMates, progressOnPlate } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
-/** Progress of a print of so many lines (or layers) before anything of it is known. */
-export const progressOf = (phase: PrintProgress['phase'], lines: number, at: Date): PrintProgress => ({
-  phase,
-  acknowledged: 0,
-  lines,
-  zMm: 0,
-  nozzleC: 0,
-  nozzleTargetC: 0,
-  bedC: 0,
-  bedTargetC: 0,
-  resends: 0,
-  message: null,
-  at: at.toISOString(),
-});
-
 /** What is written down of a print while it runs, whatever machine prints it, and what people wish of it meanwhile. */
-export class PrintRecord {
+export class PrintRecord implements PrintLog {
   wish: Trial['wish'];
   private written = 0;
 
@@ -53,7 +39,8 @@ export class PrintRecord {
   }
 
   /** The print has ended, or stands until somebody goes on. */
-  async end(state: 'measuring' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
+  async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
+    const state = how === 'finished' ? 'measuring' : 'interrupted';
     this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
     const { phase, acknowledged, zMm, message } = this.progress;
     await this.ctx.db.transaction(async (db) => {

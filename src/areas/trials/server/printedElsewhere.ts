@@ -8,7 +8,7 @@ import type { PrintProgress } from '../model/trial.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
-import { progressOf } from './printRecord.ts';
+import { progressOf } from '../../machines/model/print.ts';
 import { findTrial } from './rows.ts';
 import { trial } from './tables.ts';
 

@@ -2,28 +2,16 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import {
   dropLease,
   findMachine,
-  LineLink,
-  LinkLost,
-  MachineFault,
+  LinePrint,
+  programLines,
   setMachineState,
   StackPrinter,
   takeLease,
-  type Temperatures,
 } from '../../machines/server/index.ts';
 import { PlatePrint } from './printPlate.ts';
-import { PrintRecord, progressOf } from './printRecord.ts';
+import { LASTS, progressOf } from '../../machines/model/print.ts';
+import { PrintRecord } from './printRecord.ts';
 import { findTrial, type Trial } from './rows.ts';
-
-const WRITE_EVERY_MS = 250;
-const RECONNECT_FOR_MS = 15_000;
-const RECONNECT_EVERY_MS = 500;
-
-/** Lines a controller is sent: no comments, no blanks. */
-export const programLines = (gcode: string): string[] =>
-  gcode
-    .split('\n')
-    .map((l) => l.replace(/;.*$/, '').trim())
-    .filter(Boolean);
 
 /** Prints a trial's coupon from where the machine stands, to its end, a pause, a cancel or an interruption. Owned by the
  *  worker that holds the machine's lease; what the machine accepted is the truth after any crash. */
@@ -38,7 +26,7 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
     await (
       m.device.adapter === 'stack'
         ? new PlatePrint(ctx, row, new StackPrinter(m.device.host, m.device.port), renew)
-        : new Print(ctx, row, m.device, renew)
+        : new LinePrint(programLines(row.gcode), recordOf(ctx, row, renew), m.device)
     ).run();
   } finally {
     await setMachineState(ctx, m.id, 'ready');
@@ -46,132 +34,11 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   }
 }
 
-/** The machine stands before the last line it had accepted: it cannot go on with this print. */
-class Displaced extends Error {
-  constructor(readonly line: number) {
-    super('the machine has lost its place');
-  }
+/** The record of a coupon's print, from where it stood. */
+function recordOf(ctx: Ctx, row: Trial, renewLease: () => Promise<boolean>): PrintRecord {
+  const goesOn = row.progress && LASTS.includes(row.progress.phase);
+  const progress = goesOn
+    ? { ...row.progress!, phase: 'connecting' as const, message: null }
+    : progressOf('connecting', programLines(row.gcode).length, ctx.clock.now());
+  return new PrintRecord(ctx, row, renewLease, progress);
 }
-
-class Print {
-  private readonly lines: string[];
-  private readonly record: PrintRecord;
-  private link: LineLink | null = null;
-
-  constructor(
-    ctx: Ctx,
-    row: Trial,
-    private readonly device: { host: string; port: number },
-    renewLease: () => Promise<boolean>,
-  ) {
-    this.lines = programLines(row.gcode);
-    const isFresh = !row.progress || ['cancelled', 'displaced', 'done'].includes(row.progress.phase);
-    const progress = isFresh
-      ? progressOf('connecting', this.lines.length, ctx.clock.now())
-      : { ...row.progress!, phase: 'connecting' as const, message: null };
-    this.record = new PrintRecord(ctx, row, renewLease, progress);
-  }
-
-  async run(): Promise<void> {
-    const lostSince = { at: 0 };
-    for (;;) {
-      try {
-        await this.connect();
-        lostSince.at = 0;
-        return await this.send();
-      } catch (error) {
-        this.link?.close();
-        if (error instanceof Displaced)
-          return this.interrupt(
-            'displaced',
-            `The machine has lost its place (it stands at line ${error.line}), as after a power cut: clear the plate and print again`,
-          );
-        if (error instanceof MachineFault) return this.interrupt('fault', `The machine reports: ${error.message}`);
-        if (!(error instanceof LinkLost)) throw error;
-        lostSince.at ||= Date.now();
-        if (Date.now() - lostSince.at > RECONNECT_FOR_MS)
-          return this.interrupt('lost', `${error.message}; the machine stands still`);
-        await this.record.write({ phase: 'lost', message: `${error.message}; trying again` });
-        if (this.record.wish === 'cancel')
-          return this.interrupt(
-            'lost',
-            'Cancelled while the machine could not be reached; switch its heaters off by hand',
-          );
-        await sleep(RECONNECT_EVERY_MS);
-      }
-    }
-  }
-
-  private async connect(): Promise<void> {
-    this.link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
-      void this.record.write(t, WRITE_EVERY_MS).catch(() => undefined);
-    });
-    const last = await this.link.askLast();
-    if (this.record.progress.acknowledged === 0) await this.link.begin();
-    else if (last.line < this.record.progress.acknowledged) throw new Displaced(last.line);
-    else this.record.progress = { ...this.record.progress, acknowledged: last.line, zMm: last.zMm };
-  }
-
-  /** Heats again to what the program had asked for: a fault or a power cut may have let the machine go cold. */
-  private async reheat(): Promise<void> {
-    for (const wait of ['M190', 'M109']) {
-      const cold = wait === 'M190' ? 'M140' : 'M104';
-      const last = this.lines
-        .slice(0, this.record.progress.acknowledged)
-        .reverse()
-        .find((l) => l.startsWith(wait) || l.startsWith(cold));
-      const target = /S([\d.]+)/.exec(last ?? '')?.[1];
-      if (target && Number(target) > 0) {
-        await this.record.write({ phase: 'heating' });
-        await this.link!.sendAside(`${wait} S${target}`);
-      }
-    }
-  }
-
-  private async send(): Promise<void> {
-    const link = this.link!;
-    await this.reheat();
-    for (let n = this.record.progress.acknowledged + 1; n <= this.lines.length; n++) {
-      const text = this.lines[n - 1]!;
-      const wish = await this.heedWish(n);
-      if (wish === 'cancel') return;
-      if (/^M1(09|90)\b/.test(text)) await this.record.write({ phase: 'heating' });
-      await link.sendLine(n, text);
-      await this.record.write(
-        { phase: 'printing', acknowledged: n, zMm: link.zMm, resends: link.resends },
-        WRITE_EVERY_MS,
-      );
-    }
-    link.close();
-    await this.record.end('measuring', { phase: 'done', message: null });
-  }
-
-  private async heedWish(n: number): Promise<'print' | 'cancel'> {
-    while (this.record.wish === 'pause') {
-      await this.record.write({ phase: 'paused' });
-      await sleep(WRITE_EVERY_MS);
-    }
-    if (this.record.wish !== 'cancel') return 'print';
-    const other = this.lines.slice(0, n - 1).includes('T1') ? ['T0', 'M104 S0'] : []; // the first head of two stays hot until it is spoken to
-    for (const [i, line] of ['M104 S0', ...other, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
-    this.link!.close();
-    await this.record.end('interrupted', {
-      phase: 'cancelled',
-      acknowledged: 0,
-      message: `Cancelled at line ${n - 1}, ${this.record.progress.zMm.toFixed(2)} mm; heaters off`,
-    });
-    return 'cancel';
-  }
-
-  private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {
-    return this.record.end('interrupted', {
-      phase,
-      message: `Interrupted at line ${this.record.progress.acknowledged}, ${this.record.progress.zMm.toFixed(2)} mm. ${why}.`,
-    });
-  }
-}
-
-const sleep = (ms: number): Promise<void> =>
-  new Promise((resolve) => {
-    setTimeout(resolve, ms);
-  });

@@ -1,0 +1,1 @@
+GRANT SELECT, INSERT ON job_confirmation, job_outcome TO cantiere_app;

@@ -1,0 +1,33 @@
+import { asc, eq } from 'drizzle-orm';
+import type { Ctx } from '../../../platform/db/context.ts';
+import type { Confirmed, NotedOutcome } from '../model/noted.ts';
+import { listToSet, type ToSet } from '../model/setAtMachine.ts';
+import { jobConfirmation, jobOutcome, type checkRun } from './tables.ts';
+
+/** Things to set for a finished check, and who has said of which that it is so. */
+export async function handOver(
+  ctx: Pick<Ctx, 'db'>,
+  run: typeof checkRun.$inferSelect | null,
+): Promise<{ toSet: ToSet[]; confirmed: Confirmed[] }> {
+  if (!run?.outcome || !run.sheet) return { toSet: [], confirmed: [] };
+  const rows = await ctx.db.select().from(jobConfirmation).where(eq(jobConfirmation.runId, run.id));
+  return {
+    toSet: listToSet(run.sheet, run.outcome.report, run.outcome.estimate),
+    confirmed: rows.map((r) => ({ item: r.item, personName: r.personName, at: r.at.toISOString() })),
+  };
+}
+
+export async function listOutcomes(ctx: Pick<Ctx, 'db'>, jobId: string): Promise<NotedOutcome[]> {
+  const rows = await ctx.db.select().from(jobOutcome).where(eq(jobOutcome.jobId, jobId)).orderBy(asc(jobOutcome.number));
+  return rows.map((r) => ({
+    id: r.id,
+    result: r.result,
+    layer: r.layer,
+    signs: r.signs,
+    setAtMachine: r.setAtMachine,
+    note: r.note,
+    hasPicture: r.pictureSha !== null,
+    personName: r.personName,
+    at: r.at.toISOString(),
+  }));
+}

@@ -1,0 +1,148 @@
+import { desc, eq, inArray } from 'drizzle-orm';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { recordEvent } from '../../../platform/events/record.ts';
+import { readFile } from '../../../platform/files/store.ts';
+import { file } from '../../../platform/files/tables.ts';
+import { signs as allSigns } from '../../trials/kinds/signs.ts';
+import { LARGEST_PICTURE_BYTES, pictureTypeOf } from '../../trials/model/pictures.ts';
+import type { CheckFailure } from '../model/failures.ts';
+import { judgeRules, printResults, type Judged, type PrintResult, type RuleRecord } from '../model/noted.ts';
+import { findJob, jobName } from './jobs.ts';
+import { checkRun, job, jobOutcome } from './tables.ts';
+
+export interface NewOutcome {
+  readonly result: PrintResult;
+  readonly layer: number | null;
+  readonly signs: readonly string[];
+  readonly setAtMachine: string;
+  readonly note: string;
+  readonly pictureSha: string | null;
+}
+/** States in which a job may have been printed: by us, or from its file by hand. */
+const PRINTED: readonly string[] = ['cleared', 'printing', 'done', 'failed'];
+const no = (why: string) => fail<CheckFailure>({ code: 'notNoted', why });
+
+/** Keeps what became of a print; a later word stands beside the earlier ones. */
+export async function noteOutcome(
+  ctx: Ctx,
+  jobId: string,
+  input: NewOutcome,
+): Promise<Result<{ id: string }, CheckFailure>> {
+  const row = await findJob(ctx, jobId);
+  if (!row) return fail({ code: 'noJob' });
+  if (!PRINTED.includes(row.state)) return no(`The job is ${row.state}; it has not been printed`);
+  const unknown = input.signs.find((s) => !allSigns.some((x) => x.key === s));
+  if (unknown) return no(`There is no sign "${unknown}"; choose from the list`);
+  if (input.result === 'good' && (input.signs.length > 0 || input.layer !== null))
+    return no('A print that is as it should be shows no sign; call it usable or failed');
+  if (input.pictureSha) {
+    const picture = await pictureOf(ctx, input.pictureSha);
+    if (!picture.ok) return picture;
+  }
+  const run = await newestDone(ctx, jobId);
+  const id = ctx.newId();
+  await ctx.db.transaction(async (db) => {
+    await db.insert(jobOutcome).values({
+      id,
+      jobId,
+      runId: run?.id ?? null,
+      ...input,
+      personId: ctx.user.id,
+      personName: ctx.user.name,
+      at: ctx.clock.now(),
+    });
+    const state = input.result === 'failed' ? 'failed' : 'done';
+    await db.update(job).set({ state, wish: 'idle' }).where(eq(job.id, jobId));
+    await recordEvent(
+      { ...ctx, db },
+      {
+        subjectKind: 'job',
+        subjectId: jobId,
+        subjectName: jobName(row.number!),
+        what: `outcome noted: ${printResults[input.result]}`,
+        from: row.state,
+        to: { state, layer: input.layer, signs: input.signs },
+        why: input.note || null,
+      },
+    );
+  });
+  return succeed({ id });
+}
+
+/** A picture that was uploaded, known by its first bytes. */
+async function pictureOf(ctx: Ctx, sha: string): Promise<Result<{ type: string; size: number }, CheckFailure>> {
+  const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, sha));
+  if (!stored) return fail({ code: 'noFile' });
+  if (stored.size > LARGEST_PICTURE_BYTES) return no('The picture is too large; take it with fewer pixels');
+  for await (const head of readFile(ctx, sha)) {
+    const type = pictureTypeOf(head);
+    return type ? succeed({ type, size: stored.size }) : no('That is no PNG, JPEG or WebP picture');
+  }
+  return no('The picture is empty');
+}
+/** The picture of one outcome with its type; null where there is none. */
+export async function findOutcomePicture(
+  ctx: Ctx,
+  jobId: string,
+  outcomeId: string,
+): Promise<{ sha: string; type: string } | null> {
+  const [row] = await ctx.db.select().from(jobOutcome).where(eq(jobOutcome.id, outcomeId));
+  if (row?.jobId !== jobId || !row.pictureSha) return null;
+  const picture = await pictureOf(ctx, row.pictureSha);
+  return picture.ok ? { sha: row.pictureSha, type: picture.value.type } : null;
+}
+
+async function newestDone(ctx: Pick<Ctx, 'db'>, jobId: string) {
+  const runs = await ctx.db
+    .select({ id: checkRun.id, state: checkRun.state })
+    .from(checkRun)
+    .where(eq(checkRun.jobId, jobId))
+    .orderBy(desc(checkRun.at))
+    .limit(10);
+  return runs.find((r) => r.state === 'done') ?? null;
+}
+
+const MOST_JUDGED = 2000;
+/** What every rule foretold against what became of the jobs: the last word on each job counts. */
+export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: number; rules: RuleRecord[] }> {
+  const said = await ctx.db.select().from(jobOutcome).orderBy(desc(jobOutcome.number)).limit(MOST_JUDGED);
+  const last = [...new Map(said.toReversed().map((o) => [o.jobId, o])).values()].filter((o) => o.runId !== null);
+  if (last.length === 0) return { jobs: 0, rules: [] };
+  const runs = await ctx.db
+    .select({ id: checkRun.id, outcome: checkRun.outcome })
+    .from(checkRun)
+    .where(
+      inArray(
+        checkRun.id,
+        last.map((o) => o.runId!),
+      ),
+    );
+  const jobs = await ctx.db
+    .select({ id: job.id, number: job.number, title: job.title })
+    .from(job)
+    .where(
+      inArray(
+        job.id,
+        last.map((o) => o.jobId),
+      ),
+    );
+  const judged = last.flatMap((o): Judged[] => {
+    const outcome = runs.find((r) => r.id === o.runId)?.outcome;
+    const of = jobs.find((j) => j.id === o.jobId)!;
+    return outcome
+      ? [
+          {
+            jobId: o.jobId,
+            jobName: jobName(of.number!),
+            title: of.title,
+            result: o.result,
+            signs: o.signs,
+            ran: outcome.runs.filter((r) => r.ran).map((r) => r.rule),
+            spoke: Object.fromEntries(outcome.findings.map((f) => [f.rule, f.severity])),
+          },
+        ]
+      : [];
+  });
+  return { jobs: judged.length, rules: judgeRules(judged) };
+}

@@ -1,0 +1,174 @@
+import { FileInput, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import { Refused } from '../../../ui/api.ts';
+import { dayAndTime } from '../../../ui/dates.ts';
+import { tellRefused } from '../../../ui/tell.tsx';
+import { kindOf } from '../../trials/kinds/index.ts';
+import { signs as allSigns } from '../../trials/kinds/signs.ts';
+import { printResults, type PrintResult } from '../model/noted.ts';
+import type { JobPage } from '../model/pages.ts';
+
+const shown = allSigns.filter((s) => s.technology === 'filament');
+const seenOf = (key: string): string => allSigns.find((s) => s.key === key)?.seen ?? key;
+
+/** What became of the print, said now or weeks later: signs lead to their causes and to the trial that settles them. */
+export function OutcomePanel({
+  job: j,
+  mayChange,
+  act,
+}: {
+  readonly job: JobPage;
+  readonly mayChange: boolean;
+  readonly act: (path: string, body: object, said: string) => Promise<void>;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const [result, setResult] = useState<PrintResult>('good');
+  const [signs, setSigns] = useState<string[]>([]);
+  const [layer, setLayer] = useState<number | string>('');
+  const [setAtMachine, setSetAtMachine] = useState('');
+  const [note, setNote] = useState('');
+  const [picture, setPicture] = useState<File | null>(null);
+  const isWell = result === 'good';
+  const keep = async (): Promise<void> => {
+    let pictureSha: string | null = null;
+    try {
+      pictureSha = picture && (await send(picture));
+    } catch (e) {
+      return tellRefused(e);
+    }
+    await act(
+      'outcome',
+      {
+        result,
+        layer: result === 'failed' && typeof layer === 'number' ? layer : null,
+        signs: isWell ? [] : signs,
+        setAtMachine,
+        note,
+        pictureSha,
+      },
+      'Outcome noted',
+    );
+    setOpen(false);
+  };
+  return (
+    <section className="stage" aria-label="Outcome">
+      <h2>
+        Outcome{' '}
+        <span className="hint">
+          {j.outcomes.length === 0 ? 'nothing said yet' : 'what was said; later words stand beside the earlier ones'}
+        </span>
+      </h2>
+      {j.outcomes.map((o) => (
+        <div key={o.id} style={{ marginBottom: 10 }} data-outcome={o.result}>
+          <p>
+            <b>{printResults[o.result]}</b>
+            {o.layer !== null && ` at layer ${o.layer}`}{' '}
+            <span className="hint">
+              {o.personName}, {dayAndTime(o.at)}
+            </span>
+          </p>
+          {o.note && <p>{o.note}</p>}
+          {o.setAtMachine && <p className="hint">Set at the machine: {o.setAtMachine}</p>}
+          {o.signs.map((key) => (
+            <Causes key={key} sign={key} />
+          ))}
+          {o.hasPicture && (
+            <img
+              src={`/api/jobs/${j.id}/picture?outcome=${o.id}`}
+              alt={`The print, ${printResults[o.result]}`}
+              style={{ maxWidth: 320, maxHeight: 240, display: 'block', marginTop: 4 }}
+            />
+          )}
+        </div>
+      ))}
+      {mayChange && !isOpen && (
+        <button className="btn" onClick={() => setOpen(true)}>
+          {j.outcomes.length === 0 ? 'Note how it came out' : 'Say more of it'}
+        </button>
+      )}
+      {isOpen && (
+        <form
+          style={{ display: 'grid', gap: 10, maxWidth: 620 }}
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+        >
+          <SegmentedControl
+            aria-label="How it came out"
+            value={result}
+            onChange={(v) => setResult(v as PrintResult)}
+            data={Object.entries(printResults).map(([value, label]) => ({ value, label }))}
+          />
+          {!isWell && (
+            <MultiSelect
+              label="Signs seen"
+              placeholder={signs.length === 0 ? 'what is seen on the part' : ''}
+              data={shown.map((s) => ({ value: s.key, label: s.seen }))}
+              value={signs}
+              onChange={setSigns}
+              searchable
+              maxValues={12}
+            />
+          )}
+          {result === 'failed' && (
+            <NumberInput label="Failed at layer" min={1} allowDecimal={false} value={layer} onChange={setLayer} />
+          )}
+          <Textarea
+            label="Really set at the machine, if other than listed"
+            value={setAtMachine}
+            onChange={(e) => setSetAtMachine(e.currentTarget.value)}
+            autosize
+            minRows={1}
+          />
+          <Textarea label="Remark" value={note} onChange={(e) => setNote(e.currentTarget.value)} autosize minRows={1} />
+          <FileInput
+            label="Picture, PNG, JPEG or WebP"
+            accept="image/png,image/jpeg,image/webp"
+            value={picture}
+            onChange={setPicture}
+            clearable
+          />
+          <span style={{ display: 'flex', gap: 10 }}>
+            <button className="btn p" type="submit">
+              Keep it
+            </button>
+            <button className="btn" type="button" onClick={() => setOpen(false)}>
+              Leave it
+            </button>
+          </span>
+        </form>
+      )}
+    </section>
+  );
+}
+
+function Causes({ sign }: { readonly sign: string }) {
+  const s = allSigns.find((x) => x.key === sign);
+  if (!s) return null;
+  return (
+    <div style={{ margin: '4px 0 4px 12px' }}>
+      <span>{seenOf(sign)}: </span>
+      <span className="hint">
+        {s.causes.map((c, i) => (
+          <span key={c.cause}>
+            {i > 0 && '; '}
+            {c.cause} ({c.tells}){' '}
+            {c.trial ? (
+              <a href={`/trials/new?kind=${c.trial}`}>run {kindOf(c.trial).label.toLowerCase()}</a>
+            ) : (
+              c.look && `look at ${c.look}`
+            )}
+          </span>
+        ))}
+      </span>
+    </div>
+  );
+}
+
+async function send(picture: File): Promise<string> {
+  const r = await fetch('/api/files', { method: 'PUT', body: picture });
+  const answer = (await r.json()) as { sha256?: string; title?: string };
+  if (!r.ok || !answer.sha256) throw new Refused(r.status, 'picture', answer.title ?? 'The picture was not taken');
+  return answer.sha256;
+}

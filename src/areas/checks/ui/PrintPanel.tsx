@@ -1,0 +1,102 @@
+import { Checkbox } from '@mantine/core';
+import { dayAndTime } from '../../../ui/dates.ts';
+import type { JobPage } from '../model/pages.ts';
+
+/** What a person sees to at the machine, and the print itself, from the first line to the last. */
+export function PrintPanel({
+  job: j,
+  mayChange,
+  act,
+}: {
+  readonly job: JobPage;
+  readonly mayChange: boolean;
+  readonly act: (path: string, body: object, said: string) => Promise<void>;
+}) {
+  const of = (item: string) => j.confirmed.find((c) => c.item === item);
+  const left = j.toSet.filter((t) => !of(t.key)).length;
+  const p = j.progress;
+  const isPrinting = j.state === 'printing';
+  const stands = isPrinting && j.wish === 'idle';
+  const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
+  const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
+  return (
+    <section className="stage" aria-label="At the machine">
+      <h2>
+        At the machine{' '}
+        <span className="hint">
+          {left === 0 ? 'all seen to' : `${left} of ${j.toSet.length} still to be seen to`}; no file carries these
+        </span>{' '}
+        <a className="hint" href={`/api/jobs/${j.id}/traveller`} target="_blank" rel="noreferrer">
+          traveller for paper
+        </a>
+      </h2>
+      <div style={{ display: 'grid', gap: 6 }}>
+        {j.toSet.map((t) => {
+          const said = of(t.key);
+          return (
+            <Checkbox
+              key={t.key}
+              label={t.says}
+              description={
+                said ? `${said.personName}, ${dayAndTime(said.at)}` : t.known ? `${t.known}; go and look` : undefined
+              }
+              checked={said !== undefined}
+              disabled={!mayChange || said !== undefined || j.state !== 'cleared'}
+              onChange={() => void act('confirm', { item: t.key }, 'Noted')}
+            />
+          );
+        })}
+      </div>
+      <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 12, flexWrap: 'wrap' }}>
+        {mayChange && j.state === 'cleared' && (
+          <button className="btn p" disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
+            {p ? 'Print again' : `Print on ${j.sheet?.machine.name ?? 'the machine'}`}
+          </button>
+        )}
+        {mayChange && isPrinting && (stands || j.wish === 'pause') && (
+          <button className="btn p" onClick={() => wish('print', 'Going on')}>
+            Go on
+          </button>
+        )}
+        {mayChange && isPrinting && j.wish === 'print' && (
+          <button className="btn" onClick={() => wish('pause', 'Pause asked for')}>
+            Pause
+          </button>
+        )}
+        {mayChange && isPrinting && (
+          <button className="btn" onClick={() => wish('cancel', 'Cancel asked for')}>
+            Cancel
+          </button>
+        )}
+      </div>
+      {p && (
+        <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
+          <div
+            className="bar"
+            role="progressbar"
+            aria-label="Print progress"
+            aria-valuemin={0}
+            aria-valuemax={100}
+            aria-valuenow={Math.round(share * 100)}
+          >
+            <i style={{ width: `${share * 100}%` }} />
+          </div>
+          <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
+            <span>{p.phase}</span>
+            <span>
+              line {p.acknowledged} of {p.lines}
+            </span>
+            <span>{p.zMm.toFixed(2)} mm</span>
+            <span>
+              nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+            </span>
+            <span>
+              bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+            </span>
+          </p>
+          {p.message && <p role="status">{p.message}</p>}
+        </div>
+      )}
+    </section>
+  );
+}

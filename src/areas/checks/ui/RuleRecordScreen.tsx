@@ -1,0 +1,74 @@
+import { useQuery } from '@tanstack/react-query';
+import { call } from '../../../ui/api.ts';
+import { ListTable, type Column } from '../../../ui/ListTable.tsx';
+import type { RuleRecord } from '../model/noted.ts';
+import { rules } from '../rules/index.ts';
+
+const titleOf = (key: string): string => rules.find((r) => r.id === key)?.title ?? key;
+const linksOf = (r: RuleRecord, was: RuleRecord['jobs'][number]['was']) =>
+  r.jobs
+    .filter((j) => j.was === was)
+    .slice(0, 6)
+    .map((j, i) => (
+      <span key={j.id}>
+        {i > 0 && ', '}
+        <a href={`/checks/${j.id}`}>{j.name}</a>
+      </span>
+    ));
+const column = (key: 'warnedGood' | 'warnedBad' | 'silentBad', title: string): Column<RuleRecord> => ({
+  key,
+  title,
+  of: (r) => r[key],
+  show: (r) => (
+    <>
+      {r[key]} <span className="hint">{linksOf(r, key)}</span>
+    </>
+  ),
+  isFigure: true,
+});
+const columns: Column<RuleRecord>[] = [
+  { key: 'rule', title: 'Rule', of: (r) => titleOf(r.rule), show: (r) => titleOf(r.rule) },
+  column('warnedGood', 'Warned, came out well'),
+  column('warnedBad', 'Warned, went wrong'),
+  column('silentBad', 'Silent, went wrong'),
+];
+
+/** What every rule foretold against what became of the jobs: which cry wolf, and which miss. */
+export function RuleRecordScreen() {
+  const { data, error } = useQuery({
+    queryKey: ['rule-record'],
+    queryFn: () => call<{ jobs: number; rules: RuleRecord[] }>('/api/jobs/rules'),
+  });
+  return (
+    <>
+      <div className="band" data-kind="job">
+        <div>
+          <div className="kind">Job checks</div>
+          <h1>What rules foretold, and what became of it</h1>
+        </div>
+        {data && (
+          <span className="chip f">
+            {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} with a noted outcome
+          </span>
+        )}
+      </div>
+      <p className="hint" style={{ padding: '10px 20px 0' }}>
+        Blockers and cautions count as warnings. A job went wrong where it failed or showed signs; silent counts where
+        no rule at all had warned.
+      </p>
+      {error && (
+        <p className="empty" role="alert">
+          {error.message}
+        </p>
+      )}
+      {data && (
+        <ListTable
+          name="rule-record"
+          rows={data.rules.map((r) => ({ ...r, id: r.rule }))}
+          columns={columns}
+          empty="No outcome has been noted yet. Open a job that was printed and say how it came out."
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,55 @@
+/** How far a print has come, whatever machine prints it. */
+export interface PrintProgress {
+  readonly phase:
+    | 'connecting'
+    | 'heating'
+    | 'printing'
+    | 'paused'
+    | 'lost'
+    | 'fault'
+    | 'displaced'
+    | 'next plate'
+    | 'done'
+    | 'cancelled';
+  readonly acknowledged: number;
+  readonly lines: number;
+  readonly zMm: number;
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
+  readonly resends: number;
+  readonly message: string | null;
+  /** Which of several plates is at hand, from 0, and layers of those before it. */
+  readonly plate?: number;
+  /** Resin in the vat, as the printer told it. */
+  readonly resinC?: number;
+  /** Whether the coupon was laid with others by one program. */
+  readonly isShared?: boolean;
+  readonly at: string;
+}
+
+/** Phases from which a print goes on where it stood. */
+export const LASTS: readonly PrintProgress['phase'][] = [
+  'connecting',
+  'heating',
+  'printing',
+  'paused',
+  'lost',
+  'fault',
+];
+
+/** Progress of a print of so many lines (or layers) before anything of it is known. */
+export const progressOf = (phase: PrintProgress['phase'], lines: number, at: Date): PrintProgress => ({
+  phase,
+  acknowledged: 0,
+  lines,
+  zMm: 0,
+  nozzleC: 0,
+  nozzleTargetC: 0,
+  bedC: 0,
+  bedTargetC: 0,
+  resends: 0,
+  message: null,
+  at: at.toISOString(),
+});
