@@ -14,6 +14,7 @@ module.exports = {
           '^node_modules/fflate/',
           '^node_modules/saxes/',
           '^node_modules/clipper2-ts/',
+          '^node_modules/(@types/)?three/',
         ],
       },
     },

@@ -2,22 +2,23 @@ import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
-/** A bar of 10.2 × 0.8 × 0.5 inches, longer than the plate is wide. */
-const bar = Buffer.from(writeStl(boxMesh([0, 0, 0], [10.2, 0.8, 0.5])));
+/** A bar of 10.2 × 0.6 × 0.2 inches, longer than the plate is wide. */
+const bar = Buffer.from(writeStl(boxMesh([0, 0, 0], [10.2, 0.6, 0.2])));
 
-test('a mesh drawn in inches is asked for its unit, does not fit, is turned, cleared, and moved again', async ({
+test('a mesh drawn in inches is asked for its unit, does not fit, is turned, compared, moved, cleared, printed, and its outcome noted', async ({
   page,
 }) => {
-  await signIn(page);
+  test.setTimeout(240_000);
+  await signIn(page, 'lead');
   await open(page, '/checks/new');
   await page.getByLabel('Mesh or G-code file').setInputFiles({ name: 'bar.stl', mimeType: 'model/stl', buffer: bar });
   const part = page.getByRole('region', { name: 'Mesh' });
   await test.step('the size in four units stands side by side', async () => {
     await expect(part).toContainText('STL, 12 triangles');
-    await expect(part).toContainText(/in\s*259 × 20\.3 × 12\.7 mm/);
+    await expect(part).toContainText(/in\s*259 × 15\.2 × 5\.1 mm/);
     await expect(part).toContainText('The surface is closed and looks outward');
     await part.getByRole('radio', { name: /^in/ }).check();
-    await expect(part).toContainText('As it stands: 259 × 20.3 × 12.7 mm');
+    await expect(part).toContainText('As it stands: 259 × 15.2 × 5.1 mm');
   });
   const verdict = page.locator('.verdict').last();
   await test.step('it is too long, and the finding says which turn fits', async () => {
@@ -30,6 +31,18 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, cle
     await part.getByLabel('Turn about Z, °').fill(turn);
     await expect(verdict).not.toContainText('Blocked');
     await expect(page.locator('[data-rule=fits-travel]')).toHaveCount(0);
+  });
+  await test.step('the ways it could stand are laid and checked side by side, with its pull and the face that is shown', async () => {
+    const ways = page.getByRole('region', { name: 'Ways to stand' });
+    await ways.getByRole('button', { name: 'compare' }).click();
+    await expect(ways.getByRole('status')).toContainText('the best first', { timeout: 120_000 });
+    await ways.getByLabel('It is pulled, as drawn').selectOption('along X');
+    await expect(ways.getByRole('columnheader', { name: 'Pull across layers' })).toBeVisible();
+    await expect(ways.getByRole('status')).toContainText('the best first', { timeout: 120_000 });
+    const upright = ways.getByRole('row').filter({ hasText: '259.1 mm' });
+    await expect(upright.first()).toContainText('100 %'); // upright its pull parts the layers, and it is too tall
+    await expect(upright.first()).toContainText('Blocked');
+    await ways.getByRole('button', { name: 'put it away' }).click();
   });
   const findings = () =>
     page
@@ -47,15 +60,62 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, cle
       page.getByRole('link', { name: 'Take it as G-code' }).click(),
     ]);
     expect(program.suggestedFilename()).toBe('bar.gcode');
-    await page.getByRole('button', { name: 'Clear it' }).click();
-    await expect(page.locator('.band')).toContainText('cleared');
   });
-  await test.step('moved, it must be checked as it stands now', async () => {
-    await part.getByLabel('Middle in X, mm').fill('20');
+  const sure = page.locator('.verdict').last();
+  const place = async (xMm: string, says: RegExp): Promise<void> => {
+    await part.getByLabel('Middle in X, mm').fill(xMm);
     await expect(page.getByText('Not yet checked as it is set down now')).toBeVisible();
     await page.getByRole('button', { name: 'Check it so' }).click();
-    await expect(page.locator('.verdict').last()).toContainText(/Blocked: .*far over in X/, { timeout: 30_000 });
-    await expect(page.locator('.band')).toContainText('checked');
+    await expect(sure).toContainText(says, { timeout: 30_000 });
+  };
+  await test.step('moved, it must be checked as it stands now; only a lead overrides, and it is moved back instead', async () => {
+    const before = await part.getByLabel('Middle in X, mm').inputValue();
+    await place('20', /Blocked: .*far over in X/);
+    await expect(page.getByRole('button', { name: 'Override with a reason' })).toBeVisible();
+    await place(before, /Clear/);
+  });
+  await test.step('other machines are checked with their own limits, the best first, and those too small are blocked', async () => {
+    const others = page.getByRole('region', { name: 'Other machines' });
+    await others.getByRole('button', { name: 'check it there' }).click();
+    await expect(others.getByRole('status')).toContainText(/\d of \d would take it, the best first/, {
+      timeout: 60_000,
+    });
+    const rows = await others.getByRole('row').allInnerTexts();
+    const blocked = rows.map((r) => r.includes('Blocked'));
+    expect(blocked).toEqual([...blocked].sort((a, b) => Number(a) - Number(b)));
+    expect(blocked).toContain(true); // 259 mm on a plate of 220
+    await others.getByRole('button', { name: 'put it away' }).click();
+  });
+  await test.step('cleared, seen to at the machine, printed', async () => {
+    await page.getByRole('button', { name: 'Clear it' }).click();
+    await expect(page.locator('.band')).toContainText('cleared');
+    const hand = page.getByRole('region', { name: 'At the machine' });
+    await expect(hand.getByRole('button', { name: /^Print on/ })).toBeDisabled();
+    for (const box of await hand.getByRole('checkbox').all()) await box.check();
+    await expect(hand).toContainText('all seen to');
+    await page.getByRole('button', { name: 'show it layer by layer' }).click();
+    await expect(page.getByRole('img', { name: /^Path of layer 1 of \d+, coloured by flow/ })).toBeVisible();
+    await hand.getByRole('button', { name: /^Print on/ }).click();
+    await expect(hand.locator('[data-phase=done]')).toBeVisible({ timeout: 180_000 });
+    await expect(page.locator('.band')).toContainText('done');
+  });
+  await test.step('what became of it is noted, leads to causes, and counts for the rules', async () => {
+    const outcome = page.getByRole('region', { name: 'Outcome' });
+    await outcome.getByRole('button', { name: 'Note how it came out' }).click();
+    await outcome.getByText('usable, with signs').click();
+    await outcome.getByPlaceholder('what is seen on the part').click();
+    await page.getByRole('option', { name: 'Hairs between parts' }).click();
+    await page.keyboard.press('Escape');
+    await outcome.getByLabel('Remark').fill('two strings at the seam');
+    await outcome.getByRole('button', { name: 'Keep it' }).click();
+    await expect(outcome.locator('[data-outcome=usable]')).toContainText('two strings at the seam');
+    await expect(outcome.getByRole('link', { name: 'run retraction' })).toBeVisible();
+    const id = new URL(page.url()).pathname.split('/').pop()!;
+    const sheet = await page.request.get(`/api/jobs/${id}/traveller`);
+    expect(await sheet.text()).toContain('To be seen to at the machine');
+    await open(page, '/checks/rules');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('What rules foretold');
+    await expect(page.getByText(/\d+ jobs? with a noted outcome/)).toBeVisible();
   });
 });
 

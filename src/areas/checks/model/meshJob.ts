@@ -121,7 +121,7 @@ export function checkMesh(bytes: Uint8Array, choice: MeshChoice, sheet: LimitShe
 }
 
 /** Lean beyond which a surface is asked about: the proven one, or else the usual one. */
-function overhangLimitOf(sheet: LimitSheet): number {
+export function overhangLimitOf(sheet: LimitSheet): number {
   const proof = sheet.proofs['steepestOverhangDeg'];
   return proof && proof.state !== 'sister' ? Math.min(89.9, proof.range.max) : USUAL_OVERHANG_DEG;
 }

@@ -33,6 +33,7 @@ export interface JobPage {
   readonly quantity: number;
   readonly due: string | null;
   readonly state: string;
+  readonly fileSha: string;
   readonly fileName: string;
   readonly fileSize: number;
   readonly mesh: MeshChoice | null;

@@ -18,7 +18,11 @@ export async function handOver(
 }
 
 export async function listOutcomes(ctx: Pick<Ctx, 'db'>, jobId: string): Promise<NotedOutcome[]> {
-  const rows = await ctx.db.select().from(jobOutcome).where(eq(jobOutcome.jobId, jobId)).orderBy(asc(jobOutcome.number));
+  const rows = await ctx.db
+    .select()
+    .from(jobOutcome)
+    .where(eq(jobOutcome.jobId, jobId))
+    .orderBy(asc(jobOutcome.number));
   return rows.map((r) => ({
     id: r.id,
     result: r.result,

@@ -12,6 +12,7 @@ export {
 } from './jobs.ts';
 export { confirmSet, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
 export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';
+export { listOtherMachines } from './others.ts';
 export { travellerOf } from './traveller.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

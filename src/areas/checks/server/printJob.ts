@@ -65,7 +65,8 @@ export async function wishJobPrint(
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet seen to at the machine: ${left.map((t) => t.says).join('; ')}`);
     const m = await findMachine(ctx, recipe.machineId);
-    if (!m?.device || m.device.adapter === 'stack') return no('The machine is not connected: take the program to it by hand');
+    if (!m?.device || m.device.adapter === 'stack')
+      return no('The machine is not connected: take the program to it by hand');
     if (m.state !== 'ready') return no(`${m.name} is ${m.state}: wait until it is free`);
     const size = run?.programSha ? await sizeOf(ctx, run.programSha) : page.value.fileSize;
     if (size > LARGEST_PRINTED_BYTES)

@@ -1,7 +1,7 @@
 import { Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { lazy, Suspense, useCallback, useState } from 'react';
+import { call, post, Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
@@ -12,8 +12,10 @@ import { CheckSide } from './CheckSide.tsx';
 import { HeightSheet } from './HeightSheet.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
+import { OtherMachines } from './OtherMachines.tsx';
 import { OutcomePanel } from './OutcomePanel.tsx';
 import { PrintPanel } from './PrintPanel.tsx';
+import { StandingPanel } from './StandingPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 const JobPath = lazy(() => import('./JobPath.tsx'));
@@ -33,6 +35,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const [wish, setWish] = useState<MeshChoice | null>(null);
   const [isPath, setPath] = useState(false);
   const [layer, setLayer] = useState<number | null>(null);
+  const file = useCallback(() => fetchFile(id), [id]);
   if (error)
     return (
       <p className="empty" role="alert">
@@ -133,6 +136,19 @@ export function JobScreen({ id }: { readonly id: string }) {
                 findings={outcome.findings}
                 onChange={person.role === 'viewer' || busy ? undefined : setWish}
               />
+              <StandingPanel
+                file={file}
+                choice={wish ?? j.mesh}
+                sheet={sheet}
+                onTake={
+                  person.role === 'viewer' || busy || !['received', 'checked', 'cleared'].includes(j.state)
+                    ? undefined
+                    : (turnDeg) => {
+                        const { unit, placement } = wish ?? j.mesh!;
+                        setWish({ unit, placement: { ...placement, turnDeg } });
+                      }
+                }
+              />
               {wish && (
                 <div className="verdict" role="status">
                   Not yet checked as it is set down now.
@@ -187,6 +203,9 @@ export function JobScreen({ id }: { readonly id: string }) {
               )}
             </section>
           )}
+          {j.fileSize <= LARGEST_DRAWN_BYTES && (
+            <OtherMachines job={j} file={file} mayMake={person.role !== 'viewer'} />
+          )}
           {HANDED_OVER.includes(j.state) && !j.outOfDate && (
             <PrintPanel job={j} mayChange={person.role !== 'viewer'} act={act} />
           )}
@@ -217,4 +236,11 @@ export function JobScreen({ id }: { readonly id: string }) {
       </Modal>
     </>
   );
+}
+
+/** The file of a job as it came. */
+async function fetchFile(id: string): Promise<Blob> {
+  const r = await fetch(`/api/jobs/${id}/program?original=1`);
+  if (!r.ok) throw new Refused(r.status, 'mesh', 'The file cannot be fetched; open the page again');
+  return r.blob();
 }

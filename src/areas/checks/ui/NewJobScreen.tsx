@@ -15,6 +15,7 @@ import { CheckSide } from './CheckSide.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
 import { HeightSheet } from './HeightSheet.tsx';
+import { StandingPanel } from './StandingPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 const LARGEST = 200 * 1024 * 1024;
@@ -259,6 +260,17 @@ export function NewJobScreen() {
           onChange={(next) => {
             if (next.placement !== choice.placement) isSetDown.current = true;
             setChoice(next);
+          }}
+        />
+      )}
+      {choice && check.mesh && sheet && file && (
+        <StandingPanel
+          file={() => Promise.resolve(file)}
+          choice={choice}
+          sheet={sheet}
+          onTake={(turnDeg) => {
+            isSetDown.current = true;
+            setChoice({ ...choice, placement: { ...choice.placement, turnDeg } });
           }}
         />
       )}

@@ -1,4 +1,5 @@
 import { Checkbox } from '@mantine/core';
+import { useState } from 'react';
 import { dayAndTime } from '../../../ui/dates.ts';
 import type { JobPage } from '../model/pages.ts';
 
@@ -12,6 +13,13 @@ export function PrintPanel({
   readonly mayChange: boolean;
   readonly act: (path: string, body: object, said: string) => Promise<void>;
 }) {
+  // ticked at once; what the server keeps comes a moment later
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const tick = async (item: string): Promise<void> => {
+    setTicked((t) => [...t, item]);
+    await act('confirm', { item }, 'Noted');
+    setTicked((t) => t.filter((x) => x !== item));
+  };
   const of = (item: string) => j.confirmed.find((c) => c.item === item);
   const left = j.toSet.filter((t) => !of(t.key)).length;
   const p = j.progress;
@@ -40,9 +48,10 @@ export function PrintPanel({
               description={
                 said ? `${said.personName}, ${dayAndTime(said.at)}` : t.known ? `${t.known}; go and look` : undefined
               }
-              checked={said !== undefined}
-              disabled={!mayChange || said !== undefined || j.state !== 'cleared'}
-              onChange={() => void act('confirm', { item: t.key }, 'Noted')}
+              checked={said !== undefined || ticked.includes(t.key)}
+              disabled={!mayChange || j.state !== 'cleared'}
+              readOnly={said !== undefined}
+              onChange={() => said === undefined && void tick(t.key)}
             />
           );
         })}

@@ -1,0 +1,24 @@
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { listMachineCards } from '../../machines/server/index.ts';
+import type { OtherMachine } from '../model/elsewhere.ts';
+import type { CheckFailure } from '../model/failures.ts';
+import { findJob, sheetInputOf } from './jobs.ts';
+import { makeSheet } from './sheet.ts';
+
+/** The farm's other filament machines with what they would hold a job against: its own material and process, the tool mounted there. */
+export async function listOtherMachines(
+  ctx: Ctx,
+  jobId: string,
+): Promise<Result<readonly OtherMachine[], CheckFailure>> {
+  const row = await findJob(ctx, jobId);
+  if (!row) return fail({ code: 'noJob' });
+  const input = await sheetInputOf(ctx, row);
+  const out: OtherMachine[] = [];
+  for (const card of await listMachineCards(ctx)) {
+    if (card.technology !== 'filament' || card.id === input.machineId || !card.mounted) continue;
+    const sheet = await makeSheet(ctx, { ...input, machineId: card.id, toolId: card.mounted.id });
+    if (sheet.ok) out.push({ id: card.id, name: card.name, place: card.place, state: card.state, sheet: sheet.value });
+  }
+  return succeed(out);
+}

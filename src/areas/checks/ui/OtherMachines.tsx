@@ -1,0 +1,150 @@
+import { useEffect, useState } from 'react';
+import { formatDuration } from '../../../core/units/format.ts';
+import { call, post } from '../../../ui/api.ts';
+import { go } from '../../../ui/router.tsx';
+import { StateMark } from '../../../ui/StateMark.tsx';
+import { tellRefused } from '../../../ui/tell.tsx';
+import type { MachinesAnswer, MachinesWish } from '../../../workers/compareMachines.ts';
+import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from '../model/elsewhere.ts';
+import type { JobPage } from '../model/pages.ts';
+
+const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
+
+/** On which other machines the same job would be clear: each checked in a worker against what is proven there, the best first. */
+export function OtherMachines({
+  job: j,
+  file,
+  mayMake,
+}: {
+  readonly job: JobPage;
+  readonly file: () => Promise<Blob>;
+  readonly mayMake: boolean;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const [rows, setRows] = useState<readonly RankedMachine[]>([]);
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const [of, setOf] = useState<number | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const { id, mesh } = j;
+  const materialId = j.recipe.materialId;
+  useEffect(() => {
+    if (!isOpen) return;
+    let worker: Worker | null = null;
+    let isOver = false;
+    setRows([]);
+    setRefused([]);
+    setOf(null);
+    setSays(null);
+    const start = async (): Promise<void> => {
+      const others = await call<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
+      const blob = await file();
+      if (isOver) return;
+      setOf(others.length);
+      worker = new Worker(new URL('../../../workers/compareMachines.ts', import.meta.url), { type: 'module' });
+      worker.onmessage = ({ data }: MessageEvent<MachinesAnswer>) => {
+        if ('isDone' in data) return;
+        const { index, check, why } = data;
+        const at = others[index]!;
+        if (!check) return setRefused((r) => [...r, `${at.name}: ${why ?? ''}`]);
+        const isLoaded = at.sheet.machine.loaded?.id === materialId;
+        setRows((r) => rankMachines([...r, { ...at, check, isLoaded }]));
+      };
+      const wish: MachinesWish = { file: blob, mesh, sheets: others.map((o) => o.sheet) };
+      worker.postMessage(wish);
+    };
+    void start().catch((e: unknown) => setSays(e instanceof Error ? e.message : 'The file could not be fetched'));
+    return () => {
+      isOver = true;
+      worker?.terminate();
+    };
+  }, [isOpen, id, mesh, materialId, file]);
+  const make = async (m: RankedMachine): Promise<void> => {
+    try {
+      const made = await post<{ id: string }>('/api/jobs', {
+        title: j.title,
+        class: j.class,
+        quantity: j.quantity,
+        due: j.due,
+        fromRecipeId: null,
+        machineId: m.id,
+        toolId: m.sheet.recipe.tool.id,
+        materialId,
+        processId: j.recipe.processId,
+        fileSha: j.fileSha,
+        fileName: j.fileName,
+        mesh: mesh && inTheMiddle(mesh, m.sheet),
+      });
+      go(`/checks/${made.id}`);
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  const checked = rows.length + refused.length;
+  return (
+    <section className="stage" aria-label="Other machines">
+      <h2>
+        On other machines{' '}
+        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'put it away' : 'check it there'}
+        </button>{' '}
+        {isOpen && of !== null && (
+          <span className="hint" role="status">
+            {checked < of
+              ? `checked: ${checked} of ${of}`
+              : `${rows.filter((r) => r.check.verdict !== 'blocked').length} of ${of} would take it, the best first`}
+          </span>
+        )}
+      </h2>
+      {isOpen && says && <p role="alert">{says}</p>}
+      {isOpen && rows.length > 0 && (
+        <table className="list">
+          <thead>
+            <tr>
+              <th>Machine</th>
+              <th>Verdict there</th>
+              <th className="n">Unproven</th>
+              <th>Loaded</th>
+              <th className="n">Time</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((m) => (
+              <tr key={m.id}>
+                <td>
+                  <a href={`/machines/${m.id}`}>{m.name}</a>
+                  <div className="hint">
+                    {m.place} · {m.state} · {m.sheet.recipe.tool.name}
+                  </div>
+                </td>
+                <td>
+                  <StateMark mark={markOf[m.check.verdict]} /> {m.check.sentence}
+                </td>
+                <td className="n f">
+                  {m.check.unproven} of {m.check.warnings}
+                </td>
+                <td>
+                  {m.isLoaded ? 'yes' : <span className="hint">{m.sheet.machine.loaded?.name ?? 'nothing'}</span>}
+                </td>
+                <td className="n f">{formatDuration(m.check.timeS)}</td>
+                <td>
+                  {mayMake && (
+                    <button className="btn" onClick={() => void make(m)}>
+                      A job there
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {isOpen &&
+        refused.map((r) => (
+          <p key={r} className="hint">
+            {r}
+          </p>
+        ))}
+    </section>
+  );
+}

@@ -1,0 +1,246 @@
+import { NativeSelect } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import type { Standing } from '../../../core/mesh/orient.ts';
+import { formatDuration } from '../../../core/units/format.ts';
+import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
+import type { CompareAnswer, CompareWish, StandingCheck } from '../../../workers/compareStanding.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import type { LimitSheet } from '../model/sheet.ts';
+
+type Vector = readonly [number, number, number];
+const directions: Readonly<Record<string, Vector>> = {
+  'along X': [1, 0, 0],
+  'along Y': [0, 1, 0],
+  'along Z': [0, 0, 1],
+};
+const faces: Readonly<Record<string, Vector>> = {
+  'right (+X)': [1, 0, 0],
+  'left (−X)': [-1, 0, 0],
+  'back (+Y)': [0, 1, 0],
+  'front (−Y)': [0, -1, 0],
+  'top (+Z)': [0, 0, 1],
+  'bottom (−Z)': [0, 0, -1],
+};
+const NONE = 'none';
+const markOf: Readonly<Record<string, Mark>> = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' };
+
+/** How the part could stand: on its largest flat faces and on leans that need least support, each laid and checked, the best first. */
+export function StandingPanel({
+  file,
+  choice,
+  sheet,
+  onTake,
+}: {
+  /** The file as it came, or how to fetch it. */
+  readonly file: () => Promise<Blob>;
+  readonly choice: MeshChoice;
+  readonly sheet: LimitSheet;
+  readonly onTake?: ((turnDeg: Vector) => void) | undefined;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const [load, setLoad] = useState(NONE);
+  const [show, setShow] = useState(NONE);
+  const [found, setFound] = useState<Extract<CompareAnswer, { standings: unknown }> | null>(null);
+  const [checks, setChecks] = useState<Readonly<Record<number, StandingCheck | null>>>({});
+  const [says, setSays] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const { unit, placement } = choice;
+  const scale = placement.scale.join();
+  useEffect(() => {
+    if (!isOpen) return;
+    let worker: Worker | null = null;
+    let isOver = false;
+    setFound(null);
+    setChecks({});
+    setSays(null);
+    setBusy(true);
+    const start = async (): Promise<void> => {
+      const wish: CompareWish = {
+        file: await file(),
+        choice: { unit, placement },
+        sheet,
+        load: directions[load] ?? null,
+        show: faces[show] ?? null,
+      };
+      if (isOver) return;
+      worker = new Worker(new URL('../../../workers/compareStanding.ts', import.meta.url), { type: 'module' });
+      worker.onmessage = ({ data }: MessageEvent<CompareAnswer>) => {
+        if ('standings' in data) setFound(data);
+        else if ('index' in data) setChecks((c) => ({ ...c, [data.index]: data.check }));
+        else {
+          if ('refusal' in data) setSays(data.refusal);
+          setBusy(false);
+        }
+      };
+      worker.postMessage(wish);
+    };
+    void start().catch((e: unknown) => {
+      setSays(e instanceof Error ? e.message : 'The file could not be fetched');
+      setBusy(false);
+    });
+    return () => {
+      isOver = true;
+      worker?.terminate();
+    };
+    // turning the part changes nothing of how it could be turned
+  }, [isOpen, unit, scale, sheet, load, show]);
+  const done = Object.keys(checks).length;
+  return (
+    <section className="stage" aria-label="Ways to stand">
+      <h2>
+        How it could stand{' '}
+        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'put it away' : 'compare'}
+        </button>{' '}
+        {isOpen && found && (
+          <span className="hint" role="status">
+            {isBusy ? `laid and checked: ${done} of ${found.standings.length}` : 'the best first'}; support beyond{' '}
+            {found.limitDeg.toFixed(0)}° from the vertical
+          </span>
+        )}
+      </h2>
+      {isOpen && (
+        <>
+          <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', marginBottom: 10 }}>
+            <NativeSelect
+              size="xs"
+              label="It is pulled, as drawn"
+              value={load}
+              onChange={(e) => setLoad(e.currentTarget.value)}
+              data={[NONE, ...Object.keys(directions)]}
+            />
+            <NativeSelect
+              size="xs"
+              label="Face that is shown, as drawn"
+              value={show}
+              onChange={(e) => setShow(e.currentTarget.value)}
+              data={[NONE, ...Object.keys(faces)]}
+            />
+          </div>
+          {says && (
+            <p role="alert" className="hint">
+              {says}
+            </p>
+          )}
+          {!found && !says && <p className="hint">Turning it…</p>}
+          {found && (
+            <table className="list">
+              <thead>
+                <tr>
+                  <th>From the front</th>
+                  <th>Rests on</th>
+                  <th className="n">Height</th>
+                  <th className="n">Hangs over</th>
+                  <th className="n">Largest jump</th>
+                  {load !== NONE && <th className="n">Pull across layers</th>}
+                  {show !== NONE && <th>Shown face</th>}
+                  <th className="n">Time</th>
+                  <th>Verdict</th>
+                  <th />
+                </tr>
+              </thead>
+              <tbody>
+                {found.standings.map((s, i) => (
+                  <StandingRow
+                    key={s.turnDeg.join()}
+                    standing={s}
+                    check={checks[i]}
+                    isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
+                    onTake={onTake}
+                  />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+function StandingRow({
+  standing: s,
+  check,
+  isTaken,
+  onTake,
+}: {
+  readonly standing: Standing;
+  readonly check: StandingCheck | null | undefined;
+  readonly isTaken: boolean;
+  readonly onTake?: ((turnDeg: Vector) => void) | undefined;
+}) {
+  const falls = s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0;
+  return (
+    <tr data-turn={s.turnDeg.join(' ')}>
+      <td>
+        <Front standing={s} />
+      </td>
+      <td>
+        {s.faceMm2 === null ? 'a lean, found by search' : `a face of ${s.faceMm2.toFixed(0)} mm²`}
+        <div className="hint f">
+          {falls ? 'does not stand by itself' : `${s.contactMm2.toFixed(0)} mm² on the plate`} · turn{' '}
+          {s.turnDeg.map((d) => d.toFixed(0)).join(' / ')}°
+        </div>
+      </td>
+      <td className="n f">{s.heightMm.toFixed(1)} mm</td>
+      <td className="n f">{s.overhangMm2.toFixed(0)} mm²</td>
+      <td className="n f">{s.jumpMm2.toFixed(0)} mm²</td>
+      {s.acrossLayers !== null && <td className="n f">{(100 * s.acrossLayers).toFixed(0)} %</td>}
+      {s.isShowMarked !== null && (
+        <td>
+          <StateMark mark={s.isShowMarked ? 'due' : 'proven'} /> {s.isShowMarked ? 'marked' : 'clean'}
+        </td>
+      )}
+      <td className="n f">{check ? formatDuration(check.timeS) : ''}</td>
+      <td style={{ maxWidth: 260 }}>
+        {check && (
+          <>
+            <StateMark mark={markOf[check.verdict] ?? 'note'} /> {check.sentence}
+          </>
+        )}
+        {check === null && <span className="hint">cannot be laid so</span>}
+      </td>
+      <td>
+        {isTaken ? (
+          <span className="hint">as it stands</span>
+        ) : (
+          onTake && (
+            <button className="btn" onClick={() => onTake(s.turnDeg)}>
+              Stand it so
+            </button>
+          )
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const PICTURE = 54;
+/** The part from the front, to scale within its picture, and the pull drawn on it. */
+function Front({ standing: { front, loadSeen } }: { readonly standing: Standing }) {
+  const xs = front.map((p) => p[0]);
+  const zs = front.map((p) => p[1]);
+  const [x0, x1, z1] = [Math.min(...xs), Math.max(...xs), Math.max(...zs)];
+  const k = (PICTURE - 6) / Math.max(x1 - x0, z1, 1e-9);
+  const left = (PICTURE - (x1 - x0) * k) / 2;
+  const at = ([x, z]: readonly [number, number]): string =>
+    `${(left + (x - x0) * k).toFixed(1)} ${(PICTURE - 3 - z * k).toFixed(1)}`;
+  const middle: readonly [number, number] = [(x0 + x1) / 2, z1 / 2];
+  const arm = (loadSeen ? Math.hypot(...loadSeen) : 0) > 0.05 ? 16 / k : 0;
+  const end = (sign: 1 | -1): readonly [number, number] => [
+    middle[0] + sign * arm * (loadSeen?.[0] ?? 0),
+    middle[1] + sign * arm * (loadSeen?.[1] ?? 0),
+  ];
+  return (
+    <svg width={PICTURE} height={PICTURE} role="img" aria-label="Outline from the front">
+      <path d={`M${front.map(at).join('L')}Z`} fill="var(--clay)" stroke="#8b867b" strokeWidth=".8" />
+      <path d={`M0 ${PICTURE - 2}H${PICTURE}`} stroke="var(--ink)" />
+      {loadSeen &&
+        (arm > 0 ? (
+          <path d={`M${at(end(-1))}L${at(end(1))}`} stroke="var(--plum)" strokeWidth="2" />
+        ) : (
+          <circle cx={PICTURE / 2} cy={PICTURE / 2} r="3" fill="var(--plum)" />
+        ))}
+    </svg>
+  );
+}

@@ -1,0 +1,74 @@
+import type { MeshChoice } from '../areas/checks/model/mesh.ts';
+import { checkingMesh, overhangLimitOf } from '../areas/checks/model/meshJob.ts';
+import type { LimitSheet } from '../areas/checks/model/sheet.ts';
+import { checkJob } from '../areas/checks/rules/index.ts';
+import { surveyMesh } from '../core/mesh/facts.ts';
+import { openMesh } from '../core/mesh/openMesh.ts';
+import { standingsOf, type OrientWish, type Standing } from '../core/mesh/orient.ts';
+import { outward } from '../core/mesh/outward.ts';
+import { sentenceOf } from '../core/result/result.ts';
+import { runAll } from '../core/result/stepwise.ts';
+
+export interface CompareWish {
+  readonly file: Blob;
+  readonly choice: MeshChoice;
+  readonly sheet: LimitSheet;
+  readonly load: OrientWish['load'];
+  readonly show: OrientWish['show'];
+}
+/** What the whole check says of one way of standing. */
+export interface StandingCheck {
+  readonly verdict: string;
+  readonly sentence: string;
+  readonly timeS: number;
+  readonly massG: number;
+  readonly supportMm3: number;
+}
+export type CompareAnswer =
+  | { readonly limitDeg: number; readonly standings: readonly Standing[] }
+  | { readonly index: number; readonly check: StandingCheck | null }
+  | { readonly refusal: string }
+  | { readonly isDone: true };
+/** Larger meshes are compared by their geometry alone: laying them eight times takes minutes. */
+const MOST_CHECKED_TRIANGLES = 150_000;
+
+const post = (answer: CompareAnswer): void => self.postMessage(answer);
+
+/** Works out how a part could stand, then lays and checks it in each of these ways. */
+self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEvent<CompareWish>) => {
+  const opened = openMesh(new Uint8Array(await file.arrayBuffer()), choice.unit);
+  if (!opened.ok) return post({ refusal: sentenceOf(opened.failure) });
+  const { mesh } = opened.value;
+  const facing = outward(mesh, surveyMesh(mesh).shells);
+  const limitDeg = overhangLimitOf(sheet);
+  const standings = runAll(
+    standingsOf(facing, {
+      beyondDeg: limitDeg,
+      layerHeightMm: sheet.recipe.lay?.firstLayerHeightMm ?? 0.2,
+      scale: choice.placement.scale,
+      load,
+      show,
+    }),
+  );
+  post({ limitDeg, standings });
+  if (mesh.corners.length / 3 <= MOST_CHECKED_TRIANGLES)
+    for (const [index, { turnDeg }] of standings.entries()) {
+      const checked = runAll(checkingMesh(opened.value, { ...choice.placement, turnDeg }, sheet));
+      if (!checked.ok) {
+        post({ index, check: null });
+        continue;
+      }
+      const { verdict, sentence, estimate } = checkJob({ ...checked.value, sheet });
+      post({
+        index,
+        check: {
+          verdict,
+          sentence,
+          timeS: estimate.timeS,
+          massG: estimate.massG,
+          supportMm3: checked.value.mesh.restMm3,
+        },
+      });
+    }
+  post({ isDone: true });
+};
