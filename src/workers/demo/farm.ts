@@ -95,8 +95,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
       message: 'a little more pull-back for the seed wheel',
     }),
   );
-  clock.set(now);
-  await seedJobs(technician, profiles, machines);
+  await seedJobs(technician, lead, daysAgo, profiles, machines);
 }
 
 async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {

@@ -1,5 +1,12 @@
 import { and, desc, eq } from 'drizzle-orm';
-import { makeJob, runCheck, type NewJob } from '../../areas/checks/server/index.ts';
+import {
+  clearJob,
+  makeJob,
+  noteOutcome,
+  runCheck,
+  type NewJob,
+  type NewOutcome,
+} from '../../areas/checks/server/index.ts';
 import { checkRun } from '../../areas/checks/server/tables.ts';
 import type { Machine } from '../../areas/machines/server/index.ts';
 import { asDrawn } from '../../core/mesh/placement.ts';
@@ -188,39 +195,101 @@ const demoMeshJobs: readonly (Omit<
   },
 ];
 
-/** Jobs of the demonstration, each checked to its record. */
-export async function seedJobs(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
-  for (const j of [...demoJobs, ...demoMeshJobs]) {
-    const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
-    const bytes = 'part' in j ? new TextEncoder().encode(demoGcode(j.part)) : writeStl(partOfSolids('', j.solids).mesh);
-    const stored = must(
-      await storeFile(
-        ctx,
-        (async function* () {
-          yield bytes;
-        })(),
-      ),
-    );
-    const made = must(
-      await makeJob(ctx, {
-        title: j.title,
-        class: j.class,
-        quantity: j.quantity,
-        machineId: machines.get(j.machine)!.id,
-        toolId: profiles.get(floor.tool)!,
-        materialId: profiles.get(floor.material)!,
-        processId: profiles.get(j.process)!,
-        fileSha: stored.sha256,
-        fileName: j.file,
-        mesh: 'part' in j ? null : { unit: null, placement: asDrawn(...j.at) },
-      }),
-    );
-    const [run] = await ctx.db
-      .select()
-      .from(checkRun)
-      .where(and(eq(checkRun.jobId, made.id)))
-      .orderBy(desc(checkRun.at))
-      .limit(1);
-    await runCheck(ctx, run!.id);
+/** Jobs that were printed from their file by hand before: how long ago, whether a lead had to override, and what became of them. */
+const printedBefore: readonly {
+  readonly like: string;
+  readonly title: string;
+  readonly daysAgo: number;
+  readonly override?: string;
+  readonly said: Partial<NewOutcome>;
+}[] = [
+  {
+    like: 'Hive vent, round',
+    title: 'Hive vent, round, first lot',
+    daysAgo: 41,
+    override: 'this pull-back never left a string on this vent',
+    said: { note: 'all twelve alike', setAtMachine: 'nothing but what was listed' },
+  },
+  {
+    like: 'Spray nozzle insert',
+    title: 'Spray nozzle insert, trial lot',
+    daysAgo: 33,
+    said: { result: 'usable', signs: ['strings'], note: 'a hair at every spout, rubbed off' },
+  },
+  {
+    like: 'Drip manifold, 4 outlets',
+    title: 'Drip manifold, before the proof',
+    daysAgo: 120,
+    override: 'the customer waits; watched from the first layer to the last',
+    said: { result: 'failed', layer: 184, signs: ['top-gaps'], note: 'thin lines where it ran fast; leaks' },
+  },
+];
+
+/** Jobs of the demonstration, each checked to its record; those printed before with what became of them. */
+export async function seedJobs(
+  ctx: Ctx,
+  lead: Ctx,
+  daysAgo: (d: number) => void,
+  profiles: Map<string, string>,
+  machines: Map<string, Machine>,
+): Promise<void> {
+  for (const p of printedBefore.toSorted((a, b) => b.daysAgo - a.daysAgo)) {
+    daysAgo(p.daysAgo);
+    const j = demoJobs.find((d) => d.title === p.like)!;
+    const id = await seedJob(ctx, { ...j, title: p.title }, profiles, machines);
+    must(await clearJob(p.override ? lead : ctx, id, p.override ?? ''));
+    daysAgo(p.daysAgo - 1);
+    must(await noteOutcome(ctx, id, { ...BLANK_OUTCOME, ...p.said }));
   }
+  daysAgo(0);
+  for (const j of [...demoJobs, ...demoMeshJobs]) await seedJob(ctx, j, profiles, machines);
+}
+const BLANK_OUTCOME: NewOutcome = {
+  result: 'good',
+  layer: null,
+  signs: [],
+  setAtMachine: '',
+  note: '',
+  pictureSha: null,
+};
+
+type DemoJob = (Omit<(typeof demoJobs)[number], 'title'> & { readonly title: string }) | (typeof demoMeshJobs)[number];
+async function seedJob(
+  ctx: Ctx,
+  j: DemoJob,
+  profiles: Map<string, string>,
+  machines: Map<string, Machine>,
+): Promise<string> {
+  const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
+  const bytes = 'part' in j ? new TextEncoder().encode(demoGcode(j.part)) : writeStl(partOfSolids('', j.solids).mesh);
+  const stored = must(
+    await storeFile(
+      ctx,
+      (async function* () {
+        yield bytes;
+      })(),
+    ),
+  );
+  const made = must(
+    await makeJob(ctx, {
+      title: j.title,
+      class: j.class,
+      quantity: j.quantity,
+      machineId: machines.get(j.machine)!.id,
+      toolId: profiles.get(floor.tool)!,
+      materialId: profiles.get(floor.material)!,
+      processId: profiles.get(j.process)!,
+      fileSha: stored.sha256,
+      fileName: j.file,
+      mesh: 'part' in j ? null : { unit: null, placement: asDrawn(...j.at) },
+    }),
+  );
+  const [run] = await ctx.db
+    .select()
+    .from(checkRun)
+    .where(and(eq(checkRun.jobId, made.id)))
+    .orderBy(desc(checkRun.at))
+    .limit(1);
+  await runCheck(ctx, run!.id);
+  return made.id;
 }

@@ -13,6 +13,7 @@ const on = (
   place: 'hall',
   state: 'ready',
   sheet,
+  loaded: null,
   isLoaded: false,
   ...over,
   check: { verdict: 'clear', sentence: '', timeS: 100, unproven: 0, warnings: 0, ...over.check },

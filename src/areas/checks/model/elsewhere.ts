@@ -8,6 +8,9 @@ export interface OtherMachine {
   readonly name: string;
   readonly place: string;
   readonly state: string;
+  /** What is loaded there, and whether that is the job's material; where it is not, the sheet reads as if it were. */
+  readonly loaded: string | null;
+  readonly isLoaded: boolean;
   readonly sheet: LimitSheet;
 }
 /** What the whole check says of a job on one machine. */
@@ -21,8 +24,6 @@ export interface ElsewhereCheck {
 }
 export interface RankedMachine extends OtherMachine {
   readonly check: ElsewhereCheck;
-  /** The material is loaded there already. */
-  readonly isLoaded: boolean;
 }
 
 const EVIDENCE = /unproven|no evidence|evidence is due|never proven|is due/i;

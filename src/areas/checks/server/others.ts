@@ -6,6 +6,9 @@ import type { CheckFailure } from '../model/failures.ts';
 import { findJob, sheetInputOf } from './jobs.ts';
 import { makeSheet } from './sheet.ts';
 
+const NOT_YET = 'to be loaded';
+const A_FULL_SPOOL_G = 1000;
+
 /** The farm's other filament machines with what they would hold a job against: its own material and process, the tool mounted there. */
 export async function listOtherMachines(
   ctx: Ctx,
@@ -18,7 +21,20 @@ export async function listOtherMachines(
   for (const card of await listMachineCards(ctx)) {
     if (card.technology !== 'filament' || card.id === input.machineId || !card.mounted) continue;
     const sheet = await makeSheet(ctx, { ...input, machineId: card.id, toolId: card.mounted.id });
-    if (sheet.ok) out.push({ id: card.id, name: card.name, place: card.place, state: card.state, sheet: sheet.value });
+    if (!sheet.ok) continue;
+    const { material } = sheet.value.recipe;
+    const isLoaded = card.loaded?.id === material.id;
+    // what is not loaded can be: it is told beside the verdict and does not decide it
+    const loaded = { id: material.id, name: material.name, lot: NOT_YET, remainingG: A_FULL_SPOOL_G };
+    out.push({
+      id: card.id,
+      name: card.name,
+      place: card.place,
+      state: card.state,
+      loaded: card.loaded?.name ?? null,
+      isLoaded,
+      sheet: isLoaded ? sheet.value : { ...sheet.value, machine: { ...sheet.value.machine, loaded } },
+    });
   }
   return succeed(out);
 }

@@ -4,6 +4,7 @@ import type { getJobPage } from './jobs.ts';
 
 type Page = Extract<Awaited<ReturnType<typeof getJobPage>>, { ok: true }>['value'];
 const PICTURE_MM = [70, 60] as const;
+const CAPTION_MM = 62;
 
 const safe = (text: unknown): string => String(text).replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const row = (label: string, value: string): string => `<tr><th>${safe(label)}</th><td>${safe(value)}</td></tr>`;
@@ -16,7 +17,7 @@ export async function travellerOf(page: Page, address: string, now: Date): Promi
   const qr = await QRCode.toString(address, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
   const e = outcome?.estimate;
   const done = e && new Date(now.getTime() + (e.timeS + e.heatingS) * 1000);
-  const clock = (d: Date): string => `${d.toISOString().slice(0, 10)} ${d.toISOString().slice(11, 16)} UTC`;
+  const clock = (d: Date): string => d.toLocaleString('sv-SE').slice(0, 16); // by the clock of the farm’s own server
   const verdict = !outcome ? 'not checked' : outOfDate ? `out of date: ${outcome.sentence}` : outcome.sentence;
   const ticked = (key: string): string => {
     const said = confirmed.find((c) => c.item === key);
@@ -56,5 +57,6 @@ function silhouette(outcome: NonNullable<NonNullable<Page['run']>['outcome']>): 
     })
     .join('');
   const [w, h] = [(x1 - x0) * scale, top * scale];
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${w.toFixed(1)}mm" height="${(h + 5).toFixed(1)}mm" viewBox="0 0 ${w.toFixed(2)} ${(h + 5).toFixed(2)}"><g fill="#b9b1a0">${bars}</g><path d="M0 ${h.toFixed(2)}H${w.toFixed(2)}" stroke="#22252b" stroke-width=".4"/><text x="0" y="${(h + 4).toFixed(2)}" font-size="3">${(x1 - x0).toFixed(1)} mm wide, ${top.toFixed(1)} mm high, 1:${(1 / scale).toFixed(1)}</text></svg>`;
+  const room = Math.max(w, CAPTION_MM);
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${room.toFixed(1)}mm" height="${(h + 5).toFixed(1)}mm" viewBox="0 0 ${room.toFixed(2)} ${(h + 5).toFixed(2)}"><g fill="#b9b1a0">${bars}</g><path d="M0 ${h.toFixed(2)}H${w.toFixed(2)}" stroke="#22252b" stroke-width=".4"/><text x="0" y="${(h + 4).toFixed(2)}" font-size="3">${(x1 - x0).toFixed(1)} mm wide, ${top.toFixed(1)} mm high, 1:${(1 / scale).toFixed(1)}</text></svg>`;
 }

@@ -46,8 +46,7 @@ export function OtherMachines({
         const { index, check, why } = data;
         const at = others[index]!;
         if (!check) return setRefused((r) => [...r, `${at.name}: ${why ?? ''}`]);
-        const isLoaded = at.sheet.machine.loaded?.id === materialId;
-        setRows((r) => rankMachines([...r, { ...at, check, isLoaded }]));
+        setRows((r) => rankMachines([...r, { ...at, check }]));
       };
       const wish: MachinesWish = { file: blob, mesh, sheets: others.map((o) => o.sheet) };
       worker.postMessage(wish);
@@ -57,7 +56,7 @@ export function OtherMachines({
       isOver = true;
       worker?.terminate();
     };
-  }, [isOpen, id, mesh, materialId, file]);
+  }, [isOpen, id, mesh, file]);
   const make = async (m: RankedMachine): Promise<void> => {
     try {
       const made = await post<{ id: string }>('/api/jobs', {
@@ -123,13 +122,11 @@ export function OtherMachines({
                 <td className="n f">
                   {m.check.unproven} of {m.check.warnings}
                 </td>
-                <td>
-                  {m.isLoaded ? 'yes' : <span className="hint">{m.sheet.machine.loaded?.name ?? 'nothing'}</span>}
-                </td>
+                <td>{m.isLoaded ? 'yes' : <span className="hint">no: {m.loaded ?? 'nothing'}</span>}</td>
                 <td className="n f">{formatDuration(m.check.timeS)}</td>
                 <td>
                   {mayMake && (
-                    <button className="btn" onClick={() => void make(m)}>
+                    <button className="btn" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
                       A job there
                     </button>
                   )}

@@ -157,7 +157,7 @@ function Causes({ sign }: { readonly sign: string }) {
             {c.trial ? (
               <a href={`/trials/new?kind=${c.trial}`}>run {kindOf(c.trial).label.toLowerCase()}</a>
             ) : (
-              c.look && `look at ${c.look}`
+              c.look && `then: ${c.look}`
             )}
           </span>
         ))}

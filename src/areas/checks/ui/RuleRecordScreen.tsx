@@ -63,7 +63,7 @@ export function RuleRecordScreen() {
       )}
       {data && (
         <ListTable
-          name="rule-record"
+          name="rules"
           rows={data.rules.map((r) => ({ ...r, id: r.rule }))}
           columns={columns}
           empty="No outcome has been noted yet. Open a job that was printed and say how it came out."

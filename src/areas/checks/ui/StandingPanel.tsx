@@ -205,7 +205,7 @@ function StandingRow({
           <span className="hint">as it stands</span>
         ) : (
           onTake && (
-            <button className="btn" onClick={() => onTake(s.turnDeg)}>
+            <button className="btn" style={{ whiteSpace: 'nowrap' }} onClick={() => onTake(s.turnDeg)}>
               Stand it so
             </button>
           )

@@ -23,7 +23,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     reviews,
     workarounds,
     trials: trials.filter((t) => open.has(t.state)),
-    blocked: jobs.filter((j) => j.verdict === 'blocked' && j.state !== 'cleared'),
+    blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),
     due: cards
       .map((c) => ({
