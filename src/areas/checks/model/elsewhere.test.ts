@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { soundJob } from '../rules/sound.ts';
-import { inTheMiddle, rankMachines, type RankedMachine } from './elsewhere.ts';
+import { checkJob } from '../rules/index.ts';
+import { elsewhereCheckOf, inTheMiddle, rankMachines, type RankedMachine } from './elsewhere.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 
 const { sheet } = soundJob();
@@ -29,6 +30,15 @@ test('machines are ranked by verdict, then evidence, then what is loaded and fre
     on('quick', {}),
   ]);
   expect(ranked.map((m) => m.name)).toEqual(['loaded', 'quick', 'slow', 'busy', 'unproven', 'cautions', 'blocked']);
+});
+test('what only says that nobody has proven it there counts as unproven, other warnings do not', () => {
+  const proven = soundJob();
+  expect(elsewhereCheckOf(checkJob(proven))).toMatchObject({ verdict: 'clear', unproven: 0, warnings: 0 });
+  const unproven = elsewhereCheckOf(checkJob({ ...proven, sheet: { ...proven.sheet, proofs: {} } }));
+  expect(unproven.unproven).toBeGreaterThan(0);
+  const slow = soundJob({ job: { fileName: `${'a'.repeat(60)}.gcode` } });
+  expect(elsewhereCheckOf(checkJob(slow))).toMatchObject({ unproven: 0 });
+  expect(elsewhereCheckOf(checkJob(slow)).warnings).toBeGreaterThan(0);
 });
 test('a part goes to the middle of the other plate, turned and scaled as it was', () => {
   const choice = { unit: null, placement: { ...asDrawn(10, 20), turnDeg: [0, 90, 0] as const } };

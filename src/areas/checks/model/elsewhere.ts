@@ -26,7 +26,8 @@ export interface RankedMachine extends OtherMachine {
   readonly check: ElsewhereCheck;
 }
 
-const EVIDENCE = /unproven|no evidence|evidence is due|never proven|is due/i;
+/** How findings say that nobody has proven it there, or that the proof is old or another machine's. */
+const EVIDENCE = /unproven|never been proven|without proof|proven only on|\bdue\b/i;
 export const elsewhereCheckOf = ({ verdict, sentence, findings, estimate }: CheckOutcome): ElsewhereCheck => {
   const warnings = findings.filter((f) => f.severity !== 'note');
   return {

@@ -46,7 +46,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const act = async (path: string, body: object, said: string): Promise<void> => {
     try {
       await post(`/api/jobs/${id}/${path}`, body);
-      tellDone(said);
+      if (said) tellDone(said);
       setAsking(false);
       await client.invalidateQueries();
     } catch (e) {

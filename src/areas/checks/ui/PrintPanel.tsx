@@ -17,7 +17,7 @@ export function PrintPanel({
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const tick = async (item: string): Promise<void> => {
     setTicked((t) => [...t, item]);
-    await act('confirm', { item }, 'Noted');
+    await act('confirm', { item }, '');
     setTicked((t) => t.filter((x) => x !== item));
   };
   const of = (item: string) => j.confirmed.find((c) => c.item === item);
