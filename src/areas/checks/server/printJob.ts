@@ -8,11 +8,11 @@ import { LASTS, progressOf, type PrintProgress } from '../../machines/model/prin
 import {
   dropLease,
   findMachine,
+  KeptPrint,
   LinePrint,
   programLines,
   setMachineState,
   takeLease,
-  type PrintLog,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
@@ -136,37 +136,29 @@ async function programOf(ctx: Ctx, row: JobRecord): Promise<string> {
 }
 
 /** What is written down of a job's print. */
-class JobPrintLog implements PrintLog {
-  wish: JobRecord['wish'];
-  private written = 0;
-
+class JobPrintLog extends KeptPrint {
   constructor(
-    private readonly ctx: Ctx,
+    ctx: Ctx,
     private readonly row: JobRecord,
-    private readonly renewLease: () => Promise<boolean>,
-    public progress: PrintProgress,
+    renewLease: () => Promise<boolean>,
+    progress: PrintProgress,
   ) {
-    this.wish = row.wish;
+    super(ctx, row.wish, renewLease, progress);
   }
 
-  async write(change: Partial<PrintProgress>, everyMs = 0): Promise<void> {
-    this.progress = { ...this.progress, ...change };
-    if (Date.now() - this.written < everyMs) return;
-    this.written = Date.now();
-    this.progress = { ...this.progress, at: this.ctx.clock.now().toISOString() };
-    if (!(await this.renewLease())) throw new Error('another worker holds this machine');
+  protected async keep() {
     const [row] = await this.ctx.db
       .update(job)
       .set({ progress: this.progress })
       .where(and(eq(job.id, this.row.id), eq(job.state, 'printing')))
       .returning({ wish: job.wish });
-    if (row) this.wish = row.wish;
     await notify(this.ctx, 'job', this.row.id);
+    return row?.wish ?? null;
   }
 
   /** Finished: done. Cancelled or displaced: cleared again, to be printed anew. Otherwise it stands until somebody goes on. */
   async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
-    this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
+    this.stamp(change);
     const { phase, acknowledged, zMm, message } = this.progress;
     const isOver = phase === 'cancelled' || phase === 'displaced';
     const state = how === 'finished' ? 'done' : isOver ? 'cleared' : 'printing';

@@ -1,5 +1,7 @@
 import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
+import { doseMjPerCm2 } from '../../../core/resin/dose.ts';
+import { sketchedPull } from '../../../core/resin/pull.ts';
 import { countDelay, layerParts, motionS, printSequence, type LayerPart } from '../../../core/resin/sequence.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { motionMissing, motionOf } from '../model/resinMotion.ts';
@@ -8,6 +10,9 @@ import { numberOf, type Values } from '../settings/define.ts';
 const WIDTH = 250;
 const HEIGHT = 96;
 const LEFT = 26;
+const PULL_STEPS = 16;
+/** The sketch of the pull is so high at its peak, whatever it is: it has no scale. */
+const PULL_HIGH = 30;
 /** Kinds of part by pattern and tone, named beside the bar. */
 const TONES: Readonly<Record<LayerPart['name'], string>> = {
   exposure: 'var(--plum)',
@@ -35,6 +40,7 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
   const parts = layerParts(exposureS!, motion);
   const totalS = parts.reduce((s, p) => s + p.s, 0);
   const layerMm = numberOf(v, 'resinLayerMm');
+  const light = numberOf(v, 'irradianceMwPerCm2');
   const print =
     layerMm !== null && Number(heightMm) > 0
       ? printSequence(
@@ -60,6 +66,9 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
         stages={[...motion.lift.map((x) => x.mm), ...motion.return.map((x) => -x.mm)]}
         totalS={totalS}
       />
+      <p className="hint" style={{ marginBottom: 4 }}>
+        Line: the plate. Dashed: pull of the film, then press of the resin; a sketch without scale, not measured.
+      </p>
       <dl className="kv">
         {parts.map((p) => [
           <dt key={`${p.name}${p.stage ?? ''}`}>
@@ -75,7 +84,10 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
             {p.name}
             {p.stage && parts.some((q) => q.name === p.name && q.stage !== p.stage) ? `, stage ${p.stage}` : ''}
           </dt>,
-          <dd key={`${p.name}${p.stage ?? ''}v`}>{s1(p.s)}</dd>,
+          <dd key={`${p.name}${p.stage ?? ''}v`}>
+            {s1(p.s)}
+            {p.name === 'exposure' && light !== null && ` · ${doseMjPerCm2(light, p.s).toFixed(1)} mJ/cm²`}
+          </dd>,
         ])}
         <dt>
           <b>a layer</b>
@@ -128,14 +140,23 @@ function MotionDrawing({
   let at = 0;
   let height = 0;
   let stage = 0;
+  const pulls: (readonly [s: number, pull: number])[] = [];
   const path = [`M${x(0)} ${y(0)}`];
   const bars = parts.map((p) => {
     const from = at;
     at += p.s;
-    if (p.name === 'lift' || p.name === 'return') height += stages[stage++]!;
+    if (p.name === 'lift' || p.name === 'return') {
+      const mm = stages[stage++]!;
+      for (let k = 0; k <= PULL_STEPS; k++) {
+        const share = k / PULL_STEPS;
+        pulls.push([from + share * p.s, sketchedPull(height + share * mm, mm / p.s)]);
+      }
+      height += mm;
+    } else pulls.push([from, 0], [at, 0]);
     path.push(`L${x(at)} ${y(height)}`);
     return { ...p, from };
   });
+  const most = Math.max(1e-9, ...pulls.map(([, pull]) => Math.abs(pull)));
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -154,6 +175,21 @@ function MotionDrawing({
         mm
       </text>
       <path d={path.join('')} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
+      <path
+        d={pulls
+          .map(
+            ([s, pull], i) =>
+              `${i === 0 ? 'M' : 'L'}${x(s).toFixed(1)} ${(y(0) - (pull / most) * PULL_HIGH).toFixed(1)}`,
+          )
+          .join('')}
+        fill="none"
+        stroke="var(--plum)"
+        strokeDasharray="3 2"
+      >
+        <title>
+          pull of the film on the layer, and press of the resin on the way down: a sketch, relative, not measured
+        </title>
+      </path>
       {bars.map((b) => (
         <rect
           key={`${b.name}${b.stage ?? ''}`}

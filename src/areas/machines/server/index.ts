@@ -10,7 +10,8 @@ export {
 } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, sayState, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
-export { LinePrint, programLines, type PrintLog } from './linePrint.ts';
+export { KeptPrint } from './keptPrint.ts';
+export { LinePrint, programLines } from './linePrint.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';

@@ -1,3 +1,4 @@
+import { doseMjPerCm2 } from '../../../../core/resin/dose.ts';
 import { findZeroGrowth, FEWEST_LIGHTS } from '../../../../core/resin/growth.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
@@ -49,6 +50,7 @@ export const exposureLadder = defineResinKind({
     if (!fit.ok) return fit;
     const { value, interval, perEFold, biasMm, points, bestAtEnd } = fit.value;
     const before = c.values['exposureS'] ?? null;
+    const light = c.values['irradianceMwPerCm2'];
     const window = windowOf(readings, c, value, perEFold);
     const measurableChange = before === null || before < interval[0] || before > interval[1];
     const rounded = Number((Math.round(value / LADDER_ROUNDING_S) * LADDER_ROUNDING_S).toFixed(2));
@@ -79,6 +81,7 @@ export const exposureLadder = defineResinKind({
       extendTo: onward,
       figures: [
         ['contours stay at', s(value)],
+        ...(light === undefined ? [] : [['that is', `${doseMjPerCm2(light, value).toFixed(1)} mJ/cm²`] as const]),
         ['95 % interval', `${s(interval[0])} to ${s(interval[1])}`],
         ['window', `${s(window.min)} to ${s(window.max)}`],
         ['growth, twice the light', um(perEFold * Math.LN2)],
