@@ -14,7 +14,8 @@ import {
   travellerOf,
   wishJobPrint,
 } from '../../src/areas/checks/server/index.ts';
-import { checkRun } from '../../src/areas/checks/server/tables.ts';
+import { checkRun, job, jobOutcome } from '../../src/areas/checks/server/tables.ts';
+import { progressOf } from '../../src/areas/machines/model/print.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { placeSchema } from '../../src/areas/checks/model/schemas.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
@@ -132,6 +133,7 @@ describe('a job at the machine', () => {
   const tech = () => farm.as('technician');
   const codeOf = (r: { readonly ok: boolean; readonly failure?: { readonly code: string; readonly why?: string } }) =>
     r.ok ? 'ok' : `${r.failure!.code}: ${r.failure!.why ?? ''}`;
+  const blank = { result: 'good', layer: null, signs: [], setAtMachine: '', note: '', pictureSha: null } as const;
   const cleared = async (): Promise<string> => {
     const id = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand());
     await run(id);
@@ -154,6 +156,7 @@ describe('a job at the machine', () => {
     expect(codeOf(await confirmSet(tech(), id, 'weather'))).toContain('The list has changed');
     await seeTo(id);
     expect(must(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
+    expect(codeOf(await noteOutcome(tech(), raw, { ...blank, note: 'too early' }))).toContain('has not been printed');
     // this bench's machine has no device: the program is carried to it
     expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('not connected');
     expect(codeOf(await wishJobPrint(tech(), id, 'pause'))).toContain('nothing to pause');
@@ -190,6 +193,20 @@ describe('a job at the machine', () => {
     );
     expect(of.length).toBeGreaterThan(0);
   });
+  test('that prints is not judged before its end, and what is printed stays what was checked when it began', async () => {
+    const id = await cleared();
+    const { run: began } = must(await getJobPage(tech(), id));
+    const { db } = tech();
+    const progress = { ...progressOf('printing', 9, new Date()), runId: began!.id };
+    await db.update(job).set({ state: 'printing', wish: 'print', progress }).where(eq(job.id, id));
+    expect(codeOf(await noteOutcome(tech(), id, blank))).toContain('still printing');
+    must(await checkAgain(tech(), id));
+    await run(id);
+    await db.update(job).set({ wish: 'idle' }).where(eq(job.id, id)); // it stands, after a fault
+    must(await noteOutcome(tech(), id, { ...blank, result: 'failed' }));
+    const [said] = await db.select().from(jobOutcome).where(eq(jobOutcome.jobId, id));
+    expect(said!.runId).toBe(began!.id);
+  });
   test('a picture is known by its first bytes, not by its name', async () => {
     const id = await cleared();
     const kept = async (bytes: Uint8Array): Promise<string> =>
@@ -221,7 +238,7 @@ describe('a job at the machine', () => {
     expect(html).not.toContain('<img');
     for (const t of page.toSet) expect(html).toContain(t.says.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`));
     expect(html).toContain(page.sheet!.machine.name);
-    expect(html).toMatch(/<svg[^>]*viewBox/); // the code of its address
+    expect(html.match(/<svg/g)).toHaveLength(2); // the code of its address, and the part from the front
   });
 });
 const succeedOf = async <T>(value: Promise<T>) => ({ ok: true as const, value: await value });

@@ -7,27 +7,24 @@ export interface HullFace {
   readonly areaMm2: number;
 }
 /** Hull faces whose normals differ by less than this lie in one plane: a surface in 32-bit figures is never quite flat. */
-const SAME_PLANE_DEG = 0.3;
+const SAME_PLANE_COS = Math.cos((0.3 * Math.PI) / 180);
 /** Above so many points only those count that lie furthest out in one of many directions. */
-const MOST_POINTS = 12_000;
-const DIRECTIONS = 4000;
+const MOST_POINTS = 4000;
+const DIRECTIONS = 1500;
 
 /** Flat faces of the convex hull of points, the largest first: what a body can rest on. None where the points lie in a plane. */
 export function hullFaces(xyz: Float64Array): HullFace[] {
   const points = outermost(xyz);
   if (points.length < 4) return [];
   const hull = new ConvexHull().setFromPoints(points);
-  const faces: { normal: [number, number, number]; areaMm2: number; key: Vector3 }[] = [];
-  for (const { normal, area } of hull.faces) {
+  const faces: { readonly normal: readonly [number, number, number]; areaMm2: number }[] = [];
+  for (const { normal: n, area } of hull.faces) {
     if (!(area > 0)) continue;
-    const same = faces.find((f) => f.key.angleTo(normal) < (SAME_PLANE_DEG * Math.PI) / 180);
-    if (same) {
-      same.areaMm2 += area;
-      continue;
-    }
-    faces.push({ normal: [normal.x, normal.y, normal.z], areaMm2: area, key: normal.clone() });
+    const same = faces.find(({ normal: [x, y, z] }) => x * n.x + y * n.y + z * n.z > SAME_PLANE_COS);
+    if (same) same.areaMm2 += area;
+    else faces.push({ normal: [n.x, n.y, n.z], areaMm2: area });
   }
-  return faces.map(({ normal, areaMm2 }) => ({ normal, areaMm2 })).sort((a, b) => b.areaMm2 - a.areaMm2);
+  return faces.sort((a, b) => b.areaMm2 - a.areaMm2);
 }
 
 /** Directions spread evenly over a ball (a Fibonacci lattice). */

@@ -2,6 +2,8 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, test } from 'vitest';
 import { normalFrom, seededRandom } from '../formats/random.ts';
 import { findZeroGrowth, type GrowthReading } from './growth.ts';
+import { fitNecks } from './necks.ts';
+import { fitWarmth } from './warmth.ts';
 import { fitWorkingCurve } from './workingCurve.ts';
 
 const doses = [6, 9, 14, 21, 32, 48];
@@ -123,4 +125,35 @@ describe('growth over exposure', () => {
     expect(r.ok).toBe(false);
     if (!r.ok) expect(r.failure.what).toContain(what);
   });
+});
+
+test.each([
+  ['three exposures that tell', [1.5, 2, 2.6].map((light, i) => ({ light, partsMm: 0.45 - 0.03 * i })), 'tooFew'],
+  [
+    'necks that do not grow stronger',
+    [1, 2, 3, 4].map((light, i) => ({ light, partsMm: i % 2 ? 0.4 : 0.42 })),
+    'noFall',
+  ],
+  ['a thickness of nothing', [1, 2, 3, 4].map((light) => ({ light, partsMm: 0 })), 'reading'],
+])('of necks, %s are refused', (_, rows, code) =>
+  expect(fitNecks(rows, 2, 0.4)).toMatchObject({ ok: false, failure: { code } }),
+);
+const ladderAt = (resinC: number, value: number) => ({
+  resinC,
+  value,
+  readingInterval: [value * 0.98, value * 1.02] as const,
+  bendShift: 0,
+});
+test('one temperature, or two that lie too close, say nothing of what a degree does', () => {
+  expect(fitWarmth([ladderAt(24, 2.5)])).toMatchObject({ ok: false, failure: { code: 'tooClose' } });
+  expect(fitWarmth([ladderAt(24, 2.5), ladderAt(26, 2.4)])).toMatchObject({ ok: false, failure: { code: 'tooClose' } });
+});
+test('two percent a degree is found, with an interval that narrows as temperatures lie further apart', () => {
+  const widths = [6, 12].map((apart) => {
+    const fit = fitWarmth([ladderAt(20, 2.5), ladderAt(20 + apart, 2.5 * 0.98 ** apart)]);
+    if (!fit.ok) throw new Error(fit.failure.what);
+    expect(fit.value.percentPerC).toBeCloseTo(2, 6);
+    return fit.value.interval[1] - fit.value.interval[0];
+  });
+  expect(widths[0]! / widths[1]!).toBeCloseTo(2, 1);
 });

@@ -27,14 +27,13 @@ export interface Confirmed {
 export interface Judged {
   readonly jobId: string;
   readonly jobName: string;
-  readonly title: string;
   readonly result: PrintResult;
   readonly signs: readonly string[];
-  /** Rules that ran, and of these the ones that spoke, with how gravely. */
+  /** Rules that ran, and of these the ones that warned: with a blocker or a caution, not with notes alone. */
   readonly ran: readonly string[];
-  readonly spoke: Readonly<Record<string, 'blocker' | 'caution' | 'note'>>;
+  readonly warned: readonly string[];
 }
-/** How often a rule was right. Blockers and cautions count as a warning, notes do not. */
+/** How often a rule was right. */
 export interface RuleRecord {
   readonly rule: string;
   /** Printed jobs it warned of: how many of these came out well, and how many did not. */
@@ -59,14 +58,13 @@ export function judgeRules(judged: readonly Judged[]): RuleRecord[] {
   };
   for (const j of judged) {
     const isBad = j.result === 'failed' || j.signs.length > 0;
-    const warned = Object.keys(j.spoke).filter((rule) => j.spoke[rule] !== 'note');
     const add = (rule: string, was: RuleRecord['jobs'][number]['was']): void => {
       const r = of(rule);
       r[was]++;
       r.jobs = [...r.jobs, { id: j.jobId, name: j.jobName, was }];
     };
-    for (const rule of warned) add(rule, isBad ? 'warnedBad' : 'warnedGood');
-    if (isBad && warned.length === 0) for (const rule of j.ran) add(rule, 'silentBad');
+    for (const rule of j.warned) add(rule, isBad ? 'warnedBad' : 'warnedGood');
+    if (isBad && j.warned.length === 0) for (const rule of j.ran) add(rule, 'silentBad');
   }
   return [...records.values()].sort(
     (a, b) => b.warnedGood - a.warnedGood || b.silentBad - a.silentBad || a.rule.localeCompare(b.rule),

@@ -29,8 +29,8 @@ export function listToSet(sheet: LimitSheet, report: GcodeReport, estimate: { re
         : 'nothing is loaded, by the record',
     },
     { key: 'speed', says: 'speed and flow at the machine stand at 100 %', known: null },
-    ...(r.family && CLOSED.has(r.family)
-      ? [{ key: 'lid', says: `the lid is closed: ${r.family} wants it so`, known: null }]
+    ...(r.enclosureNeed === 'closed' || r.enclosureNeed === 'open'
+      ? [{ key: 'lid', says: `the lid is ${r.enclosureNeed}: ${r.family ?? 'the plastic'} wants it so`, known: null }]
       : []),
     ...(report.nozzleMaxC === 0
       ? [{ key: 'nozzle', says: 'the nozzle is hot: the program does not heat it', known: null }]
@@ -41,5 +41,3 @@ export function listToSet(sheet: LimitSheet, report: GcodeReport, estimate: { re
     { key: 'program', says: `the program is ${sheet.job.fileName} and no other`, known: null },
   ];
 }
-/** Plastics that warp in moving air. Common practice, no source. */
-const CLOSED: ReadonlySet<string> = new Set(['ABS', 'ASA', 'PC', 'PA', 'PA6']);

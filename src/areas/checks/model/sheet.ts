@@ -55,6 +55,8 @@ export interface LimitSheet {
     readonly lowestLayerTimeS?: number | null;
     /** Kind of plastic. */
     readonly family?: string | null;
+    /** Whether the plastic wants the machine closed or open; missing in older runs. */
+    readonly enclosureNeed?: string | null;
     /** Scale of X, Y and Z; runs kept before it was read have none. */
     readonly scalePercent?: readonly [number, number, number];
   };

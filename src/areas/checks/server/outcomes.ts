@@ -32,6 +32,8 @@ export async function noteOutcome(
   const row = await findJob(ctx, jobId);
   if (!row) return fail({ code: 'noJob' });
   if (!PRINTED.includes(row.state)) return no(`The job is ${row.state}; it has not been printed`);
+  if (row.state === 'printing' && row.wish !== 'idle')
+    return no('It is still printing: wait for its end, or cancel it first');
   const unknown = input.signs.find((s) => !allSigns.some((x) => x.key === s));
   if (unknown) return no(`There is no sign "${unknown}"; choose from the list`);
   if (input.result === 'good' && (input.signs.length > 0 || input.layer !== null))
@@ -40,13 +42,13 @@ export async function noteOutcome(
     const picture = await pictureOf(ctx, input.pictureSha);
     if (!picture.ok) return picture;
   }
-  const run = await newestDone(ctx, jobId);
+  const runId = row.progress?.runId ?? (await newestDone(ctx, jobId));
   const id = ctx.newId();
   await ctx.db.transaction(async (db) => {
     await db.insert(jobOutcome).values({
       id,
       jobId,
-      runId: run?.id ?? null,
+      runId,
       ...input,
       personId: ctx.user.id,
       personName: ctx.user.name,
@@ -71,13 +73,13 @@ export async function noteOutcome(
 }
 
 /** A picture that was uploaded, known by its first bytes. */
-async function pictureOf(ctx: Ctx, sha: string): Promise<Result<{ type: string; size: number }, CheckFailure>> {
+async function pictureOf(ctx: Ctx, sha: string): Promise<Result<string, CheckFailure>> {
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, sha));
   if (!stored) return fail({ code: 'noFile' });
   if (stored.size > LARGEST_PICTURE_BYTES) return no('The picture is too large; take it with fewer pixels');
   for await (const head of readFile(ctx, sha)) {
     const type = pictureTypeOf(head);
-    return type ? succeed({ type, size: stored.size }) : no('That is no PNG, JPEG or WebP picture');
+    return type ? succeed(type) : no('That is no PNG, JPEG or WebP picture');
   }
   return no('The picture is empty');
 }
@@ -90,17 +92,18 @@ export async function findOutcomePicture(
   const [row] = await ctx.db.select().from(jobOutcome).where(eq(jobOutcome.id, outcomeId));
   if (row?.jobId !== jobId || !row.pictureSha) return null;
   const picture = await pictureOf(ctx, row.pictureSha);
-  return picture.ok ? { sha: row.pictureSha, type: picture.value.type } : null;
+  return picture.ok ? { sha: row.pictureSha, type: picture.value } : null;
 }
 
-async function newestDone(ctx: Pick<Ctx, 'db'>, jobId: string) {
+/** The newest finished check of a job that was printed by hand. */
+async function newestDone(ctx: Pick<Ctx, 'db'>, jobId: string): Promise<string | null> {
   const runs = await ctx.db
     .select({ id: checkRun.id, state: checkRun.state })
     .from(checkRun)
     .where(eq(checkRun.jobId, jobId))
     .orderBy(desc(checkRun.at))
     .limit(10);
-  return runs.find((r) => r.state === 'done') ?? null;
+  return runs.find((r) => r.state === 'done')?.id ?? null;
 }
 
 const MOST_JUDGED = 2000;
@@ -119,7 +122,7 @@ export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: numbe
       ),
     );
   const jobs = await ctx.db
-    .select({ id: job.id, number: job.number, title: job.title })
+    .select({ id: job.id, number: job.number })
     .from(job)
     .where(
       inArray(
@@ -135,11 +138,10 @@ export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: numbe
           {
             jobId: o.jobId,
             jobName: jobName(of.number!),
-            title: of.title,
             result: o.result,
             signs: o.signs,
             ran: outcome.runs.filter((r) => r.ran).map((r) => r.rule),
-            spoke: Object.fromEntries(outcome.findings.map((f) => [f.rule, f.severity])),
+            warned: [...new Set(outcome.findings.filter((f) => f.severity !== 'note').map((f) => f.rule))],
           },
         ]
       : [];

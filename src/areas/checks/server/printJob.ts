@@ -1,10 +1,10 @@
-import { and, eq, inArray, ne } from 'drizzle-orm';
+import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
-import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
+import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import {
   dropLease,
   findMachine,
@@ -16,7 +16,7 @@ import {
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
-import { job, jobConfirmation } from './tables.ts';
+import { checkRun, job, jobConfirmation } from './tables.ts';
 
 /** A program this large is carried to the machine by card: all of its lines are held while it prints. */
 const LARGEST_PRINTED_BYTES = 64 * 1024 * 1024;
@@ -57,25 +57,34 @@ export async function wishJobPrint(
 ): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { state, name, toSet, confirmed, recipe, outOfDate, run } = page.value;
+  const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run } = page.value;
   const isUnderWay = state === 'printing';
   if (wish === 'print' && !isUnderWay) {
     if (state !== 'cleared') return no(`The job is ${state}; it is printed once it is cleared`);
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet seen to at the machine: ${left.map((t) => t.says).join('; ')}`);
-    const m = await findMachine(ctx, recipe.machineId);
+    const m = await findMachine(ctx, chosen.machineId);
     if (!m?.device || m.device.adapter === 'stack')
       return no('The machine is not connected: take the program to it by hand');
     if (m.state !== 'ready') return no(`${m.name} is ${m.state}: wait until it is free`);
-    const size = run?.programSha ? await sizeOf(ctx, run.programSha) : page.value.fileSize;
+    const other = await printingOn(ctx, chosen.machineId);
+    if (other) return no(`${m.name} is about to print ${other}: wait until it is free`);
+    const { size } = await programOf(ctx, page.value, run!.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
   } else if (!isUnderWay) return no(`The job is ${state}; there is nothing to ${wish}`);
   await ctx.db.transaction(async (db) => {
     await db
       .update(job)
-      .set({ wish, ...(wish === 'print' && { state: 'printing' }) })
+      .set({
+        wish,
+        // what was checked is what is printed, whatever is checked meanwhile
+        ...(!isUnderWay && {
+          state: 'printing',
+          progress: { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id },
+        }),
+      })
       .where(and(eq(job.id, jobId), inArray(job.state, ['cleared', 'printing'])));
     await recordEvent(
       { ...ctx, db },
@@ -89,8 +98,30 @@ export async function wishJobPrint(
   });
   return succeed(null);
 }
-const sizeOf = async (ctx: Pick<Ctx, 'db'>, sha: string): Promise<number> =>
-  (await ctx.db.select({ size: file.size }).from(file).where(eq(file.sha256, sha)))[0]!.size;
+
+/** Another job that prints, or is about to, on a machine. */
+async function printingOn(ctx: Pick<Ctx, 'db'>, machineId: string): Promise<string | null> {
+  const { rows } = await ctx.db.execute<{ number: number }>(sql`
+    select j.number from job j join recipe r on r.id = j.recipe_id
+    where r.machine_id = ${machineId} and j.state = 'printing' order by j.number limit 1`);
+  return rows[0] ? jobName(Number(rows[0].number)) : null;
+}
+
+/** The program of a check: the job's own file, or what that check laid from its mesh. */
+async function programOf(
+  ctx: Pick<Ctx, 'db'>,
+  row: Pick<JobRecord, 'mesh' | 'fileSha' | 'fileSize'>,
+  runId: string,
+): Promise<{ readonly sha: string; readonly size: number }> {
+  if (!row.mesh) return { sha: row.fileSha, size: row.fileSize };
+  const [laid] = await ctx.db
+    .select({ sha: file.sha256, size: file.size })
+    .from(checkRun)
+    .innerJoin(file, eq(file.sha256, checkRun.programSha))
+    .where(eq(checkRun.id, runId));
+  if (!laid) throw new RangeError(`check ${runId} has no program`);
+  return laid;
+}
 
 /** Jobs that are printing and wish for something. */
 export async function listWishedJobPrints(ctx: Pick<Ctx, 'db'>): Promise<string[]> {
@@ -110,29 +141,19 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
   await setMachineState(ctx, m.id, 'printing');
   try {
-    const lines = programLines(await programOf(ctx, row));
-    const goesOn = row.progress && LASTS.includes(row.progress.phase);
-    const progress = goesOn
-      ? { ...row.progress!, phase: 'connecting' as const, message: null }
-      : progressOf('connecting', lines.length, ctx.clock.now());
-    const record = new JobPrintLog(ctx, row, () => takeLease(ctx, m.id, holder), progress);
+    const { sha, size } = await programOf(ctx, row, row.progress!.runId!);
+    const lines = programLines(new TextDecoder().decode(await wholeFile(ctx, sha, size)));
+    const record = new JobPrintLog(ctx, row, () => takeLease(ctx, m.id, holder), {
+      ...row.progress!,
+      phase: 'connecting',
+      lines: lines.length,
+      message: null,
+    });
     await new LinePrint(lines, record, m.device).run();
   } finally {
     await setMachineState(ctx, m.id, 'ready');
     await dropLease(ctx, m.id, holder);
   }
-}
-
-/** The program of a job: its own file, or what its newest finished check laid from its mesh. */
-async function programOf(ctx: Ctx, row: JobRecord): Promise<string> {
-  let [sha, size] = [row.fileSha, row.fileSize];
-  if (row.mesh) {
-    const page = await getJobPage(ctx, row.id);
-    if (!page.ok || !page.value.run?.programSha) throw new RangeError(`job ${row.id} has no program`);
-    sha = page.value.run.programSha;
-    size = await sizeOf(ctx, sha);
-  }
-  return new TextDecoder().decode(await wholeFile(ctx, sha, size));
 }
 
 /** What is written down of a job's print. */
@@ -163,7 +184,10 @@ class JobPrintLog extends KeptPrint {
     const isOver = phase === 'cancelled' || phase === 'displaced';
     const state = how === 'finished' ? 'done' : isOver ? 'cleared' : 'printing';
     await this.ctx.db.transaction(async (db) => {
-      await db.update(job).set({ state, wish: 'idle', progress: this.progress }).where(eq(job.id, this.row.id));
+      await db
+        .update(job)
+        .set({ state, wish: 'idle', progress: this.progress })
+        .where(and(eq(job.id, this.row.id), eq(job.state, 'printing')));
       await recordEvent(
         { ...this.ctx, db },
         {

@@ -98,6 +98,7 @@ export async function makeSheet(
       lay: meshLayOf(v, `${material.name}, ${process.name}, ${m.name}`),
       lowestLayerTimeS: n('lowestLayerTimeS'),
       family: typeof v['family'] === 'string' ? v['family'] : null,
+      enclosureNeed: typeof v['enclosureNeed'] === 'string' ? v['enclosureNeed'] : null,
       scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
     },
     proofs: await listProofs(ctx, m, tool.id, material.id, loaded?.materialId === material.id ? loaded.lot : null),

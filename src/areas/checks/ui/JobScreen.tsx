@@ -43,14 +43,16 @@ export function JobScreen({ id }: { readonly id: string }) {
       </p>
     );
   if (!j) return <p className="empty">Opening the job…</p>;
-  const act = async (path: string, body: object, said: string): Promise<void> => {
+  const act = async (path: string, body: object, said: string): Promise<boolean> => {
     try {
       await post(`/api/jobs/${id}/${path}`, body);
       if (said) tellDone(said);
       setAsking(false);
       await client.invalidateQueries();
+      return true;
     } catch (e) {
       tellRefused(e);
+      return false;
     }
   };
   const run = j.run;
@@ -158,7 +160,9 @@ export function JobScreen({ id }: { readonly id: string }) {
                     </button>
                     <button
                       className="btn p"
-                      onClick={() => void act('place', wish, 'Set down; check asked for').then(() => setWish(null))}
+                      onClick={() =>
+                        void act('place', wish, 'Set down; check asked for').then((isDone) => isDone && setWish(null))
+                      }
                     >
                       Check it so
                     </button>

@@ -19,37 +19,10 @@ export function OutcomePanel({
 }: {
   readonly job: JobPage;
   readonly mayChange: boolean;
-  readonly act: (path: string, body: object, said: string) => Promise<void>;
+  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
 }) {
   const [isOpen, setOpen] = useState(false);
-  const [result, setResult] = useState<PrintResult>('good');
-  const [signs, setSigns] = useState<string[]>([]);
-  const [layer, setLayer] = useState<number | string>('');
-  const [setAtMachine, setSetAtMachine] = useState('');
-  const [note, setNote] = useState('');
-  const [picture, setPicture] = useState<File | null>(null);
-  const isWell = result === 'good';
-  const keep = async (): Promise<void> => {
-    let pictureSha: string | null = null;
-    try {
-      pictureSha = picture && (await send(picture));
-    } catch (e) {
-      return tellRefused(e);
-    }
-    await act(
-      'outcome',
-      {
-        result,
-        layer: result === 'failed' && typeof layer === 'number' ? layer : null,
-        signs: isWell ? [] : signs,
-        setAtMachine,
-        note,
-        pictureSha,
-      },
-      'Outcome noted',
-    );
-    setOpen(false);
-  };
+  const isUnderWay = j.state === 'printing' && j.wish !== 'idle';
   return (
     <section className="stage" aria-label="Outcome">
       <h2>
@@ -81,65 +54,100 @@ export function OutcomePanel({
           )}
         </div>
       ))}
-      {mayChange && !isOpen && (
+      {mayChange && !isOpen && !isUnderWay && (
         <button className="btn" onClick={() => setOpen(true)}>
           {j.outcomes.length === 0 ? 'Note how it came out' : 'Say more of it'}
         </button>
       )}
-      {isOpen && (
-        <form
-          style={{ display: 'grid', gap: 10, maxWidth: 620 }}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep();
-          }}
-        >
-          <SegmentedControl
-            aria-label="How it came out"
-            value={result}
-            onChange={(v) => setResult(v as PrintResult)}
-            data={Object.entries(printResults).map(([value, label]) => ({ value, label }))}
-          />
-          {!isWell && (
-            <MultiSelect
-              label="Signs seen"
-              placeholder={signs.length === 0 ? 'what is seen on the part' : ''}
-              data={shown.map((s) => ({ value: s.key, label: s.seen }))}
-              value={signs}
-              onChange={setSigns}
-              searchable
-              maxValues={12}
-            />
-          )}
-          {result === 'failed' && (
-            <NumberInput label="Failed at layer" min={1} allowDecimal={false} value={layer} onChange={setLayer} />
-          )}
-          <Textarea
-            label="Really set at the machine, if other than listed"
-            value={setAtMachine}
-            onChange={(e) => setSetAtMachine(e.currentTarget.value)}
-            autosize
-            minRows={1}
-          />
-          <Textarea label="Remark" value={note} onChange={(e) => setNote(e.currentTarget.value)} autosize minRows={1} />
-          <FileInput
-            label="Picture, PNG, JPEG or WebP"
-            accept="image/png,image/jpeg,image/webp"
-            value={picture}
-            onChange={setPicture}
-            clearable
-          />
-          <span style={{ display: 'flex', gap: 10 }}>
-            <button className="btn p" type="submit">
-              Keep it
-            </button>
-            <button className="btn" type="button" onClick={() => setOpen(false)}>
-              Leave it
-            </button>
-          </span>
-        </form>
-      )}
+      {isOpen && <OutcomeForm act={act} onClose={() => setOpen(false)} />}
     </section>
+  );
+}
+
+/** A form that is fresh every time it is opened, and stays open with what was typed where it is refused. */
+function OutcomeForm({
+  act,
+  onClose,
+}: {
+  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
+  readonly onClose: () => void;
+}) {
+  const [result, setResult] = useState<PrintResult>('good');
+  const [signs, setSigns] = useState<string[]>([]);
+  const [layer, setLayer] = useState<number | string>('');
+  const [setAtMachine, setSetAtMachine] = useState('');
+  const [note, setNote] = useState('');
+  const [picture, setPicture] = useState<File | null>(null);
+  const isWell = result === 'good';
+  const keep = async (): Promise<void> => {
+    let pictureSha: string | null = null;
+    try {
+      pictureSha = picture && (await send(picture));
+    } catch (e) {
+      return tellRefused(e);
+    }
+    const outcome = {
+      result,
+      layer: result === 'failed' && typeof layer === 'number' ? layer : null,
+      signs: isWell ? [] : signs,
+      setAtMachine,
+      note,
+      pictureSha,
+    };
+    if (await act('outcome', outcome, 'Outcome noted')) onClose();
+  };
+  return (
+    <form
+      style={{ display: 'grid', gap: 10, maxWidth: 620 }}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <SegmentedControl
+        aria-label="How it came out"
+        value={result}
+        onChange={(v) => setResult(v as PrintResult)}
+        data={Object.entries(printResults).map(([value, label]) => ({ value, label }))}
+      />
+      {!isWell && (
+        <MultiSelect
+          label="Signs seen"
+          placeholder={signs.length === 0 ? 'what is seen on the part' : ''}
+          data={shown.map((s) => ({ value: s.key, label: s.seen }))}
+          value={signs}
+          onChange={setSigns}
+          searchable
+          maxValues={12}
+        />
+      )}
+      {result === 'failed' && (
+        <NumberInput label="Failed at layer" min={1} allowDecimal={false} value={layer} onChange={setLayer} />
+      )}
+      <Textarea
+        label="Really set at the machine, if other than listed"
+        value={setAtMachine}
+        onChange={(e) => setSetAtMachine(e.currentTarget.value)}
+        autosize
+        minRows={1}
+      />
+      <Textarea label="Remark" value={note} onChange={(e) => setNote(e.currentTarget.value)} autosize minRows={1} />
+      <FileInput
+        label="Picture, PNG, JPEG or WebP"
+        accept="image/png,image/jpeg,image/webp"
+        value={picture}
+        onChange={setPicture}
+        clearable
+      />
+      <span style={{ display: 'flex', gap: 10 }}>
+        <button className="btn p" type="submit">
+          Keep it
+        </button>
+        <button className="btn" type="button" onClick={onClose}>
+          Leave it
+        </button>
+      </span>
+    </form>
   );
 }
 

@@ -1,5 +1,6 @@
 import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
+import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
 import type { JobPage } from '../model/pages.ts';
 
@@ -11,7 +12,7 @@ export function PrintPanel({
 }: {
   readonly job: JobPage;
   readonly mayChange: boolean;
-  readonly act: (path: string, body: object, said: string) => Promise<void>;
+  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
 }) {
   // ticked at once; what the server keeps comes a moment later
   const [ticked, setTicked] = useState<readonly string[]>([]);
@@ -80,17 +81,7 @@ export function PrintPanel({
       </div>
       {p && (
         <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          <div
-            className="bar"
-            role="progressbar"
-            aria-label="Print progress"
-            aria-valuemin={0}
-            aria-valuemax={100}
-            aria-valuenow={Math.round(share * 100)}
-          >
-            <i style={{ width: `${share * 100}%` }} />
-          </div>
-          <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
+          <ProgressLine share={share}>
             <span>{p.phase}</span>
             <span>
               line {p.acknowledged} of {p.lines}
@@ -102,7 +93,7 @@ export function PrintPanel({
             <span>
               bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
             </span>
-          </p>
+          </ProgressLine>
           {p.message && <p role="status">{p.message}</p>}
         </div>
       )}

@@ -20,6 +20,8 @@ export interface PrintProgress {
   readonly bedTargetC: number;
   readonly resends: number;
   readonly message: string | null;
+  /** Check of a job whose program is printed; trials have none. */
+  readonly runId?: string;
   /** Which of several plates is at hand, from 0, and layers of those before it. */
   readonly plate?: number;
   /** Resin in the vat, as the printer told it. */

@@ -4,6 +4,7 @@ import { stageS, type LayerMotion } from '../../../core/resin/sequence.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { DIGIT_COLUMNS, DIGIT_ROWS, digitPixels } from '../../../core/toolpath/digits.ts';
+import type { AllowedRange } from '../../library/model/records.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { defineResinKind, type Feature, type Plate, type ReadingOf, type ResinKind, type Shape } from './define.ts';
 import { inLayers, programOf, sharesOf } from './plateOf.ts';
@@ -46,8 +47,6 @@ interface MotionTower {
   readonly motion: (m: LayerMotion, value: number) => LayerMotion;
   readonly figure: (value: number) => string;
   readonly column: string;
-  /** Range of the setting beyond which nobody goes: the open end of what is proven. */
-  readonly openEnd: number;
   readonly isRising: boolean;
   readonly sentence: (limit: string, lines: string | null) => string;
   readonly bandsFor: (v: Values, highest: number) => readonly number[];
@@ -211,23 +210,19 @@ export function defineMotionTower(spec: MotionTower): ResinKind {
       // what runs gentler than need be stays: gentler is never wrong, only slow
       const measurableChange = before === null || !isInside(before);
       const value = measurableChange ? lastFine : before;
-      const end = firstNot === null ? 'notTriedBeyond' : 'failedBeyond';
-      const range = spec.isRising
-        ? { min: 0, max: lastFine, minEnd: 'notTriedBeyond' as const, maxEnd: end as 'failedBeyond' | 'notTriedBeyond' }
-        : {
-            min: lastFine,
-            max: spec.openEnd,
-            minEnd: end as 'failedBeyond' | 'notTriedBeyond',
-            maxEnd: 'notTriedBeyond' as const,
-          };
+      const end: AllowedRange['maxEnd'] = firstNot === null ? 'notTriedBeyond' : 'failedBeyond';
+      const range: AllowedRange = spec.isRising
+        ? { min: 0, max: lastFine, minEnd: 'notTriedBeyond', maxEnd: end }
+        : { min: lastFine, max: axis.highest, minEnd: end, maxEnd: 'notTriedBeyond' };
       const beyond = firstNot ?? lastFine;
       const values = c.bands.map((b) => b.value);
       const saves =
         before === null ? 0 : (spec.takesS(c.values, before) - spec.takesS(c.values, lastFine)) * LAYERS_SAVED_FOR;
       const perThousand = `${formatFigure(Math.abs(saves) / 60, 'count')} min`;
-      const onward = [...values.slice(-FEWEST_STEPS)].map((v) =>
-        Number((v * (values.at(-1)! / values[0]!) ** 0.6).toPrecision(2)),
-      );
+      const onward = values
+        .slice(-FEWEST_STEPS)
+        .map((v) => Number((v * (values.at(-1)! / values[0]!) ** 0.6).toPrecision(2)))
+        .filter((v) => v >= axis.lowest && v <= axis.highest);
       return succeed({
         method: METHOD,
         measurableChange,
@@ -252,7 +247,7 @@ export function defineMotionTower(spec: MotionTower): ResinKind {
             : []),
           'Holds for columns of 1 cm²: larger layers pull harder and let resin flow in slower.',
         ],
-        ...(firstNot === null && { extendTo: onward }),
+        ...(firstNot === null && onward.length >= axis.fewest && { extendTo: onward }),
         figures: [
           ['last fine', figure(lastFine)],
           ['first that is not', firstNot === null ? 'not reached' : figure(firstNot)],

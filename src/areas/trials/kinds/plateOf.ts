@@ -1,6 +1,7 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { PlateField, PlatePlace, PlateProgram, PlateSolid } from '../../../core/resin/plate.ts';
 import { DIGIT_COLUMNS, DIGIT_ROWS, digitPixels } from '../../../core/toolpath/digits.ts';
+import type { Plate } from './define.ts';
 import type { PlateSettings } from './plateSettings.ts';
 
 const GAP_MM = 3;
@@ -31,7 +32,7 @@ export function layFields(
 }
 
 /** Width and depth that fields of one size cover. */
-export const extentOf = (
+const extentOf = (
   middles: readonly (readonly [x: number, y: number])[],
   sizeMm: readonly [number, number],
 ): readonly [width: number, depth: number] => {
@@ -109,6 +110,26 @@ export const sharesOf = (
       s.lightShare((2 * x) / (s.pixels[0] * s.pixelMm[0]), (2 * y) / (s.pixels[1] * s.pixelMm[1])),
     ]),
   );
+
+/** What a plate of fields shows of itself: its size, its exposures, a field for each. */
+export const fieldsShown = (
+  middles: readonly (readonly [x: number, y: number])[],
+  sizeMm: readonly [number, number],
+  topMm: number,
+  bands: readonly number[],
+): Pick<Plate, 'sizeMm' | 'bands' | 'shapes'> => ({
+  sizeMm: [...extentOf(middles, sizeMm), topMm],
+  bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
+  shapes: middles.map(([x, y], i) => ({
+    view: 'plan',
+    x,
+    y,
+    w: sizeMm[0],
+    h: sizeMm[1],
+    band: i + 1,
+    text: `${bands[i]} s`,
+  })),
+});
 
 export interface FieldAt {
   readonly field: PlateField;

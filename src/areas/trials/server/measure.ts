@@ -4,6 +4,7 @@ import { kindOf } from '../kinds/index.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
+import { findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { TrialState } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
@@ -138,6 +139,9 @@ export async function wishPrint(
       what: `It lies on the plate that ${trialName(host.number!)} prints: print, pause or cancel that one`,
     });
   if (wish === 'print' && allowed.print.includes(row.state as never)) {
+    const m = (await findMachine(ctx, row.machineId))!;
+    if (row.state !== 'printing' && m.state === 'printing')
+      return fail({ code: 'notReady', what: `${m.name} prints something else: wait until it is free` });
     const passes = await checkCoupon(ctx, row);
     if (!passes.ok) return passes;
   }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
+import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import { takenText } from './conditionRows.ts';
@@ -85,17 +86,7 @@ export function PrintStage({
       </div>
       {p && (
         <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          <div
-            className="bar"
-            role="progressbar"
-            aria-valuenow={Math.round(share * 100)}
-            aria-valuemin={0}
-            aria-valuemax={100}
-            aria-label="Print progress"
-          >
-            <i style={{ width: `${share * 100}%` }} />
-          </div>
-          <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
+          <ProgressLine share={share}>
             <span>{p.phase}</span>
             <span>
               {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
@@ -122,7 +113,7 @@ export function PrintStage({
                 {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again
               </span>
             )}
-          </p>
+          </ProgressLine>
           {p.message && (
             <p
               role="status"

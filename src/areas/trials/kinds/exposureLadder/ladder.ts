@@ -1,8 +1,8 @@
 import type { GrowthReading } from '../../../../core/resin/growth.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 import { numberOf, type Values } from '../../../library/settings/define.ts';
-import type { Conditions, Feature, Plate, ReadingOf, Shape } from '../define.ts';
-import { extentOf, inLayers, layFields, layPlates } from '../plateOf.ts';
+import type { Conditions, Feature, Plate, ReadingOf } from '../define.ts';
+import { fieldsShown, inLayers, layFields, layPlates } from '../plateOf.ts';
 import type { PlateSettings } from '../plateSettings.ts';
 import { drawnMm, FIELD_MM, ladderField, WIDTHS_MM } from './field.ts';
 
@@ -84,17 +84,7 @@ export function layLadder(s: PlateSettings, bands: readonly number[], resinC?: n
   if (topMm > s.roomMm[2]) return fail({ code: 'noRoom', what: 'The plate has no room in height' });
   return succeed({
     programs,
-    sizeMm: [...extentOf(middles.value, FIELD_MM), topMm],
-    bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
-    shapes: middles.value.map(([x, y], i): Shape => ({
-      view: 'plan',
-      x,
-      y,
-      w: FIELD_MM[0],
-      h: FIELD_MM[1],
-      band: i + 1,
-      text: `${bands[i]} s`,
-    })),
+    ...fieldsShown(middles.value, FIELD_MM, topMm, bands),
     params: {
       ...shares,
       ...Object.fromEntries(WIDTHS_MM.map((w) => [`drawn ${w}`, drawnMm(w, s.pixelMm[0])])),

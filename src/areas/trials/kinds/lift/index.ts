@@ -22,7 +22,6 @@ export const lift = defineMotionTower({
   }),
   figure: (v) => `${formatFigure(v, 'slowSpeed', DIGITS)} mm/s`,
   column: 'peel_mm_s',
-  openEnd: 0,
   isRising: true,
   sentence: (limit, lines) =>
     lines === null ? `Flanks are fine up to ${limit}.` : `Flanks are fine up to ${limit} and not at ${lines}.`,

@@ -2,9 +2,9 @@ import { fitNecks, FEWEST_ROWS, type NeckReading } from '../../../../core/resin/
 import type { PlatePlace, PlateSolid } from '../../../../core/resin/plate.ts';
 import { succeed, fail } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { defineResinKind, type Conditions, type ReadingOf, type Shape } from '../define.ts';
+import { defineResinKind, type Conditions, type ReadingOf } from '../define.ts';
 import { ladderBands } from '../exposureLadder/ladder.ts';
-import { extentOf, inLayers, layFields, layPlates, raisedFigures } from '../plateOf.ts';
+import { fieldsShown, inLayers, layFields, layPlates, raisedFigures } from '../plateOf.ts';
 import { neckStrengthTable } from './table.ts';
 
 const METHOD = { name: 'line of parting thickness over ln exposure', version: 1 } as const;
@@ -100,17 +100,7 @@ export const neckStrength = defineResinKind({
     });
     return succeed({
       programs,
-      sizeMm: [...extentOf(middles.value, FIELD_MM), topMm],
-      bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
-      shapes: middles.value.map(([x, y], i): Shape => ({
-        view: 'plan',
-        x,
-        y,
-        w: FIELD_MM[0],
-        h: FIELD_MM[1],
-        band: i + 1,
-        text: `${bands[i]} s`,
-      })),
+      ...fieldsShown(middles.value, FIELD_MM, topMm, bands),
       params: {
         ...shares,
         ...Object.fromEntries(NECKS_MM.map((mm) => [`neck ${mm}`, drawnNeck(mm, s.pixelMm)[2]])),

@@ -7,8 +7,6 @@ const BANDS = 8;
 const LONGEST_S = 2;
 const FROM = 1.4;
 const STEP = 0.78;
-/** The typing guard of the setting: nobody rests longer. */
-const LONGEST_REST_S = 120;
 const DIGITS = 2;
 
 /** The rest before the light, shorter in every band upward. */
@@ -22,7 +20,6 @@ export const settling = defineMotionTower({
   motion: (m, value) => ({ ...m, pauseBeforeExposureS: value }),
   figure: (v) => `${formatFigure(v, 'time', DIGITS)} s`,
   column: 'pause_s',
-  openEnd: LONGEST_REST_S,
   isRising: false,
   sentence: (limit, lines) =>
     lines === null ? `Flanks are fine down to ${limit}.` : `Flanks are fine down to ${limit} and not at ${lines}.`,

@@ -3,8 +3,8 @@ import { FEWEST_DOSES, fitWorkingCurve } from '../../../../core/resin/workingCur
 import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { defineResinKind, type Shape } from '../define.ts';
-import { extentOf, layFields, layPlates } from '../plateOf.ts';
+import { defineResinKind } from '../define.ts';
+import { fieldsShown, layFields, layPlates } from '../plateOf.ts';
 import { workingCurveTable } from './table.ts';
 
 const METHOD = { name: 'line of depth over ln dose (Jacobs 1992)', version: 1 } as const;
@@ -69,17 +69,7 @@ export const workingCurve = defineResinKind({
     );
     return succeed({
       programs,
-      sizeMm: [...extentOf(middles.value, FILM_MM), s.layerMm],
-      bands: bands.map((value) => ({ value, fromMm: 0, toMm: 0 })),
-      shapes: middles.value.map(([x, y], i): Shape => ({
-        view: 'plan',
-        x,
-        y,
-        w: FILM_MM[0],
-        h: FILM_MM[1],
-        band: i + 1,
-        text: `${bands[i]}`,
-      })),
+      ...fieldsShown(middles.value, FILM_MM, s.layerMm, bands),
       params: shares,
     });
   },
