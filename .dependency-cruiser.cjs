@@ -15,6 +15,7 @@ module.exports = {
           '^node_modules/saxes/',
           '^node_modules/clipper2-ts/',
           '^node_modules/(@types/)?three/',
+          '^node_modules/three-mesh-bvh/',
         ],
       },
     },

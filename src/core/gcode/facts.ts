@@ -9,6 +9,12 @@ export interface ProgramFacts {
   /** Lowest nozzle target at which anything was extruded. */
   nozzleMinExtrudingC: number;
   nozzleMinExtrudingLine: number;
+  /** Highest nozzle target at which anything was extruded. */
+  nozzleMaxExtrudingC: number;
+  nozzleMaxExtrudingLine: number;
+  /** Lowest bed target while extruding, once it had been set. */
+  bedMinExtrudingC: number;
+  bedMinExtrudingLine: number;
   firstExtrusionLine: number;
   /** Line of the first extrusion that no wait for the nozzle came before, or 0. */
   coldExtrusionLine: number;
@@ -31,6 +37,22 @@ export interface ProgramFacts {
   speedBeyond: { mmPerS: number; line: number; count: number }[];
   speedFasterThanFile: number;
   tools: number[];
+  toolLine: number[];
+  /** Part fan as it is set, percent; the first of many. */
+  fan: { percent: number; line: number }[];
+  fanMaxPercent: number;
+  fanMaxLine: number;
+  /** Deepest the program goes on laying below what it has laid before: how far down, beside how high, where. */
+  backDown: { zMm: number; besideMm: number; line: number } | null;
+  inchesLine: number;
+  /** Stops that wait for a person. */
+  pauses: number;
+  pauseLine: number;
+  longestDwellS: number;
+  longestDwellLine: number;
+  /** Factors the program sets on its own speeds and flow, furthest from 100. */
+  speedFactor: { percent: number; line: number } | null;
+  flowFactor: { percent: number; line: number } | null;
   missingFeedLine: number;
   heatingS: number;
   dwellS: number;
@@ -39,6 +61,7 @@ export interface ProgramFacts {
   problems: { line: number; text: string }[];
   problemCount: number;
   wrongChecksums: number;
+  wrongChecksumLine: number;
 }
 
 export function emptyFacts(): ProgramFacts {
@@ -51,6 +74,10 @@ export function emptyFacts(): ProgramFacts {
     bedTargetC: 0,
     nozzleMinExtrudingC: Infinity,
     nozzleMinExtrudingLine: 0,
+    nozzleMaxExtrudingC: -Infinity,
+    nozzleMaxExtrudingLine: 0,
+    bedMinExtrudingC: Infinity,
+    bedMinExtrudingLine: 0,
     firstExtrusionLine: 0,
     coldExtrusionLine: 0,
     coldBedLine: 0,
@@ -70,6 +97,18 @@ export function emptyFacts(): ProgramFacts {
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
     speedFasterThanFile: 0,
     tools: [],
+    toolLine: [],
+    fan: [],
+    fanMaxPercent: 0,
+    fanMaxLine: 0,
+    backDown: null,
+    inchesLine: 0,
+    pauses: 0,
+    pauseLine: 0,
+    longestDwellS: 0,
+    longestDwellLine: 0,
+    speedFactor: null,
+    flowFactor: null,
     missingFeedLine: 0,
     heatingS: 0,
     dwellS: 0,
@@ -78,6 +117,7 @@ export function emptyFacts(): ProgramFacts {
     problems: [],
     problemCount: 0,
     wrongChecksums: 0,
+    wrongChecksumLine: 0,
   };
 }
 
@@ -86,6 +126,16 @@ const MOST_LISTED = 50;
 export function noteProblem(facts: ProgramFacts, line: number, text: string): void {
   facts.problemCount++;
   if (facts.problems.length < MOST_LISTED) facts.problems.push({ line, text });
+}
+
+/** Fan settings kept: enough for the first layers and the changes a technician would look at. */
+const MOST_FAN = 64;
+export function noteFan(facts: ProgramFacts, percent: number, line: number): void {
+  if (percent > facts.fanMaxPercent) {
+    facts.fanMaxPercent = percent;
+    facts.fanMaxLine = line;
+  }
+  if (facts.fan.length < MOST_FAN) facts.fan.push({ percent, line });
 }
 
 export function noteUnknown(facts: ProgramFacts, word: string, line: number): void {

@@ -27,6 +27,14 @@ export class HeatFollower {
       facts.nozzleMinExtrudingC = facts.nozzleTargetC;
       facts.nozzleMinExtrudingLine = line;
     }
+    if (facts.nozzleTargetC > facts.nozzleMaxExtrudingC) {
+      facts.nozzleMaxExtrudingC = facts.nozzleTargetC;
+      facts.nozzleMaxExtrudingLine = line;
+    }
+    if (facts.bedMaxC > 0 && facts.bedTargetC < facts.bedMinExtrudingC) {
+      facts.bedMinExtrudingC = facts.bedTargetC;
+      facts.bedMinExtrudingLine = line;
+    }
   }
 
   /** True where the program stands still for it. */

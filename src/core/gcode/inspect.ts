@@ -138,6 +138,7 @@ export class GcodeInspector {
       noteProblem(this.run.facts, line, `a character that belongs to no word: "${printable(buffer[words.stray]!)}"`);
     if (words.starAt >= 0 && words.checksum !== checksumOf(buffer, from, words.starAt)) {
       this.run.facts.wrongChecksums++;
+      this.run.facts.wrongChecksumLine ||= line;
       noteProblem(
         this.run.facts,
         line,

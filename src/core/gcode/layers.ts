@@ -12,6 +12,9 @@ const COLUMNS = [
   'minY',
   'maxY',
   'firstLine',
+  'pathMm',
+  'retractions',
+  'topSpeed',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 
@@ -30,6 +33,9 @@ export class LayerFigures implements SegmentSink {
     minY: fresh(),
     maxY: fresh(),
     firstLine: fresh(),
+    pathMm: fresh(),
+    retractions: fresh(),
+    topSpeed: fresh(),
   };
   count = 0;
   timeS = 0;
@@ -94,7 +100,7 @@ export class LayerFigures implements SegmentSink {
       exitMmPerS,
       accelerationMmPerS2,
     } = p;
-    const { timeS: layerTime, peakFlow: layerPeak } = this.columns;
+    const { timeS: layerTime, peakFlow: layerPeak, pathMm, topSpeed } = this.columns;
     const window = this.window;
     const { piece, mean } = window;
     let total = this.timeS;
@@ -117,6 +123,10 @@ export class LayerFigures implements SegmentSink {
         continue;
       }
       const peak = peakMmPerS[i]!;
+      if (layer >= 0) {
+        pathMm[layer] = pathMm[layer]! + length;
+        if (peak > topSpeed[layer]!) topSpeed[layer] = peak;
+      }
       const exit = exitMmPerS[i]!;
       const a = accelerationMmPerS2[i]!;
       const commanded = q * commandedMmPerS[i]!;

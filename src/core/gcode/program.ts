@@ -3,7 +3,7 @@ import { MotionPlanner } from '../motion/planner.ts';
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import { arcByCentre, arcByRadius, eachExtreme, type Arc } from './arc.ts';
 import { Bounds, unionOf } from './bounds.ts';
-import { emptyFacts, noteProblem, noteUnknown } from './facts.ts';
+import { emptyFacts, noteFan, noteProblem, noteUnknown } from './facts.ts';
 import { HeatFollower } from './heat.ts';
 import { LayerFigures } from './layers.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
@@ -13,6 +13,8 @@ const { E, F, I, J, P, R, S, T, X, Y, Z } = LETTER;
 const MOVE_WORDS = (1 << X) | (1 << Y) | (1 << Z) | (1 << E) | (1 << F) | (1 << I) | (1 << J) | (1 << R);
 const FARTHEST_MM = 1e7;
 const BEYOND_TEN_METRES = 'a coordinate beyond ten kilometres';
+/** Less than this is a change of height within a layer, not another part. */
+const BACK_DOWN_MM = 1;
 const RAMP_BIN_MM = 0.2; // heights of rising (spiral) moves are gathered in bins of this
 
 /** Runs a program line by line: keeps its modes and position, hands moves to the planner, notes what it says. */
@@ -71,11 +73,16 @@ export class ProgramRun {
   get reached(): Bounds {
     return unionOf(this.extruded, this.travelled);
   }
+  /** Where the program leaves the tool. */
+  get endMm(): readonly [number, number, number] {
+    return [this.x, this.y, this.z];
+  }
   get heightsSeen(): number {
     const turns = Math.round(this.facts.spiralTurns);
     return this.layers.count - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
   }
   private rampBins = 0;
+  private highestLaidMm = -Infinity;
   /** The move at hand: dx dy dz de length x0 y0 z0; passed here because V8 boxes doubles given as arguments. */
   private readonly m = new Float64Array(8);
   private readonly point = new Float64Array(2);
@@ -107,7 +114,7 @@ export class ProgramRun {
       }
       motion = this.motion;
     }
-    if ((mask & (1 << T)) !== 0 && w.mCount === 0) this.changeTool(w.values[T]!);
+    if ((mask & (1 << T)) !== 0 && w.mCount === 0) this.changeTool(w.values[T]!, line);
     if (motion >= 0) this.move(motion, w, line);
   }
 
@@ -224,10 +231,7 @@ export class ProgramRun {
         extrudingMoves++;
         if (this.heat.isChanged) this.heat.noteExtrusion(line);
         if (!inLayer) {
-          if (z !== this.layerZ) {
-            this.layer = layers.layerAt(Math.round(z * 1e4), z, line);
-            this.layerZ = z;
-          }
+          if (z !== this.layerZ) this.enterLayer(line);
           layer = this.layer;
           if (layer !== this.chainedLayer) chained = false;
           inLayer = true;
@@ -489,10 +493,7 @@ export class ProgramRun {
     if (m[2]! > 1e-6) this.noteRise(arc, m[0]!, m[1]!, line);
     else {
       this.rising = false;
-      if (this.z !== this.layerZ) {
-        this.layer = this.layers.layerAt(Math.round(this.z * 1e4), this.z, line);
-        this.layerZ = this.z;
-      }
+      if (this.z !== this.layerZ) this.enterLayer(line);
     }
     const layer = this.layer;
     if (!this.chained || layer !== this.chainedLayer) {
@@ -509,6 +510,18 @@ export class ProgramRun {
     if (this.layers.widen(layer, point) || this.rising) this.extruded.add(this.x, this.y, this.z, line);
     if (arc) this.extrudeArc(arc, layer, line);
     this.layers.columns.filamentMm[layer] = this.layers.columns.filamentMm[layer]! + m[3]!;
+  }
+
+  private enterLayer(line: number): void {
+    const z = this.z;
+    this.layer = this.layers.layerAt(Math.round(z * 1e4), z, line);
+    this.layerZ = z;
+    if (z > this.highestLaidMm) this.highestLaidMm = z;
+    else if (this.highestLaidMm - z > BACK_DOWN_MM) {
+      const known = this.facts.backDown;
+      if (!known || z - this.highestLaidMm < known.zMm - known.besideMm)
+        this.facts.backDown = { zMm: z, besideMm: this.highestLaidMm, line };
+    }
   }
 
   // Apart from the hot path: a function that makes a closure pays for its captured variables on every call.
@@ -554,6 +567,7 @@ export class ProgramRun {
     facts.filamentOnlyMoves++;
     if (de < 0) {
       facts.retractions++;
+      if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
       if (-de > facts.longestRetractionMm) {
         facts.longestRetractionMm = -de;
         facts.longestRetractionLine = line;
@@ -602,8 +616,11 @@ export class ProgramRun {
     }
   }
 
-  private changeTool(tool: number): void {
-    if (!this.facts.tools.includes(tool) && this.facts.tools.length < 32) this.facts.tools.push(tool);
+  private changeTool(tool: number, line: number): void {
+    if (!this.facts.tools.includes(tool) && this.facts.tools.length < 32) {
+      this.facts.tools.push(tool);
+      this.facts.toolLine.push(line);
+    }
     if (tool === this.tool) return;
     this.tool = tool;
     this.finishedToolsMm += this.highestAdvance;
@@ -617,12 +634,13 @@ export class ProgramRun {
       case 4: {
         const s = has(S) ? v[S]! : has(P) ? v[P]! / 1000 : 0;
         this.planner.rest();
-        if (s > 0 && s < 1e6) this.facts.dwellS += s;
+        if (s > 0 && s < 1e6) this.noteDwell(s, line);
         return;
       }
       case 10:
         this.planner.rest();
         this.facts.retractions++;
+        if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
         return;
       case 11:
         this.planner.rest();
@@ -631,6 +649,7 @@ export class ProgramRun {
         return;
       case 20:
         this.scale = 25.4;
+        if (this.facts.inchesLine === 0) this.facts.inchesLine = line;
         return;
       case 21:
         this.scale = 1;
@@ -704,8 +723,21 @@ export class ProgramRun {
       case 190:
         if (this.heat.setBed(has(S) ? v[S]! : has(R) ? v[R]! : NaN, code === 190, line)) this.planner.rest();
         return;
-      case 106:
+      case 0:
+      case 1:
+        this.facts.pauses++;
+        if (this.facts.pauseLine === 0) this.facts.pauseLine = line;
+        return;
+      case 106: // a full fan is 255
+        if (has(P) && v[P] !== 0) return; // another fan than the part's
+        noteFan(this.facts, has(S) ? Math.min(100, Math.max(0, (v[S]! / 255) * 100)) : 100, line);
+        return;
       case 107:
+        noteFan(this.facts, 0, line);
+        return;
+      case 220:
+      case 221:
+        if (has(S)) this.noteFactor(code === 220 ? 'speedFactor' : 'flowFactor', v[S]!, line);
         return;
       case 201:
         this.tighten(this.maxAcceleration, this.limits.maxAccelerationMmPerS2, w, line);
@@ -755,6 +787,20 @@ export class ProgramRun {
     });
   }
 
+  /** Factors are told, not applied: flow, speed and time are those of the program as it is written. */
+  private noteFactor(of: 'speedFactor' | 'flowFactor', percent: number, line: number): void {
+    const known = this.facts[of];
+    if (percent !== 100 && Math.abs(percent - 100) > Math.abs((known?.percent ?? 100) - 100))
+      this.facts[of] = { percent, line };
+  }
+
+  private noteDwell(s: number, line: number): void {
+    this.facts.dwellS += s;
+    if (s <= this.facts.longestDwellS) return;
+    this.facts.longestDwellS = s;
+    this.facts.longestDwellLine = line;
+  }
+
   private noteAcceleration(asked: number, line: number): void {
     if (asked > this.facts.highestAccelerationMmPerS2) {
       this.facts.highestAccelerationMmPerS2 = asked;
@@ -764,4 +810,4 @@ export class ProgramRun {
 }
 
 /** Commands that change nothing a report reads: motors, messages, reports, fans, end. Common practice, no source. */
-const QUIET_M = new Set([0, 1, 2, 17, 18, 30, 73, 84, 105, 110, 114, 115, 117, 118, 400]);
+const QUIET_M = new Set([2, 17, 18, 30, 73, 84, 105, 110, 114, 115, 117, 118, 400]);

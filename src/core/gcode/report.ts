@@ -12,6 +12,11 @@ export interface LayerRow {
   readonly minY: number;
   readonly maxY: number;
   readonly firstLine: number;
+  /** Path laid with plastic, mm, and times the filament was drawn back. */
+  readonly pathMm: number;
+  readonly retractions: number;
+  /** Fastest plastic was laid, as planned. */
+  readonly topSpeedMmPerS: number;
 }
 
 interface Box {
@@ -39,6 +44,10 @@ export interface GcodeReport {
   readonly nozzleMaxLine: number;
   readonly nozzleMinExtrudingC: number | null;
   readonly nozzleMinExtrudingLine: number;
+  readonly nozzleMaxExtrudingC: number | null;
+  readonly nozzleMaxExtrudingLine: number;
+  readonly bedMinExtrudingC: number | null;
+  readonly bedMinExtrudingLine: number;
   readonly bedMaxC: number;
   readonly bedMaxLine: number;
   readonly nozzleAtEndC: number;
@@ -62,7 +71,24 @@ export interface GcodeReport {
   readonly highestAccelerationMmPerS2: number;
   readonly highestAccelerationLine: number;
   readonly speedBeyond: readonly { readonly mmPerS: number; readonly line: number; readonly count: number }[];
-  readonly tools: readonly number[];
+  readonly tools: readonly { readonly tool: number; readonly line: number }[];
+  /** Part fan as it is set; the first 64 settings. */
+  readonly fan: readonly { readonly percent: number; readonly line: number }[];
+  readonly fanMaxPercent: number;
+  readonly fanMaxLine: number;
+  /** Where the program goes on laying below what it has laid before. */
+  readonly backDown: { readonly zMm: number; readonly besideMm: number; readonly line: number } | null;
+  readonly inchesLine: number;
+  readonly pauses: number;
+  readonly pauseLine: number;
+  readonly longestDwellS: number;
+  readonly longestDwellLine: number;
+  readonly speedFactor: { readonly percent: number; readonly line: number } | null;
+  readonly flowFactor: { readonly percent: number; readonly line: number } | null;
+  readonly wrongChecksums: number;
+  readonly wrongChecksumLine: number;
+  /** Where the tool is left. */
+  readonly endMm: readonly [number, number, number];
   readonly unknownWords: readonly { readonly word: string; readonly count: number; readonly line: number }[];
   readonly problems: readonly { readonly line: number; readonly text: string }[];
   readonly problemCount: number;
@@ -99,6 +125,10 @@ export function reportOf(
     nozzleMaxLine: f.nozzleMaxLine,
     nozzleMinExtrudingC: Number.isFinite(f.nozzleMinExtrudingC) ? f.nozzleMinExtrudingC : null,
     nozzleMinExtrudingLine: f.nozzleMinExtrudingLine,
+    nozzleMaxExtrudingC: Number.isFinite(f.nozzleMaxExtrudingC) ? f.nozzleMaxExtrudingC : null,
+    nozzleMaxExtrudingLine: f.nozzleMaxExtrudingLine,
+    bedMinExtrudingC: Number.isFinite(f.bedMinExtrudingC) ? f.bedMinExtrudingC : null,
+    bedMinExtrudingLine: f.bedMinExtrudingLine,
     bedMaxC: f.bedMaxC,
     bedMaxLine: f.bedMaxLine,
     nozzleAtEndC: f.nozzleTargetC,
@@ -122,7 +152,21 @@ export function reportOf(
     highestAccelerationMmPerS2: f.highestAccelerationMmPerS2,
     highestAccelerationLine: f.highestAccelerationLine,
     speedBeyond: f.speedBeyond.map((s) => ({ ...s })),
-    tools: [...f.tools],
+    tools: f.tools.map((tool, i) => ({ tool, line: f.toolLine[i]! })),
+    fan: f.fan.map((s) => ({ ...s })),
+    fanMaxPercent: f.fanMaxPercent,
+    fanMaxLine: f.fanMaxLine,
+    backDown: f.backDown,
+    inchesLine: f.inchesLine,
+    pauses: f.pauses,
+    pauseLine: f.pauseLine,
+    longestDwellS: f.longestDwellS,
+    longestDwellLine: f.longestDwellLine,
+    speedFactor: f.speedFactor,
+    flowFactor: f.flowFactor,
+    wrongChecksums: f.wrongChecksums,
+    wrongChecksumLine: f.wrongChecksumLine,
+    endMm: run.endMm,
     unknownWords: [...f.unknownWords].map(([word, seen]) => ({ word, ...seen })),
     problems: f.problems.slice(),
     problemCount: f.problemCount,
@@ -145,6 +189,9 @@ function rowsOf(run: ProgramRun): LayerRow[] {
       minY: c.minY[i]!,
       maxY: c.maxY[i]!,
       firstLine: c.firstLine[i]!,
+      pathMm: c.pathMm[i]!,
+      retractions: c.retractions[i]!,
+      topSpeedMmPerS: c.topSpeed[i]!,
     });
   }
   return rows.sort((a, b) => a.zMm - b.zMm);

@@ -1,5 +1,6 @@
 import {
   Clipper,
+  Clipper64,
   ClipType,
   EndType,
   FillRule,
@@ -66,6 +67,17 @@ export const offset = (region: Region, byMm: number, isRound = false): Region =>
           isRound ? ARC_MM * PER_MM : 0,
         ),
       );
+
+/** Open lines, x and y by turns, as far as they lie inside a region. */
+export function clipLines(lines: readonly (readonly number[])[], region: Region): readonly Float64Array[] {
+  if (region.length === 0 || lines.length === 0) return [];
+  const clipper = new Clipper64();
+  clipper.addOpenSubject(toClip(lines.map((l) => Float64Array.from(l))));
+  clipper.addClip(toClip(region));
+  const [closed, open]: [Paths64, Paths64] = [[], []];
+  clipper.execute(ClipType.Intersection, FillRule.NonZero, closed, open);
+  return fromClip(open);
+}
 
 export type Point = readonly [x: number, y: number];
 /** A region in triangles against the clock. Its outlines must not cross. */

@@ -1,5 +1,6 @@
 import {
   areaMm2,
+  clipLines,
   difference,
   intersection,
   offset,
@@ -16,6 +17,8 @@ import { runAll, within, type Stepwise } from '../result/stepwise.ts';
 import { Slicer } from '../slicing/slice.ts';
 import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
 import { fillBlock } from './couponPath.ts';
+import type { InfillPattern } from './infillPattern.ts';
+import { gyroidCellMm, gyroidLines } from './gyroid.ts';
 import { fillLines } from './infill.ts';
 import type { LaySettings, Lay } from './referencePart.ts';
 
@@ -32,7 +35,7 @@ export interface MeshLaySettings extends LaySettings {
   readonly skirtGapMm: number;
   readonly brimMm: number;
   readonly minimumLayerTimeS: number;
-  readonly infillPattern: 'lines' | 'grid';
+  readonly infillPattern: InfillPattern;
   /** Columns under what leans further from the vertical than this; null for none. */
   readonly supportAngleDeg: number | null;
   readonly supportGapZMm: number;
@@ -43,6 +46,7 @@ export interface MeshLaySettings extends LaySettings {
 const FINEST_MM = 0.01;
 const SHORT_TRAVEL_MM = 2;
 const LIFT_MM_PER_S = 8;
+const LEAVES_BY_MM = 2;
 const SLOWEST_MM_PER_S = 10;
 const SUPPORT_STEP_MM = 2.5; // common practice, no source
 const SUPPORT_GAP_XY_MM = 0.3; // common practice, no source: 0.25 to 0.35
@@ -270,8 +274,14 @@ class PartPath {
     if (s.infillPercent <= 0 || areaMm2(sparse) < SMALLEST_FILL_MM2) return;
     const step = this.spacing(s.fill) / (s.infillPercent / 100);
     if (s.infillPattern === 'lines') return this.pieces(sparse, step, angle, s.fill);
+    if (s.infillPattern === 'gyroid') return this.waves(sparse, step);
     this.pieces(sparse, 2 * step, FILL_ANGLE, s.fill);
     this.pieces(sparse, 2 * step, -FILL_ANGLE, s.fill);
+  }
+  private waves(region: Region, step: number): void {
+    const box = boxOf(region);
+    for (const line of clipLines(gyroidLines(box, this.zMm, gyroidCellMm(step)), region))
+      this.hold(this.s.fill, [...line]);
   }
   support(region: Region, k: number): void {
     this.isPart = false;
@@ -338,11 +348,24 @@ class PartPath {
   }
   end(): string {
     this.pullBack();
+    // a hot nozzle left on the part melts a pit into it
+    this.w.height(roundMm(this.zMm + LEAVES_BY_MM), LIFT_MM_PER_S);
     this.w.raw('M107', ...fillBlock(this.s.endBlock, { nozzle: 0, bed: 0 }));
     return this.w.text();
   }
 }
 
+function boxOf(region: Region): readonly [number, number, number, number] {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const ring of region)
+    for (let i = 0; i < ring.length; i += 2) {
+      x0 = Math.min(x0, ring[i]!);
+      x1 = Math.max(x1, ring[i]!);
+      y0 = Math.min(y0, ring[i + 1]!);
+      y1 = Math.max(y1, ring[i + 1]!);
+    }
+  return [x0, x1, y0, y1];
+}
 const roundMm = (v: number): number => Number(v.toFixed(4));
 
 /** A ring as a closed line that begins and ends at its rearmost corner, where a seam is seen least. */

@@ -1,7 +1,9 @@
 import type { MeshFacts } from '../../../core/mesh/facts.ts';
 import type { MeshFormat, MeshUnit } from '../../../core/mesh/mesh.ts';
+import type { Bridge } from '../../../core/mesh/bridges.ts';
 import type { OverhangRegion } from '../../../core/mesh/overhang.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
+import type { Thickness } from '../../../core/mesh/thickness.ts';
 import type { UnitReading } from '../../../core/mesh/units.ts';
 
 /** What somebody chose for a mesh: what a figure of the file means, and how the part stands. */
@@ -50,6 +52,18 @@ export interface MeshReport {
   /** Area that touches the plate, and how far the centre of gravity lies inside what it stands on, mm; below zero outside. */
   readonly contactMm2: number;
   readonly standsInsideMm: number | null;
+  /** Separate feet on the plate, and the smallest of them. */
+  readonly feet: { readonly count: number; readonly smallestMm2: number; readonly xMm: number; readonly yMm: number };
+  /** Spans without anything under them that are held at both ends, the longest first. */
+  readonly bridges: readonly Bridge[];
+  /** How thick it is, by rays; null where the surface is not closed. */
+  readonly thickness: Thickness | null;
+  /** Closed rooms inside that nothing leads out of. */
+  readonly cavities: number;
+  /** Plan hulls of two things of the file that lie closer than so much; null where none do. */
+  readonly nearest: { readonly gapMm: number; readonly xMm: number; readonly yMm: number } | null;
+  /** Scale it was set down with. */
+  readonly scale: readonly [number, number, number];
   /** Unprintable zones the part reaches over, with the area that lies in them. */
   readonly zones: readonly { readonly zone: readonly [number, number, number, number]; readonly areaMm2: number }[];
   /** Plastic as drawn, and of that laid for support, skirt and brim, mm³. */

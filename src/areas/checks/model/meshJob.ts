@@ -13,12 +13,14 @@ import {
 } from '../../../core/geometry/clip.ts';
 import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
 import { surveyMesh } from '../../../core/mesh/facts.ts';
-import { boundsOf } from '../../../core/mesh/mesh.ts';
+import { boundsOf, joined, MESH_UNITS, scaled, type MeshFile, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import { bridgeOf, type Bridge } from '../../../core/mesh/bridges.ts';
 import { momentsOf } from '../../../core/mesh/moments.ts';
 import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
-import { overhangsOf } from '../../../core/mesh/overhang.ts';
+import { overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
 import { placed, type Placement } from '../../../core/mesh/placement.ts';
+import { measuringThickness } from '../../../core/mesh/thickness.ts';
 import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
@@ -76,16 +78,18 @@ export function* checkingMesh(
     return fail({ code: 'flat', what: 'The part is lower than half a layer', todo: 'check the unit of the file' });
   const read = inspectGcode(new TextEncoder().encode(laid.gcode), sheet.machine.motion);
   if (!read.ok) throw new RangeError(`our own program cannot be read: ${read.failure.what}`);
-  yield 0.75;
+  yield 0.7;
   const limit = overhangLimitOf(sheet);
   const overhangs = overhangsOf(mesh, topology, limit, lay.firstLayerHeightMm / 2);
   const rows = yield* within(
     rowsOf(laid, lay.visibleWall.widthMm, Math.ceil(lay.supportGapZMm / lay.layerHeightMm) + 1),
-    0.8,
-    1,
+    0.72,
+    0.9,
   );
+  const isClosed = asItCame.facts.openEdges === 0;
+  const thickness = isClosed ? yield* within(measuringThickness(mesh), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
-  const centre = asItCame.facts.openEdges === 0 ? momentsOf(mesh, bounds.min).centre : null;
+  const centre = isClosed ? momentsOf(mesh, bounds.min).centre : null;
   return succeed({
     gcode: laid.gcode,
     report: read.value,
@@ -108,6 +112,12 @@ export function* checkingMesh(
       gaps: laid.layers.reduce((s, l) => s + l.gaps, 0),
       contactMm2: areaMm2(contact),
       standsInsideMm: centre ? insideHullMm(contact, centre[0], centre[1]) : null,
+      feet: feetOf(contact),
+      bridges: bridgesOf(laid, overhangs, lay.visibleWall.widthMm, lay.supportGapZMm, lay.layerHeightMm),
+      thickness,
+      cavities: asItCame.shells.shells.filter((s) => s.isClosed && !s.isInsideOut && s.volumeMm3 < 0).length,
+      nearest: nearestParts(file, unit, placement),
+      scale: placement.scale,
       zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
       partMm3: laid.partMm3,
       restMm3: laid.restMm3,
@@ -184,6 +194,64 @@ function thin(region: Region, lineMm: number): number {
   const half = (lineMm / 2) * THIN_SHARE;
   const opened = offset(offset(region, -half), half * 1.02);
   return areaMm2(difference(region, opened));
+}
+
+function feetOf(contact: Region): MeshReport['feet'] {
+  const feet = contact.filter((ring) => ringAreaMm2(ring) > 0);
+  if (feet.length === 0) return { count: 0, smallestMm2: 0, xMm: 0, yMm: 0 };
+  const smallest = feet.reduce((a, b) => (ringAreaMm2(b) < ringAreaMm2(a) ? b : a));
+  const [x0, x1, y0, y1] = boxOf(smallest);
+  return { count: feet.length, smallestMm2: ringAreaMm2(smallest), xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2 };
+}
+
+/** Lean from which a surface is a ceiling. */
+const CEILING_DEG = 85;
+/** Only where the surface has a ceiling can a layer bridge anything. */
+function bridgesOf(
+  laid: LaidMesh,
+  overhangs: readonly OverhangRegion[],
+  lineMm: number,
+  gapMm: number,
+  layerMm: number,
+): Bridge[] {
+  const gap = Math.max(1, Math.ceil(gapMm / layerMm - 1e-6));
+  const layers = new Set(
+    overhangs.slice(0, MOST_OVERHANGS).flatMap((o) => {
+      const k = o.steepestDeg > CEILING_DEG ? laid.layers.findIndex((l) => l.zMm - l.heightMm / 2 > o.zMm) : -1;
+      return k > 0 ? [k] : [];
+    }),
+  );
+  return [...layers]
+    .flatMap((k) => {
+      const bridge = bridgeOf(laid.layers[k]!, laid.layers[k - 1]!.region, laid.supports[k - gap] ?? [], lineMm);
+      return bridge ? [bridge] : [];
+    })
+    .sort((a, b) => b.spanMm - a.spanMm);
+}
+
+const MOST_PARTS = 60;
+/** How close two things of a file lie, by their hulls from above: only said of those closer than a head's width of plastic. */
+const NEAR_MM = 2;
+function nearestParts(file: MeshFile, unit: MeshUnit, placement: Placement): MeshReport['nearest'] {
+  if (file.parts.length < 2 || file.parts.length > MOST_PARTS) return null;
+  const factor = MESH_UNITS[unit];
+  const whole = joined(file.parts.map((p) => scaled(p.mesh, factor)));
+  const shift = placed(whole, placement);
+  let from = 0;
+  const hulls = file.parts.map(({ mesh }) => {
+    const xyz = shift.xyz.subarray(from, (from += mesh.xyz.length));
+    return Float64Array.from(planHull(xyz).flat());
+  });
+  for (let gap = 0; ; gap += NEAR_MM / 8) {
+    for (let i = 0; i < hulls.length; i++)
+      for (let k = 0; k < i; k++) {
+        const common = intersection(offset([hulls[i]!], gap / 2 + 1e-4), offset([hulls[k]!], gap / 2 + 1e-4));
+        if (areaMm2(common) <= 0) continue;
+        const [x0, x1, y0, y1] = boxOf(common[0]!);
+        return { gapMm: gap, xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2 };
+      }
+    if (gap >= NEAR_MM) return null;
+  }
 }
 
 function zonesReached(layers: readonly LaidLayer[], zones: MeshZones): MeshReport['zones'] {

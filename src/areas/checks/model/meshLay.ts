@@ -1,3 +1,4 @@
+import { infillPatterns } from '../../../core/toolpath/infillPattern.ts';
 import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
 import { layMissing, layOf, laySettingsOf } from '../../library/model/laySettings.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
@@ -20,7 +21,7 @@ export function meshLayOf(v: Values, title: string): MeshLaySettings | null {
     skirtGapMm: n('skirtGapMm', 5),
     brimMm: n('brimMm'),
     minimumLayerTimeS: n('minimumLayerTimeS'),
-    infillPattern: 'lines',
+    infillPattern: infillPatterns.find((p) => p === v['infillPattern']) ?? 'lines',
     supportAngleDeg: numberOf(v, 'supportAngleDeg'),
     supportGapZMm: n('supportGapZMm', n('layerHeightMm')),
     support: layOf(v, 'support'),

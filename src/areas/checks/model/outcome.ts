@@ -1,4 +1,7 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
+import type { MeshUnit } from '../../../core/mesh/mesh.ts';
+import type { Placement } from '../../../core/mesh/placement.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { MeshReport } from './mesh.ts';
 
 /** Where on the plate a finding bites. */
@@ -8,6 +11,15 @@ export interface PlaceOnPlate {
 }
 export type Severity = 'blocker' | 'caution' | 'note';
 export type Bites = 'before start' | 'first layer' | 'body' | 'end';
+
+/** What a fix changes: values of a copy of the recipe, how the part stands, or the unit its file is read in. */
+export interface FindingChange {
+  readonly values?: Values;
+  readonly placement?: Partial<Placement>;
+  readonly unit?: MeshUnit;
+  /** Turned further about the upright axis by so many degrees. */
+  readonly turnAboutZ?: number;
+}
 
 export interface Finding {
   readonly rule: string;
@@ -25,6 +37,7 @@ export interface Finding {
   readonly trialId: string | null;
   /** Place on the plate, where there is one. */
   readonly place?: PlaceOnPlate;
+  readonly change?: FindingChange;
 }
 export interface RuleRun {
   readonly rule: string;

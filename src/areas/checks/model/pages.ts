@@ -3,7 +3,7 @@ import type { MeshChoice } from './mesh.ts';
 import type { Confirmed, NotedOutcome } from './noted.ts';
 import type { ToSet } from './setAtMachine.ts';
 import type { CheckOutcome } from './outcome.ts';
-import type { JobClass, LimitSheet } from './sheet.ts';
+import type { JobClass, LimitSheet, Purpose } from './sheet.ts';
 
 /** A job in a list. */
 export interface JobRow {
@@ -32,6 +32,7 @@ export interface JobPage {
   readonly class: JobClass;
   readonly quantity: number;
   readonly due: string | null;
+  readonly purpose: Purpose | null;
   readonly state: string;
   readonly fileSha: string;
   readonly fileName: string;

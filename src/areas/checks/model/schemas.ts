@@ -1,7 +1,7 @@
 import { array, number, object, string, tuple } from 'yup';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import { printResults, type PrintResult } from './noted.ts';
-import type { JobClass } from './sheet.ts';
+import { purposes, type JobClass, type Purpose } from './sheet.ts';
 
 const id = string().max(60).required();
 export const jobClasses: readonly JobClass[] = ['in-house', 'customer part', 'lights-out'];
@@ -34,6 +34,9 @@ export const jobSchema = object({
     .required(),
   quantity: number().integer().min(1).max(10000).required(),
   due: string().max(40).nullable(),
+  purpose: string<Purpose>()
+    .oneOf([...purposes])
+    .nullable(),
   fromRecipeId: string().max(60).nullable(),
   machineId: id,
   toolId: id,

@@ -1,6 +1,6 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import type { MeshReport } from '../model/mesh.ts';
-import type { Bites, Finding, PlaceOnPlate, Severity } from '../model/outcome.ts';
+import type { Bites, Finding, FindingChange, PlaceOnPlate, Severity } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 
 export interface RuleInput {
@@ -22,6 +22,8 @@ export interface Found {
   readonly trialId?: string;
   readonly bites?: Bites;
   readonly place?: PlaceOnPlate;
+  /** The fix, as far as it can be done to a copy of the recipe or to where the part stands. */
+  readonly change?: FindingChange;
 }
 /** What a rule gives when it has nothing to read: says so instead of passing in silence. */
 export interface CannotRun {

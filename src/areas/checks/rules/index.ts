@@ -1,5 +1,5 @@
-import { massG } from '../../../core/toolpath/bead.ts';
-import type { CheckOutcome, Estimate, Finding, RuleRun, Verdict } from '../model/outcome.ts';
+import type { CheckOutcome, Finding, RuleRun, Verdict } from '../model/outcome.ts';
+import { estimateOf } from './estimate.ts';
 import { toFinding, type Rule, type RuleInput } from './define.ts';
 import { accelerationProven } from './accelerationProven.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
@@ -23,9 +23,60 @@ import { scaleProven } from './scaleProven.ts';
 import { heatAndWait, homedFirst } from './start.ts';
 import { bedTemperature, nozzleTemperature } from './temperature.ts';
 import { withinTravel } from './travel.ts';
+import { rulesOfRecipes } from './fromRecipe.ts';
+import { bedStaysWarm } from './program/bedStaysWarm.ts';
+import { checksumsHold } from './program/checksumsHold.ts';
+import { fanForMaterial } from './program/fanForMaterial.ts';
+import { fanOnFirst } from './program/fanOnFirst.ts';
+import { filamentGround } from './program/filamentGround.ts';
+import { firstLayerHeight } from './program/firstLayerHeight.ts';
+import { firstLayerSpeed } from './program/firstLayerSpeed.ts';
+import { heatSteady } from './program/heatSteady.ts';
+import { heatersOff } from './program/heatersOff.ts';
+import { inMillimetres } from './program/inMillimetres.ts';
+import { knownWords } from './program/knownWords.ts';
+import { layerHeight } from './program/layerHeight.ts';
+import { laysSomething } from './program/laysSomething.ts';
+import { lineWidth } from './program/lineWidth.ts';
+import { mixedHeights } from './program/mixedHeights.ts';
+import { nameTells } from './program/nameTells.ts';
+import { noLongDwell } from './program/noLongDwell.ts';
+import { noOwnScaling } from './program/noOwnScaling.ts';
+import { noPause } from './program/noPause.ts';
+import { oneAfterAnother } from './program/oneAfterAnother.ts';
+import { parksClear } from './program/parksClear.ts';
+import { programOffZones } from './program/programOffZones.ts';
+import { readableLines } from './program/readableLines.ts';
+import { skippedHeight } from './program/skippedHeight.ts';
+import { toolThere } from './program/toolThere.ts';
+import { costCeiling } from './policy/costCeiling.ts';
+import { evidenceUnattended } from './policy/evidenceUnattended.ts';
+import { massCeiling } from './policy/massCeiling.ts';
+import { spoolLastsUnattended } from './policy/spoolLastsUnattended.ts';
+import { timeCeiling } from './policy/timeCeiling.ts';
+import { watchedUnattended } from './policy/watchedUnattended.ts';
+import { accurateScale } from './purpose/accurateScale.ts';
+import { flexibleFill } from './purpose/flexibleFill.ts';
+import { flexiblePlastic } from './purpose/flexiblePlastic.ts';
+import { loadedFill } from './purpose/loadedFill.ts';
+import { sandedSkins } from './purpose/sandedSkins.ts';
+import { snapFitPlastic } from './purpose/snapFitPlastic.ts';
+import { throwAway } from './purpose/throwAway.ts';
+import { bridgeProven } from './mesh/bridgeProven.ts';
+import { clearOfEdge } from './mesh/clearOfEdge.ts';
+import { feetHold } from './mesh/feetHold.ts';
+import { finerThanNeeded } from './mesh/finerThanNeeded.ts';
+import { floorsHold } from './mesh/floorsHold.ts';
+import { holdsPlate } from './mesh/holdsPlate.ts';
+import { noCavities } from './mesh/noCavities.ts';
+import { partsApart } from './mesh/partsApart.ts';
+import { scaledEvenly } from './mesh/scaledEvenly.ts';
+import { skirtFits } from './mesh/skirtFits.ts';
+import { supportShare } from './mesh/supportShare.ts';
+import { wholeLines } from './mesh/wholeLines.ts';
 
 /** Stands in every check run; a run under another version is out of date. */
-export const RULES_VERSION = '2026-11.3';
+export const RULES_VERSION = '2026-11.4';
 
 export const rules: readonly Rule[] = [
   flowEvidence,
@@ -55,6 +106,57 @@ export const rules: readonly Rule[] = [
   thinWalls,
   standsFirm,
   warpRisk,
+  bedStaysWarm,
+  checksumsHold,
+  fanForMaterial,
+  fanOnFirst,
+  filamentGround,
+  firstLayerHeight,
+  firstLayerSpeed,
+  heatSteady,
+  heatersOff,
+  inMillimetres,
+  knownWords,
+  layerHeight,
+  laysSomething,
+  lineWidth,
+  mixedHeights,
+  nameTells,
+  noLongDwell,
+  noOwnScaling,
+  noPause,
+  oneAfterAnother,
+  parksClear,
+  programOffZones,
+  readableLines,
+  skippedHeight,
+  toolThere,
+  costCeiling,
+  evidenceUnattended,
+  massCeiling,
+  spoolLastsUnattended,
+  timeCeiling,
+  watchedUnattended,
+  accurateScale,
+  flexibleFill,
+  flexiblePlastic,
+  loadedFill,
+  sandedSkins,
+  snapFitPlastic,
+  throwAway,
+  bridgeProven,
+  clearOfEdge,
+  feetHold,
+  finerThanNeeded,
+  floorsHold,
+  holdsPlate,
+  noCavities,
+  partsApart,
+  scaledEvenly,
+  skirtFits,
+  supportShare,
+  wholeLines,
+  ...rulesOfRecipes,
 ];
 
 const SEVERITY = { blocker: 0, caution: 1, note: 2 } as const;
@@ -87,20 +189,6 @@ export function checkJob(input: RuleInput): CheckOutcome {
     estimate: estimateOf(input),
     report: input.report,
     ...(input.mesh && { mesh: input.mesh }),
-  };
-}
-
-export function estimateOf({ report, sheet }: RuleInput): Estimate {
-  const mass = massG(report.extrudedVolumeMm3, sheet.recipe.material.densityGPerCm3);
-  return {
-    timeS: report.timeS,
-    heatingS: report.heatingS,
-    filamentMm: report.filamentMm,
-    massG: mass,
-    cost:
-      (mass / 1000) * sheet.recipe.material.pricePerKg +
-      ((report.timeS + report.heatingS) / 3600) * sheet.machine.ratePerHour,
-    layers: report.layers,
   };
 }
 

@@ -1,6 +1,10 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import { exampleLimits } from '../../../core/motion/limits.ts';
 import type { Proof } from '../../library/model/records.ts';
+import { cleanRecipe } from '../../library/rules/clean.ts';
+import { noCeilings } from '../../machines/model/policy.ts';
+import type { RecipeMachine } from '../../library/rules/define.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 import type { RuleInput } from './define.ts';
 
@@ -19,8 +23,10 @@ const proof = (key: string, value: number, min: number, max: number): Proof => (
   conditions: {},
 });
 
+const clean = cleanRecipe('filament');
 const soundSheet: LimitSheet = {
-  job: { class: 'in-house', provenOnly: false, fileName: 'vent.gcode', quantity: 1 },
+  job: { class: 'in-house', provenOnly: false, fileName: 'vent.gcode', quantity: 1, purpose: null },
+  policy: { ceilings: noCeilings, firstLayerMostMmPerS: null },
   machine: {
     id: 'm',
     name: 'Rifugio Vodice',
@@ -30,6 +36,9 @@ const soundSheet: LimitSheet = {
     fileNameLongest: 32,
     fileNameSpaces: false,
     ratePerHour: 1,
+    heads: 1,
+    isConnected: true,
+    asKnown: clean.machine!,
     mounted: { id: 'tool', name: '0.4 hardened', nozzleMm: 0.4 },
     loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 700 },
   },
@@ -45,6 +54,8 @@ const soundSheet: LimitSheet = {
     },
     process: { id: 'fine', name: 'Fine 0.20' },
     flow: 0.96,
+    values: clean.values,
+    roles: clean.roles,
   },
   proofs: {
     flow: proof('flow', 0.96, 0.93, 0.99),
@@ -72,6 +83,10 @@ const soundReport: GcodeReport = {
   nozzleMaxLine: 4,
   nozzleMinExtrudingC: 248,
   nozzleMinExtrudingLine: 20,
+  nozzleMaxExtrudingC: 248,
+  nozzleMaxExtrudingLine: 20,
+  bedMinExtrudingC: 100,
+  bedMinExtrudingLine: 20,
   bedMaxC: 100,
   bedMaxLine: 3,
   nozzleAtEndC: 0,
@@ -96,6 +111,20 @@ const soundReport: GcodeReport = {
   highestAccelerationLine: 10,
   speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
   tools: [],
+  fan: [{ percent: 20, line: 201 }],
+  fanMaxPercent: 20,
+  fanMaxLine: 201,
+  backDown: null,
+  inchesLine: 0,
+  pauses: 0,
+  pauseLine: 0,
+  longestDwellS: 0,
+  longestDwellLine: 0,
+  speedFactor: null,
+  flowFactor: null,
+  wrongChecksums: 0,
+  wrongChecksumLine: 0,
+  endMm: [0, 200, 60],
   unknownWords: [],
   problems: [],
   problemCount: 0,
@@ -111,6 +140,9 @@ const soundReport: GcodeReport = {
       minY: 90,
       maxY: 130,
       firstLine: 20,
+      pathMm: 63_000,
+      retractions: 18,
+      topSpeedMmPerS: 20,
     },
     {
       zMm: 0.4,
@@ -123,6 +155,9 @@ const soundReport: GcodeReport = {
       minY: 90,
       maxY: 130,
       firstLine: 200,
+      pathMm: 63_000,
+      retractions: 22,
+      topSpeedMmPerS: 60,
     },
   ],
 };
@@ -134,8 +169,12 @@ interface Changes {
   readonly tool?: Partial<LimitSheet['recipe']['tool']>;
   readonly material?: Partial<LimitSheet['recipe']['material']>;
   readonly recipe?: Partial<
-    Pick<LimitSheet['recipe'], 'flow' | 'scalePercent' | 'lay' | 'lowestLayerTimeS' | 'family'>
+    Pick<LimitSheet['recipe'], 'flow' | 'scalePercent' | 'lay' | 'lowestLayerTimeS' | 'family' | 'roles'>
   >;
+  /** Effective values, and what is known of the machine, as recipes' rules read them. */
+  readonly values?: Values;
+  readonly known?: Partial<RecipeMachine>;
+  readonly policy?: Partial<NonNullable<LimitSheet['policy']>>;
   readonly proofs?: Record<string, Partial<Proof> | null>;
 }
 
@@ -150,9 +189,15 @@ export function soundJob(changes: Changes = {}): RuleInput {
     report: { ...soundReport, ...changes.report },
     sheet: {
       job: { ...soundSheet.job, ...changes.job },
-      machine: { ...soundSheet.machine, ...changes.machine },
+      policy: { ...soundSheet.policy!, ...changes.policy },
+      machine: {
+        ...soundSheet.machine,
+        asKnown: { ...clean.machine!, ...changes.known },
+        ...changes.machine,
+      },
       recipe: {
         ...soundSheet.recipe,
+        values: { ...clean.values, ...changes.values },
         ...changes.recipe,
         tool: { ...soundSheet.recipe.tool, ...changes.tool },
         material: { ...soundSheet.recipe.material, ...changes.material },

@@ -10,7 +10,7 @@ import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { JobRow } from '../model/pages.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { JobClass, LimitSheet } from '../model/sheet.ts';
+import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { handOver, listOutcomes } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
@@ -29,6 +29,7 @@ export interface NewJob {
   readonly processId: string;
   readonly fileSha: string;
   readonly fileName: string;
+  readonly purpose?: Purpose | null | undefined;
   /** How a mesh is read and stands; left out for a program. */
   readonly mesh?: MeshChoice | null | undefined;
 }
@@ -73,6 +74,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
         title: input.title,
         class: input.class,
         quantity: input.quantity,
+        purpose: input.purpose ?? null,
         due: input.due ? new Date(input.due) : null,
         recipeId,
         fileSha: input.fileSha,
@@ -198,6 +200,8 @@ export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferS
     fileName: row.fileName,
     quantity: row.quantity,
     overrides: r.overrides,
+    roles: r.roles,
+    purpose: row.purpose,
   };
 }
 

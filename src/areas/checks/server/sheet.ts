@@ -6,12 +6,15 @@ import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 import { zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
+import { noCeilings } from '../../machines/model/policy.ts';
 import { findLoaded, findMachine, findMounted, getPolicy, listProofs } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { meshLayOf } from '../model/meshLay.ts';
-import type { JobClass, LimitSheet } from '../model/sheet.ts';
+import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
+import { makeRecipeSheet } from '../../recipes/server/index.ts';
+import type { RoleChoice } from '../../recipes/model/recipe.ts';
 
 export interface SheetInput {
   readonly machineId: string;
@@ -22,6 +25,9 @@ export interface SheetInput {
   readonly fileName: string;
   readonly quantity: number;
   readonly overrides: Values;
+  /** What a kept recipe prints further roles with; the part body alone where left out. */
+  readonly roles?: readonly RoleChoice[];
+  readonly purpose?: Purpose | null;
 }
 
 /** Limits of a machine for a recipe as the rules read them, from what is in force now. */
@@ -55,14 +61,30 @@ export async function makeSheet(
       what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it`,
     });
   const pairOf = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
+  const roles: readonly RoleChoice[] = [
+    { role: 'part body', toolId: tool.id, materialId: material.id },
+    ...(input.roles ?? []).filter((r) => r.role !== 'part body'),
+  ];
+  const recipe = await makeRecipeSheet(ctx, { machineId: m.id, printerId: null, processId: process.id, roles });
+  if (!recipe.ok)
+    return fail({
+      code: 'noRecipe',
+      what: recipe.failure.code === 'incomplete' ? recipe.failure.what : 'The recipe is gone',
+    });
+  const policy = await getPolicy(ctx);
   const mounted = await findMounted(ctx, m.id);
   const loaded = await findLoaded(ctx, m.id);
   return succeed({
     job: {
       class: input.class,
-      provenOnly: (await getPolicy(ctx)).provenOnly.includes(input.class),
+      provenOnly: policy.provenOnly.includes(input.class),
+      purpose: input.purpose ?? null,
       fileName: input.fileName,
       quantity: input.quantity,
+    },
+    policy: {
+      ceilings: { ...noCeilings, ...policy.ceilings[input.class] },
+      firstLayerMostMmPerS: policy.firstLayerMostMmPerS,
     },
     machine: {
       id: m.id,
@@ -74,6 +96,9 @@ export async function makeSheet(
       fileNameLongest: n('fileNameLongest') ?? 255,
       fileNameSpaces: v['fileNameSpaces'] === true,
       ratePerHour: n('machineRatePerHour') ?? 0,
+      heads: n('heads') ?? 1,
+      isConnected: m.device !== null,
+      ...(recipe.value.machine && { asKnown: recipe.value.machine }),
       mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
       loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
     },
@@ -95,6 +120,8 @@ export async function makeSheet(
       },
       process: { id: process.id, name: process.name },
       flow: n('flow') ?? 1,
+      values: v,
+      roles: recipe.value.roles,
       lay: meshLayOf(v, `${material.name}, ${process.name}, ${m.name}`),
       lowestLayerTimeS: n('lowestLayerTimeS'),
       family: typeof v['family'] === 'string' ? v['family'] : null,
@@ -113,11 +140,13 @@ export function pinOf(sheet: LimitSheet, mesh: MeshChoice | null = null): string
       { state: p.state, value: p.value, range: p.range, trial: p.trialId },
     ]),
   );
-  const { loaded, ...machine } = sheet.machine;
+  const { loaded, asKnown, ...machine } = sheet.machine;
+  const { remainingG: _weight, knownForDays: _days, ...known } = asKnown ?? {};
   const pinned = {
     rules: RULES_VERSION,
     job: sheet.job,
-    machine,
+    machine: { ...machine, known },
+    policy: sheet.policy,
     loaded: loaded && { id: loaded.id, lot: loaded.lot },
     recipe: sheet.recipe,
     proofs,

@@ -5,7 +5,7 @@ import { findRecipe } from '../../recipes/server/index.ts';
 import { findMachine, findMounted } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { jobClasses } from '../model/schemas.ts';
-import type { JobClass, LimitSheet } from '../model/sheet.ts';
+import { purposes, type JobClass, type LimitSheet } from '../model/sheet.ts';
 import { makeSheet } from './sheet.ts';
 
 /** Limits by names, keys or ids: for the check while reading and for the command line. Without a tool, the mounted one. */
@@ -34,5 +34,7 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
     fileName: (query.get('fileName') ?? 'job.gcode').slice(0, 255),
     quantity: Math.max(1, Number(query.get('quantity') ?? 1) || 1),
     overrides: recipe?.overrides ?? {},
+    roles: recipe?.roles ?? [],
+    purpose: purposes.find((p) => p === query.get('purpose')) ?? null,
   });
 }

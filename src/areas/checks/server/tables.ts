@@ -5,7 +5,7 @@ import { recipe } from '../../recipes/server/tables.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckOutcome } from '../model/outcome.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { LimitSheet, Purpose } from '../model/sheet.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -17,6 +17,8 @@ export const job = pgTable(
     title: text('title').notNull(),
     class: text('class').$type<'customer part' | 'in-house' | 'lights-out'>().notNull(),
     quantity: integer('quantity').notNull(),
+    /** What the part is for; null where nobody said. */
+    purpose: text('purpose').$type<Purpose>(),
     due: at('due'),
     recipeId: text('recipe_id')
       .notNull()

@@ -37,7 +37,7 @@ export function laySettingsOf(v: Values): LaySettings {
     layerHeightMm: n('layerHeightMm'),
     firstLayerHeightMm: n('firstLayerHeightMm'),
     walls: n('walls'),
-    solidLayers: SOLID_LAYERS,
+    solidLayers: n('solidLayers', SOLID_LAYERS),
     infillPercent: n('infillPercent'),
     travelSpeedMmPerS: n('travelSpeedMmPerS'),
     retractionMm: n('retractionMm'),

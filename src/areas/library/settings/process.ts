@@ -1,3 +1,4 @@
+import { infillPatterns } from '../../../core/toolpath/infillPattern.ts';
 import { defineSettings } from './define.ts';
 
 const base = { technology: 'filament', owners: ['process'] } as const;
@@ -91,6 +92,31 @@ export const processSettings = defineSettings([
     what: 'Share of the inside that is filled.',
     tooLow: 'Tops sag, parts crush.',
     tooHigh: 'Time, plastic, warp.',
+  },
+  {
+    ...base,
+    group: 'Strength and speed',
+    key: 'infillPattern',
+    label: 'Infill pattern',
+    type: 'choice',
+    choices: infillPatterns,
+    default: 'lines',
+    what: 'How the inside is filled: lines that change their way from layer to layer, a grid of both, or the waves of a gyroid.',
+    tooLow: 'Lines alone are weak across.',
+    tooHigh: 'Waves take longer: they never run straight.',
+  },
+  {
+    ...base,
+    group: 'Size and surface',
+    key: 'solidLayers',
+    label: 'Solid layers',
+    type: 'integer',
+    quantity: 'count',
+    range: [0, 50],
+    default: 4,
+    what: 'Layers above and below that are laid without gaps.',
+    tooLow: 'The infill shows, and sanding goes through.',
+    tooHigh: 'Time and plastic for nothing.',
   },
   {
     ...base,

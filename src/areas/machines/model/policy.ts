@@ -1,5 +1,5 @@
-import { array, boolean, mixed, object, string } from 'yup';
-import type { JobClass } from '../../checks/model/sheet.ts';
+import { array, boolean, mixed, number, object, string } from 'yup';
+import type { Ceilings, JobClass } from '../../checks/model/sheet.ts';
 
 /** What the farm has decided beside the machines: a lead changes it, with a reason, and every change is kept. */
 export interface Policy {
@@ -9,7 +9,12 @@ export interface Policy {
   readonly provenOnly: readonly JobClass[];
   /** Whether a technician may accept a trial whose values lie inside hardware and supplier's ranges. */
   readonly technicianAccepts: boolean;
+  /** Most a job of a class may weigh, cost and last; what is left out is not limited. */
+  readonly ceilings: Readonly<Partial<Record<JobClass, Partial<Ceilings>>>>;
+  /** No first layer is laid faster; null where the farm says nothing. */
+  readonly firstLayerMostMmPerS: number | null;
 }
+export const noCeilings: Ceilings = { massG: null, cost: null, hours: null };
 export interface PolicyPage {
   readonly policy: Policy;
   readonly changes: readonly { readonly byName: string; readonly at: string; readonly why: string }[];
@@ -19,8 +24,13 @@ export const standardPolicy: Policy = {
   validDays: {},
   provenOnly: ['customer part', 'lights-out'],
   technicianAccepts: true,
+  ceilings: {},
+  firstLayerMostMmPerS: null,
 };
 const MOST_DAYS = 3650;
+
+const ceiling = (most: number) => number().moreThan(0).max(most).nullable();
+const ceilingsSchema = object({ massG: ceiling(100_000), cost: ceiling(100_000), hours: ceiling(2000) }).noUnknown();
 
 export const policySchema = object({
   validDays: mixed<Readonly<Record<string, number>>>()
@@ -47,6 +57,14 @@ export const policySchema = object({
     .max(jobClasses.length)
     .required(),
   technicianAccepts: boolean().required(),
+  ceilings: object({
+    'customer part': ceilingsSchema,
+    'in-house': ceilingsSchema,
+    'lights-out': ceilingsSchema,
+  })
+    .noUnknown()
+    .required(),
+  firstLayerMostMmPerS: number().moreThan(0).max(1000).nullable().defined(),
   why: string().trim().min(5, 'Say why, in a few words').max(500).required(),
 })
   .noUnknown()

@@ -15,12 +15,12 @@ export async function getPolicy(ctx: Pick<Ctx, 'db'>): Promise<Policy> {
     .from(policyRevision)
     .orderBy(desc(policyRevision.seq))
     .limit(1);
-  return row?.policy ?? standardPolicy;
+  return { ...standardPolicy, ...row?.policy }; // one kept before a point was added lacks it
 }
 export async function getPolicyPage(ctx: Pick<Ctx, 'db'>): Promise<PolicyPage> {
   const rows = await ctx.db.select().from(policyRevision).orderBy(desc(policyRevision.seq)).limit(MOST_SHOWN);
   return {
-    policy: rows[0]?.policy ?? standardPolicy,
+    policy: { ...standardPolicy, ...rows[0]?.policy },
     changes: rows.map((r) => ({ byName: r.byName, at: r.at.toISOString(), why: r.why })),
   };
 }

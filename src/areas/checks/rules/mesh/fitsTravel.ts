@@ -1,8 +1,10 @@
 import { turnThatFits } from '../../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
+import type { FindingChange } from '../../model/outcome.ts';
 import { defineMeshRule, type Found } from '../define.ts';
 import { soundMeshJob } from './sound.ts';
 
+type Triple = readonly [number, number, number];
 const mm = (v: number): string => formatFigure(v, 'length', 2);
 
 export const fitsTravel = defineMeshRule({
@@ -11,15 +13,33 @@ export const fitsTravel = defineMeshRule({
   title: 'The part lies within the travel of the machine',
   why: 'What reaches beyond the travel cannot be laid; the axis loses its place at its stop.',
   source: 'Geometry',
-  find: ({ minMm, maxMm, hull }, { sheet }) => {
+  find: ({ minMm, maxMm, hull, scale: sheetScale }, { sheet, report }) => {
     const travel = sheet.machine.travelMm;
+    // what is laid round the part wants its room as well
+    const around = [0, 1].map((k) =>
+      report.boundsMm ? Math.max(0, minMm[k]! - report.boundsMm.min[k]!, report.boundsMm.max[k]! - maxMm[k]!) : 0,
+    ) as [number, number];
+    const room = [travel[0] - 2 * around[0], travel[1] - 2 * around[1], travel[2]] as const;
     const size = [0, 1, 2].map((k) => maxMm[k]! - minMm[k]!) as [number, number, number];
-    const scale = Math.min(...size.map((s, k) => travel[k]! / s));
-    const turn = size[2] <= travel[2] ? turnThatFits(hull, travel[0], travel[1]) : null;
+    const scale = Math.min(...size.map((s, k) => room[k]! / s));
+    const turn = size[2] <= travel[2] ? turnThatFits(hull, room[0], room[1]) : null;
+    const middle = { xMm: travel[0] / 2, yMm: travel[1] / 2 };
+    const percent = Math.floor(1000 * scale + 1e-9) / 10;
+    /** Just far enough in, with room for what is laid round it. */
+    const at = (k: 0 | 1): number => {
+      const half = size[k] / 2 + around[k];
+      return Math.min(Math.max((minMm[k] + maxMm[k]) / 2, half), travel[k] - half);
+    };
+    const change = (axis: number): FindingChange => {
+      if (size.every((s, k) => s <= room[k]!))
+        return { placement: axis === 0 ? { xMm: at(0) } : axis === 1 ? { yMm: at(1) } : {} };
+      if (turn !== null) return { turnAboutZ: turn, placement: middle };
+      return { placement: { ...middle, scale: sheetScale.map((s) => (s * percent) / 100) as unknown as Triple } };
+    };
     const advice = (axis: number, over: number): string => {
-      if (size.every((s, k) => s <= travel[k]!))
+      if (size.every((s, k) => s <= room[k]!))
         return `move it ${mm(Math.ceil(100 * over - 1e-6) / 100)} mm ${maxMm[axis]! > travel[axis]! ? 'back' : 'forward'} in ${'XYZ'[axis]}`;
-      const shrunk = `largest scale ${(Math.floor(1000 * scale + 1e-9) / 10).toFixed(1)} %`;
+      const shrunk = `largest scale ${percent.toFixed(1)} %`;
       return turn === null ? shrunk : `turn it ${turn}° about Z and set it in the middle; ${shrunk} as it stands`;
     };
     const found: Found[] = [];
@@ -32,8 +52,9 @@ export const fitsTravel = defineMeshRule({
         figure: `${mm(minMm[k]!)} to ${mm(maxMm[k]!)} mm, +${mm(over)} mm over in ${axis}`,
         limit: `0 to ${mm(travel[k]!)} mm`,
         origin: `hardware, ${sheet.machine.name}`,
-        fix: advice(k, over),
+        fix: advice(k, over + (around[k] ?? 0)),
         zMm: k === 2 ? travel[2] : 0,
+        change: change(k),
       });
     });
     return found;

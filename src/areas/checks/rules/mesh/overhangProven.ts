@@ -4,6 +4,9 @@ import { soundLay, soundMeshJob } from './sound.ts';
 
 const SMALLEST_MM2 = 2;
 const MOST = 5;
+const CEILING_DEG = 85;
+/** A bridge is told at the top of its layer, its ceiling at the bottom. */
+const ABOVE_MM = 0.6;
 const patch = (areaMm2: number) => ({ areaMm2, steepestDeg: 62, zMm: 12, xMm: 110, yMm: 110 });
 const leaning = (areaMm2: number, supportMm2 = 0) => ({
   overhangs: [patch(areaMm2)],
@@ -18,14 +21,19 @@ export const overhangProven = defineMeshRule({
   title: 'Nothing leans further than is proven, unless it is supported',
   why: 'Beyond what this plastic bears on this machine, undersides droop and curl up into the nozzle.',
   source: 'Trial of overhangs; angles from the vertical',
-  find: ({ overhangs, overhangCount, overhangLimitDeg, layers }, { sheet }) => {
+  find: ({ overhangs, overhangCount, overhangLimitDeg, layers, bridges }, { sheet }) => {
     const proof = sheet.proofs['steepestOverhangDeg'];
     const isProven = proof !== undefined && proof.state !== 'sister';
     const supportFrom = sheet.recipe.lay?.supportAngleDeg ?? null;
     const hasSupport = layers.some((l) => l.supportMm2 > 0);
     const large = overhangs.filter((o) => o.areaMm2 >= SMALLEST_MM2);
     // what leans further than support begins stands on it
-    const bare = large.filter((o) => !(hasSupport && supportFrom !== null && o.steepestDeg > supportFrom));
+    // and a ceiling held at both ends is a bridge, with a rule of its own
+    const bare = large.filter(
+      (o) =>
+        !(hasSupport && supportFrom !== null && o.steepestDeg > supportFrom) &&
+        !(o.steepestDeg > CEILING_DEG && bridges.some((b) => Math.abs(b.zMm - o.zMm) < ABOVE_MM)),
+    );
     const found: Found[] = bare.slice(0, MOST).map((o) => ({
       severity: isProven && proof.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution',
       title: isProven

@@ -1,6 +1,7 @@
 import type { MeshFacts } from '../../../../core/mesh/facts.ts';
 import { plainDialect } from '../../../../core/gcode/write.ts';
 import type { MeshLaySettings } from '../../../../core/toolpath/layMesh.ts';
+import { BINS } from '../../../../core/mesh/thickness.ts';
 import { unitReadings } from '../../../../core/mesh/units.ts';
 import type { MeshLayerRow, MeshReport } from '../../model/mesh.ts';
 import type { RuleInput } from '../define.ts';
@@ -53,6 +54,18 @@ const soundMesh: MeshReport = {
   gaps: 0,
   contactMm2: 1200,
   standsInsideMm: 20,
+  feet: { count: 1, smallestMm2: 1200, xMm: 110, yMm: 110 },
+  bridges: [],
+  thickness: {
+    samples: 2000,
+    mm2PerSample: 4.8,
+    thinnest: { upright: { mm: 40, xMm: 110, yMm: 110, zMm: 20 }, flat: { mm: 40, xMm: 110, yMm: 110, zMm: 20 } },
+    uprightMm2: Array.from({ length: BINS }, () => 0),
+    flatMm2: Array.from({ length: BINS }, () => 0),
+  },
+  cavities: 0,
+  nearest: null,
+  scale: [1, 1, 1],
   zones: [],
   partMm3: 20_000,
   restMm3: 200,

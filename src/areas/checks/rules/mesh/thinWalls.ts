@@ -1,10 +1,14 @@
 import { formatFigure } from '../../../../core/units/format.ts';
+import { thinnerMm2 } from '../../../../core/mesh/thickness.ts';
 import { defineMeshRule } from '../define.ts';
+import { binsAt } from './floorsHold.ts';
 import { soundMeshJob } from './sound.ts';
 
 /** Corners and slanted edges leave slivers that are no walls. */
 const SMALLEST_MM2 = 0.5;
 const SHARE = 0.01;
+const RAYS_MM2 = 4;
+const sound = soundMeshJob().mesh!.thickness!;
 const row = { zMm: 4, areaMm2: 300, perimeterMm: 160, islands: 1, floatingMm2: 0, thinMm2: 0, supportMm2: 0 };
 
 export const thinWalls = defineMeshRule({
@@ -13,12 +17,28 @@ export const thinWalls = defineMeshRule({
   title: 'No wall is thinner than a line',
   why: 'What is narrower than one line is left out, or laid too wide.',
   source:
-    'Geometry: what is lost when a layer is shrunk by half a line and grown again; at most 120 layers are looked at',
-  find: ({ layers }, { sheet }) => {
+    'Geometry: what is lost when a layer is shrunk by half a line and grown again, on at most 120 layers; and rays straight in from the sides',
+  find: ({ layers, thickness }, { sheet }) => {
     const width = sheet.recipe.lay?.visibleWall.widthMm;
     if (width === undefined) return { missing: 'the recipe has no line width' };
     const thin = layers.filter((l) => l.thinMm2 > Math.max(SMALLEST_MM2, SHARE * l.areaMm2));
-    if (thin.length === 0) return [];
+    const rays = thickness ? thinnerMm2(thickness.uprightMm2, 0.95 * width) / 2 : 0; // both of its faces were counted
+    const least = thickness?.thinnest.upright;
+    if (thin.length === 0) {
+      if (!thickness || !least || rays < Math.max(RAYS_MM2, 4 * thickness.mm2PerSample)) return [];
+      return [
+        {
+          severity: 'caution',
+          title: 'Walls are thinner than a line',
+          figure: `${formatFigure(least.mm, 'length', 2)} mm at the thinnest, ${rays.toFixed(0)} mm² (by ${thickness.samples} rays)`,
+          limit: `${formatFigure(width, 'length', 2)} mm`,
+          origin: 'recipe, visible wall',
+          fix: `thicken them to ${formatFigure(width, 'length', 2)} mm, scale the part up, or mount a finer nozzle`,
+          zMm: least.zMm,
+          place: { xMm: least.xMm, yMm: least.yMm },
+        },
+      ];
+    }
     const worst = thin.reduce((a, b) => (b.thinMm2 > a.thinMm2 ? b : a));
     return [
       {
@@ -29,11 +49,24 @@ export const thinWalls = defineMeshRule({
         origin: 'recipe, visible wall',
         fix: `thicken them to ${formatFigure(width, 'length', 2)} mm, scale the part up, or mount a finer nozzle`,
         zMm: worst.zMm,
+        ...(least && least.mm < width && { place: { xMm: least.xMm, yMm: least.yMm } }),
       },
     ];
   },
   examples: {
     passes: [{ says: 'all wide', input: soundMeshJob() }],
-    fails: [{ says: 'a fin', input: soundMeshJob({ layers: [{ ...row, thinMm2: 12 }] }) }],
+    fails: [
+      {
+        says: 'a fin between two layers looked at',
+        input: soundMeshJob({
+          thickness: {
+            ...sound,
+            uprightMm2: binsAt(0.31, 40),
+            thinnest: { ...sound.thinnest, upright: { mm: 0.31, xMm: 100, yMm: 100, zMm: 9 } },
+          },
+        }),
+      },
+      { says: 'a fin', input: soundMeshJob({ layers: [{ ...row, thinMm2: 12 }] }) },
+    ],
   },
 });

@@ -1,0 +1,46 @@
+import { formatFigure } from '../../../../core/units/format.ts';
+import { defineRule } from '../define.ts';
+import { soundJob } from '../sound.ts';
+import { isSame, SAME_MM, stepsOf, usualStep } from './steps.ts';
+
+const [first, second] = soundJob().report.layerRows;
+const rows = (...zs: number[]) => [first!, ...zs.map((zMm) => ({ ...second!, zMm }))];
+
+export const mixedHeights = defineRule({
+  id: 'mixed-heights',
+  bites: 'body',
+  title: 'Layers of several heights are read as such',
+  why: 'Flow, width and time differ from layer to layer: each is judged at its own height, not at the usual one.',
+  source: 'Differences of height between layers',
+  of: 'program',
+  find: (input) => {
+    const { report } = input;
+    if (report.spiral) return { missing: 'the layers of a spiral have no height of their own' };
+    const usual = usualStep(report);
+    if (usual === null) return { missing: 'the program has fewer than two layers' };
+    const other = stepsOf(report).flatMap((h, i) =>
+      i > 0 && !isSame(h, usual) && h < 2 * usual - SAME_MM ? [{ h, i }] : [],
+    );
+    if (other.length === 0) return [];
+    const [low, high] = [Math.min(...other.map((o) => o.h)), Math.max(...other.map((o) => o.h))];
+    return [
+      {
+        severity: 'note',
+        title: 'The layers are of several heights',
+        figure: `${other.length} of ${report.layerRows.length}, ${formatFigure(low, 'length', 2)} to ${formatFigure(high, 'length', 2)} mm`,
+        limit: `${formatFigure(usual, 'length', 2)} mm for the most`,
+        origin: 'the program itself',
+        fix: 'nothing, if it was made so; width and flow are judged layer by layer',
+        layer: other[0]!.i + 1,
+        zMm: report.layerRows[other[0]!.i]!.zMm,
+      },
+    ];
+  },
+  examples: {
+    passes: [
+      { says: 'all alike', input: soundJob() },
+      { says: 'only the first is another', input: soundJob({ report: { layerRows: rows(0.5, 0.8, 1.1) } }) },
+    ],
+    fails: [{ says: 'finer towards the top', input: soundJob({ report: { layerRows: rows(0.4, 0.6, 0.8, 0.9, 1) } }) }],
+  },
+});

@@ -1,0 +1,38 @@
+import { defineRule, placeOfLine } from '../define.ts';
+import { soundJob } from '../sound.ts';
+
+export const readableLines = defineRule({
+  id: 'readable-lines',
+  bites: 'body',
+  title: 'Every line can be read',
+  why: 'A controller skips or misreads what is spoiled: the head goes somewhere else, or nowhere.',
+  source: 'Reader of the RS-274 family',
+  of: 'program',
+  find: ({ report: r }) => {
+    const spoiled = r.problemCount - r.wrongChecksums;
+    const first = r.problems.find((p) => !p.text.startsWith('the checksum'));
+    if (spoiled <= 0 || !first) return [];
+    return [
+      {
+        severity: 'caution',
+        title: `${spoiled === 1 ? 'A line' : `${spoiled} lines`} cannot be read as written`,
+        figure: `line ${first.line}: ${first.text}`,
+        limit: 'a command with figures',
+        origin: 'the program itself',
+        fix: 'have the file made again, or mend the line',
+        ...placeOfLine(r, first.line),
+      },
+    ];
+  },
+  examples: {
+    passes: [{ says: 'all read', input: soundJob() }],
+    fails: [
+      {
+        says: 'a stray sign',
+        input: soundJob({
+          report: { problemCount: 1, problems: [{ line: 40, text: 'a character that belongs to no word: "%"' }] },
+        }),
+      },
+    ],
+  },
+});

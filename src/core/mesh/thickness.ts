@@ -1,0 +1,136 @@
+import { BackSide, BufferAttribute, BufferGeometry, Ray, Vector3 } from 'three';
+import { MeshBVH } from 'three-mesh-bvh';
+import type { Stepwise } from '../result/stepwise.ts';
+import { boundsOf, type Mesh } from './mesh.ts';
+
+export interface ThinPlace {
+  readonly mm: number;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly zMm: number;
+}
+/** How thick a body is, by rays from points of its surface straight inward to where they leave it. Upright and flat surfaces apart:
+ *  the ones are held against the width of a line, the others against the height of a layer. */
+export interface Thickness {
+  readonly samples: number;
+  /** Surface one sample stands for. */
+  readonly mm2PerSample: number;
+  readonly thinnest: { readonly upright: ThinPlace | null; readonly flat: ThinPlace | null };
+  /** Surface by thickness in steps of BIN_MM; what is thicker than the last is not counted. */
+  readonly uprightMm2: readonly number[];
+  readonly flatMm2: readonly number[];
+}
+export const BIN_MM = 0.02;
+export const BINS = 200;
+export const MOST_RAYS = 60_000;
+const FEWEST_RAYS = 2000;
+/** About so many rays on each triangle: a mesh of twelve triangles needs no sixty thousand. */
+const RAYS_PER_TRIANGLE = 40;
+const STEP = 2000;
+/** A ray starts this deep, so that it does not meet the face it comes from. */
+const SKIN_MM = 1e-4;
+const FLAT_NORMAL_Z = 0.7;
+/** Fractions of the plastic number: points that fill a triangle evenly (M. Roberts, 2018; from memory). */
+const [STEP_U, STEP_V] = [0.7548776662466927, 0.5698402909980532];
+
+/** Samples are spread by area, the same for the same mesh. */
+export function* measuringThickness(mesh: Mesh, most = MOST_RAYS): Stepwise<Thickness> {
+  const { xyz, corners } = mesh;
+  const n = corners.length / 3;
+  const { min } = boundsOf(mesh);
+  const at = new Float32Array(xyz.length);
+  for (let i = 0; i < xyz.length; i++) at[i] = xyz[i]! - min[i % 3]!;
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(at, 3));
+  geometry.setIndex(new BufferAttribute(corners.slice(), 1)); // the tree puts its triangles in an order of its own
+  const tree = new MeshBVH(geometry, { targetLeafSize: 10 });
+  yield 0.3;
+  const upTo = new Float64Array(n);
+  let area = 0;
+  for (let t = 0; t < n; t++) upTo[t] = area += faceOf(at, corners, t).area;
+  const samples = Math.min(most, Math.max(FEWEST_RAYS, n * RAYS_PER_TRIANGLE));
+  const mm2PerSample = area / samples;
+  const upright = new Float64Array(BINS);
+  const flat = new Float64Array(BINS);
+  let thinUpright: ThinPlace | null = null;
+  let thinFlat: ThinPlace | null = null;
+  const ray = new Ray();
+  const reach = new Vector3();
+  for (let i = 0, t = 0; i < samples && area > 0; i++) {
+    const wanted = (i + 0.5) * mm2PerSample;
+    while (t < n - 1 && upTo[t]! < wanted) t++;
+    const face = faceOf(at, corners, t);
+    let u = (i * STEP_U) % 1;
+    let v = (i * STEP_V) % 1;
+    if (u + v > 1) [u, v] = [1 - u, 1 - v];
+    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
+    const along = (k: number): number => at[a + k]! + u * (at[b + k]! - at[a + k]!) + v * (at[c + k]! - at[a + k]!);
+    ray.origin.set(along(0) - SKIN_MM * face.nx, along(1) - SKIN_MM * face.ny, along(2) - SKIN_MM * face.nz);
+    ray.direction.set(-face.nx, -face.ny, -face.nz);
+    const hit = tree.raycastFirst(ray, BackSide);
+    if (!hit) continue;
+    const mm = hit.distance + SKIN_MM;
+    const isFlat = Math.abs(face.nz) > FLAT_NORMAL_Z;
+    const bin = Math.floor(mm / BIN_MM);
+    if (bin < BINS) (isFlat ? flat : upright)[bin]! += mm2PerSample;
+    const least = isFlat ? thinFlat : thinUpright;
+    if (least === null || mm < least.mm) {
+      reach
+        .copy(ray.direction)
+        .multiplyScalar(mm / 2)
+        .add(ray.origin);
+      const place = { mm, xMm: reach.x + min[0], yMm: reach.y + min[1], zMm: reach.z + min[2] };
+      if (isFlat) thinFlat = place;
+      else thinUpright = place;
+    }
+    if (i % STEP === 0) yield 0.3 + (0.7 * i) / samples;
+  }
+  geometry.dispose();
+  return {
+    samples,
+    mm2PerSample,
+    thinnest: { upright: thinUpright, flat: thinFlat },
+    uprightMm2: [...upright],
+    flatMm2: [...flat],
+  };
+}
+
+function faceOf(at: Float32Array, corners: Uint32Array, t: number) {
+  const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
+  const ux = at[b]! - at[a]!;
+  const uy = at[b + 1]! - at[a + 1]!;
+  const uz = at[b + 2]! - at[a + 2]!;
+  const vx = at[c]! - at[a]!;
+  const vy = at[c + 1]! - at[a + 1]!;
+  const vz = at[c + 2]! - at[a + 2]!;
+  const nx = uy * vz - uz * vy;
+  const ny = uz * vx - ux * vz;
+  const nz = ux * vy - uy * vx;
+  const double = Math.sqrt(nx * nx + ny * ny + nz * nz);
+  const k = double > 0 ? 1 / double : 0;
+  return { area: double / 2, nx: nx * k, ny: ny * k, nz: nz * k };
+}
+
+/** Surface thinner than so much, mm²; a thickness within a bin counts by its share. */
+export function thinnerMm2(bins: readonly number[], mm: number): number {
+  const whole = Math.min(bins.length, Math.floor(mm / BIN_MM));
+  let sum = 0;
+  for (let k = 0; k < whole; k++) sum += bins[k]!;
+  return sum + (bins[whole] ?? 0) * (mm / BIN_MM - whole);
+}
+/** Thicknesses that much of a surface has: bins that stand out, the largest first, with the surface round them. */
+export function usualThicknesses(
+  bins: readonly number[],
+  leastMm2: number,
+): { readonly mm: number; readonly mm2: number }[] {
+  const found: { mm: number; mm2: number }[] = [];
+  for (let k = 0; k < bins.length; k++) {
+    const here = bins[k]!;
+    if (here < (bins[k - 1] ?? 0) || here <= (bins[k + 1] ?? 0) || here === 0) continue;
+    const around = [-2, -1, 0, 1, 2];
+    const mm2 = around.reduce((s, d) => s + (bins[k + d] ?? 0), 0);
+    const mm = around.reduce((s, d) => s + (bins[k + d] ?? 0) * (k + d + 0.5) * BIN_MM, 0) / mm2;
+    if (mm2 >= leastMm2) found.push({ mm, mm2 });
+  }
+  return found.sort((p, q) => q.mm2 - p.mm2);
+}
