@@ -1,0 +1,90 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { manifoldOf } from '../../../test/meshes/oracle.ts';
+import { closedSolids, insideOut, movedBy, torn, turned } from '../../../test/meshes/solids.ts';
+import { surveyMesh } from './facts.ts';
+import { joined, triangleCount, type Mesh } from './mesh.ts';
+import { repaired, repairText } from './repair.ts';
+import { boxMesh, sphereMesh } from './solids.ts';
+import { weld } from './weld.ts';
+
+const box = weld(boxMesh([0, 0, 0], [10, 8, 6]));
+const dropping = (m: Mesh, ...gone: number[]): Mesh => ({
+  xyz: m.xyz,
+  corners: m.corners.filter((_, i) => !gone.includes((i / 3) | 0)),
+});
+const flipping = (m: Mesh, ...over: number[]): Mesh => {
+  const corners = m.corners.slice();
+  for (const t of over) [corners[3 * t + 1], corners[3 * t + 2]] = [m.corners[3 * t + 2]!, m.corners[3 * t + 1]!];
+  return { xyz: m.xyz, corners };
+};
+const facts = (m: Mesh) => surveyMesh(m).facts;
+const sound = {
+  watertight: true,
+  openEdges: 0,
+  flippedEdges: 0,
+  insideOutShells: 0,
+  degenerateFaces: 0,
+  duplicateFaces: 0,
+};
+
+test('a sound mesh comes back as it is, and nothing is said of it', () => {
+  for (const m of Object.values(closedSolids)) {
+    const { mesh, repair } = repaired(weld(m));
+    expect(facts(mesh).volumeMm3).toBeCloseTo(facts(weld(m)).volumeMm3, 9);
+    expect(repairText({ ...repair, leftNonManifoldEdges: 0 })).toEqual([]);
+  }
+});
+describe('what was planted is taken away, and the volume comes back', () => {
+  test.each<[string, Mesh, Record<string, number>]>([
+    ['a hole of one triangle', dropping(box, 3), { closedHoles: 1, addedFaces: 1 }],
+    ['a missing side', dropping(box, 0, 1), { closedHoles: 1, addedFaces: 2 }],
+    ['two holes', dropping(box, 0, 11), { closedHoles: 2, addedFaces: 2 }],
+    ['a face turned over', flipping(box, 4), { turnedFaces: 1 }],
+    ['several faces turned over', flipping(box, 0, 3, 7), { turnedFaces: 3 }],
+    ['a body inside out', insideOut(box), { turnedBodies: 1 }],
+    [
+      'a face twice',
+      { xyz: box.xyz, corners: Uint32Array.from([...box.corners, ...box.corners.subarray(6, 9)]) },
+      { droppedCopies: 1 },
+    ],
+    ['a face without area', { xyz: box.xyz, corners: Uint32Array.from([...box.corners, 0, 1, 1]) }, { droppedFlat: 1 }],
+    ['a hole beside a turned face', flipping(dropping(box, 3), 5), { closedHoles: 1, turnedFaces: 1 }],
+  ])('%s', (_, mesh, did) => {
+    const { mesh: done, repair } = repaired(mesh);
+    expect(repair).toMatchObject({ ...did, leftOpenEdges: 0 });
+    expect(facts(done)).toMatchObject({ ...sound, volumeMm3: expect.closeTo(480, 9) });
+    expect(repairText(repair).length).toBeGreaterThan(0);
+  });
+  test('whatever triangles are missing from a ball or stand wrong, it is closed again and hardly smaller', () => {
+    const ball = weld(sphereMesh(10, 24));
+    const n = triangleCount(ball);
+    const volume = facts(ball).volumeMm3;
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }), { maxLength: 12 }),
+        fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }), { maxLength: 12 }),
+        (gone, over) => {
+          const { mesh, repair } = repaired(dropping(flipping(ball, ...over), ...gone));
+          if (repair.leftOpenEdges > 0) return; // rims that touch in a corner may be left: said, not hidden
+          expect(facts(mesh)).toMatchObject({ openEdges: 0, flippedEdges: 0, insideOutShells: 0 });
+          expect(facts(mesh).volumeMm3 / volume).toBeCloseTo(1, 1);
+        },
+      ),
+      { numRuns: 150, seed: 11 },
+    );
+  });
+});
+test('an independent kernel takes what was repaired', () => {
+  const pair = joined([dropping(box, 3), flipping(movedBy(turned(box, 0.3, 0.5), 30, 0, 0), 2)]);
+  const { mesh } = repaired(weld(pair));
+  const m = manifoldOf(mesh);
+  expect(m.volume()).toBeCloseTo(960, 3);
+  m.delete();
+});
+test('a sheet without a back is given one, and a repair done twice changes nothing more', () => {
+  const once = repaired(weld(torn));
+  const twice = repaired(once.mesh);
+  expect(repairText({ ...twice.repair, leftOpenEdges: 0, leftNonManifoldEdges: 0 })).toEqual([]);
+  expect(twice.mesh.corners.length).toBe(once.mesh.corners.length);
+});
