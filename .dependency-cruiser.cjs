@@ -16,6 +16,7 @@ module.exports = {
           '^node_modules/clipper2-ts/',
           '^node_modules/(@types/)?three/',
           '^node_modules/three-mesh-bvh/',
+          '^node_modules/maxrects-packer/',
         ],
       },
     },

@@ -53,7 +53,8 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
   post({ limitDeg, standings });
   if (mesh.corners.length / 3 <= MOST_CHECKED_TRIANGLES)
     for (const [index, { turnDeg }] of standings.entries()) {
-      const checked = runAll(checkingMesh(opened.value, { ...choice.placement, turnDeg }, sheet));
+      const part = { opened: opened.value, placement: { ...choice.placement, turnDeg }, repair: null };
+      const checked = runAll(checkingMesh([part], sheet));
       if (!checked.ok) {
         post({ index, check: null });
         continue;

@@ -1,18 +1,21 @@
 import { checkJob } from '../areas/checks/rules/index.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
+import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { surveyMesh, type MeshFacts } from '../core/mesh/facts.ts';
 import { planHull } from '../core/geometry/hull.ts';
-import { boundsOf, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
-import { openMesh } from '../core/mesh/openMesh.ts';
+import { boundsOf, joined, type Mesh, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
 import { placed } from '../core/mesh/placement.ts';
 import { unitReadings, type UnitReading } from '../core/mesh/units.ts';
 import { sentenceOf } from '../core/result/result.ts';
+import { bytesOf } from './bytesOf.ts';
 
 export interface MeshWish {
   readonly file: File;
+  /** Other files that lie on the plate, by their digest. */
+  readonly others: readonly (readonly [string, Blob])[];
   readonly choice: MeshChoice;
   /** Limits to check against; null only looks at the mesh. */
   readonly sheet: LimitSheet | null;
@@ -28,6 +31,9 @@ export interface MeshSeen {
   readonly minMm: readonly [number, number, number];
   readonly maxMm: readonly [number, number, number];
   readonly hull: readonly (readonly [number, number])[];
+  /** Hulls of what lies beside it, as they stand. */
+  readonly others: readonly (readonly (readonly [number, number])[])[];
+  readonly repair?: readonly string[];
 }
 export type MeshAnswer =
   | { readonly seen: MeshSeen }
@@ -40,14 +46,15 @@ const post = (answer: MeshAnswer): void => self.postMessage(answer);
 
 /** Reads a local mesh, says what it is, then checks it; the same core as the server's run. */
 self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
-  const { file, choice, sheet } = data;
+  const { file, others, choice, sheet } = data;
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const opened = openMesh(bytes, choice.unit);
-  if (!opened.ok) return post({ refusal: sentenceOf(opened.failure) });
-  const { file: read, unit, mesh } = opened.value;
+  const plate = openPlate(bytes, choice, await bytesOf(others));
+  if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
+  const [{ opened, repair }] = plate.value as [PlatePart, ...PlatePart[]];
+  const { file: read, unit, mesh } = opened;
   const { facts } = surveyMesh(mesh);
-  const stands = placed(mesh, choice.placement);
-  const { min, max } = boundsOf(stands);
+  const [stands, ...beside] = plate.value.map((p) => placed(p.opened.mesh, p.placement)) as [Mesh, ...Mesh[]];
+  const { min, max } = boundsOf(joined([stands, ...beside]));
   post({
     seen: {
       format: read.format,
@@ -59,10 +66,12 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
       minMm: min,
       maxMm: max,
       hull: planHull(stands.xyz),
+      others: beside.map((m) => planHull(m.xyz)),
+      ...(repair && { repair }),
     },
   });
   if (!sheet) return;
-  const work = checkingMesh(opened.value, choice.placement, sheet);
+  const work = checkingMesh(plate.value, sheet);
   let step = work.next();
   for (let posted = 0; !step.done; step = work.next())
     if (performance.now() - posted > POST_EVERY_MS) {

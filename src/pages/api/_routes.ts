@@ -5,70 +5,71 @@ import * as r2 from './files.ts';
 import * as r3 from './jobs/[id]/check.ts';
 import * as r4 from './jobs/[id]/clear.ts';
 import * as r5 from './jobs/[id]/confirm.ts';
-import * as r6 from './jobs/[id]/index.ts';
-import * as r7 from './jobs/[id]/others.ts';
-import * as r8 from './jobs/[id]/outcome.ts';
-import * as r9 from './jobs/[id]/picture.ts';
-import * as r10 from './jobs/[id]/place.ts';
-import * as r11 from './jobs/[id]/print.ts';
-import * as r12 from './jobs/[id]/program.ts';
-import * as r13 from './jobs/[id]/traveller.ts';
-import * as r14 from './jobs/index.ts';
-import * as r15 from './jobs/rules.ts';
-import * as r16 from './library/changes.ts';
-import * as r17 from './library/export.ts';
-import * as r18 from './library/find.ts';
-import * as r19 from './library/import.ts';
-import * as r20 from './library/take-back.ts';
-import * as r21 from './limits.ts';
-import * as r22 from './live.ts';
-import * as r23 from './machines/[id]/index.ts';
-import * as r24 from './machines/[id]/load.ts';
-import * as r25 from './machines/[id]/maintenance.ts';
-import * as r26 from './machines/[id]/mount.ts';
-import * as r27 from './machines/[id]/said.ts';
-import * as r28 from './machines/index.ts';
-import * as r29 from './machines/maintenance.ts';
-import * as r30 from './me.ts';
-import * as r31 from './pairings.ts';
-import * as r32 from './policy.ts';
-import * as r33 from './profiles/[id]/about.ts';
-import * as r34 from './profiles/[id]/affected.ts';
-import * as r35 from './profiles/[id]/copy.ts';
-import * as r36 from './profiles/[id]/decision.ts';
-import * as r37 from './profiles/[id]/draft.ts';
-import * as r38 from './profiles/[id]/index.ts';
-import * as r39 from './profiles/[id]/restore.ts';
-import * as r40 from './profiles/[id]/retire.ts';
-import * as r41 from './profiles/[id]/revisions.ts';
-import * as r42 from './profiles/[id]/take-back.ts';
-import * as r43 from './profiles/facets.ts';
-import * as r44 from './profiles/index.ts';
-import * as r45 from './recipes/[id]/index.ts';
-import * as r46 from './recipes/[id]/pin.ts';
-import * as r47 from './recipes/index.ts';
-import * as r48 from './recipes/sheet.ts';
-import * as r49 from './today.ts';
-import * as r50 from './tokens/[id]/revoke.ts';
-import * as r51 from './tokens/index.ts';
-import * as r52 from './trials/[id]/camera.ts';
-import * as r53 from './trials/[id]/coupon.ts';
-import * as r54 from './trials/[id]/decision.ts';
-import * as r55 from './trials/[id]/drawing.ts';
-import * as r56 from './trials/[id]/elsewhere.ts';
-import * as r57 from './trials/[id]/index.ts';
-import * as r58 from './trials/[id]/instrument.ts';
-import * as r59 from './trials/[id]/pictures/[picture].ts';
-import * as r60 from './trials/[id]/pictures/index.ts';
-import * as r61 from './trials/[id]/plate.ts';
-import * as r62 from './trials/[id]/print.ts';
-import * as r63 from './trials/[id]/readingTable.ts';
-import * as r64 from './trials/[id]/readings.ts';
-import * as r65 from './trials/[id]/solid.ts';
-import * as r66 from './trials/drift.ts';
-import * as r67 from './trials/due.ts';
-import * as r68 from './trials/index.ts';
-import * as r69 from './trials/preview.ts';
+import * as r6 from './jobs/[id]/fix.ts';
+import * as r7 from './jobs/[id]/index.ts';
+import * as r8 from './jobs/[id]/others.ts';
+import * as r9 from './jobs/[id]/outcome.ts';
+import * as r10 from './jobs/[id]/picture.ts';
+import * as r11 from './jobs/[id]/place.ts';
+import * as r12 from './jobs/[id]/print.ts';
+import * as r13 from './jobs/[id]/program.ts';
+import * as r14 from './jobs/[id]/traveller.ts';
+import * as r15 from './jobs/index.ts';
+import * as r16 from './jobs/rules.ts';
+import * as r17 from './library/changes.ts';
+import * as r18 from './library/export.ts';
+import * as r19 from './library/find.ts';
+import * as r20 from './library/import.ts';
+import * as r21 from './library/take-back.ts';
+import * as r22 from './limits.ts';
+import * as r23 from './live.ts';
+import * as r24 from './machines/[id]/index.ts';
+import * as r25 from './machines/[id]/load.ts';
+import * as r26 from './machines/[id]/maintenance.ts';
+import * as r27 from './machines/[id]/mount.ts';
+import * as r28 from './machines/[id]/said.ts';
+import * as r29 from './machines/index.ts';
+import * as r30 from './machines/maintenance.ts';
+import * as r31 from './me.ts';
+import * as r32 from './pairings.ts';
+import * as r33 from './policy.ts';
+import * as r34 from './profiles/[id]/about.ts';
+import * as r35 from './profiles/[id]/affected.ts';
+import * as r36 from './profiles/[id]/copy.ts';
+import * as r37 from './profiles/[id]/decision.ts';
+import * as r38 from './profiles/[id]/draft.ts';
+import * as r39 from './profiles/[id]/index.ts';
+import * as r40 from './profiles/[id]/restore.ts';
+import * as r41 from './profiles/[id]/retire.ts';
+import * as r42 from './profiles/[id]/revisions.ts';
+import * as r43 from './profiles/[id]/take-back.ts';
+import * as r44 from './profiles/facets.ts';
+import * as r45 from './profiles/index.ts';
+import * as r46 from './recipes/[id]/index.ts';
+import * as r47 from './recipes/[id]/pin.ts';
+import * as r48 from './recipes/index.ts';
+import * as r49 from './recipes/sheet.ts';
+import * as r50 from './today.ts';
+import * as r51 from './tokens/[id]/revoke.ts';
+import * as r52 from './tokens/index.ts';
+import * as r53 from './trials/[id]/camera.ts';
+import * as r54 from './trials/[id]/coupon.ts';
+import * as r55 from './trials/[id]/decision.ts';
+import * as r56 from './trials/[id]/drawing.ts';
+import * as r57 from './trials/[id]/elsewhere.ts';
+import * as r58 from './trials/[id]/index.ts';
+import * as r59 from './trials/[id]/instrument.ts';
+import * as r60 from './trials/[id]/pictures/[picture].ts';
+import * as r61 from './trials/[id]/pictures/index.ts';
+import * as r62 from './trials/[id]/plate.ts';
+import * as r63 from './trials/[id]/print.ts';
+import * as r64 from './trials/[id]/readingTable.ts';
+import * as r65 from './trials/[id]/readings.ts';
+import * as r66 from './trials/[id]/solid.ts';
+import * as r67 from './trials/drift.ts';
+import * as r68 from './trials/due.ts';
+import * as r69 from './trials/index.ts';
+import * as r70 from './trials/preview.ts';
 
 /** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -78,68 +79,69 @@ export const routeFiles = {
   './jobs/[id]/check.ts': r3,
   './jobs/[id]/clear.ts': r4,
   './jobs/[id]/confirm.ts': r5,
-  './jobs/[id]/index.ts': r6,
-  './jobs/[id]/others.ts': r7,
-  './jobs/[id]/outcome.ts': r8,
-  './jobs/[id]/picture.ts': r9,
-  './jobs/[id]/place.ts': r10,
-  './jobs/[id]/print.ts': r11,
-  './jobs/[id]/program.ts': r12,
-  './jobs/[id]/traveller.ts': r13,
-  './jobs/index.ts': r14,
-  './jobs/rules.ts': r15,
-  './library/changes.ts': r16,
-  './library/export.ts': r17,
-  './library/find.ts': r18,
-  './library/import.ts': r19,
-  './library/take-back.ts': r20,
-  './limits.ts': r21,
-  './live.ts': r22,
-  './machines/[id]/index.ts': r23,
-  './machines/[id]/load.ts': r24,
-  './machines/[id]/maintenance.ts': r25,
-  './machines/[id]/mount.ts': r26,
-  './machines/[id]/said.ts': r27,
-  './machines/index.ts': r28,
-  './machines/maintenance.ts': r29,
-  './me.ts': r30,
-  './pairings.ts': r31,
-  './policy.ts': r32,
-  './profiles/[id]/about.ts': r33,
-  './profiles/[id]/affected.ts': r34,
-  './profiles/[id]/copy.ts': r35,
-  './profiles/[id]/decision.ts': r36,
-  './profiles/[id]/draft.ts': r37,
-  './profiles/[id]/index.ts': r38,
-  './profiles/[id]/restore.ts': r39,
-  './profiles/[id]/retire.ts': r40,
-  './profiles/[id]/revisions.ts': r41,
-  './profiles/[id]/take-back.ts': r42,
-  './profiles/facets.ts': r43,
-  './profiles/index.ts': r44,
-  './recipes/[id]/index.ts': r45,
-  './recipes/[id]/pin.ts': r46,
-  './recipes/index.ts': r47,
-  './recipes/sheet.ts': r48,
-  './today.ts': r49,
-  './tokens/[id]/revoke.ts': r50,
-  './tokens/index.ts': r51,
-  './trials/[id]/camera.ts': r52,
-  './trials/[id]/coupon.ts': r53,
-  './trials/[id]/decision.ts': r54,
-  './trials/[id]/drawing.ts': r55,
-  './trials/[id]/elsewhere.ts': r56,
-  './trials/[id]/index.ts': r57,
-  './trials/[id]/instrument.ts': r58,
-  './trials/[id]/pictures/[picture].ts': r59,
-  './trials/[id]/pictures/index.ts': r60,
-  './trials/[id]/plate.ts': r61,
-  './trials/[id]/print.ts': r62,
-  './trials/[id]/readingTable.ts': r63,
-  './trials/[id]/readings.ts': r64,
-  './trials/[id]/solid.ts': r65,
-  './trials/drift.ts': r66,
-  './trials/due.ts': r67,
-  './trials/index.ts': r68,
-  './trials/preview.ts': r69,
+  './jobs/[id]/fix.ts': r6,
+  './jobs/[id]/index.ts': r7,
+  './jobs/[id]/others.ts': r8,
+  './jobs/[id]/outcome.ts': r9,
+  './jobs/[id]/picture.ts': r10,
+  './jobs/[id]/place.ts': r11,
+  './jobs/[id]/print.ts': r12,
+  './jobs/[id]/program.ts': r13,
+  './jobs/[id]/traveller.ts': r14,
+  './jobs/index.ts': r15,
+  './jobs/rules.ts': r16,
+  './library/changes.ts': r17,
+  './library/export.ts': r18,
+  './library/find.ts': r19,
+  './library/import.ts': r20,
+  './library/take-back.ts': r21,
+  './limits.ts': r22,
+  './live.ts': r23,
+  './machines/[id]/index.ts': r24,
+  './machines/[id]/load.ts': r25,
+  './machines/[id]/maintenance.ts': r26,
+  './machines/[id]/mount.ts': r27,
+  './machines/[id]/said.ts': r28,
+  './machines/index.ts': r29,
+  './machines/maintenance.ts': r30,
+  './me.ts': r31,
+  './pairings.ts': r32,
+  './policy.ts': r33,
+  './profiles/[id]/about.ts': r34,
+  './profiles/[id]/affected.ts': r35,
+  './profiles/[id]/copy.ts': r36,
+  './profiles/[id]/decision.ts': r37,
+  './profiles/[id]/draft.ts': r38,
+  './profiles/[id]/index.ts': r39,
+  './profiles/[id]/restore.ts': r40,
+  './profiles/[id]/retire.ts': r41,
+  './profiles/[id]/revisions.ts': r42,
+  './profiles/[id]/take-back.ts': r43,
+  './profiles/facets.ts': r44,
+  './profiles/index.ts': r45,
+  './recipes/[id]/index.ts': r46,
+  './recipes/[id]/pin.ts': r47,
+  './recipes/index.ts': r48,
+  './recipes/sheet.ts': r49,
+  './today.ts': r50,
+  './tokens/[id]/revoke.ts': r51,
+  './tokens/index.ts': r52,
+  './trials/[id]/camera.ts': r53,
+  './trials/[id]/coupon.ts': r54,
+  './trials/[id]/decision.ts': r55,
+  './trials/[id]/drawing.ts': r56,
+  './trials/[id]/elsewhere.ts': r57,
+  './trials/[id]/index.ts': r58,
+  './trials/[id]/instrument.ts': r59,
+  './trials/[id]/pictures/[picture].ts': r60,
+  './trials/[id]/pictures/index.ts': r61,
+  './trials/[id]/plate.ts': r62,
+  './trials/[id]/print.ts': r63,
+  './trials/[id]/readingTable.ts': r64,
+  './trials/[id]/readings.ts': r65,
+  './trials/[id]/solid.ts': r66,
+  './trials/drift.ts': r67,
+  './trials/due.ts': r68,
+  './trials/index.ts': r69,
+  './trials/preview.ts': r70,
 } satisfies Record<string, RouteFile>;

@@ -1,3 +1,4 @@
+import type { Placement } from '../../../core/mesh/placement.ts';
 import type { CheckOutcome, Verdict } from './outcome.ts';
 import type { MeshChoice } from './mesh.ts';
 import type { LimitSheet } from './sheet.ts';
@@ -52,8 +53,16 @@ export const rankMachines = (rows: readonly RankedMachine[]): RankedMachine[] =>
       a.name.localeCompare(b.name),
   );
 
-/** A part in the middle of another machine's plate; its turn and scale stay. */
-export const inTheMiddle = (choice: MeshChoice, sheet: LimitSheet): MeshChoice => ({
-  ...choice,
-  placement: { ...choice.placement, xMm: sheet.machine.travelMm[0] / 2, yMm: sheet.machine.travelMm[1] / 2 },
-});
+/** What lies on a plate, moved as it lies until its middle is that of another machine's plate. */
+export function inTheMiddle(choice: MeshChoice, sheet: LimitSheet): MeshChoice {
+  const all = [choice.placement, ...(choice.more ?? []).map((m) => m.placement)];
+  const middle = (of: readonly number[]): number => (Math.min(...of) + Math.max(...of)) / 2;
+  const dx = sheet.machine.travelMm[0] / 2 - middle(all.map((p) => p.xMm));
+  const dy = sheet.machine.travelMm[1] / 2 - middle(all.map((p) => p.yMm));
+  const moved = (p: Placement): Placement => ({ ...p, xMm: p.xMm + dx, yMm: p.yMm + dy });
+  return {
+    ...choice,
+    placement: moved(choice.placement),
+    ...(choice.more && { more: choice.more.map((m) => ({ ...m, placement: moved(m.placement) })) }),
+  };
+}

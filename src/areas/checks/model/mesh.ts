@@ -6,12 +6,32 @@ import type { Placement } from '../../../core/mesh/placement.ts';
 import type { Thickness } from '../../../core/mesh/thickness.ts';
 import type { UnitReading } from '../../../core/mesh/units.ts';
 
-/** What somebody chose for a mesh: what a figure of the file means, and how the part stands. */
+/** A file as it is kept. */
+export interface FileRef {
+  readonly sha256: string;
+  readonly name: string;
+  readonly size: number;
+}
+/** What else lies on the plate: the job's file once more, or another one. */
+export interface MorePart {
+  /** Null is the job's own file again. */
+  readonly file: FileRef | null;
+  readonly unit: MeshUnit | null;
+  readonly placement: Placement;
+}
+/** What somebody chose for a mesh: what a figure of the file means, how the part stands, and what lies beside it. */
 export interface MeshChoice {
   /** Null takes the unit the file states, or millimetres where it states none. */
   readonly unit: MeshUnit | null;
   readonly placement: Placement;
+  /** Whether the meshes are put in order first; the files stay as they came. */
+  readonly repair?: boolean;
+  readonly more?: readonly MorePart[];
 }
+/** Other files of a job, each once. */
+export const otherFilesOf = (choice: MeshChoice): FileRef[] => [
+  ...new Map((choice.more ?? []).flatMap((m) => (m.file ? [[m.file.sha256, m.file] as const] : []))).values(),
+];
 
 /** One layer of a part as it is drawn, before any line is laid. */
 export interface MeshLayerRow {
@@ -34,7 +54,11 @@ export interface MeshReport {
   /** Sizes the part would have in other units; empty where the file states its own. */
   readonly readings: readonly UnitReading[];
   readonly parts: number;
+  /** Hulls seen from above of what lies beside the first part. */
+  readonly others: readonly (readonly (readonly [number, number])[])[];
   readonly facts: MeshFacts;
+  /** What a repair did, in words; missing where none was asked for. */
+  readonly repair?: readonly string[];
   /** Bounds on the bed, as it stands. */
   readonly minMm: readonly [number, number, number];
   readonly maxMm: readonly [number, number, number];

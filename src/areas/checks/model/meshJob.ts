@@ -12,14 +12,13 @@ import {
   type Ring,
 } from '../../../core/geometry/clip.ts';
 import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
-import { surveyMesh } from '../../../core/mesh/facts.ts';
-import { boundsOf, joined, MESH_UNITS, scaled, type MeshFile, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import { surveyMesh, type Surveyed } from '../../../core/mesh/facts.ts';
+import { boundsOf, joined, MESH_UNITS, scaled, type Mesh } from '../../../core/mesh/mesh.ts';
 import { bridgeOf, type Bridge } from '../../../core/mesh/bridges.ts';
 import { momentsOf } from '../../../core/mesh/moments.ts';
-import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
 import { overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
-import { placed, type Placement } from '../../../core/mesh/placement.ts';
+import { placed } from '../../../core/mesh/placement.ts';
 import { measuringThickness } from '../../../core/mesh/thickness.ts';
 import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
@@ -27,6 +26,7 @@ import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts'
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
 import type { MeshChoice, MeshLayerRow, MeshReport } from './mesh.ts';
+import { openPlate, sumOfFacts, type PlatePart } from './plate.ts';
 import type { LimitSheet } from './sheet.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
@@ -45,13 +45,25 @@ const SMALLEST_FLOAT_MM2 = 0.1;
 const THIN_SHARE = 0.98;
 const SAMPLED_LAYERS = 120;
 
-/** Sets an opened mesh on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
+interface Standing {
+  readonly part: PlatePart;
+  readonly survey: Surveyed;
+  readonly mesh: Mesh;
+}
+/** Every part as it stands, looking outward; what lies there several times is surveyed once. */
+function standOn(parts: readonly PlatePart[]): Standing[] {
+  const surveys = new Map<Mesh, Surveyed>();
+  return parts.map((part) => {
+    const drawn = part.opened.mesh;
+    const survey = surveys.get(drawn) ?? surveyMesh(drawn);
+    surveys.set(drawn, survey);
+    return { part, survey, mesh: placed(outward(drawn, survey.shells), part.placement) };
+  });
+}
+
+/** Sets what was opened on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
  *  mesh takes seconds. */
-export function* checkingMesh(
-  { file, unit, mesh: drawn }: OpenedMesh,
-  placement: Placement,
-  sheet: LimitSheet,
-): Stepwise<Result<CheckedMesh>> {
+export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): Stepwise<Result<CheckedMesh>> {
   const { lay } = sheet.recipe;
   if (!lay)
     return fail({
@@ -59,10 +71,13 @@ export function* checkingMesh(
       what: 'The recipe lacks what a toolpath needs',
       todo: 'check the process and the start block',
     });
-  const asItCame = surveyMesh(drawn);
-  const mesh = placed(outward(drawn, asItCame.shells), placement);
+  const stands = standOn(parts);
+  const [{ part, survey, mesh: alone }] = stands as [Standing, ...Standing[]];
+  const { file, unit, mesh: drawn } = part.opened;
+  const facts = sumOfFacts(stands.map((s) => s.survey.facts));
+  const mesh = joined(stands.map((s) => s.mesh));
   // neither turning nor moving changes what hangs together; turning faces over does
-  const topology = mesh.corners === drawn.corners ? asItCame.topology : topologyOf(mesh);
+  const topology = mesh.corners === drawn.corners ? survey.topology : topologyOf(mesh);
   const bounds = boundsOf(mesh);
   const layers = (bounds.max[2] - lay.firstLayerHeightMm) / lay.layerHeightMm;
   if (layers > MOST_LAYERS)
@@ -86,10 +101,10 @@ export function* checkingMesh(
     0.72,
     0.9,
   );
-  const isClosed = asItCame.facts.openEdges === 0;
+  const isClosed = facts.openEdges === 0;
   const thickness = isClosed ? yield* within(measuringThickness(mesh), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
-  const centre = isClosed ? momentsOf(mesh, bounds.min).centre : null;
+  const hulls = stands.map((s) => planHull(s.mesh.xyz));
   return succeed({
     gcode: laid.gcode,
     report: read.value,
@@ -97,13 +112,15 @@ export function* checkingMesh(
       format: file.format,
       unit,
       unitIsStated: file.unit !== null,
-      readings: file.unit === null ? unitReadings(asItCame.facts.bounds, unit) : [],
-      parts: file.parts.length,
-      facts: asItCame.facts,
+      readings: file.unit === null ? unitReadings(survey.facts.bounds, unit) : [],
+      parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
+      others: hulls.slice(1),
+      facts,
+      ...(part.repair && { repair: [...new Set(parts.flatMap((p) => p.repair ?? []))] }),
       minMm: bounds.min,
       maxMm: bounds.max,
-      hull: planHull(mesh.xyz),
-      centreMm: centre,
+      hull: hulls[0]!,
+      ...(isClosed ? footing(stands, hulls, contact) : { centreMm: null, standsInsideMm: null }),
       overhangLimitDeg: limit,
       overhangs: overhangs.slice(0, MOST_OVERHANGS),
       overhangMm2: overhangs.reduce((s, o) => s + o.areaMm2, 0),
@@ -111,23 +128,48 @@ export function* checkingMesh(
       layers: rows,
       gaps: laid.layers.reduce((s, l) => s + l.gaps, 0),
       contactMm2: areaMm2(contact),
-      standsInsideMm: centre ? insideHullMm(contact, centre[0], centre[1]) : null,
       feet: feetOf(contact),
       bridges: bridgesOf(laid, overhangs, lay.visibleWall.widthMm, lay.supportGapZMm, lay.layerHeightMm),
       thickness,
-      cavities: asItCame.shells.shells.filter((s) => s.isClosed && !s.isInsideOut && s.volumeMm3 < 0).length,
-      nearest: nearestParts(file, unit, placement),
-      scale: placement.scale,
+      cavities: stands.reduce(
+        (n, s) => n + s.survey.shells.shells.filter((b) => b.isClosed && !b.isInsideOut && b.volumeMm3 < 0).length,
+        0,
+      ),
+      nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, alone)),
+      scale: part.placement.scale,
       zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
       partMm3: laid.partMm3,
       restMm3: laid.restMm3,
     },
   });
 }
-/** The same in one go, from the bytes of a file. */
-export function checkMesh(bytes: Uint8Array, choice: MeshChoice, sheet: LimitSheet): Result<CheckedMesh> {
-  const opened = openMesh(bytes, choice.unit);
-  return opened.ok ? runAll(checkingMesh(opened.value, choice.placement, sheet)) : opened;
+/** The same in one go, from the bytes of the files. */
+export function checkMesh(
+  bytes: Uint8Array,
+  choice: MeshChoice,
+  sheet: LimitSheet,
+  others?: ReadonlyMap<string, Uint8Array>,
+): Result<CheckedMesh> {
+  const plate = openPlate(bytes, choice, others);
+  return plate.ok ? runAll(checkingMesh(plate.value, sheet)) : plate;
+}
+
+/** Centre of gravity of the part that stands least firmly, and how far inside its own foot it lies. */
+function footing(
+  stands: readonly Standing[],
+  hulls: readonly (readonly (readonly [number, number])[])[],
+  contact: Region,
+): Pick<MeshReport, 'centreMm' | 'standsInsideMm'> {
+  let worst: { centreMm: readonly [number, number, number]; inside: number; tip: number } | null = null;
+  for (const [i, { mesh }] of stands.entries()) {
+    const { centre } = momentsOf(mesh, boundsOf(mesh).min);
+    const foot = stands.length === 1 ? contact : intersection(contact, [Float64Array.from(hulls[i]!.flat())]);
+    const inside = centre && insideHullMm(foot, centre[0], centre[1]);
+    if (!centre || inside === null) continue;
+    const tip = inside / centre[2];
+    if (!worst || tip < worst.tip) worst = { centreMm: centre, inside, tip };
+  }
+  return { centreMm: worst?.centreMm ?? null, standsInsideMm: worst?.inside ?? null };
 }
 
 /** Lean beyond which a surface is asked about: the proven one, or else the usual one. */
@@ -229,29 +271,41 @@ function bridgesOf(
     .sort((a, b) => b.spanMm - a.spanMm);
 }
 
-const MOST_PARTS = 60;
-/** How close two things of a file lie, by their hulls from above: only said of those closer than a head's width of plastic. */
+const MOST_PARTS = 200;
+/** How close two things lie, by their hulls from above: only said of those closer than a few lines. */
 const NEAR_MM = 2;
-function nearestParts(file: MeshFile, unit: MeshUnit, placement: Placement): MeshReport['nearest'] {
-  if (file.parts.length < 2 || file.parts.length > MOST_PARTS) return null;
+type Hull = readonly (readonly [number, number])[];
+function nearest(hulls: readonly Hull[]): MeshReport['nearest'] {
+  if (hulls.length < 2 || hulls.length > MOST_PARTS) return null;
+  const rings = hulls.map((h) => Float64Array.from(h.flat()));
+  const boxes = rings.map(boxOf);
+  const pairs = boxes.flatMap((a, i) =>
+    boxes.slice(0, i).flatMap((b, k) => {
+      const apart = Math.max(a[0] - b[1], b[0] - a[1], a[2] - b[3], b[2] - a[3]);
+      return apart < NEAR_MM ? [[i, k] as const] : [];
+    }),
+  );
+  for (let gap = 0; gap < NEAR_MM && pairs.length > 0; gap += NEAR_MM / 8)
+    for (const [i, k] of pairs) {
+      const grown = (n: number): Region => offset([rings[n]!], gap / 2 + 1e-4);
+      const common = intersection(grown(i), grown(k));
+      if (areaMm2(common) <= 0) continue;
+      const [x0, x1, y0, y1] = boxOf(common[0]!);
+      return { gapMm: gap, xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2 };
+    }
+  return null;
+}
+/** Hulls of the things one file holds, as they stand. */
+function hullsOfFile({ opened: { file, unit }, placement }: PlatePart, stands: Mesh): Hull[] {
+  if (file.parts.length < 2 || file.parts.length > MOST_PARTS) return [];
   const factor = MESH_UNITS[unit];
-  const whole = joined(file.parts.map((p) => scaled(p.mesh, factor)));
-  const shift = placed(whole, placement);
+  const whole = placed(joined(file.parts.map((p) => scaled(p.mesh, factor))), placement);
+  // what a repair took away may have been the outermost: both are set down by the same corner
+  const [dx, dy] = [0, 1].map((k) => boundsOf(stands).min[k]! - boundsOf(whole).min[k]!) as [number, number];
   let from = 0;
-  const hulls = file.parts.map(({ mesh }) => {
-    const xyz = shift.xyz.subarray(from, (from += mesh.xyz.length));
-    return Float64Array.from(planHull(xyz).flat());
-  });
-  for (let gap = 0; ; gap += NEAR_MM / 8) {
-    for (let i = 0; i < hulls.length; i++)
-      for (let k = 0; k < i; k++) {
-        const common = intersection(offset([hulls[i]!], gap / 2 + 1e-4), offset([hulls[k]!], gap / 2 + 1e-4));
-        if (areaMm2(common) <= 0) continue;
-        const [x0, x1, y0, y1] = boxOf(common[0]!);
-        return { gapMm: gap, xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2 };
-      }
-    if (gap >= NEAR_MM) return null;
-  }
+  return file.parts.map(({ mesh }) =>
+    planHull(whole.xyz.subarray(from, (from += mesh.xyz.length))).map(([x, y]) => [x + dx, y + dy] as const),
+  );
 }
 
 function zonesReached(layers: readonly LaidLayer[], zones: MeshZones): MeshReport['zones'] {

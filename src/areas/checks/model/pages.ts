@@ -54,6 +54,7 @@ export interface JobPage {
     readonly outcome: CheckOutcome | null;
     readonly refusal: string | null;
     readonly programSha: string | null;
+    readonly repairedSha: string | null;
     readonly rulesVersion: string;
     readonly at: string;
     readonly doneAt: string | null;

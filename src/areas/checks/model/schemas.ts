@@ -1,5 +1,6 @@
-import { array, number, object, string, tuple } from 'yup';
+import { array, boolean, mixed, number, object, string, tuple } from 'yup';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import type { Values } from '../../library/settings/define.ts';
 import { printResults, type PrintResult } from './noted.ts';
 import { purposes, type JobClass, type Purpose } from './sheet.ts';
 
@@ -11,22 +12,60 @@ const three = (least: number, most: number) =>
     number().min(least).max(most).required(),
     number().min(least).max(most).required(),
   ]).required();
-/** How a mesh is read and stands. */
+const sha = string()
+  .matches(/^[0-9a-f]{64}$/)
+  .required();
+const unit = string<MeshUnit>()
+  .oneOf(Object.keys(MESH_UNITS) as MeshUnit[])
+  .nullable()
+  .defined();
+const placement = object({
+  turnDeg: three(-360, 360),
+  scale: three(0.001, 1000),
+  xMm: number().min(-10_000).max(10_000).required(),
+  yMm: number().min(-10_000).max(10_000).required(),
+})
+  .noUnknown()
+  .required();
+/** So many things may lie on one plate. */
+export const MOST_ON_A_PLATE = 200;
+/** How a mesh is read and stands, and what lies beside it. */
 export const meshChoiceSchema = object({
-  unit: string<MeshUnit>()
-    .oneOf(Object.keys(MESH_UNITS) as MeshUnit[])
-    .nullable()
-    .defined(),
-  placement: object({
-    turnDeg: three(-360, 360),
-    scale: three(0.001, 1000),
-    xMm: number().min(-10_000).max(10_000).required(),
-    yMm: number().min(-10_000).max(10_000).required(),
-  })
-    .noUnknown()
-    .required(),
+  unit,
+  placement,
+  repair: boolean(),
+  more: array()
+    .of(
+      object({
+        file: object({
+          sha256: sha,
+          name: string().min(1).max(255).required(),
+          size: number().integer().min(1).required(),
+        })
+          .noUnknown()
+          .nullable()
+          .defined(),
+        unit,
+        placement,
+      })
+        .noUnknown()
+        .required(),
+    )
+    .max(MOST_ON_A_PLATE),
 }).noUnknown();
 export const placeSchema = meshChoiceSchema.required();
+/** Values of a recipe of the job's own; each is held against its setting when it is kept. */
+const overridesSchema = mixed<Values>().test(
+  'values',
+  'overrides: figures, texts and flags by setting, at most 60',
+  (v: unknown) =>
+    v === undefined ||
+    (typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      Object.keys(v).length <= 60 &&
+      Object.values(v).every((x) => ['number', 'string', 'boolean'].includes(typeof x))),
+);
 export const jobSchema = object({
   title: string().trim().min(2, 'Give the job a title').max(120).required('Give the job a title'),
   class: string<JobClass>()
@@ -42,12 +81,15 @@ export const jobSchema = object({
   toolId: id,
   materialId: id,
   processId: id,
-  fileSha: string()
-    .matches(/^[0-9a-f]{64}$/)
-    .required(),
+  fileSha: sha,
   fileName: string().min(1).max(255).required(),
   mesh: meshChoiceSchema.nullable(),
+  overrides: overridesSchema,
 })
+  .noUnknown()
+  .required();
+/** A finding of the newest check whose fix is to be done. */
+export const fixSchema = object({ runId: id, finding: number().integer().min(0).max(10_000).required() })
   .noUnknown()
   .required();
 export const clearSchema = object({ why: string().max(500).defined() })

@@ -1,4 +1,7 @@
 import { formatFigure } from '../../../core/units/format.ts';
+import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
+import { accelerationKey, lineKinds } from '../../library/settings/lineKinds.ts';
+import type { Values } from '../../library/settings/define.ts';
 import { defineRule } from './define.ts';
 import { soundJob } from './sound.ts';
 
@@ -8,6 +11,15 @@ const proven = {
   value: 1200,
   range: { min: 0, max: 1200, minEnd: 'notTriedBeyond' as const, maxEnd: 'failedBeyond' as const },
 };
+
+/** Acceleration of every kind of line that starts harder than so much. */
+const slower = (most: number, lay: MeshLaySettings | null): Values =>
+  Object.fromEntries(
+    lineKinds.flatMap((k) => {
+      const of = lay?.[k.key as 'fill'];
+      return of && of.accelerationMmPerS2 > most ? [[accelerationKey(k), most]] : [];
+    }),
+  );
 
 export const accelerationProven = defineRule({
   id: 'acceleration-proven',
@@ -28,6 +40,7 @@ export const accelerationProven = defineRule({
         limit: `${formatFigure(proof.range.max, 'acceleration')} mm/s²`,
         origin: `proven by ${proof.trialName}`,
         fix: `set ${formatFigure(proof.range.max, 'acceleration')} mm/s² at most`,
+        change: { values: slower(proof.range.max, sheet.recipe.lay ?? null) },
         line: report.highestAccelerationLine,
         trialId: proof.trialId,
       },

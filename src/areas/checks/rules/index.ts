@@ -1,6 +1,6 @@
 import type { CheckOutcome, Finding, RuleRun, Verdict } from '../model/outcome.ts';
 import { estimateOf } from './estimate.ts';
-import { toFinding, type Rule, type RuleInput } from './define.ts';
+import { toFinding, type Found, type Rule, type RuleInput } from './define.ts';
 import { accelerationProven } from './accelerationProven.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
 import { facesOutward } from './mesh/facesOutward.ts';
@@ -173,7 +173,7 @@ export function checkJob(input: RuleInput): CheckOutcome {
       continue;
     }
     runs.push({ rule: rule.id, ran: true, missing: null });
-    findings.push(...found.map((f) => toFinding(rule, f)));
+    findings.push(...found.map((f) => toFinding(rule, input.mesh ? f : asTold(f))));
   }
   findings.sort((a, b) => SEVERITY[a.severity] - SEVERITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1));
   const verdict: Verdict = findings.some((f) => f.severity === 'blocker')
@@ -190,6 +190,11 @@ export function checkJob(input: RuleInput): CheckOutcome {
     report: input.report,
     ...(input.mesh && { mesh: input.mesh }),
   };
+}
+
+/** What a program needs is done where it was made: nothing of it can be changed here. */
+function asTold({ change: _, ...found }: Found): Found {
+  return found;
 }
 
 function sentenceOf(verdict: Verdict, findings: readonly Finding[], { sheet }: RuleInput): string {

@@ -2,6 +2,9 @@ import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from './define.ts';
 import { soundJob } from './sound.ts';
 
+/** The pace of a layer is set before accelerations are known. */
+const MARGIN_S = 1;
+
 export const layerTimeProven = defineRule({
   id: 'layer-time-proven',
   bites: 'body',
@@ -24,6 +27,7 @@ export const layerTimeProven = defineRule({
         limit: `${formatFigure(least, 'time', 1)} s`,
         origin: proof ? `proven by ${proof.trialName}` : 'material',
         fix: `print ${Math.ceil(least / worst.timeS)} at once, or let the layer take ${formatFigure(least, 'time', 0)} s (${formatFigure((100 * worst.timeS) / least, 'percent', 0)} % of the speed there)`,
+        change: { values: { minimumLayerTimeS: Math.ceil(least + MARGIN_S) } },
         zMm: worst.zMm,
         line: worst.firstLine,
         ...(proof && { trialId: proof.trialId }),

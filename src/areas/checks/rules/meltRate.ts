@@ -1,9 +1,26 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { proofAt } from '../../library/model/along.ts';
+import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
+import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
+import type { Values } from '../../library/settings/define.ts';
+import { lineKinds, speedKey } from '../../library/settings/lineKinds.ts';
 import { defineRule } from './define.ts';
 import { soundJob } from './sound.ts';
 
 const SOUND_FLOW = soundJob().sheet.proofs['highestFlowMm3PerS']!;
+
+/** Speed of every kind of line that asks for more than so much, brought down to it; whole millimetres a second. */
+function slowed(limitMm3PerS: number, lay: MeshLaySettings): Values {
+  return Object.fromEntries(
+    lineKinds.flatMap((k) => {
+      const of = lay[k.key as 'fill'] as MeshLaySettings['fill'] | undefined;
+      if (!of) return [];
+      const h = k.key === 'firstLayer' ? lay.firstLayerHeightMm : lay.layerHeightMm;
+      const most = fastestSpeedMmPerS(limitMm3PerS, Math.max(of.widthMm, h), h, lay.flow);
+      return of.speedMmPerS > most ? [[speedKey(k), Math.floor(most)]] : [];
+    }),
+  );
+}
 
 export const meltRate = defineRule({
   id: 'melt-rate',
@@ -52,6 +69,7 @@ export const meltRate = defineRule({
         limit: `${formatFigure(limit, 'volumetricFlow', 1)} mm³/s`,
         origin: byHardware ? `hardware, ${sheet.recipe.tool.name}` : `proven, ${proof!.trialName}`,
         fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
+        ...(sheet.recipe.lay && { change: { values: slowed(limit, sheet.recipe.lay) } }),
         line: report.highestFlowLine,
         layer: worst.n,
         zMm: worst.row.zMm,

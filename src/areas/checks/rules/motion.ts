@@ -76,6 +76,7 @@ export const retractionProven = defineRule({
       limit: `${formatFigure(min, 'length', 2)} to ${formatFigure(max, 'length', 2)} mm`,
       origin: `proven, ${proof.trialName}`,
       fix: `set ${formatFigure(fix, 'length', 2)} mm`,
+      change: { values: { retractionMm: fix } },
       trialId: proof.trialId,
       ...placeOfLine(report, line),
     });

@@ -12,6 +12,8 @@ interface Heat {
   readonly hardware: string;
   readonly supplier: readonly [number, number] | null;
   readonly proof: Proof | undefined;
+  /** Settings that hold it. */
+  readonly keys: readonly string[];
 }
 
 /** Hardware, then the supplier's range, then what is proven; the tightest that is broken is named. */
@@ -27,8 +29,19 @@ function judgeHeat(input: RuleInput, heat: Heat): Found[] {
     origin: string,
     fix: string,
     title: string,
+    better: number | null,
   ): void => {
-    found.push({ severity, title, figure: `${c} °C`, limit, origin, fix, ...placeOfLine(input.report, line) });
+    const change = better === null ? {} : { change: { values: Object.fromEntries(heat.keys.map((k) => [k, better])) } };
+    found.push({
+      severity,
+      title,
+      figure: `${c} °C`,
+      limit,
+      origin,
+      fix,
+      ...change,
+      ...placeOfLine(input.report, line),
+    });
   };
   const ends = [
     [heat.highestC, heat.highestLine, 1],
@@ -43,6 +56,7 @@ function judgeHeat(input: RuleInput, heat: Heat): Found[] {
       `hardware, ${heat.hardware}`,
       `set ${part.toLowerCase()} to ${heat.hardwareMaxC} °C or use another tool`,
       `${part} hotter than ${heat.hardware} allows`,
+      null,
     );
     return found;
   }
@@ -60,6 +74,7 @@ function judgeHeat(input: RuleInput, heat: Heat): Found[] {
           `material data, ${input.sheet.recipe.material.name}; proven by ${proof!.trialName}`,
           'nothing, if the trial still holds',
           `${part} outside the supplier's range, but proven here`,
+          null,
         );
       else
         at(
@@ -70,6 +85,7 @@ function judgeHeat(input: RuleInput, heat: Heat): Found[] {
           `material data, ${input.sheet.recipe.material.name}`,
           `set ${part.toLowerCase()} to ${side > 0 ? supplier![1] : supplier![0]} °C or prove ${c} °C by a temperature trial`,
           `${part} ${side > 0 ? 'above' : 'below'} the supplier's range`,
+          proven ? Math.min(Math.max(c, proven.min), proven.max) : side > 0 ? supplier![1] : supplier![0],
         );
     } else if (outsideProven) {
       const end = side > 0 ? proven!.max : proven!.min;
@@ -82,6 +98,7 @@ function judgeHeat(input: RuleInput, heat: Heat): Found[] {
         `proven, ${proof!.trialName}`,
         `set ${part.toLowerCase()} to ${end} °C`,
         `${part} outside what is proven${how === 'failedBeyond' ? ': a trial saw it fail' : ''}`,
+        end,
       );
     }
   }
@@ -107,6 +124,7 @@ export const nozzleTemperature = defineRule({
       hardware: sheet.recipe.tool.name,
       supplier: sheet.recipe.material.nozzleRangeC,
       proof: sheet.proofs['nozzleC'],
+      keys: ['nozzleC', 'nozzleFirstC'],
     });
   },
   examples: {
@@ -138,6 +156,7 @@ export const bedTemperature = defineRule({
       hardware: sheet.machine.name,
       supplier: sheet.recipe.material.bedRangeC,
       proof: sheet.proofs['bedC'],
+      keys: ['bedC'],
     });
   },
   examples: {

@@ -2,6 +2,7 @@ export { rescueChecks, runCheck } from './runCheck.ts';
 export {
   checkAgain,
   clearJob,
+  fixJob,
   getJobPage,
   listJobs,
   listJobsOfRecipes,

@@ -1,15 +1,18 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { findMachine } from '../../machines/server/index.ts';
+import { checkOverrides } from '../../recipes/model/overrides.ts';
 import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
+import { applyFix, fixText } from '../model/applyFix.ts';
 import type { CheckFailure } from '../model/failures.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { JobRow } from '../model/pages.ts';
-import type { MeshChoice } from '../model/mesh.ts';
+import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { handOver, listOutcomes } from './handOver.ts';
@@ -23,6 +26,8 @@ export interface NewJob {
   readonly due?: string | null | undefined;
   /** Kept recipe whose own values and further roles the job takes over. */ readonly fromRecipeId?:
     string | null | undefined;
+  /** Values of the job's own recipe beside those it takes over. */
+  readonly overrides?: Values | undefined;
   readonly machineId: string;
   readonly toolId: string;
   readonly materialId: string;
@@ -48,6 +53,9 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
+  if (input.mesh && !(await areThere(ctx, input.mesh))) return fail({ code: 'noFile' });
+  const own = checkOverrides(input.overrides ?? {});
+  if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
   const from = input.fromRecipeId ? await findRecipe(ctx, input.fromRecipeId) : null;
   if (input.fromRecipeId && !from?.kept)
     return fail({ code: 'noRecipe', what: 'That recipe is not there any more; choose another or none' });
@@ -63,7 +71,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
       machineId: m.id,
       printerId: null,
       processId: input.processId,
-      overrides: from?.overrides ?? {},
+      overrides: { ...from?.overrides, ...input.overrides },
       kept: false,
       roles,
     });
@@ -98,6 +106,22 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
   });
 }
 
+/** Whether every other file a plate names was uploaded in full, as large as it says. */
+async function areThere(ctx: Pick<Ctx, 'db'>, choice: MeshChoice): Promise<boolean> {
+  const named = otherFilesOf(choice);
+  if (named.length === 0) return true;
+  const stored = await ctx.db
+    .select({ sha: file.sha256, size: file.size })
+    .from(file)
+    .where(
+      inArray(
+        file.sha256,
+        named.map((f) => f.sha256),
+      ),
+    );
+  return named.every((f) => stored.some((s) => s.sha === f.sha256 && s.size === f.size));
+}
+
 async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
   const id = ctx.newId();
   await ctx.db
@@ -128,6 +152,7 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
 export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promise<Result<null, CheckFailure>> {
   const found = await findJob(ctx, jobId);
   if (!found) return fail({ code: 'noJob' });
+  if (!(await areThere(ctx, mesh))) return fail({ code: 'noFile' });
   if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
   if (found.state !== 'received' && found.state !== 'checked' && found.state !== 'cleared')
     return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });
@@ -141,6 +166,51 @@ export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promi
       what: 'part set down otherwise',
       from: found.mesh,
       to: mesh,
+    });
+    await queueRun(inside, jobId);
+  });
+  return succeed(null);
+}
+
+/** Does a finding's fix to a copy of the recipe, or to how the part stands, and asks for a new check at once. */
+export async function fixJob(
+  ctx: Ctx,
+  jobId: string,
+  asked: { readonly runId: string; readonly finding: number },
+): Promise<Result<null, CheckFailure>> {
+  const no = (why: string) => fail<CheckFailure>({ code: 'notPlaced', why });
+  const found = await findJob(ctx, jobId);
+  if (!found) return fail({ code: 'noJob' });
+  if (!found.mesh) return no('The job is a program; have it made anew');
+  if (!['received', 'checked', 'cleared'].includes(found.state))
+    return no(`The job is ${found.state}; check it anew as another job`);
+  const [run] = await ctx.db
+    .select()
+    .from(checkRun)
+    .where(eq(checkRun.jobId, jobId))
+    .orderBy(desc(checkRun.at))
+    .limit(1);
+  const finding = run?.id === asked.runId ? run.outcome?.findings[asked.finding] : undefined;
+  if (!finding) return no('The job was checked again meanwhile; look at its newest findings');
+  if (!finding.change) return no('This fix is done by hand');
+  const from = (await findRecipe(ctx, found.recipeId))!;
+  const copy = applyFix(from.overrides, found.mesh, finding.change);
+  const values = checkOverrides(copy.overrides);
+  if (!values.ok) return no(sentenceOf(values.failure));
+  await ctx.db.transaction(async (db) => {
+    const inside = { ...ctx, db };
+    const recipeId = finding.change!.values
+      ? await insertRecipe(inside, { ...from, kept: false, overrides: copy.overrides })
+      : found.recipeId;
+    await db.update(job).set({ recipeId, mesh: copy.mesh, state: 'checked' }).where(eq(job.id, jobId));
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: jobName(found.number!),
+      what: 'fix done to a copy',
+      from: finding.title,
+      to: fixText(finding.change!),
+      why: finding.fix,
     });
     await queueRun(inside, jobId);
   });

@@ -1,13 +1,14 @@
 import { and, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
-import { openMesh } from '../../../core/mesh/openMesh.ts';
+import { write3mf } from '../../../core/mesh/write3mf.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { readFile, storeFile, wholeFile } from '../../../platform/files/store.ts';
 import { checkJob } from '../rules/index.ts';
-import type { MeshChoice } from '../model/mesh.ts';
+import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import { checkingMesh } from '../model/meshJob.ts';
+import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 import { checkText } from '../model/failures.ts';
 import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
@@ -90,12 +91,15 @@ async function runMeshCheck(
       { state: 'refused', refusal: `${row.fileName}: ${refusal}`, mesh: choice },
       'check refused',
     );
-  if (row.fileSize > LARGEST_MESH_BYTES)
-    return refuse(`${row.fileSize} bytes; a mesh may have ${LARGEST_MESH_BYTES}; coarsen it`);
+  const size = otherFilesOf(choice).reduce((s, f) => s + f.size, row.fileSize);
+  if (size > LARGEST_MESH_BYTES)
+    return refuse(`${size} bytes in all; the meshes of a job may have ${LARGEST_MESH_BYTES}; coarsen them`);
   const bytes = await wholeFile(ctx, row.fileSha, row.fileSize);
-  const opened = openMesh(bytes, choice.unit);
-  if (!opened.ok) return refuse(sentenceOf(opened.failure));
-  const work = checkingMesh(opened.value, choice.placement, sheet);
+  const others = new Map<string, Uint8Array>();
+  for (const { sha256, size } of otherFilesOf(choice)) others.set(sha256, await wholeFile(ctx, sha256, size));
+  const plate = openPlate(bytes, choice, others);
+  if (!plate.ok) return refuse(sentenceOf(plate.failure));
+  const work = checkingMesh(plate.value, sheet);
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
     if (Date.now() - reported <= REPORT_EVERY_MS) continue;
@@ -106,8 +110,10 @@ async function runMeshCheck(
   }
   const checked = step.value;
   if (!checked.ok) return refuse(sentenceOf(checked.failure));
-  const program = await storeFile(ctx, piecesOf(checked.value.gcode));
+  const program = await storeFile(ctx, piecesOf(new TextEncoder().encode(checked.value.gcode)));
   if (!program.ok) return refuse(sentenceOf(program.failure));
+  const repaired = choice.repair ? await storeFile(ctx, piecesOf(writtenOut(plate.value))) : null;
+  if (repaired && !repaired.ok) return refuse(sentenceOf(repaired.failure));
   const outcome = checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
   await finishRun(
     ctx,
@@ -121,14 +127,24 @@ async function runMeshCheck(
       pinSha: pinOf(sheet, choice),
       outcome,
       programSha: program.value.sha256,
+      repairedSha: repaired?.value.sha256 ?? null,
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
     },
     outcome.sentence,
   );
 }
-async function* piecesOf(text: string): AsyncGenerator<Uint8Array> {
-  yield new TextEncoder().encode(text);
+async function* piecesOf(bytes: Uint8Array): AsyncGenerator<Uint8Array> {
+  yield bytes;
 }
+/** What was put in order, as a file of its own beside those that came: each thing once, as it was drawn. */
+const writtenOut = (plate: readonly PlatePart[]): Uint8Array =>
+  write3mf(
+    [...new Set(plate.map((p) => p.opened))].map((opened, i) => ({
+      name: opened.file.parts[0]?.name || `part ${i + 1}`,
+      mesh: opened.mesh,
+    })),
+    'repaired',
+  );
 
 /** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while. One worker wins each. */
 export async function rescueChecks(ctx: Ctx): Promise<void> {

@@ -1,8 +1,10 @@
-import { fail, type Result } from '../../../core/result/result.ts';
+import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile, findProfileByKey } from '../../library/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
 import { findMachine, findMounted } from '../../machines/server/index.ts';
+import type { Values } from '../../library/settings/define.ts';
+import { checkOverrides } from '../../recipes/model/overrides.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { purposes, type JobClass, type LimitSheet } from '../model/sheet.ts';
@@ -24,6 +26,8 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
   const recipe = query.get('recipe') ? await findRecipe(ctx, query.get('recipe')!) : null;
   if (query.get('recipe') && !recipe?.kept)
     return fail({ code: 'noRecipe', what: 'That recipe is not there any more' });
+  const own = ownValues(query.get('overrides'));
+  if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
   const asked = query.get('class') as JobClass | null;
   return makeSheet(ctx, {
     machineId: m.id,
@@ -33,8 +37,27 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
     class: asked && jobClasses.includes(asked) ? asked : 'in-house',
     fileName: (query.get('fileName') ?? 'job.gcode').slice(0, 255),
     quantity: Math.max(1, Number(query.get('quantity') ?? 1) || 1),
-    overrides: recipe?.overrides ?? {},
+    overrides: { ...recipe?.overrides, ...own.value },
     roles: recipe?.roles ?? [],
     purpose: purposes.find((p) => p === query.get('purpose')) ?? null,
   });
+}
+
+const LONGEST = 4000;
+/** Values of the recipe's own, as JSON in the address. */
+function ownValues(text: string | null): Result<Values> {
+  if (text === null) return succeed({});
+  const bad = fail({
+    code: 'badValues',
+    what: 'overrides are no JSON object of values',
+    todo: 'send figures by setting',
+  });
+  if (text.length > LONGEST) return bad;
+  try {
+    const read: unknown = JSON.parse(text);
+    if (typeof read !== 'object' || read === null || Array.isArray(read)) return bad;
+    return checkOverrides(read as Values);
+  } catch {
+    return bad;
+  }
 }

@@ -63,6 +63,8 @@ export const checkRun = pgTable(
     outcome: jsonb('outcome').$type<CheckOutcome>(),
     /** Program laid from a mesh, as it was checked. */
     programSha: text('program_sha').references(() => file.sha256),
+    /** The meshes as they were put in order, where that was asked for. */
+    repairedSha: text('repaired_sha').references(() => file.sha256),
     refusal: text('refusal'),
     rulesVersion: text('rules_version').notNull(),
     peakResidentBytes: bigint('peak_resident_bytes', { mode: 'number' }),

@@ -4,10 +4,10 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
-import { checkValue } from '../../library/model/values.ts';
-import { CATALOGUE_VERSION, findSetting } from '../../library/settings/catalogue.ts';
-import { maySetInRecipe, type Values } from '../../library/settings/define.ts';
+import { CATALOGUE_VERSION } from '../../library/settings/catalogue.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { RecipeFailure } from '../model/failures.ts';
+import { checkOverrides } from '../model/overrides.ts';
 import {
   roleNames,
   workOut,
@@ -84,20 +84,8 @@ export async function keepRecipe(
 ): Promise<Result<{ id: string; version: number }, RecipeFailure>> {
   const sheet = await makeRecipeSheet(ctx, input.choice);
   if (!sheet.ok) return sheet;
-  for (const [key, value] of Object.entries(input.overrides)) {
-    const setting = findSetting(key);
-    const checked = setting
-      ? maySetInRecipe(setting)
-        ? checkValue(setting, value)
-        : fail({
-            code: 'fact',
-            what: 'No recipe can change it',
-            where: setting.label,
-            todo: `it belongs to the ${setting.owners[0]!}`,
-          })
-      : fail({ code: 'unknownSetting', what: `No setting "${key}"` });
-    if (!checked.ok) return fail({ code: 'badValue', detail: checked.failure });
-  }
+  const checked = checkOverrides(input.overrides);
+  if (!checked.ok) return fail({ code: 'badValue', detail: checked.failure });
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     const [taken] = await db

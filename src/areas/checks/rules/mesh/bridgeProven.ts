@@ -5,6 +5,8 @@ import { soundMeshJob } from './sound.ts';
 /** A span this short holds with any plastic. Common practice, no source. */
 const HARMLESS_MM = 5;
 const MOST = 3;
+/** Support from here stands under ceilings and leaves leaning sides alone. */
+const SUPPORT_FROM_DEG = 80;
 const over = (spanMm: number) => ({ bridges: [{ spanMm, zMm: 12, xMm: 110, yMm: 110 }] });
 const proof = (max: number, maxEnd: 'failedBeyond' | 'notTriedBeyond') => ({
   longestBridgeMm: {
@@ -40,6 +42,7 @@ export const bridgeProven = defineMeshRule({
           : `run a bridge trial up to ${Math.ceil(b.spanMm / 5) * 5} mm, or support it`,
         zMm: b.zMm,
         place: { xMm: b.xMm, yMm: b.yMm },
+        change: { values: { supportAngleDeg: SUPPORT_FROM_DEG } },
         ...(isProven && { trialId: proof.trialId }),
       }));
   },

@@ -45,6 +45,7 @@ export const overhangProven = defineMeshRule({
       fix: `support from ${formatFigure(overhangLimitDeg, 'angle', 0)}°, or turn the part so that it leans less`,
       zMm: o.zMm,
       place: { xMm: o.xMm, yMm: o.yMm },
+      change: { values: { supportAngleDeg: Math.floor(overhangLimitDeg) } },
       ...(isProven && { trialId: proof.trialId }),
     }));
     if (bare.length > MOST)

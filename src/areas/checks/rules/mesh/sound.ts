@@ -22,6 +22,7 @@ const soundMesh: MeshReport = {
   unitIsStated: false,
   readings: unitReadings({ min: [0, 0, 0], max: [40, 40, 40] }),
   parts: 1,
+  others: [],
   facts: {
     triangles: 1200,
     vertices: 602,

@@ -25,6 +25,7 @@ export const standsFirm = defineMeshRule({
         limit: '0 mm',
         origin: 'statics',
         fix: 'give it a brim or support, or rest it on another face',
+        change: { values: { brimMm: 5 } },
         zMm: centreMm[2],
         place: { xMm: centreMm[0], yMm: centreMm[1] },
       });
@@ -36,6 +37,7 @@ export const standsFirm = defineMeshRule({
         limit: `${LEAST_TIP_DEG}°`,
         origin: 'common practice',
         fix: 'give it a brim, or rest it on another face',
+        change: { values: { brimMm: 5 } },
         zMm: centreMm[2],
       });
     return found;

@@ -26,6 +26,7 @@ export const unitSure = defineMeshRule({
           better.length > 0
             ? `say its unit: ${better.map((r) => `${r.unit} makes it ${show(r.sizeMm)}`).join('; ')}`
             : 'ask whoever drew it',
+        ...(better.length === 1 && { change: { unit: better[0]!.unit } }),
       },
     ];
   },

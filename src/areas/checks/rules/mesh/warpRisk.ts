@@ -28,6 +28,7 @@ export const warpRisk = defineMeshRule({
         limit: `${LONG_MM} mm, ${SLENDER} times as long as wide`,
         origin: 'common practice',
         fix: 'give it a brim of 5 mm, and lay it along the warmer middle of the bed',
+        change: { values: { brimMm: 5 } },
         zMm: 0,
       },
     ];

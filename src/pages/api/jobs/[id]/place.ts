@@ -8,6 +8,6 @@ export const POST = command({
   role: 'technician',
   schema: placeSchema,
   text: checkText,
-  statuses: { noJob: 404, notPlaced: 409 },
+  statuses: { noJob: 404, noFile: 404, notPlaced: 409 },
   run: ({ ctx, params, body }) => placeJob(ctx, params['id']!, body),
 });

@@ -1,0 +1,2 @@
+ALTER TABLE "check_run" ADD COLUMN "repaired_sha" text;--> statement-breakpoint
+ALTER TABLE "check_run" ADD CONSTRAINT "check_run_repaired_sha_file_sha256_fk" FOREIGN KEY ("repaired_sha") REFERENCES "public"."file"("sha256") ON DELETE no action ON UPDATE no action;

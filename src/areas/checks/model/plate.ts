@@ -1,0 +1,72 @@
+import type { MeshFacts } from '../../../core/mesh/facts.ts';
+import type { MeshUnit } from '../../../core/mesh/mesh.ts';
+import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
+import type { Placement } from '../../../core/mesh/placement.ts';
+import { repaired, repairText } from '../../../core/mesh/repair.ts';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { MeshChoice } from './mesh.ts';
+
+/** One thing on the plate, as it was read and as it stands. */
+export interface PlatePart {
+  readonly opened: OpenedMesh;
+  readonly placement: Placement;
+  /** What a repair did to it, in words; null where none was asked for. */
+  readonly repair: readonly string[] | null;
+}
+
+/** Everything that lies on a job's plate: its own file first. A file that is there several times is read once. */
+export function openPlate(
+  main: Uint8Array,
+  choice: MeshChoice,
+  others: ReadonlyMap<string, Uint8Array> = new Map(),
+): Result<readonly PlatePart[]> {
+  const known = new Map<string, Omit<PlatePart, 'placement'>>();
+  const open = (bytes: Uint8Array, key: string, unit: MeshUnit | null): Result<Omit<PlatePart, 'placement'>> => {
+    const id = `${key} ${unit ?? ''}`;
+    const before = known.get(id);
+    if (before) return succeed(before);
+    const opened = openMesh(bytes, unit);
+    if (!opened.ok) return opened;
+    const part = choice.repair ? inOrder(opened.value) : { opened: opened.value, repair: null };
+    known.set(id, part);
+    return succeed(part);
+  };
+  const first = open(main, '', choice.unit);
+  if (!first.ok) return first;
+  const parts: PlatePart[] = [{ ...first.value, placement: choice.placement }];
+  for (const { file, unit, placement } of choice.more ?? []) {
+    const bytes = file ? others.get(file.sha256) : main;
+    if (!bytes) return fail({ code: 'noFile', what: `${file!.name} is not there`, todo: 'drop the file again' });
+    const part = open(bytes, file?.sha256 ?? '', file ? unit : choice.unit);
+    if (!part.ok) return file ? fail({ ...part.failure, what: `${file.name}: ${part.failure.what}` }) : part;
+    parts.push({ ...part.value, placement });
+  }
+  return succeed(parts);
+}
+
+function inOrder(opened: OpenedMesh): Omit<PlatePart, 'placement'> {
+  const { mesh, repair } = repaired(opened.mesh);
+  return { opened: { ...opened, mesh }, repair: repairText(repair) };
+}
+
+/** Figures of several meshes together. */
+export function sumOfFacts(all: readonly MeshFacts[]): MeshFacts {
+  const [first] = all;
+  if (all.length === 1) return first!;
+  const sum = (of: (f: MeshFacts) => number): number => all.reduce((s, f) => s + of(f), 0);
+  return {
+    triangles: sum((f) => f.triangles),
+    vertices: sum((f) => f.vertices),
+    shells: sum((f) => f.shells),
+    openEdges: sum((f) => f.openEdges),
+    nonManifoldEdges: sum((f) => f.nonManifoldEdges),
+    flippedEdges: sum((f) => f.flippedEdges),
+    insideOutShells: sum((f) => f.insideOutShells),
+    degenerateFaces: sum((f) => f.degenerateFaces),
+    duplicateFaces: sum((f) => f.duplicateFaces),
+    watertight: all.every((f) => f.watertight),
+    bounds: first!.bounds,
+    volumeMm3: sum((f) => f.volumeMm3),
+    areaMm2: sum((f) => f.areaMm2),
+  };
+}

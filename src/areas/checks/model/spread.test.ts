@@ -1,0 +1,71 @@
+import { expect, test } from 'vitest';
+import { asDrawn } from '../../../core/mesh/placement.ts';
+import { boxMesh } from '../../../core/mesh/solids.ts';
+import { writeStl } from '../../../core/mesh/writeStl.ts';
+import { checkJob } from '../rules/index.ts';
+import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
+import type { FileRef, MeshChoice } from './mesh.ts';
+import { checkMesh } from './meshJob.ts';
+import { edgeOf, spreadOut, thingsOf } from './spread.ts';
+
+const ref = (n: string): FileRef => ({ sha256: n.repeat(64), name: `${n}.stl`, size: 684 });
+const { sheet: plain } = soundMeshJob({}, { recipe: { lay: { ...soundLay }, family: 'PLA', lowestLayerTimeS: 8 } });
+const own = ref('a');
+const other = ref('b');
+const files = { a: writeStl(boxMesh([0, 0, 0], [60, 40, 8])), b: writeStl(boxMesh([0, 0, 0], [30, 30, 12])) };
+const both: MeshChoice = {
+  unit: null,
+  placement: asDrawn(110, 110),
+  more: [{ file: other, unit: null, placement: asDrawn(110, 110) }],
+};
+const square = (w: number, d: number) => [[0, 0], [w, 0], [w, d], [0, d]] as const; // prettier-ignore
+const hulls = [square(60, 40), square(30, 30)];
+const room = { gapMm: 4, edgeMm: edgeOf(plain) };
+const count = (a: number, b: number) => thingsOf(both, hulls).map((t) => ({ ...t, count: t.file ? b : a }));
+
+test('what lies on a plate is told by file, with its count and the room it takes', () => {
+  expect(
+    thingsOf({ ...both, more: [...both.more!, { file: null, unit: null, placement: asDrawn(10, 10) }] }, hulls),
+  ).toMatchObject([
+    { file: null, widthMm: 60, depthMm: 40, count: 2 },
+    { file: other, widthMm: 30, depthMm: 30, count: 1 },
+  ]);
+});
+test('arranged, the parts stand apart and within the plate with their skirt: the check says so', () => {
+  const { plates, tooLarge } = spreadOut(count(3, 4), both, own, [220, 220], room);
+  expect([plates.length, plates[0]!.pieces, tooLarge]).toEqual([1, 7, []]);
+  const { choice } = plates[0]!;
+  const checked = checkMesh(files.a, choice, plain, new Map([[other.sha256, files.b]]));
+  if (!checked.ok) throw new Error(checked.failure.what);
+  const { mesh, report } = checked.value;
+  expect([mesh.parts, mesh.others.length, mesh.nearest]).toEqual([7, 6, null]);
+  expect(mesh.facts.volumeMm3).toBeCloseTo(3 * 60 * 40 * 8 + 4 * 30 * 30 * 12, 3);
+  expect(checkJob({ mesh, report, sheet: plain }).findings.map((f) => f.rule)).toEqual([]);
+});
+test('side by side without a gap, the parts are told to touch', () => {
+  const touching = { ...both, more: [{ file: null, unit: null, placement: asDrawn(170.5, 110) }] };
+  const checked = checkMesh(files.a, touching, plain);
+  if (!checked.ok) throw new Error(checked.failure.what);
+  expect(checked.value.mesh.nearest!.gapMm).toBeCloseTo(0.5, 1);
+  expect(checkJob({ ...checked.value, sheet: plain }).findings.map((f) => f.rule)).toEqual(['parts-apart']);
+});
+test('what is too much for one plate goes on the next, each with its own file first', () => {
+  const { plates } = spreadOut(count(8, 30), both, own, [220, 220], room);
+  expect(plates.length).toBeGreaterThan(1);
+  const on = (file: FileRef | null): number =>
+    plates.reduce(
+      (n, p) =>
+        n +
+        [{ file: null }, ...p.choice.more!].filter(
+          (m) => ((m.file as FileRef | null) ?? p.file ?? own).sha256 === (file ?? own).sha256,
+        ).length,
+      0,
+    );
+  expect([on(null), on(other), plates.reduce((n, p) => n + p.pieces, 0)]).toEqual([8, 30, 38]);
+});
+test('what no plate holds is named, and a file nobody has sent is missed by name', () => {
+  const huge = [{ ...count(1, 0)[0]!, widthMm: 400 }];
+  expect(spreadOut(huge, both, own, [220, 220], room)).toMatchObject({ plates: [], tooLarge: [{ widthMm: 400 }] });
+  const checked = checkMesh(files.a, both, plain);
+  expect(checked.ok ? '' : checked.failure.what).toBe('b.stl is not there');
+});
