@@ -1,5 +1,6 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { checkingMesh, overhangLimitOf } from '../areas/checks/model/meshJob.ts';
+import { checkingMesh } from '../areas/checks/model/meshJob.ts';
+import { overhangLimitOf } from '../areas/checks/model/overhangLimit.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { checkJob } from '../areas/checks/rules/index.ts';
 import { surveyMesh } from '../core/mesh/facts.ts';

@@ -1,24 +1,33 @@
 import { checkJob } from '../areas/checks/rules/index.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { GcodeInspector } from '../core/gcode/inspect.ts';
+import { CannotUnpack, isGzip, unpackedPieces } from '../core/gcode/unpack.ts';
 import { sentenceOf } from '../core/result/result.ts';
 
 const POST_EVERY_MS = 250;
 
 /** Reads a local file chunk by chunk and posts what the rules find so far; the same core as the server's run. */
 self.onmessage = async ({ data }: MessageEvent<{ file: File; sheet: LimitSheet }>) => {
-  const { file, sheet } = data;
+  try {
+    await readProgram(data.file, data.sheet);
+  } catch (e) {
+    if (!(e instanceof CannotUnpack)) throw e;
+    self.postMessage({ refusal: sentenceOf(e.failure) });
+  }
+};
+
+async function readProgram(file: File, sheet: LimitSheet): Promise<void> {
   const inspector = new GcodeInspector(sheet.machine.motion);
-  const reader = file.stream().getReader();
   let read = 0;
+  const isPacked = isGzip(new Uint8Array(await file.slice(0, 2).arrayBuffer()));
+  const pieces = isPacked ? unpackedPieces(counted(file, (n) => (read += n))) : piecesOf(file, (n) => (read += n));
   let posted = 0;
-  for (let piece = await reader.read(); !piece.done; piece = await reader.read()) {
-    const refusal = inspector.push(piece.value);
+  for await (const piece of pieces) {
+    const refusal = inspector.push(piece);
     if (refusal) {
       self.postMessage({ refusal: sentenceOf(refusal) });
       return;
     }
-    read += piece.value.length;
     if (performance.now() - posted > POST_EVERY_MS) {
       posted = performance.now();
       self.postMessage({ read, outcome: checkJob({ report: inspector.partial(), sheet }) });
@@ -30,4 +39,22 @@ self.onmessage = async ({ data }: MessageEvent<{ file: File; sheet: LimitSheet }
       ? { read, outcome: checkJob({ report: report.value, sheet }), done: true }
       : { refusal: sentenceOf(report.failure) },
   );
-};
+}
+
+/** The bytes of a file as they are read from the disk, each piece told. */
+const counted = (file: File, tell: (bytes: number) => void): ReadableStream<Uint8Array> =>
+  file.stream().pipeThrough(
+    new TransformStream<Uint8Array, Uint8Array>({
+      transform(piece, out) {
+        tell(piece.length);
+        out.enqueue(piece);
+      },
+    }),
+  );
+async function* piecesOf(file: File, tell: (bytes: number) => void): AsyncGenerator<Uint8Array> {
+  const reader = file.stream().getReader();
+  for (let piece = await reader.read(); !piece.done; piece = await reader.read()) {
+    tell(piece.value.length);
+    yield piece.value;
+  }
+}

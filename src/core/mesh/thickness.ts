@@ -134,3 +134,26 @@ export function usualThicknesses(
   }
   return found.sort((p, q) => q.mm2 - p.mm2);
 }
+
+/** Thickness at the middle of each face, mm, by one ray each; Infinity where nothing is met. For shading a picture. */
+export function thicknessOfFaces({ xyz, corners }: Mesh): Float32Array {
+  const { min } = boundsOf({ xyz, corners });
+  const at = new Float32Array(xyz.length);
+  for (let i = 0; i < xyz.length; i++) at[i] = xyz[i]! - min[i % 3]!;
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(at, 3));
+  geometry.setIndex(new BufferAttribute(corners.slice(), 1));
+  const tree = new MeshBVH(geometry, { targetLeafSize: 10 });
+  const ray = new Ray();
+  const out = new Float32Array(corners.length / 3);
+  for (let t = 0; t < out.length; t++) {
+    const { nx, ny, nz } = faceOf(at, corners, t);
+    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
+    const middle = (k: number): number => (at[a + k]! + at[b + k]! + at[c + k]!) / 3;
+    ray.origin.set(middle(0) - SKIN_MM * nx, middle(1) - SKIN_MM * ny, middle(2) - SKIN_MM * nz);
+    ray.direction.set(-nx, -ny, -nz);
+    out[t] = (tree.raycastFirst(ray, BackSide)?.distance ?? Infinity) + SKIN_MM;
+  }
+  geometry.dispose();
+  return out;
+}

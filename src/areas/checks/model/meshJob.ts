@@ -26,6 +26,7 @@ import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts'
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
 import type { MeshChoice, MeshLayerRow, MeshReport } from './mesh.ts';
+import { overhangLimitOf } from './overhangLimit.ts';
 import { openPlate, sumOfFacts, type PlatePart } from './plate.ts';
 import type { LimitSheet } from './sheet.ts';
 
@@ -38,8 +39,6 @@ export interface CheckedMesh {
 
 const MOST_LAYERS = 10_000;
 const MOST_OVERHANGS = 40;
-/** Lean from the vertical that most plastics bridge step by step; common practice, no source. */
-const USUAL_OVERHANG_DEG = 45;
 const SMALLEST_FLOAT_MM2 = 0.1;
 /** A sliver of a corner that opening rounds off is no thin wall. */
 const THIN_SHARE = 0.98;
@@ -170,12 +169,6 @@ function footing(
     if (!worst || tip < worst.tip) worst = { centreMm: centre, inside, tip };
   }
   return { centreMm: worst?.centreMm ?? null, standsInsideMm: worst?.inside ?? null };
-}
-
-/** Lean beyond which a surface is asked about: the proven one, or else the usual one. */
-export function overhangLimitOf(sheet: LimitSheet): number {
-  const proof = sheet.proofs['steepestOverhangDeg'];
-  return proof && proof.state !== 'sister' ? Math.min(89.9, proof.range.max) : USUAL_OVERHANG_DEG;
 }
 
 function* rowsOf(laid: LaidMesh, lineMm: number, gapLayers: number): Stepwise<MeshLayerRow[]> {

@@ -75,24 +75,27 @@ export function spreadOut(
   };
   return {
     tooLarge: [...new Set(tooLarge.map((i) => pieces[i]!))],
-    plates: plates.map((plate): PlannedPlate => {
-      const [first, ...rest] = plate.map((at) => ({ thing: pieces[at.item]!, placement: set(pieces[at.item]!, at) }));
-      const own = first!.thing.file;
-      return {
-        file: own,
-        pieces: plate.length,
-        choice: {
-          unit: first!.thing.unit,
-          placement: first!.placement,
-          ...(repair !== undefined && { repair }),
-          more: rest.map(({ thing, placement }) => ({
-            // what is the plate's own file is not named again; the job's is, on the plate of another
-            file: thing.file?.sha256 === own?.sha256 ? null : (thing.file ?? jobFile),
-            unit: thing.unit,
-            placement,
-          })),
-        },
-      };
-    }),
+    // the plate with the job's own file first
+    plates: [...plates]
+      .sort((a, b) => a[0]!.item - b[0]!.item)
+      .map((plate): PlannedPlate => {
+        const [first, ...rest] = plate.map((at) => ({ thing: pieces[at.item]!, placement: set(pieces[at.item]!, at) }));
+        const own = first!.thing.file;
+        return {
+          file: own,
+          pieces: plate.length,
+          choice: {
+            unit: first!.thing.unit,
+            placement: first!.placement,
+            ...(repair !== undefined && { repair }),
+            more: rest.map(({ thing, placement }) => ({
+              // what is the plate's own file is not named again; the job's is, on the plate of another
+              file: thing.file?.sha256 === own?.sha256 ? null : (thing.file ?? jobFile),
+              unit: thing.unit,
+              placement,
+            })),
+          },
+        };
+      }),
   };
 }

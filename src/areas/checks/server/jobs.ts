@@ -1,4 +1,5 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -267,7 +268,7 @@ export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferS
     toolId: body.toolId!,
     materialId: body.materialId,
     class: row.class,
-    fileName: row.fileName,
+    fileName: unpackedName(row.fileName),
     quantity: row.quantity,
     overrides: r.overrides,
     roles: r.roles,

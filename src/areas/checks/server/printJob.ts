@@ -107,20 +107,19 @@ async function printingOn(ctx: Pick<Ctx, 'db'>, machineId: string): Promise<stri
   return rows[0] ? jobName(Number(rows[0].number)) : null;
 }
 
-/** The program of a check: the job's own file, or what that check laid from its mesh. */
+/** The program of a check: what it laid from the mesh or unpacked, or else the job's own file. */
 async function programOf(
   ctx: Pick<Ctx, 'db'>,
   row: Pick<JobRecord, 'mesh' | 'fileSha' | 'fileSize'>,
   runId: string,
 ): Promise<{ readonly sha: string; readonly size: number }> {
-  if (!row.mesh) return { sha: row.fileSha, size: row.fileSize };
   const [laid] = await ctx.db
     .select({ sha: file.sha256, size: file.size })
     .from(checkRun)
     .innerJoin(file, eq(file.sha256, checkRun.programSha))
     .where(eq(checkRun.id, runId));
-  if (!laid) throw new RangeError(`check ${runId} has no program`);
-  return laid;
+  if (!laid && row.mesh) throw new RangeError(`check ${runId} has no program`);
+  return laid ?? { sha: row.fileSha, size: row.fileSize };
 }
 
 /** Jobs that are printing and wish for something. */

@@ -1,6 +1,8 @@
+import { Readable } from 'node:stream';
 import { and, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
+import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
@@ -38,7 +40,15 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
   const inspector = new GcodeInspector(sheet.value.machine.motion);
   let read = 0;
   let reported = 0;
-  for await (const piece of readFile(ctx, row.fileSha)) {
+  let programSha: string | null = null;
+  try {
+    programSha = await keepUnpacked(ctx, row.fileSha);
+  } catch (e) {
+    if (!(e instanceof CannotUnpack)) throw e;
+    const refusal = `${row.fileName}: ${sentenceOf(e.failure)}`;
+    return finishRun(ctx, row, runId, { state: 'refused', refusal }, 'check refused');
+  }
+  for await (const piece of readFile(ctx, programSha ?? row.fileSha)) {
     if (inspector.push(piece)) break;
     read += piece.length;
     if (Date.now() - reported > REPORT_EVERY_MS) {
@@ -67,10 +77,23 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
       sheet: sheet.value,
       pinSha: pinOf(sheet.value),
       outcome,
+      programSha,
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
     },
     outcome.sentence,
   );
+}
+
+/** A packed program unpacked, as a file of its own beside the one that came; null where it came as it is. */
+async function keepUnpacked(ctx: Ctx, sha: string): Promise<string | null> {
+  for await (const head of readFile(ctx, sha)) {
+    if (!isGzip(head)) return null;
+    break;
+  }
+  const packed = Readable.toWeb(Readable.from(readFile(ctx, sha))) as ReadableStream<Uint8Array>;
+  const kept = await storeFile(ctx, unpackedPieces(packed));
+  if (!kept.ok) throw new CannotUnpack(kept.failure);
+  return kept.value.sha256;
 }
 
 const LARGEST_MESH_BYTES = 256 * 1024 * 1024;

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
+import { fixText } from '../model/applyFix.ts';
 import type { MeshLayerRow } from '../model/mesh.ts';
 import type { CheckOutcome, Finding } from '../model/outcome.ts';
 import type { LimitSheet } from '../model/sheet.ts';
@@ -17,11 +18,14 @@ export function HeightSheet({
   outcome,
   sheet,
   onLayer,
+  onFix,
 }: {
   readonly outcome: CheckOutcome;
   readonly sheet: LimitSheet;
   /** Shows the path of a layer, counted from 0. */
   readonly onLayer?: (layer: number) => void;
+  /** Does a finding's fix to a copy of the recipe, or to where the part stands. */
+  readonly onFix?: (finding: Finding) => void;
 }) {
   const [open, setOpen] = useState<number | null>(null);
   const areas = outcome.mesh?.layers ?? null;
@@ -42,7 +46,7 @@ export function HeightSheet({
   const middle = (minX + maxX) / 2;
   const perMm = Math.min(140 / (maxX - minX || 1), (HEIGHT - 52) / (top || 1));
   const findings = [...outcome.findings].sort((a, b) => heightOf(b, top) - heightOf(a, top));
-  const heights = findings.map((_, i) => (open === i ? CARD + 96 : CARD));
+  const heights = findings.map((found, i) => (open === i ? CARD + (found.change && onFix ? 132 : 96) : CARD));
   const tops = spread(
     findings.map((f) => scale.y(heightOf(f, top)) - CARD / 2),
     heights,
@@ -176,6 +180,14 @@ export function HeightSheet({
               <dt>fix</dt>
               <dd style={{ fontFamily: 'inherit' }}>
                 <b>{f.fix}</b>
+                {onFix && f.change && (
+                  <div style={{ margin: '4px 0' }}>
+                    <button className="btn" onClick={() => onFix(f)}>
+                      Do it to a copy
+                    </button>{' '}
+                    <span className="hint">{fixText(f.change)}</span>
+                  </div>
+                )}
                 {onLayer && f.zMm !== null && (
                   <>
                     {' '}

@@ -1,20 +1,24 @@
 import { Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
-import { call, post, Refused } from '../../../ui/api.ts';
+import { call, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
+import type { Finding } from '../model/outcome.ts';
 import type { JobPage } from '../model/pages.ts';
 import { CheckSide } from './CheckSide.tsx';
+import { fetchFile, fetchOthers } from './jobFiles.ts';
 import { HeightSheet } from './HeightSheet.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { OtherMachines } from './OtherMachines.tsx';
 import { OutcomePanel } from './OutcomePanel.tsx';
+import { PlatePanel } from './PlatePanel.tsx';
 import { PrintPanel } from './PrintPanel.tsx';
+import { SolidPanel } from './SolidPanel.tsx';
 import { StandingPanel } from './StandingPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
@@ -35,7 +39,10 @@ export function JobScreen({ id }: { readonly id: string }) {
   const [wish, setWish] = useState<MeshChoice | null>(null);
   const [isPath, setPath] = useState(false);
   const [layer, setLayer] = useState<number | null>(null);
-  const file = useCallback(() => fetchFile(id), [id]);
+  const isMesh = Boolean(j?.mesh);
+  const file = useCallback(() => fetchFile(id, isMesh), [id, isMesh]);
+  const placed = j?.mesh ?? null;
+  const others = useCallback(() => (placed ? fetchOthers(id, placed) : Promise.resolve([])), [id, placed]);
   if (error)
     return (
       <p className="empty" role="alert">
@@ -137,6 +144,14 @@ export function JobScreen({ id }: { readonly id: string }) {
                 sheet={sheet}
                 findings={outcome.findings}
                 onChange={person.role === 'viewer' || busy ? undefined : setWish}
+                repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
+              />
+              <SolidPanel
+                file={file}
+                others={others}
+                choice={wish ?? j.mesh}
+                sheet={sheet}
+                limitDeg={outcome.mesh.overhangLimitDeg}
               />
               <StandingPanel
                 file={file}
@@ -146,10 +161,22 @@ export function JobScreen({ id }: { readonly id: string }) {
                   person.role === 'viewer' || busy || !['received', 'checked', 'cleared'].includes(j.state)
                     ? undefined
                     : (turnDeg) => {
-                        const { unit, placement } = wish ?? j.mesh!;
-                        setWish({ unit, placement: { ...placement, turnDeg } });
+                        const now = wish ?? j.mesh!;
+                        setWish({ ...now, placement: { ...now.placement, turnDeg } });
                       }
                 }
+              />
+              <PlatePanel
+                choice={wish ?? j.mesh}
+                hulls={[outcome.mesh.hull, ...outcome.mesh.others]}
+                jobFile={{ sha256: j.fileSha, name: j.fileName, size: j.fileSize }}
+                sheet={sheet}
+                onSpread={
+                  person.role === 'viewer' || busy || !['received', 'checked', 'cleared'].includes(j.state)
+                    ? undefined
+                    : ({ plates: [first] }) => first && setWish(first.choice)
+                }
+                isOneJob
               />
               {wish && (
                 <div className="verdict" role="status">
@@ -175,6 +202,18 @@ export function JobScreen({ id }: { readonly id: string }) {
             <HeightSheet
               outcome={outcome}
               sheet={sheet}
+              {...(person.role !== 'viewer' &&
+                !busy &&
+                !j.outOfDate &&
+                run &&
+                ['received', 'checked', 'cleared'].includes(j.state) && {
+                  onFix: (f: Finding) =>
+                    void act(
+                      'fix',
+                      { runId: run.id, finding: outcome.findings.indexOf(f) },
+                      'Done to a copy; check asked for',
+                    ),
+                })}
               onLayer={(n) => {
                 setLayer(n);
                 setPath(true);
@@ -240,11 +279,4 @@ export function JobScreen({ id }: { readonly id: string }) {
       </Modal>
     </>
   );
-}
-
-/** The file of a job as it came. */
-async function fetchFile(id: string): Promise<Blob> {
-  const r = await fetch(`/api/jobs/${id}/program?original=1`);
-  if (!r.ok) throw new Refused(r.status, 'mesh', 'The file cannot be fetched; open the page again');
-  return r.blob();
 }

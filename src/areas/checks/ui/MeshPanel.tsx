@@ -1,4 +1,5 @@
 import { NumberInput } from '@mantine/core';
+import { useState } from 'react';
 import { mustAskUnit } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshSeen } from '../../../workers/readMesh.ts';
@@ -19,6 +20,7 @@ export function MeshPanel({
   sheet,
   findings,
   onChange,
+  repairedHref,
 }: {
   readonly seen: MeshSeen;
   readonly choice: MeshChoice;
@@ -26,8 +28,11 @@ export function MeshPanel({
   readonly findings?: readonly Finding[];
   /** Left out where nothing may be changed. */
   readonly onChange?: ((next: MeshChoice) => void) | undefined;
+  /** Where the repaired meshes are kept as a file of their own. */
+  readonly repairedHref?: string | undefined;
 }) {
   const { facts, readings } = seen;
+  const [isLocked, setLocked] = useState(choice.placement.scale.every((s) => s === choice.placement.scale[0]));
   const { placement: p } = choice;
   const size = [0, 1, 2].map((k) => seen.maxMm[k]! - seen.minMm[k]!);
   const set = (change: Partial<MeshChoice['placement']>): void =>
@@ -58,6 +63,7 @@ export function MeshPanel({
           <PlanView
             sheet={sheet}
             hull={seen.hull}
+            others={seen.others}
             minMm={seen.minMm}
             maxMm={seen.maxMm}
             {...(findings && { findings })}
@@ -112,15 +118,33 @@ export function MeshPanel({
                 </button>
               </div>
             ))}
-            <NumberInput
-              label="Scale, %"
-              value={Number((100 * p.scale[0]).toFixed(3))}
-              min={0.1}
-              max={100_000}
-              w={104}
-              disabled={!onChange}
-              onChange={(v) => typeof v === 'number' && v > 0 && set({ scale: [v / 100, v / 100, v / 100] })}
-            />
+            {(isLocked ? ['Scale, %'] : AXES.map((a) => `Scale ${a}, %`)).map((label, k) => (
+              <NumberInput
+                key={label}
+                label={label}
+                value={Number((100 * p.scale[k]!).toFixed(3))}
+                min={0.1}
+                max={100_000}
+                w={96}
+                disabled={!onChange}
+                onChange={(v) =>
+                  typeof v === 'number' &&
+                  v > 0 &&
+                  set({
+                    scale: p.scale.map((s, i) => (isLocked || i === k ? v / 100 : s)) as unknown as typeof p.scale,
+                  })
+                }
+              />
+            ))}
+            <label className="hint" style={{ paddingBottom: 10 }}>
+              <input
+                type="checkbox"
+                checked={isLocked}
+                disabled={!onChange}
+                onChange={(e) => setLocked(e.currentTarget.checked)}
+              />{' '}
+              alike
+            </label>
           </div>
           {sheet && (
             <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
@@ -153,6 +177,30 @@ export function MeshPanel({
             {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As it stands:{' '}
             <span className="f">{sizeText(size)} mm</span>
           </p>
+          {(faults.length > 0 || choice.repair) && (
+            <div className="hint" style={{ display: 'flex', gap: 8, alignItems: 'baseline', flexWrap: 'wrap' }}>
+              <button
+                className="btn"
+                disabled={!onChange}
+                aria-pressed={choice.repair === true}
+                onClick={() => onChange?.({ ...choice, repair: !choice.repair })}
+              >
+                {choice.repair ? 'Take it as it came' : 'Repair it'}
+              </button>
+              <span>
+                {choice.repair
+                  ? seen.repair && seen.repair.length > 0
+                    ? `Repaired: ${seen.repair.join('; ')}.`
+                    : 'There was nothing to repair.'
+                  : 'Into a new file beside this one; what was changed is said.'}{' '}
+                {repairedHref && (
+                  <a href={repairedHref} download>
+                    Take it as 3MF
+                  </a>
+                )}
+              </span>
+            </div>
+          )}
         </div>
       </div>
     </section>

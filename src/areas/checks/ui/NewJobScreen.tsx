@@ -1,24 +1,31 @@
 import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
-import { call, post, Refused } from '../../../ui/api.ts';
+import { call, post } from '../../../ui/api.ts';
 import { go } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
-import type { MeshChoice } from '../model/mesh.ts';
-import type { JobClass, LimitSheet } from '../model/sheet.ts';
+import { unpackedName } from '../../../core/gcode/unpack.ts';
+import { tellDone } from '../../../ui/tell.tsx';
+import type { Values } from '../../library/settings/define.ts';
+import { applyFix, fixText } from '../model/applyFix.ts';
+import type { FileRef, MeshChoice } from '../model/mesh.ts';
+import type { Finding } from '../model/outcome.ts';
+import { overhangLimitOf } from '../model/overhangLimit.ts';
+import { purposes, type JobClass, type LimitSheet, type Purpose } from '../model/sheet.ts';
+import type { PlannedPlate } from '../model/spread.ts';
 import { jobClasses } from '../model/schemas.ts';
+import { asSent, sortOut, upload } from './intake.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
 import { HeightSheet } from './HeightSheet.tsx';
+import { PlatePanel } from './PlatePanel.tsx';
+import { SolidPanel } from './SolidPanel.tsx';
 import { StandingPanel } from './StandingPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
-
-const LARGEST = 200 * 1024 * 1024;
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
@@ -41,22 +48,41 @@ export function NewJobScreen() {
   /** How a mesh is read and stands; null for a program. */
   const [choice, setChoice] = useState<MeshChoice | null>(null);
   const isSetDown = useRef(false);
-  const take = async (f: File | undefined): Promise<void> => {
+  /** Other meshes of the job, under a name of their own until they are sent. */
+  const [others, setOthers] = useState<readonly (readonly [string, File])[]>([]);
+  /** Plates beyond the first: each is kept as a job of its own. */
+  const [further, setFurther] = useState<readonly PlannedPlate[]>([]);
+  /** The job's own values beside its recipe's: fixes done to a copy. */
+  const [overrides, setOverrides] = useState<Values>({});
+  const [purpose, setPurpose] = useState<Purpose | ''>('');
+  const [due, setDue] = useState('');
+  const take = async (list: readonly File[]): Promise<void> => {
+    if (list.length === 0) return;
+    const { main: f, meshes, isMesh, says } = await sortOut(list);
+    setSlip(says);
     if (!f) return;
-    if (f.size > LARGEST) {
-      setSlip(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`);
-      return;
-    }
-    const isMesh = looksLikeMesh(new Uint8Array(await f.slice(0, TELLING_BYTES).arrayBuffer()), f.size);
-    const isNamedMesh = isNamedLikeMesh(f.name);
-    setSlip(
-      isMesh || isNamedMesh || /\.(g|gc|gco|gcode|nc|ngc|txt)$/i.test(f.name)
-        ? null
-        : `${f.name} ends like neither G-code (.gcode, .gco, .g, .nc) nor a mesh (.stl, .3mf, .obj); it is read as G-code`,
-    );
     isSetDown.current = false;
     const [w, d] = sheet?.machine.travelMm ?? [0, 0];
-    setChoice(isMesh || isNamedMesh ? { unit: null, placement: asDrawn(w / 2, d / 2) } : null);
+    const placement = asDrawn(w / 2, d / 2);
+    const named = meshes.map((m, i) => [`local:${i}`, m] as const);
+    setOthers(named);
+    setFurther([]);
+    setOverrides({});
+    setChoice(
+      isMesh
+        ? {
+            unit: null,
+            placement,
+            ...(named.length > 0 && {
+              more: named.map(([sha256, m]) => ({
+                file: { sha256, name: m.name, size: m.size },
+                unit: null,
+                placement,
+              })),
+            }),
+          }
+        : null,
+    );
     setFile(f);
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
@@ -96,8 +122,10 @@ export function NewJobScreen() {
       material: materialId,
       process: processId,
       class: jobClass,
-      fileName: file.name,
+      fileName: unpackedName(file.name),
       quantity: String(quantity || 1),
+      ...(purpose && { purpose }),
+      ...(Object.keys(overrides).length > 0 && { overrides: JSON.stringify(overrides) }),
       ...(recipeId && { recipe: recipeId }),
     });
     call<LimitSheet>(`/api/limits?${query.toString()}`).then(
@@ -114,28 +142,44 @@ export function NewJobScreen() {
     return () => {
       gone = true;
     };
-  }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId]);
-  const check = useLocalCheck(file, choice, sheet);
+  }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides]);
+  const asFile = useCallback(() => Promise.resolve(file!), [file]);
+  const asOthers = useCallback(() => Promise.resolve(others), [others]);
+  const check = useLocalCheck(file, choice, sheet, others);
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
     setSlip(null);
     try {
       const { sha256 } = await upload(file, setKeeping);
-      const made = await post<{ id: string }>('/api/jobs', {
-        title,
-        class: jobClass,
-        quantity: Number(quantity),
-        machineId,
-        toolId,
-        materialId,
-        processId,
-        fromRecipeId: recipeId || null,
-        fileSha: sha256,
-        fileName: file.name,
-        ...(choice && { mesh: choice }),
-      });
-      go(`/checks/${made.id}`);
+      const own: FileRef = { sha256, name: file.name, size: file.size };
+      const sent = new Map<string, FileRef>([['', own]]);
+      for (const [key, other] of others)
+        sent.set(key, { sha256: (await upload(other, setKeeping)).sha256, name: other.name, size: other.size });
+      const plates = [{ file: null, choice }, ...further];
+      const ids: string[] = [];
+      for (const [i, plate] of plates.entries()) {
+        const of = sent.get(plate.file?.sha256 ?? '')!;
+        const made = await post<{ id: string }>('/api/jobs', {
+          title: plates.length > 1 ? `${title}, plate ${i + 1} of ${plates.length}` : title,
+          class: jobClass,
+          quantity: Number(quantity),
+          purpose: purpose || null,
+          due: due ? new Date(`${due}T18:00`).toISOString() : null,
+          machineId,
+          toolId,
+          materialId,
+          processId,
+          fromRecipeId: recipeId || null,
+          overrides,
+          fileSha: of.sha256,
+          fileName: of.name,
+          ...(plate.choice && { mesh: asSent(plate.choice, sent) }),
+        });
+        ids.push(made.id);
+      }
+      if (ids.length > 1) tellDone(`${ids.length} jobs, one for each plate`);
+      go(ids.length > 1 ? '/checks' : `/checks/${ids[0]}`);
     } catch (e) {
       setSlip((e as Error).message);
       setKeeping(null);
@@ -180,21 +224,26 @@ export function NewJobScreen() {
           onDrop={(e) => {
             e.preventDefault();
             setOver(false);
-            void take(e.dataTransfer.files[0]);
+            void take([...e.dataTransfer.files]);
           }}
         >
           {file ? (
             <>
-              Read from this device: <b>{file.name}</b>. Drop another to replace it.
+              Read from this device: <b>{[file, ...others.map(([, f]) => f)].map((f) => f.name).join(', ')}</b>. Drop
+              others to replace {others.length > 0 ? 'them' : 'it'}.
             </>
           ) : (
-            <>Drop a mesh (STL, 3MF, OBJ) or a G-code file here, or press Enter to choose one (up to 200 MB)</>
+            <>
+              Drop meshes (STL, 3MF, OBJ) or a G-code file here, packed or not, or press Enter to choose (up to 200 MB
+              each)
+            </>
           )}
           <input
             type="file"
+            multiple
             aria-label="Mesh or G-code file"
             style={{ display: 'block', margin: '8px auto 0' }}
-            onChange={(e) => void take(e.target.files?.[0])}
+            onChange={(e) => void take([...(e.target.files ?? [])])}
           />
         </label>
         {slip && (
@@ -243,6 +292,13 @@ export function NewJobScreen() {
             onChange={(e) => setJobClass(e.currentTarget.value as JobClass)}
             data={[...jobClasses]}
           />
+          <NativeSelect
+            label="Purpose"
+            value={purpose}
+            onChange={(e) => setPurpose(e.currentTarget.value as Purpose | '')}
+            data={[{ value: '', label: 'not said' }, ...purposes]}
+          />
+          <TextInput label="Due" type="date" value={due} onChange={(e) => setDue(e.currentTarget.value)} />
           <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
         </div>
       </section>
@@ -264,6 +320,22 @@ export function NewJobScreen() {
         />
       )}
       {choice && check.mesh && sheet && file && (
+        <PlatePanel
+          choice={choice}
+          hulls={[check.mesh.hull, ...check.mesh.others]}
+          jobFile={{ sha256: '', name: file.name, size: file.size }}
+          sheet={sheet}
+          onSpread={({ plates: [first, ...rest] }) => {
+            isSetDown.current = true;
+            setChoice(first!.choice);
+            setFurther(rest);
+          }}
+        />
+      )}
+      {choice && check.mesh && sheet && file && (
+        <SolidPanel file={asFile} others={asOthers} choice={choice} sheet={sheet} limitDeg={overhangLimitOf(sheet)} />
+      )}
+      {choice && check.mesh && sheet && file && (
         <StandingPanel
           file={() => Promise.resolve(file)}
           choice={choice}
@@ -282,8 +354,27 @@ export function NewJobScreen() {
       {check.outcome && sheet && (
         <>
           <VerdictBand outcome={check.outcome} reading={check.share} />
+          {Object.keys(overrides).length > 0 && (
+            <p className="stage hint" role="status">
+              In a copy of the recipe, for this job only: {fixText({ values: overrides })}.{' '}
+              <button className="plain" onClick={() => setOverrides({})}>
+                take them back
+              </button>
+            </p>
+          )}
           <div className="page two">
-            <HeightSheet outcome={check.outcome} sheet={sheet} />
+            <HeightSheet
+              outcome={check.outcome}
+              sheet={sheet}
+              {...(choice && {
+                onFix: (f: Finding) => {
+                  const copy = applyFix(overrides, choice, f.change!);
+                  isSetDown.current = true;
+                  setOverrides(copy.overrides);
+                  setChoice(copy.mesh);
+                },
+              })}
+            />
             <CheckSide
               outcome={check.outcome}
               quantity={Number(quantity) || 1}
@@ -294,22 +385,4 @@ export function NewJobScreen() {
       )}
     </>
   );
-}
-
-/** Uploads with progress; a cut-off upload says so and leaves nothing half-stored. */
-function upload(file: File, onShare: (share: number) => void): Promise<{ sha256: string }> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('PUT', '/api/files');
-    request.setRequestHeader('content-type', 'application/octet-stream');
-    request.upload.onprogress = (e) => onShare(e.loaded / (e.total || 1));
-    request.onerror = () =>
-      reject(new Refused(0, 'offline', 'The upload was cut off; nothing was stored. Press again to send it anew'));
-    request.onload = () => {
-      const body = JSON.parse(request.responseText || '{}') as { sha256?: string; title?: string };
-      if (request.status === 200 && body.sha256) resolve({ sha256: body.sha256 });
-      else reject(new Refused(request.status, 'upload', body.title ?? `The server answered ${request.status}`));
-    };
-    request.send(file);
-  });
 }

@@ -6,6 +6,7 @@ import { StateMark } from '../../../ui/StateMark.tsx';
 import { tellRefused } from '../../../ui/tell.tsx';
 import type { MachinesAnswer, MachinesWish } from '../../../workers/compareMachines.ts';
 import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from '../model/elsewhere.ts';
+import { fetchOthers } from './jobFiles.ts';
 import type { JobPage } from '../model/pages.ts';
 
 const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
@@ -38,6 +39,7 @@ export function OtherMachines({
     const start = async (): Promise<void> => {
       const others = await call<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
       const blob = await file();
+      const besides = mesh ? await fetchOthers(id, mesh) : [];
       if (isOver) return;
       setOf(others.length);
       worker = new Worker(new URL('../../../workers/compareMachines.ts', import.meta.url), { type: 'module' });
@@ -48,7 +50,7 @@ export function OtherMachines({
         if (!check) return setRefused((r) => [...r, `${at.name}: ${why ?? ''}`]);
         setRows((r) => rankMachines([...r, { ...at, check }]));
       };
-      const wish: MachinesWish = { file: blob, mesh, sheets: others.map((o) => o.sheet) };
+      const wish: MachinesWish = { file: blob, others: besides, mesh, sheets: others.map((o) => o.sheet) };
       worker.postMessage(wish);
     };
     void start().catch((e: unknown) => setSays(e instanceof Error ? e.message : 'The file could not be fetched'));

@@ -7,6 +7,7 @@ const ROOM = 16;
 export function PlanView({
   sheet,
   hull,
+  others = [],
   minMm,
   maxMm,
   centreMm,
@@ -15,6 +16,8 @@ export function PlanView({
 }: {
   readonly sheet: LimitSheet;
   readonly hull: readonly (readonly [number, number])[];
+  /** Outlines of what lies beside it. */
+  readonly others?: readonly (readonly (readonly [number, number])[])[];
   readonly minMm: readonly [number, number, number];
   readonly maxMm: readonly [number, number, number];
   readonly centreMm?: readonly [number, number, number] | null;
@@ -69,6 +72,14 @@ export function PlanView({
         strokeWidth={isOver ? 2 : 1}
         strokeDasharray={isOver ? '6 3' : undefined}
       />
+      {others.map((o, i) => (
+        <polygon
+          key={i}
+          points={o.map(([x, y]) => `${X(x).toFixed(1)},${Y(y).toFixed(1)}`).join(' ')}
+          fill="var(--clay)"
+          stroke="var(--dim)"
+        />
+      ))}
       {centreMm && (
         <path
           d={`M${X(centreMm[0]) - 5} ${Y(centreMm[1])}h10M${X(centreMm[0])} ${Y(centreMm[1]) - 5}v10`}

@@ -16,7 +16,12 @@ const NOTHING: LocalCheck = { outcome: null, share: 0, refusal: null, mesh: null
 const SETTLED_MS = 150;
 
 /** Checks a file on this device in a worker, anew whenever anything it depends on changes; `choice` is given for meshes. */
-export function useLocalCheck(file: File | null, choice: MeshChoice | null, sheet: LimitSheet | null): LocalCheck {
+export function useLocalCheck(
+  file: File | null,
+  choice: MeshChoice | null,
+  sheet: LimitSheet | null,
+  others: readonly (readonly [string, File])[],
+): LocalCheck {
   const [check, setCheck] = useState<LocalCheck>(NOTHING);
   const worker = useRef<Worker | null>(null);
   useEffect(() => {
@@ -30,14 +35,14 @@ export function useLocalCheck(file: File | null, choice: MeshChoice | null, shee
     // what is typed figure by figure is checked once
     const timer = setTimeout(() => {
       worker.current = choice
-        ? checkMeshFile({ file, choice, sheet }, setCheck)
+        ? checkMeshFile({ file, others, choice, sheet }, setCheck)
         : checkProgramFile(file, sheet!, setCheck);
     }, SETTLED_MS);
     return () => {
       clearTimeout(timer);
       worker.current?.terminate();
     };
-  }, [file, choice, sheet]);
+  }, [file, choice, sheet, others]);
   return check;
 }
 

@@ -9,6 +9,12 @@ import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
 import { provingKinds } from '../kinds/index.ts';
 
+const CEILINGS = [
+  { key: 'massG', label: 'Weight', suffix: ' g' },
+  { key: 'cost', label: 'Cost', suffix: ' €' },
+  { key: 'hours', label: 'Hours', suffix: ' h' },
+] as const;
+
 /** How long evidence holds, which jobs must stay inside it, and who accepts trials. A lead changes it; everybody may read it. */
 export function PolicyScreen() {
   const client = useQueryClient();
@@ -103,6 +109,63 @@ export function PolicyScreen() {
                 </label>
               ))}
             </div>
+          </section>
+          <section className="stage" aria-label="Ceilings">
+            <h2>
+              Most a job may take{' '}
+              <span className="hint">weight and cost of all its pieces, hours of one print; empty is not limited</span>
+            </h2>
+            <table className="list" style={{ maxWidth: 560 }}>
+              <thead>
+                <tr>
+                  <th>Class</th>
+                  <th>Weight</th>
+                  <th>Cost</th>
+                  <th>Hours</th>
+                </tr>
+              </thead>
+              <tbody>
+                {jobClasses.map((c) => (
+                  <tr key={c}>
+                    <td>{c}</td>
+                    {CEILINGS.map(({ key, suffix, label }) => (
+                      <td key={key}>
+                        <NumberInput
+                          size="xs"
+                          w={110}
+                          aria-label={`${label}, ${c}`}
+                          disabled={!isLead}
+                          value={p.ceilings[c]?.[key] ?? ''}
+                          min={0.01}
+                          max={key === 'hours' ? 2000 : 100_000}
+                          suffix={suffix}
+                          onChange={(v) =>
+                            set({
+                              ceilings: {
+                                ...p.ceilings,
+                                [c]: { ...p.ceilings[c], [key]: typeof v === 'number' && v > 0 ? v : null },
+                              },
+                            })
+                          }
+                        />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <NumberInput
+              size="xs"
+              w={220}
+              mt={10}
+              label="No first layer faster than"
+              disabled={!isLead}
+              value={p.firstLayerMostMmPerS ?? ''}
+              min={1}
+              max={1000}
+              suffix=" mm/s"
+              onChange={(v) => set({ firstLayerMostMmPerS: typeof v === 'number' && v > 0 ? v : null })}
+            />
           </section>
           <section className="stage">
             <h2>Who accepts a trial</h2>

@@ -1,11 +1,15 @@
 import { Readable } from 'node:stream';
+import { otherFilesOf } from '../../../../areas/checks/model/mesh.ts';
 import { checkText } from '../../../../areas/checks/model/failures.ts';
 import { getJobPage } from '../../../../areas/checks/server/index.ts';
+import { unpackedName } from '../../../../core/gcode/unpack.ts';
 import { fail } from '../../../../core/result/result.ts';
+import type { Ctx } from '../../../../platform/db/context.ts';
 import { readFile } from '../../../../platform/files/store.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
 
-/** The program of a job: its own file, or the one laid from its mesh by the newest check; with `original` the file as it came. */
+/** The program of a job: its own file, or the one laid from its mesh by the newest check; with `original`
+ *  the file as it came, another file of the plate by its digest, or the meshes as they were `repaired`. */
 export const GET = reading({
   role: 'viewer',
   text: checkText,
@@ -14,14 +18,26 @@ export const GET = reading({
     const page = await getJobPage(ctx, params['id']!);
     if (!page.ok) return page;
     const { mesh, run, fileSha, fileName } = page.value;
-    const isLaid = mesh !== null && query.get('original') === null;
+    const asked = query.get('original');
+    if (asked === 'repaired') {
+      if (!run?.repairedSha) return fail({ code: 'noProgram' });
+      return attachment(ctx, run.repairedSha, fileName.replace(/\.[^.]*$/, '-repaired.3mf'), 'model/3mf');
+    }
+    const other = mesh ? otherFilesOf(mesh).find((f) => f.sha256 === asked) : undefined;
+    if (other) return attachment(ctx, other.sha256, other.name, 'application/octet-stream');
+    const isLaid = asked === null && (mesh !== null || Boolean(run?.programSha));
     const sha = isLaid ? run?.programSha : fileSha;
     if (!sha) return fail({ code: 'noProgram' });
-    return new Response(Readable.toWeb(Readable.from(readFile(ctx, sha))) as ReadableStream, {
-      headers: {
-        'content-type': mesh && !isLaid ? 'application/octet-stream' : 'text/x-gcode; charset=utf-8',
-        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(isLaid ? fileName.replace(/\.[^.]*$/, '.gcode') : fileName)}`,
-      },
-    });
+    const name = !isLaid ? fileName : mesh ? fileName.replace(/\.[^.]*$/, '.gcode') : unpackedName(fileName);
+    const isText = isLaid || (!mesh && unpackedName(fileName) === fileName);
+    return attachment(ctx, sha, name, isText ? 'text/x-gcode; charset=utf-8' : 'application/octet-stream');
   },
 });
+
+const attachment = (ctx: Ctx, sha: string, name: string, type: string): Response =>
+  new Response(Readable.toWeb(Readable.from(readFile(ctx, sha))) as ReadableStream, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    },
+  });

@@ -1,0 +1,104 @@
+import { NumberInput } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import type { FileRef, MeshChoice } from '../model/mesh.ts';
+import type { LimitSheet } from '../model/sheet.ts';
+import { edgeOf, spreadOut, thingsOf, type Spread } from '../model/spread.ts';
+
+const USUAL_GAP_MM = 4;
+const MOST_PIECES = 200;
+
+/** How many of each lie on the plate, and a way to set them apart; what does not fit goes on further plates. */
+export function PlatePanel({
+  choice,
+  hulls,
+  jobFile,
+  sheet,
+  onSpread,
+  isOneJob = false,
+}: {
+  readonly choice: MeshChoice;
+  /** Outlines from above of everything on the plate, the first part first. */
+  readonly hulls: readonly (readonly (readonly [number, number])[])[];
+  readonly jobFile: FileRef;
+  readonly sheet: LimitSheet;
+  readonly onSpread?: ((spread: Spread) => void) | undefined;
+  /** A kept job has one plate: what goes on others has to become jobs of its own. */
+  readonly isOneJob?: boolean;
+}) {
+  const things = thingsOf(choice, hulls);
+  const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
+  const [gapMm, setGap] = useState(USUAL_GAP_MM);
+  const [says, setSays] = useState<string | null>(null);
+  useEffect(() => setSays(null), [sheet]);
+  const countOf = (key: string, now: number): number => counts[key] ?? now;
+  const keyOf = (file: FileRef | null): string => file?.sha256 ?? '';
+  const wanted = things.map((t) => ({ ...t, count: countOf(keyOf(t.file), t.count) }));
+  const pieces = wanted.reduce((n, t) => n + t.count, 0);
+  const arrangeThem = (): void => {
+    const plate = [sheet.machine.travelMm[0], sheet.machine.travelMm[1]] as const;
+    const spread = spreadOut(wanted, choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
+    const { plates, tooLarge } = spread;
+    const each = plates.map((p) => p.pieces);
+    const left = each.slice(1).reduce((a, b) => a + b, 0);
+    setSays(
+      [
+        tooLarge.length > 0 &&
+          `${tooLarge.map((t) => (t.file ?? jobFile).name).join(', ')}: larger than the plate, however it is turned.`,
+        plates.length === 1 && `All ${each[0]} on one plate.`,
+        plates.length > 1 &&
+          (isOneJob
+            ? `${each[0]} on this plate; ${left} more need ${plates.length - 1} further: make jobs of them.`
+            : `${each.reduce((a, b) => a + b, 0)} on ${plates.length} plates: ${each.join(', ')}. Each is kept as a job of its own.`),
+      ]
+        .filter(Boolean)
+        .join(' '),
+    );
+    setCounts({});
+    if (plates.length > 0) onSpread?.(spread);
+  };
+  return (
+    <section className="stage" aria-label="On the plate">
+      <h2>
+        On the plate{' '}
+        <span className="hint">
+          {things.reduce((n, t) => n + t.count, 0)} {things.reduce((n, t) => n + t.count, 0) === 1 ? 'piece' : 'pieces'}
+        </span>
+      </h2>
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+        {wanted.map((t) => (
+          <NumberInput
+            key={keyOf(t.file)}
+            label={(t.file ?? jobFile).name}
+            value={t.count}
+            min={1}
+            max={MOST_PIECES}
+            w={170}
+            allowDecimal={false}
+            disabled={!onSpread}
+            onChange={(v) => typeof v === 'number' && setCounts((c) => ({ ...c, [keyOf(t.file)]: v }))}
+          />
+        ))}
+        <NumberInput
+          label="Room between, mm"
+          value={gapMm}
+          min={0}
+          max={100}
+          w={130}
+          disabled={!onSpread}
+          onChange={(v) => typeof v === 'number' && setGap(v)}
+        />
+        <button
+          className="btn"
+          style={{ height: 36 }}
+          disabled={!onSpread || pieces > MOST_PIECES}
+          onClick={arrangeThem}
+        >
+          Arrange
+        </button>
+        <span className="hint" role="status" style={{ paddingBottom: 9 }}>
+          {pieces > MOST_PIECES ? `At most ${MOST_PIECES} at once.` : says}
+        </span>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,31 @@
+import { lazy, Suspense, useState } from 'react';
+import type { MeshChoice } from '../model/mesh.ts';
+import type { LimitSheet } from '../model/sheet.ts';
+
+const MeshView = lazy(() => import('./MeshView.tsx'));
+
+/** The part in three dimensions, fetched when somebody asks for it. */
+export function SolidPanel(view: {
+  readonly file: () => Promise<Blob>;
+  readonly others: () => Promise<readonly (readonly [string, Blob])[]>;
+  readonly choice: MeshChoice;
+  readonly sheet: LimitSheet;
+  readonly limitDeg: number;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <section className="stage" aria-label="Solid">
+      <h2>
+        As a solid{' '}
+        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'put it away' : 'look at it from all sides'}
+        </button>
+      </h2>
+      {isOpen && (
+        <Suspense fallback={<p className="hint">Opening…</p>}>
+          <MeshView {...view} />
+        </Suspense>
+      )}
+    </section>
+  );
+}

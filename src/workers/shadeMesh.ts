@@ -1,0 +1,71 @@
+import type { MeshChoice } from '../areas/checks/model/mesh.ts';
+import { openPlate } from '../areas/checks/model/plate.ts';
+import { surveyMesh } from '../core/mesh/facts.ts';
+import { joined } from '../core/mesh/mesh.ts';
+import { outward } from '../core/mesh/outward.ts';
+import { leanDeg } from '../core/mesh/overhang.ts';
+import { placed } from '../core/mesh/placement.ts';
+import { thicknessOfFaces } from '../core/mesh/thickness.ts';
+import { sentenceOf } from '../core/result/result.ts';
+import { bytesOf } from './bytesOf.ts';
+
+export interface ShadeWish {
+  readonly file: Blob;
+  readonly others: readonly (readonly [string, Blob])[];
+  readonly choice: MeshChoice;
+}
+/** Three corners a face, its lean from the vertical and its thickness: what a picture of a part is shaded by. */
+export interface ShadedMesh {
+  readonly xyz: Float32Array;
+  readonly normals: Float32Array;
+  /** Lean beyond upright, °; below zero where a face looks up. */
+  readonly leanDeg: Float32Array;
+  readonly thicknessMm: Float32Array;
+  readonly min: readonly [number, number, number];
+  readonly max: readonly [number, number, number];
+}
+export type ShadeAnswer = { readonly shaded: ShadedMesh } | { readonly refusal: string };
+
+/** A picture of more is not drawn faster than it is turned. */
+const MOST_DRAWN = 600_000;
+const post = (answer: ShadeAnswer, give: Transferable[] = []): void => self.postMessage(answer, { transfer: give });
+
+self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWish>) => {
+  const plate = openPlate(new Uint8Array(await file.arrayBuffer()), choice, await bytesOf(others));
+  if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
+  const { xyz, corners } = joined(
+    plate.value.map(({ opened, placement }) => placed(outward(opened.mesh, surveyMesh(opened.mesh).shells), placement)),
+  );
+  const n = corners.length / 3;
+  if (n > MOST_DRAWN)
+    return post({
+      refusal: `${n.toLocaleString('en-GB')} triangles are too many to draw; at most ${MOST_DRAWN.toLocaleString('en-GB')}`,
+    });
+  const at = new Float32Array(9 * n);
+  const normals = new Float32Array(9 * n);
+  const lean = new Float32Array(n);
+  const min: [number, number, number] = [Infinity, Infinity, Infinity];
+  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  for (let t = 0; t < n; t++) {
+    for (let k = 0; k < 9; k++) {
+      const v = xyz[3 * corners[3 * t + ((k / 3) | 0)]! + (k % 3)]!;
+      at[9 * t + k] = v;
+      min[k % 3] = Math.min(min[k % 3]!, v);
+      max[k % 3] = Math.max(max[k % 3]!, v);
+    }
+    const d = (i: number, k: number): number => at[9 * t + 3 * i + k]! - at[9 * t + k]!;
+    const nx = d(1, 1) * d(2, 2) - d(1, 2) * d(2, 1);
+    const ny = d(1, 2) * d(2, 0) - d(1, 0) * d(2, 2);
+    const nz = d(1, 0) * d(2, 1) - d(1, 1) * d(2, 0);
+    const length = Math.hypot(nx, ny, nz) || 1;
+    for (let i = 0; i < 3; i++) normals.set([nx / length, ny / length, nz / length], 9 * t + 3 * i);
+    lean[t] = leanDeg(nz / length);
+  }
+  const thicknessMm = thicknessOfFaces({ xyz, corners });
+  post({ shaded: { xyz: at, normals, leanDeg: lean, thicknessMm, min, max } }, [
+    at.buffer,
+    normals.buffer,
+    lean.buffer,
+    thicknessMm.buffer,
+  ]);
+};
