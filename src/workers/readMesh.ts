@@ -1,7 +1,7 @@
 import { checkJob } from '../areas/checks/rules/index.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
-import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
+import { openPlate, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { surveyMesh, type MeshFacts } from '../core/mesh/facts.ts';
@@ -52,7 +52,10 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
   const [{ opened, repair }] = plate.value as [PlatePart, ...PlatePart[]];
   const { file: read, unit, mesh } = opened;
-  const { facts } = surveyMesh(mesh);
+  const surveys = new Map<Mesh, MeshFacts>();
+  for (const p of plate.value)
+    if (!surveys.has(p.opened.mesh)) surveys.set(p.opened.mesh, surveyMesh(p.opened.mesh).facts);
+  const own = surveys.get(mesh)!;
   const [stands, ...beside] = plate.value.map((p) => placed(p.opened.mesh, p.placement)) as [Mesh, ...Mesh[]];
   const { min, max } = boundsOf(joined([stands, ...beside]));
   post({
@@ -60,14 +63,14 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
       format: read.format,
       unit,
       unitIsStated: read.unit !== null,
-      readings: read.unit === null ? unitReadings(facts.bounds, unit) : [],
-      parts: read.parts.length,
-      facts,
+      readings: read.unit === null ? unitReadings(own.bounds, unit) : [],
+      parts: plate.value.reduce((n, p) => n + p.opened.file.parts.length, 0),
+      facts: sumOfFacts(plate.value.map((p) => surveys.get(p.opened.mesh)!)),
       minMm: min,
       maxMm: max,
       hull: planHull(stands.xyz),
       others: beside.map((m) => planHull(m.xyz)),
-      ...(repair && { repair }),
+      ...(repair && { repair: [...new Set(plate.value.flatMap((p) => p.repair ?? []))] }),
     },
   });
   if (!sheet) return;

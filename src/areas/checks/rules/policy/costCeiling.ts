@@ -12,8 +12,9 @@ export const costCeiling = defineRule({
   why: 'What costs more than this is asked for before it is made.',
   source: 'Farm policy',
   find: (input) => {
-    const most = input.sheet.policy?.ceilings.cost ?? null;
-    if (most === null) return { missing: 'the farm’s policy sets no cost for this class' };
+    if (!input.sheet.policy) return { missing: 'the policy was not kept' };
+    const most = input.sheet.policy.ceilings.cost;
+    if (most === null) return [];
     const { quantity } = input.sheet.job;
     const cost = estimateOf(input).cost * quantity;
     if (cost <= most) return [];
@@ -29,7 +30,10 @@ export const costCeiling = defineRule({
     ];
   },
   examples: {
-    passes: [{ says: 'below it', input: withCost(1000) }],
+    passes: [
+      { says: 'the farm sets none', input: soundJob() },
+      { says: 'below it', input: withCost(1000) },
+    ],
     fails: [{ says: 'above it', input: withCost(0.1) }],
   },
 });

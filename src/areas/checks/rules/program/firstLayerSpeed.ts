@@ -9,8 +9,9 @@ export const firstLayerSpeed = defineRule({
   why: 'A hurried first layer is torn off at its corners.',
   source: 'Farm policy; speed as the planner makes it',
   find: ({ report: r, sheet }) => {
-    const most = sheet.policy?.firstLayerMostMmPerS ?? null;
-    if (most === null) return { missing: 'the farm’s policy sets no speed for first layers' };
+    if (!sheet.policy) return { missing: 'the policy was not kept' };
+    const most = sheet.policy.firstLayerMostMmPerS;
+    if (most === null) return [];
     const row = r.layerRows[0];
     if (!row) return { missing: 'the program lays no layer' };
     if (row.topSpeedMmPerS <= most * (1 + 1e-6)) return [];
@@ -30,7 +31,10 @@ export const firstLayerSpeed = defineRule({
     ];
   },
   examples: {
-    passes: [{ says: 'slow enough', input: soundJob({ policy: { firstLayerMostMmPerS: 30 } }) }],
+    passes: [
+      { says: 'the farm sets none', input: soundJob() },
+      { says: 'slow enough', input: soundJob({ policy: { firstLayerMostMmPerS: 30 } }) },
+    ],
     fails: [{ says: 'too fast', input: soundJob({ policy: { firstLayerMostMmPerS: 15 } }) }],
   },
 });
