@@ -1,10 +1,12 @@
-import { desc, eq } from 'drizzle-orm';
+import { gzipSync } from 'node:zlib';
+import { desc, eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import {
   checkAgain,
   clearJob,
   confirmSet,
   findOutcomePicture,
+  fixJob,
   getJobPage,
   getRuleRecord,
   makeJob,
@@ -19,6 +21,7 @@ import { progressOf } from '../../src/areas/machines/model/print.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { placeSchema } from '../../src/areas/checks/model/schemas.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
+import { openMesh } from '../../src/core/mesh/openMesh.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
@@ -74,6 +77,7 @@ async function run(jobId: string) {
     .orderBy(desc(checkRun.at))
     .limit(1);
   await runCheck(ctx, newest!.id);
+  farm.clock.set(new Date(farm.clock.now().getTime() + 1000)); // what is asked for next is newer
   return must(await getJobPage(ctx, jobId));
 }
 const rulesOf = (page: Awaited<ReturnType<typeof run>>): string[] => page.run!.outcome!.findings.map((f) => f.rule);
@@ -127,6 +131,109 @@ test('asked again with nothing changed, the check says the same', async () => {
   expect(second.run!.id).not.toBe(first.run!.id);
   expect(second.run!.outcome).toEqual(first.run!.outcome);
   expect([second.run!.pinSha, second.run!.programSha]).toEqual([first.run!.pinSha, first.run!.programSha]);
+});
+
+describe('a fix done to a copy', () => {
+  const tech = () => farm.as('technician');
+  const why = (r: { readonly ok: boolean; readonly failure?: unknown }): string =>
+    r.ok ? 'done' : JSON.stringify(r.failure);
+  test('changes the job’s own recipe or place, leaves the profiles alone, is written down and checked at once', async () => {
+    const id = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand(8));
+    const before = await run(id);
+    const findings = before.run!.outcome!.findings;
+    const finding = findings.findIndex((f) => f.rule === 'fits-travel');
+    expect(findings[finding]!.change).toMatchObject({ placement: { xMm: expect.any(Number) } });
+    must(await fixJob(tech(), id, { runId: before.run!.id, finding }));
+    const after = await run(id);
+    expect(rulesOf(after)).not.toContain('fits-travel');
+    expect(after.mesh!.placement.xMm).toBeGreaterThan(15);
+    const tall = await jobOf(writeStl(boxMesh([0, 0, 0], [12, 12, 90])), stand());
+    const small = await run(tall);
+    const brim = small.run!.outcome!.findings.findIndex((f) => f.rule === 'holds-plate');
+    must(await fixJob(tech(), tall, { runId: small.run!.id, finding: brim }));
+    const held = await run(tall);
+    expect(rulesOf(held)).not.toContain('holds-plate');
+    expect(held.sheet!.recipe.lay!.brimMm).toBe(5);
+    expect(must(await getJobPage(tech(), id)).sheet!.recipe.lay!.brimMm).not.toBe(5); // another job, another recipe
+    const log = await tech().db.execute<{ what: string; why: string }>(
+      sql`select what, why from event where subject_id = ${tall} and what = 'fix done to a copy'`,
+    );
+    expect(log.rows).toHaveLength(1);
+  });
+  test('is refused where the check is no longer the newest, where it is done by hand, and for a program', async () => {
+    const id = await jobOf(writeStl(boxMesh([0, 0, 0], [12, 12, 90])), stand());
+    const old = await run(id);
+    must(await checkAgain(tech(), id));
+    await run(id);
+    expect(why(await fixJob(tech(), id, { runId: old.run!.id, finding: 0 }))).toContain('checked again meanwhile');
+    const now = must(await getJobPage(tech(), id));
+    const byHand = now.run!.outcome!.findings.findIndex((f) => !f.change);
+    expect(why(await fixJob(tech(), id, { runId: now.run!.id, finding: byHand }))).toContain('by hand');
+    expect(why(await fixJob(tech(), id, { runId: now.run!.id, finding: 99 }))).toContain('newest findings');
+    const program = await jobOf(new TextEncoder().encode('G28\nM83\nG1 X10 E1 F600\n'), null);
+    expect(why(await fixJob(tech(), program, { runId: now.run!.id, finding: 0 }))).toContain('a program');
+  });
+});
+describe('files of a job', () => {
+  const tech = () => farm.as('technician');
+  const kept = async (bytes: Uint8Array): Promise<{ sha256: string; size: number }> =>
+    must(
+      await storeFile(
+        tech(),
+        (async function* () {
+          yield bytes;
+        })(),
+      ),
+    );
+  test('a torn mesh is repaired into a file of its own; the one that came stays as it was', async () => {
+    const block = boxMesh([0, 0, 0], [30, 20, 10]);
+    const torn = writeStl({ xyz: block.xyz, corners: block.corners.subarray(3) });
+    const id = await jobOf(torn, stand());
+    expect(rulesOf(await run(id))).toContain('closed-surface');
+    must(await placeJob(tech(), id, { ...stand(), repair: true }));
+    const page = await run(id);
+    expect(rulesOf(page)).not.toContain('closed-surface');
+    expect(page.run!.outcome!.mesh!.repair).toEqual(['1 hole closed by 1 triangle, 300.0 mm² of new surface']);
+    const whole = async (sha: string) => {
+      const { rows } = await tech().db.execute<{ size: string }>(sql`select size from file where sha256 = ${sha}`);
+      return wholeFile(tech(), sha, Number(rows[0]!.size));
+    };
+    const mended = must(openMesh(await whole(page.run!.repairedSha!), null));
+    expect([mended.unit, mended.mesh.corners.length / 3]).toEqual(['mm', 12]);
+    expect(await whole(page.fileSha)).toEqual(torn);
+  });
+  test('two meshes share a plate, and one that was never sent is missed', async () => {
+    const other = await kept(writeStl(boxMesh([0, 0, 0], [20, 20, 15])));
+    const file = { ...other, name: 'cap.stl' };
+    const both = { ...stand(70), more: [{ file, unit: null, placement: asDrawn(150, 105) }] };
+    const id = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), both);
+    const { mesh } = (await run(id)).run!.outcome!;
+    expect([mesh!.parts, mesh!.facts.volumeMm3, mesh!.maxMm[2]]).toEqual([2, expect.closeTo(12_000, 3), 15]);
+    const missing = { ...both, more: [{ ...both.more[0]!, file: { ...file, sha256: 'f'.repeat(64) } }] };
+    const placed = await placeJob(tech(), id, missing);
+    expect(placed.ok ? '' : placed.failure.code).toBe('noFile');
+  });
+  test('a packed program is unpacked beside the file that came; one cut short is refused with the place', async () => {
+    const text = 'M140 S55\nM190 S55\nM109 S205\nG28\nM83\nG1 Z0.2 F600\n' + 'G1 X10 E1 F600\nG1 X60 E2\n'.repeat(500);
+    const id = await jobOf(new Uint8Array(gzipSync(text)), null);
+    const page = await run(id);
+    expect(page.run).toMatchObject({ state: 'done', outcome: { report: { lines: 1006, bytes: text.length } } });
+    const program = await wholeFile(tech(), page.run!.programSha!, text.length);
+    expect(new TextDecoder().decode(program)).toBe(text);
+    const cut = await run(await jobOf(new Uint8Array(gzipSync(text)).subarray(0, 90), null));
+    expect(cut.run).toMatchObject({ state: 'refused', programSha: null });
+    expect(cut.run!.refusal).toMatch(/cut short or spoiled.*byte \d+ once unpacked/);
+  });
+  test('a check of what was checked before takes its long part from there, and says the same to the letter', async () => {
+    const bytes = writeStl(boxMesh([0, 0, 0], [33, 21, 9]));
+    const first = await run(await jobOf(bytes, stand()));
+    const again = await run(await jobOf(bytes, stand()));
+    expect([first.run!.reusedRunId, again.run!.reusedRunId]).toEqual([null, first.run!.id]);
+    expect(again.run!.outcome).toEqual(first.run!.outcome);
+    expect(again.run!.programSha).toBe(first.run!.programSha);
+    // a millimetre aside is another piece of work
+    expect((await run(await jobOf(bytes, stand(111)))).run!.reusedRunId).toBeNull();
+  });
 });
 
 describe('a job at the machine', () => {

@@ -294,7 +294,13 @@ describe('a coupon', () => {
 });
 
 describe('the farm’s policy', () => {
-  const policy = { validDays: { overhang: 10 }, provenOnly: ['lights-out'] as const, technicianAccepts: false, ceilings: {}, firstLayerMostMmPerS: null };
+  const policy = {
+    validDays: { overhang: 10 },
+    provenOnly: ['lights-out'] as const,
+    technicianAccepts: false,
+    ceilings: {},
+    firstLayerMostMmPerS: null,
+  };
   test('a leaning bed keeps nothing, whoever accepts', async () => {
     const id = await plan('first-layer');
     const {

@@ -55,6 +55,8 @@ export interface JobPage {
     readonly refusal: string | null;
     readonly programSha: string | null;
     readonly repairedSha: string | null;
+    /** Check its long part was taken from, since nothing that part depends on had changed. */
+    readonly reusedRunId: string | null;
     readonly rulesVersion: string;
     readonly at: string;
     readonly doneAt: string | null;

@@ -254,11 +254,6 @@ export async function findJob(ctx: Pick<Ctx, 'db'>, id: string) {
   return row ?? null;
 }
 
-export async function findRun(ctx: Pick<Ctx, 'db'>, runId: string) {
-  const [row] = await ctx.db.select().from(checkRun).where(eq(checkRun.id, runId));
-  return row ?? null;
-}
-
 export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
   const r = (await findRecipe(ctx, row.recipeId))!;
   const body = r.roles.find((x) => x.role === 'part body')!;

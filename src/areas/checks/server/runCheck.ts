@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { and, eq, lt } from 'drizzle-orm';
+import { and, desc, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
@@ -13,18 +13,24 @@ import { checkingMesh } from '../model/meshJob.ts';
 import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { LimitSheet } from '../model/sheet.ts';
 import { checkText } from '../model/failures.ts';
-import { findJob, findRun, jobName, sheetInputOf } from './jobs.ts';
+import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
+import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
 
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 const REPORT_EVERY_MS = 400;
 const SILENT_AFTER_MS = 5000;
 
-/** Runs one queued check to its record. Can be run again from the start after a crash: nothing is written before the end. */
-export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
-  const run = await findRun(ctx, runId);
-  if (!run || run.state === 'done' || run.state === 'refused') return;
+/** Runs one queued check to its record, unless another worker has taken it. Can be run again from the start after a crash: nothing is
+ *  written before the end. */
+export async function runCheck(ctx: Ctx, runId: string, from: 'queued' | 'running' = 'queued'): Promise<void> {
+  const [run] = await ctx.db
+    .update(checkRun)
+    .set({ state: 'running', beatAt: new Date() })
+    .where(and(eq(checkRun.id, runId), eq(checkRun.state, from)))
+    .returning();
+  if (!run) return;
   const row = (await findJob(ctx, run.jobId))!;
   const sheet = await makeSheet(ctx, await sheetInputOf(ctx, row));
   if (!sheet.ok)
@@ -35,7 +41,33 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
       { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) },
       'check refused',
     );
-  await ctx.db.update(checkRun).set({ state: 'running', beatAt: new Date() }).where(eq(checkRun.id, runId));
+  const workSha = workDigest(row.fileSha, row.mesh, sheet.value);
+  const known = await findWork(ctx, workSha);
+  if (known) {
+    const outcome = checkJob({
+      report: known.outcome.report,
+      ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
+      sheet: sheet.value,
+    });
+    return finishRun(
+      ctx,
+      row,
+      runId,
+      {
+        state: 'done',
+        bytesRead: row.fileSize,
+        sheet: sheet.value,
+        mesh: row.mesh,
+        pinSha: pinOf(sheet.value, row.mesh),
+        workSha,
+        reusedRunId: known.id,
+        outcome,
+        programSha: known.programSha,
+        repairedSha: known.repairedSha,
+      },
+      outcome.sentence,
+    );
+  }
   if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value);
   const inspector = new GcodeInspector(sheet.value.machine.motion);
   let read = 0;
@@ -76,6 +108,7 @@ export async function runCheck(ctx: Ctx, runId: string): Promise<void> {
       bytesRead: read,
       sheet: sheet.value,
       pinSha: pinOf(sheet.value),
+      workSha,
       outcome,
       programSha,
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
@@ -94,6 +127,22 @@ async function keepUnpacked(ctx: Ctx, sha: string): Promise<string | null> {
   const kept = await storeFile(ctx, unpackedPieces(packed));
   if (!kept.ok) throw new CannotUnpack(kept.failure);
   return kept.value.sha256;
+}
+
+/** The newest finished check whose long part depended on exactly the same. */
+async function findWork(ctx: Pick<Ctx, 'db'>, workSha: string) {
+  const [run] = await ctx.db
+    .select({
+      id: checkRun.id,
+      outcome: checkRun.outcome,
+      programSha: checkRun.programSha,
+      repairedSha: checkRun.repairedSha,
+    })
+    .from(checkRun)
+    .where(and(eq(checkRun.workSha, workSha), eq(checkRun.state, 'done')))
+    .orderBy(desc(checkRun.at))
+    .limit(1);
+  return run?.outcome ? { ...run, outcome: run.outcome } : null;
 }
 
 const LARGEST_MESH_BYTES = 256 * 1024 * 1024;
@@ -148,6 +197,7 @@ async function runMeshCheck(
       sheet,
       mesh: choice,
       pinSha: pinOf(sheet, choice),
+      workSha: workDigest(row.fileSha, choice, sheet),
       outcome,
       programSha: program.value.sha256,
       repairedSha: repaired?.value.sha256 ?? null,
@@ -178,7 +228,7 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
       .set({ beatAt: new Date() })
       .where(and(eq(checkRun.id, id), silent))
       .returning({ id: checkRun.id });
-    if (won.length > 0) await runCheck(ctx, id);
+    if (won.length > 0) await runCheck(ctx, id, 'running');
   }
 }
 
@@ -190,10 +240,12 @@ async function finishRun(
   what: string,
 ): Promise<void> {
   await ctx.db.transaction(async (db) => {
-    await db
+    const [ended] = await db
       .update(checkRun)
       .set({ ...set, doneAt: ctx.clock.now() })
-      .where(eq(checkRun.id, runId));
+      .where(and(eq(checkRun.id, runId), eq(checkRun.state, 'running')))
+      .returning({ id: checkRun.id });
+    if (!ended) return; // another worker, which took this one for dead, was the first
     if (row.state === 'received' || row.state === 'cleared')
       await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
     await recordEvent(

@@ -13,6 +13,7 @@ import type { MeshChoice } from '../model/mesh.ts';
 import { meshLayOf } from '../model/meshLay.ts';
 import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
+import { stable } from './workDigest.ts';
 import { makeRecipeSheet } from '../../recipes/server/index.ts';
 import type { RoleChoice } from '../../recipes/model/recipe.ts';
 
@@ -153,13 +154,4 @@ export function pinOf(sheet: LimitSheet, mesh: MeshChoice | null = null): string
     ...(mesh && { mesh }),
   };
   return createHash('sha256').update(stable(pinned)).digest('hex');
-}
-
-/** JSON with sorted keys: a sheet read back from the database has the same digest. */
-function stable(value: unknown): string {
-  return JSON.stringify(value, (_key, v: unknown) =>
-    v && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
 }

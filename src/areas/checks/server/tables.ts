@@ -58,6 +58,9 @@ export const checkRun = pgTable(
     /** The limits the rules read, pinned, with a digest: when a fresh one differs the verdict is out of date. */
     sheet: jsonb('sheet').$type<LimitSheet>(),
     pinSha: text('pin_sha'),
+    /** Digest of everything its long part depends on, and the check that part was taken from, where there was one. */
+    workSha: text('work_sha'),
+    reusedRunId: text('reused_run_id'),
     /** How the mesh was read and stood in this run. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
     outcome: jsonb('outcome').$type<CheckOutcome>(),
@@ -76,6 +79,7 @@ export const checkRun = pgTable(
   },
   (t) => [
     index('check_run_job').on(t.jobId, t.at),
+    index('check_run_work').on(t.workSha),
     check('check_run_state', sql`${t.state} in ('queued', 'running', 'done', 'refused')`),
   ],
 );

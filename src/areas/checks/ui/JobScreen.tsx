@@ -223,7 +223,11 @@ export function JobScreen({ id }: { readonly id: string }) {
               outcome={outcome}
               quantity={j.quantity}
               programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}
-              note={run?.doneAt ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.` : ''}
+              note={
+                run?.doneAt
+                  ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.${run.reusedRunId ? ' Its path is that of an earlier check: nothing it depends on had changed.' : ''}`
+                  : ''
+              }
             />
           </div>
           {outcome.report.bytes <= LARGEST_DRAWN_BYTES && (

@@ -12,7 +12,9 @@ export const standsFirm = defineMeshRule({
   why: 'A tall part on a small foot is knocked over, or falls when its weight moves beyond the foot.',
   source:
     'Statics: centre of gravity against the hull of the first layer; the least angle is common practice, no source',
-  find: ({ centreMm, standsInsideMm, contactMm2 }) => {
+  find: ({ centreMm, standsInsideMm: onFoot, contactMm2 }, { sheet }) => {
+    // a brim widens the foot all round
+    const standsInsideMm = onFoot === null ? null : onFoot + (sheet.recipe.lay?.brimMm ?? 0);
     if (!centreMm || standsInsideMm === null)
       return { missing: 'the part is not closed, so it has no centre of gravity' };
     const tip = (Math.atan2(standsInsideMm, centreMm[2]) * 180) / Math.PI;
