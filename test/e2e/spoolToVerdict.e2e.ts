@@ -61,7 +61,8 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
     await page.getByLabel('Class').selectOption('customer part');
     const verdict = page.locator('.verdict').first();
-    await expect(verdict).toContainText('Blocked: flow has never been proven here.');
+    await expect(verdict).toContainText('Blocked: flow has never been proven here (1 blocker, 1 caution).');
+    await expect(page.locator('[data-rule=evidence-not-due]')).toContainText('Evidence is due: bed');
     const findings = () =>
       page
         .locator('[data-rule]')
@@ -70,7 +71,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     const onThisDevice = await findings();
     await page.getByRole('button', { name: 'Keep as a job' }).click();
     await page.waitForURL(/checks\/[0-9a-f-]{36}/);
-    await expect(page.locator('.verdict')).toContainText('Blocked: flow has never been proven here.');
+    await expect(page.locator('.verdict')).toContainText('Blocked: flow has never been proven here (1 blocker');
     await expect.poll(findings).toEqual(onThisDevice); // the same core: browser and server agree
     await page.locator('[data-rule=flow-evidence] button').click();
     await expect(page.locator('[data-rule=flow-evidence]')).toContainText('run a flow trial on Rifugio Vodice');
@@ -113,7 +114,8 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await open(page, job);
     await expect(page.locator('main [role=alert]')).toContainText('Out of date: flow: proven by T-');
     await page.getByRole('button', { name: 'Check again' }).first().click();
-    await expect(page.locator('.verdict').first()).toContainText('Clear:');
+    // what is left is the bed's own evidence, due since the bed was levelled
+    await expect(page.locator('.verdict').first()).toContainText('Clear with cautions: evidence is due: bed');
     await openMachine(page, 'Rifugio Vodice');
     await page.getByLabel('Mount a tool').selectOption({ label: '0.6 hardened' });
     await page.getByRole('button', { name: 'Mount it' }).click();
