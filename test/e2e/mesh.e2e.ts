@@ -232,6 +232,7 @@ test('a program made for another machine is blocked with its reasons; only a lea
     await expect(page.locator(`[data-rule=${rule}]`).first()).toBeVisible();
   await page.getByRole('button', { name: 'Keep as a job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
+  await expect(page.locator('.band')).toContainText('checked', { timeout: 30_000 });
   await expect(page.locator('.verdict').last()).toContainText('3 blockers', { timeout: 30_000 });
   await expect(page.getByRole('button', { name: /Override|Clear it/ })).toHaveCount(0);
   const id = new URL(page.url()).pathname.split('/').pop()!;

@@ -7,12 +7,12 @@ import { boxMesh, sphereMesh } from './solids.ts';
 import { BIN_MM, measuringThickness, thinnerMm2, usualThicknesses, type Thickness } from './thickness.ts';
 import { weld } from './weld.ts';
 
-const measure = (m: Mesh, most?: number): Thickness => runAll(measuringThickness(weld(m), most));
+const measure = (m: Mesh, shells = 1, most?: number): Thickness => runAll(measuringThickness(weld(m), shells, most));
 const total = (bins: readonly number[]): number => bins.reduce((s, v) => s + v, 0);
 
 test('the wall between two nested spheres is as thick as their radii differ, wherever it is measured', () => {
   const shell = joined([sphereMesh(20, 128), insideOut(sphereMesh(18.2, 128))]);
-  const { thinnest, uprightMm2, flatMm2, samples } = measure(shell);
+  const { thinnest, uprightMm2, flatMm2, samples } = measure(shell, 2);
   expect(samples).toBeGreaterThan(10_000);
   for (const place of [thinnest.upright!, thinnest.flat!]) {
     expect(place.mm).toBeGreaterThan(1.8 - 0.03); // facets lie inside their circle
@@ -37,12 +37,19 @@ test('turned and moved, it is as thick as before', () => {
       fc.double({ min: 0, max: 6, noNaN: true }),
       fc.double({ min: 0.2, max: 3, noNaN: true }),
       (x, z, t) => {
-        const { thinnest } = measure(movedBy(turned(boxMesh([0, 0, 0], [20, 15, t]), x, z), 100, 80, 0), 2000);
+        const { thinnest } = measure(movedBy(turned(boxMesh([0, 0, 0], [20, 15, t]), x, z), 100, 80, 0), 1, 2000);
         expect(Math.min(thinnest.upright?.mm ?? 99, thinnest.flat?.mm ?? 99)).toBeCloseTo(t, 3);
       },
     ),
     { numRuns: 40, seed: 3 },
   );
+});
+test('bodies that lie within each other are one: no thin place where one ends inside the other', () => {
+  const cross = joined([boxMesh([0, 0, 0], [40, 10, 10]), boxMesh([15, -15, 0.2], [25, 25, 9.8])]);
+  const both = measure(cross, 2);
+  // apart, the second's flat side lies 0.2 mm below the first's
+  expect(Math.min(both.thinnest.flat!.mm, both.thinnest.upright!.mm)).toBeGreaterThan(9.5);
+  expect(total(both.flatMm2) + total(both.uprightMm2)).toBe(0);
 });
 test('the same mesh gives the same figures', () => {
   const ball = sphereMesh(10, 48);

@@ -1,4 +1,4 @@
-import { BackSide, BufferAttribute, BufferGeometry, Ray, Vector3 } from 'three';
+import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { Stepwise } from '../result/stepwise.ts';
 import { boundsOf, type Mesh } from './mesh.ts';
@@ -33,8 +33,9 @@ const FLAT_NORMAL_Z = 0.7;
 /** Fractions of the plastic number: points that fill a triangle evenly (M. Roberts, 2018; from memory). */
 const [STEP_U, STEP_V] = [0.7548776662466927, 0.5698402909980532];
 
-/** Samples are spread by area, the same for the same mesh. */
-export function* measuringThickness(mesh: Mesh, most = MOST_RAYS): Stepwise<Thickness> {
+/** Samples are spread by area, the same for the same mesh. Where several shells lie within each other, what they share is one body: a ray
+ *  ends where it has left them all, and a face inside another shell is no surface. */
+export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): Stepwise<Thickness> {
   const { xyz, corners } = mesh;
   const n = corners.length / 3;
   const { min } = boundsOf(mesh);
@@ -67,9 +68,9 @@ export function* measuringThickness(mesh: Mesh, most = MOST_RAYS): Stepwise<Thic
     const along = (k: number): number => at[a + k]! + u * (at[b + k]! - at[a + k]!) + v * (at[c + k]! - at[a + k]!);
     ray.origin.set(along(0) - SKIN_MM * face.nx, along(1) - SKIN_MM * face.ny, along(2) - SKIN_MM * face.nz);
     ray.direction.set(-face.nx, -face.ny, -face.nz);
-    const hit = tree.raycastFirst(ray, BackSide);
-    if (!hit) continue;
-    const mm = hit.distance + SKIN_MM;
+    const depth = shells === 1 ? (tree.raycastFirst(ray, BackSide)?.distance ?? null) : depthOf(tree, ray);
+    if (depth === null) continue;
+    const mm = depth + SKIN_MM;
     const isFlat = Math.abs(face.nz) > FLAT_NORMAL_Z;
     const bin = Math.floor(mm / BIN_MM);
     if (bin < BINS) (isFlat ? flat : upright)[bin]! += mm2PerSample;
@@ -93,6 +94,20 @@ export function* measuringThickness(mesh: Mesh, most = MOST_RAYS): Stepwise<Thic
     uprightMm2: [...upright],
     flatMm2: [...flat],
   };
+}
+
+/** Way along a ray until it has left everything it began in; null where its beginning is no surface of the whole. */
+function depthOf(tree: MeshBVH, ray: Ray): number | null {
+  const hits = tree.raycast(ray, DoubleSide).sort((a, b) => a.distance - b.distance);
+  const leaves = (h: (typeof hits)[number]): boolean => h.face!.normal.dot(ray.direction) > 0;
+  // a closed body is left as often as it is entered, and once more for each that it began in
+  let inside = hits.reduce((n, h) => n + (leaves(h) ? 1 : -1), 0);
+  if (inside !== 1) return null;
+  for (const h of hits) {
+    inside += leaves(h) ? -1 : 1;
+    if (inside === 0) return h.distance;
+  }
+  return null;
 }
 
 function faceOf(at: Float32Array, corners: Uint32Array, t: number) {

@@ -101,7 +101,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
     0.9,
   );
   const isClosed = facts.openEdges === 0;
-  const thickness = isClosed ? yield* within(measuringThickness(mesh), 0.9, 1) : null;
+  const thickness = isClosed ? yield* within(measuringThickness(mesh, facts.shells), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
   const hulls = stands.map((s) => planHull(s.mesh.xyz));
   return succeed({
