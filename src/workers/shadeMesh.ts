@@ -23,6 +23,8 @@ export interface ShadedMesh {
   readonly thicknessMm: Float32Array;
   readonly min: readonly [number, number, number];
   readonly max: readonly [number, number, number];
+  /** Faces of the first part; those of what lies beside it follow. */
+  readonly ownFaces: number;
 }
 export type ShadeAnswer = { readonly shaded: ShadedMesh } | { readonly refusal: string };
 
@@ -62,10 +64,18 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
     lean[t] = leanDeg(nz / length);
   }
   const thicknessMm = thicknessOfFaces({ xyz, corners });
-  post({ shaded: { xyz: at, normals, leanDeg: lean, thicknessMm, min, max } }, [
-    at.buffer,
-    normals.buffer,
-    lean.buffer,
-    thicknessMm.buffer,
-  ]);
+  post(
+    {
+      shaded: {
+        xyz: at,
+        normals,
+        leanDeg: lean,
+        thicknessMm,
+        min,
+        max,
+        ownFaces: plate.value[0]!.opened.mesh.corners.length / 3,
+      },
+    },
+    [at.buffer, normals.buffer, lean.buffer, thicknessMm.buffer],
+  );
 };

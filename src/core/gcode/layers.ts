@@ -106,6 +106,10 @@ export class LayerFigures implements SegmentSink {
     let total = this.timeS;
     let lastA = 0;
     let perA = 0;
+    // of the layer at hand, written down when another begins
+    let atLayer = -1;
+    let path = 0;
+    let top = 0;
     for (let i = 0; i < count; i++) {
       const time = timeS[i]!;
       const layer = layerOf[i]!;
@@ -123,10 +127,17 @@ export class LayerFigures implements SegmentSink {
         continue;
       }
       const peak = peakMmPerS[i]!;
-      if (layer >= 0) {
-        pathMm[layer] = pathMm[layer]! + length;
-        if (peak > topSpeed[layer]!) topSpeed[layer] = peak;
+      if (layer !== atLayer) {
+        if (atLayer >= 0) {
+          pathMm[atLayer] = path;
+          topSpeed[atLayer] = top;
+        }
+        atLayer = layer;
+        path = layer >= 0 ? pathMm[layer]! : 0;
+        top = layer >= 0 ? topSpeed[layer]! : 0;
       }
+      path += length;
+      if (peak > top) top = peak;
       const exit = exitMmPerS[i]!;
       const a = accelerationMmPerS2[i]!;
       const commanded = q * commandedMmPerS[i]!;
@@ -156,6 +167,10 @@ export class LayerFigures implements SegmentSink {
           this.noteFlow(mean[0]!, layer, line[i]!);
         if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, line[i]!);
       }
+    }
+    if (atLayer >= 0) {
+      pathMm[atLayer] = path;
+      topSpeed[atLayer] = top;
     }
     this.timeS = total;
   }

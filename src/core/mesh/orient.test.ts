@@ -1,9 +1,10 @@
 import fc from 'fast-check';
+import { turnDown } from './turnDown.ts';
 import { describe, expect, test } from 'vitest';
 import { hullFaces } from '../geometry/hull3.ts';
 import { runAll } from '../result/stepwise.ts';
 import type { Mesh } from './mesh.ts';
-import { standing, standingsOf, turnDown, type OrientWish } from './orient.ts';
+import { standing, standingsOf, type OrientWish } from './orient.ts';
 import { turnMatrix } from './placement.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from './solids.ts';
 import { topologyOf } from './topology.ts';

@@ -6,6 +6,7 @@ import { Slicer } from '../slicing/slice.ts';
 import { boundsOf, type Mesh } from './mesh.ts';
 import { momentsOf } from './moments.ts';
 import { overhangsOf } from './overhang.ts';
+import { turnDown } from './turnDown.ts';
 import { placed, turnMatrix, type Placement } from './placement.ts';
 import { topologyOf } from './topology.ts';
 
@@ -52,16 +53,6 @@ const SAMPLED_LAYERS = 60;
 /** A face this near to level, that low, lies on the plate. */
 const LEVEL = 0.9998;
 const TOUCHES_MM = 0.05;
-
-/** Turns that bring a direction of the part straight down. */
-export function turnDown([x, y, z]: Vector): Vector {
-  const deg = (a: number): number => {
-    const d = Number(((a * 180) / Math.PI).toFixed(3));
-    return d > 180 ? d - 360 : d <= -180 ? d + 360 : d === 0 ? 0 : d;
-  };
-  const r = Math.hypot(y, z);
-  return [deg(r < 1e-9 ? 0 : Math.atan2(y, z) + Math.PI), deg(Math.atan2(x, r)), 0];
-}
 
 /** How a part could stand: on the six largest flat faces of its hull, and the two leans among many that need the least support. Each is
  *  worked out on the part itself; the best first: what stands before what falls over, then by surface beyond the accepted lean, then height. */

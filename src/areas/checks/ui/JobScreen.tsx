@@ -66,6 +66,13 @@ export function JobScreen({ id }: { readonly id: string }) {
   const outcome = run?.outcome ?? null;
   const sheet = run?.sheet ?? j.sheet;
   const busy = run?.state === 'queued' || run?.state === 'running';
+  const isOpen = ['received', 'checked', 'cleared'].includes(j.state) && !busy && person.role !== 'viewer';
+  const rest = isOpen
+    ? (turnDeg: MeshChoice['placement']['turnDeg']): void => {
+        const now = wish ?? j.mesh!;
+        setWish({ ...now, placement: { ...now.placement, turnDeg } });
+      }
+    : undefined;
   const again = (
     <button className="btn" disabled={busy} onClick={() => void act('check', {}, 'Check asked for')}>
       Check again
@@ -152,20 +159,9 @@ export function JobScreen({ id }: { readonly id: string }) {
                 choice={wish ?? j.mesh}
                 sheet={sheet}
                 limitDeg={outcome.mesh.overhangLimitDeg}
+                onRest={rest}
               />
-              <StandingPanel
-                file={file}
-                choice={wish ?? j.mesh}
-                sheet={sheet}
-                onTake={
-                  person.role === 'viewer' || busy || !['received', 'checked', 'cleared'].includes(j.state)
-                    ? undefined
-                    : (turnDeg) => {
-                        const now = wish ?? j.mesh!;
-                        setWish({ ...now, placement: { ...now.placement, turnDeg } });
-                      }
-                }
-              />
+              <StandingPanel file={file} choice={wish ?? j.mesh} sheet={sheet} onTake={rest} />
               <PlatePanel
                 choice={wish ?? j.mesh}
                 hulls={[outcome.mesh.hull, ...outcome.mesh.others]}

@@ -10,11 +10,15 @@ import {
   Mesh,
   MeshLambertMaterial,
   PerspectiveCamera,
+  Raycaster,
   Scene,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { turnDown } from '../../../core/mesh/turnDown.ts';
+import { turnMatrix, type Placement } from '../../../core/mesh/placement.ts';
 import type { ShadeAnswer, ShadedMesh, ShadeWish } from '../../../workers/shadeMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { LimitSheet } from '../model/sheet.ts';
@@ -23,6 +27,7 @@ type Shading = 'lean' | 'thickness';
 const [WIDTH, HEIGHT] = [620, 380];
 const GRID_MM = 20;
 const STEP = 0.12;
+const CLICK_PX = 4;
 
 /** The part in three dimensions on its plate, shaded by what leans beyond what is proven or by how thick it is. */
 export default function MeshView({
@@ -31,17 +36,25 @@ export default function MeshView({
   choice,
   sheet,
   limitDeg,
+  onRest,
 }: {
   readonly file: () => Promise<Blob>;
   readonly others: () => Promise<readonly (readonly [string, Blob])[]>;
   readonly choice: MeshChoice;
   readonly sheet: LimitSheet;
   readonly limitDeg: number;
+  /** Turns the part so that it rests on a face somebody pointed at. */
+  readonly onRest?: ((turnDeg: readonly [number, number, number]) => void) | undefined;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [shaded, setShaded] = useState<ShadedMesh | null>(null);
   const [says, setSays] = useState<string | null>('Reading it…');
   const [by, setBy] = useState<Shading>('lean');
+  /** What a click does, as of the last drawing: the picture is not made anew for it. */
+  const restOn = useRef<(normal: ArrayLike<number>) => void>(() => undefined);
+  useEffect(() => {
+    restOn.current = (normal) => onRest?.(turnDown(asDrawnNormal(normal, choice.placement)));
+  }, [onRest, choice]);
   const width = sheet.recipe.lay?.visibleWall.widthMm ?? 0.4;
   const layer = sheet.recipe.lay?.firstLayerHeightMm ?? 0.2;
   const [plateX, plateY] = sheet.machine.travelMm;
@@ -71,6 +84,9 @@ export default function MeshView({
       return;
     }
     view.paint(coloursOf(el, shaded, by, { limitDeg, widthMm: width, plateMm: layer / 2 }));
+    view.onFace = (face) => {
+      if (face < shaded.ownFaces) restOn.current(shaded.normals.subarray(9 * face, 9 * face + 3));
+    };
     return () => view.close();
   }, [shaded, by, limitDeg, width, layer, plateX, plateY]);
   return (
@@ -87,7 +103,8 @@ export default function MeshView({
           </label>
         ))}
         <span className="hint" role="status">
-          {says ?? 'Drag to turn, wheel to come nearer, arrow keys and + − as well.'}
+          {says ??
+            `Drag to turn, wheel to come nearer, arrow keys and + − as well.${onRest ? ' Click a face to rest the part on it.' : ''}`}
         </span>
       </div>
       {shaded && (
@@ -109,6 +126,17 @@ export default function MeshView({
       )}
     </div>
   );
+}
+
+/** Direction of a face as it was drawn, from how it stands: turned and scaled back. */
+function asDrawnNormal(n: ArrayLike<number>, { turnDeg, scale }: Placement): readonly [number, number, number] {
+  const m = turnMatrix(turnDeg);
+  const s = [0, 1, 2].map((k) => n[k]! * scale[k]!);
+  return [0, 1, 2].map((k) => m[k]! * s[0]! + m[3 + k]! * s[1]! + m[6 + k]! * s[2]!) as unknown as readonly [
+    number,
+    number,
+    number,
+  ];
 }
 
 interface Limits {
@@ -147,6 +175,10 @@ class View {
   private readonly camera = new PerspectiveCamera(35, WIDTH / HEIGHT, 1, 5000);
   private readonly controls: OrbitControls;
   private readonly geometry = new BufferGeometry();
+  private readonly solid: Mesh;
+  /** Told which face was clicked. */
+  onFace: (face: number) => void = () => undefined;
+  private pressedAt: readonly [number, number] = [0, 0];
   private readonly draw = (): void => this.renderer.render(this.scene, this.camera);
 
   constructor(
@@ -159,7 +191,8 @@ class View {
     this.renderer.setSize(WIDTH, HEIGHT, false);
     this.geometry.setAttribute('position', new BufferAttribute(xyz, 3));
     this.geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-    this.scene.add(new Mesh(this.geometry, new MeshLambertMaterial({ vertexColors: true })));
+    this.solid = new Mesh(this.geometry, new MeshLambertMaterial({ vertexColors: true }));
+    this.scene.add(this.solid);
     this.scene.add(plateGrid(plateX, plateY));
     this.scene.add(new AmbientLight(0xffffff, 1.6));
     const size = Math.max(...max.map((v, k) => v - min[k]!), 20);
@@ -175,12 +208,28 @@ class View {
     this.controls.addEventListener('change', this.draw);
     this.controls.update();
     canvas.addEventListener('keydown', this.byKey);
+    canvas.addEventListener('pointerdown', this.press);
+    canvas.addEventListener('click', this.click);
   }
 
   paint(colours: Float32Array): void {
     this.geometry.setAttribute('color', new BufferAttribute(colours, 3));
     this.draw();
   }
+
+  private readonly press = (e: PointerEvent): void => {
+    this.pressedAt = [e.clientX, e.clientY];
+  };
+  private readonly click = (e: MouseEvent): void => {
+    // a drag turns the view and points at nothing
+    if (Math.hypot(e.clientX - this.pressedAt[0], e.clientY - this.pressedAt[1]) > CLICK_PX) return;
+    const box = this.canvas.getBoundingClientRect();
+    const at = new Vector2((2 * (e.clientX - box.left)) / box.width - 1, 1 - (2 * (e.clientY - box.top)) / box.height);
+    const ray = new Raycaster();
+    ray.setFromCamera(at, this.camera);
+    const [hit] = ray.intersectObject(this.solid);
+    if (hit?.faceIndex !== undefined && hit.faceIndex !== null) this.onFace(hit.faceIndex);
+  };
 
   private readonly byKey = (e: KeyboardEvent): void => {
     const turn = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[e.key];
@@ -202,6 +251,8 @@ class View {
 
   close(): void {
     this.canvas.removeEventListener('keydown', this.byKey);
+    this.canvas.removeEventListener('pointerdown', this.press);
+    this.canvas.removeEventListener('click', this.click);
     this.controls.dispose();
     this.geometry.dispose();
     this.renderer.dispose();

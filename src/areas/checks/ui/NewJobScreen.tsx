@@ -143,6 +143,10 @@ export function NewJobScreen() {
       gone = true;
     };
   }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides]);
+  const rest = useCallback((turnDeg: readonly [number, number, number]) => {
+    isSetDown.current = true;
+    setChoice((c) => c && { ...c, placement: { ...c.placement, turnDeg } });
+  }, []);
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
@@ -333,18 +337,17 @@ export function NewJobScreen() {
         />
       )}
       {choice && check.mesh && sheet && file && (
-        <SolidPanel file={asFile} others={asOthers} choice={choice} sheet={sheet} limitDeg={overhangLimitOf(sheet)} />
-      )}
-      {choice && check.mesh && sheet && file && (
-        <StandingPanel
-          file={() => Promise.resolve(file)}
+        <SolidPanel
+          file={asFile}
+          others={asOthers}
           choice={choice}
           sheet={sheet}
-          onTake={(turnDeg) => {
-            isSetDown.current = true;
-            setChoice({ ...choice, placement: { ...choice.placement, turnDeg } });
-          }}
+          limitDeg={overhangLimitOf(sheet)}
+          onRest={rest}
         />
+      )}
+      {choice && check.mesh && sheet && file && (
+        <StandingPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
       )}
       {choice && sheet && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">

@@ -11,6 +11,7 @@ export function SolidPanel(view: {
   readonly choice: MeshChoice;
   readonly sheet: LimitSheet;
   readonly limitDeg: number;
+  readonly onRest?: ((turnDeg: readonly [number, number, number]) => void) | undefined;
 }) {
   const [isOpen, setOpen] = useState(false);
   return (
