@@ -91,6 +91,20 @@ const lay = { ...plainLay, supportAngleDeg: 45 };
 }
 for (const triangles of [42_500, 170_000, 680_000]) {
   const stl = writeStl(pot(triangles));
+  {
+    const soup = readMesh(stl);
+    if (!soup.ok) throw new Error(soup.failure.what);
+    const { mesh: m } = soup.value.parts[0]!;
+    const each = Array.from({ length: 5 }, () =>
+      ms(() => {
+        const welded = weld(m);
+        const { topology } = surveyMesh(welded);
+        const slicer = new Slicer(welded, topology, layerPlanes(0, 80, 0.2));
+        for (let k = 0; k < slicer.planesMm.length; k++) slicer.layer(k);
+      }),
+    );
+    console.log(`${triangles} triangles welded, surveyed and cut alone: ${median(each).toFixed(0)} ms`);
+  }
   const { sheet } = soundMeshJob({}, { recipe: { lay, lowestLayerTimeS: 5, family: 'PLA' } });
   const t = performance.now();
   const checked = checkMesh(stl, { unit: null, placement: asDrawn(110, 110) }, sheet);

@@ -70,3 +70,18 @@ const run = spawnSync('node', ['--import', 'tsx', path.join(import.meta.dirname,
 });
 console.log(`200 MB through the streaming reader: peak resident ${run.stdout.trim()} MB (wanted: below 400)`);
 rmSync(folder, { recursive: true });
+{
+  // a second for each more byte, and no more: 1, 4 and 16 times the moves
+  const each = [12.5e6, 50e6, 200e6].map((size) => {
+    const program = syntheticProgram(size);
+    const took = Array.from({ length: 3 }, () => {
+      const t = performance.now();
+      const inspector = new GcodeInspector(exampleLimits);
+      for (let i = 0; i < program.length; i += 1 << 20) inspector.push(program.subarray(i, i + (1 << 20)));
+      inspector.finish();
+      return performance.now() - t;
+    }).sort((a, b) => a - b)[1]!;
+    return `${size / 1e6} MB ${took.toFixed(0)} ms`;
+  });
+  console.log(`1, 4 and 16 times the moves: ${each.join(', ')}`);
+}
