@@ -3,6 +3,7 @@ import { expect, test } from 'vitest';
 import { insideOut, movedBy, turned } from '../../../test/meshes/solids.ts';
 import { runAll } from '../result/stepwise.ts';
 import { joined, type Mesh } from './mesh.ts';
+import { meshOfSolids } from './solid.ts';
 import { boxMesh, sphereMesh } from './solids.ts';
 import { BIN_MM, measuringThickness, thinnerMm2, usualThicknesses, type Thickness } from './thickness.ts';
 import { weld } from './weld.ts';
@@ -50,6 +51,25 @@ test('bodies that lie within each other are one: no thin place where one ends in
   // apart, the second's flat side lies 0.2 mm below the first's
   expect(Math.min(both.thinnest.flat!.mm, both.thinnest.upright!.mm)).toBeGreaterThan(9.5);
   expect(total(both.flatMm2) + total(both.uprightMm2)).toBe(0);
+});
+test('a sharp edge is no wall; a thin wedge with almost even sides is one', () => {
+  const wedge = (topMm: number): Mesh =>
+    meshOfSolids([
+      { shape: 'box', x: 0, y: 0, w: 20, d: 30, fromMm: 0, toMm: 12, top: { x: 0, y: 0, w: topMm, d: 30 } },
+    ]);
+  const blade = measure(wedge(0.2)); // its sides lean 40° against each other in all: 39.5° each way, upright below 45°
+  expect(thinnerMm2(blade.uprightMm2, 0.4)).toBe(0);
+  const steep = measure(
+    movedBy(
+      meshOfSolids([
+        { shape: 'box', x: 0, y: 0, w: 1, d: 30, fromMm: 0, toMm: 12, top: { x: 0, y: 0, w: 0.3, d: 30 } },
+      ]),
+      0,
+      0,
+      0,
+    ),
+  );
+  expect(thinnerMm2(steep.uprightMm2, 0.5)).toBeGreaterThan(100);
 });
 test('the same mesh gives the same figures', () => {
   const ball = sphereMesh(10, 48);

@@ -1,4 +1,4 @@
-import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
+import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3, type Intersection } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { Stepwise } from '../result/stepwise.ts';
 import { boundsOf, type Mesh } from './mesh.ts';
@@ -30,6 +30,8 @@ const STEP = 2000;
 /** A ray starts this deep, so that it does not meet the face it comes from. */
 const SKIN_MM = 1e-4;
 const FLAT_NORMAL_Z = 0.7;
+/** Two sides are those of a wall where they run within 20° of each other. */
+const PARALLEL = Math.cos((20 * Math.PI) / 180);
 /** Fractions of the plastic number: points that fill a triangle evenly (M. Roberts, 2018; from memory). */
 const [STEP_U, STEP_V] = [0.7548776662466927, 0.5698402909980532];
 
@@ -68,9 +70,10 @@ export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): S
     const along = (k: number): number => at[a + k]! + u * (at[b + k]! - at[a + k]!) + v * (at[c + k]! - at[a + k]!);
     ray.origin.set(along(0) - SKIN_MM * face.nx, along(1) - SKIN_MM * face.ny, along(2) - SKIN_MM * face.nz);
     ray.direction.set(-face.nx, -face.ny, -face.nz);
-    const depth = shells === 1 ? (tree.raycastFirst(ray, BackSide)?.distance ?? null) : depthOf(tree, ray);
-    if (depth === null) continue;
-    const mm = depth + SKIN_MM;
+    const hit = shells === 1 ? tree.raycastFirst(ray, BackSide) : farSideOf(tree, ray);
+    // a sharp edge is thin wherever one stands near it, and no wall
+    if (!hit || hit.face!.normal.dot(ray.direction) < PARALLEL) continue;
+    const mm = hit.distance + SKIN_MM;
     const isFlat = Math.abs(face.nz) > FLAT_NORMAL_Z;
     const bin = Math.floor(mm / BIN_MM);
     if (bin < BINS) (isFlat ? flat : upright)[bin]! += mm2PerSample;
@@ -96,8 +99,8 @@ export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): S
   };
 }
 
-/** Way along a ray until it has left everything it began in; null where its beginning is no surface of the whole. */
-function depthOf(tree: MeshBVH, ray: Ray): number | null {
+/** Where a ray has left everything it began in; null where its beginning is no surface of the whole. */
+function farSideOf(tree: MeshBVH, ray: Ray): Intersection | null {
   const hits = tree.raycast(ray, DoubleSide).sort((a, b) => a.distance - b.distance);
   const leaves = (h: (typeof hits)[number]): boolean => h.face!.normal.dot(ray.direction) > 0;
   // a closed body is left as often as it is entered, and once more for each that it began in
@@ -105,7 +108,7 @@ function depthOf(tree: MeshBVH, ray: Ray): number | null {
   if (inside !== 1) return null;
   for (const h of hits) {
     inside += leaves(h) ? -1 : 1;
-    if (inside === 0) return h.distance;
+    if (inside === 0) return h;
   }
   return null;
 }
