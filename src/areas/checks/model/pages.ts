@@ -1,4 +1,5 @@
 import type { PrintProgress } from '../../machines/model/print.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
 import type { Confirmed, NotedOutcome } from './noted.ts';
 import type { ToSet } from './setAtMachine.ts';
@@ -45,6 +46,8 @@ export interface JobPage {
     readonly toolId: string;
     readonly materialId: string;
     readonly processId: string;
+    /** Values of the job's own copy of the recipe. */
+    readonly overrides: Values;
   };
   readonly sheet: LimitSheet | null;
   readonly run: {

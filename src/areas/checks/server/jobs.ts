@@ -14,10 +14,11 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { JobRow } from '../model/pages.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
-import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
+import type { JobClass, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { handOver, listOutcomes } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
+import { whatChanged } from '../model/whatChanged.ts';
 import { checkRun, job } from './tables.ts';
 
 export interface NewJob {
@@ -290,34 +291,6 @@ export async function getJobPage(ctx: Ctx, id: string) {
     outOfDate,
     changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],
   });
-}
-
-function whatChanged(
-  before: LimitSheet,
-  now: LimitSheet,
-  stood: MeshChoice | null,
-  stands: MeshChoice | null,
-): string[] {
-  const changes: string[] = [];
-  if (stood?.unit !== stands?.unit) changes.push('the file is read in another unit');
-  if (JSON.stringify(stood?.placement) !== JSON.stringify(stands?.placement)) changes.push('the part stands otherwise');
-  if (before.machine.mounted?.id !== now.machine.mounted?.id)
-    changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
-  if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot)
-    changes.push(
-      `${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`,
-    );
-  for (const key of new Set([...Object.keys(before.proofs), ...Object.keys(now.proofs)])) {
-    const a = before.proofs[key];
-    const b = now.proofs[key];
-    if (a?.state !== b?.state || a?.trialId !== b?.trialId)
-      changes.push(
-        b
-          ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
-          : `${key}: no evidence any more`,
-      );
-  }
-  return changes.length > 0 ? changes : ['a profile in the recipe has a new revision'];
 }
 
 export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {

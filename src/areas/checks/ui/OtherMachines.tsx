@@ -67,6 +67,8 @@ export function OtherMachines({
         quantity: j.quantity,
         due: j.due,
         fromRecipeId: null,
+        purpose: j.purpose,
+        overrides: j.recipe.overrides,
         machineId: m.id,
         toolId: m.sheet.recipe.tool.id,
         materialId,

@@ -1,0 +1,70 @@
+import { formatQuantity } from '../../../core/units/format.ts';
+import type { SettingValue } from '../../library/settings/define.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import type { MeshChoice } from './mesh.ts';
+import type { LimitSheet } from './sheet.ts';
+
+const MOST_NAMED = 4;
+
+function shown(key: string, value: SettingValue | undefined): string {
+  const s = findSetting(key);
+  const text =
+    typeof value === 'number' && s && 'quantity' in s ? formatQuantity(value, s.quantity) : String(value ?? 'not set');
+  return `${s?.label.toLowerCase() ?? key} now ${text}`;
+}
+
+/** What is otherwise than when a check was made, in words: why its verdict is out of date. */
+export function whatChanged(
+  before: LimitSheet,
+  now: LimitSheet,
+  stood: MeshChoice | null,
+  stands: MeshChoice | null,
+): string[] {
+  const changes: string[] = [];
+  if (stood?.unit !== stands?.unit) changes.push('the file is read in another unit');
+  if (JSON.stringify(stood?.placement) !== JSON.stringify(stands?.placement)) changes.push('the part stands otherwise');
+  if (Boolean(stood?.repair) !== Boolean(stands?.repair))
+    changes.push(stands?.repair ? 'the mesh is repaired first' : 'the mesh is taken as it came');
+  if (JSON.stringify(stood?.more ?? []) !== JSON.stringify(stands?.more ?? []))
+    changes.push('what lies beside it is otherwise');
+  if (before.machine.mounted?.id !== now.machine.mounted?.id)
+    changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
+  if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot)
+    changes.push(
+      `${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`,
+    );
+  for (const key of new Set([...Object.keys(before.proofs), ...Object.keys(now.proofs)])) {
+    const a = before.proofs[key];
+    const b = now.proofs[key];
+    if (a?.state !== b?.state || a?.trialId !== b?.trialId)
+      changes.push(
+        b
+          ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
+          : `${key}: no evidence any more`,
+      );
+  }
+  const [was, is] = [before.recipe.values ?? {}, now.recipe.values ?? {}];
+  const other = Object.keys({ ...was, ...is })
+    .filter((key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]))
+    .sort();
+  if (before.recipe.values && other.length > 0)
+    changes.push(
+      `${other
+        .slice(0, MOST_NAMED)
+        .map((key) => shown(key, is[key]))
+        .join(', ')}${other.length > MOST_NAMED ? ` and ${other.length - MOST_NAMED} more` : ''}`,
+    );
+  if (before.policy && JSON.stringify(before.policy) !== JSON.stringify(now.policy))
+    changes.push('the farm’s policy is another');
+  const [knew, knows] = [before.machine.asKnown, now.machine.asKnown];
+  if (knew && knows) {
+    if (knew.lid !== knows.lid) changes.push(`the lid is ${knows.lid} now`);
+    if (knew.speedPercent !== knows.speedPercent)
+      changes.push(
+        `speed at the machine is ${knows.speedPercent ?? 'not said'}${knows.speedPercent === null ? '' : ' %'} now`,
+      );
+    if (knew.ready !== knows.ready)
+      changes.push(knows.ready ? 'the machine is ready again' : 'the machine is not ready');
+  }
+  return changes.length > 0 ? changes : ['a profile in the recipe has a new revision'];
+}
