@@ -13,8 +13,10 @@ import {
   noteOutcome,
   placeJob,
   runCheck,
+  standardCaps,
   travellerOf,
   wishJobPrint,
+  type CheckCaps,
 } from '../../src/areas/checks/server/index.ts';
 import { checkRun, job, jobOutcome } from '../../src/areas/checks/server/tables.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
@@ -173,6 +175,30 @@ describe('a fix done to a copy', () => {
     const program = await jobOf(new TextEncoder().encode('G28\nM83\nG1 X10 E1 F600\n'), null);
     expect(why(await fixJob(tech(), program, { runId: now.run!.id, finding: 0 }))).toContain('a program');
   });
+});
+test('a check that takes too long or too much is stopped, says how far it came, and can be asked for again', async () => {
+  const ctx = farm.as('technician');
+  const id = await jobOf(writeStl(boxMesh([0, 0, 0], [31, 22, 13])), stand());
+  const stopped = async (caps: CheckCaps): Promise<string> => {
+    const [newest] = await ctx.db
+      .select()
+      .from(checkRun)
+      .where(eq(checkRun.jobId, id))
+      .orderBy(desc(checkRun.at))
+      .limit(1);
+    await runCheck(ctx, newest!.id, 'queued', caps);
+    farm.clock.set(new Date(farm.clock.now().getTime() + 1000));
+    const { run: ended } = must(await getJobPage(ctx, id));
+    must(await checkAgain(ctx, id));
+    return `${ended!.state}: ${ended!.refusal}`;
+  };
+  expect(await stopped({ ...standardCaps, seconds: 0 })).toMatch(
+    /refused: block\.stl: The check was stopped after 0 s, \d+ % done/,
+  );
+  expect(await stopped({ ...standardCaps, residentBytes: 1e6 })).toMatch(
+    /stopped at \d+ MB of memory; it may have 1, \d+ % done/,
+  );
+  expect((await run(id)).run!.state).toBe('done');
 });
 describe('files of a job', () => {
   const tech = () => farm.as('technician');

@@ -83,6 +83,8 @@ describe('an estimate follows its settings', () => {
     }
     expect(mass({ walls: 4 })).toBeGreaterThan(mass({ walls: 2 }));
   });
+  test('a gyroid lays about as much as lines', () =>
+    expect(mass({ infillPattern: 'gyroid' }) / mass({ infillPattern: 'lines' })).toBeCloseTo(1, 1));
   test('a grid lays as much as lines', () =>
     expect(mass({ infillPattern: 'grid' }) / mass({ infillPattern: 'lines' })).toBeCloseTo(1, 1));
   test('a layer that would be too quick is slowed down', () => {

@@ -1,4 +1,4 @@
-export { rescueChecks, runCheck } from './runCheck.ts';
+export { rescueChecks, runCheck, standardCaps, type CheckCaps } from './runCheck.ts';
 export {
   checkAgain,
   clearJob,

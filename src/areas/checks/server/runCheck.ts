@@ -19,12 +19,23 @@ import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
 
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
+/** What one check may take of the worker; beyond it is stopped and says so. */
+export interface CheckCaps {
+  readonly seconds: number;
+  readonly residentBytes: number;
+}
+export const standardCaps: CheckCaps = { seconds: 600, residentBytes: 2e9 };
 const REPORT_EVERY_MS = 400;
 const SILENT_AFTER_MS = 5000;
 
 /** Runs one queued check to its record, unless another worker has taken it. Can be run again from the start after a crash: nothing is
  *  written before the end. */
-export async function runCheck(ctx: Ctx, runId: string, from: 'queued' | 'running' = 'queued'): Promise<void> {
+export async function runCheck(
+  ctx: Ctx,
+  runId: string,
+  from: 'queued' | 'running' = 'queued',
+  caps: CheckCaps = standardCaps,
+): Promise<void> {
   const [run] = await ctx.db
     .update(checkRun)
     .set({ state: 'running', beatAt: new Date() })
@@ -68,7 +79,7 @@ export async function runCheck(ctx: Ctx, runId: string, from: 'queued' | 'runnin
       outcome.sentence,
     );
   }
-  if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value);
+  if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value, caps);
   const inspector = new GcodeInspector(sheet.value.machine.motion);
   let read = 0;
   let reported = 0;
@@ -129,6 +140,15 @@ async function keepUnpacked(ctx: Ctx, sha: string): Promise<string | null> {
   return kept.value.sha256;
 }
 
+/** What a check has gone beyond, in words; null where it has not. */
+function beyondCaps({ seconds, residentBytes }: CheckCaps, began: number): string | null {
+  if (performance.now() - began > seconds * 1000) return `The check was stopped after ${seconds} s`;
+  const resident = process.memoryUsage.rss();
+  return resident > residentBytes
+    ? `The check was stopped at ${Math.round(resident / 1e6)} MB of memory; it may have ${Math.round(residentBytes / 1e6)}`
+    : null;
+}
+
 /** The newest finished check whose long part depended on exactly the same. */
 async function findWork(ctx: Pick<Ctx, 'db'>, workSha: string) {
   const [run] = await ctx.db
@@ -154,7 +174,9 @@ async function runMeshCheck(
   runId: string,
   choice: MeshChoice,
   sheet: LimitSheet,
+  caps: CheckCaps,
 ): Promise<void> {
+  const began = performance.now();
   const refuse = (refusal: string): Promise<void> =>
     finishRun(
       ctx,
@@ -174,6 +196,9 @@ async function runMeshCheck(
   const work = checkingMesh(plate.value, sheet);
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
+    const beyond = beyondCaps(caps, began);
+    if (beyond)
+      return refuse(`${beyond}, ${Math.round(100 * step.value)} % done; coarsen the mesh, or split the plate`);
     if (Date.now() - reported <= REPORT_EVERY_MS) continue;
     reported = Date.now();
     const bytesRead = Math.round(step.value * row.fileSize);
