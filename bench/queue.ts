@@ -4,9 +4,8 @@ import { makeJob } from '../src/areas/checks/server/index.ts';
 import { asDrawn } from '../src/core/mesh/placement.ts';
 import { turnedMesh } from '../src/core/mesh/solids.ts';
 import { writeStl } from '../src/core/mesh/writeStl.ts';
-import { storeFile } from '../src/platform/files/store.ts';
 import { benchFarm } from '../test/db/benchFarm.ts';
-import { freshFarm, must } from '../test/db/setup.ts';
+import { freshFarm, keepBytes, must } from '../test/db/setup.ts';
 
 // A queue of 40 checks, no two alike, by one worker process and by two: medians of five rounds, by turns.
 const CHECKS = 40;
@@ -19,14 +18,7 @@ const pot = turnedMesh(
   Array.from({ length: 90 }, (_, i) => [14 + 3 * Math.sin(i / 8), (40 * i) / 89] as const),
   90,
 );
-const stored = must(
-  await storeFile(
-    ctx,
-    (async function* () {
-      yield writeStl(pot);
-    })(),
-  ),
-);
+const stored = await keepBytes(ctx, writeStl(pot));
 let shift = 0;
 const count = async (state: string): Promise<number> => {
   const { rows } = await ctx.db.execute<{ n: string }>(sql`select count(*) n from check_run where state = ${state}`);

@@ -1,10 +1,9 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { overhangLimitOf } from '../areas/checks/model/overhangLimit.ts';
+import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
 import { checkJob } from '../areas/checks/rules/index.ts';
-import { surveyMesh } from '../core/mesh/facts.ts';
-import { openMesh } from '../core/mesh/openMesh.ts';
 import { standingsOf, type OrientWish, type Standing } from '../core/mesh/orient.ts';
 import { outward } from '../core/mesh/outward.ts';
 import { sentenceOf } from '../core/result/result.ts';
@@ -37,16 +36,19 @@ const post = (answer: CompareAnswer): void => self.postMessage(answer);
 
 /** Works out how a part could stand, then lays and checks it in each of these ways. */
 self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEvent<CompareWish>) => {
-  const opened = openMesh(new Uint8Array(await file.arrayBuffer()), choice.unit);
+  // alone: how a part could stand does not ask what lies beside it
+  const { unit, placement, repair = false } = choice;
+  const opened = openPlate(new Uint8Array(await file.arrayBuffer()), { unit, placement, repair });
   if (!opened.ok) return post({ refusal: sentenceOf(opened.failure) });
-  const { mesh } = opened.value;
-  const facing = outward(mesh, surveyMesh(mesh).shells);
+  const [part] = opened.value as [PlatePart];
+  const { mesh } = part.opened;
+  const facing = outward(mesh, part.survey.shells);
   const limitDeg = overhangLimitOf(sheet);
   const standings = runAll(
     standingsOf(facing, {
       beyondDeg: limitDeg,
       layerHeightMm: sheet.recipe.lay?.firstLayerHeightMm ?? 0.2,
-      scale: choice.placement.scale,
+      scale: placement.scale,
       load,
       show,
     }),
@@ -54,8 +56,7 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
   post({ limitDeg, standings });
   if (mesh.corners.length / 3 <= MOST_CHECKED_TRIANGLES)
     for (const [index, { turnDeg }] of standings.entries()) {
-      const part = { opened: opened.value, placement: { ...choice.placement, turnDeg }, repair: null };
-      const checked = runAll(checkingMesh([part], sheet));
+      const checked = runAll(checkingMesh([{ ...part, placement: { ...placement, turnDeg } }], sheet));
       if (!checked.ok) {
         post({ index, check: null });
         continue;

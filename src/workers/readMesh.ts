@@ -1,13 +1,12 @@
 import { checkJob } from '../areas/checks/rules/index.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
-import { openPlate, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
+import { openPlate, repairsOf, standing, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
 import type { LimitSheet } from '../areas/checks/model/sheet.ts';
-import { surveyMesh, type MeshFacts } from '../core/mesh/facts.ts';
+import type { MeshFacts } from '../core/mesh/facts.ts';
 import { planHull } from '../core/geometry/hull.ts';
-import { boundsOf, joined, type Mesh, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
-import { placed } from '../core/mesh/placement.ts';
+import { boundsOf, joined, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
 import { unitReadings, type UnitReading } from '../core/mesh/units.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { bytesOf } from './bytesOf.ts';
@@ -50,27 +49,25 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const plate = openPlate(bytes, choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-  const [{ opened, repair }] = plate.value as [PlatePart, ...PlatePart[]];
-  const { file: read, unit, mesh } = opened;
-  const surveys = new Map<Mesh, MeshFacts>();
-  for (const p of plate.value)
-    if (!surveys.has(p.opened.mesh)) surveys.set(p.opened.mesh, surveyMesh(p.opened.mesh).facts);
-  const own = surveys.get(mesh)!;
-  const [stands, ...beside] = plate.value.map((p) => placed(p.opened.mesh, p.placement)) as [Mesh, ...Mesh[]];
-  const { min, max } = boundsOf(joined([stands, ...beside]));
+  const [first] = plate.value as [PlatePart, ...PlatePart[]];
+  const { file: read, unit } = first.opened;
+  const stands = plate.value.map(standing);
+  const [hull, ...beside] = stands.map((m) => planHull(m.xyz));
+  const { min, max } = boundsOf(joined(stands));
+  const repairs = repairsOf(plate.value);
   post({
     seen: {
       format: read.format,
       unit,
       unitIsStated: read.unit !== null,
-      readings: read.unit === null ? unitReadings(own.bounds, unit) : [],
+      readings: read.unit === null ? unitReadings(first.survey.facts.bounds, unit) : [],
       parts: plate.value.reduce((n, p) => n + p.opened.file.parts.length, 0),
-      facts: sumOfFacts(plate.value.map((p) => surveys.get(p.opened.mesh)!)),
+      facts: sumOfFacts(plate.value.map((p) => p.survey.facts)),
       minMm: min,
       maxMm: max,
-      hull: planHull(stands.xyz),
-      others: beside.map((m) => planHull(m.xyz)),
-      ...(repair && { repair: [...new Set(plate.value.flatMap((p) => p.repair ?? []))] }),
+      hull: hull!,
+      others: beside,
+      ...(repairs && { repair: repairs }),
     },
   });
   if (!sheet) return;

@@ -1,10 +1,7 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { openPlate } from '../areas/checks/model/plate.ts';
-import { surveyMesh } from '../core/mesh/facts.ts';
-import { joined } from '../core/mesh/mesh.ts';
-import { outward } from '../core/mesh/outward.ts';
+import { openPlate, standing, sumOfFacts } from '../areas/checks/model/plate.ts';
+import { boundsOf, joined } from '../core/mesh/mesh.ts';
 import { leanDeg } from '../core/mesh/overhang.ts';
-import { placed } from '../core/mesh/placement.ts';
 import { thicknessOfFaces } from '../core/mesh/thickness.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { bytesOf } from './bytesOf.ts';
@@ -35,9 +32,9 @@ const post = (answer: ShadeAnswer, give: Transferable[] = []): void => self.post
 self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWish>) => {
   const plate = openPlate(new Uint8Array(await file.arrayBuffer()), choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-  const { xyz, corners } = joined(
-    plate.value.map(({ opened, placement }) => placed(outward(opened.mesh, surveyMesh(opened.mesh).shells), placement)),
-  );
+  const mesh = joined(plate.value.map(standing));
+  const { xyz, corners } = mesh;
+  const { min, max } = boundsOf(mesh);
   const n = corners.length / 3;
   if (n > MOST_DRAWN)
     return post({
@@ -46,15 +43,8 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
   const at = new Float32Array(9 * n);
   const normals = new Float32Array(9 * n);
   const lean = new Float32Array(n);
-  const min: [number, number, number] = [Infinity, Infinity, Infinity];
-  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
   for (let t = 0; t < n; t++) {
-    for (let k = 0; k < 9; k++) {
-      const v = xyz[3 * corners[3 * t + ((k / 3) | 0)]! + (k % 3)]!;
-      at[9 * t + k] = v;
-      min[k % 3] = Math.min(min[k % 3]!, v);
-      max[k % 3] = Math.max(max[k % 3]!, v);
-    }
+    for (let k = 0; k < 9; k++) at[9 * t + k] = xyz[3 * corners[3 * t + ((k / 3) | 0)]! + (k % 3)]!;
     const d = (i: number, k: number): number => at[9 * t + 3 * i + k]! - at[9 * t + k]!;
     const nx = d(1, 1) * d(2, 2) - d(1, 2) * d(2, 1);
     const ny = d(1, 2) * d(2, 0) - d(1, 0) * d(2, 2);
@@ -63,7 +53,7 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
     for (let i = 0; i < 3; i++) normals.set([nx / length, ny / length, nz / length], 9 * t + 3 * i);
     lean[t] = leanDeg(nz / length);
   }
-  const thicknessMm = thicknessOfFaces({ xyz, corners });
+  const thicknessMm = thicknessOfFaces(mesh, sumOfFacts(plate.value.map((p) => p.survey.facts)).shells);
   post(
     {
       shaded: {

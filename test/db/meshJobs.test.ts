@@ -28,9 +28,9 @@ import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
-import { storeFile, wholeFile } from '../../src/platform/files/store.ts';
+import { wholeFile } from '../../src/platform/files/store.ts';
 import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, keepBytes, must, type Farm } from './setup.ts';
 
 let farm: Farm;
 let bench: Bench;
@@ -46,14 +46,7 @@ const stand = (xMm = 110, turnDeg: [number, number, number] = [0, 0, 0]): MeshCh
 });
 async function jobOf(bytes: Uint8Array, mesh: MeshChoice | null): Promise<string> {
   const ctx = farm.as('technician');
-  const stored = must(
-    await storeFile(
-      ctx,
-      (async function* () {
-        yield bytes;
-      })(),
-    ),
-  );
+  const stored = await keepBytes(ctx, bytes);
   const made = must(
     await makeJob(ctx, {
       title: 'Block',
@@ -144,7 +137,7 @@ describe('a fix done to a copy', () => {
     const before = await run(id);
     const findings = before.run!.outcome!.findings;
     const finding = findings.findIndex((f) => f.rule === 'fits-travel');
-    expect(findings[finding]!.change).toMatchObject({ placement: { xMm: expect.any(Number) } });
+    expect(findings[finding]!.change).toEqual({ moveMm: [expect.any(Number), expect.any(Number)] });
     must(await fixJob(tech(), id, { runId: before.run!.id, finding }));
     const after = await run(id);
     expect(rulesOf(after)).not.toContain('fits-travel');
@@ -202,15 +195,7 @@ test('a check that takes too long or too much is stopped, says how far it came, 
 });
 describe('files of a job', () => {
   const tech = () => farm.as('technician');
-  const kept = async (bytes: Uint8Array): Promise<{ sha256: string; size: number }> =>
-    must(
-      await storeFile(
-        tech(),
-        (async function* () {
-          yield bytes;
-        })(),
-      ),
-    );
+  const kept = async (bytes: Uint8Array): Promise<{ sha256: string; size: number }> => await keepBytes(tech(), bytes);
   test('a torn mesh is repaired into a file of its own; the one that came stays as it was', async () => {
     const block = boxMesh([0, 0, 0], [30, 20, 10]);
     const torn = writeStl({ xyz: block.xyz, corners: block.corners.subarray(3) });
@@ -342,15 +327,7 @@ describe('a job at the machine', () => {
   });
   test('a picture is known by its first bytes, not by its name', async () => {
     const id = await cleared();
-    const kept = async (bytes: Uint8Array): Promise<string> =>
-      must(
-        await storeFile(
-          tech(),
-          (async function* () {
-            yield bytes;
-          })(),
-        ),
-      ).sha256;
+    const kept = async (bytes: Uint8Array): Promise<string> => (await keepBytes(tech(), bytes)).sha256;
     const say = async (pictureSha: string) =>
       noteOutcome(tech(), id, { result: 'good', layer: null, signs: [], setAtMachine: '', note: '', pictureSha });
     expect(codeOf(await say(await kept(new TextEncoder().encode('<svg onload=alert(1)>'))))).toContain('no PNG');

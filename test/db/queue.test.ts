@@ -5,9 +5,8 @@ import { makeJob } from '../../src/areas/checks/server/index.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
-import { storeFile } from '../../src/platform/files/store.ts';
 import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, keepBytes, must, type Farm } from './setup.ts';
 
 const CHECKS = 12;
 let farm: Farm;
@@ -24,14 +23,7 @@ afterAll(async () => {
 
 test('two worker processes share the queue: every check is done, each exactly once, and both have worked', async () => {
   const ctx = farm.as('technician');
-  const stored = must(
-    await storeFile(
-      ctx,
-      (async function* () {
-        yield writeStl(boxMesh([0, 0, 0], [30, 20, 10]));
-      })(),
-    ),
-  );
+  const stored = await keepBytes(ctx, writeStl(boxMesh([0, 0, 0], [30, 20, 10])));
   for (let i = 0; i < CHECKS; i++)
     must(
       await makeJob(ctx, {

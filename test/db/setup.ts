@@ -4,6 +4,7 @@ import type pg from 'pg';
 import { remakeDatabase, startCluster } from '../../scripts/cluster.mjs';
 import { migrateAll } from '../../src/platform/db/migrate.ts';
 import { openPool } from '../../src/platform/db/client.ts';
+import { storeFile } from '../../src/platform/files/store.ts';
 import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
 import { steppedClock, type Clock } from '../../src/platform/clock.ts';
 
@@ -35,3 +36,14 @@ export function must<T>(result: { ok: true; value: T } | { ok: false; failure: u
   if (!result.ok) throw new Error(JSON.stringify(result.failure));
   return result.value;
 }
+
+/** Bytes kept as a file, as if they had been uploaded. */
+export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: string; size: number }> =>
+  must(
+    await storeFile(
+      ctx,
+      (async function* () {
+        yield bytes;
+      })(),
+    ),
+  );

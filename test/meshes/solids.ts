@@ -1,3 +1,4 @@
+import { meshOfSolids, type Solid } from '../../src/core/mesh/solid.ts';
 import bunny from 'bunny';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
@@ -80,3 +81,15 @@ export const closedSolids: Readonly<Record<string, Mesh>> = {
     ),
   ),
 };
+
+/** An upright box as a solid of a coupon or a test, and meshes of such. */
+export const boxSolid = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): Solid => ({
+  shape: 'box',
+  x,
+  y,
+  w,
+  d,
+  fromMm,
+  toMm,
+});
+export const solidMesh = (...list: Solid[]): Mesh => meshOfSolids(list);

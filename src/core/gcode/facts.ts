@@ -138,6 +138,19 @@ export function noteFan(facts: ProgramFacts, percent: number, line: number): voi
   if (facts.fan.length < MOST_FAN) facts.fan.push({ percent, line });
 }
 
+/** Factors are told, not applied: flow, speed and time are those of the program as it is written. */
+export function noteFactor(facts: ProgramFacts, of: 'speedFactor' | 'flowFactor', percent: number, line: number): void {
+  if (percent !== 100 && Math.abs(percent - 100) > Math.abs((facts[of]?.percent ?? 100) - 100))
+    facts[of] = { percent, line };
+}
+
+export function noteDwell(facts: ProgramFacts, s: number, line: number): void {
+  facts.dwellS += s;
+  if (s <= facts.longestDwellS) return;
+  facts.longestDwellS = s;
+  facts.longestDwellLine = line;
+}
+
 export function noteUnknown(facts: ProgramFacts, word: string, line: number): void {
   const known = facts.unknownWords.get(word);
   if (known) known.count++;

@@ -3,7 +3,7 @@ import { MotionPlanner } from '../motion/planner.ts';
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import { arcByCentre, arcByRadius, eachExtreme, type Arc } from './arc.ts';
 import { Bounds, unionOf } from './bounds.ts';
-import { emptyFacts, noteFan, noteProblem, noteUnknown } from './facts.ts';
+import { emptyFacts, noteDwell, noteFactor, noteFan, noteProblem, noteUnknown } from './facts.ts';
 import { HeatFollower } from './heat.ts';
 import { LayerFigures } from './layers.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
@@ -634,7 +634,7 @@ export class ProgramRun {
       case 4: {
         const s = has(S) ? v[S]! : has(P) ? v[P]! / 1000 : 0;
         this.planner.rest();
-        if (s > 0 && s < 1e6) this.noteDwell(s, line);
+        if (s > 0 && s < 1e6) noteDwell(this.facts, s, line);
         return;
       }
       case 10:
@@ -737,7 +737,7 @@ export class ProgramRun {
         return;
       case 220:
       case 221:
-        if (has(S)) this.noteFactor(code === 220 ? 'speedFactor' : 'flowFactor', v[S]!, line);
+        if (has(S)) noteFactor(this.facts, code === 220 ? 'speedFactor' : 'flowFactor', v[S]!, line);
         return;
       case 201:
         this.tighten(this.maxAcceleration, this.limits.maxAccelerationMmPerS2, w, line);
@@ -785,20 +785,6 @@ export class ProgramRun {
       if (accelerationLine > 0 && axis < 2 && asked > machine[axis]!) this.noteAcceleration(asked, accelerationLine);
       current[axis] = Math.min(asked, machine[axis]!);
     });
-  }
-
-  /** Factors are told, not applied: flow, speed and time are those of the program as it is written. */
-  private noteFactor(of: 'speedFactor' | 'flowFactor', percent: number, line: number): void {
-    const known = this.facts[of];
-    if (percent !== 100 && Math.abs(percent - 100) > Math.abs((known?.percent ?? 100) - 100))
-      this.facts[of] = { percent, line };
-  }
-
-  private noteDwell(s: number, line: number): void {
-    this.facts.dwellS += s;
-    if (s <= this.facts.longestDwellS) return;
-    this.facts.longestDwellS = s;
-    this.facts.longestDwellLine = line;
   }
 
   private noteAcceleration(asked: number, line: number): void {

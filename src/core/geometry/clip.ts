@@ -79,6 +79,22 @@ export function clipLines(lines: readonly (readonly number[])[], region: Region)
   return fromClip(open);
 }
 
+/** Smallest box round outlines: from and to in x, from and to in y. */
+export type Box = readonly [x0: number, x1: number, y0: number, y1: number];
+export function boxOf(...rings: readonly Ring[]): Box {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const ring of rings)
+    for (let i = 0; i < ring.length; i += 2) {
+      const x = ring[i]!;
+      const y = ring[i + 1]!;
+      if (x < x0) x0 = x;
+      if (x > x1) x1 = x;
+      if (y < y0) y0 = y;
+      if (y > y1) y1 = y;
+    }
+  return [x0, x1, y0, y1];
+}
+
 export type Point = readonly [x: number, y: number];
 /** A region in triangles against the clock. Its outlines must not cross. */
 export function trianglesOf(region: Region): (readonly [Point, Point, Point])[] {

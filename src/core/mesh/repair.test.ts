@@ -60,19 +60,23 @@ describe('what was planted is taken away, and the volume comes back', () => {
     const ball = weld(sphereMesh(10, 24));
     const n = triangleCount(ball);
     const volume = facts(ball).volumeMm3;
+    let [tried, closed] = [0, 0];
     fc.assert(
       fc.property(
         fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }), { maxLength: 12 }),
         fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }), { maxLength: 12 }),
         (gone, over) => {
           const { mesh, repair } = repaired(dropping(flipping(ball, ...over), ...gone));
+          tried++;
           if (repair.leftOpenEdges > 0) return; // rims that touch in a corner may be left: said, not hidden
+          closed++;
           expect(facts(mesh)).toMatchObject({ openEdges: 0, flippedEdges: 0, insideOutShells: 0 });
           expect(facts(mesh).volumeMm3 / volume).toBeCloseTo(1, 1);
         },
       ),
       { numRuns: 150, seed: 11 },
     );
+    expect(closed / tried).toBeGreaterThan(0.98);
   });
 });
 test('an independent kernel takes what was repaired', () => {

@@ -138,8 +138,13 @@ function rimsOf(mesh: Mesh): number[][] {
         rim.push(v);
         v = ends.pop()!;
       }
-      const loop = at.has(v) ? rim.slice(at.get(v)) : [];
-      if (loop.length >= 3 && loop.length <= LONGEST_RIM) rims.push(loop);
+      const begins = at.get(v);
+      if (begins !== undefined) {
+        const loop = rim.slice(begins);
+        if (loop.length >= 3 && loop.length <= LONGEST_RIM) rims.push(loop);
+        // two rims may touch in a corner: the way that led to this one belongs to the other
+        for (let i = 0; i < begins; i++) from.get(rim[i]!)!.push(rim[i + 1]!);
+      }
       if (rim.length === 0) break;
     }
   }

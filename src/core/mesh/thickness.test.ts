@@ -5,7 +5,14 @@ import { runAll } from '../result/stepwise.ts';
 import { joined, type Mesh } from './mesh.ts';
 import { meshOfSolids } from './solid.ts';
 import { boxMesh, sphereMesh } from './solids.ts';
-import { BIN_MM, measuringThickness, thinnerMm2, usualThicknesses, type Thickness } from './thickness.ts';
+import {
+  BIN_MM,
+  measuringThickness,
+  thicknessOfFaces,
+  thinnerMm2,
+  usualThicknesses,
+  type Thickness,
+} from './thickness.ts';
 import { weld } from './weld.ts';
 
 const measure = (m: Mesh, shells = 1, most?: number): Thickness => runAll(measuringThickness(weld(m), shells, most));
@@ -57,7 +64,7 @@ test('a sharp edge is no wall; a thin wedge with almost even sides is one', () =
     meshOfSolids([
       { shape: 'box', x: 0, y: 0, w: 20, d: 30, fromMm: 0, toMm: 12, top: { x: 0, y: 0, w: topMm, d: 30 } },
     ]);
-  const blade = measure(wedge(0.2)); // its sides lean 40° against each other in all: 39.5° each way, upright below 45°
+  const blade = measure(wedge(0.2)); // its sides lean 79° against each other
   expect(thinnerMm2(blade.uprightMm2, 0.4)).toBe(0);
   const steep = measure(
     movedBy(
@@ -70,6 +77,13 @@ test('a sharp edge is no wall; a thin wedge with almost even sides is one', () =
     ),
   );
   expect(thinnerMm2(steep.uprightMm2, 0.5)).toBeGreaterThan(100);
+});
+test('the picture’s thickness of each face is what the check measures, and a sharp edge has none', () => {
+  const plate = weld(boxMesh([0, 0, 0], [40, 30, 1.2]));
+  const each = [...thicknessOfFaces(plate, 1)].map((v) => Number(v.toFixed(3))).sort((a, b) => a - b);
+  expect(each).toEqual([1.2, 1.2, 1.2, 1.2, 30, 30, 30, 30, 40, 40, 40, 40]);
+  const cross = weld(joined([boxMesh([0, 0, 0], [40, 10, 10]), boxMesh([15, -15, 0.2], [25, 25, 9.8])]));
+  expect(Math.min(...thicknessOfFaces(cross, 2))).toBeGreaterThan(9.5);
 });
 test('the same mesh gives the same figures', () => {
   const ball = sphereMesh(10, 48);

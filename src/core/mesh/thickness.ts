@@ -1,4 +1,4 @@
-import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3, type Intersection } from 'three';
+import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, type Intersection } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { Stepwise } from '../result/stepwise.ts';
 import { boundsOf, type Mesh } from './mesh.ts';
@@ -38,58 +38,39 @@ const [STEP_U, STEP_V] = [0.7548776662466927, 0.5698402909980532];
 /** Samples are spread by area, the same for the same mesh. Where several shells lie within each other, what they share is one body: a ray
  *  ends where it has left them all, and a face inside another shell is no surface. */
 export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): Stepwise<Thickness> {
-  const { xyz, corners } = mesh;
+  const { corners } = mesh;
   const n = corners.length / 3;
-  const { min } = boundsOf(mesh);
-  const at = new Float32Array(xyz.length);
-  for (let i = 0; i < xyz.length; i++) at[i] = xyz[i]! - min[i % 3]!;
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(at, 3));
-  geometry.setIndex(new BufferAttribute(corners.slice(), 1)); // the tree puts its triangles in an order of its own
-  const tree = new MeshBVH(geometry, { targetLeafSize: 10 });
+  const rays = new InwardRays(mesh, shells);
   yield 0.3;
   const upTo = new Float64Array(n);
   let area = 0;
-  for (let t = 0; t < n; t++) upTo[t] = area += faceOf(at, corners, t).area;
+  for (let t = 0; t < n; t++) upTo[t] = area += rays.areaOf(t);
   const samples = Math.min(most, Math.max(FEWEST_RAYS, n * RAYS_PER_TRIANGLE));
   const mm2PerSample = area / samples;
   const upright = new Float64Array(BINS);
   const flat = new Float64Array(BINS);
   let thinUpright: ThinPlace | null = null;
   let thinFlat: ThinPlace | null = null;
-  const ray = new Ray();
-  const reach = new Vector3();
   for (let i = 0, t = 0; i < samples && area > 0; i++) {
+    if (i % STEP === 0) yield 0.3 + (0.7 * i) / samples;
     const wanted = (i + 0.5) * mm2PerSample;
     while (t < n - 1 && upTo[t]! < wanted) t++;
-    const face = faceOf(at, corners, t);
-    let u = (i * STEP_U) % 1;
-    let v = (i * STEP_V) % 1;
-    if (u + v > 1) [u, v] = [1 - u, 1 - v];
-    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
-    const along = (k: number): number => at[a + k]! + u * (at[b + k]! - at[a + k]!) + v * (at[c + k]! - at[a + k]!);
-    ray.origin.set(along(0) - SKIN_MM * face.nx, along(1) - SKIN_MM * face.ny, along(2) - SKIN_MM * face.nz);
-    ray.direction.set(-face.nx, -face.ny, -face.nz);
-    const hit = shells === 1 ? tree.raycastFirst(ray, BackSide) : farSideOf(tree, ray);
-    // a sharp edge is thin wherever one stands near it, and no wall
-    if (!hit || hit.face!.normal.dot(ray.direction) < PARALLEL) continue;
-    const mm = hit.distance + SKIN_MM;
-    const isFlat = Math.abs(face.nz) > FLAT_NORMAL_Z;
+    const u = (i * STEP_U) % 1;
+    const v = (i * STEP_V) % 1;
+    const wall = u + v > 1 ? rays.from(t, 1 - u, 1 - v) : rays.from(t, u, v);
+    if (!wall) continue;
+    const { mm } = wall;
+    const isFlat = Math.abs(wall.normalZ) > FLAT_NORMAL_Z;
     const bin = Math.floor(mm / BIN_MM);
     if (bin < BINS) (isFlat ? flat : upright)[bin]! += mm2PerSample;
     const least = isFlat ? thinFlat : thinUpright;
     if (least === null || mm < least.mm) {
-      reach
-        .copy(ray.direction)
-        .multiplyScalar(mm / 2)
-        .add(ray.origin);
-      const place = { mm, xMm: reach.x + min[0], yMm: reach.y + min[1], zMm: reach.z + min[2] };
+      const place = { mm, ...wall.middle() };
       if (isFlat) thinFlat = place;
       else thinUpright = place;
     }
-    if (i % STEP === 0) yield 0.3 + (0.7 * i) / samples;
   }
-  geometry.dispose();
+  rays.close();
   return {
     samples,
     mm2PerSample,
@@ -99,18 +80,78 @@ export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): S
   };
 }
 
-/** Where a ray has left everything it began in; null where its beginning is no surface of the whole. */
-function farSideOf(tree: MeshBVH, ray: Ray): Intersection | null {
-  const hits = tree.raycast(ray, DoubleSide).sort((a, b) => a.distance - b.distance);
-  const leaves = (h: (typeof hits)[number]): boolean => h.face!.normal.dot(ray.direction) > 0;
-  // a closed body is left as often as it is entered, and once more for each that it began in
-  let inside = hits.reduce((n, h) => n + (leaves(h) ? 1 : -1), 0);
-  if (inside !== 1) return null;
-  for (const h of hits) {
-    inside += leaves(h) ? -1 : 1;
-    if (inside === 0) return h;
+interface Wall {
+  readonly mm: number;
+  readonly normalZ: number;
+  /** The place half way through it. */
+  readonly middle: () => Omit<ThinPlace, 'mm'>;
+}
+/** Rays from points of a mesh's faces straight inward. */
+class InwardRays {
+  private readonly at: Float32Array;
+  private readonly min: readonly [number, number, number];
+  private readonly geometry = new BufferGeometry();
+  private readonly tree: MeshBVH;
+  private readonly ray = new Ray();
+
+  constructor(
+    private readonly mesh: Mesh,
+    private readonly shells: number,
+  ) {
+    const { xyz, corners } = mesh;
+    this.min = boundsOf(mesh).min;
+    this.at = Float32Array.from(xyz, (v, i) => v - this.min[i % 3]!); // near nought, where 32 bits are fine
+    this.geometry.setAttribute('position', new BufferAttribute(this.at, 3));
+    this.geometry.setIndex(new BufferAttribute(corners.slice(), 1)); // the tree puts its triangles in an order of its own
+    this.tree = new MeshBVH(this.geometry, { targetLeafSize: 10 });
   }
-  return null;
+
+  areaOf(t: number): number {
+    return faceOf(this.at, this.mesh.corners, t).area;
+  }
+
+  /** What lies behind a point of a face, by its shares of two sides; null where that is no wall. */
+  from(t: number, u: number, v: number): Wall | null {
+    const { at, ray } = this;
+    const { corners } = this.mesh;
+    const { nx, ny, nz } = faceOf(at, corners, t);
+    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
+    const along = (k: number): number => at[a + k]! + u * (at[b + k]! - at[a + k]!) + v * (at[c + k]! - at[a + k]!);
+    ray.origin.set(along(0) - SKIN_MM * nx, along(1) - SKIN_MM * ny, along(2) - SKIN_MM * nz);
+    ray.direction.set(-nx, -ny, -nz);
+    const hit = this.shells === 1 ? this.tree.raycastFirst(ray, BackSide) : this.farSide();
+    // a sharp edge is thin wherever one stands near it, and no wall
+    if (!hit || hit.face!.normal.dot(ray.direction) < PARALLEL) return null;
+    const mm = hit.distance + SKIN_MM;
+    return {
+      mm,
+      normalZ: nz,
+      middle: () => ({
+        xMm: ray.origin.x - (nx * mm) / 2 + this.min[0],
+        yMm: ray.origin.y - (ny * mm) / 2 + this.min[1],
+        zMm: ray.origin.z - (nz * mm) / 2 + this.min[2],
+      }),
+    };
+  }
+
+  /** Where the ray has left everything it began in; null where its beginning is no surface of the whole. */
+  private farSide(): Intersection | null {
+    const { ray } = this;
+    const hits = this.tree.raycast(ray, DoubleSide).sort((p, q) => p.distance - q.distance);
+    const leaves = (h: Intersection): boolean => h.face!.normal.dot(ray.direction) > 0;
+    // a closed body is left as often as it is entered, and once more for each that it began in
+    let inside = hits.reduce((n, h) => n + (leaves(h) ? 1 : -1), 0);
+    if (inside !== 1) return null;
+    for (const h of hits) {
+      inside += leaves(h) ? -1 : 1;
+      if (inside === 0) return h;
+    }
+    return null;
+  }
+
+  close(): void {
+    this.geometry.dispose();
+  }
 }
 
 function faceOf(at: Float32Array, corners: Uint32Array, t: number) {
@@ -153,25 +194,13 @@ export function usualThicknesses(
   return found.sort((p, q) => q.mm2 - p.mm2);
 }
 
-/** Thickness at the middle of each face, mm, by one ray each; Infinity where nothing is met. For shading a picture. */
-export function thicknessOfFaces({ xyz, corners }: Mesh): Float32Array {
-  const { min } = boundsOf({ xyz, corners });
-  const at = new Float32Array(xyz.length);
-  for (let i = 0; i < xyz.length; i++) at[i] = xyz[i]! - min[i % 3]!;
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(at, 3));
-  geometry.setIndex(new BufferAttribute(corners.slice(), 1));
-  const tree = new MeshBVH(geometry, { targetLeafSize: 10 });
-  const ray = new Ray();
-  const out = new Float32Array(corners.length / 3);
-  for (let t = 0; t < out.length; t++) {
-    const { nx, ny, nz } = faceOf(at, corners, t);
-    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
-    const middle = (k: number): number => (at[a + k]! + at[b + k]! + at[c + k]!) / 3;
-    ray.origin.set(middle(0) - SKIN_MM * nx, middle(1) - SKIN_MM * ny, middle(2) - SKIN_MM * nz);
-    ray.direction.set(-nx, -ny, -nz);
-    out[t] = (tree.raycastFirst(ray, BackSide)?.distance ?? Infinity) + SKIN_MM;
-  }
-  geometry.dispose();
+/** Thickness at the middle of each face, mm, by one ray each; Infinity where there is no wall. For shading a picture. */
+export function thicknessOfFaces(mesh: Mesh, shells: number): Float32Array {
+  const rays = new InwardRays(mesh, shells);
+  const out = Float32Array.from(
+    { length: mesh.corners.length / 3 },
+    (_, t) => rays.from(t, 1 / 3, 1 / 3)?.mm ?? Infinity,
+  );
+  rays.close();
   return out;
 }

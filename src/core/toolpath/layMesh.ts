@@ -1,5 +1,6 @@
 import {
   areaMm2,
+  boxOf,
   clipLines,
   difference,
   intersection,
@@ -279,7 +280,7 @@ class PartPath {
     this.pieces(sparse, 2 * step, -FILL_ANGLE, s.fill);
   }
   private waves(region: Region, step: number): void {
-    const box = boxOf(region);
+    const box = boxOf(...region);
     for (const line of clipLines(gyroidLines(box, this.zMm, gyroidCellMm(step)), region))
       this.hold(this.s.fill, [...line]);
   }
@@ -355,17 +356,6 @@ class PartPath {
   }
 }
 
-function boxOf(region: Region): readonly [number, number, number, number] {
-  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const ring of region)
-    for (let i = 0; i < ring.length; i += 2) {
-      x0 = Math.min(x0, ring[i]!);
-      x1 = Math.max(x1, ring[i]!);
-      y0 = Math.min(y0, ring[i + 1]!);
-      y1 = Math.max(y1, ring[i + 1]!);
-    }
-  return [x0, x1, y0, y1];
-}
 const roundMm = (v: number): number => Number(v.toFixed(4));
 
 /** A ring as a closed line that begins and ends at its rearmost corner, where a seam is seen least. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Mesh } from '../../../core/mesh/mesh.ts';
+import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { meshOfSolids, type Solid } from '../../../core/mesh/solid.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
 import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
@@ -29,16 +29,6 @@ const rulesOf = (o: CheckOutcome): string[] => [...new Set(o.findings.map((f) =>
 const block = boxMesh([0, 0, 0], [40, 30, 20]);
 const at = (turnDeg: [number, number, number], xMm = 110, yMm = 110, scale = 1): Partial<MeshChoice> => ({
   placement: { turnDeg, scale: [scale, scale, scale], xMm, yMm },
-});
-const solid = (...list: Solid[]): Mesh => meshOfSolids(list);
-const box = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): Solid => ({
-  shape: 'box',
-  x,
-  y,
-  w,
-  d,
-  fromMm,
-  toMm,
 });
 const table = solid(box(0, 0, 12, 12, 0, 10), box(0, 0, 40, 30, 10, 14));
 

@@ -2,6 +2,7 @@ import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import {
   areaMm2,
+  boxOf,
   difference,
   intersection,
   offset,
@@ -12,11 +13,9 @@ import {
   type Ring,
 } from '../../../core/geometry/clip.ts';
 import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
-import { surveyMesh, type Surveyed } from '../../../core/mesh/facts.ts';
 import { boundsOf, joined, MESH_UNITS, scaled, type Mesh } from '../../../core/mesh/mesh.ts';
 import { bridgeOf, type Bridge } from '../../../core/mesh/bridges.ts';
 import { momentsOf } from '../../../core/mesh/moments.ts';
-import { outward } from '../../../core/mesh/outward.ts';
 import { overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
 import { placed } from '../../../core/mesh/placement.ts';
 import { measuringThickness } from '../../../core/mesh/thickness.ts';
@@ -27,7 +26,7 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
 import type { MeshChoice, MeshLayerRow, MeshReport } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { openPlate, sumOfFacts, type PlatePart } from './plate.ts';
+import { openPlate, repairsOf, standing, sumOfFacts, type PlatePart } from './plate.ts';
 import type { LimitSheet } from './sheet.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
@@ -44,22 +43,6 @@ const SMALLEST_FLOAT_MM2 = 0.1;
 const THIN_SHARE = 0.98;
 const SAMPLED_LAYERS = 120;
 
-interface Standing {
-  readonly part: PlatePart;
-  readonly survey: Surveyed;
-  readonly mesh: Mesh;
-}
-/** Every part as it stands, looking outward; what lies there several times is surveyed once. */
-function standOn(parts: readonly PlatePart[]): Standing[] {
-  const surveys = new Map<Mesh, Surveyed>();
-  return parts.map((part) => {
-    const drawn = part.opened.mesh;
-    const survey = surveys.get(drawn) ?? surveyMesh(drawn);
-    surveys.set(drawn, survey);
-    return { part, survey, mesh: placed(outward(drawn, survey.shells), part.placement) };
-  });
-}
-
 /** Sets what was opened on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
  *  mesh takes seconds. */
 export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): Stepwise<Result<CheckedMesh>> {
@@ -70,11 +53,12 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
       what: 'The recipe lacks what a toolpath needs',
       todo: 'check the process and the start block',
     });
-  const stands = standOn(parts);
-  const [{ part, survey, mesh: alone }] = stands as [Standing, ...Standing[]];
+  const [part] = parts as [PlatePart, ...PlatePart[]];
+  const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
-  const facts = sumOfFacts(stands.map((s) => s.survey.facts));
-  const mesh = joined(stands.map((s) => s.mesh));
+  const stands = parts.map(standing);
+  const facts = sumOfFacts(parts.map((p) => p.survey.facts));
+  const mesh = joined(stands);
   // neither turning nor moving changes what hangs together; turning faces over does
   const topology = mesh.corners === drawn.corners ? survey.topology : topologyOf(mesh);
   const bounds = boundsOf(mesh);
@@ -103,7 +87,8 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
   const isClosed = facts.openEdges === 0;
   const thickness = isClosed ? yield* within(measuringThickness(mesh, facts.shells), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
-  const hulls = stands.map((s) => planHull(s.mesh.xyz));
+  const repairs = repairsOf(parts);
+  const hulls = stands.map((m) => planHull(m.xyz));
   return succeed({
     gcode: laid.gcode,
     report: read.value,
@@ -115,7 +100,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
       parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
       others: hulls.slice(1),
       facts,
-      ...(part.repair && { repair: [...new Set(parts.flatMap((p) => p.repair ?? []))] }),
+      ...(repairs && { repair: repairs }),
       minMm: bounds.min,
       maxMm: bounds.max,
       hull: hulls[0]!,
@@ -130,11 +115,11 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
       feet: feetOf(contact),
       bridges: bridgesOf(laid, overhangs, lay.visibleWall.widthMm, lay.supportGapZMm, lay.layerHeightMm),
       thickness,
-      cavities: stands.reduce(
-        (n, s) => n + s.survey.shells.shells.filter((b) => b.isClosed && !b.isInsideOut && b.volumeMm3 < 0).length,
+      cavities: parts.reduce(
+        (n, p) => n + p.survey.shells.shells.filter((b) => b.isClosed && !b.isInsideOut && b.volumeMm3 < 0).length,
         0,
       ),
-      nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, alone)),
+      nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, stands[0]!)),
       scale: part.placement.scale,
       zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
       partMm3: laid.partMm3,
@@ -155,12 +140,12 @@ export function checkMesh(
 
 /** Centre of gravity of the part that stands least firmly, and how far inside its own foot it lies. */
 function footing(
-  stands: readonly Standing[],
+  stands: readonly Mesh[],
   hulls: readonly (readonly (readonly [number, number])[])[],
   contact: Region,
 ): Pick<MeshReport, 'centreMm' | 'standsInsideMm'> {
   let worst: { centreMm: readonly [number, number, number]; inside: number; tip: number } | null = null;
-  for (const [i, { mesh }] of stands.entries()) {
+  for (const [i, mesh] of stands.entries()) {
     const { centre } = momentsOf(mesh, boundsOf(mesh).min);
     const foot = stands.length === 1 ? contact : intersection(contact, [Float64Array.from(hulls[i]!.flat())]);
     const inside = centre && insideHullMm(foot, centre[0], centre[1]);
@@ -212,18 +197,6 @@ function touches(ring: Ring, region: Region): boolean {
   });
   return near && areaMm2(intersection([ring], region)) > 0;
 }
-function boxOf(ring: Ring): readonly [number, number, number, number] {
-  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (let i = 0; i < ring.length; i += 2) {
-    const x = ring[i]!;
-    const y = ring[i + 1]!;
-    if (x < x0) x0 = x;
-    if (x > x1) x1 = x;
-    if (y < y0) y0 = y;
-    if (y > y1) y1 = y;
-  }
-  return [x0, x1, y0, y1];
-}
 /** Area too narrow for one line: what is lost when the region is shrunk by half a line and grown again. */
 function thin(region: Region, lineMm: number): number {
   const half = (lineMm / 2) * THIN_SHARE;
@@ -271,7 +244,7 @@ type Hull = readonly (readonly [number, number])[];
 function nearest(hulls: readonly Hull[]): MeshReport['nearest'] {
   if (hulls.length < 2 || hulls.length > MOST_PARTS) return null;
   const rings = hulls.map((h) => Float64Array.from(h.flat()));
-  const boxes = rings.map(boxOf);
+  const boxes = rings.map((r) => boxOf(r));
   const pairs = boxes.flatMap((a, i) =>
     boxes.slice(0, i).flatMap((b, k) => {
       const apart = Math.max(a[0] - b[1], b[0] - a[1], a[2] - b[3], b[2] - a[3]);

@@ -12,12 +12,14 @@ export interface PlaceOnPlate {
 export type Severity = 'blocker' | 'caution' | 'note';
 export type Bites = 'before start' | 'first layer' | 'body' | 'end';
 
-/** What a fix changes: values of a copy of the recipe, how the part stands, or the unit its file is read in. */
+/** What a fix changes: values of a copy of the recipe, where things lie and how the part stands, or the unit its file is read in. */
 export interface FindingChange {
   readonly values?: Values;
-  readonly placement?: Partial<Placement>;
+  /** Everything on the plate, moved alike. */
+  readonly moveMm?: readonly [x: number, y: number];
+  readonly scale?: Placement['scale'];
   readonly unit?: MeshUnit;
-  /** Turned further about the upright axis by so many degrees. */
+  /** The part turned further about the upright axis by so many degrees. */
   readonly turnAboutZ?: number;
 }
 

@@ -6,6 +6,9 @@ import type { ToSet } from './setAtMachine.ts';
 import type { CheckOutcome } from './outcome.ts';
 import type { JobClass, LimitSheet, Purpose } from './sheet.ts';
 
+/** Whether how a job stands and is laid may still be changed. */
+export const stillOpen = (state: string): boolean => ['received', 'checked', 'cleared'].includes(state);
+
 /** A job in a list. */
 export interface JobRow {
   readonly id: string;

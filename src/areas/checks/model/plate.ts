@@ -1,14 +1,16 @@
-import type { MeshFacts } from '../../../core/mesh/facts.ts';
-import type { MeshUnit } from '../../../core/mesh/mesh.ts';
+import { surveyMesh, type MeshFacts, type Surveyed } from '../../../core/mesh/facts.ts';
+import type { Mesh, MeshUnit } from '../../../core/mesh/mesh.ts';
 import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
-import type { Placement } from '../../../core/mesh/placement.ts';
+import { outward } from '../../../core/mesh/outward.ts';
+import { placed, type Placement } from '../../../core/mesh/placement.ts';
 import { repaired, repairText } from '../../../core/mesh/repair.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { MeshChoice } from './mesh.ts';
 
-/** One thing on the plate, as it was read and as it stands. */
+/** One thing on the plate: as it was read and what was found out about it, and how it stands. */
 export interface PlatePart {
   readonly opened: OpenedMesh;
+  readonly survey: Surveyed;
   readonly placement: Placement;
   /** What a repair did to it, in words; null where none was asked for. */
   readonly repair: readonly string[] | null;
@@ -27,7 +29,7 @@ export function openPlate(
     if (before) return succeed(before);
     const opened = openMesh(bytes, unit);
     if (!opened.ok) return opened;
-    const part = choice.repair ? inOrder(opened.value) : { opened: opened.value, repair: null };
+    const part = surveyed(opened.value, choice.repair === true);
     known.set(id, part);
     return succeed(part);
   };
@@ -44,10 +46,18 @@ export function openPlate(
   return succeed(parts);
 }
 
-function inOrder(opened: OpenedMesh): Omit<PlatePart, 'placement'> {
+function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'placement'> {
+  if (!isRepaired) return { opened, survey: surveyMesh(opened.mesh), repair: null };
   const { mesh, repair } = repaired(opened.mesh);
-  return { opened: { ...opened, mesh }, repair: repairText(repair) };
+  return { opened: { ...opened, mesh }, survey: surveyMesh(mesh), repair: repairText(repair) };
 }
+
+/** A part as it stands on the plate, looking outward. */
+export const standing = ({ opened, survey, placement }: PlatePart): Mesh =>
+  placed(outward(opened.mesh, survey.shells), placement);
+/** What repairs did to the parts, each kind of thing said once; null where none was asked for. */
+export const repairsOf = (parts: readonly PlatePart[]): readonly string[] | null =>
+  parts[0]!.repair && [...new Set(parts.flatMap((p) => p.repair ?? []))];
 
 /** Figures of several meshes together. */
 export function sumOfFacts(all: readonly MeshFacts[]): MeshFacts {

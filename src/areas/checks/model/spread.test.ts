@@ -6,7 +6,7 @@ import { checkJob } from '../rules/index.ts';
 import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
 import type { FileRef, MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
-import { edgeOf, spreadOut, thingsOf } from './spread.ts';
+import { edgeOf, isReadAlike, spreadOut, thingsOf, type PlannedPlate } from './spread.ts';
 
 const ref = (n: string): FileRef => ({ sha256: n.repeat(64), name: `${n}.stl`, size: 684 });
 const { sheet: plain } = soundMeshJob({}, { recipe: { lay: { ...soundLay }, family: 'PLA', lowestLayerTimeS: 8 } });
@@ -21,15 +21,39 @@ const both: MeshChoice = {
 const square = (w: number, d: number) => [[0, 0], [w, 0], [w, d], [0, d]] as const; // prettier-ignore
 const hulls = [square(60, 40), square(30, 30)];
 const room = { gapMm: 4, edgeMm: edgeOf(plain) };
-const count = (a: number, b: number) => thingsOf(both, hulls).map((t) => ({ ...t, count: t.file ? b : a }));
+const one = (choice: MeshChoice): PlannedPlate => ({ file: null, choice, pieces: 1 + (choice.more?.length ?? 0) });
+const count = (a: number, b: number) =>
+  thingsOf(both, hulls, [one(both)]).map((t) => ({ ...t, count: t.file ? b : a }));
 
-test('what lies on a plate is told by file, with its count and the room it takes', () => {
-  expect(
-    thingsOf({ ...both, more: [...both.more!, { file: null, unit: null, placement: asDrawn(10, 10) }] }, hulls),
-  ).toMatchObject([
+test('what lies on the plates is told by file, with its count on all of them and the room it takes', () => {
+  const twice = { ...both, more: [...both.more!, { file: null, unit: null, placement: asDrawn(10, 10) }] };
+  expect(thingsOf(both, hulls, [one(twice)])).toMatchObject([
     { file: null, widthMm: 60, depthMm: 40, count: 2 },
     { file: other, widthMm: 30, depthMm: 30, count: 1 },
   ]);
+});
+test('arranged again with more room, nothing that went on further plates is lost', () => {
+  const { plates } = spreadOut(count(8, 30), both, own, [220, 220], room);
+  const again = thingsOf(both, hulls, plates);
+  expect(again.map((t) => [t.file?.name ?? 'own', t.count])).toEqual([
+    ['own', 8],
+    ['b.stl', 30],
+  ]);
+  const wider = spreadOut(again, plates[0]!.choice, own, [220, 220], { ...room, gapMm: 12 });
+  expect(wider.plates.reduce((n, p) => n + p.pieces, 0)).toBe(38);
+});
+test('what a part was found to measure holds for a quarter turn on the plate, and for nothing else', () => {
+  const as = (over: Partial<MeshChoice>, turnDeg: [number, number, number] = [0, 0, 0]): MeshChoice => ({
+    ...both,
+    ...over,
+    placement: { ...both.placement, turnDeg },
+  });
+  expect([
+    isReadAlike(both, as({}, [0, 0, 90])),
+    isReadAlike(both, as({}, [90, 0, 0])),
+    isReadAlike(both, as({ unit: 'in' })),
+    isReadAlike(both, as({ repair: true })),
+  ]).toEqual([true, false, false, false]);
 });
 test('arranged, the parts stand apart and within the plate with their skirt: the check says so', () => {
   const { plates, tooLarge } = spreadOut(count(3, 4), both, own, [220, 220], room);

@@ -26,30 +26,42 @@ export interface Spread {
   readonly tooLarge: readonly Thing[];
 }
 
-/** What lies on a plate, each file once with its count; `hulls` are the outlines from above in the same order. */
-export function thingsOf(choice: MeshChoice, hulls: readonly Hull[]): Thing[] {
-  const all: readonly MorePart[] = [
-    { file: null, unit: choice.unit, placement: choice.placement },
-    ...(choice.more ?? []),
-  ];
-  const things = new Map<string, Thing>();
-  all.forEach((part, i) => {
-    const key = part.file?.sha256 ?? '';
-    const known = things.get(key);
-    const hull = hulls[i];
-    if (known) things.set(key, { ...known, count: known.count + 1 });
-    else if (hull && hull.length > 0) {
-      const [xs, ys] = [hull.map((p) => p[0]), hull.map((p) => p[1])];
-      things.set(key, {
-        ...part,
-        widthMm: Math.max(...xs) - Math.min(...xs),
-        depthMm: Math.max(...ys) - Math.min(...ys),
-        count: 1,
-      });
+const partsOf = (choice: MeshChoice): readonly MorePart[] => [
+  { file: null, unit: choice.unit, placement: choice.placement },
+  ...(choice.more ?? []),
+];
+const keyOf = (part: Pick<MorePart, 'file'>): string => part.file?.sha256 ?? '';
+
+/** What lies on the plates of a job, each file once: how it is turned and the room it takes as it was last read, `read` with its outlines
+ *  from above in the same order, and how many of it all plates hold now. */
+export function thingsOf(read: MeshChoice, hulls: readonly Hull[], plates: readonly PlannedPlate[]): Thing[] {
+  const counts = new Map<string, number>();
+  for (const plate of plates)
+    for (const part of partsOf(plate.choice)) {
+      const key = keyOf(part.file ? part : plate);
+      counts.set(key, (counts.get(key) ?? 0) + 1);
     }
+  const things = new Map<string, Thing>();
+  partsOf(read).forEach((part, i) => {
+    const hull = hulls[i];
+    if (things.has(keyOf(part)) || !hull || hull.length === 0) return;
+    const [xs, ys] = [hull.map((p) => p[0]), hull.map((p) => p[1])];
+    things.set(keyOf(part), {
+      ...part,
+      widthMm: Math.max(...xs) - Math.min(...xs),
+      depthMm: Math.max(...ys) - Math.min(...ys),
+      count: counts.get(keyOf(part)) ?? 0,
+    });
   });
   return [...things.values()];
 }
+/** Whether two choices read and turn the first part alike: then what it was found to measure still holds. */
+export const isReadAlike = (a: MeshChoice, b: MeshChoice): boolean =>
+  a.unit === b.unit &&
+  Boolean(a.repair) === Boolean(b.repair) &&
+  [0, 1, 2].every((k) => a.placement.scale[k] === b.placement.scale[k]) &&
+  [0, 1].every((k) => a.placement.turnDeg[k] === b.placement.turnDeg[k]) &&
+  (a.placement.turnDeg[2] - b.placement.turnDeg[2]) % 90 === 0;
 
 /** Room that skirt or brim take round what lies outermost. */
 export function edgeOf({ recipe: { lay } }: LimitSheet): number {

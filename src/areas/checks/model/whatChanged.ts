@@ -1,4 +1,4 @@
-import { formatQuantity } from '../../../core/units/format.ts';
+import { showValue } from '../../library/model/values.ts';
 import type { SettingValue } from '../../library/settings/define.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import type { MeshChoice } from './mesh.ts';
@@ -7,10 +7,8 @@ import type { LimitSheet } from './sheet.ts';
 const MOST_NAMED = 4;
 
 function shown(key: string, value: SettingValue | undefined): string {
-  const s = findSetting(key);
-  const text =
-    typeof value === 'number' && s && 'quantity' in s ? formatQuantity(value, s.quantity) : String(value ?? 'not set');
-  return `${s?.label.toLowerCase() ?? key} now ${text}`;
+  const setting = findSetting(key);
+  return setting ? `${setting.label.toLowerCase()} now ${showValue(setting, value)}` : `${key} is another`;
 }
 
 /** What is otherwise than when a check was made, in words: why its verdict is out of date. */

@@ -12,8 +12,8 @@ import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
-import type { JobRow } from '../model/pages.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
+import { stillOpen, type JobRow } from '../model/pages.ts';
 import type { JobClass, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
 import { handOver, listOutcomes } from './handOver.ts';
@@ -156,7 +156,7 @@ export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promi
   if (!found) return fail({ code: 'noJob' });
   if (!(await areThere(ctx, mesh))) return fail({ code: 'noFile' });
   if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
-  if (found.state !== 'received' && found.state !== 'checked' && found.state !== 'cleared')
+  if (!stillOpen(found.state))
     return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });
   await ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
@@ -184,14 +184,8 @@ export async function fixJob(
   const found = await findJob(ctx, jobId);
   if (!found) return fail({ code: 'noJob' });
   if (!found.mesh) return no('The job is a program; have it made anew');
-  if (!['received', 'checked', 'cleared'].includes(found.state))
-    return no(`The job is ${found.state}; check it anew as another job`);
-  const [run] = await ctx.db
-    .select()
-    .from(checkRun)
-    .where(eq(checkRun.jobId, jobId))
-    .orderBy(desc(checkRun.at))
-    .limit(1);
+  if (!stillOpen(found.state)) return no(`The job is ${found.state}; check it anew as another job`);
+  const run = await newestRun(ctx, jobId);
   const finding = run?.id === asked.runId ? run.outcome?.findings[asked.finding] : undefined;
   if (!finding) return no('The job was checked again meanwhile; look at its newest findings');
   if (!finding.change) return no('This fix is done by hand');
@@ -250,6 +244,16 @@ export async function clearJob(ctx: Ctx, jobId: string, why: string): Promise<Re
   return succeed(null);
 }
 
+async function newestRun(ctx: Pick<Ctx, 'db'>, jobId: string) {
+  const [run] = await ctx.db
+    .select()
+    .from(checkRun)
+    .where(eq(checkRun.jobId, jobId))
+    .orderBy(desc(checkRun.at))
+    .limit(1);
+  return run ?? null;
+}
+
 export async function findJob(ctx: Pick<Ctx, 'db'>, id: string) {
   const [row] = await ctx.db.select().from(job).where(eq(job.id, id));
   return row ?? null;
@@ -276,7 +280,7 @@ export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferS
 export async function getJobPage(ctx: Ctx, id: string) {
   const row = await findJob(ctx, id);
   if (!row) return fail<CheckFailure>({ code: 'noJob' });
-  const [run] = await ctx.db.select().from(checkRun).where(eq(checkRun.jobId, id)).orderBy(desc(checkRun.at)).limit(1);
+  const run = await newestRun(ctx, id);
   const input = await sheetInputOf(ctx, row);
   const fresh = await makeSheet(ctx, input);
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
@@ -285,8 +289,8 @@ export async function getJobPage(ctx: Ctx, id: string) {
     name: jobName(row.number!),
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
-    run: run ?? null,
-    ...(await handOver(ctx, run ?? null)),
+    run,
+    ...(await handOver(ctx, run)),
     outcomes: await listOutcomes(ctx, id),
     outOfDate,
     changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],

@@ -1,21 +1,20 @@
 import { createHash } from 'node:crypto';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { valuesOf } from '../../library/model/resolve.ts';
-import { findProfile, resolveCombination } from '../../library/server/index.ts';
+import { findProfile } from '../../library/server/index.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 import { zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { noCeilings } from '../../machines/model/policy.ts';
-import { findLoaded, findMachine, findMounted, getPolicy, listProofs } from '../../machines/server/index.ts';
+import { findLoaded, findMachine, findMounted, getPolicy } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { meshLayOf } from '../model/meshLay.ts';
 import type { JobClass, LimitSheet, Purpose } from '../model/sheet.ts';
 import { RULES_VERSION } from '../rules/index.ts';
-import { stable } from './workDigest.ts';
+import { stable } from './stable.ts';
 import { makeRecipeSheet } from '../../recipes/server/index.ts';
-import type { RoleChoice } from '../../recipes/model/recipe.ts';
+import { workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
 
 export interface SheetInput {
   readonly machineId: string;
@@ -45,23 +44,6 @@ export async function makeSheet(
   ];
   if (!tool || !material || !process)
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
-  const v = valuesOf(
-    await resolveCombination(ctx, {
-      machine: m,
-      toolId: tool.id,
-      materialId: material.id,
-      processId: process.id,
-      overrides: input.overrides,
-    }),
-  );
-  const n = (key: string) => numberOf(v, key);
-  const travel = ['travelXMm', 'travelYMm', 'travelZMm'].map(n);
-  if (travel.some((t) => t === null))
-    return fail({
-      code: 'noRecipe',
-      what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it`,
-    });
-  const pairOf = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
   const roles: readonly RoleChoice[] = [
     { role: 'part body', toolId: tool.id, materialId: material.id },
     ...(input.roles ?? []).filter((r) => r.role !== 'part body'),
@@ -72,6 +54,15 @@ export async function makeSheet(
       code: 'noRecipe',
       what: recipe.failure.code === 'incomplete' ? recipe.failure.what : 'The recipe is gone',
     });
+  const v = workOut(recipe.value, input.overrides).input.values;
+  const n = (key: string) => numberOf(v, key);
+  const travel = ['travelXMm', 'travelYMm', 'travelZMm'].map(n);
+  if (travel.some((t) => t === null))
+    return fail({
+      code: 'noRecipe',
+      what: `The printer profile of ${m.name} has no travel in X, Y and height; measure and enter it`,
+    });
+  const pairOf = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
   const policy = await getPolicy(ctx);
   const mounted = await findMounted(ctx, m.id);
   const loaded = await findLoaded(ctx, m.id);
@@ -129,7 +120,7 @@ export async function makeSheet(
       enclosureNeed: typeof v['enclosureNeed'] === 'string' ? v['enclosureNeed'] : null,
       scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
     },
-    proofs: await listProofs(ctx, m, tool.id, material.id, loaded?.materialId === material.id ? loaded.lot : null),
+    proofs: recipe.value.proofs,
   });
 }
 

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { stable } from './stable.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { LimitSheet } from '../model/sheet.ts';
@@ -17,13 +18,4 @@ export function workDigest(fileSha: string, mesh: MeshChoice | null, sheet: Limi
     ...(mesh && { mesh, lay: recipe.lay, zones: machine.zonesMm, limit: overhangLimitOf(sheet) }),
   };
   return createHash('sha256').update(stable(work)).digest('hex');
-}
-
-/** JSON with sorted keys: what is read back from the database has the same digest. */
-export function stable(value: unknown): string {
-  return JSON.stringify(value, (_key, v: unknown) =>
-    v && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
 }

@@ -2,13 +2,14 @@ import { Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
-import { dayAndTime } from '../../../ui/dates.ts';
+import { day, dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../model/outcome.ts';
-import type { JobPage } from '../model/pages.ts';
+import { stillOpen, type JobPage } from '../model/pages.ts';
+import { isReadAlike } from '../model/spread.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { fetchFile, fetchOthers } from './jobFiles.ts';
 import { HeightSheet } from './HeightSheet.tsx';
@@ -66,8 +67,8 @@ export function JobScreen({ id }: { readonly id: string }) {
   const outcome = run?.outcome ?? null;
   const sheet = run?.sheet ?? j.sheet;
   const busy = run?.state === 'queued' || run?.state === 'running';
-  const isOpen = ['received', 'checked', 'cleared'].includes(j.state) && !busy && person.role !== 'viewer';
-  const rest = isOpen
+  const mayChange = stillOpen(j.state) && !busy && person.role !== 'viewer';
+  const rest = mayChange
     ? (turnDeg: MeshChoice['placement']['turnDeg']): void => {
         const now = wish ?? j.mesh!;
         setWish({ ...now, placement: { ...now.placement, turnDeg } });
@@ -83,7 +84,9 @@ export function JobScreen({ id }: { readonly id: string }) {
       <div className="band" data-kind="job">
         <div>
           <div className="kind">
-            Job {j.name} · {j.quantity} {j.quantity === 1 ? 'piece' : 'pieces'} · {j.class} · {j.state}
+            Job {j.name} · {j.quantity} {j.quantity === 1 ? 'piece' : 'pieces'} · {j.class}
+            {j.purpose && ` · ${j.purpose}`}
+            {j.due && ` · due ${day(j.due)}`} · {j.state}
           </div>
           <h1>{j.title}</h1>
         </div>
@@ -150,7 +153,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                 choice={wish ?? j.mesh}
                 sheet={sheet}
                 findings={outcome.findings}
-                onChange={person.role === 'viewer' || busy ? undefined : setWish}
+                onChange={mayChange ? setWish : undefined}
                 repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
               />
               <SolidPanel
@@ -163,14 +166,15 @@ export function JobScreen({ id }: { readonly id: string }) {
               />
               <StandingPanel file={file} choice={wish ?? j.mesh} sheet={sheet} onTake={rest} />
               <PlatePanel
-                choice={wish ?? j.mesh}
+                read={j.mesh}
                 hulls={[outcome.mesh.hull, ...outcome.mesh.others]}
+                plates={[{ file: null, choice: wish ?? j.mesh, pieces: outcome.mesh.parts }]}
                 jobFile={{ sha256: j.fileSha, name: j.fileName, size: j.fileSize }}
                 sheet={sheet}
                 onSpread={
-                  person.role === 'viewer' || busy || !['received', 'checked', 'cleared'].includes(j.state)
-                    ? undefined
-                    : ({ plates: [first] }) => first && setWish(first.choice)
+                  mayChange && (!wish || isReadAlike(wish, j.mesh))
+                    ? ({ plates: [first] }) => first && setWish(first.choice)
+                    : undefined
                 }
                 isOneJob
               />
@@ -198,11 +202,10 @@ export function JobScreen({ id }: { readonly id: string }) {
             <HeightSheet
               outcome={outcome}
               sheet={sheet}
-              {...(person.role !== 'viewer' &&
-                !busy &&
+              {...(mayChange &&
+                !wish &&
                 !j.outOfDate &&
-                run &&
-                ['received', 'checked', 'cleared'].includes(j.state) && {
+                run && {
                   onFix: (f: Finding) =>
                     void act(
                       'fix',

@@ -46,6 +46,7 @@ const columns: Column<JobRow>[] = [
     show: (j) => (j.timeS === null ? '' : formatDuration(j.timeS)),
     isFigure: true,
   },
+  { key: 'due', title: 'Due', of: (j) => j.due, show: (j) => (j.due ? day(j.due) : ''), isFigure: true },
   { key: 'by', title: 'By', of: (j) => j.createdByName },
   { key: 'received', title: 'Received', of: (j) => j.createdAt, show: (j) => day(j.createdAt), isFigure: true },
 ];

@@ -118,7 +118,8 @@ export default function MeshView({
           style={{
             width: WIDTH,
             maxWidth: '100%',
-            height: HEIGHT,
+            height: 'auto',
+            aspectRatio: `${WIDTH} / ${HEIGHT}`,
             background: 'var(--lime)',
             border: '1px solid var(--lime2)',
           }}

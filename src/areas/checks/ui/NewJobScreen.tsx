@@ -15,7 +15,7 @@ import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../model/outcome.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import { purposes, type JobClass, type LimitSheet, type Purpose } from '../model/sheet.ts';
-import type { PlannedPlate } from '../model/spread.ts';
+import { isReadAlike, type PlannedPlate } from '../model/spread.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { asSent, sortOut, upload } from './intake.ts';
 import { CheckSide } from './CheckSide.tsx';
@@ -86,7 +86,14 @@ export function NewJobScreen() {
     setFile(f);
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
+  /** What lies on further plates was set down as things were: it has to be arranged anew. */
+  const putAway = (why: string): void => {
+    if (further.length === 0) return;
+    setFurther([]);
+    setSlip(`${why} now: the further plates were put away; arrange anew`);
+  };
   const chooseMachine = (id: string): void => {
+    if (id !== machineId) putAway('The machine is another');
     const m = machines.data?.find((x) => x.id === id);
     setMachineId(id);
     if (m && !recipeId) {
@@ -100,7 +107,10 @@ export function NewJobScreen() {
     try {
       const { choice } = await call<RecipePage>(`/api/recipes/${id}`);
       const body = choice.roles.find((r) => r.role === 'part body')!;
-      if (choice.machineId) setMachineId(choice.machineId);
+      if (choice.machineId) {
+        if (choice.machineId !== machineId) putAway('The machine is another');
+        setMachineId(choice.machineId);
+      }
       setToolId(body.toolId ?? '');
       setMaterialId(body.materialId);
       setProcessId(choice.processId);
@@ -143,10 +153,15 @@ export function NewJobScreen() {
       gone = true;
     };
   }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides]);
-  const rest = useCallback((turnDeg: readonly [number, number, number]) => {
-    isSetDown.current = true;
-    setChoice((c) => c && { ...c, placement: { ...c.placement, turnDeg } });
-  }, []);
+  /** Reads or stands the part otherwise. */
+  const change = (next: MeshChoice): void => {
+    if (next.placement !== choice?.placement) isSetDown.current = true;
+    if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
+    setChoice(next);
+  };
+  const rest = (turnDeg: readonly [number, number, number]): void => {
+    if (choice) change({ ...choice, placement: { ...choice.placement, turnDeg } });
+  };
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
@@ -317,16 +332,14 @@ export function NewJobScreen() {
           choice={choice}
           sheet={sheet}
           findings={check.outcome?.findings ?? []}
-          onChange={(next) => {
-            if (next.placement !== choice.placement) isSetDown.current = true;
-            setChoice(next);
-          }}
+          onChange={change}
         />
       )}
-      {choice && check.mesh && sheet && file && (
+      {choice && check.mesh && check.read && sheet && file && (
         <PlatePanel
-          choice={choice}
+          read={check.read}
           hulls={[check.mesh.hull, ...check.mesh.others]}
+          plates={[{ file: null, choice, pieces: 1 + (choice.more?.length ?? 0) }, ...further]}
           jobFile={{ sha256: '', name: file.name, size: file.size }}
           sheet={sheet}
           onSpread={({ plates: [first, ...rest] }) => {
@@ -372,9 +385,8 @@ export function NewJobScreen() {
               {...(choice && {
                 onFix: (f: Finding) => {
                   const copy = applyFix(overrides, choice, f.change!);
-                  isSetDown.current = true;
                   setOverrides(copy.overrides);
-                  setChoice(copy.mesh);
+                  change(copy.mesh);
                 },
               })}
             />

@@ -2,41 +2,45 @@ import { NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { LimitSheet } from '../model/sheet.ts';
-import { edgeOf, spreadOut, thingsOf, type Spread } from '../model/spread.ts';
+import { edgeOf, spreadOut, thingsOf, type PlannedPlate, type Spread } from '../model/spread.ts';
 
 const USUAL_GAP_MM = 4;
 const MOST_PIECES = 200;
 
 /** How many of each lie on the plate, and a way to set them apart; what does not fit goes on further plates. */
 export function PlatePanel({
-  choice,
+  read,
   hulls,
+  plates: now,
   jobFile,
   sheet,
   onSpread,
   isOneJob = false,
 }: {
-  readonly choice: MeshChoice;
-  /** Outlines from above of everything on the plate, the first part first. */
+  /** How the parts stood when they were last read, and their outlines from above as they stood then, in the same order. */
+  readonly read: MeshChoice;
   readonly hulls: readonly (readonly (readonly [number, number])[])[];
+  /** Everything that lies somewhere now, on this plate and on further ones. */
+  readonly plates: readonly PlannedPlate[];
   readonly jobFile: FileRef;
   readonly sheet: LimitSheet;
   readonly onSpread?: ((spread: Spread) => void) | undefined;
   /** A kept job has one plate: what goes on others has to become jobs of its own. */
   readonly isOneJob?: boolean;
 }) {
-  const things = thingsOf(choice, hulls);
+  const things = thingsOf(read, hulls, now);
   const [counts, setCounts] = useState<Readonly<Record<string, number>>>({});
   const [gapMm, setGap] = useState(USUAL_GAP_MM);
   const [says, setSays] = useState<string | null>(null);
   useEffect(() => setSays(null), [sheet]);
+  const total = things.reduce((n, t) => n + t.count, 0);
   const countOf = (key: string, now: number): number => counts[key] ?? now;
   const keyOf = (file: FileRef | null): string => file?.sha256 ?? '';
   const wanted = things.map((t) => ({ ...t, count: countOf(keyOf(t.file), t.count) }));
   const pieces = wanted.reduce((n, t) => n + t.count, 0);
   const arrangeThem = (): void => {
     const plate = [sheet.machine.travelMm[0], sheet.machine.travelMm[1]] as const;
-    const spread = spreadOut(wanted, choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
+    const spread = spreadOut(wanted, now[0]!.choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
     const { plates, tooLarge } = spread;
     const each = plates.map((p) => p.pieces);
     const left = each.slice(1).reduce((a, b) => a + b, 0);
@@ -61,7 +65,8 @@ export function PlatePanel({
       <h2>
         On the plate{' '}
         <span className="hint">
-          {things.reduce((n, t) => n + t.count, 0)} {things.reduce((n, t) => n + t.count, 0) === 1 ? 'piece' : 'pieces'}
+          {total} {total === 1 ? 'piece' : 'pieces'}
+          {now.length > 1 && ` on ${now.length} plates`}
         </span>
       </h2>
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'flex-end' }}>

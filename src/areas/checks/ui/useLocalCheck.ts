@@ -10,9 +10,11 @@ export interface LocalCheck {
   readonly share: number | null;
   readonly refusal: string | null;
   readonly mesh: MeshSeen | null;
+  /** How the mesh stood when it was read so. */
+  readonly read: MeshChoice | null;
 }
 type ProgramAnswer = { read?: number; outcome?: CheckOutcome; done?: boolean; refusal?: string };
-const NOTHING: LocalCheck = { outcome: null, share: 0, refusal: null, mesh: null };
+const NOTHING: LocalCheck = { outcome: null, share: 0, refusal: null, mesh: null, read: null };
 const SETTLED_MS = 150;
 
 /** Checks a file on this device in a worker, anew whenever anything it depends on changes; `choice` is given for meshes. */
@@ -31,7 +33,7 @@ export function useLocalCheck(
       setCheck(NOTHING);
       return;
     }
-    setCheck((before) => ({ ...NOTHING, mesh: choice ? before.mesh : null }));
+    setCheck((before) => (choice ? { ...NOTHING, mesh: before.mesh, read: before.read } : NOTHING));
     // what is typed figure by figure is checked once
     const timer = setTimeout(() => {
       worker.current = choice
@@ -52,7 +54,7 @@ function checkMeshFile(wish: MeshWish, change: Change): Worker {
   const w = new Worker(new URL('../../../workers/readMesh.ts', import.meta.url), { type: 'module' });
   w.onmessage = ({ data }: MessageEvent<MeshAnswer>) =>
     change((before) => {
-      if ('seen' in data) return { ...before, mesh: data.seen };
+      if ('seen' in data) return { ...before, mesh: data.seen, read: wish.choice };
       if ('share' in data) return { ...before, share: data.share };
       if ('refusal' in data) return { ...before, refusal: data.refusal, share: null };
       return { ...before, outcome: data.outcome, share: null };
@@ -68,6 +70,7 @@ function checkProgramFile(file: File, sheet: LimitSheet, change: Change): Worker
       share: data.done || data.refusal ? null : (data.read ?? 0) / (file.size || 1),
       refusal: data.refusal ?? null,
       mesh: null,
+      read: null,
     }));
   w.postMessage({ file, sheet });
   return w;

@@ -1,8 +1,8 @@
 import { formatFigure } from '../../../../core/units/format.ts';
 import { defineMeshRule } from '../define.ts';
+import { SHRINKING } from './shrinking.ts';
 import { soundMeshJob } from './sound.ts';
 
-const SHRINKING = ['ABS', 'ASA', 'PA', 'PA-CF', 'PC', 'PP'];
 const COLD_MM = 10;
 
 export const clearOfEdge = defineMeshRule({
@@ -28,7 +28,7 @@ export const clearOfEdge = defineMeshRule({
         origin: 'common practice',
         fix: `set it down in the middle: ${formatFigure(room, 'length', 0)} mm all round`,
         zMm: 0,
-        change: { placement: { xMm: w / 2, yMm: d / 2 } },
+        change: { moveMm: [w / 2 - (minMm[0] + maxMm[0]) / 2, d / 2 - (minMm[1] + maxMm[1]) / 2] },
       },
     ];
   },

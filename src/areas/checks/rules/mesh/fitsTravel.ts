@@ -4,7 +4,6 @@ import type { FindingChange } from '../../model/outcome.ts';
 import { defineMeshRule, type Found } from '../define.ts';
 import { soundMeshJob } from './sound.ts';
 
-type Triple = readonly [number, number, number];
 const mm = (v: number): string => formatFigure(v, 'length', 2);
 
 export const fitsTravel = defineMeshRule({
@@ -13,7 +12,7 @@ export const fitsTravel = defineMeshRule({
   title: 'The part lies within the travel of the machine',
   why: 'What reaches beyond the travel cannot be laid; the axis loses its place at its stop.',
   source: 'Geometry',
-  find: ({ minMm, maxMm, hull, scale: sheetScale }, { sheet, report }) => {
+  find: ({ minMm, maxMm, hull, others, scale: scaleNow }, { sheet, report }) => {
     const travel = sheet.machine.travelMm;
     // what is laid round the part wants its room as well
     const around = [0, 1].map((k) =>
@@ -22,26 +21,31 @@ export const fitsTravel = defineMeshRule({
     const room = [travel[0] - 2 * around[0], travel[1] - 2 * around[1], travel[2]] as const;
     const size = [0, 1, 2].map((k) => maxMm[k]! - minMm[k]!) as [number, number, number];
     const scale = Math.min(...size.map((s, k) => room[k]! / s));
-    const turn = size[2] <= travel[2] ? turnThatFits(hull, room[0], room[1]) : null;
-    const middle = { xMm: travel[0] / 2, yMm: travel[1] / 2 };
+    const isAlone = others.length === 0;
+    const turn = isAlone && size[2] <= travel[2] ? turnThatFits(hull, room[0], room[1]) : null;
+    const fits = size.every((s, k) => s <= room[k]!);
     const percent = Math.floor(1000 * scale + 1e-9) / 10;
+    const [x, y] = [(minMm[0] + maxMm[0]) / 2, (minMm[1] + maxMm[1]) / 2];
+    const toMiddle = [travel[0] / 2 - x, travel[1] / 2 - y] as const;
     /** Just far enough in, with room for what is laid round it. */
-    const at = (k: 0 | 1): number => {
+    const inward = (k: 0 | 1, from: number): number => {
       const half = size[k] / 2 + around[k];
-      return Math.min(Math.max((minMm[k] + maxMm[k]) / 2, half), travel[k] - half);
+      return Math.min(Math.max(from, half), travel[k] - half) - from;
     };
-    const change = (axis: number): FindingChange => {
-      if (size.every((s, k) => s <= room[k]!))
-        return { placement: axis === 0 ? { xMm: at(0) } : axis === 1 ? { yMm: at(1) } : {} };
-      if (turn !== null) return { turnAboutZ: turn, placement: middle };
-      return { placement: { ...middle, scale: sheetScale.map((s) => (s * percent) / 100) as unknown as Triple } };
+    const change = (): FindingChange | null => {
+      if (fits) return { moveMm: [inward(0, x), inward(1, y)] };
+      if (!isAlone) return null;
+      if (turn !== null) return { turnAboutZ: turn, moveMm: toMiddle };
+      return { scale: scaleNow.map((s) => (s * percent) / 100) as unknown as typeof scaleNow, moveMm: toMiddle };
     };
     const advice = (axis: number, over: number): string => {
-      if (size.every((s, k) => s <= room[k]!))
+      if (fits)
         return `move it ${mm(Math.ceil(100 * over - 1e-6) / 100)} mm ${maxMm[axis]! > travel[axis]! ? 'back' : 'forward'} in ${'XYZ'[axis]}`;
+      if (!isAlone) return 'arrange them, or take fewer on this plate';
       const shrunk = `largest scale ${percent.toFixed(1)} %`;
       return turn === null ? shrunk : `turn it ${turn}° about Z and set it in the middle; ${shrunk} as it stands`;
     };
+    const done = change();
     const found: Found[] = [];
     (['X', 'Y', 'Z'] as const).forEach((axis, k) => {
       const over = Math.max(maxMm[k]! - travel[k]!, -minMm[k]!);
@@ -54,7 +58,7 @@ export const fitsTravel = defineMeshRule({
         origin: `hardware, ${sheet.machine.name}`,
         fix: advice(k, over + (around[k] ?? 0)),
         zMm: k === 2 ? travel[2] : 0,
-        change: change(k),
+        ...(done && { change: done }),
       });
     });
     return found;

@@ -8,7 +8,7 @@ export const scaledEvenly = defineMeshRule({
   title: 'It is as large as it was drawn',
   why: 'A part scaled by hand fits nothing any more; scaled unevenly, round holes are oval.',
   source: 'How it was set down',
-  find: ({ scale }, { sheet }) => {
+  find: ({ scale, others }, { sheet }) => {
     const percent = scale.map((s) => 100 * s);
     const isEven = Math.max(...scale) - Math.min(...scale) < 1e-6;
     if (isEven && Math.abs(scale[0] - 1) < 1e-6) return [];
@@ -23,7 +23,7 @@ export const scaledEvenly = defineMeshRule({
         limit: '100 %',
         origin: matters ? `purpose: ${sheet.job.purpose}` : 'as drawn',
         fix: 'set it down at 100 %, or have it drawn at the size it should have',
-        change: { placement: { scale: [1, 1, 1] } },
+        ...(others.length === 0 && { change: { scale: [1, 1, 1] as const } }),
       },
     ];
   },

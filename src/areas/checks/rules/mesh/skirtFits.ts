@@ -32,13 +32,7 @@ export const skirtFits = defineMeshRule({
             ? `move it ${formatFigure(Math.abs(by), 'length', 2)} mm ${by > 0 ? 'forward' : 'back'} in ${'XY'[axis]}`
             : `leave ${lay && lay.brimMm > 0 ? 'the brim' : 'the skirt'} out, or bring it ${formatFigure(-room / 2, 'length', 2)} mm closer`,
         zMm: 0,
-        change:
-          room >= 0
-            ? {
-                placement:
-                  axis === 0 ? { xMm: (minMm[0] + maxMm[0]) / 2 + by } : { yMm: (minMm[1] + maxMm[1]) / 2 + by },
-              }
-            : { values: { skirtLoops: 0 } },
+        change: room >= 0 ? { moveMm: axis === 0 ? [by, 0] : [0, by] } : { values: { skirtLoops: 0, brimMm: 0 } },
       },
     ];
   },

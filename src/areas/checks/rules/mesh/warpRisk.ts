@@ -1,9 +1,8 @@
 import { formatFigure } from '../../../../core/units/format.ts';
 import { defineMeshRule } from '../define.ts';
+import { SHRINKING } from './shrinking.ts';
 import { soundMeshJob } from './sound.ts';
 
-/** Plastics that shrink enough to lift long parts. Common practice, no source. */
-const SHRINKING = ['ABS', 'ASA', 'PA', 'PA-CF', 'PC', 'PP'];
 const LONG_MM = 100;
 const SLENDER = 4;
 const bar = { minMm: [20, 100, 0], maxMm: [190, 120, 12], hull: [[20, 100], [190, 100], [190, 120], [20, 120]] } as const; // prettier-ignore

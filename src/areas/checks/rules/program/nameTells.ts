@@ -1,12 +1,16 @@
+import { findSetting } from '../../../library/settings/catalogue.ts';
 import { defineRule } from '../define.ts';
 import { soundJob } from '../sound.ts';
 
-/** Kinds of plastic as names carry them, longest first. */
-const FAMILIES = ['PETG', 'PA-CF', 'PLA', 'ABS', 'ASA', 'TPU', 'PVA', 'PET', 'PC', 'PA'] as const;
+/** Kinds of plastic there are, longest first: "PA-CF" is not "PA". */
+const familySetting = findSetting('family')!;
+const FAMILIES = (familySetting.type === 'choice' ? [...familySetting.choices] : []).sort(
+  (a, b) => b.length - a.length,
+);
 /** The plastic a file's name speaks of, if any. */
 export function familyInName(name: string): string | null {
   const words = name.toUpperCase().split(/[^A-Z-]+/);
-  return FAMILIES.find((f) => words.includes(f) || words.some((w) => w.split('-').includes(f))) ?? null;
+  return FAMILIES.find((f) => words.some((w) => w === f || w.split('-').includes(f))) ?? null;
 }
 
 export const nameTells = defineRule({
