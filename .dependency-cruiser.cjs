@@ -23,7 +23,7 @@ module.exports = {
     {
       name: 'core-no-node',
       severity: 'error',
-      from: { path: '^src/(core/|areas/[^/]+/(model|rules|kinds|settings)/)', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/(core/|areas/([^/]+/(model|kinds|settings)|rules)/)', pathNot: '(\\.test|loadCases)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
     {
@@ -31,7 +31,7 @@ module.exports = {
       severity: 'error',
       comment:
         'model, rules, kinds and settings know neither server nor screens nor platform, but the shape of an event',
-      from: { path: '^src/areas/[^/]+/(model|rules|kinds|settings)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/areas/([^/]+/(model|kinds|settings)|rules)/', pathNot: '(\\.test|loadCases)\\.ts$' },
       to: { path: ['/server/', '/ui/', '^src/platform/(?!events/model)', '^src/pages/', '^src/workers/'] },
     },
     {
@@ -66,6 +66,26 @@ module.exports = {
       severity: 'error',
       from: { path: ['^src/platform/', '^src/ui/'] },
       to: { path: '^src/areas/' },
+    },
+    {
+      name: 'cases-for-tests-only',
+      severity: 'error',
+      comment: 'cases and fixtures of rules never ship',
+      from: { path: '^src/', pathNot: ['\\.test\\.ts$', '^src/areas/rules/(.*\\.cases|cases|loadCases|fixture)\\.ts$'] },
+      to: { path: '^src/areas/rules/(.*\\.cases|cases|loadCases|fixture)\\.ts$' },
+    },
+    {
+      name: 'rules-below',
+      severity: 'error',
+      comment: 'rules stand above library and machines and below the rest',
+      from: { path: '^src/areas/rules/', pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases)\\.ts$'] },
+      to: { path: '^src/areas/(?!rules/|library/|machines/)' },
+    },
+    {
+      name: 'machines-below-rules',
+      severity: 'error',
+      from: { path: '^src/areas/machines/' },
+      to: { path: '^src/areas/(rules|recipes|trials|checks|today)/', pathNot: '/server/tables\\.ts$' },
     },
     // The one list of routes the compiler judges may name them.
     {

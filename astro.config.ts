@@ -1,6 +1,7 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import { defineConfig } from 'astro/config';
+import { versionDefines } from './scripts/versions.mjs';
 
 export default defineConfig({
   output: 'server',
@@ -10,6 +11,7 @@ export default defineConfig({
   devToolbar: { enabled: false },
   telemetry: false,
   vite: {
+    define: await versionDefines(),
     ssr: { noExternal: ['@mantine/*', 'mantine-datatable'] },
     worker: { format: 'es' },
     build: { chunkSizeWarningLimit: 900 },

@@ -37,7 +37,7 @@ export default ts.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'off' },
   },
   {
-    files: ['src/core/**/*.ts', 'src/areas/*/{model,rules,kinds,settings}/**/*.ts'],
+    files: ['src/core/**/*.ts', 'src/areas/*/{model,kinds,settings}/**/*.ts', 'src/areas/rules/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-globals': ['error', ...outside],

@@ -1,9 +1,13 @@
 import { defineConfig } from 'vitest/config';
+import { versionDefines } from './scripts/versions.mjs';
+
+const define = await versionDefines();
 
 export default defineConfig({
   test: {
     projects: [
       {
+        define,
         test: {
           name: 'unit',
           include: [
@@ -18,6 +22,7 @@ export default defineConfig({
         },
       },
       {
+        define,
         test: {
           name: 'db',
           include: ['test/db/**/*.test.ts'],

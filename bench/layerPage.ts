@@ -1,6 +1,6 @@
 import type { PlateProgram } from '../src/core/resin/plate.ts';
 import { fit, zoomed, type View } from '../src/ui/path/view.ts';
-import type { Painted, PaintWish } from '../src/workers/paintPath.ts';
+import type { Painted, PaintRequest } from '../src/workers/paintPath.ts';
 
 const WIDTH = 800;
 const HEIGHT = 380;
@@ -8,7 +8,7 @@ const CLOSER = 6;
 /** Layers drawn before the clock counts: the worker starts and its code is compiled. */
 const WARM_UP = [0, 40];
 
-/** Times from a wish to its picture, ms: each layer as a whole and enlarged. */
+/** Times from a request to its picture, ms: each layer as a whole and enlarged. */
 export async function measure(workerCode: string, program: PlateProgram, layers: readonly number[]): Promise<number[]> {
   const worker = new Worker(URL.createObjectURL(new Blob([workerCode], { type: 'text/javascript' })));
   worker.postMessage({ picture: program });
@@ -27,8 +27,8 @@ export async function measure(workerCode: string, program: PlateProgram, layers:
       const t = performance.now();
       const painted = await new Promise<Painted>((done) => {
         worker.onmessage = ({ data }: MessageEvent<Painted>) => done(data);
-        const wish: PaintWish = { id: ++id, layer, view, width: WIDTH, height: HEIGHT, dense: 1 };
-        worker.postMessage(wish);
+        const request: PaintRequest = { id: ++id, layer, view, width: WIDTH, height: HEIGHT, dense: 1 };
+        worker.postMessage(request);
       });
       g.drawImage(painted.bitmap, 0, 0);
       g.getImageData(0, 0, 1, 1); // waits until it is really drawn

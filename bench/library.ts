@@ -4,8 +4,8 @@ import { freePort } from '../scripts/cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from '../scripts/prepare.mjs';
 import { startFarm } from '../scripts/processes.mjs';
 import { resolveValues, valuesOf, type Level } from '../src/areas/library/model/resolve.ts';
-import { cleanRecipe } from '../src/areas/library/rules/clean.ts';
-import { checkRecipe } from '../src/areas/library/rules/index.ts';
+import { validRecipeFixture } from '../src/areas/rules/fixture.ts';
+import { checkRecipe } from '../src/areas/rules/run.ts';
 import { catalogue, settingsOf } from '../src/areas/library/settings/catalogue.ts';
 
 // The library at size, through the running application: 10,000 profiles, 100,000 revisions, 50,000 pairing entries.
@@ -42,7 +42,7 @@ function core(): void {
   );
   const resolve: number[] = [];
   const rules: number[] = [];
-  const input = cleanRecipe('filament');
+  const input = validRecipeFixture('filament');
   for (let i = 0; i < 3000; i++) {
     let t = performance.now();
     valuesOf(resolveValues(levels));

@@ -1,7 +1,7 @@
 import createManifold from 'manifold-3d';
 import { checkMesh } from '../src/areas/checks/model/meshJob.ts';
-import { checkJob } from '../src/areas/checks/rules/index.ts';
-import { soundMeshJob } from '../src/areas/checks/rules/mesh/sound.ts';
+import { checkJob } from '../src/areas/rules/run.ts';
+import { validContextFixture } from '../src/areas/rules/fixture.ts';
 import { surveyMesh } from '../src/core/mesh/facts.ts';
 import type { Mesh } from '../src/core/mesh/mesh.ts';
 import { asDrawn } from '../src/core/mesh/placement.ts';
@@ -105,12 +105,13 @@ for (const triangles of [42_500, 170_000, 680_000]) {
     );
     console.log(`${triangles} triangles welded, surveyed and cut alone: ${median(each).toFixed(0)} ms`);
   }
-  const { sheet } = soundMeshJob({}, { recipe: { lay, lowestLayerTimeS: 5, family: 'PLA' } });
+  const plain = validContextFixture({ values: { family: 'PLA', allowedFamilies: 'PLA', lowestLayerTimeS: 5 } });
+  const context = { ...plain, recipe: { ...plain.recipe, lay } };
   const t = performance.now();
-  const checked = checkMesh(stl, { unit: null, placement: asDrawn(110, 110) }, sheet);
+  const checked = checkMesh(stl, { unit: null, placement: asDrawn(110, 110) }, context);
   if (!checked.ok) throw new Error(checked.failure.what);
   const core = performance.now() - t;
-  const rules = ms(() => checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet }));
+  const rules = ms(() => checkJob({ report: checked.value.report, mesh: checked.value.mesh, context }));
   console.log(
     `${triangles} triangles from bytes to all findings: ${(core / 1000).toFixed(2)} s, of it rules ${rules.toFixed(1)} ms; ${Math.round(process.memoryUsage().rss / 1e6)} MB resident`,
   );

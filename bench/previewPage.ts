@@ -1,7 +1,7 @@
 import type { PathPicture } from '../src/ui/path/paint.ts';
 import { showPicture } from '../src/ui/path/showPicture.ts';
 import { fit, moved, type View } from '../src/ui/path/view.ts';
-import type { Painted, PaintWish } from '../src/workers/paintPath.ts';
+import type { Painted, PaintRequest } from '../src/workers/paintPath.ts';
 
 const WIDTH = 800;
 const HEIGHT = 380;
@@ -21,17 +21,18 @@ function denseLayer(count: number): PathPicture {
   }
   const empty = column();
   return {
-    segments: {
+    path: {
       count,
       ...s,
       layer: new Uint16Array(count),
-      laid: new Uint8Array(count).fill(1),
+      extruded: new Uint8Array(count).fill(1),
       nozzleC: empty,
       mmPerS: empty,
       mmPerS2: empty,
-      pulledMm: empty,
+      retractedMm: empty,
       areaMm2: empty,
       layerZMm: [0.2],
+      isCut: false,
     },
     steps: Uint8Array.from({ length: count }, (_, i) => ((i / 997) | 0) % 5),
     isOfTravel: false,
@@ -52,8 +53,8 @@ export async function measure(workerCode: string, count: number, drags: number, 
   const sharp = (): Promise<Painted> =>
     new Promise((done) => {
       worker.onmessage = ({ data }: MessageEvent<Painted>) => done(data);
-      const wish: PaintWish = { id: ++id, layer: 0, view, width: WIDTH, height: HEIGHT, dense: 1 };
-      worker.postMessage(wish);
+      const request: PaintRequest = { id: ++id, layer: 0, view, width: WIDTH, height: HEIGHT, dense: 1 };
+      worker.postMessage(request);
     });
   let painted = await sharp();
   const redrawMs: number[] = [];

@@ -100,7 +100,7 @@ say(
   `${(median(byBitmap) / median(byRows)).toFixed(0)} ×`,
   '20 × and more',
 );
-// any layer of that ladder in a browser, from the wish to the picture
+// any layer of that ladder in a browser, from the request to the picture
 const bundled = (entry: string, globalName?: string): string =>
   buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, ...(globalName && { globalName }) })
     .outputFiles[0]!.text;

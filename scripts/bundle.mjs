@@ -1,5 +1,6 @@
 // Bundles what runs outside the web process: the worker, the migration, the demo data, the simulated controllers.
 import { build } from 'esbuild';
+import { versionDefines } from './versions.mjs';
 
 await build({
   entryPoints: {
@@ -13,6 +14,7 @@ await build({
   target: 'node20',
   format: 'esm',
   packages: 'external',
+  define: await versionDefines(),
   outdir: 'dist/processes',
   outExtension: { '.js': '.mjs' },
   sourcemap: true,

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { formatFigure, formatQuantity } from '../src/core/units/format.ts';
-import { recipeRules } from '../src/areas/library/rules/index.ts';
+import { rulesThatRead } from '../src/areas/rules/readers.ts';
 import { catalogue } from '../src/areas/library/settings/catalogue.ts';
 import { groups, type Setting } from '../src/areas/library/settings/define.ts';
 
@@ -31,10 +31,7 @@ export function settingsPage(): string {
           meant(s),
           empty(s),
           s.provenBy?.replace('-', ' ') ?? '',
-          recipeRules
-            .filter(
-              (r) => r.reads.includes(s.key) || r.readsIfThere?.includes(s.key) || r.readsOfRoles?.includes(s.key),
-            )
+          rulesThatRead(s.key)
             .map((r) => r.id)
             .join(', '),
         ].join(' | ')} |`,

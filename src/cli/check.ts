@@ -1,11 +1,11 @@
-import { checkJob } from '../areas/checks/rules/index.ts';
-import type { LimitSheet } from '../areas/checks/model/sheet.ts';
+import { checkJob } from '../areas/rules/run.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
 import { basename } from 'node:path';
 import { inspectFile } from './inspect.ts';
 import { asDrawn } from '../core/mesh/placement.ts';
 import { isMeshUnit, MESH_UNITS } from '../core/mesh/mesh.ts';
 import { checkMesh } from '../areas/checks/model/meshJob.ts';
-import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
+import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import { isMeshFile, readWhole } from './mesh.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 
@@ -36,7 +36,7 @@ export async function runCheck(args: string[]): Promise<number> {
   });
   const outcome = isMeshFile(file)
     ? checkMeshFile(file, sheet, values)
-    : checkJob({ report: await inspectFile(file, sheet.machine.motion), sheet });
+    : checkJob({ report: await inspectFile(file, sheet.machine.motion), context: sheet });
   if (values.json) {
     const { layerRows, ...report } = outcome.report;
     const { layers, ...mesh } = outcome.mesh ?? { layers: null };
@@ -51,7 +51,7 @@ export async function runCheck(args: string[]): Promise<number> {
 }
 
 /** A mesh in the middle of the plate, or as `--turn X,Y,Z` (degrees) and `--at X,Y` (mm) set it down. */
-function checkMeshFile(file: string, sheet: LimitSheet, values: Record<string, unknown>): CheckOutcome {
+function checkMeshFile(file: string, sheet: CheckContext, values: Record<string, unknown>): CheckOutcome {
   const unit = values['unit'] === undefined ? null : String(values['unit']);
   if (unit !== null && !isMeshUnit(unit))
     throw new CommandFailure(`--unit "${unit}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
@@ -64,7 +64,7 @@ function checkMeshFile(file: string, sheet: LimitSheet, values: Record<string, u
     sheet,
   );
   if (!checked.ok) return refuse(checked.failure, file);
-  return checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
+  return checkJob({ report: checked.value.report, mesh: checked.value.mesh, context: sheet });
 }
 function figuresOf(values: Record<string, unknown>, name: string, count: number): number[] | null {
   if (values[name] === undefined) return null;
@@ -76,7 +76,7 @@ function figuresOf(values: Record<string, unknown>, name: string, count: number)
   return figures;
 }
 
-async function fetchSheet(query: Record<string, string>): Promise<LimitSheet> {
+async function fetchSheet(query: Record<string, string>): Promise<CheckContext> {
   const base = process.env['CANTIERE_URL'] ?? 'http://127.0.0.1:4321';
   let cookie = '';
   try {
@@ -90,7 +90,7 @@ async function fetchSheet(query: Record<string, string>): Promise<LimitSheet> {
       .map((c) => c.split(';')[0])
       .join('; ');
     const response = await fetch(`${base}/api/limits?${new URLSearchParams(query)}`, { headers: { cookie } });
-    const body = (await response.json()) as LimitSheet & { title?: string };
+    const body = (await response.json()) as CheckContext & { title?: string };
     if (!response.ok) throw new CommandFailure(body.title ?? `the server answered ${response.status}`);
     return body;
   } catch (error) {

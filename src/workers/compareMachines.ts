@@ -1,8 +1,8 @@
 import { elsewhereCheckOf, inTheMiddle, type ElsewhereCheck } from '../areas/checks/model/elsewhere.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkMesh } from '../areas/checks/model/meshJob.ts';
-import type { LimitSheet } from '../areas/checks/model/sheet.ts';
-import { checkJob } from '../areas/checks/rules/index.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
+import { checkJob } from '../areas/rules/run.ts';
 import { inspectGcode } from '../core/gcode/inspect.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { bytesOf } from './bytesOf.ts';
@@ -13,7 +13,7 @@ export interface MachinesWish {
   readonly others: readonly (readonly [string, Blob])[];
   /** How a mesh is read and stands; null for a program. */
   readonly mesh: MeshChoice | null;
-  readonly sheets: readonly LimitSheet[];
+  readonly sheets: readonly CheckContext[];
 }
 export type MachinesAnswer =
   | { readonly index: number; readonly check: ElsewhereCheck | null; readonly why: string | null }
@@ -28,12 +28,12 @@ self.onmessage = async ({ data: { file, others, mesh, sheets } }: MessageEvent<M
     if (mesh) {
       const checked = checkMesh(bytes, inTheMiddle(mesh, sheet), sheet, besides);
       if (!checked.ok) post({ index, check: null, why: sentenceOf(checked.failure) });
-      else post({ index, check: elsewhereCheckOf(checkJob({ ...checked.value, sheet })), why: null });
+      else post({ index, check: elsewhereCheckOf(checkJob({ ...checked.value, context: sheet })), why: null });
       continue;
     }
     const report = inspectGcode(bytes, sheet.machine.motion);
     if (!report.ok) post({ index, check: null, why: sentenceOf(report.failure) });
-    else post({ index, check: elsewhereCheckOf(checkJob({ report: report.value, sheet })), why: null });
+    else post({ index, check: elsewhereCheckOf(checkJob({ report: report.value, context: sheet })), why: null });
   }
   post({ isDone: true });
 };

@@ -2,8 +2,8 @@ import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { overhangLimitOf } from '../areas/checks/model/overhangLimit.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
-import type { LimitSheet } from '../areas/checks/model/sheet.ts';
-import { checkJob } from '../areas/checks/rules/index.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
+import { checkJob } from '../areas/rules/run.ts';
 import { standingsOf, type OrientWish, type Standing } from '../core/mesh/orient.ts';
 import { outward } from '../core/mesh/outward.ts';
 import { sentenceOf } from '../core/result/result.ts';
@@ -12,7 +12,7 @@ import { runAll } from '../core/result/stepwise.ts';
 export interface CompareWish {
   readonly file: Blob;
   readonly choice: MeshChoice;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly load: OrientWish['load'];
   readonly show: OrientWish['show'];
 }
@@ -61,7 +61,7 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
         post({ index, check: null });
         continue;
       }
-      const { verdict, sentence, estimate } = checkJob({ ...checked.value, sheet });
+      const { verdict, sentence, estimate } = checkJob({ ...checked.value, context: sheet });
       post({
         index,
         check: {

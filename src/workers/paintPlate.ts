@@ -1,14 +1,14 @@
 import { lightOf } from '../core/resin/light.ts';
 import { layerSeconds, type PlateProgram } from '../core/resin/plate.ts';
 import { shadeTable } from '../ui/path/shades.ts';
-import type { Painted, PaintWish } from './paintPath.ts';
+import type { Painted, PaintRequest } from './paintPath.ts';
 
 let program: PlateProgram | null = null;
-let newest: PaintWish | null = null;
+let newest: PaintRequest | null = null;
 const shades = shadeTable();
 
-/** Takes a plate once, then draws layers of it pixel by pixel as the screen will show them; overtaken wishes are left out. */
-self.onmessage = ({ data }: MessageEvent<{ picture: PlateProgram } | PaintWish>) => {
+/** Takes a plate once, then draws layers of it pixel by pixel as the screen will show them; overtaken requests are left out. */
+self.onmessage = ({ data }: MessageEvent<{ picture: PlateProgram } | PaintRequest>) => {
   if ('picture' in data) {
     program = data.picture;
     return;
@@ -17,12 +17,12 @@ self.onmessage = ({ data }: MessageEvent<{ picture: PlateProgram } | PaintWish>)
   setTimeout(() => paint(data));
 };
 
-function paint(wish: PaintWish): void {
-  if (!program || wish !== newest) return;
-  const [width, height] = [Math.round(wish.width * wish.dense), Math.round(wish.height * wish.dense)];
-  const { view } = wish;
+function paint(request: PaintRequest): void {
+  if (!program || request !== newest) return;
+  const [width, height] = [Math.round(request.width * request.dense), Math.round(request.height * request.dense)];
+  const { view } = request;
   const { pixelMm, pixels } = program;
-  const mmPerCell = 1 / (view.pxPerMm * wish.dense);
+  const mmPerCell = 1 / (view.pxPerMm * request.dense);
   const [stepX, stepY] = [mmPerCell / pixelMm[0], mmPerCell / pixelMm[1]];
   const window = {
     left: pixels[0] / 2 + view.xMm / pixelMm[0] - (stepX * width) / 2,
@@ -32,12 +32,12 @@ function paint(wish: PaintWish): void {
     width,
     height,
   };
-  const light = lightOf(program, wish.layer, window);
+  const light = lightOf(program, request.layer, window);
   const canvas = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
   const g = canvas.getContext('2d')!;
   const image = g.createImageData(canvas.width, canvas.height);
   const cells = new Uint32Array(image.data.buffer);
-  const most = layerSeconds(program, wish.layer);
+  const most = layerSeconds(program, request.layer);
   const inX = (x: number): boolean =>
     window.left + (x + 0.5) * stepX >= 0 && window.left + (x + 0.5) * stepX < pixels[0];
   const left = Array.from({ length: width }, (_, x) => x).find(inX) ?? width;
@@ -49,6 +49,6 @@ function paint(wish: PaintWish): void {
   }
   g.putImageData(image, 0, 0);
   const bitmap = canvas.transferToImageBitmap();
-  const painted: Painted = { wish, bitmap };
+  const painted: Painted = { request, bitmap };
   self.postMessage(painted, { transfer: [bitmap] });
 }

@@ -1,5 +1,5 @@
-import { checkJob } from '../areas/checks/rules/index.ts';
-import type { LimitSheet } from '../areas/checks/model/sheet.ts';
+import { checkJob } from '../areas/rules/run.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
 import { GcodeInspector } from '../core/gcode/inspect.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../core/gcode/unpack.ts';
 import { sentenceOf } from '../core/result/result.ts';
@@ -7,7 +7,7 @@ import { sentenceOf } from '../core/result/result.ts';
 const POST_EVERY_MS = 250;
 
 /** Reads a local file chunk by chunk and posts what the rules find so far; the same core as the server's run. */
-self.onmessage = async ({ data }: MessageEvent<{ file: File; sheet: LimitSheet }>) => {
+self.onmessage = async ({ data }: MessageEvent<{ file: File; sheet: CheckContext }>) => {
   try {
     await readProgram(data.file, data.sheet);
   } catch (e) {
@@ -16,7 +16,7 @@ self.onmessage = async ({ data }: MessageEvent<{ file: File; sheet: LimitSheet }
   }
 };
 
-async function readProgram(file: File, sheet: LimitSheet): Promise<void> {
+async function readProgram(file: File, sheet: CheckContext): Promise<void> {
   const inspector = new GcodeInspector(sheet.machine.motion);
   let read = 0;
   const isPacked = isGzip(new Uint8Array(await file.slice(0, 2).arrayBuffer()));
@@ -30,13 +30,13 @@ async function readProgram(file: File, sheet: LimitSheet): Promise<void> {
     }
     if (performance.now() - posted > POST_EVERY_MS) {
       posted = performance.now();
-      self.postMessage({ read, outcome: checkJob({ report: inspector.partial(), sheet }) });
+      self.postMessage({ read, outcome: checkJob({ report: inspector.partial(), context: sheet }) });
     }
   }
   const report = inspector.finish();
   self.postMessage(
     report.ok
-      ? { read, outcome: checkJob({ report: report.value, sheet }), done: true }
+      ? { read, outcome: checkJob({ report: report.value, context: sheet }), done: true }
       : { refusal: sentenceOf(report.failure) },
   );
 }

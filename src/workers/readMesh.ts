@@ -1,9 +1,9 @@
-import { checkJob } from '../areas/checks/rules/index.ts';
+import { checkJob } from '../areas/rules/run.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { openPlate, repairsOf, standing, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
-import type { CheckOutcome } from '../areas/checks/model/outcome.ts';
-import type { LimitSheet } from '../areas/checks/model/sheet.ts';
+import type { CheckOutcome } from '../areas/rules/outcome.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshFacts } from '../core/mesh/facts.ts';
 import { planHull } from '../core/geometry/hull.ts';
 import { boundsOf, joined, type MeshFormat, type MeshUnit } from '../core/mesh/mesh.ts';
@@ -17,7 +17,7 @@ export interface MeshWish {
   readonly others: readonly (readonly [string, Blob])[];
   readonly choice: MeshChoice;
   /** Limits to check against; null only looks at the mesh. */
-  readonly sheet: LimitSheet | null;
+  readonly sheet: CheckContext | null;
 }
 /** A mesh before it is checked: enough to ask for its unit and to draw where it stands. */
 export interface MeshSeen {
@@ -80,5 +80,5 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
     }
   if (!step.value.ok) return post({ refusal: sentenceOf(step.value.failure) });
   const { report, mesh: found } = step.value.value;
-  post({ outcome: checkJob({ report, mesh: found, sheet }), done: true });
+  post({ outcome: checkJob({ report, mesh: found, context: sheet }), done: true });
 };

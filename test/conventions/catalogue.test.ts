@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { recipeRules } from '../../src/areas/library/rules/index.ts';
+import { rulesThatRead } from '../../src/areas/rules/readers.ts';
 import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
@@ -11,19 +11,20 @@ import { routeList } from '../../scripts/routeList.ts';
 import { settingsPage } from '../../scripts/settingsPage.ts';
 
 const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(
-  (f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/clean|rules\/sound/.test(f),
+  (f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/fixture|\.cases\./.test(f),
 );
 const source = files.map((f) => readFileSync(path.join('src', f), 'utf8')).join('\n');
 const byFormula = new Set(catalogue.flatMap((s) => ('formula' in s && s.formula ? s.formula.reads : [])));
-const byRule = new Set(recipeRules.flatMap((r) => [...r.reads, ...(r.readsIfThere ?? []), ...(r.readsOfRoles ?? [])]));
-const asCell = new Set(lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]));
+const asCell: ReadonlySet<string> = new Set<string>(
+  lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]),
+);
 /** What tells one spool or bottle from another: read by people and by the search. */
 const IDENTITY = new Set(['brand', 'colour', 'resinKind', 'filmKind']);
 
 describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) => {
   test('is read by a rule, a formula, a coupon or an estimate', () => {
     expect(
-      byRule.has(key) ||
+      rulesThatRead(key).length > 0 ||
         byFormula.has(key) ||
         asCell.has(key) ||
         IDENTITY.has(key) ||

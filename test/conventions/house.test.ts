@@ -2,7 +2,7 @@ import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from 'vitest';
 import { queues } from '../../src/platform/jobs/queues.ts';
-import { rules } from '../../src/areas/checks/rules/index.ts';
+import { rules } from '../../src/areas/rules/index.ts';
 
 const files = (folder: string): string[] =>
   readdirSync(folder).flatMap((name) => {

@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findSheetByName, makeJob } from '../../src/areas/checks/server/index.ts';
-import { checkRecipe } from '../../src/areas/library/rules/index.ts';
+import { checkRecipe } from '../../src/areas/rules/run.ts';
 import {
   changeMany,
   countFacets,
@@ -70,8 +70,8 @@ describe('a recipe', () => {
   test('is held against the rules with the state of the floor', async () => {
     const input = workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input;
     const rules = checkRecipe(input).findings.map((f) => f.rule);
-    expect(rules).toContain('flow-proven');
-    expect(rules).not.toContain('tool-mounted');
+    expect(rules).toContain('flow-evidence');
+    expect(rules).not.toContain('mounted-nozzle');
     const other = workOut(
       must(
         await makeRecipeSheet(farm.as('viewer'), {
@@ -81,7 +81,7 @@ describe('a recipe', () => {
       ),
       {},
     ).input;
-    expect(checkRecipe(other).findings.map((f) => f.rule)).toContain('tool-mounted');
+    expect(checkRecipe(other).findings.map((f) => f.rule)).toContain('mounted-nozzle');
   });
   test.each([
     [{ machineId: null }, 'Choose a machine or a printer profile'],
@@ -179,11 +179,11 @@ describe('a recipe', () => {
 
 test('what somebody says at the machine wakes the rules that need it', async () => {
   const check = async () => checkRecipe(workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input);
-  expect((await check()).couldNot.map((c) => c.rule)).toContain('speed-unscaled');
+  expect((await check()).notChecked.map((c) => c.rule)).toContain('speed-unscaled');
   must(await sayState(farm.as('technician'), m.id, { speedPercent: 130, lid: 'open', resinC: null }));
   const now = await check();
   expect([
-    now.couldNot.map((c) => c.rule).includes('speed-unscaled'),
+    now.notChecked.map((c) => c.rule).includes('speed-unscaled'),
     now.findings.find((f) => f.rule === 'speed-unscaled')?.severity,
   ]).toEqual([false, 'blocker']);
 });

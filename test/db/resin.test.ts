@@ -9,7 +9,7 @@ import {
   sayState,
   type Machine,
 } from '../../src/areas/machines/server/index.ts';
-import { checkRecipe } from '../../src/areas/library/rules/index.ts';
+import { checkRecipe } from '../../src/areas/rules/run.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
 import { eq } from 'drizzle-orm';
 import { trial } from '../../src/areas/trials/server/tables.ts';

@@ -152,7 +152,9 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await expect(side).toContainText('rules ran');
   await page.getByRole('button', { name: 'Type values' }).click();
   await page.getByRole('textbox', { name: 'Fill speed', exact: true }).fill('18000 mm/min');
-  await expect(side.locator('[data-rule=flow-of-line-kinds]')).toContainText('Sparse fill asks for more than melts');
+  await expect(side.locator('[data-rule=flow-of-line-kinds]')).toContainText(
+    'Sparse fill needs more volumetric flow than allowed',
+  );
   await side.locator('[data-rule=flow-of-line-kinds]').getByRole('button', { name: 'Set for this recipe' }).click();
   await expect(side.locator('[data-rule=flow-of-line-kinds]')).toHaveCount(0);
   await page.getByLabel('Name of the recipe').fill('Clear panels');

@@ -131,7 +131,7 @@ test('temperature: due on Today, printed, measured, accepted; the limit blocks a
   const beyond = end === nozzle.range[1] ? end + 2 : end - 2; // inside what the supplier allows, outside what was proven
   const found = (await findingsOf(page, on, { nozzleC: beyond })).get('nozzle-temperature')!;
   await expect(page.locator('.verdict').first()).toContainText('Blocked');
-  const fix = Number(/set nozzle to (\d+) °C/.exec(found)?.[1]);
+  const fix = Number(/set (\d+) °C/.exec(found)?.[1]);
   expect(fix).toBe(end);
   expect((await findingsOf(page, on, { nozzleC: fix })).has('nozzle-temperature')).toBe(false);
 });

@@ -93,3 +93,37 @@ export const boxSolid = (x: number, y: number, w: number, d: number, fromMm: num
   toMm,
 });
 export const solidMesh = (...list: Solid[]): Mesh => meshOfSolids(list);
+
+/** A mesh that lacks one of its triangles. */
+export const withoutTriangle = (m: Mesh, triangle: number): Mesh => ({
+  xyz: m.xyz,
+  corners: m.corners.filter((_, i) => ((i / 3) | 0) !== triangle),
+});
+/** A block that lacks a triangle of its top: no layer runs through the hole. */
+export function pitted(): Mesh {
+  const m = boxMesh([0, 0, 0], [40, 30, 20]);
+  const isTop = (t: number): boolean => [0, 1, 2].every((c) => m.xyz[3 * m.corners[3 * t + c]! + 2] === 20);
+  return withoutTriangle(m, Array.from({ length: m.corners.length / 3 }, (_, t) => t).find(isTop)!);
+}
+/** A closed block whose top and bottom are cut into n × n squares of two triangles each. */
+export function gridBlock(n: number, [w, d, h]: readonly [number, number, number]): Mesh {
+  const side = n + 1;
+  const xyz: number[] = [];
+  const corners: number[] = [];
+  for (const z of [0, h])
+    for (let j = 0; j <= n; j++) for (let i = 0; i <= n; i++) xyz.push((w * i) / n, (d * j) / n, z);
+  const at = (i: number, j: number, top: 0 | 1): number => top * side * side + j * side + i;
+  const square = (a: number, b: number, c: number, e: number): number => corners.push(a, b, c, a, c, e);
+  for (let j = 0; j < n; j++)
+    for (let i = 0; i < n; i++) {
+      square(at(i, j, 1), at(i + 1, j, 1), at(i + 1, j + 1, 1), at(i, j + 1, 1));
+      square(at(i, j, 0), at(i, j + 1, 0), at(i + 1, j + 1, 0), at(i + 1, j, 0));
+    }
+  for (let k = 0; k < n; k++) {
+    square(at(k, 0, 0), at(k + 1, 0, 0), at(k + 1, 0, 1), at(k, 0, 1));
+    square(at(k + 1, n, 0), at(k, n, 0), at(k, n, 1), at(k + 1, n, 1));
+    square(at(0, k + 1, 0), at(0, k, 0), at(0, k, 1), at(0, k + 1, 1));
+    square(at(n, k, 0), at(n, k + 1, 0), at(n, k + 1, 1), at(n, k, 1));
+  }
+  return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
+}

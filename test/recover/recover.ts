@@ -58,7 +58,7 @@ export const settings: CouponSettings = {
   heads: 2,
   headOffsetMm: [0, 0],
 };
-const values: Record<string, number> = {
+export const values: Record<string, number> = {
   nozzleC: 240,
   bedC: 75,
   flow: 0.98,

@@ -271,21 +271,25 @@ export const resinQuestions: Readonly<Record<string, readonly ResinQuestion[]>> 
   ],
 };
 
+/** Trials that a kind compares with, as they come out on one seeded machine. */
+export function seriesBefore(kind: ResinKind, reader: typeof readResinBench = readResinBench) {
+  const ladder = resinKinds.find((k) => k.key === 'exposure-ladder')!;
+  const before = kind.comparesWith ? LADDERS_C.map((resinC) => preparePlate(ladder, {}, { resinC })) : [];
+  return (seed: number): NonNullable<Conditions['series']> =>
+    before.map((b, i) => {
+      const { readings, conditions } = tryPlate(b, seed, 'none', {}, reader);
+      return { ...conditions, id: '', name: `ladder ${i}`, at: '', changedSince: [], readings };
+    });
+}
+
 export function resinCoverage(
   kind: ResinKind,
   seeds: readonly number[] = SEEDS,
   reader: typeof readResinBench = readResinBench,
 ): (Coverage & { readonly within2Percent: number })[] {
   const p = preparePlate(kind);
-  const ladder = resinKinds.find((k) => k.key === 'exposure-ladder')!;
-  const before = kind.comparesWith ? LADDERS_C.map((resinC) => preparePlate(ladder, {}, { resinC })) : [];
-  const tried = seeds.map((s) => {
-    const series = before.map((b, i) => {
-      const { readings, conditions } = tryPlate(b, s, 'none', {}, reader);
-      return { ...conditions, id: '', name: `ladder ${i}`, at: '', changedSince: [], readings };
-    });
-    return tryPlate(p, s, 'none', {}, reader, series);
-  });
+  const seriesAt = seriesBefore(kind, reader);
+  const tried = seeds.map((s) => tryPlate(p, s, 'none', {}, reader, seriesAt(s)));
   const answered = tried.filter((t) => t.result.ok);
   const median = (v: number[]): number => v.sort((a, b) => a - b)[v.length >> 1]!;
   return (resinQuestions[kind.key] ?? []).map((q) => {

@@ -1,3 +1,5 @@
+import type { ProblemKind } from './interpreter.ts';
+
 /** What a program says besides its moves, with the lines it says it on. Lists are capped, counts are not. */
 export interface ProgramFacts {
   nozzleMaxC: number;
@@ -58,7 +60,7 @@ export interface ProgramFacts {
   dwellS: number;
   spiralTurns: number;
   unknownWords: Map<string, { count: number; line: number }>;
-  problems: { line: number; text: string }[];
+  problems: { line: number; kind: ProblemKind; text: string }[];
   problemCount: number;
   wrongChecksums: number;
   wrongChecksumLine: number;
@@ -123,9 +125,9 @@ export function emptyFacts(): ProgramFacts {
 
 const MOST_LISTED = 50;
 
-export function noteProblem(facts: ProgramFacts, line: number, text: string): void {
+export function noteProblem(facts: ProgramFacts, line: number, kind: ProblemKind, text: string): void {
   facts.problemCount++;
-  if (facts.problems.length < MOST_LISTED) facts.problems.push({ line, text });
+  if (facts.problems.length < MOST_LISTED) facts.problems.push({ line, kind, text });
 }
 
 /** Fan settings kept: enough for the first layers and the changes a technician would look at. */

@@ -41,7 +41,7 @@ export class HeatFollower {
   setNozzle(targetC: number, wait: boolean, line: number): boolean {
     const facts = this.facts;
     if (Number.isNaN(targetC)) {
-      noteProblem(facts, line, 'a nozzle temperature without a figure');
+      noteProblem(facts, line, 'noTemperature', 'a nozzle temperature without a figure');
       return false;
     }
     this.isChanged = true;
@@ -62,7 +62,7 @@ export class HeatFollower {
   setBed(targetC: number, wait: boolean, line: number): boolean {
     const facts = this.facts;
     if (Number.isNaN(targetC)) {
-      noteProblem(facts, line, 'a bed temperature without a figure');
+      noteProblem(facts, line, 'noTemperature', 'a bed temperature without a figure');
       return false;
     }
     this.isChanged = true;

@@ -135,13 +135,19 @@ export class GcodeInspector {
     const next = scanLine(buffer, from, to, words);
     if (words.mask !== 0) this.anyWord = true;
     if (words.stray >= 0)
-      noteProblem(this.run.facts, line, `a character that belongs to no word: "${printable(buffer[words.stray]!)}"`);
+      noteProblem(
+        this.run.facts,
+        line,
+        'stray',
+        `a character that belongs to no word: "${printable(buffer[words.stray]!)}"`,
+      );
     if (words.starAt >= 0 && words.checksum !== checksumOf(buffer, from, words.starAt)) {
       this.run.facts.wrongChecksums++;
       this.run.facts.wrongChecksumLine ||= line;
       noteProblem(
         this.run.facts,
         line,
+        'checksum',
         `the checksum is ${words.checksum < 0 ? 'missing' : words.checksum}, the line's own is ${checksumOf(buffer, from, words.starAt)}`,
       );
     }

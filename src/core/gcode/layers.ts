@@ -1,6 +1,12 @@
 import type { MotionPlanner, SegmentSink } from '../motion/planner.ts';
 import { FLOW_WINDOW_MM, FlowWindow } from './flowWindow.ts';
 
+/** Heights of rising (spiral) moves are gathered in bins of this. */
+const RAMP_BIN_MM = 0.2;
+/** What makes heights one layer: a tenth of a micrometre, or a bin of a ramp. */
+export const heightKey = (zMm: number): number => Math.round(zMm * 1e4);
+export const rampKey = (zMm: number): number => -1 - Math.floor(zMm / RAMP_BIN_MM);
+
 const COLUMNS = [
   'zMm',
   'timeS',

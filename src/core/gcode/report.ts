@@ -1,4 +1,5 @@
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import type { ProblemKind } from './interpreter.ts';
 import type { ProgramRun } from './program.ts';
 
 export interface LayerRow {
@@ -90,7 +91,8 @@ export interface GcodeReport {
   /** Where the tool is left. */
   readonly endMm: readonly [number, number, number];
   readonly unknownWords: readonly { readonly word: string; readonly count: number; readonly line: number }[];
-  readonly problems: readonly { readonly line: number; readonly text: string }[];
+  /** The first 50 lines that cannot be read as they are written: the kind is for rules, the text for people. */
+  readonly problems: readonly { readonly line: number; readonly kind: ProblemKind; readonly text: string }[];
   readonly problemCount: number;
   readonly layerRows: readonly LayerRow[];
 }

@@ -12,7 +12,7 @@ import { weld } from '../mesh/weld.ts';
 import { exampleLimits } from '../motion/limits.ts';
 import { fillLines } from './infill.ts';
 import { layerTops, layMesh, type MeshLaySettings } from './layMesh.ts';
-import { readSegments } from './segments.ts';
+import { readPath } from '../gcode/pathColumns.ts';
 
 function laid(solid: Mesh, over: Partial<MeshLaySettings> = {}) {
   const mesh = placed(weld(solid), asDrawn(110, 110));
@@ -41,7 +41,7 @@ describe('what is laid is what was drawn', () => {
         { shape: 'disc', x: 5, y: 0, w: 20, d: 20, fromMm: 0, toMm: 8, isCut: true },
       ]),
     ],
-  ])('filled solid, the plastic of a %s is its volume within 2 %%', (_, solid) => {
+  ])('filled solid, the material of a %s is its volume within a fiftieth', (_, solid) => {
     const made = laid(solid, { infillPercent: 100 });
     expect(Math.abs(made.partMm3 / made.volumeMm3 - 1)).toBeLessThan(0.02);
     // and the program feeds what the bead model says, skirt included
@@ -50,10 +50,10 @@ describe('what is laid is what was drawn', () => {
   });
   test('no line of the part leaves it by more than 0.02 mm', () => {
     const made = laid(torusMesh(20, 6, 96), { skirtLoops: 0 });
-    const s = readSegments(made.gcode, 1);
+    const s = readPath(new TextEncoder().encode(made.gcode), 1);
     for (const [k, layer] of made.layers.entries()) {
       const lines: Region = Array.from({ length: s.count }, (_, i) => i)
-        .filter((i) => s.layer[i] === k && s.laid[i] === 1)
+        .filter((i) => s.layer[i] === k && s.extruded[i] === 1)
         .map((i) => bead(s.x0[i]!, s.y0[i]!, s.x1[i]!, s.y1[i]!, 0.4));
       expect(areaMm2(difference(lines, offset(layer.region, 0.02))), `layer ${k}`).toBeLessThan(0.05);
     }

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
-import type { Painted, PaintWish } from '../../workers/paintPath.ts';
+import type { Painted, PaintRequest } from '../../workers/paintPath.ts';
 import { showPicture } from './showPicture.ts';
 import { fit, moved, placeAt, zoomed, type Frame, type View } from './view.ts';
 
@@ -7,29 +7,27 @@ const ROOM_PX = 14;
 const KEY_STEP_PX = 40;
 const ZOOM_STEP = 1.25;
 const SETTLED_MS = 60;
-const startPathWorker = (): Worker =>
-  new Worker(new URL('../../workers/paintPath.ts', import.meta.url), { type: 'module' });
 
 /** A layer of a path that can be moved and enlarged: while the hand moves, the picture that is there moves with it; when it rests, a
  *  worker draws a sharp one. Ctrl or wheel enlarges, arrows move, + and − enlarge, 0 shows all. */
 export function PathCanvas({
+  worker,
   picture,
-  start = startPathWorker,
   frame,
   layer,
   height,
   label,
 }: {
-  /** What the worker draws layers of. */
-  readonly picture: object;
-  readonly start?: () => Worker;
+  /** What draws; null until it is started. */
+  readonly worker: Worker | null;
+  /** What is drawn: another one is drawn anew. */
+  readonly picture: unknown;
   readonly frame: Frame;
   readonly layer: number;
   readonly height: number;
   readonly label: string;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const worker = useRef<Worker | null>(null);
   const shown = useRef<Painted | null>(null);
   const view = useRef<View | null>(null);
   const asked = useRef(0);
@@ -44,8 +42,8 @@ export function PathCanvas({
     if (canvas.current && shown.current && view.current) showPicture(canvas.current, shown.current, view.current);
   }, []);
   const ask = useCallback((): void => {
-    if (!worker.current || !view.current || width === 0) return;
-    const wish: PaintWish = {
+    if (!worker || !view.current || width === 0) return;
+    const request: PaintRequest = {
       id: ++asked.current,
       layer,
       view: view.current,
@@ -53,8 +51,8 @@ export function PathCanvas({
       height,
       dense: window.devicePixelRatio || 1,
     };
-    worker.current.postMessage(wish);
-  }, [layer, width, height]);
+    worker.postMessage(request);
+  }, [worker, layer, width, height]);
 
   useEffect(() => {
     const el = canvas.current?.parentElement;
@@ -64,27 +62,28 @@ export function PathCanvas({
     return () => seen.disconnect();
   }, []);
   useEffect(() => {
-    const w = start();
-    worker.current = w;
-    w.onmessage = ({ data }: MessageEvent<Painted>) => {
-      if (data.wish.id !== asked.current) return data.bitmap.close();
+    if (!worker) return;
+    const take = ({ data }: MessageEvent<object>): void => {
+      if (!('bitmap' in data)) return;
+      const painted = data as Painted;
+      const { request, bitmap } = painted;
+      if (request.id !== asked.current) return bitmap.close();
       const el = canvas.current;
       if (!el) return;
       shown.current?.bitmap.close();
-      shown.current = data;
-      const { wish } = data;
-      el.width = Math.round(wish.width * wish.dense);
-      el.height = Math.round(wish.height * wish.dense);
-      el.dataset['drawn'] = String(wish.layer);
+      shown.current = painted;
+      el.width = Math.round(request.width * request.dense);
+      el.height = Math.round(request.height * request.dense);
+      el.dataset['drawn'] = String(request.layer);
       show();
     };
-    w.postMessage({ picture });
+    worker.addEventListener('message', take);
     return () => {
-      w.terminate();
+      worker.removeEventListener('message', take);
       shown.current?.bitmap.close();
       shown.current = null;
     };
-  }, [picture, start, show]);
+  }, [worker, show]);
   useEffect(() => {
     if (width > 0) view.current = fit(frame, width, height, ROOM_PX);
   }, [frame, width, height]);

@@ -1,54 +1,67 @@
 import { SegmentedControl } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
-import type { Segments } from '../../core/toolpath/segments.ts';
+import { useEffect, useState } from 'react';
+import type { PathQuantity } from '../../core/gcode/pathColumns.ts';
 import { formatFigure } from '../../core/units/format.ts';
 import type { QuantityKind } from '../../core/units/quantities.ts';
-import { PATH_COLOURS, type PathPicture } from './paint.ts';
+import type { ColourBy, OpenedPath, OpenPath } from '../../workers/paintPath.ts';
+import { PATH_COLOURS } from './paint.ts';
 import { PathCanvas } from './PathCanvas.tsx';
+import { useWorker } from './useWorker.ts';
 
 const HEIGHT = 380;
-/** Lines are drawn so wide, about what they are. */
-const LINE_MM = 0.4;
 const PLAY_EVERY_MS = 80;
+const startPathWorker = (): Worker =>
+  new Worker(new URL('../../workers/paintPath.ts', import.meta.url), { type: 'module' });
 
-/** A quantity a path can be coloured by: a figure for every piece. */
+/** A quantity a path can be coloured by. */
 export interface PathColumn {
+  readonly key: PathQuantity;
   readonly label: string;
   readonly quantity: QuantityKind;
-  readonly of: Float32Array;
-  /** Whether it belongs to travel instead of to what is laid. */
+  /** Whether it belongs to travel instead of to what is extruded. */
   readonly isOfTravel?: boolean;
 }
 
-/** A path layer by layer, with a slider and a play button, coloured by one of its quantities. `wanted` is a layer somebody pointed at. */
+/** The path of a program, fetched and drawn by a worker, layer by layer with a slider and a play button, coloured by one of its quantities.
+ *  `wanted` is a layer somebody pointed at. */
 export function PathViewer({
-  segments: s,
+  href,
+  filamentAreaMm2,
   columns,
   noteAt,
   wanted,
 }: {
-  readonly segments: Segments;
+  /** Where the program is fetched. */
+  readonly href: string;
+  readonly filamentAreaMm2: number;
+  /** The same list at every render. */
   readonly columns: readonly PathColumn[];
   /** What else there is to say of a height. */
   readonly noteAt?: (zMm: number) => string;
   readonly wanted?: number | null;
 }) {
+  const worker = useWorker(startPathWorker);
+  const [opened, setOpened] = useState<OpenedPath | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const [layer, setLayer] = useState(wanted ?? 0);
   const [isPlaying, setPlaying] = useState(false);
   const [shown, setShown] = useState(0);
-  const last = s.layerZMm.length - 1;
-  const column = columns[Math.min(shown, columns.length - 1)]!;
-  const range = useMemo(() => rangeOf(s, column), [s, column]);
-  const frame = useMemo(() => boundsOf(s), [s]);
-  const picture = useMemo(
-    (): PathPicture => ({
-      segments: s,
-      steps: stepsOf(column.of, s.count, range),
-      isOfTravel: column.isOfTravel === true,
-      lineMm: LINE_MM,
-    }),
-    [s, column, range],
-  );
+  useEffect(() => {
+    if (!worker) return;
+    const take = ({ data }: MessageEvent<{ opened?: OpenedPath; refused?: string }>): void => {
+      if (data.opened) setOpened(data.opened);
+      if (data.refused) setRefused(data.refused);
+    };
+    worker.addEventListener('message', take);
+    const open: OpenPath = {
+      open: new URL(href, window.location.href).href,
+      filamentAreaMm2,
+      quantities: columns.map((c) => ({ key: c.key, isOfTravel: c.isOfTravel === true })),
+    };
+    worker.postMessage(open);
+    return () => worker.removeEventListener('message', take);
+  }, [worker, href, filamentAreaMm2, columns]);
+  const last = (opened?.layerZMm.length ?? 1) - 1;
   useEffect(() => {
     if (wanted === null || wanted === undefined) return;
     setPlaying(false);
@@ -59,7 +72,16 @@ export function PathViewer({
     const timer = setInterval(() => setLayer((n) => (n >= last ? (setPlaying(false), n) : n + 1)), PLAY_EVERY_MS);
     return () => clearInterval(timer);
   }, [isPlaying, last]);
-  const zMm = s.layerZMm[layer] ?? 0;
+  if (refused)
+    return (
+      <p className="hint" role="alert">
+        {refused}
+      </p>
+    );
+  if (!opened) return <p className="hint">Reading the program…</p>;
+  const column = columns[shown]!;
+  const range = opened.ranges[shown]!;
+  const zMm = opened.layerZMm[layer] ?? 0;
   const show = (v: number): string => formatFigure(v, column.quantity, column.quantity === 'length' ? 2 : undefined);
   return (
     <div>
@@ -68,13 +90,18 @@ export function PathViewer({
           size="xs"
           aria-label="Coloured by"
           value={String(shown)}
-          onChange={(v) => setShown(Number(v))}
+          onChange={(v) => {
+            const colour: ColourBy = { colourBy: Number(v) };
+            worker?.postMessage(colour);
+            setShown(Number(v));
+          }}
           data={columns.map((c, i) => ({ value: String(i), label: c.label }))}
         />
       )}
       <PathCanvas
-        picture={picture}
-        frame={frame}
+        worker={worker}
+        picture={shown}
+        frame={opened.frame}
         layer={layer}
         height={HEIGHT}
         label={`Path of layer ${layer + 1} of ${last + 1}, coloured by ${column.label}`}
@@ -117,42 +144,9 @@ export function PathViewer({
               />
             ))}
           </svg>
-          {show(range[1])}; dotted: travel
+          {show(range[1])}; dotted: travel{opened.isCut && '; the program is longer than is drawn'}
         </span>
       </div>
     </div>
-  );
-}
-
-function rangeOf(s: Segments, { of, isOfTravel = false }: PathColumn): readonly [number, number] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (let i = 0; i < s.count; i++)
-    if ((s.laid[i] === 1) !== isOfTravel) {
-      low = Math.min(low, of[i]!);
-      high = Math.max(high, of[i]!);
-    }
-  return Number.isFinite(low) ? [low, high] : [0, 0];
-}
-function boundsOf(s: Segments): readonly [number, number, number, number] {
-  let x0 = Infinity;
-  let x1 = -Infinity;
-  let y0 = Infinity;
-  let y1 = -Infinity;
-  for (let i = 0; i < s.count; i++)
-    if (s.laid[i]) {
-      x0 = Math.min(x0, s.x0[i]!, s.x1[i]!);
-      x1 = Math.max(x1, s.x0[i]!, s.x1[i]!);
-      y0 = Math.min(y0, s.y0[i]!, s.y1[i]!);
-      y1 = Math.max(y1, s.y0[i]!, s.y1[i]!);
-    }
-  return Number.isFinite(x0) ? [x0, x1, y0, y1] : [0, 1, 0, 1];
-}
-
-/** Step of every piece in the sequence of colours. */
-function stepsOf(of: Float32Array, count: number, [low, high]: readonly [number, number]): Uint8Array {
-  const steps = PATH_COLOURS.length;
-  return Uint8Array.from({ length: count }, (_, i) =>
-    high > low ? Math.max(0, Math.min(steps - 1, Math.floor(((of[i]! - low) / (high - low)) * steps))) : 1,
   );
 }

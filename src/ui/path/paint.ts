@@ -1,8 +1,8 @@
-import type { Segments } from '../../core/toolpath/segments.ts';
+import type { PathColumns } from '../../core/gcode/pathColumns.ts';
 import type { View } from './view.ts';
 
-/** One small colour-blind-safe sequence for a quantity, from little to much. */
-export const PATH_COLOURS = ['#3c5a78', '#2f5d50', '#8a7a2a', '#b0601e', '#9b3a2e'] as const;
+/** One hue for a quantity, from little to much: told apart by lightness alone, and none of the colours that mean a state. */
+export const PATH_COLOURS = ['#aebccb', '#869cb2', '#5f7b96', '#3c5a78', '#1d3550'] as const;
 const GHOST = 'rgba(139,134,123,.28)';
 const LINE = '#8b867b';
 const TRAVEL = 'rgba(106,46,87,.5)';
@@ -12,10 +12,10 @@ const BATCH = 800;
 
 /** A path as it is drawn. */
 export interface PathPicture {
-  readonly segments: Segments;
+  readonly path: PathColumns;
   /** Step of every piece in the sequence of colours. */
   readonly steps: Uint8Array;
-  /** Whether the quantity belongs to travel instead of to what is laid. */
+  /** Whether the quantity belongs to travel instead of to what is extruded. */
   readonly isOfTravel: boolean;
   readonly lineMm: number;
 }
@@ -26,7 +26,7 @@ export interface ByLayer {
 }
 type Brush = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-export function byLayer({ count, layer, layerZMm }: Segments): ByLayer {
+export function byLayer({ count, layer, layerZMm }: PathColumns): ByLayer {
   const starts = new Uint32Array(Math.max(1, layerZMm.length) + 1);
   for (let i = 0; i < count; i++) starts[layer[i]! + 1]!++;
   for (let k = 1; k < starts.length; k++) starts[k]! += starts[k - 1]!;
@@ -39,7 +39,7 @@ export function byLayer({ count, layer, layerZMm }: Segments): ByLayer {
 /** Draws a layer, the one before it as a shade, in so many pixels. */
 export function paintLayer(
   g: Brush,
-  { segments: s, steps, isOfTravel, lineMm }: PathPicture,
+  { path: s, steps, isOfTravel, lineMm }: PathPicture,
   layers: ByLayer,
   layer: number,
   view: View,
@@ -78,25 +78,33 @@ export function paintLayer(
   g.setLineDash([]);
   g.lineWidth = widthPx;
   g.strokeStyle = GHOST;
-  stroke(layer - 1, (i) => s.laid[i] === 1);
+  stroke(layer - 1, (i) => s.extruded[i] === 1);
   if (isOfTravel) {
     g.strokeStyle = LINE;
-    stroke(layer, (i) => s.laid[i] === 1);
+    stroke(layer, (i) => s.extruded[i] === 1);
   } else
     PATH_COLOURS.forEach((colour, step) => {
       g.strokeStyle = colour;
-      stroke(layer, (i) => s.laid[i] === 1 && steps[i] === step);
+      stroke(layer, (i) => s.extruded[i] === 1 && steps[i] === step);
     });
   g.setLineDash([2, 3]);
   if (isOfTravel) {
     g.lineWidth = 1.6;
     PATH_COLOURS.forEach((colour, step) => {
       g.strokeStyle = colour;
-      stroke(layer, (i) => s.laid[i] === 0 && steps[i] === step);
+      stroke(layer, (i) => s.extruded[i] === 0 && steps[i] === step);
     });
   } else {
     g.lineWidth = 0.8;
     g.strokeStyle = TRAVEL;
-    stroke(layer, (i) => s.laid[i] === 0);
+    stroke(layer, (i) => s.extruded[i] === 0);
   }
+}
+
+/** Step of every piece in the sequence of colours. */
+export function stepsOf(figures: Float32Array, [low, high]: readonly [number, number]): Uint8Array {
+  const steps = PATH_COLOURS.length;
+  return Uint8Array.from(figures, (v) =>
+    high > low ? Math.max(0, Math.min(steps - 1, Math.floor(((v - low) / (high - low)) * steps))) : 2,
+  );
 }

@@ -2,20 +2,31 @@ import { describe, expect, test } from 'vitest';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
-import { checkJob } from '../rules/index.ts';
-import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
+import { checkJob } from '../../rules/run.ts';
+import { validContextFixture } from '../../rules/fixture.ts';
 import { applyFix, fixText } from './applyFix.ts';
 import type { MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
-import type { Finding } from './outcome.ts';
+import type { Finding } from '../../rules/outcome.ts';
 
-const { sheet } = soundMeshJob({}, { recipe: { lay: { ...soundLay }, family: 'PLA', lowestLayerTimeS: 8 } });
+const context = validContextFixture({
+  values: {
+    travelXMm: 220,
+    travelYMm: 220,
+    travelZMm: 240,
+    lowestLayerTimeS: 8,
+    minimumLayerTimeS: 12,
+    family: 'PLA',
+    allowedFamilies: 'PLA',
+  },
+});
+const lay = context.recipe.lay!;
 const block = writeStl(boxMesh([0, 0, 0], [40, 30, 20]));
 const alone: MeshChoice = { unit: null, placement: asDrawn(110, 110) };
-function findings(choice: MeshChoice, bytes = block, of = sheet): readonly Finding[] {
+function findings(choice: MeshChoice, bytes = block, of = context): readonly Finding[] {
   const checked = checkMesh(bytes, choice, of);
   if (!checked.ok) throw new Error(checked.failure.what);
-  return checkJob({ ...checked.value, sheet: of }).findings;
+  return checkJob({ ...checked.value, context: of }).findings;
 }
 const fixOf = (all: readonly Finding[], rule: string) => all.find((f) => f.rule === rule)!.change!;
 
@@ -44,10 +55,10 @@ describe('a fix done to a copy clears the finding it is of', () => {
   });
   test('a brim that does not fit is left out, and so is the skirt that would take its place', () => {
     const wide = writeStl(boxMesh([0, 0, 0], [216, 30, 20]));
-    const brimmed = { ...sheet, recipe: { ...sheet.recipe, lay: { ...soundLay, brimMm: 5 } } };
+    const brimmed = { ...context, recipe: { ...context.recipe, lay: { ...lay, brimMm: 5 } } };
     const { overrides } = applyFix({}, alone, fixOf(findings(alone, wide, brimmed), 'skirt-fits'));
     expect(overrides).toEqual({ brimMm: 0, skirtLoops: 0 });
-    const bare = { ...sheet, recipe: { ...sheet.recipe, lay: { ...soundLay, brimMm: 0, skirtLoops: 0 } } };
+    const bare = { ...context, recipe: { ...context.recipe, lay: { ...lay, brimMm: 0, skirtLoops: 0 } } };
     expect(findings(alone, wide, bare).map((f) => f.rule)).toEqual([]);
   });
   test('drawn in inches, it is read so', () => {

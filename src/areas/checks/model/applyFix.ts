@@ -3,7 +3,7 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
-import type { FindingChange } from './outcome.ts';
+import type { FindingChange } from '../../rules/outcome.ts';
 
 export interface FixedCopy {
   readonly overrides: Values;

@@ -1,10 +1,11 @@
 import { expect, test } from 'vitest';
-import { soundJob } from '../rules/sound.ts';
-import { checkJob } from '../rules/index.ts';
+import { jobOf } from '../../rules/cases.ts';
+import { validContextFixture } from '../../rules/fixture.ts';
+import { checkJob } from '../../rules/run.ts';
 import { elsewhereCheckOf, inTheMiddle, rankMachines, type RankedMachine } from './elsewhere.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 
-const { sheet } = soundJob();
+const sheet = validContextFixture();
 const on = (
   name: string,
   over: Partial<Omit<RankedMachine, 'check'>> & { check?: Partial<RankedMachine['check']> },
@@ -32,11 +33,11 @@ test('machines are ranked by verdict, then evidence, then what is loaded and fre
   expect(ranked.map((m) => m.name)).toEqual(['loaded', 'quick', 'slow', 'busy', 'unproven', 'cautions', 'blocked']);
 });
 test('what only says that nobody has proven it there counts as unproven, other warnings do not', () => {
-  const proven = soundJob();
+  const proven = jobOf({ when: '', finds: [] }).job;
   expect(elsewhereCheckOf(checkJob(proven))).toMatchObject({ verdict: 'clear', unproven: 0, warnings: 0 });
-  const unproven = elsewhereCheckOf(checkJob({ ...proven, sheet: { ...proven.sheet, proofs: {} } }));
+  const unproven = elsewhereCheckOf(checkJob({ ...proven, context: { ...proven.context, proofs: {} } }));
   expect(unproven.unproven).toBeGreaterThan(0);
-  const slow = soundJob({ job: { fileName: `${'a'.repeat(60)}.gcode` } });
+  const slow = jobOf({ when: '', finds: [], job: { fileName: `${'a'.repeat(60)}.gcode` } }).job;
   expect(elsewhereCheckOf(checkJob(slow))).toMatchObject({ unproven: 0 });
   expect(elsewhereCheckOf(checkJob(slow)).warnings).toBeGreaterThan(0);
 });

@@ -1,7 +1,7 @@
 import type { Placement } from '../../../core/mesh/placement.ts';
-import type { CheckOutcome, Verdict } from './outcome.ts';
+import type { CheckOutcome, Verdict } from '../../rules/outcome.ts';
 import type { MeshChoice } from './mesh.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 /** Another machine a job could go to, with the limits it would be checked against there. */
 export interface OtherMachine {
@@ -12,7 +12,7 @@ export interface OtherMachine {
   /** What is loaded there, and whether that is the job's material; where it is not, the sheet reads as if it were. */
   readonly loaded: string | null;
   readonly isLoaded: boolean;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
 }
 /** What the whole check says of a job on one machine. */
 export interface ElsewhereCheck {
@@ -27,8 +27,6 @@ export interface RankedMachine extends OtherMachine {
   readonly check: ElsewhereCheck;
 }
 
-/** How findings say that nobody has proven it there, or that the proof is old or another machine's. */
-const EVIDENCE = /unproven|never been proven|without proof|proven only on|\bdue\b/i;
 export const elsewhereCheckOf = ({ verdict, sentence, findings, estimate }: CheckOutcome): ElsewhereCheck => {
   const warnings = findings.filter((f) => f.severity !== 'note');
   return {
@@ -36,7 +34,7 @@ export const elsewhereCheckOf = ({ verdict, sentence, findings, estimate }: Chec
     sentence,
     timeS: estimate.timeS + estimate.heatingS,
     warnings: warnings.length,
-    unproven: warnings.filter((f) => EVIDENCE.test(`${f.title} ${f.limit} ${f.origin}`)).length,
+    unproven: warnings.filter((f) => f.isUnproven).length,
   };
 };
 const GRAVITY: Readonly<Record<Verdict, number>> = { clear: 0, 'clear with cautions': 1, blocked: 2 };
@@ -54,7 +52,7 @@ export const rankMachines = (rows: readonly RankedMachine[]): RankedMachine[] =>
   );
 
 /** What lies on a plate, moved as it lies until its middle is that of another machine's plate. */
-export function inTheMiddle(choice: MeshChoice, sheet: LimitSheet): MeshChoice {
+export function inTheMiddle(choice: MeshChoice, sheet: CheckContext): MeshChoice {
   const all = [choice.placement, ...(choice.more ?? []).map((m) => m.placement)];
   const middle = (of: readonly number[]): number => (Math.min(...of) + Math.max(...of)) / 2;
   const dx = sheet.machine.travelMm[0] / 2 - middle(all.map((p) => p.xMm));

@@ -4,26 +4,23 @@ import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/sol
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
-import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
-import { checkJob } from '../rules/index.ts';
-import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
+import type { Values } from '../../library/settings/define.ts';
+import { checkJob } from '../../rules/run.ts';
+import { validContextFixture } from '../../rules/fixture.ts';
 import type { MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
-import type { CheckOutcome } from './outcome.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
-const sheetWith = (over: Partial<MeshLaySettings> = {}, zonesMm: LimitSheet['machine']['zonesMm'] = []): LimitSheet => {
-  const { sheet } = soundMeshJob();
-  return {
-    ...sheet,
-    machine: { ...sheet.machine, zonesMm },
-    recipe: { ...sheet.recipe, lay: { ...soundLay, ...over }, lowestLayerTimeS: 8, family: 'ASA' },
-  };
-};
-function check(mesh: Mesh, choice: Partial<MeshChoice> = {}, sheet = sheetWith()): CheckOutcome {
-  const checked = checkMesh(writeStl(mesh), { unit: null, placement: asDrawn(110, 110), ...choice }, sheet);
+const contextWith = (values: Values = {}): CheckContext =>
+  validContextFixture({
+    values: { travelXMm: 220, travelYMm: 220, travelZMm: 240, lowestLayerTimeS: 8, minimumLayerTimeS: 12, ...values },
+    ...('supportAngleDeg' in values && { without: [] }),
+  });
+function check(mesh: Mesh, choice: Partial<MeshChoice> = {}, context = contextWith()): CheckOutcome {
+  const checked = checkMesh(writeStl(mesh), { unit: null, placement: asDrawn(110, 110), ...choice }, context);
   if (!checked.ok) throw new Error(checked.failure.what);
-  return checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
+  return checkJob({ report: checked.value.report, mesh: checked.value.mesh, context });
 }
 const rulesOf = (o: CheckOutcome): string[] => [...new Set(o.findings.map((f) => f.rule))].sort();
 const block = boxMesh([0, 0, 0], [40, 30, 20]);
@@ -55,12 +52,12 @@ describe('the fix clears what it was given for', () => {
     expect(beyond(check(block, at([0, 0, 0], 10 + by, 110)))).toEqual([]);
   });
   test('support under a lid, and the lid turned over', () => {
-    expect(rulesOf(check(table, {}, sheetWith({ supportAngleDeg: 50 })))).toEqual([]);
+    expect(rulesOf(check(table, {}, contextWith({ supportAngleDeg: 50 })))).toEqual([]);
     expect(rulesOf(check(table, at([180, 0, 0])))).toEqual([]);
   });
 });
 test('the same inputs give the same findings and the same program', () => {
-  const run = () => checkMesh(writeStl(table), { unit: null, placement: asDrawn(110, 110) }, sheetWith());
+  const run = () => checkMesh(writeStl(table), { unit: null, placement: asDrawn(110, 110) }, contextWith());
   expect(run()).toEqual(run());
 });
 test.each([
@@ -68,6 +65,6 @@ test.each([
   ['a part lower than half a layer', () => writeStl(boxMesh([0, 0, 0], [20, 20, 0.05])), /lower than half a layer/],
   ['a part of a hundred thousand layers', () => writeStl(boxMesh([0, 0, 0], [20, 20, 20_000])), /at most 10000/],
 ])('%s is refused with the reason', (_, bytes, said) => {
-  const checked = checkMesh(bytes(), { unit: null, placement: asDrawn(110, 110) }, sheetWith());
+  const checked = checkMesh(bytes(), { unit: null, placement: asDrawn(110, 110) }, contextWith());
   expect(checked.ok ? '' : checked.failure.what).toMatch(said);
 });

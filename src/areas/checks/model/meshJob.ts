@@ -24,10 +24,11 @@ import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
-import type { MeshChoice, MeshLayerRow, MeshReport } from './mesh.ts';
+import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
+import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
 import { openPlate, repairsOf, standing, sumOfFacts, type PlatePart } from './plate.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
 export interface CheckedMesh {
@@ -45,7 +46,7 @@ const SAMPLED_LAYERS = 120;
 
 /** Sets what was opened on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
  *  mesh takes seconds. */
-export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): Stepwise<Result<CheckedMesh>> {
+export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext): Stepwise<Result<CheckedMesh>> {
   const { lay } = sheet.recipe;
   if (!lay)
     return fail({
@@ -131,7 +132,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: LimitSheet): S
 export function checkMesh(
   bytes: Uint8Array,
   choice: MeshChoice,
-  sheet: LimitSheet,
+  sheet: CheckContext,
   others?: ReadonlyMap<string, Uint8Array>,
 ): Result<CheckedMesh> {
   const plate = openPlate(bytes, choice, others);

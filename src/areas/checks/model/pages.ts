@@ -3,8 +3,9 @@ import type { Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
 import type { Confirmed, NotedOutcome } from './noted.ts';
 import type { ToSet } from './setAtMachine.ts';
-import type { CheckOutcome } from './outcome.ts';
-import type { JobClass, LimitSheet, Purpose } from './sheet.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckContext, Purpose } from '../../rules/context.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
 
 /** Whether how a job stands and is laid may still be changed. */
 export const stillOpen = (state: string): boolean => ['received', 'checked', 'cleared'].includes(state);
@@ -52,7 +53,7 @@ export interface JobPage {
     /** Values of the job's own copy of the recipe. */
     readonly overrides: Values;
   };
-  readonly sheet: LimitSheet | null;
+  readonly sheet: CheckContext | null;
   readonly run: {
     readonly id: string;
     readonly state: 'queued' | 'running' | 'done' | 'refused';
@@ -66,7 +67,7 @@ export interface JobPage {
     readonly rulesVersion: string;
     readonly at: string;
     readonly doneAt: string | null;
-    readonly sheet: LimitSheet | null;
+    readonly sheet: CheckContext | null;
   } | null;
   /** What no file carries, and who has said of which that it is so. */
   readonly toSet: readonly ToSet[];

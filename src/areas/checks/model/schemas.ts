@@ -2,7 +2,8 @@ import { array, boolean, mixed, number, object, string, tuple } from 'yup';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { printResults, type PrintResult } from './noted.ts';
-import { purposes, type JobClass, type Purpose } from './sheet.ts';
+import { purposes, type Purpose } from '../../rules/context.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
 
 const id = string().max(60).required();
 export const jobClasses: readonly JobClass[] = ['in-house', 'customer part', 'lights-out'];

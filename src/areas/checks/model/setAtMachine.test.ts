@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import { soundJob } from '../rules/sound.ts';
+import { jobOf } from '../../rules/cases.ts';
 import { listToSet } from './setAtMachine.ts';
 
-const { sheet, report } = soundJob();
+const { context: sheet, report } = jobOf({ when: '', finds: [], values: { enclosureNeed: 'either' } }).job;
 const keys = (change: Partial<typeof sheet.recipe>, heats: Partial<typeof report> = {}) =>
   listToSet({ ...sheet, recipe: { ...sheet.recipe, ...change } }, { ...report, ...heats }, { massG: 12.2 }).map(
     (t) => t.key,

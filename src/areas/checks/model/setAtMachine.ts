@@ -1,5 +1,5 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 /** One thing that no file carries and a person sees to at the machine. */
 export interface ToSet {
@@ -10,7 +10,7 @@ export interface ToSet {
 }
 
 /** What has to be seen to before a print begins, in the order one walks round the machine. */
-export function listToSet(sheet: LimitSheet, report: GcodeReport, estimate: { readonly massG: number }): ToSet[] {
+export function listToSet(sheet: CheckContext, report: GcodeReport, estimate: { readonly massG: number }): ToSet[] {
   const { machine: m, recipe: r } = sheet;
   const { loaded, mounted } = m;
   const needG = Math.ceil(estimate.massG);

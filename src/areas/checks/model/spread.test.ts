@@ -2,14 +2,24 @@ import { expect, test } from 'vitest';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
-import { checkJob } from '../rules/index.ts';
-import { soundLay, soundMeshJob } from '../rules/mesh/sound.ts';
+import { checkJob } from '../../rules/run.ts';
+import { validContextFixture } from '../../rules/fixture.ts';
 import type { FileRef, MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
 import { edgeOf, isReadAlike, spreadOut, thingsOf, type PlannedPlate } from './spread.ts';
 
 const ref = (n: string): FileRef => ({ sha256: n.repeat(64), name: `${n}.stl`, size: 684 });
-const { sheet: plain } = soundMeshJob({}, { recipe: { lay: { ...soundLay }, family: 'PLA', lowestLayerTimeS: 8 } });
+const plain = validContextFixture({
+  values: {
+    travelXMm: 220,
+    travelYMm: 220,
+    travelZMm: 240,
+    lowestLayerTimeS: 8,
+    minimumLayerTimeS: 12,
+    family: 'PLA',
+    allowedFamilies: 'PLA',
+  },
+});
 const own = ref('a');
 const other = ref('b');
 const files = { a: writeStl(boxMesh([0, 0, 0], [60, 40, 8])), b: writeStl(boxMesh([0, 0, 0], [30, 30, 12])) };
@@ -64,14 +74,14 @@ test('arranged, the parts stand apart and within the plate with their skirt: the
   const { mesh, report } = checked.value;
   expect([mesh.parts, mesh.others.length, mesh.nearest]).toEqual([7, 6, null]);
   expect(mesh.facts.volumeMm3).toBeCloseTo(3 * 60 * 40 * 8 + 4 * 30 * 30 * 12, 3);
-  expect(checkJob({ mesh, report, sheet: plain }).findings.map((f) => f.rule)).toEqual([]);
+  expect(checkJob({ mesh, report, context: plain }).findings.map((f) => f.rule)).toEqual([]);
 });
 test('side by side without a gap, the parts are told to touch', () => {
   const touching = { ...both, more: [{ file: null, unit: null, placement: asDrawn(170.5, 110) }] };
   const checked = checkMesh(files.a, touching, plain);
   if (!checked.ok) throw new Error(checked.failure.what);
   expect(checked.value.mesh.nearest!.gapMm).toBeCloseTo(0.5, 1);
-  expect(checkJob({ ...checked.value, sheet: plain }).findings.map((f) => f.rule)).toEqual(['parts-apart']);
+  expect(checkJob({ ...checked.value, context: plain }).findings.map((f) => f.rule)).toEqual(['parts-apart']);
 });
 test('what is too much for one plate goes on the next, each with its own file first', () => {
   const { plates } = spreadOut(count(8, 30), both, own, [220, 220], room);

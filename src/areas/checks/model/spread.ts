@@ -2,7 +2,7 @@ import { arrange } from '../../../core/geometry/arrange.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
 import type { FileRef, MeshChoice, MorePart } from './mesh.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 type Hull = readonly (readonly [number, number])[];
 /** One kind of thing on the plates: a file as it is read and turned, how much room it takes, and how many of it there are. */
@@ -64,7 +64,7 @@ export const isReadAlike = (a: MeshChoice, b: MeshChoice): boolean =>
   (a.placement.turnDeg[2] - b.placement.turnDeg[2]) % 90 === 0;
 
 /** Room that skirt or brim take round what lies outermost. */
-export function edgeOf({ recipe: { lay } }: LimitSheet): number {
+export function edgeOf({ recipe: { lay } }: CheckContext): number {
   if (!lay) return 5;
   const round =
     lay.brimMm > 0 ? lay.brimMm : lay.skirtLoops > 0 ? lay.skirtGapMm + lay.skirtLoops * lay.firstLayer.widthMm : 0;

@@ -1,13 +1,13 @@
 import { expect, test } from 'vitest';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { soundMeshJob } from '../rules/mesh/sound.ts';
+import { validContextFixture, type ContextChange } from '../../rules/fixture.ts';
 import type { MeshChoice } from './mesh.ts';
 import { whatChanged } from './whatChanged.ts';
 
-const { sheet } = soundMeshJob();
+const context = validContextFixture();
 const stands: MeshChoice = { unit: null, placement: asDrawn(110, 110) };
-const after = (job: Parameters<typeof soundMeshJob>[1], now: MeshChoice = stands): string =>
-  whatChanged(sheet, soundMeshJob({}, job).sheet, stands, now).join('; ');
+const after = (change: ContextChange, now: MeshChoice = stands): string =>
+  whatChanged(context, validContextFixture(change), stands, now).join('; ');
 
 test('a verdict that is out of date says what is otherwise, and each thing once', () => {
   expect(after({ machine: { mounted: { id: 'x', name: '0.6 brass', nozzleMm: 0.6 } } })).toBe(
@@ -25,4 +25,10 @@ test('a verdict that is out of date says what is otherwise, and each thing once'
     'what lies beside it is otherwise',
   );
   expect(after({})).toBe('a profile in the recipe has a new revision');
+});
+test('the same policy and values with their keys in another order are the same', () => {
+  const turned = <T extends object>(v: T): T => Object.fromEntries(Object.entries(v).reverse()) as T;
+  const policy = context.policy!;
+  const now = { ...context, policy: turned({ ...policy, ceilings: turned(policy.ceilings) }) };
+  expect(whatChanged(context, now, stands, stands)).toEqual(['a profile in the recipe has a new revision']);
 });

@@ -1,8 +1,9 @@
+import { isSameData } from '../../../core/formats/canonicalJson.ts';
 import { showValue } from '../../library/model/values.ts';
 import type { SettingValue } from '../../library/settings/define.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import type { MeshChoice } from './mesh.ts';
-import type { LimitSheet } from './sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 const MOST_NAMED = 4;
 
@@ -13,18 +14,17 @@ function shown(key: string, value: SettingValue | undefined): string {
 
 /** What is otherwise than when a check was made, in words: why its verdict is out of date. */
 export function whatChanged(
-  before: LimitSheet,
-  now: LimitSheet,
+  before: CheckContext,
+  now: CheckContext,
   stood: MeshChoice | null,
   stands: MeshChoice | null,
 ): string[] {
   const changes: string[] = [];
   if (stood?.unit !== stands?.unit) changes.push('the file is read in another unit');
-  if (JSON.stringify(stood?.placement) !== JSON.stringify(stands?.placement)) changes.push('the part stands otherwise');
+  if (!isSameData(stood?.placement, stands?.placement)) changes.push('the part stands otherwise');
   if (Boolean(stood?.repair) !== Boolean(stands?.repair))
     changes.push(stands?.repair ? 'the mesh is repaired first' : 'the mesh is taken as it came');
-  if (JSON.stringify(stood?.more ?? []) !== JSON.stringify(stands?.more ?? []))
-    changes.push('what lies beside it is otherwise');
+  if (!isSameData(stood?.more ?? [], stands?.more ?? [])) changes.push('what lies beside it is otherwise');
   if (before.machine.mounted?.id !== now.machine.mounted?.id)
     changes.push(`${now.machine.mounted?.name ?? 'no tool'} is mounted now`);
   if (before.machine.loaded?.id !== now.machine.loaded?.id || before.machine.loaded?.lot !== now.machine.loaded?.lot)
@@ -43,7 +43,7 @@ export function whatChanged(
   }
   const [was, is] = [before.recipe.values ?? {}, now.recipe.values ?? {}];
   const other = Object.keys({ ...was, ...is })
-    .filter((key) => JSON.stringify(was[key]) !== JSON.stringify(is[key]))
+    .filter((key) => !isSameData(was[key], is[key]))
     .sort();
   if (before.recipe.values && other.length > 0)
     changes.push(
@@ -52,8 +52,7 @@ export function whatChanged(
         .map((key) => shown(key, is[key]))
         .join(', ')}${other.length > MOST_NAMED ? ` and ${other.length - MOST_NAMED} more` : ''}`,
     );
-  if (before.policy && JSON.stringify(before.policy) !== JSON.stringify(now.policy))
-    changes.push('the farm’s policy is another');
+  if (before.policy && !isSameData(before.policy, now.policy)) changes.push('the farm’s policy is another');
   const [knew, knows] = [before.machine.asKnown, now.machine.asKnown];
   if (knew && knows) {
     if (knew.lid !== knows.lid) changes.push(`the lid is ${knows.lid} now`);

@@ -14,8 +14,9 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import { stillOpen, type JobRow } from '../model/pages.ts';
-import type { JobClass, Purpose } from '../model/sheet.ts';
-import { RULES_VERSION } from '../rules/index.ts';
+import type { Purpose } from '../../rules/context.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
+import { RULES_VERSION } from '../../rules/version.ts';
 import { handOver, listOutcomes } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { whatChanged } from '../model/whatChanged.ts';
@@ -126,9 +127,14 @@ async function areThere(ctx: Pick<Ctx, 'db'>, choice: MeshChoice): Promise<boole
 
 async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
   const id = ctx.newId();
-  await ctx.db
-    .insert(checkRun)
-    .values({ id, jobId, state: 'queued', rulesVersion: RULES_VERSION, requestedBy: ctx.user.id, at: ctx.clock.now() });
+  await ctx.db.insert(checkRun).values({
+    id,
+    jobId,
+    state: 'queued',
+    rulesVersion: RULES_VERSION ?? 'unbuilt',
+    requestedBy: ctx.user.id,
+    at: ctx.clock.now(),
+  });
   await enqueue(ctx.db, 'check', { runId: id });
   return id;
 }

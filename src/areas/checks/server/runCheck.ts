@@ -7,11 +7,11 @@ import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { readFile, storeFile, wholeFile } from '../../../platform/files/store.ts';
-import { checkJob } from '../rules/index.ts';
+import { checkJob } from '../../rules/run.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import { checkingMesh } from '../model/meshJob.ts';
 import { openPlate, type PlatePart } from '../model/plate.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { checkText } from '../model/failures.ts';
 import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
@@ -58,7 +58,7 @@ export async function runCheck(
     const outcome = checkJob({
       report: known.outcome.report,
       ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
-      sheet: sheet.value,
+      context: sheet.value,
     });
     return finishRun(
       ctx,
@@ -109,7 +109,7 @@ export async function runCheck(
       { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` },
       'check refused',
     );
-  const outcome = checkJob({ report: report.value, sheet: sheet.value });
+  const outcome = checkJob({ report: report.value, context: sheet.value });
   await finishRun(
     ctx,
     row,
@@ -185,7 +185,7 @@ async function runMeshCheck(
   row: JobRecord,
   runId: string,
   choice: MeshChoice,
-  sheet: LimitSheet,
+  sheet: CheckContext,
   caps: CheckCaps,
 ): Promise<void> {
   const began = performance.now();
@@ -223,7 +223,7 @@ async function runMeshCheck(
   if (!program.ok) return refuse(sentenceOf(program.failure));
   const repaired = choice.repair ? await storeFile(ctx, piecesOf(writtenOut(plate.value))) : null;
   if (repaired && !repaired.ok) return refuse(sentenceOf(repaired.failure));
-  const outcome = checkJob({ report: checked.value.report, mesh: checked.value.mesh, sheet });
+  const outcome = checkJob({ report: checked.value.report, mesh: checked.value.mesh, context: sheet });
   await finishRun(
     ctx,
     row,

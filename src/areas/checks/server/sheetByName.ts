@@ -7,11 +7,12 @@ import type { Values } from '../../library/settings/define.ts';
 import { checkOverrides } from '../../recipes/model/overrides.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { jobClasses } from '../model/schemas.ts';
-import { purposes, type JobClass, type LimitSheet } from '../model/sheet.ts';
+import { purposes, type CheckContext } from '../../rules/context.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
 import { makeSheet } from './sheet.ts';
 
 /** Limits by names, keys or ids: for the check while reading and for the command line. Without a tool, the mounted one. */
-export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise<Result<LimitSheet, CheckFailure>> {
+export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise<Result<CheckContext, CheckFailure>> {
   const m = await findMachine(ctx, query.get('machine') ?? '');
   if (!m) return fail({ code: 'noMachine' });
   const of = async (kind: 'tool' | 'material' | 'process') => {

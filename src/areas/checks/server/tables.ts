@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm';
 import { bigint, check, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { storedJson } from '../../../platform/db/storedJson.ts';
+import { storedContext, storedOutcome } from '../../rules/stored.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { recipe } from '../../recipes/server/tables.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { CheckOutcome } from '../model/outcome.ts';
-import type { LimitSheet, Purpose } from '../model/sheet.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckContext, Purpose } from '../../rules/context.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -56,14 +58,14 @@ export const checkRun = pgTable(
     state: text('state').$type<'queued' | 'running' | 'done' | 'refused'>().notNull(),
     bytesRead: bigint('bytes_read', { mode: 'number' }).notNull().default(0),
     /** The limits the rules read, pinned, with a digest: when a fresh one differs the verdict is out of date. */
-    sheet: jsonb('sheet').$type<LimitSheet>(),
+    sheet: storedJson<CheckContext>('sheet', storedContext),
     pinSha: text('pin_sha'),
     /** Digest of everything its long part depends on, and the check that part was taken from, where there was one. */
     workSha: text('work_sha'),
     reusedRunId: text('reused_run_id'),
     /** How the mesh was read and stood in this run. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
-    outcome: jsonb('outcome').$type<CheckOutcome>(),
+    outcome: storedJson<CheckOutcome>('outcome', storedOutcome),
     /** Program laid from a mesh, as it was checked. */
     programSha: text('program_sha').references(() => file.sha256),
     /** The meshes as they were put in order, where that was asked for. */

@@ -1,21 +1,24 @@
-import { createHash } from 'node:crypto';
-import { stable } from './stable.ts';
+import { createHash, randomUUID } from 'node:crypto';
+import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
+import { WORK_VERSION } from '../model/workVersion.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
-import type { LimitSheet } from '../model/sheet.ts';
-
-/** Goes up with every change of what is worked out from a file: reading, laying, planning, measuring. */
-const WORK_VERSION = 1;
+import type { CheckContext } from '../../rules/context.ts';
 
 /** SHA-256 of everything the long part of a check depends on: the bytes of its files, how they stand and are laid, and how the machine
  *  moves. Where it is the same, so is what comes of it; the rules are asked anew, for they read what changes by the hour. */
-export function workDigest(fileSha: string, mesh: MeshChoice | null, sheet: LimitSheet): string {
+export function workDigest(
+  fileSha: string,
+  mesh: MeshChoice | null,
+  sheet: CheckContext,
+  version: string | null = WORK_VERSION,
+): string {
   const { machine, recipe } = sheet;
   const work = {
-    version: WORK_VERSION,
+    version: version ?? randomUUID(), // code that was never built reuses nothing
     fileSha,
     motion: machine.motion,
     ...(mesh && { mesh, lay: recipe.lay, zones: machine.zonesMm, limit: overhangLimitOf(sheet) }),
   };
-  return createHash('sha256').update(stable(work)).digest('hex');
+  return createHash('sha256').update(canonicalJson(work)).digest('hex');
 }

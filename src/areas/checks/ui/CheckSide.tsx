@@ -1,7 +1,8 @@
+import { countOf } from '../../../core/units/plural.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
-import type { CheckOutcome } from '../model/outcome.ts';
-import { rules, RULES_VERSION } from '../rules/index.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
+import { rules } from '../../rules/index.ts';
 
 const title = new Map(rules.map((r) => [r.id, r.title]));
 
@@ -9,11 +10,13 @@ const title = new Map(rules.map((r) => [r.id, r.title]));
 export function CheckSide({
   outcome,
   quantity,
+  rulesVersion,
   note,
   programHref,
 }: {
   readonly outcome: CheckOutcome;
   readonly quantity: number;
+  readonly rulesVersion: string | null;
   readonly note?: string;
   /** Where the program laid from a mesh can be had. */
   readonly programHref?: string | undefined;
@@ -83,20 +86,22 @@ export function CheckSide({
           </p>
         </>
       )}
-      <h3>When they bite</h3>
+      <h3>Findings by build stage</h3>
       <dl className="kv">
         {(['before start', 'first layer', 'body', 'end'] as const).map((b) => [
           <dt key={b}>{b}</dt>,
-          <dd key={`${b}n`}>{outcome.findings.filter((f) => f.bites === b).length}</dd>,
+          <dd key={`${b}n`}>{outcome.findings.filter((f) => f.stage === b).length}</dd>,
         ])}
       </dl>
       <h3>Checked</h3>
       <p className="hint">
-        {outcome.runs.length - silent.length} rules ran, rules {RULES_VERSION}. {note}
+        {countOf(outcome.runs.length - silent.length, 'rule')} checked
+        {silent.length > 0 && `, ${silent.length} not checked`}
+        {rulesVersion && `; rules ${rulesVersion.slice(0, 8)}`}. {note}
       </p>
       {silent.map((s) => (
         <p key={s.rule} className="hint">
-          Did not run: {title.get(s.rule)}: {s.missing}.
+          Not checked: {title.get(s.rule)}. It needs {s.needs}.
         </p>
       ))}
       {r.unknownWords.length > 0 && (

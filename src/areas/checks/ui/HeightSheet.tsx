@@ -3,9 +3,9 @@ import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { fixText } from '../model/applyFix.ts';
-import type { MeshLayerRow } from '../model/mesh.ts';
-import type { CheckOutcome, Finding } from '../model/outcome.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { MeshLayerRow } from '../../rules/meshReport.ts';
+import type { CheckOutcome, Finding } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { layerBins, spread } from './layerBins.ts';
 
 const HEIGHT = 560;
@@ -21,7 +21,7 @@ export function HeightSheet({
   onFix,
 }: {
   readonly outcome: CheckOutcome;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   /** Shows the path of a layer, counted from 0. */
   readonly onLayer?: (layer: number) => void;
   /** Does a finding's fix to a copy of the recipe, or to where the part stands. */
@@ -157,7 +157,7 @@ export function HeightSheet({
               <span className="hint f">{f.figure}</span>
             </span>
             <span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>
-              {f.zMm === null ? f.bites : `${f.zMm.toFixed(1)} mm`}
+              {f.zMm === null ? f.stage : `${f.zMm.toFixed(1)} mm`}
             </span>
           </button>
           {open === i && (
@@ -258,5 +258,5 @@ function layerAt(rows: readonly { readonly zMm: number }[], zMm: number): number
 }
 
 function heightOf(f: Finding, top: number): number {
-  return f.zMm ?? (f.bites === 'end' ? top : 0);
+  return f.zMm ?? (f.stage === 'end' ? top : 0);
 }

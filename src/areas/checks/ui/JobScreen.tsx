@@ -7,7 +7,7 @@ import { usePerson } from '../../../ui/person.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { Finding } from '../model/outcome.ts';
+import type { Finding } from '../../rules/outcome.ts';
 import { stillOpen, type JobPage } from '../model/pages.ts';
 import { isReadAlike } from '../model/spread.ts';
 import { CheckSide } from './CheckSide.tsx';
@@ -219,6 +219,7 @@ export function JobScreen({ id }: { readonly id: string }) {
               }}
             />
             <CheckSide
+              rulesVersion={run?.rulesVersion ?? null}
               outcome={outcome}
               quantity={j.quantity}
               programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}

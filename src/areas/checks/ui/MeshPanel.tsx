@@ -4,8 +4,8 @@ import { mustAskUnit } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshSeen } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { Finding } from '../model/outcome.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { Finding } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { PlanView } from './PlanView.tsx';
 
 const AXES = ['X', 'Y', 'Z'] as const;
@@ -24,7 +24,7 @@ export function MeshPanel({
 }: {
   readonly seen: MeshSeen;
   readonly choice: MeshChoice;
-  readonly sheet: LimitSheet | null;
+  readonly sheet: CheckContext | null;
   readonly findings?: readonly Finding[];
   /** Left out where nothing may be changed. */
   readonly onChange?: ((next: MeshChoice) => void) | undefined;

@@ -21,7 +21,7 @@ import { turnDown } from '../../../core/mesh/turnDown.ts';
 import { turnMatrix, type Placement } from '../../../core/mesh/placement.ts';
 import type { ShadeAnswer, ShadedMesh, ShadeWish } from '../../../workers/shadeMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 type Shading = 'lean' | 'thickness';
 const [WIDTH, HEIGHT] = [620, 380];
@@ -41,7 +41,7 @@ export default function MeshView({
   readonly file: () => Promise<Blob>;
   readonly others: () => Promise<readonly (readonly [string, Blob])[]>;
   readonly choice: MeshChoice;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly limitDeg: number;
   /** Turns the part so that it rests on a face somebody pointed at. */
   readonly onRest?: ((turnDeg: readonly [number, number, number]) => void) | undefined;

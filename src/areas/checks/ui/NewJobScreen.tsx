@@ -12,12 +12,14 @@ import { tellDone } from '../../../ui/tell.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
-import type { Finding } from '../model/outcome.ts';
+import type { Finding } from '../../rules/outcome.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
-import { purposes, type JobClass, type LimitSheet, type Purpose } from '../model/sheet.ts';
+import { purposes, type CheckContext, type Purpose } from '../../rules/context.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
 import { isReadAlike, type PlannedPlate } from '../model/spread.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { asSent, sortOut, upload } from './intake.ts';
+import { RULES_VERSION } from '../../rules/version.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
@@ -43,7 +45,7 @@ export function NewJobScreen() {
   const [title, setTitle] = useState('');
   const [jobClass, setJobClass] = useState<JobClass>('in-house');
   const [quantity, setQuantity] = useState<number | string>(1);
-  const [sheet, setSheet] = useState<LimitSheet | null>(null);
+  const [sheet, setSheet] = useState<CheckContext | null>(null);
   const [keeping, setKeeping] = useState<number | null>(null);
   /** How a mesh is read and stands; null for a program. */
   const [choice, setChoice] = useState<MeshChoice | null>(null);
@@ -138,7 +140,7 @@ export function NewJobScreen() {
       ...(Object.keys(overrides).length > 0 && { overrides: JSON.stringify(overrides) }),
       ...(recipeId && { recipe: recipeId }),
     });
-    call<LimitSheet>(`/api/limits?${query.toString()}`).then(
+    call<CheckContext>(`/api/limits?${query.toString()}`).then(
       (limits) => {
         if (gone) return;
         setSheet(limits);
@@ -391,6 +393,7 @@ export function NewJobScreen() {
               })}
             />
             <CheckSide
+              rulesVersion={RULES_VERSION}
               outcome={check.outcome}
               quantity={Number(quantity) || 1}
               note="Read on this device; kept as a job, the server’s own run is the record."

@@ -1,5 +1,5 @@
-import type { Finding } from '../model/outcome.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { Finding } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 const ROOM = 16;
 
@@ -14,7 +14,7 @@ export function PlanView({
   findings,
   size = 260,
 }: {
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly hull: readonly (readonly [number, number])[];
   /** Outlines of what lies beside it. */
   readonly others?: readonly (readonly (readonly [number, number])[])[];

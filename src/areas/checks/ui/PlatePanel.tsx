@@ -1,7 +1,7 @@
 import { NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { edgeOf, spreadOut, thingsOf, type PlannedPlate, type Spread } from '../model/spread.ts';
 
 const USUAL_GAP_MM = 4;
@@ -23,7 +23,7 @@ export function PlatePanel({
   /** Everything that lies somewhere now, on this plate and on further ones. */
   readonly plates: readonly PlannedPlate[];
   readonly jobFile: FileRef;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly onSpread?: ((spread: Spread) => void) | undefined;
   /** A kept job has one plate: what goes on others has to become jobs of its own. */
   readonly isOneJob?: boolean;

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { call } from '../../../ui/api.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import type { RuleRecord } from '../model/noted.ts';
-import { rules } from '../rules/index.ts';
+import { rules } from '../../rules/index.ts';
 
 const titleOf = (key: string): string => rules.find((r) => r.id === key)?.title ?? key;
 const linksOf = (r: RuleRecord, was: RuleRecord['jobs'][number]['was']) =>

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 const MeshView = lazy(() => import('./MeshView.tsx'));
 
@@ -9,7 +9,7 @@ export function SolidPanel(view: {
   readonly file: () => Promise<Blob>;
   readonly others: () => Promise<readonly (readonly [string, Blob])[]>;
   readonly choice: MeshChoice;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly limitDeg: number;
   readonly onRest?: ((turnDeg: readonly [number, number, number]) => void) | undefined;
 }) {

@@ -5,7 +5,7 @@ import { formatDuration } from '../../../core/units/format.ts';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { CompareAnswer, CompareWish, StandingCheck } from '../../../workers/compareStanding.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 type Vector = readonly [number, number, number];
 const directions: Readonly<Record<string, Vector>> = {
@@ -34,7 +34,7 @@ export function StandingPanel({
   /** The file as it came, or how to fetch it. */
   readonly file: () => Promise<Blob>;
   readonly choice: MeshChoice;
-  readonly sheet: LimitSheet;
+  readonly sheet: CheckContext;
   readonly onTake?: ((turnDeg: Vector) => void) | undefined;
 }) {
   const [isOpen, setOpen] = useState(false);

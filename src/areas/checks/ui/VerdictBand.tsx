@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { CheckOutcome } from '../model/outcome.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
 
 const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
 

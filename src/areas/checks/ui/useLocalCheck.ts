@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { MeshAnswer, MeshSeen, MeshWish } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { CheckOutcome } from '../model/outcome.ts';
-import type { LimitSheet } from '../model/sheet.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 
 export interface LocalCheck {
   readonly outcome: CheckOutcome | null;
@@ -21,7 +21,7 @@ const SETTLED_MS = 150;
 export function useLocalCheck(
   file: File | null,
   choice: MeshChoice | null,
-  sheet: LimitSheet | null,
+  sheet: CheckContext | null,
   others: readonly (readonly [string, File])[],
 ): LocalCheck {
   const [check, setCheck] = useState<LocalCheck>(NOTHING);
@@ -62,7 +62,7 @@ function checkMeshFile(wish: MeshWish, change: Change): Worker {
   w.postMessage(wish);
   return w;
 }
-function checkProgramFile(file: File, sheet: LimitSheet, change: Change): Worker {
+function checkProgramFile(file: File, sheet: CheckContext, change: Change): Worker {
   const w = new Worker(new URL('../../../workers/readGcode.ts', import.meta.url), { type: 'module' });
   w.onmessage = ({ data }: MessageEvent<ProgramAnswer>) =>
     change(() => ({

@@ -2,7 +2,7 @@ import { settingsOf } from '../settings/catalogue.ts';
 import { numberOf, type Setting, type Values } from '../settings/define.ts';
 import { lineKinds, speedKey } from '../settings/lineKinds.ts';
 
-const SPEEDS = new Set(lineKinds.map(speedKey));
+const SPEEDS: ReadonlySet<string> = new Set(lineKinds.map(speedKey));
 
 /** What a supplier allows for a setting, from the material's values. */
 export function supplierRange(setting: Setting, values: Values): readonly [number, number] | null {

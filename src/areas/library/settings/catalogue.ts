@@ -12,7 +12,7 @@ import { resinToolSettings, toolSettings } from './tool.ts';
 export const CATALOGUE_VERSION = 6;
 
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
-export const catalogue: readonly Setting[] = [
+const all = [
   ...printerSettings,
   ...resinPrinterSettings,
   ...toolSettings,
@@ -22,7 +22,11 @@ export const catalogue: readonly Setting[] = [
   ...processSettings,
   ...lineKindSettings,
   ...resinProcessSettings,
-];
+] as const;
+export const catalogue: readonly Setting[] = all;
+/** Key of a setting that is there: a misspelt one does not compile. */
+export type SettingKey = (typeof all)[number]['key'];
+export const isSettingKey = (key: string): key is SettingKey => byKey.has(key);
 
 const byKey = new Map(catalogue.map((s) => [s.key, s]));
 export const findSetting = (key: string): Setting | undefined => byKey.get(key);

@@ -1,11 +1,25 @@
 import { numberOf, type NumberSetting, type Values } from './define.ts';
 
+export const lineKindKeys = [
+  'visibleWall',
+  'hiddenWall',
+  'shortLoop',
+  'fill',
+  'solidFill',
+  'topSurface',
+  'bridge',
+  'remainder',
+  'support',
+  'supportContact',
+  'firstLayer',
+] as const;
+export type LineKindKey = (typeof lineKindKeys)[number];
+
 export interface LineKind {
-  readonly key: string;
+  readonly key: LineKindKey;
   readonly label: string;
   /** Kind whose cells hold where this one's are empty. */
-  readonly parent: string | null;
-  readonly isWidthOwn?: boolean;
+  readonly parent: LineKindKey | null;
   readonly slow: string;
   readonly fast: string;
 }
@@ -89,15 +103,16 @@ const fallback = (key: string, text: string, share = 1): NonNullable<NumberSetti
   },
 });
 
-export const widthKey = (kind: LineKind): string => `${kind.key}WidthMm`;
-export const speedKey = (kind: LineKind): string => `${kind.key}SpeedMmPerS`;
-export const accelerationKey = (kind: LineKind): string => `${kind.key}AccelerationMmPerS2`;
+export const widthKey = (kind: LineKind) => `${kind.key}WidthMm` as const;
+export const speedKey = (kind: LineKind) => `${kind.key}SpeedMmPerS` as const;
+export const accelerationKey = (kind: LineKind) => `${kind.key}AccelerationMmPerS2` as const;
+export type LineCellKey = `${LineKindKey}${'WidthMm' | 'SpeedMmPerS' | 'AccelerationMmPerS2'}`;
 
 /** Speeds that do not simply fall back, from the first slice. */
-const SHARE_OF_PARENT: Readonly<Record<string, number>> = { fill: 1.5 };
-const OWN_DEFAULT: Readonly<Record<string, number>> = { firstLayer: 20 };
+const SHARE_OF_PARENT: Readonly<Partial<Record<LineKindKey, number>>> = { fill: 1.5 };
+const OWN_DEFAULT: Readonly<Partial<Record<LineKindKey, number>>> = { firstLayer: 20 };
 
-export const lineKindSettings: readonly NumberSetting[] = lineKinds.flatMap((kind): NumberSetting[] => {
+export const lineKindSettings = lineKinds.flatMap((kind): (NumberSetting & { readonly key: LineCellKey })[] => {
   const parent = lineKinds.find((k) => k.key === kind.parent);
   const what = kind.label.toLowerCase();
   const share = SHARE_OF_PARENT[kind.key] ?? 1;

@@ -21,7 +21,7 @@ import {
 import { hardwareRange, supplierRange } from '../model/limits.ts';
 import type { LedgerRow, ProfileRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
-import { checkRecipe, type RecipeFinding } from '../rules/index.ts';
+import { checkRecipe, type RecipeFinding } from '../../rules/run.ts';
 import { findSetting, settingsOf } from '../settings/catalogue.ts';
 import { groups, maySetInRecipe, type SettingValue, type Values } from '../settings/define.ts';
 import { GaugeRow } from './GaugeRow.tsx';
@@ -161,7 +161,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const apply = (f: RecipeFinding): void => {
     setTyped((t) => ({
       ...t,
-      ...Object.fromEntries(Object.entries(f.change.values ?? {}).map(([k, v]) => [k, showValue(findSetting(k)!, v)])),
+      ...Object.fromEntries(Object.entries(f.change?.values ?? {}).map(([k, v]) => [k, showValue(findSetting(k)!, v)])),
     }));
     tellDone(`Set for this recipe only: ${f.fix}`);
   };
@@ -265,7 +265,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           <StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />
           <span>
             {findings.length === 0
-              ? `Nothing speaks against it: ${worked.check.ran} rules ran${worked.check.couldNot.length > 0 ? `, ${worked.check.couldNot.length} could not` : ''}.`
+              ? `Nothing speaks against it: ${worked.check.ran} rules ran${worked.check.notChecked.length > 0 ? `, ${worked.check.notChecked.length} could not` : ''}.`
               : `${findings[0]!.title}${findings.length > 1 ? `, and ${findings.length - 1} more` : ''}.`}
           </span>
         </div>
@@ -429,7 +429,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
         </div>
         <RecipeSide
           findings={findings}
-          couldNot={worked?.check.couldNot ?? []}
+          notChecked={worked?.check.notChecked ?? []}
           ran={worked?.check.ran ?? 0}
           row={row}
           effective={worked?.effective ?? null}

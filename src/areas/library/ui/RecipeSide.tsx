@@ -5,7 +5,7 @@ import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow } from '../model/records.ts';
 import type { Effective } from '../model/resolve.ts';
 import { showValue } from '../model/values.ts';
-import type { RecipeCheck, RecipeFinding } from '../rules/index.ts';
+import type { RecipeCheck, RecipeFinding } from '../../rules/run.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { maySetInRecipe } from '../settings/define.ts';
 
@@ -18,7 +18,7 @@ const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 /** What the rules say with their fixes in figures; where the chosen value comes from, formulas worked out. */
 export function RecipeSide({
   findings,
-  couldNot,
+  notChecked,
   ran,
   row,
   effective,
@@ -26,7 +26,7 @@ export function RecipeSide({
   resinValues,
 }: {
   readonly findings: readonly RecipeFinding[];
-  readonly couldNot: RecipeCheck['couldNot'];
+  readonly notChecked: RecipeCheck['notChecked'];
   readonly ran: number;
   readonly row: LedgerRow | null;
   readonly effective: ReadonlyMap<string, Effective> | null;
@@ -63,7 +63,7 @@ export function RecipeSide({
             {f.why}
           </p>
           {onApply &&
-            f.change.values &&
+            f.change?.values &&
             Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && (
               <button className="btn" onClick={() => onApply(f)}>
                 Set for this recipe
@@ -73,12 +73,12 @@ export function RecipeSide({
       ))}
       {effective && (
         <p className="hint">
-          {ran} rules ran.{couldNot.length > 0 && ` ${couldNot.length} could not, for want of a value:`}
+          {ran} rules ran.{notChecked.length > 0 && ` ${notChecked.length} could not, for want of a value:`}
         </p>
       )}
-      {couldNot.map((c) => (
+      {notChecked.map((c) => (
         <p key={c.rule} className="hint">
-          {c.title}: no {findSetting(c.missing)?.label.toLowerCase() ?? machineWords[c.missing] ?? c.missing}.
+          {c.title}: no {findSetting(c.needs)?.label.toLowerCase() ?? machineWords[c.needs] ?? c.needs}.
         </p>
       ))}
       {resinValues && <LayerTimePanel values={resinValues} />}

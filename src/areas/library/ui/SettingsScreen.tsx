@@ -2,15 +2,10 @@ import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
-import { recipeRules } from '../rules/index.ts';
+import { rulesThatRead } from '../../rules/readers.ts';
 import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
-
-const readers = new Map<string, string[]>();
-for (const rule of recipeRules)
-  for (const key of [...rule.reads, ...(rule.readsIfThere ?? []), ...(rule.readsOfRoles ?? [])])
-    readers.set(key, [...(readers.get(key) ?? []), rule.title]);
 
 /** Every setting there is, in our own words. */
 export function SettingsScreen() {
@@ -79,7 +74,7 @@ export function SettingsScreen() {
 }
 
 function Row({ s }: { readonly s: Setting }) {
-  const rules = readers.get(s.key) ?? [];
+  const rules = rulesThatRead(s.key).map((r) => r.title);
   return (
     <tr id={s.key}>
       <td>

@@ -1,5 +1,12 @@
 import { array, boolean, mixed, number, object, string } from 'yup';
-import type { Ceilings, JobClass } from '../../checks/model/sheet.ts';
+
+export type JobClass = 'customer part' | 'in-house' | 'lights-out';
+/** What the farm's policy allows a job of this class; null where it says nothing. */
+export interface Ceilings {
+  readonly massG: number | null;
+  readonly cost: number | null;
+  readonly hours: number | null;
+}
 
 /** What the farm has decided beside the machines: a lead changes it, with a reason, and every change is kept. */
 export interface Policy {

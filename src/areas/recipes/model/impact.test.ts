@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { exampleLimits } from '../../../core/motion/limits.ts';
 import { layPart, referenceParts, type LaySettings } from '../../../core/toolpath/referencePart.ts';
-import { cleanRecipe } from '../../library/rules/clean.ts';
+import { validRecipeFixture } from '../../rules/fixture.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { estimate, impactOf, type RecipeAt } from './impact.ts';
 import type { RecipeSheet } from './recipe.ts';
@@ -33,7 +33,7 @@ const read = (text: string) => {
   if (!r.ok) throw new Error(r.failure.what);
   return r.value;
 };
-const own = cleanRecipe('filament').values;
+const own = validRecipeFixture('filament').values;
 const base: Values = Object.fromEntries(
   Object.entries(own).filter(
     ([key]) =>

@@ -1,6 +1,6 @@
 import type { Proof } from '../../library/model/records.ts';
 import { resolveValues, valuesOf, type Effective, type Level } from '../../library/model/resolve.ts';
-import type { RecipeInput, RecipeMachine, RecipeRole } from '../../library/rules/define.ts';
+import type { RecipeInput, RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
 import type { Values } from '../../library/settings/define.ts';
 
 export const roleNames = [

@@ -1,6 +1,6 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import type { RecipeMachine, RecipeRole } from '../../library/rules/define.ts';
+import type { RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
 import { findProfile, levelsOf, listChain } from '../../library/server/index.ts';
 import { findLoaded, findMachine, findMounted, listProofs } from '../../machines/server/index.ts';
 import type { RecipeFailure } from '../model/failures.ts';

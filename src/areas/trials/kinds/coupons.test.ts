@@ -7,8 +7,8 @@ import { layersOf } from '../../../core/slicing/layers.ts';
 import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
 import { demoMachinesOnFloor } from '../../../workers/demo/floor.ts';
 import { demoProfiles } from '../../../workers/demo/library.ts';
-import { checkJob } from '../../checks/rules/index.ts';
-import type { LimitSheet } from '../../checks/model/sheet.ts';
+import { checkJob } from '../../rules/run.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import { resolveValues, valuesOf, type Level } from '../../library/model/resolve.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
@@ -56,7 +56,7 @@ function made(kind: FilamentKind, v: Values, over: Values = {}) {
   if (!report.ok) throw new Error(report.failure.what);
   return { coupon: coupon.value, report: report.value, settings, values };
 }
-const sheetOf = (v: Values, name: string): LimitSheet => {
+const sheetOf = (v: Values, name: string): CheckContext => {
   const n = (key: string) => numberOf(v, key);
   const pair = (key: string) => (Array.isArray(v[key]) ? (v[key] as [number, number]) : null);
   return {
@@ -108,7 +108,7 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_
     'on %s passes the own job check, stays in the travel, feeds what the bead model says and ends cold',
     (name, m) => {
       const { coupon, report, settings, values } = made(kind, m.values);
-      const outcome = checkJob({ report, sheet: sheetOf(values, name) });
+      const outcome = checkJob({ report, context: sheetOf(values, name) });
       // A band may lie below or above a supplier's range: that is what the trial tries. Nothing else may block it.
       expect(
         outcome.findings

@@ -1,3 +1,4 @@
+import type { PathQuantity } from '../../../core/gcode/pathColumns.ts';
 import type { Look } from '../../../core/looks/looks.ts';
 import type { Solid } from '../../../core/mesh/solid.ts';
 import type { Result } from '../../../core/result/result.ts';
@@ -189,6 +190,13 @@ interface Kind {
 }
 export interface FilamentKind extends Kind {
   readonly technology: 'filament';
+  /** The quantity its path is coloured by, where that is not speed. */
+  readonly colouredBy?: {
+    readonly key: PathQuantity;
+    readonly label: string;
+    readonly quantity: QuantityKind;
+    readonly isOfTravel?: boolean;
+  };
   readonly coupon: (
     settings: CouponSettings,
     bands: readonly number[],

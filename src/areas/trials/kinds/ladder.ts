@@ -68,6 +68,7 @@ type Words = Pick<
   'key' | 'label' | 'question' | 'after' | 'help' | 'validDays' | 'reading' | 'needs' | 'bandsFor' | 'coupon'
 >;
 export interface LadderSpec extends Words {
+  readonly colouredBy?: FilamentKind['colouredBy'];
   readonly setting: string;
   readonly axis: NonNullable<FilamentKind['axis']>;
   readonly feature: Feature;
@@ -112,6 +113,7 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
   return defineKind({
     key: spec.key,
     label: spec.label,
+    ...(spec.colouredBy && { colouredBy: spec.colouredBy }),
     question: spec.question,
     proves: [setting],
     after: spec.after,

@@ -1,7 +1,7 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { checkJob } from '../../checks/rules/index.ts';
+import { checkJob } from '../../rules/run.ts';
 import { makeSheet } from '../../checks/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -38,7 +38,7 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
   };
   const report = inspectGcode(new TextEncoder().encode(row.gcode), sheet.machine.motion);
   if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
-  const blocker = checkJob({ report: report.value, sheet }).findings.find((f) => f.severity === 'blocker');
+  const blocker = checkJob({ report: report.value, context: sheet }).findings.find((f) => f.severity === 'blocker');
   return blocker
     ? fail({ code: 'blocked', what: `${blocker.title}: ${blocker.figure} against ${blocker.limit}`, fix: blocker.fix })
     : succeed(null);

@@ -1,6 +1,7 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { checkRecipe, recipeRules } from '../../library/rules/index.ts';
+import { checkRecipe } from '../../rules/run.ts';
+import { rules } from '../../rules/index.ts';
 import { workOut } from '../../recipes/model/recipe.ts';
 import { makeRecipeSheet } from '../../recipes/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -24,7 +25,7 @@ export async function checkPlate(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): Pr
       what: 'The machine or the recipe of this trial cannot be read any more; plan it again',
     });
   const tries = (id: string): boolean =>
-    recipeRules.find((r) => r.id === id)!.reads.some((key) => kind.proves.includes(key));
+    rules.find((r) => r.id === id)!.recipe!.reads.some((key) => kind.proves.includes(key));
   const blocker = checkRecipe(workOut(sheet.value, row.plan.overrides).input).findings.find(
     (f) => f.severity === 'blocker' && !tries(f.rule),
   );

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
 import { darkTimeS } from '../../../core/resin/sequence.ts';
 import { call } from '../../../ui/api.ts';
 import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
+import { useWorker } from '../../../ui/path/useWorker.ts';
 import { shadeOf } from '../../../ui/path/shades.ts';
 import type { Frame } from '../../../ui/path/view.ts';
 import type { TrialPage } from '../model/pages.ts';
@@ -22,6 +23,10 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   const [plate, setPlate] = useState(t.progress?.plate ?? 0);
   const [wanted, setLayer] = useState(0);
   const program = data?.plates[Math.min(plate, data.plates.length - 1)];
+  const worker = useWorker(startWorker);
+  useEffect(() => {
+    if (program) worker?.postMessage({ picture: program });
+  }, [worker, program]);
   const frame = useMemo((): Frame | null => {
     if (!program) return null;
     const [x, y] = [0, 1].map((a) => (program.pixels[a]! * program.pixelMm[a]!) / 2) as [number, number];
@@ -58,8 +63,8 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
         </div>
       )}
       <PathCanvas
+        worker={worker}
         picture={program}
-        start={startWorker}
         frame={frame}
         layer={layer}
         height={HEIGHT}

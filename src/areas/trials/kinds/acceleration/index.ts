@@ -13,6 +13,7 @@ const HIGHEST = 3000; // the axes’ own limit where a profile states none: comm
 export const acceleration = defineLadder({
   key: 'acceleration',
   label: 'Acceleration',
+  colouredBy: { key: 'mmPerS2', label: 'acceleration', quantity: 'acceleration' },
   question: 'How hard may {machine} start and stop?',
   setting: 'accelerationMmPerS2',
   after: ['flow'],

@@ -14,6 +14,7 @@ const ROUNDING_MM = 0.05;
 export const retraction = defineKind({
   key: 'retraction',
   label: 'Retraction',
+  colouredBy: { key: 'retractedMm', label: 'retraction', quantity: 'length', isOfTravel: true },
   question: 'How far must {machine} pull this plastic back?',
   proves: ['retractionMm'],
   after: ['temperature'],

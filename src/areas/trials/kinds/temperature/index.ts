@@ -21,6 +21,7 @@ const SMALLER_HOTTER_C = 10; // a smaller nozzle runs about 10 °C hotter: commo
 export const temperature = defineKind({
   key: 'temperature',
   label: 'Temperature',
+  colouredBy: { key: 'nozzleC', label: 'nozzle', quantity: 'temperature' },
   question: 'How hot does {machine} want this plastic?',
   proves: ['nozzleC'],
   after: [],

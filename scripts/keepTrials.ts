@@ -1,0 +1,58 @@
+import { writeFileSync } from 'node:fs';
+import { filamentKinds, resinKinds } from '../src/areas/trials/kinds/index.ts';
+import { concludeFrom, distortions, toDigits, type KeptTrial } from '../test/recover/kept.ts';
+import { prepare, SEEDS, tryOut, values } from '../test/recover/recover.ts';
+import { preparePlate, seriesBefore, tryPlate } from '../test/recover/resin.ts';
+
+/** test/recover/kept.json, from three seeded machines of each kind: `npm run recover` writes it, and a difference shows in its diff. */
+const MACHINES = [0, 7, 11];
+
+const kept: KeptTrial[] = [];
+function keep(kind: string, machine: number, trial: Pick<KeptTrial, 'readings' | 'conditions'>): void {
+  const readings = trial.readings.map((r) => ({ ...r, value: Number(r.value.toPrecision(9)) }));
+  const one = { kind, machine, readings, conditions: toDigits(trial.conditions) as KeptTrial['conditions'] };
+  const ways = machine === MACHINES[0] ? Object.keys(distortions) : ['as read', 'one far off'];
+  kept.push({ ...one, concludes: Object.fromEntries(ways.map((way) => [way, concludeFrom(one, way)])) });
+}
+for (const kind of filamentKinds) {
+  const p = prepare(kind);
+  for (const machine of MACHINES) {
+    const t = tryOut(p, SEEDS[machine]!);
+    keep(kind.key, machine, {
+      readings: t.readings,
+      conditions: {
+        values,
+        params: t.params,
+        bands: t.bands,
+        ...(t.before && {
+          series: [
+            {
+              id: '',
+              at: '',
+              name: 'before',
+              readings: t.before.readings,
+              changedSince: ['nozzle', 'pull-back', 'flow'],
+              values,
+              params: t.params,
+              bands: t.bands,
+            },
+          ],
+        }),
+      },
+    });
+  }
+}
+for (const kind of resinKinds) {
+  const p = preparePlate(kind);
+  const seriesAt = seriesBefore(kind);
+  for (const machine of MACHINES) {
+    const series = seriesAt(SEEDS[machine]!);
+    const t = tryPlate(p, SEEDS[machine]!);
+    keep(kind.key, machine, {
+      readings: t.readings,
+      conditions: { ...t.conditions, ...(series.length > 0 && { series }) },
+    });
+  }
+}
+writeFileSync('test/recover/kept.json', `[\n${kept.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
+console.log(`${kept.length} trials kept`);

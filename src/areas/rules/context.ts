@@ -1,0 +1,172 @@
+import type { MotionLimits } from '../../core/motion/limits.ts';
+import type { MeshLaySettings } from '../../core/toolpath/layMesh.ts';
+import type { Proof } from '../library/model/records.ts';
+import { fail, succeed, type Result } from '../../core/result/result.ts';
+import { zonesOfValues } from '../machines/model/dialect.ts';
+import { motionLimitsOf } from '../machines/model/motion.ts';
+import { noCeilings, type Ceilings, type JobClass, type Policy } from '../machines/model/policy.ts';
+import type { RecipeMachine, RecipeRole } from './recipeInput.ts';
+import { numberOf, type Values } from '../library/settings/define.ts';
+import { meshLayOf } from './meshLay.ts';
+
+/** What a part is for: it decides which values matter. */
+export const purposes = [
+  'look',
+  'throw-away fit',
+  'flexible',
+  'loaded',
+  'snap fit',
+  'to be sanded',
+  'accurate',
+] as const;
+export type Purpose = (typeof purposes)[number];
+/** Everything the rules read besides the program itself: plain data, pinned with each check run. */
+export interface CheckContext {
+  readonly job: {
+    readonly class: JobClass;
+    readonly provenOnly: boolean;
+    readonly fileName: string;
+    readonly quantity: number;
+    /** Null where nobody said, and in older runs. */
+    readonly purpose?: Purpose | null;
+  };
+  /** The farm's policy for this class of job; runs kept before it was read have none. */
+  readonly policy?: { readonly ceilings: Ceilings; readonly firstLayerMostMmPerS: number | null };
+  readonly machine: {
+    readonly id: string;
+    readonly name: string;
+    readonly travelMm: readonly [number, number, number];
+    readonly motion: MotionLimits;
+    /** Zones nothing may be laid in: two corners each. Runs kept before they were read have none. */
+    readonly zonesMm?: readonly (readonly [number, number, number, number])[];
+    readonly bedMaxC: number | null;
+    readonly fileNameLongest: number;
+    readonly fileNameSpaces: boolean;
+    readonly ratePerHour: number;
+    /** Tools it holds at once, and whether it is connected; runs kept before they were read have none. */
+    readonly heads?: number;
+    readonly isConnected?: boolean;
+    /** What is known of it, as recipes' rules read it. */
+    readonly asKnown?: RecipeMachine;
+    readonly mounted: { readonly id: string; readonly name: string; readonly nozzleMm: number } | null;
+    readonly loaded: {
+      readonly id: string;
+      readonly name: string;
+      readonly lot: string;
+      readonly remainingG: number;
+    } | null;
+  };
+  readonly recipe: {
+    readonly tool: {
+      readonly id: string;
+      readonly name: string;
+      readonly nozzleMm: number;
+      readonly hotEndMaxC: number | null;
+      readonly catalogueFlowMm3PerS: number | null;
+    };
+    readonly material: {
+      readonly id: string;
+      readonly name: string;
+      readonly densityGPerCm3: number;
+      readonly pricePerKg: number;
+      readonly nozzleRangeC: readonly [number, number] | null;
+      readonly bedRangeC: readonly [number, number] | null;
+    };
+    readonly process: { readonly id: string; readonly name: string };
+    readonly flow: number;
+    /** Effective values, and the roles with what each is printed with: what recipes' rules read; missing in older runs. */
+    readonly values?: Values;
+    readonly roles?: readonly RecipeRole[];
+    /** How a mesh would be laid; missing where the recipe or the start block lacks something, and in older runs. */
+    readonly lay?: MeshLaySettings | null;
+    /** Least time a layer needs to cool; missing in older runs. */
+    readonly lowestLayerTimeS?: number | null;
+    /** Kind of plastic. */
+    readonly family?: string | null;
+    /** Whether the plastic wants the machine closed or open; missing in older runs. */
+    readonly enclosureNeed?: string | null;
+    /** Scale of X, Y and Z; runs kept before it was read have none. */
+    readonly scalePercent?: readonly [number, number, number];
+  };
+  /** Evidence by setting for this machine, tool and material; missing where there is none. */
+  readonly proofs: Readonly<Record<string, Proof>>;
+}
+
+/** What a check's surroundings are assembled from: names, what stands on the floor, and the effective values of the recipe. */
+export interface ContextSources {
+  readonly machine: { readonly id: string; readonly name: string; readonly isConnected: boolean };
+  readonly tool: { readonly id: string; readonly name: string };
+  readonly material: { readonly id: string; readonly name: string };
+  readonly process: { readonly id: string; readonly name: string };
+  readonly values: Values;
+  readonly roles: readonly RecipeRole[];
+  readonly proofs: Readonly<Record<string, Proof>>;
+  readonly asKnown: RecipeMachine | null;
+  readonly mounted: CheckContext['machine']['mounted'];
+  readonly loaded: CheckContext['machine']['loaded'];
+  readonly policy: Pick<Policy, 'provenOnly' | 'ceilings' | 'firstLayerMostMmPerS'>;
+  readonly job: Pick<CheckContext['job'], 'class' | 'fileName' | 'quantity' | 'purpose'>;
+}
+
+/** The surroundings of a check; refused where the printer profile has no travel, for nothing can be judged without. */
+export function contextFrom(sources: ContextSources): Result<CheckContext> {
+  const { machine, tool, material, process, values: v, policy, job, mounted, loaded } = sources;
+  const n = (key: string): number | null => numberOf(v, key);
+  const text = (key: string): string | null => (typeof v[key] === 'string' ? v[key] : null);
+  const pair = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
+  const [x, y, z] = [n('travelXMm'), n('travelYMm'), n('travelZMm')];
+  if (x === null || y === null || z === null)
+    return fail({
+      code: 'noTravel',
+      what: `The printer profile of ${machine.name} has no travel in X, Y and height`,
+      todo: 'measure and enter it',
+    });
+  return succeed({
+    job: { ...job, provenOnly: policy.provenOnly.includes(job.class), purpose: job.purpose ?? null },
+    policy: {
+      ceilings: { ...noCeilings, ...policy.ceilings[job.class] },
+      firstLayerMostMmPerS: policy.firstLayerMostMmPerS,
+    },
+    machine: {
+      id: machine.id,
+      name: machine.name,
+      travelMm: [x, y, z],
+      motion: motionLimitsOf(v),
+      zonesMm: zonesOfValues(v),
+      bedMaxC: n('bedMaxC'),
+      fileNameLongest: n('fileNameLongest') ?? 255,
+      fileNameSpaces: v['fileNameSpaces'] === true,
+      ratePerHour: n('machineRatePerHour') ?? 0,
+      heads: n('heads') ?? 1,
+      isConnected: machine.isConnected,
+      ...(sources.asKnown && { asKnown: sources.asKnown }),
+      mounted,
+      loaded,
+    },
+    recipe: {
+      tool: {
+        ...tool,
+        nozzleMm: n('nozzleDiameterMm') ?? 0,
+        hotEndMaxC: n('hotEndMaxC'),
+        catalogueFlowMm3PerS: n('catalogueFlowMm3PerS'),
+      },
+      material: {
+        ...material,
+        densityGPerCm3: n('densityGPerCm3') ?? 0,
+        pricePerKg: n('pricePerKg') ?? 0,
+        nozzleRangeC: pair('nozzleRangeC'),
+        bedRangeC: pair('bedRangeC'),
+      },
+      process,
+      flow: n('flow') ?? 1,
+      values: v,
+      roles: sources.roles,
+      lay: meshLayOf(v, `${material.name}, ${process.name}, ${machine.name}`),
+      lowestLayerTimeS: n('lowestLayerTimeS'),
+      family: text('family'),
+      enclosureNeed: text('enclosureNeed'),
+      scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
+    },
+    proofs: sources.proofs,
+  });
+}

@@ -1,0 +1,18 @@
+import { massG } from '../../core/toolpath/bead.ts';
+import type { Estimate } from './outcome.ts';
+import type { JobInput } from './define.ts';
+
+/** What one print takes. */
+export function estimateOf({ report, context }: JobInput): Estimate {
+  const mass = massG(report.extrudedVolumeMm3, context.recipe.material.densityGPerCm3);
+  return {
+    timeS: report.timeS,
+    heatingS: report.heatingS,
+    filamentMm: report.filamentMm,
+    massG: mass,
+    cost:
+      (mass / 1000) * context.recipe.material.pricePerKg +
+      ((report.timeS + report.heatingS) / 3600) * context.machine.ratePerHour,
+    layers: report.layers,
+  };
+}

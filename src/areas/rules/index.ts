@@ -1,0 +1,271 @@
+import { bridgeProven } from './mesh/bridgeProven.ts';
+import { clearOfEdge } from './mesh/clearOfEdge.ts';
+import { closedSurface } from './mesh/closedSurface.ts';
+import { facesOutward } from './mesh/facesOutward.ts';
+import { feetHold } from './mesh/feetHold.ts';
+import { finerThanNeeded } from './mesh/finerThanNeeded.ts';
+import { fitsTravel } from './mesh/fitsTravel.ts';
+import { floorsHold } from './mesh/floorsHold.ts';
+import { holdsPlate } from './mesh/holdsPlate.ts';
+import { manifoldEdges } from './mesh/manifoldEdges.ts';
+import { noCavities } from './mesh/noCavities.ts';
+import { nothingFloats } from './mesh/nothingFloats.ts';
+import { offZones } from './mesh/offZones.ts';
+import { overhangProven } from './mesh/overhangProven.ts';
+import { partsApart } from './mesh/partsApart.ts';
+import { scaledEvenly } from './mesh/scaledEvenly.ts';
+import { skirtFits } from './mesh/skirtFits.ts';
+import { spareFaces } from './mesh/spareFaces.ts';
+import { standsFirm } from './mesh/standsFirm.ts';
+import { supportShare } from './mesh/supportShare.ts';
+import { thinWalls } from './mesh/thinWalls.ts';
+import { unitSure } from './mesh/unitSure.ts';
+import { warpRisk } from './mesh/warpRisk.ts';
+import { wholeLines } from './mesh/wholeLines.ts';
+import { accelerationProven } from './program/accelerationProven.ts';
+import { accurateScale } from './program/accurateScale.ts';
+import { bedStaysWarm } from './program/bedStaysWarm.ts';
+import { bedTemperature } from './program/bedTemperature.ts';
+import { checksumsHold } from './program/checksumsHold.ts';
+import { costCeiling } from './program/costCeiling.ts';
+import { evidenceUnattended } from './program/evidenceUnattended.ts';
+import { fanForMaterial } from './program/fanForMaterial.ts';
+import { fanOnFirst } from './program/fanOnFirst.ts';
+import { filamentGround } from './program/filamentGround.ts';
+import { fileName } from './program/fileName.ts';
+import { firstLayerHeight } from './program/firstLayerHeight.ts';
+import { firstLayerSpeed } from './program/firstLayerSpeed.ts';
+import { flexibleFill } from './program/flexibleFill.ts';
+import { flexiblePlastic } from './program/flexiblePlastic.ts';
+import { flowEvidence } from './program/flowEvidence.ts';
+import { heatAndWait } from './program/heatAndWait.ts';
+import { heatSteady } from './program/heatSteady.ts';
+import { heatersOff } from './program/heatersOff.ts';
+import { homedFirst } from './program/homedFirst.ts';
+import { inMillimetres } from './program/inMillimetres.ts';
+import { knownWords } from './program/knownWords.ts';
+import { layerHeight } from './program/layerHeight.ts';
+import { layerTimeProven } from './program/layerTimeProven.ts';
+import { laysSomething } from './program/laysSomething.ts';
+import { lineWidth } from './program/lineWidth.ts';
+import { loadedFill } from './program/loadedFill.ts';
+import { loadedMaterial } from './program/loadedMaterial.ts';
+import { massCeiling } from './program/massCeiling.ts';
+import { meltRate } from './program/meltRate.ts';
+import { mixedHeights } from './program/mixedHeights.ts';
+import { mountedNozzle } from './program/mountedNozzle.ts';
+import { nameTells } from './program/nameTells.ts';
+import { noLongDwell } from './program/noLongDwell.ts';
+import { noOwnScaling } from './program/noOwnScaling.ts';
+import { noPause } from './program/noPause.ts';
+import { nozzleTemperature } from './program/nozzleTemperature.ts';
+import { oneAfterAnother } from './program/oneAfterAnother.ts';
+import { parksClear } from './program/parksClear.ts';
+import { programOffZones } from './program/programOffZones.ts';
+import { readableLines } from './program/readableLines.ts';
+import { retractionProven } from './program/retractionProven.ts';
+import { sandedSkins } from './program/sandedSkins.ts';
+import { scaleProven } from './program/scaleProven.ts';
+import { skippedHeight } from './program/skippedHeight.ts';
+import { snapFitPlastic } from './program/snapFitPlastic.ts';
+import { spoolLastsUnattended } from './program/spoolLastsUnattended.ts';
+import { throwAway } from './program/throwAway.ts';
+import { timeCeiling } from './program/timeCeiling.ts';
+import { toolThere } from './program/toolThere.ts';
+import { watchedUnattended } from './program/watchedUnattended.ts';
+import { withinMotion } from './program/withinMotion.ts';
+import { withinTravel } from './program/withinTravel.ts';
+import { abrasiveOnSoft } from './recipe/abrasiveOnSoft.ts';
+import { bedBelowSoftening } from './recipe/bedBelowSoftening.ts';
+import { bedHeaterThere } from './recipe/bedHeaterThere.ts';
+import { bodiesBond } from './recipe/bodiesBond.ts';
+import { bottomRatio } from './recipe/bottomRatio.ts';
+import { bottomThick } from './recipe/bottomThick.ts';
+import { brimForWarping } from './recipe/brimForWarping.ts';
+import { brimOnBodyHead } from './recipe/brimOnBodyHead.ts';
+import { chamberWithinMachine } from './recipe/chamberWithinMachine.ts';
+import { compensationShows } from './recipe/compensationShows.ts';
+import { delayCounts } from './recipe/delayCounts.ts';
+import { driesBelowSoftening } from './recipe/driesBelowSoftening.ts';
+import { enclosureFits } from './recipe/enclosureFits.ts';
+import { endCools } from './recipe/endCools.ts';
+import { evidenceNotDue } from './recipe/evidenceNotDue.ts';
+import { exposureForLayer } from './recipe/exposureForLayer.ts';
+import { exposureProven } from './recipe/exposureProven.ts';
+import { familyOnTool } from './recipe/familyOnTool.ts';
+import { fanWithinSupplier } from './recipe/fanWithinSupplier.ts';
+import { fillHoldsTops } from './recipe/fillHoldsTops.ts';
+import { firstLayerSlow } from './recipe/firstLayerSlow.ts';
+import { flowOfLineKinds } from './recipe/flowOfLineKinds.ts';
+import { heightChangesHold } from './recipe/heightChangesHold.ts';
+import { layerTimeEnough } from './recipe/layerTimeEnough.ts';
+import { layerWithinNozzle } from './recipe/layerWithinNozzle.ts';
+import { liftEqualsReturn } from './recipe/liftEqualsReturn.ts';
+import { liftProven } from './recipe/liftProven.ts';
+import { liftWithinPrinter } from './recipe/liftWithinPrinter.ts';
+import { lightMapFresh } from './recipe/lightMapFresh.ts';
+import { lightMatches } from './recipe/lightMatches.ts';
+import { lightReaches } from './recipe/lightReaches.ts';
+import { machineReady } from './recipe/machineReady.ts';
+import { neckHolds } from './recipe/neckHolds.ts';
+import { partDoesNotDissolve } from './recipe/partDoesNotDissolve.ts';
+import { pauseProven } from './recipe/pauseProven.ts';
+import { purgeThere } from './recipe/purgeThere.ts';
+import { reservedTool } from './recipe/reservedTool.ts';
+import { resinAsProven } from './recipe/resinAsProven.ts';
+import { resinWarmEnough } from './recipe/resinWarmEnough.ts';
+import { retractionSuitsFeed } from './recipe/retractionSuitsFeed.ts';
+import { retractionWithinDrive } from './recipe/retractionWithinDrive.ts';
+import { returnSlower } from './recipe/returnSlower.ts';
+import { scalesAlike } from './recipe/scalesAlike.ts';
+import { shadesShown } from './recipe/shadesShown.ts';
+import { speedUnscaled } from './recipe/speedUnscaled.ts';
+import { speedWithinAxes } from './recipe/speedWithinAxes.ts';
+import { spoolNotEmpty } from './recipe/spoolNotEmpty.ts';
+import { startHomes } from './recipe/startHomes.ts';
+import { startLevelsHomed } from './recipe/startLevelsHomed.ts';
+import { startWaits } from './recipe/startWaits.ts';
+import { stateKnown } from './recipe/stateKnown.ts';
+import { supportGapFits } from './recipe/supportGapFits.ts';
+import { supportPartner } from './recipe/supportPartner.ts';
+import { transitionEven } from './recipe/transitionEven.ts';
+import { wallSpeedProven } from './recipe/wallSpeedProven.ts';
+import { widthOfNozzle } from './recipe/widthOfNozzle.ts';
+import type { Rule } from './define.ts';
+
+/** Every rule there is, in the order of their ids; each once. */
+export const rules: readonly Rule[] = [
+  abrasiveOnSoft,
+  accelerationProven,
+  accurateScale,
+  bedBelowSoftening,
+  bedHeaterThere,
+  bedStaysWarm,
+  bedTemperature,
+  bodiesBond,
+  bottomRatio,
+  bottomThick,
+  bridgeProven,
+  brimForWarping,
+  brimOnBodyHead,
+  chamberWithinMachine,
+  checksumsHold,
+  clearOfEdge,
+  closedSurface,
+  compensationShows,
+  costCeiling,
+  delayCounts,
+  driesBelowSoftening,
+  enclosureFits,
+  endCools,
+  evidenceNotDue,
+  evidenceUnattended,
+  exposureForLayer,
+  exposureProven,
+  facesOutward,
+  familyOnTool,
+  fanForMaterial,
+  fanOnFirst,
+  fanWithinSupplier,
+  feetHold,
+  filamentGround,
+  fileName,
+  fillHoldsTops,
+  finerThanNeeded,
+  firstLayerHeight,
+  firstLayerSlow,
+  firstLayerSpeed,
+  fitsTravel,
+  flexibleFill,
+  flexiblePlastic,
+  floorsHold,
+  flowEvidence,
+  flowOfLineKinds,
+  heatAndWait,
+  heatSteady,
+  heatersOff,
+  heightChangesHold,
+  holdsPlate,
+  homedFirst,
+  inMillimetres,
+  knownWords,
+  layerHeight,
+  layerTimeEnough,
+  layerTimeProven,
+  layerWithinNozzle,
+  laysSomething,
+  liftEqualsReturn,
+  liftProven,
+  liftWithinPrinter,
+  lightMapFresh,
+  lightMatches,
+  lightReaches,
+  lineWidth,
+  loadedFill,
+  loadedMaterial,
+  machineReady,
+  manifoldEdges,
+  massCeiling,
+  meltRate,
+  mixedHeights,
+  mountedNozzle,
+  nameTells,
+  neckHolds,
+  noCavities,
+  noLongDwell,
+  noOwnScaling,
+  noPause,
+  nothingFloats,
+  nozzleTemperature,
+  offZones,
+  oneAfterAnother,
+  overhangProven,
+  parksClear,
+  partDoesNotDissolve,
+  partsApart,
+  pauseProven,
+  programOffZones,
+  purgeThere,
+  readableLines,
+  reservedTool,
+  resinAsProven,
+  resinWarmEnough,
+  retractionProven,
+  retractionSuitsFeed,
+  retractionWithinDrive,
+  returnSlower,
+  sandedSkins,
+  scaleProven,
+  scaledEvenly,
+  scalesAlike,
+  shadesShown,
+  skippedHeight,
+  skirtFits,
+  snapFitPlastic,
+  spareFaces,
+  speedUnscaled,
+  speedWithinAxes,
+  spoolLastsUnattended,
+  spoolNotEmpty,
+  standsFirm,
+  startHomes,
+  startLevelsHomed,
+  startWaits,
+  stateKnown,
+  supportGapFits,
+  supportPartner,
+  supportShare,
+  thinWalls,
+  throwAway,
+  timeCeiling,
+  toolThere,
+  transitionEven,
+  unitSure,
+  wallSpeedProven,
+  warpRisk,
+  watchedUnattended,
+  wholeLines,
+  widthOfNozzle,
+  withinMotion,
+  withinTravel,
+];

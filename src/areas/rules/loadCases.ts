@@ -1,0 +1,43 @@
+import { readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { RuleCases } from './cases.ts';
+
+/** The cases that stand beside the rules, in the order of their rules' ids. For tests only. */
+export async function loadCases(): Promise<readonly RuleCases[]> {
+  const here = fileURLToPath(new URL('.', import.meta.url));
+  const files = ['mesh', 'program', 'recipe'].flatMap((folder) =>
+    readdirSync(`${here}${folder}`)
+      .filter((name) => name.endsWith('.cases.ts'))
+      .map((name) => `./${folder}/${name}`),
+  );
+  const all = await Promise.all(files.map(async (file) => ((await import(file)) as { cases: RuleCases }).cases));
+  return all.sort((a, b) => (a.rule.id < b.rule.id ? -1 : 1));
+}
+
+type Reads = Map<string, Set<string>>;
+const watched = <T extends object>(subject: T, seen: Set<string>): T =>
+  new Proxy(subject, {
+    get: (target, key) => {
+      if (typeof key === 'string') seen.add(key);
+      return Reflect.get(target, key) as unknown;
+    },
+  });
+/** What a rule's view of a job reads of the program and of the mesh, seen over all its cases. */
+export function watchReads(
+  { rule, job = [] }: RuleCases,
+  jobOf: (c: NonNullable<RuleCases['job']>[number]) => import('./define.ts').JobInput,
+): Reads {
+  const reads: Reads = new Map([
+    ['program', new Set()],
+    ['mesh', new Set()],
+  ]);
+  for (const c of job) {
+    const input = jobOf(c);
+    const report = watched(input.report, reads.get('program')!);
+    const mesh = input.mesh && watched(input.mesh, reads.get('mesh')!);
+    const seen = { ...input, report, ...(mesh && { mesh }) };
+    if (mesh && rule.mesh) rule.mesh.find(mesh, seen);
+    else if (rule.program && !(mesh && rule.program.only)) rule.program.find(seen);
+  }
+  return reads;
+}

@@ -1,0 +1,69 @@
+import { turnThatFits } from '../../../core/geometry/hull.ts';
+import { formatFigure } from '../../../core/units/format.ts';
+import type { FindingChange } from '../outcome.ts';
+import { defineRule, type Found } from '../define.ts';
+
+const mm = (v: number): string => formatFigure(v, 'length', 2);
+
+export const fitsTravel = defineRule({
+  id: 'fits-travel',
+  stage: 'body',
+  title: 'The part lies within the travel of the machine',
+  why: 'What reaches beyond the travel cannot be printed; the axis loses its place at its stop.',
+  source: 'Geometry',
+  mesh: {
+    reads: ['hull', 'maxMm', 'minMm', 'others', 'scale'],
+    readsProgram: ['boundsMm'],
+    find: ({ minMm, maxMm, hull, others, scale: scaleNow }, { context, report }) => {
+      const travel = context.machine.travelMm;
+      // what is laid round the part wants its room as well
+      const around = [0, 1].map((k) =>
+        report.boundsMm ? Math.max(0, minMm[k]! - report.boundsMm.min[k]!, report.boundsMm.max[k]! - maxMm[k]!) : 0,
+      ) as [number, number];
+      const room = [travel[0] - 2 * around[0], travel[1] - 2 * around[1], travel[2]] as const;
+      const size = [0, 1, 2].map((k) => maxMm[k]! - minMm[k]!) as [number, number, number];
+      const scale = Math.min(...size.map((s, k) => room[k]! / s));
+      const isAlone = others.length === 0;
+      const turn = isAlone && size[2] <= travel[2] ? turnThatFits(hull, room[0], room[1]) : null;
+      const fits = size.every((s, k) => s <= room[k]!);
+      const percent = Math.floor(1000 * scale + 1e-9) / 10;
+      const [x, y] = [(minMm[0] + maxMm[0]) / 2, (minMm[1] + maxMm[1]) / 2];
+      const toMiddle = [travel[0] / 2 - x, travel[1] / 2 - y] as const;
+      /** Just far enough in, with room for what is laid round it. */
+      const inward = (k: 0 | 1, from: number): number => {
+        const half = size[k] / 2 + around[k];
+        return Math.min(Math.max(from, half), travel[k] - half) - from;
+      };
+      const change = (): FindingChange | null => {
+        if (fits) return { moveMm: [inward(0, x), inward(1, y)] };
+        if (!isAlone) return null;
+        if (turn !== null) return { turnAboutZ: turn, moveMm: toMiddle };
+        return { scale: scaleNow.map((s) => (s * percent) / 100) as unknown as typeof scaleNow, moveMm: toMiddle };
+      };
+      const advice = (axis: number, over: number): string => {
+        if (fits)
+          return `move it ${mm(Math.ceil(100 * over - 1e-6) / 100)} mm ${maxMm[axis]! > travel[axis]! ? 'back' : 'forward'} in ${'XYZ'[axis]}`;
+        if (!isAlone) return 'arrange them, or take fewer on this plate';
+        const shrunk = `largest scale ${percent.toFixed(1)} %`;
+        return turn === null ? shrunk : `turn it ${turn}° about Z and set it in the middle; ${shrunk} as it stands`;
+      };
+      const done = change();
+      const found: Found[] = [];
+      (['X', 'Y', 'Z'] as const).forEach((axis, k) => {
+        const over = Math.max(maxMm[k]! - travel[k]!, -minMm[k]!);
+        if (over <= 1e-6) return;
+        found.push({
+          severity: 'blocker',
+          title: `The part is too ${size[k]! > travel[k]! ? (k === 2 ? 'tall' : `long in ${axis}`) : `far over in ${axis}`}`,
+          figure: `${mm(minMm[k]!)} to ${mm(maxMm[k]!)} mm, +${mm(over)} mm over in ${axis}`,
+          limit: `0 to ${mm(travel[k]!)} mm`,
+          origin: `hardware, ${context.machine.name}`,
+          fix: advice(k, over + (around[k] ?? 0)),
+          zMm: k === 2 ? travel[2] : 0,
+          ...(done && { change: done }),
+        });
+      });
+      return found;
+    },
+  },
+});

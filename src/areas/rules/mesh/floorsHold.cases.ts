@@ -1,0 +1,39 @@
+import { joined } from '../../../core/mesh/mesh.ts';
+import { boxMesh } from '../../../core/mesh/solids.ts';
+import { withoutTriangle } from '../../../../test/meshes/solids.ts';
+import type { RuleCases } from '../cases.ts';
+import { floorsHold } from './floorsHold.ts';
+
+export const cases: RuleCases = {
+  rule: floorsHold,
+  job: [
+    {
+      when: 'a skin of two layers',
+      mesh: { body: () => joined([boxMesh([0, 0, 0], [40, 30, 20]), boxMesh([50, 0, 0], [80, 30, 0.4])]) },
+      finds: [],
+    },
+    {
+      when: 'a skin of one layer',
+      mesh: { body: () => joined([boxMesh([0, 0, 0], [40, 30, 20]), boxMesh([50, 0, 0], [80, 30, 0.2])]) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A floor or roof is thinner than two layers',
+          figure: '0.2 mm at the thinnest, 899 mm² (by 2000 rays)',
+          limit: '0.4 mm',
+          origin: 'recipe, layer height',
+          fix: 'make it 0.4 mm, or set layers of 0.1 mm',
+          zMm: 0.1,
+          place: { xMm: 185.996, yMm: 158.781 },
+        },
+      ],
+    },
+    {
+      when: 'an open surface',
+      mesh: { body: () => withoutTriangle(boxMesh([0, 0, 0], [40, 30, 20]), 5) },
+      finds: [],
+      others: ['closed-surface'],
+      needs: 'a closed surface; an open one has no thickness',
+    },
+  ],
+};

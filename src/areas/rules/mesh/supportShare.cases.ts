@@ -1,0 +1,30 @@
+import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
+import type { RuleCases } from '../cases.ts';
+import { supportShare } from './supportShare.ts';
+
+export const cases: RuleCases = {
+  rule: supportShare,
+  job: [
+    {
+      when: 'a mushroom on support',
+      mesh: { body: () => solid(box(0, 0, 12, 12, 0, 30), box(0, 0, 80, 80, 30, 32)) },
+      values: { supportAngleDeg: 45, infillPercent: 0 },
+      finds: [
+        {
+          severity: 'note',
+          title: 'Much of the material is support',
+          figure: '254 % of the part’s, 30.2 cm³',
+          limit: '50 %',
+          origin: 'common practice',
+          fix: 'compare build orientations',
+        },
+      ],
+    },
+    {
+      when: 'a low table on support',
+      mesh: { body: () => solid(box(0, 0, 30, 30, 0, 4), box(0, 0, 40, 34, 4, 20)) },
+      values: { supportAngleDeg: 45 },
+      finds: [],
+    },
+  ],
+};

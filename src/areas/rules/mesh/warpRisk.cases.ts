@@ -1,0 +1,60 @@
+import { boxMesh } from '../../../core/mesh/solids.ts';
+import type { RuleCases } from '../cases.ts';
+import { warpRisk } from './warpRisk.ts';
+
+export const cases: RuleCases = {
+  rule: warpRisk,
+  job: [
+    {
+      when: 'a bar of 150 × 30 mm',
+      mesh: { body: () => boxMesh([0, 0, 0], [150, 30, 8]) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A long part of a material that shrinks',
+          figure: '150 × 30 mm on 4500 mm², ASA, no brim',
+          limit: '100 mm, 4 times as long as wide',
+          origin: 'common practice',
+          fix: 'give it a brim of 5 mm, and place it along the warmer middle of the bed',
+          zMm: 0,
+        },
+      ],
+    },
+    {
+      when: 'the same with a brim',
+      mesh: { body: () => boxMesh([0, 0, 0], [150, 30, 8]) },
+      values: { brimMm: 4 },
+      finds: [],
+    },
+    { when: 'a bar along Y of 99 mm', mesh: { body: () => boxMesh([0, 0, 0], [20, 99, 8]) }, finds: [] },
+    {
+      when: 'a bar along Y of 100 mm',
+      mesh: { body: () => boxMesh([0, 0, 0], [20, 100, 8]) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A long part of a material that shrinks',
+          figure: '100 × 20 mm on 2000 mm², ASA, no brim',
+          limit: '100 mm, 4 times as long as wide',
+          origin: 'common practice',
+          fix: 'give it a brim of 5 mm, and place it along the warmer middle of the bed',
+          zMm: 0,
+        },
+      ],
+    },
+    { when: 'less than four times as long as wide', mesh: { body: () => boxMesh([0, 0, 0], [30, 118, 8]) }, finds: [] },
+    {
+      when: 'a bar of PLA',
+      mesh: { body: () => boxMesh([0, 0, 0], [150, 30, 8]) },
+      values: { family: 'PLA', allowedFamilies: 'PLA' },
+      finds: [],
+    },
+    {
+      when: 'the material names no family',
+      mesh: {},
+      without: ['family', 'supportAngleDeg'],
+      finds: [],
+      needs: 'the material’s family',
+    },
+  ],
+};

@@ -1,0 +1,72 @@
+import type { GcodeReport } from '../../core/gcode/report.ts';
+import type { MeshUnit } from '../../core/mesh/mesh.ts';
+import type { Placement } from '../../core/mesh/placement.ts';
+import type { Values } from '../library/settings/define.ts';
+import type { MeshReport } from './meshReport.ts';
+
+/** Where on the build plate a finding lies. */
+export interface PlaceOnPlate {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+export type Severity = 'blocker' | 'caution' | 'note';
+export type BuildStage = 'before start' | 'first layer' | 'body' | 'end';
+
+/** What a fix changes: values of a copy of the recipe, where things lie and how the part stands, or the unit its file is read in. */
+export interface FindingChange {
+  readonly values?: Values;
+  /** Everything on the plate, moved alike. */
+  readonly moveMm?: readonly [x: number, y: number];
+  readonly scale?: Placement['scale'];
+  readonly unit?: MeshUnit;
+  /** The part turned further about the upright axis by so many degrees. */
+  readonly turnAboutZ?: number;
+}
+
+export interface Finding {
+  readonly rule: string;
+  readonly severity: Severity;
+  readonly stage: BuildStage;
+  readonly title: string;
+  readonly figure: string;
+  readonly limit: string;
+  readonly origin: string;
+  readonly fix: string;
+  readonly line: number | null;
+  /** Height and layer it concerns, for the height ruler. */
+  readonly zMm: number | null;
+  readonly layer: number | null;
+  readonly trialId: string | null;
+  /** Place on the plate, where there is one. */
+  readonly place?: PlaceOnPlate;
+  /** It says only that nobody has proven it here, or that the proof is due. */
+  readonly isUnproven?: boolean;
+  readonly change?: FindingChange;
+}
+export interface RuleRun {
+  readonly rule: string;
+  readonly ran: boolean;
+  /** What it needs and could not have; null where it ran. */
+  readonly needs: string | null;
+}
+export interface Estimate {
+  readonly timeS: number;
+  readonly heatingS: number;
+  readonly filamentMm: number;
+  readonly massG: number;
+  readonly cost: number;
+  readonly layers: number;
+}
+export type Verdict = 'clear' | 'clear with cautions' | 'blocked';
+
+export interface CheckOutcome {
+  readonly verdict: Verdict;
+  readonly sentence: string;
+  readonly findings: readonly Finding[];
+  readonly runs: readonly RuleRun[];
+  readonly estimate: Estimate;
+  /** The program that was checked: the job's own, or the one laid from its mesh. */
+  readonly report: GcodeReport;
+  /** The mesh, where the job is one. */
+  readonly mesh?: MeshReport;
+}

@@ -1,0 +1,45 @@
+import { noCeilings } from '../../machines/model/policy.ts';
+import type { RuleCases } from '../cases.ts';
+import { costCeiling } from './costCeiling.ts';
+
+export const cases: RuleCases = {
+  rule: costCeiling,
+  job: [
+    { when: 'it costs what is allowed', policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.2 } } }, finds: [] },
+    {
+      when: 'it costs more than allowed',
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.1 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 0.12 for 1',
+          limit: '€ 0.10',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.02',
+        },
+      ],
+    },
+    {
+      when: 'three cost more than allowed',
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.2 } } },
+      job: { quantity: 3 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 0.35 for 3',
+          limit: '€ 0.20',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.15',
+        },
+      ],
+    },
+    {
+      when: 'the farm limits another class',
+      policy: { ceilings: { 'lights-out': { ...noCeilings, cost: 0.1 } } },
+      finds: [],
+    },
+    { when: 'the policy was not kept', forget: ['policy'], finds: [], needs: 'the farm’s policy, which was not kept' },
+  ],
+};

@@ -1,0 +1,77 @@
+import type { RuleCases } from '../cases.ts';
+import { heatersOff } from './heatersOff.ts';
+
+export const cases: RuleCases = {
+  rule: heatersOff,
+  job: [
+    {
+      when: 'the nozzle stays hot',
+      program: { replace: [[/M104 S0\n/, '']] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The nozzle stays hot at the end',
+          figure: '248 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M104 S0 at the end',
+          line: 126,
+        },
+      ],
+    },
+    {
+      when: 'the bed stays hot',
+      program: { replace: [[/M140 S0\n/, '']] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The bed stays hot at the end',
+          figure: '98 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M140 S0 at the end',
+          line: 126,
+        },
+      ],
+    },
+    {
+      when: 'the bed stays hot with nobody there',
+      program: { replace: [[/M140 S0\n/, '']] },
+      job: { class: 'lights-out' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The bed stays hot at the end',
+          figure: '98 °C',
+          limit: 'off',
+          origin: 'class lights-out',
+          fix: 'put M140 S0 at the end',
+          line: 126,
+        },
+      ],
+    },
+    {
+      when: 'a mesh generated with an end that leaves the nozzle hot',
+      mesh: {},
+      values: { endBlock: 'M140 S0\nM84' },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The nozzle stays hot at the end',
+          figure: '248 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M104 S0 at the end',
+          line: 12414,
+        },
+      ],
+    },
+    {
+      when: 'nothing is extruded',
+      program: { replace: [[/ E[-\d.]+/g, '']] },
+      finds: [],
+      others: ['lays-something'],
+      needs: 'a program that extrudes',
+    },
+  ],
+};

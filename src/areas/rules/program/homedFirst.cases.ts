@@ -1,0 +1,45 @@
+import type { RuleCases } from '../cases.ts';
+import { homedFirst } from './homedFirst.ts';
+
+export const cases: RuleCases = {
+  rule: homedFirst,
+  job: [
+    {
+      when: 'it is never homed',
+      program: { replace: [[/G28\n/, '']] },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Never homed',
+          figure: 'moves at line 7',
+          limit: 'G28 before it',
+          origin: 'hardware, any machine',
+          fix: 'put G28 before line 7',
+          line: 7,
+        },
+      ],
+    },
+    {
+      when: 'it moves before it is homed',
+      program: { before: { start: 'G1 X10 F3000' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Moves before homing',
+          figure: 'moves at line 1',
+          limit: 'G28 before it',
+          origin: 'hardware, any machine',
+          fix: 'put G28 before line 1',
+          line: 1,
+        },
+      ],
+    },
+    {
+      when: 'it moves nothing',
+      program: { instead: { layer1: '', layer2: '', layer3: '', layer4: '', layer5: '', end: 'M104 S0\nM140 S0' } },
+      finds: [],
+      others: ['lays-something'],
+      needs: 'a program that moves',
+    },
+  ],
+};

@@ -1,0 +1,43 @@
+import type { RuleCases } from '../cases.ts';
+import { knownWords } from './knownWords.ts';
+
+export const cases: RuleCases = {
+  rule: knownWords,
+  job: [
+    {
+      when: 'a word of another controller',
+      program: { before: { layer3: 'M9001 S3' } },
+      finds: [
+        {
+          severity: 'caution',
+          title: '1 command this check cannot read',
+          figure: 'M9001, 1 time',
+          limit: 'commands the check can read',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'have the program made for this machine, or look in the controller’s manual what they do',
+          line: 53,
+        },
+      ],
+    },
+    {
+      when: 'eight words of another controller, one of them twice',
+      program: { before: { layer3: [1, 1, 2, 3, 4, 5, 6, 7, 8].map((n) => `M900${n}`).join('\n') } },
+      finds: [
+        {
+          severity: 'caution',
+          title: '8 commands this check cannot read',
+          figure: 'M9001, M9002, M9003, M9004, M9005, M9006 …, 9 times',
+          limit: 'commands the check can read',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'have the program made for this machine, or look in the controller’s manual what they do',
+          line: 53,
+        },
+      ],
+    },
+    {
+      when: 'words that change nothing a check reads',
+      program: { before: { layer3: 'M117 half way\nM105\nM400' } },
+      finds: [],
+    },
+  ],
+};

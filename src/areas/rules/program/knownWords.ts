@@ -1,0 +1,34 @@
+import { countOf } from '../../../core/units/plural.ts';
+import { defineRule } from '../define.ts';
+
+const SHOWN = 6;
+
+export const knownWords = defineRule({
+  id: 'known-words',
+  stage: 'before start',
+  title: 'The controller knows every command',
+  why: 'A command the controller does not know is left out: what it should have done is not done, and nobody is told.',
+  source: 'Words of the RS-274 family that this check can read; common practice, no source',
+  program: {
+    reads: ['unknownWords'],
+    only: 'brought along',
+    find: ({ report: r, context }) => {
+      if (r.unknownWords.length === 0) return [];
+      const times = r.unknownWords.reduce((s, w) => s + w.count, 0);
+      return [
+        {
+          severity: 'caution',
+          title: `${countOf(r.unknownWords.length, 'command')} this check cannot read`,
+          figure: `${r.unknownWords
+            .slice(0, SHOWN)
+            .map((w) => w.word)
+            .join(', ')}${r.unknownWords.length > SHOWN ? ' …' : ''}, ${countOf(times, 'time')}`,
+          limit: 'commands the check can read',
+          origin: `machine, ${context.machine.name}`,
+          fix: 'have the program made for this machine, or look in the controller’s manual what they do',
+          line: r.unknownWords[0]!.line,
+        },
+      ];
+    },
+  },
+});

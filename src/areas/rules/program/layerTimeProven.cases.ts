@@ -1,0 +1,63 @@
+import { turnedMesh } from '../../../core/mesh/solids.ts';
+import type { RuleCases } from '../cases.ts';
+import { failedBeyond } from '../fixture.ts';
+import { layerTimeProven } from './layerTimeProven.ts';
+
+export const cases: RuleCases = {
+  rule: layerTimeProven,
+  job: [
+    { when: 'layers take as long as the material needs', values: { lowestLayerTimeS: 10 }, finds: [] },
+    {
+      when: 'four layers are quicker than the material needs',
+      program: { before: { layer4: 'M220 S100' }, replace: [[/F2400/g, 'F6000']] },
+      values: { accelerationMmPerS2: 1500 },
+      proofs: { highestFlowMm3PerS: failedBeyond(12, 12) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Layers are printed before the one below has cooled',
+          figure: '6.6 s at the quickest, 4 layers',
+          limit: '10 s',
+          origin: 'material',
+          fix: 'print 2 at once, or let the layer take 10 s (66 % of the speed there)',
+          line: 34,
+          zMm: 0.4,
+        },
+      ],
+    },
+    {
+      when: 'a mesh has layers quicker than a trial proved',
+      mesh: {
+        body: () =>
+          turnedMesh(
+            [
+              [12, 0],
+              [12, 10],
+              [3, 30],
+            ],
+            64,
+          ),
+      },
+      values: { minimumLayerTimeS: 0 },
+      proofs: { lowestLayerTimeS: failedBeyond(10, 60, 10) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Layers are printed before the one below has cooled',
+          figure: '2.1 s at the quickest, 91 layers',
+          limit: '10 s',
+          origin: 'proven by T-0001',
+          fix: 'print 5 at once, or let the layer take 10 s (21 % of the speed there)',
+          line: 33594,
+          zMm: 29.2,
+        },
+      ],
+    },
+    {
+      when: 'the material states none',
+      without: ['lowestLayerTimeS', 'supportAngleDeg'],
+      finds: [],
+      needs: 'the material’s shortest layer time',
+    },
+  ],
+};

@@ -1,0 +1,84 @@
+import type { RuleCases } from '../cases.ts';
+import { loadedMaterial } from './loadedMaterial.ts';
+
+export const cases: RuleCases = {
+  rule: loadedMaterial,
+  recipe: [
+    {
+      when: 'another',
+      machine: { loadedMaterialId: 'pla' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Another material is loaded',
+          figure: 'lot 2231',
+          limit: 'Torba ASA natural',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'load Torba ASA natural',
+        },
+      ],
+    },
+  ],
+  job: [
+    {
+      when: 'nothing is loaded',
+      machine: { loaded: null },
+      known: { loadedMaterialId: null, loadedLot: null, remainingG: null },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'No material is loaded',
+          figure: 'empty',
+          limit: 'Torba ASA natural',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'load Torba ASA natural',
+        },
+      ],
+    },
+    {
+      when: 'another material is loaded',
+      machine: { loaded: { id: 'pla', name: 'Fienile PLA white', lot: '88', remainingG: 900 } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Another material is loaded',
+          figure: 'Fienile PLA white, lot 88',
+          limit: 'Torba ASA natural',
+          origin: 'recipe',
+          fix: 'load Torba ASA natural on Rifugio Vodice or check with a recipe for Fienile PLA white',
+        },
+      ],
+    },
+    {
+      when: 'the spool holds 0.2 g',
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 0.2 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The spool may not last',
+          figure: '0.2 g for 1',
+          limit: '0.2 g left',
+          origin: 'machine, slot of Rifugio Vodice',
+          fix: 'have 1 g more at hand',
+          stage: 'body',
+        },
+      ],
+    },
+    {
+      when: 'ten want more than the spool holds',
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 2 } },
+      job: { quantity: 10 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The spool may not last',
+          figure: '2.2 g for 10',
+          limit: '2.0 g left',
+          origin: 'machine, slot of Rifugio Vodice',
+          fix: 'have 1 g more at hand',
+          stage: 'body',
+        },
+      ],
+    },
+  ],
+};

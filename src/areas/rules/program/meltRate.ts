@@ -1,0 +1,83 @@
+import { formatFigure } from '../../../core/units/format.ts';
+import { proofAt } from '../../library/model/along.ts';
+import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
+import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
+import type { Values } from '../../library/settings/define.ts';
+import { lineKinds, speedKey } from '../../library/settings/lineKinds.ts';
+import { defineRule } from '../define.ts';
+
+/** Speed of every kind of line that asks for more than so much, brought down to it; whole millimetres a second. */
+function slowed(limitMm3PerS: number, lay: MeshLaySettings): Values {
+  return Object.fromEntries(
+    lineKinds.flatMap((k) => {
+      const of = lay[k.key as 'fill'] as MeshLaySettings['fill'] | undefined;
+      if (!of) return [];
+      const h = k.key === 'firstLayer' ? lay.firstLayerHeightMm : lay.layerHeightMm;
+      const most = fastestSpeedMmPerS(limitMm3PerS, Math.max(of.widthMm, h), h, lay.flow);
+      return of.speedMmPerS > most ? [[speedKey(k), Math.floor(most)]] : [];
+    }),
+  );
+}
+
+export const meltRate = defineRule({
+  id: 'melt-rate',
+  stage: 'body',
+  title: 'Volumetric flow within what tool and trial allow',
+  why: 'Asked for more than the hot end can melt, lines come out thin and gappy and the drive slips.',
+  source: 'Conservation of volume; flow peak over 1 mm of path',
+  supersedes: ['flow-of-line-kinds'],
+  program: {
+    reads: ['extrudingMoves', 'highestFlowLine', 'highestFlowMm3PerS', 'layerRows', 'nozzleMinExtrudingC'],
+    find: ({ report, context }) => {
+      if (report.extrudingMoves === 0) return { needs: 'a program that extrudes' };
+      const everywhere = context.proofs['highestFlowMm3PerS'];
+      const proof = everywhere && proofAt(everywhere, report.nozzleMinExtrudingC);
+      const proven = proof?.state === 'proven' ? proof.range.max : null;
+      const hardware = context.recipe.tool.catalogueFlowMm3PerS;
+      if (hardware === null && proven === null) return { needs: 'a melt rate, from the tool or from a trial' };
+      const byHardware = hardware !== null && (proven === null || hardware <= proven);
+      const limit = byHardware ? hardware : proven!;
+      const peak = report.highestFlowMm3PerS;
+      if (peak <= limit * (1 + 1e-9)) {
+        if (everywhere?.state !== 'proven' || proof?.state !== 'unproven') return [];
+        return [
+          {
+            severity: context.job.provenOnly ? 'blocker' : 'caution',
+            title: 'Volumetric flow is not proven at this temperature',
+            figure: `${report.nozzleMinExtrudingC} °C`,
+            limit: proof.because!,
+            origin: `proven, ${everywhere.trialName}`,
+            isUnproven: true,
+            fix: `print at a proven temperature, or run a highest-flow trial at ${report.nozzleMinExtrudingC} °C`,
+            trialId: everywhere.trialId,
+          },
+        ];
+      }
+      const over = report.layerRows
+        .map((row, i) => ({ row, n: i + 1 }))
+        .filter(({ row }) => row.peakFlowMm3PerS > limit);
+      const worst = over.reduce(
+        (a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a),
+        over[0] ?? { row: report.layerRows[0]!, n: 1 },
+      );
+      const beyondHardware = hardware !== null && peak > hardware;
+      const severity =
+        beyondHardware || context.job.provenOnly || proof?.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution';
+      return [
+        {
+          severity,
+          title: `Volumetric flow above ${byHardware ? 'what the tool can melt' : 'what is proven'}, in ${over.length} of ${report.layerRows.length} layers`,
+          figure: `${formatFigure(peak, 'volumetricFlow', 2)} mm³/s`,
+          limit: `${formatFigure(limit, 'volumetricFlow', 2)} mm³/s`,
+          origin: byHardware ? `hardware, ${context.recipe.tool.name}` : `proven, ${proof!.trialName}`,
+          fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
+          ...(context.recipe.lay && { change: { values: slowed(limit, context.recipe.lay) } }),
+          line: report.highestFlowLine,
+          layer: worst.n,
+          zMm: worst.row.zMm,
+          ...(proof ? { trialId: proof.trialId } : {}),
+        },
+      ];
+    },
+  },
+});

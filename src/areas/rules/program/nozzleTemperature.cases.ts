@@ -1,0 +1,235 @@
+import type { RuleCases } from '../cases.ts';
+import { nozzleTemperature } from './nozzleTemperature.ts';
+
+export const cases: RuleCases = {
+  rule: nozzleTemperature,
+  recipe: [
+    { when: 'at an end', values: { nozzleC: 252, nozzleFirstC: 252 }, finds: [] },
+    {
+      when: 'above',
+      values: { nozzleC: 254 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature above what is proven',
+          figure: '254 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 252 °C or prove it',
+        },
+      ],
+    },
+    {
+      when: 'below, in a range seen to fail',
+      proofs: { nozzleC: { range: { min: 250, max: 256, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature below what is proven; beyond was seen to fail',
+          figure: '248 °C',
+          limit: '250 °C to 256 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 250 °C or prove it',
+        },
+      ],
+    },
+    { when: 'at the limit', values: { hotEndMaxC: 248 }, finds: [] },
+    {
+      when: 'a cooler hot end',
+      values: { hotEndMaxC: 245 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature hotter than the tool allows',
+          figure: '248 °C',
+          limit: '245 °C',
+          origin: 'hardware, the tool',
+          fix: 'set 245 °C at most, or use other hardware',
+        },
+      ],
+    },
+    { when: 'at its lower end', values: { nozzleRangeC: [248, 260] }, finds: [] },
+    {
+      when: 'below, though proven there',
+      values: { nozzleRangeC: [250, 260] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature below the supplier’s range, though proven here',
+          figure: '248 °C',
+          limit: '250 °C to 260 °C',
+          origin: 'material data; proven by T-0001',
+          fix: 'nothing, if the trial still holds; else set 250 °C',
+        },
+      ],
+    },
+  ],
+  job: [
+    {
+      when: 'hotter than the tool takes',
+      program: { before: { layer4: 'M109 S301' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature hotter than 0.4 hardened allows',
+          figure: '301 °C',
+          limit: '300 °C',
+          origin: 'hardware, 0.4 hardened',
+          fix: 'set 300 °C at most, or use other hardware',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+      others: ['heat-steady'],
+    },
+    {
+      when: 'as hot as tool, supplier and trial allow at once',
+      program: { before: { layer4: 'M109 S252' } },
+      values: { hotEndMaxC: 252, nozzleRangeC: [240, 252] },
+      finds: [],
+    },
+    {
+      when: 'above the supplier’s range, unproven',
+      program: { before: { layer4: 'M109 S265' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature above the supplier’s range',
+          figure: '265 °C',
+          limit: '240 °C to 260 °C',
+          origin: 'material data, Torba ASA natural',
+          fix: 'set 260 °C, or prove 265 °C by a trial',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+      others: ['heat-steady'],
+    },
+    {
+      when: 'below the supplier’s range, nothing proven',
+      program: { before: { layer4: 'M109 S239' } },
+      proofs: { nozzleC: null },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature below the supplier’s range',
+          figure: '239 °C',
+          limit: '240 °C to 260 °C',
+          origin: 'material data, Torba ASA natural',
+          fix: 'set 240 °C, or prove 239 °C by a trial',
+          line: 81,
+          layer: 4,
+          zMm: 0.8,
+        },
+      ],
+    },
+    {
+      when: 'above the supplier’s range, though proven',
+      program: { before: { layer4: 'M109 S252' } },
+      values: { nozzleRangeC: [240, 250] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature above the supplier’s range, though proven here',
+          figure: '252 °C',
+          limit: '240 °C to 250 °C',
+          origin: 'material data, Torba ASA natural; proven by T-0001',
+          fix: 'nothing, if the trial still holds; else set 250 °C',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'above what is proven, inside the supplier’s range',
+      program: { before: { layer4: 'M109 S255' } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature above what is proven',
+          figure: '255 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 252 °C or prove it',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'below what a trial saw fail',
+      program: { before: { layer4: 'M109 S242' } },
+      proofs: { nozzleC: { range: { min: 244, max: 252, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature below what is proven; beyond was seen to fail',
+          figure: '242 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 244 °C or prove it',
+          line: 81,
+          layer: 4,
+          zMm: 0.8,
+        },
+      ],
+    },
+    {
+      when: 'above and below at once, in a class that is proven only',
+      program: { before: { layer3: 'M109 S242', layer4: 'M109 S255' } },
+      job: { class: 'customer part' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature above what is proven',
+          figure: '255 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 252 °C or prove it',
+          line: 77,
+          layer: 3,
+          zMm: 0.6,
+        },
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature below what is proven',
+          figure: '242 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 244 °C or prove it',
+          line: 58,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+      others: ['heat-steady'],
+    },
+    {
+      when: 'a mesh generated hotter than the supplier says',
+      mesh: {},
+      values: { nozzleC: 265, nozzleFirstC: 265 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature above the supplier’s range',
+          figure: '265 °C',
+          limit: '240 °C to 260 °C',
+          origin: 'material data, Torba ASA natural',
+          fix: 'set 260 °C, or prove 265 °C by a trial',
+          line: 4,
+        },
+      ],
+    },
+    {
+      when: 'nothing is extruded',
+      program: { replace: [[/ E[-\d.]+/g, '']] },
+      finds: [],
+      others: ['lays-something'],
+      needs: 'a program that extrudes',
+    },
+  ],
+};

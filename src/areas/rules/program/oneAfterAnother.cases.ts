@@ -1,0 +1,69 @@
+import type { RuleCases } from '../cases.ts';
+import { oneAfterAnother } from './oneAfterAnother.ts';
+
+export const cases: RuleCases = {
+  rule: oneAfterAnother,
+  job: [
+    {
+      when: 'it goes down beside 21 mm with 12 mm of room',
+      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      values: { clearanceMm: 12 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 0.2 mm beside 21 mm',
+          limit: '12 mm under the carriage',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'have it made layer by layer',
+          line: 125,
+          layer: 6,
+          zMm: 0.2,
+        },
+      ],
+      others: ['layer-time-proven', 'parks-clear', 'skipped-height'],
+    },
+    {
+      when: 'it goes down beside 21 mm with 40 mm of room',
+      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      values: { clearanceMm: 40 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 0.2 mm beside 21 mm',
+          limit: '40 mm under the carriage',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'see that head and carriage pass beside it',
+          line: 125,
+          layer: 6,
+          zMm: 0.2,
+        },
+      ],
+      others: ['layer-time-proven', 'parks-clear', 'skipped-height'],
+    },
+    {
+      when: 'it goes down and nobody has measured the room',
+      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 0.2 mm beside 21 mm',
+          limit: 'the carriage’s room is not known',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'see that head and carriage pass beside it',
+          line: 125,
+          layer: 6,
+          zMm: 0.2,
+        },
+      ],
+      others: ['layer-time-proven', 'parks-clear', 'skipped-height'],
+    },
+    {
+      when: 'it goes down by less than a millimetre',
+      program: { before: { end: 'G1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      finds: [],
+    },
+  ],
+};

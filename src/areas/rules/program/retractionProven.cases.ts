@@ -1,0 +1,137 @@
+import type { RuleCases } from '../cases.ts';
+import { retractionProven } from './retractionProven.ts';
+
+export const cases: RuleCases = {
+  rule: retractionProven,
+  recipe: [
+    { when: 'at an end', values: { retractionMm: 1.8 }, finds: [] },
+    {
+      when: 'shorter',
+      values: { retractionMm: 0.6 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Retraction below what is proven',
+          figure: '0.6 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.1 mm or prove it',
+        },
+      ],
+    },
+  ],
+  job: [
+    {
+      when: 'it retracts further than proven',
+      program: {
+        replace: [
+          [/E-1\.2 F2100\nG0 Z0\.8/, 'E-4 F2100\nG0 Z0.8'],
+          [/(Z0\.8 F480\nG1 E)1\.2/, '$14'],
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Retraction above what is proven',
+          figure: '4 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.8 mm or prove it',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'it retracts less than a trial saw fail',
+      program: {
+        replace: [
+          [/E-1\.2 F2100\nG0 Z0\.8/, 'E-0.4 F2100\nG0 Z0.8'],
+          [/(Z0\.8 F480\nG1 E)1\.2/, '$10.4'],
+        ],
+      },
+      proofs: { retractionMm: { range: { min: 1.1, max: 1.8, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Retraction below what is proven; beyond was seen to fail',
+          figure: '0.4 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.1 mm or prove it',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'it retracts too far and too little',
+      program: {
+        replace: [
+          [/E-1\.2 F2100\nG0 Z0\.8/, 'E-0.4 F2100\nG0 Z0.8'],
+          [/(Z0\.8 F480\nG1 E)1\.2/, '$10.4'],
+          [/E-1\.2 F2100\nG0 Z0\.6/, 'E-4 F2100\nG0 Z0.6'],
+          [/(Z0\.6 F480\nG1 E)1\.2/, '$14'],
+        ],
+      },
+      job: { class: 'customer part' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Retraction above what is proven',
+          figure: '4 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.8 mm or prove it',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+        },
+        {
+          severity: 'blocker',
+          title: 'Retraction below what is proven',
+          figure: '0.4 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.1 mm or prove it',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'a mesh is generated with more than proven',
+      mesh: {},
+      values: { retractionMm: 4 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Retraction above what is proven',
+          figure: '4 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.8 mm or prove it',
+          line: 90,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'the evidence is due',
+      proofs: { retractionMm: { state: 'due', because: 'nozzle changed 3 d ago' } },
+      finds: [],
+      others: ['evidence-not-due'],
+      needs: 'valid retraction evidence on this machine, tool and material',
+    },
+    {
+      when: 'nothing retracts',
+      program: { replace: [[/G1 E-?1\.2 F2100\n/g, '']] },
+      finds: [],
+      needs: 'a program that retracts by moves of its own',
+    },
+  ],
+};

@@ -1,0 +1,54 @@
+import type { RuleCases } from '../cases.ts';
+import { skippedHeight } from './skippedHeight.ts';
+
+export const cases: RuleCases = {
+  rule: skippedHeight,
+  job: [
+    {
+      when: 'a layer is left out',
+      program: { instead: { layer4: '' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'A layer is missing',
+          figure: '0.4 mm between two layers',
+          limit: '0.2 mm',
+          origin: 'the program itself',
+          fix: 'have the file made again; from 0.6 mm on nothing lies under it',
+          line: 81,
+          layer: 4,
+          zMm: 1,
+        },
+      ],
+    },
+    {
+      when: 'two layers are left out',
+      program: {
+        instead: { layer3: '', layer4: '' },
+        before: {
+          end: 'G0 Z1.2 F480\nG0 X90 Y95 F6000\nG1 X130 E1.26 F1200\nG0 Z1.4 F480\nG1 X90 E1.26\nG0 Z1.6 F480\nG1 X130 E1.26',
+        },
+      },
+      values: { lowestLayerTimeS: 1 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'A layer is missing',
+          figure: '0.6 mm between two layers',
+          limit: '0.2 mm',
+          origin: 'the program itself',
+          fix: 'have the file made again; from 0.4 mm on nothing lies under it',
+          line: 59,
+          layer: 3,
+          zMm: 1,
+        },
+      ],
+    },
+    {
+      when: 'the program has one layer',
+      program: { instead: { layer2: '', layer3: '', layer4: '', layer5: '' } },
+      finds: [],
+      needs: 'a program of two layers or more',
+    },
+  ],
+};

@@ -1,0 +1,25 @@
+import { noCeilings } from '../../machines/model/policy.ts';
+import type { RuleCases } from '../cases.ts';
+import { timeCeiling } from './timeCeiling.ts';
+
+export const cases: RuleCases = {
+  rule: timeCeiling,
+  job: [
+    { when: 'it lasts what is allowed', policy: { ceilings: { 'in-house': { ...noCeilings, hours: 1 } } }, finds: [] },
+    {
+      when: 'it lasts longer',
+      policy: { ceilings: { 'in-house': { ...noCeilings, hours: 0.05 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The print lasts longer than the farm allows',
+          figure: '7 min',
+          limit: '3 min',
+          origin: 'farm policy, class in-house',
+          fix: 'bring it to 45 % of its time: thicker layers, fewer at once, or another class',
+        },
+      ],
+    },
+    { when: 'the policy was not kept', forget: ['policy'], finds: [], needs: 'the farm’s policy, which was not kept' },
+  ],
+};

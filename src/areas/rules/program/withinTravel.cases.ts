@@ -1,0 +1,84 @@
+import type { RuleCases } from '../cases.ts';
+import { withinTravel } from './withinTravel.ts';
+
+export const cases: RuleCases = {
+  rule: withinTravel,
+  job: [
+    { when: 'X reaches the end of its travel', program: { before: { layer3: 'G0 X348 F6000' } }, finds: [] },
+    {
+      when: 'X leaves the machine',
+      program: { before: { layer3: 'G0 X349 F6000' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X 349 mm',
+          limit: '348 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 1 mm back in X',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+        },
+      ],
+    },
+    {
+      when: 'Y goes below zero',
+      program: { before: { layer3: 'G0 Y-4 F6000' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Y leaves the machine',
+          figure: 'Y -4 mm',
+          limit: '0 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 4 mm forward in Y',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+        },
+      ],
+    },
+    {
+      when: 'Z leaves the machine',
+      program: { before: { layer3: 'G0 Z401 F480\nG0 Z0.6 F480' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Z leaves the machine',
+          figure: 'Z 401 mm',
+          limit: '400 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 1 mm back in Z',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+        },
+      ],
+    },
+    {
+      when: 'what is laid is longer than the travel',
+      values: { travelXMm: 36 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X 130 mm',
+          limit: '36 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'scale to 90.0 %',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'it moves nothing',
+      program: { instead: { layer1: '', layer2: '', layer3: '', layer4: '', layer5: '', end: 'M104 S0\nM140 S0' } },
+      finds: [],
+      others: ['lays-something'],
+      needs: 'a program that moves',
+    },
+  ],
+};

@@ -1,0 +1,51 @@
+import { formatFigure } from '../../../core/units/format.ts';
+import { defineRule, placeOfLine, type Found } from '../define.ts';
+
+export const withinTravel = defineRule({
+  id: 'within-travel',
+  stage: 'body',
+  title: 'Every move stays within the travel of the machine',
+  why: 'An axis driven into its stop loses its place; everything above is shifted.',
+  source: 'Geometry',
+  program: {
+    reads: ['boundsMm', 'layerRows', 'reachedMm'],
+    only: 'brought along',
+    find: ({ report, context }) => {
+      if (!report.reachedMm) return { needs: 'a program that moves' };
+      const found: Found[] = [];
+      const axes = ['X', 'Y', 'Z'] as const;
+      axes.forEach((axis, i) => {
+        const travel = context.machine.travelMm[i]!;
+        const { min, max, minLine, maxLine } = report.reachedMm!;
+        const over = max[i]! - travel;
+        const under = -min[i]!;
+        const part = report.boundsMm ? report.boundsMm.max[i]! - report.boundsMm.min[i]! : 0;
+        const fits = part <= travel;
+        const scale = fits
+          ? `move the part ${formatFigure(Math.max(over, under), 'length', 2)} mm ${over > under ? 'back' : 'forward'} in ${axis}`
+          : `scale to ${(Math.floor((1000 * travel) / part + 1e-9) / 10).toFixed(1)} %`;
+        if (over > 1e-6)
+          found.push({
+            severity: 'blocker',
+            title: `${axis} leaves the machine`,
+            figure: `${axis} ${formatFigure(max[i]!, 'length', 2)} mm`,
+            limit: `${formatFigure(travel, 'length', 2)} mm`,
+            origin: `hardware, ${context.machine.name}`,
+            fix: scale,
+            ...placeOfLine(report, maxLine[i]!),
+          });
+        if (under > 1e-6)
+          found.push({
+            severity: 'blocker',
+            title: `${axis} leaves the machine`,
+            figure: `${axis} ${formatFigure(min[i]!, 'length', 2)} mm`,
+            limit: '0 mm',
+            origin: `hardware, ${context.machine.name}`,
+            fix: scale,
+            ...placeOfLine(report, minLine[i]!),
+          });
+      });
+      return found;
+    },
+  },
+});

@@ -1,0 +1,23 @@
+import type { RuleCases } from '../cases.ts';
+import { lightMapFresh } from './lightMapFresh.ts';
+
+export const cases: RuleCases = {
+  rule: lightMapFresh,
+  recipe: [
+    { when: 'a map that holds', proofs: { irradianceMwPerCm2: { state: 'proven' } }, finds: [] },
+    {
+      when: 'a map from before the screen was changed',
+      proofs: { irradianceMwPerCm2: { state: 'due', because: 'screen changed 3 d ago' } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The dose rests on an old light map',
+          figure: '7.8 mJ/cm² by ',
+          limit: 'a light map that holds: screen changed 3 d ago',
+          origin: 'proven by ',
+          fix: 'run a light map',
+        },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,23 @@
+import type { RuleCases } from '../cases.ts';
+import { speedWithinAxes } from './speedWithinAxes.ts';
+
+export const cases: RuleCases = {
+  rule: speedWithinAxes,
+  recipe: [
+    { when: 'travel at the limit', values: { travelSpeedMmPerS: 300 }, finds: [] },
+    {
+      when: 'travel beyond',
+      values: { travelSpeedMmPerS: 350 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Faster than the axes run',
+          figure: '350 mm/s',
+          limit: '300 mm/s',
+          origin: 'hardware, printer',
+          fix: 'set 300 mm/s',
+        },
+      ],
+    },
+  ],
+};

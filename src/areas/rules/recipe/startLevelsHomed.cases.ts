@@ -1,0 +1,23 @@
+import type { RuleCases } from '../cases.ts';
+import { startLevelsHomed } from './startLevelsHomed.ts';
+
+export const cases: RuleCases = {
+  rule: startLevelsHomed,
+  recipe: [
+    { when: 'measured after', values: { startBlock: 'M190 S{bed}\nM109 S{nozzle}\nG28\nG29' }, finds: [] },
+    {
+      when: 'measured first',
+      values: { startBlock: 'M190 S{bed}\nM109 S{nozzle}\nG29\nG28' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The bed is measured before homing',
+          figure: 'G29 before G28',
+          limit: 'G28 first',
+          origin: 'printer',
+          fix: 'move G29 below G28',
+        },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,37 @@
+import type { RuleCases } from '../cases.ts';
+import { stateKnown } from './stateKnown.ts';
+
+export const cases: RuleCases = {
+  rule: stateKnown,
+  recipe: [
+    { when: 'lately', machine: { knownForDays: 30 }, finds: [] },
+    {
+      when: 'long ago',
+      machine: { knownForDays: 200 },
+      finds: [
+        {
+          severity: 'note',
+          title: 'What is mounted was said long ago',
+          figure: '200 d ago',
+          limit: '60 d',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'look, and confirm on its page',
+        },
+      ],
+    },
+    {
+      when: 'never',
+      machine: { knownForDays: null },
+      finds: [
+        {
+          severity: 'note',
+          title: 'Only the profile says what is mounted',
+          figure: 'never confirmed',
+          limit: '60 d',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'look, and confirm on its page',
+        },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,32 @@
+import { defineRule } from '../define.ts';
+
+export const wallSpeedProven = defineRule({
+  id: 'wall-speed-proven',
+  stage: 'before start',
+  title: 'Visible walls no faster than they come out even',
+  why: 'Beyond it every corner leaves waves.',
+  source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
+  recipe: {
+    about: 'recipe',
+    reads: ['visibleWallSpeedMmPerS'],
+    readsIfSet: ['highestWallSpeedMmPerS'],
+    find: (r) => {
+      if (!r.has('highestWallSpeedMmPerS') || r.number('visibleWallSpeedMmPerS') <= r.number('highestWallSpeedMmPerS'))
+        return [];
+      const p = r.input.proofs['highestWallSpeedMmPerS'];
+      const limit = r.number('highestWallSpeedMmPerS');
+      const isProven = p?.state === 'proven';
+      return [
+        {
+          severity: isProven && (p.range.maxEnd === 'failedBeyond' || r.input.provenOnly) ? 'blocker' : 'caution',
+          title: 'Visible walls faster than they come out even',
+          figure: r.show('visibleWallSpeedMmPerS'),
+          limit: r.show('highestWallSpeedMmPerS'),
+          origin: isProven ? `proven by ${p.trialName}` : 'material',
+          fix: `set ${r.show('visibleWallSpeedMmPerS', limit)}`,
+          change: { values: { visibleWallSpeedMmPerS: limit } },
+        },
+      ];
+    },
+  },
+});

@@ -1,0 +1,39 @@
+import type { Proof } from '../library/model/records.ts';
+import type { Values } from '../library/settings/define.ts';
+
+export type Technology = 'filament' | 'resin';
+
+/** What stands on the floor, as the rules read it. */
+export interface RecipeMachine {
+  readonly name: string;
+  readonly ready: boolean;
+  readonly mountedToolId: string | null;
+  readonly loadedMaterialId: string | null;
+  readonly loadedLot: string | null;
+  readonly remainingG: number | null;
+  /** Speed set at the machine, percent of the program's; null where nobody has said. */
+  readonly speedPercent: number | null;
+  readonly lid: 'open' | 'closed' | 'none';
+  readonly resinC: number | null;
+  /** Days since somebody or the machine itself last said what is mounted; null when only the profile says so. */
+  readonly knownForDays: number | null;
+}
+/** One role of a recipe: what is printed with which tool and material. */
+export interface RecipeRole {
+  readonly role: 'part body' | 'support' | 'support contact' | 'raft/brim';
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly materialName: string;
+  readonly family: string;
+  readonly bondsWith: string;
+  readonly supportPartners: string;
+}
+/** A recipe as a subject: the effective values of the part body, and what is known of where it would be printed. */
+export interface RecipeInput {
+  readonly technology: Technology;
+  readonly values: Values;
+  readonly roles: readonly RecipeRole[];
+  readonly proofs: Readonly<Record<string, Proof>>;
+  readonly provenOnly: boolean;
+  readonly machine: RecipeMachine | null;
+}

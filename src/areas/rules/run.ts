@@ -1,0 +1,156 @@
+import { findSetting } from '../library/settings/catalogue.ts';
+import type { CheckContext } from './context.ts';
+import {
+  isFor,
+  readerOf,
+  toFinding,
+  type Found,
+  type JobInput,
+  type NotChecked,
+  type RecipeView,
+  type Rule,
+} from './define.ts';
+import type { RecipeInput } from './recipeInput.ts';
+import { estimateOf } from './estimate.ts';
+import { rules } from './index.ts';
+import type { CheckOutcome, Finding, RuleRun, Severity, Verdict } from './outcome.ts';
+
+const GRAVITY: Readonly<Record<Severity, number>> = { blocker: 0, caution: 1, note: 2 };
+
+/** What a view of a recipe needs and the recipe does not have: the key of a setting, "machine", or null. */
+export function neededBy(view: RecipeView, input: RecipeInput): string | null {
+  if (view.needsMachine && !input.machine) return 'machine';
+  if (view.needsReport && input.machine?.[view.needsReport] === null) return view.needsReport;
+  return view.reads.find((key) => input.values[key] === undefined || input.values[key] === null) ?? null;
+}
+
+export interface RecipeFinding extends Found {
+  readonly rule: string;
+  readonly about: RecipeView['about'];
+  readonly why: string;
+  readonly source: string;
+}
+export interface RecipeCheck {
+  readonly findings: readonly RecipeFinding[];
+  readonly ran: number;
+  /** Rules that could not look, with the setting they need. */
+  readonly notChecked: readonly { readonly rule: string; readonly title: string; readonly needs: string }[];
+}
+
+/** Holds a recipe against every rule that looks at recipes of its technology. A rule that lacks a value says so instead of passing in silence. */
+export function checkRecipe(input: RecipeInput): RecipeCheck {
+  const findings: RecipeFinding[] = [];
+  const notChecked: RecipeCheck['notChecked'][number][] = [];
+  let ran = 0;
+  for (const { id, title, why, source, recipe: view, ...rule } of rules) {
+    if (!view || !isFor(rule as Rule, input.technology)) continue;
+    const needs = neededBy(view, input);
+    if (needs !== null) {
+      notChecked.push({ rule: id, title, needs });
+      continue;
+    }
+    ran++;
+    for (const found of view.find(readerOf(id, view, input)))
+      findings.push({ ...found, rule: id, about: view.about, why, source });
+  }
+  return { findings: findings.sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity]), ran, notChecked };
+}
+
+/** The recipe of a job as a subject; null where its values were not kept. */
+export function recipeOf({ recipe, machine, job, proofs }: CheckContext): RecipeInput | null {
+  if (!recipe.values || !recipe.roles) return null;
+  return {
+    technology: 'filament',
+    values: recipe.values,
+    roles: recipe.roles,
+    proofs,
+    provenOnly: job.provenOnly,
+    machine: machine.asKnown ?? null,
+  };
+}
+
+/** Whether a view reads how something is printed: a program carries that itself, and a recipe cannot speak for it. */
+const readsProcess = (view: RecipeView): boolean =>
+  view.about === 'recipe' &&
+  [...view.reads, ...(view.readsIfSet ?? [])].some((key) => findSetting(key)?.owners.includes('process'));
+
+type Ask = () => readonly Found[] | NotChecked;
+
+/** How a rule looks at a job itself: at its mesh where there is one, else at its program; null where it looks at neither. */
+function askOfJob(rule: Rule, job: JobInput): Ask | null {
+  const { mesh } = job;
+  const { program: view, mesh: meshView } = rule;
+  if (mesh && meshView) return () => meshView.find(mesh, job);
+  return view && !(mesh && view.only === 'brought along') ? () => view.find(job) : null;
+}
+/** How a rule looks at the recipe of a job: a mesh is printed by the recipe, a program only shares machine, tool and material with it. */
+function askOfRecipe(rule: Rule, job: JobInput): Ask | null {
+  const view = rule.recipe;
+  if (!view || (!job.mesh && readsProcess(view))) return null;
+  return () => {
+    const input = recipeOf(job.context);
+    if (!input) return { needs: 'the recipe’s values were not kept' };
+    const needs = neededBy(view, input);
+    return needs === null
+      ? view.find(readerOf(rule.id, view, input))
+      : { needs: `nobody has reported ${findSetting(needs)?.label.toLowerCase() ?? needs}` };
+  };
+}
+
+/** What every rule says of a job, each with its finding or with what it needs: same input, same answer, in a browser worker, on the
+ *  server and at the command line. */
+export function checkJob(job: JobInput): CheckOutcome {
+  const findings: Finding[] = [];
+  const runs: RuleRun[] = [];
+  const asked = rules.filter((r) => isFor(r, 'filament')).map((rule) => ({ rule, ask: askOfJob(rule, job) }));
+  const answered = new Set(asked.flatMap(({ rule, ask }) => (ask ? (rule.supersedes ?? []) : [])));
+  for (const { rule, ask: ofJob } of asked) {
+    const ask = ofJob ?? (answered.has(rule.id) || looksAtJobs(rule) ? null : askOfRecipe(rule, job));
+    if (!ask) continue;
+    const found = ask();
+    if ('needs' in found) {
+      runs.push({ rule: rule.id, ran: false, needs: found.needs });
+      continue;
+    }
+    runs.push({ rule: rule.id, ran: true, needs: null });
+    findings.push(...found.map((f) => toFinding(rule, job.mesh ? f : withoutChange(f))));
+  }
+  findings.sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1));
+  const verdict: Verdict = findings.some((f) => f.severity === 'blocker')
+    ? 'blocked'
+    : findings.some((f) => f.severity === 'caution')
+      ? 'clear with cautions'
+      : 'clear';
+  return {
+    verdict,
+    sentence: sentenceOf(verdict, findings, job),
+    findings,
+    runs,
+    estimate: estimateOf(job),
+    report: job.report,
+    ...(job.mesh && { mesh: job.mesh }),
+  };
+}
+
+const looksAtJobs = (rule: Rule): boolean => rule.program !== undefined || rule.mesh !== undefined;
+/** What a program needs is done where it was made: nothing of it can be changed here. */
+const withoutChange = ({ change: _, ...found }: Found): Found => found;
+
+function sentenceOf(verdict: Verdict, findings: readonly Finding[], { context }: JobInput): string {
+  const count = (severity: Severity, word: string) => {
+    const n = findings.filter((f) => f.severity === severity).length;
+    return `${n} ${word}${n === 1 ? '' : 's'}`;
+  };
+  if (verdict === 'clear')
+    return `Clear: flow is proven on ${context.machine.name} and nothing this job asks for lies outside its limits.`;
+  const first = findings[0]!;
+  const rest =
+    findings.length > 1
+      ? ` (${[verdict === 'blocked' ? count('blocker', 'blocker') : '', count('caution', 'caution')].filter((t) => t && !t.startsWith('0')).join(', ')})`
+      : '';
+  return verdict === 'blocked'
+    ? `Blocked: ${lower(first.title)}${rest}.`
+    : `Clear with cautions: ${lower(first.title)}${rest}.`;
+}
+
+const lower = (text: string): string => (/^[A-Z]\b/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1)); // an axis keeps its letter

@@ -1,0 +1,18 @@
+import type { StoredKind } from '../../core/formats/storedJson.ts';
+
+type Older = Record<string, unknown>;
+
+/** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`. */
+export const storedOutcome: StoredKind = {
+  name: 'the outcome of a check',
+  schema: 2,
+  upgrades: [
+    (outcome: { findings: readonly Older[]; runs: readonly Older[] }) => ({
+      ...outcome,
+      findings: outcome.findings.map(({ bites, ...finding }) => ({ ...finding, stage: bites })),
+      runs: outcome.runs.map(({ missing, ...run }) => ({ ...run, needs: missing ?? null })),
+    }),
+  ],
+};
+/** Surroundings of checks. */
+export const storedContext: StoredKind = { name: 'the context of a check', schema: 1, upgrades: [] };

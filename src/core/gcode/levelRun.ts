@@ -1,0 +1,185 @@
+import { FARTHEST_MM, BEYOND_ONE_KILOMETRE } from './interpreter.ts';
+import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
+import type { ProgramTally } from './tally.ts';
+
+/** Does to level moves from index `k` on what the interpreter and the run do to one line, in one loop with the state in locals: half the
+ *  time of a program goes by here, and fields and calls cost more than the figures. Stops after the first that only moves filament;
+ *  returns the index after the last taken. */
+export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstLine: number): number {
+  const { state } = run;
+  const { values, masks, count } = moves;
+  const { facts, planner: p, layers, filamentArea, maxFeed } = run;
+  const { scale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
+  const travelled = run.travelled;
+  const columns = layers.columns;
+  const feedX = maxFeed[0]!;
+  const feedY = maxFeed[1]!;
+  const feedE = maxFeed[3]!;
+  const mostX = run.maxAcceleration[0]!;
+  const mostY = run.maxAcceleration[1]!;
+  const mostE = run.maxAcceleration[3]!;
+  const printA = run.printAcceleration;
+  const travelA = run.travelAcceleration;
+  let x = state.x;
+  let y = state.y;
+  let e = state.e;
+  let feed = state.feedMmPerS;
+  let advance = run.advance;
+  let highest = run.highestAdvance;
+  let chained = run.chained;
+  let inLayer = false;
+  let minX = 0;
+  let maxX = 0;
+  let minY = 0;
+  let maxY = 0;
+  let layerFilament = 0;
+  let extrudingMoves = 0;
+  let travelMoves = 0;
+  const start = p.reserve(count);
+  const {
+    lengthMm,
+    nominalMmPerS,
+    accelerationMmPerS2,
+    volumePerMm,
+    commandedMmPerS,
+    line: lineOf,
+    layer: layerOf,
+    directionX,
+    directionY,
+  } = p;
+  let s = start;
+  let layer = run.layer;
+  let filamentOnly = 0;
+  for (; k < count; k++) {
+    const line = firstLine + k;
+    const mask = masks[k]!;
+    const at = k * COLUMNS_PER_MOVE;
+    if ((mask & (1 << F_AT)) !== 0) {
+      feed = (values[at + F_AT]! * scale) / 60;
+      state.feedMmPerS = feed;
+    }
+    const x0 = x;
+    const y0 = y;
+    const e0 = e;
+    let x1 = x0;
+    let y1 = y0;
+    let e1 = e0;
+    if ((mask & (1 << X_AT)) !== 0) x1 = values[at + X_AT]! * scale + (isRelative ? x0 : offsetX);
+    if ((mask & (1 << Y_AT)) !== 0) y1 = values[at + Y_AT]! * scale + (isRelative ? y0 : offsetY);
+    if ((mask & (1 << E_AT)) !== 0) e1 = values[at + E_AT]! * scale + (isFilamentRelative ? e0 : offsetE);
+    const dx = x1 - x0;
+    const dy = y1 - y0;
+    const de = e1 - e0;
+    if (!(Math.abs(dx) + Math.abs(dy) + Math.abs(de) < FARTHEST_MM)) {
+      run.problem(line, 'tooFar', BEYOND_ONE_KILOMETRE);
+      continue;
+    }
+    x = x1;
+    y = y1;
+    e = e1;
+    if (de !== 0) {
+      advance += de;
+      if (advance > highest) highest = advance;
+    }
+    const squared = dx * dx + dy * dy;
+    if (squared === 0) {
+      if (de === 0) continue;
+      filamentOnly = de;
+      break;
+    }
+    if (!state.isHomed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
+    const length = Math.sqrt(squared);
+    const inverse = 1 / length;
+    const extruding = de > 0;
+    if (extruding) {
+      extrudingMoves++;
+      if (run.heat.isChanged) run.heat.noteExtrusion(line);
+      if (!inLayer) {
+        if (z !== run.layerZ) run.enterLayer(line);
+        layer = run.layer;
+        if (layer !== run.chainedLayer) chained = false;
+        inLayer = true;
+        minX = columns.minX[layer]!;
+        maxX = columns.maxX[layer]!;
+        minY = columns.minY[layer]!;
+        maxY = columns.maxY[layer]!;
+        layerFilament = columns.filamentMm[layer]!;
+      }
+      if (!chained) {
+        // else the start is the end already counted
+        chained = true;
+        if (x0 < minX) minX = x0;
+        if (x0 > maxX) maxX = x0;
+        if (y0 < minY) minY = y0;
+        if (y0 > maxY) maxY = y0;
+        run.extruded.add(x0, y0, z, line);
+        run.extruded.add(x1, y1, z, line);
+      }
+      if (x1 < minX || x1 > maxX || y1 < minY || y1 > maxY) {
+        if (x1 < minX) minX = x1;
+        if (x1 > maxX) maxX = x1;
+        if (y1 < minY) minY = y1;
+        if (y1 > maxY) maxY = y1;
+        run.extruded.add(x1, y1, z, line);
+      }
+      layerFilament += de;
+    } else {
+      travelMoves++;
+      chained = false;
+      travelled.add(x1, y1, z, line);
+    }
+    const ux = dx * inverse;
+    const uy = dy * inverse;
+    const ax = Math.abs(ux);
+    const ay = Math.abs(uy);
+    const ue = Math.abs(de) * inverse;
+    const commanded = feed > 0 ? feed : run.commandedMmPerS(line);
+    let nominal = commanded;
+    let a = extruding ? printA : travelA;
+    if (ax * nominal > feedX) {
+      run.beyond(0, ax * commanded, line);
+      nominal = feedX / ax;
+    }
+    if (ay * nominal > feedY) {
+      run.beyond(1, ay * commanded, line);
+      nominal = feedY / ay;
+    }
+    if (ue * nominal > feedE) {
+      run.beyond(3, ue * commanded, line);
+      nominal = feedE / ue;
+    }
+    if (ax * a > mostX) a = mostX / ax;
+    if (ay * a > mostY) a = mostY / ay;
+    if (ue * a > mostE) a = mostE / ue;
+    lengthMm[s] = length;
+    nominalMmPerS[s] = nominal;
+    accelerationMmPerS2[s] = a;
+    commandedMmPerS[s] = commanded;
+    volumePerMm[s] = extruding ? de * filamentArea * inverse : 0;
+    directionX[s] = ux;
+    directionY[s] = uy;
+    lineOf[s] = line;
+    layerOf[s] = layer;
+    s++;
+  }
+  p.commitLevel(s - start);
+  state.x = x;
+  state.y = y;
+  state.e = e;
+  run.advance = advance;
+  run.highestAdvance = highest;
+  facts.extrudingMoves += extrudingMoves;
+  facts.travelMoves += travelMoves;
+  run.chained = chained;
+  if (extrudingMoves + travelMoves > 0) run.rising = false;
+  if (inLayer) {
+    run.chainedLayer = layer;
+    columns.minX[layer] = minX;
+    columns.maxX[layer] = maxX;
+    columns.minY[layer] = minY;
+    columns.maxY[layer] = maxY;
+    columns.filamentMm[layer] = layerFilament;
+  }
+  if (filamentOnly !== 0) run.filamentAlone(filamentOnly, firstLine + k++);
+  return k;
+}

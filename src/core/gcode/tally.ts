@@ -1,0 +1,120 @@
+import type { MotionLimits } from '../motion/limits.ts';
+import { MotionPlanner } from '../motion/planner.ts';
+import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import { Bounds } from './bounds.ts';
+import { emptyFacts, noteProblem } from './facts.ts';
+import { HeatFollower } from './heat.ts';
+import type { ProblemKind } from './interpreter.ts';
+import { heightKey, LayerFigures } from './layers.ts';
+import { ModalState } from './modalState.ts';
+
+/** Less than this is a change of height within a layer, not another part. */
+const BACK_DOWN_MM = 1;
+
+/** What is gathered of a program while it is followed, line by line or many level lines at once. */
+export class ProgramTally {
+  readonly state = new ModalState();
+  readonly facts = emptyFacts();
+  readonly layers = new LayerFigures();
+  readonly extruded = new Bounds();
+  readonly travelled = new Bounds();
+  readonly planner: MotionPlanner;
+  readonly heat = new HeatFollower(this.facts);
+  printAcceleration: number;
+  travelAcceleration: number;
+  readonly maxFeed: Float64Array;
+  readonly maxAcceleration: Float64Array;
+  readonly filamentArea: number;
+  /** Filament fed since the tool was taken, and the highest that ever was: a retraction and its refill cancel. */
+  advance = 0;
+  highestAdvance = 0;
+  layer = -1;
+  layerZ = NaN;
+  /** Whether the last line rose as it was printed. */
+  rising = false;
+  private highestLaidMm = -Infinity;
+  /** Whether the next line begins where the last one ended, and in what layer that was. */
+  chained = false;
+  chainedLayer = -1;
+
+  constructor(readonly limits: MotionLimits) {
+    this.planner = new MotionPlanner(this.layers, limits);
+    this.printAcceleration = limits.accelerationMmPerS2;
+    this.travelAcceleration = limits.travelAccelerationMmPerS2 ?? limits.accelerationMmPerS2;
+    this.maxFeed = Float64Array.from(limits.maxFeedMmPerS);
+    this.maxAcceleration = Float64Array.from(limits.maxAccelerationMmPerS2);
+    this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
+  }
+
+  problem(line: number, kind: ProblemKind, text: string): void {
+    noteProblem(this.facts, line, kind, text);
+  }
+
+  enterLayer(line: number): void {
+    const { z } = this.state;
+    this.layer = this.layers.layerAt(heightKey(z), z, line);
+    this.layerZ = z;
+    if (z > this.highestLaidMm) this.highestLaidMm = z;
+    else if (this.highestLaidMm - z > BACK_DOWN_MM) {
+      const known = this.facts.backDown;
+      if (!known || z - this.highestLaidMm < known.zMm - known.besideMm)
+        this.facts.backDown = { zMm: z, besideMm: this.highestLaidMm, line };
+    }
+  }
+
+  /** Plans filament alone; what it advances is counted already. */
+  filamentAlone(de: number, line: number): void {
+    const facts = this.facts;
+    const speed = this.commandedMmPerS(line);
+    facts.filamentOnlyMoves++;
+    if (de < 0) {
+      facts.retractions++;
+      if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
+      if (-de > facts.longestRetractionMm) {
+        facts.longestRetractionMm = -de;
+        facts.longestRetractionLine = line;
+      }
+      if (-de < facts.shortestRetractionMm) {
+        facts.shortestRetractionMm = -de;
+        facts.shortestRetractionLine = line;
+      }
+      if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
+    } else if (!this.heat.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
+    const a = this.maxAcceleration[3]!;
+    const p = this.planner;
+    const k = p.reserve();
+    p.direction.fill(0);
+    p.lengthMm[k] = Math.abs(de);
+    p.nominalMmPerS[k] = Math.min(speed, this.maxFeed[3]!);
+    p.accelerationMmPerS2[k] = a;
+    p.volumePerMm[k] = 0;
+    p.commandedMmPerS[k] = speed;
+    p.line[k] = line;
+    p.layer[k] = this.layer;
+    p.commit(false);
+  }
+
+  commandedMmPerS(line: number): number {
+    if (this.state.feedMmPerS > 0) return this.state.feedMmPerS;
+    if (this.facts.missingFeedLine === 0) {
+      this.facts.missingFeedLine = line;
+      this.problem(line, 'noFeed', 'a move before any feedrate; taken at the fastest axis speed');
+    }
+    return Math.max(this.maxFeed[0]!, this.maxFeed[1]!);
+  }
+
+  beyond(axis: number, mmPerS: number, line: number): void {
+    const machine = this.limits.maxFeedMmPerS[axis]!;
+    if (mmPerS <= machine * (1 + 1e-9)) {
+      this.facts.speedFasterThanFile++;
+      return;
+    } // only the file's own M203 is exceeded
+    const at = this.facts.speedBeyond[axis]!;
+    at.count++;
+    if (mmPerS > at.mmPerS) {
+      at.mmPerS = mmPerS;
+      at.line = line;
+    }
+  }
+}

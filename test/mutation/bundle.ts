@@ -1,0 +1,57 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { build } from 'esbuild';
+import { instrument, type Mutant } from './operators.ts';
+import type { Scope } from './scope.ts';
+
+const root = path.resolve(import.meta.dirname, '../..');
+const caseFiles = (): string[] =>
+  readdirSync(path.join(root, 'src/areas/rules'), { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.cases.ts'))
+    .sort();
+
+/** The tests of a scope with every mutant of its files built in: one module, written to `outfile`. */
+export async function bundleMutants(scope: Scope, outfile: string): Promise<readonly Mutant[]> {
+  const mutants: Mutant[] = [];
+  const code = new Map<string, string>();
+  for (const file of scope.files) {
+    const made = instrument(file, readFileSync(path.join(root, file), 'utf8'), mutants.length);
+    mutants.push(...made.mutants);
+    code.set(path.join(root, file), made.code);
+  }
+  const entry =
+    scope.name === 'analyses'
+      ? `import { readFileSync } from 'node:fs';
+         import { judgesOfAnalyses, isNoticed } from './judge.ts';
+         export const judges = judgesOfAnalyses(JSON.parse(readFileSync('test/recover/kept.json', 'utf8')));
+         export { isNoticed };`
+      : `${caseFiles()
+          .map((f, i) => `import { cases as c${i} } from '../../src/areas/rules/${f}';`)
+          .join('\n')}
+         import { judgesOfRules, isNoticed } from './judge.ts';
+         export const judges = judgesOfRules([${caseFiles()
+           .map((_, i) => `c${i}`)
+           .join(', ')}], ${scope.name === 'facts'});
+         export { isNoticed };`;
+  await build({
+    stdin: { contents: entry, resolveDir: import.meta.dirname, loader: 'ts' },
+    absWorkingDir: root,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    outfile,
+    plugins: [
+      {
+        name: 'mutants',
+        setup: (b) =>
+          b.onLoad({ filter: /\.ts$/ }, ({ path: file }) => {
+            const contents = code.get(file);
+            return contents === undefined ? null : { contents, loader: 'ts' };
+          }),
+      },
+    ],
+  });
+  return mutants;
+}

@@ -1,0 +1,33 @@
+import { readdirSync } from 'node:fs';
+
+const list = (folder: string): string[] =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !/\.(test|cases)\.ts$/.test(name))
+    .map((name) => `${folder}/${name}`)
+    .sort();
+
+/** What is changed, and by what it is judged. */
+export interface Scope {
+  readonly name: 'rules' | 'facts' | 'analyses';
+  readonly files: readonly string[];
+}
+const RULES = 'src/areas/rules';
+const NOT_RULES = /\/(index|fixture|cases|loadCases|version|stored|meshReport|outcome|recipeInput|readers)\.ts$/;
+export const scopes: readonly Scope[] = [
+  { name: 'rules', files: list(RULES).filter((f) => !NOT_RULES.test(f)) },
+  {
+    name: 'facts',
+    files: [
+      ...['bounds', 'facts', 'flowWindow', 'heat', 'inspect', 'layers'].map((n) => `src/core/gcode/${n}.ts`),
+      ...['overhang', 'bridges', 'moments', 'thickness', 'units'].map((n) => `src/core/mesh/${n}.ts`),
+      'src/areas/checks/model/meshJob.ts',
+      'src/areas/checks/model/overhangLimit.ts',
+    ],
+  },
+  {
+    name: 'analyses',
+    files: list('src/areas/trials/kinds').filter((f) =>
+      /\/analysis\.ts$|\/(ladder|lastFine|waveTower|motionTower|table)\.ts$/.test(f),
+    ),
+  },
+];
