@@ -1,14 +1,17 @@
 import { defineConfig } from 'vitest/config';
-import { versionDefines } from './scripts/versions.mjs';
+import { versionEntries, versionOf } from './scripts/versions.mjs';
 
-const define = await versionDefines();
+const versions = {
+  env: { RULES_VERSION: await versionOf(versionEntries.rules), WORK_VERSION: await versionOf(versionEntries.work) },
+  setupFiles: ['test/versions.setup.ts'],
+};
 
 export default defineConfig({
   test: {
     projects: [
       {
-        define,
         test: {
+          ...versions,
           name: 'unit',
           include: [
             'src/**/*.test.ts',
@@ -22,8 +25,8 @@ export default defineConfig({
         },
       },
       {
-        define,
         test: {
+          ...versions,
           name: 'db',
           include: ['test/db/**/*.test.ts'],
           environment: 'node',

@@ -70,15 +70,15 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
       tighten(run, run.maxFeed, run.limits.maxFeedMmPerS, w, 0);
       return;
     case 204: {
-      const [print, travel] = accelerationsOf(w);
-      if (print > 0) {
-        noteAcceleration(run, print, line);
-        run.printAcceleration = Math.min(print, run.limits.accelerationMmPerS2);
+      const [ofLines, ofTravel] = accelerationsOf(w);
+      if (ofLines > 0) {
+        noteAcceleration(run, ofLines, line);
+        run.printAcceleration = Math.min(ofLines, run.limits.accelerationMmPerS2);
       }
-      if (travel > 0) {
-        noteAcceleration(run, travel, line);
+      if (ofTravel > 0) {
+        noteAcceleration(run, ofTravel, line);
         run.travelAcceleration = Math.min(
-          travel,
+          ofTravel,
           run.limits.travelAccelerationMmPerS2 ?? run.limits.accelerationMmPerS2,
         );
       }

@@ -136,9 +136,9 @@ export class PathReader implements ProgramSink {
       const celsius = heatOf(w);
       if (celsius > 0) this.nozzleC = celsius;
     } else if (code === 204) {
-      const [print, travel] = accelerationsOf(w);
-      if (print > 0) this.printMmPerS2 = print;
-      if (travel > 0) this.travelMmPerS2 = travel;
+      const [ofLines, ofTravel] = accelerationsOf(w);
+      if (ofLines > 0) this.printMmPerS2 = ofLines;
+      if (ofTravel > 0) this.travelMmPerS2 = ofTravel;
     }
   }
   g(): void {}
