@@ -17,6 +17,7 @@ module.exports = {
           '^node_modules/(@types/)?three/',
           '^node_modules/three-mesh-bvh/',
           '^node_modules/maxrects-packer/',
+          '^node_modules/(@types/)?papaparse/',
         ],
       },
     },

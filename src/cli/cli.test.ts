@@ -31,7 +31,7 @@ test('inspect gives the promised fields as JSON alone', () => {
   expect(JSON.parse(r.out)).toMatchObject({
     kind: 'gcode',
     layers: 1,
-    timeS: expect.closeTo(1.1, 9),
+    timeS: expect.closeTo(1 + 100 / 1100, 9),
     filamentMm: 4,
     boundsMm: { min: [0, 0, 0], max: [100, 0, 0] },
     nozzleMaxC: 210,
@@ -46,6 +46,19 @@ test('inspect gives the promised fields as JSON alone', () => {
 test('a file with no word is refused with exit code 2 and one line', () => {
   const r = run(['inspect', 'FILE', '--json'], '; nothing\n');
   expect([r.code, r.out, r.err.trim().split('\n').length]).toEqual([2, '', 1]);
+});
+test('a machine that stops at every corner has an instant speed change of 0', () => {
+  const limits = path.join(folder, 'corners.json');
+  const text = 'G1 X50 F6000\nG1 X100\nG1 Y50\n';
+  const timeOf = (change: number): number => {
+    writeFileSync(limits, JSON.stringify({ accelerationMmPerS2: 1000, instantSpeedChangeMmPerS: change }));
+    return JSON.parse(run(['inspect', 'FILE', '--limits', limits, '--json'], text).out).timeS;
+  };
+  // straight on it does not stop, round the corner it comes to rest: 100 mm and 50 mm, each 0.1 s longer than at full speed
+  expect(timeOf(0)).toBeCloseTo(1.1 + 0.6, 9);
+  expect(timeOf(8)).toBeLessThan(timeOf(0));
+  writeFileSync(limits, '{"instantSpeedChangeMmPerS":-1}');
+  expect(run(['inspect', 'FILE', '--limits', limits, '--json'], text).err).toContain('give 0 or a positive figure');
 });
 test('limits change the time and an unknown field is refused', () => {
   const limits = path.join(folder, 'limits.json');

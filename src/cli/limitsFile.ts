@@ -12,7 +12,7 @@ export function limitsOf(raw: unknown): Result<MotionLimits> {
   const checks: Record<keyof MotionLimits, (v: unknown) => boolean> = {
     accelerationMmPerS2: isPositive,
     travelAccelerationMmPerS2: isPositive,
-    instantSpeedChangeMmPerS: isPositive,
+    instantSpeedChangeMmPerS: (v) => v === 0 || isPositive(v), // 0 stops at every corner
     junctionDeviationMm: (v) => v === null || isPositive(v),
     maxFeedMmPerS: isFour,
     maxAccelerationMmPerS2: isFour,
@@ -32,7 +32,7 @@ export function limitsOf(raw: unknown): Result<MotionLimits> {
         code: 'badField',
         what: `${key} cannot be ${JSON.stringify(value)}`,
         where: `field ${key}`,
-        todo: 'give positive figures',
+        todo: key === 'instantSpeedChangeMmPerS' ? 'give 0 or a positive figure' : 'give positive figures',
       });
   }
   return succeed({ ...exampleLimits, ...(raw as Partial<MotionLimits>) });

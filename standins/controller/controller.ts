@@ -38,19 +38,20 @@ export class SimulatedController {
   /** Answers one line as received; `report` sends temperature lines while waiting. */
   async take(raw: string, report: (line: string) => void): Promise<string | null> {
     let line = raw.trim();
-    if (line === '?last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
-    if (line === '?') return this.temperatures();
+    if (line === '@last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
+    if (line === '@state') return this.temperatures();
     if (this.spoil > 0) {
       this.spoil--;
       if (this.fault === 'drop') return null;
       line = flipBit(line);
     }
-    const aside = /^!(.*)\*(\d+)$/.exec(line);
+    const aside = /^@aside (.*)\*(\d+)$/.exec(line);
     if (aside) {
       // outside the program: obeyed, neither counted nor part of the coupon
-      if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2])) return 'Resend: !';
+      if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2]))
+        return 'Resend: @aside';
       await this.execute(aside[1]!.trim(), report);
-      return `ok ! ${this.temperatures()}`;
+      return `ok @aside ${this.temperatures()}`;
     }
     const match = /^N(\d+)\s+(.*)\*(\d+)$/.exec(line);
     const bytes = Buffer.from(line, 'latin1');

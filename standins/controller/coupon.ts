@@ -108,7 +108,10 @@ function readLines(lines: readonly string[]): PrintedCoupon {
       if (m === 83) relativeE = true;
       else if (m === 82) relativeE = false;
       if (m === 104 || m === 109) nozzleC = s > 0 ? s : nozzleC;
-      if (m === 204 && s > 0) accelerationMmPerS2 = s;
+      if (m === 204) {
+        const lines = w.has(LETTER.P) ? w.values[LETTER.P]! : s;
+        if (lines > 0) accelerationMmPerS2 = lines;
+      }
       if (m === PRESSURE_COMMAND) pressureS = s;
       if (m === 140 || m === 190) bedC = s > 0 ? s : bedC;
     }

@@ -45,9 +45,7 @@ test('a table with semicolons keeps its decimal commas', () => {
   expect(t.ok && t.value.rows[0]!.cells).toEqual(['fine', '0,2 mm']);
 });
 test('any line written is read back, and what looks like a formula is kept from being one', () => {
-  const cell = fc
-    .string({ maxLength: 12 })
-    .filter((c) => !/[\r\n]/.test(c) && c === c.trim() && !/^'?[=+\-@\t]/.test(c));
+  const cell = fc.string({ maxLength: 12 }).filter((c) => !/\r/.test(c) && c === c.trim() && !/^'?[=+\-@\t]/.test(c));
   fc.assert(
     fc.property(fc.array(cell, { minLength: 2, maxLength: 6 }), (cells) => {
       const t = parseCsv(`${cells.map((_, i) => `c${i}`).join(',')}\n${csvLine(cells)}`);
@@ -56,5 +54,21 @@ test('any line written is read back, and what looks like a formula is kept from 
     }),
     { seed: 41 },
   );
-  expect(csvLine(['=1+1', '@x', '-0.25', '+cmd'])).toBe("'=1+1,'@x,-0.25,'+cmd");
+  expect(csvLine(['=1+1', '@x', '-0.25', '+cmd'])).toBe(`"'=1+1","'@x",-0.25,"'+cmd"`);
+});
+test('a quoted cell may hold a line break, and the lines after it are still counted', () => {
+  const t = parseCsv('a,b\n"two\nlines",1\n\nx,2\n');
+  expect(t.ok && t.value.rows).toEqual([
+    { line: 2, cells: ['two\nlines', '1'] },
+    { line: 5, cells: ['x', '2'] },
+  ]);
+  const short = parseCsv('a,b\n"two\nlines",1\nx\n');
+  expect(short.ok ? '' : short.failure.where).toBe('line 4');
+});
+test.each([
+  ['text behind a closing quote', 'a,b\n1,2\n"x"y,3\n', 'There is text behind a closing quote', 'line 3'],
+  ['a quote that is never closed', 'a,b\n"x,3\n', 'There is a quoted cell that is never closed', 'line 2'],
+])('%s is refused by its line', (_, text, what, where) => {
+  const t = parseCsv(text);
+  expect(t.ok ? null : [t.failure.what, t.failure.where]).toEqual([what, where]);
 });

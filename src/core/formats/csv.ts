@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import { fail, succeed, type Result } from '../result/result.ts';
 
 export interface CsvTable {
@@ -5,67 +6,68 @@ export interface CsvTable {
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
 }
 
-/** A table of comma- or semicolon-separated text, whichever the header uses; quoted cells may hold either and doubled quotes.
- *  Blank lines are skipped. A row with another count of cells is refused by line. */
+/** Trouble with quotes as a person reads it. */
+const QUOTES: Readonly<Record<string, string>> = {
+  MissingQuotes: 'a quoted cell that is never closed',
+  InvalidQuotes: 'text behind a closing quote',
+};
+
+/** A table of comma- or semicolon-separated text, whichever the header uses; quoted cells may hold either, line breaks and doubled quotes.
+ *  Blank lines are skipped. A row with another count of cells, or with text behind a closing quote, is refused by its line. */
 export function parseCsv(text: string): Result<CsvTable> {
-  const lines = text.replace(/^\uFEFF/, '').split(/\r?\n/);
-  const headerAt = lines.findIndex((l) => l.trim() !== '');
-  if (headerAt < 0) return fail({ code: 'empty', what: 'The table is empty', todo: 'give a header line and rows' });
-  const separator = lines[headerAt]!.includes(';') && !lines[headerAt]!.includes(',') ? ';' : ',';
-  const header = cellsOf(lines[headerAt]!, separator);
-  const rows = [];
-  for (let i = headerAt + 1; i < lines.length; i++) {
-    if (lines[i]!.trim() === '') continue;
-    const row = cellsOf(lines[i]!, separator);
-    if (row.length !== header.length) {
-      const hint =
-        row.length > header.length && separator === ','
-          ? 'decimals need a point, not a comma'
-          : `give ${header.length} cells`;
-      return fail({
-        code: 'cells',
-        what: `${row.length} cells under ${header.length} columns`,
-        where: `line ${i + 1}`,
-        todo: hint,
-      });
-    }
-    rows.push({ line: i + 1, cells: row });
+  const plain = text.replace(/^\uFEFF/, '').replace(/\r\n/g, '\n');
+  const first = plain.split('\n').find((l) => l.trim() !== '');
+  if (first === undefined)
+    return fail({ code: 'empty', what: 'The table is empty', todo: 'give a header line and rows' });
+  const delimiter = first.includes(';') && !first.includes(',') ? ';' : ',';
+  const rows: { readonly line: number; readonly cells: readonly string[] }[] = [];
+  let line = 1;
+  let from = 0;
+  let trouble: { readonly what: string; readonly line: number } | null = null;
+  Papa.parse<string[]>(plain, {
+    delimiter,
+    newline: '\n',
+    step: ({ data, errors, meta }) => {
+      const [wrong] = errors.filter((e) => e.type === 'Quotes');
+      if (wrong) trouble ??= { what: QUOTES[wrong.code] ?? wrong.message, line };
+      const cells = data.map((c) => c.trim());
+      if (cells.some((c) => c !== '') || cells.length > 1) rows.push({ line, cells });
+      line += plain.slice(from, meta.cursor).split('\n').length - 1;
+      from = meta.cursor;
+    },
+  });
+  if (trouble !== null) {
+    const { what, line: at } = trouble as { readonly what: string; readonly line: number };
+    return fail({
+      code: 'quotes',
+      what: `There is ${what}`,
+      where: `line ${at}`,
+      todo: 'double the quotes within a cell',
+    });
   }
-  return succeed({ header, rows });
+  const [head, ...body] = rows;
+  const { cells: header } = head!;
+  for (const { line: at, cells } of body) {
+    if (cells.length === header.length) continue;
+    return fail({
+      code: 'cells',
+      what: `${cells.length} cells under ${header.length} columns`,
+      where: `line ${at}`,
+      todo:
+        cells.length > header.length && delimiter === ','
+          ? 'decimals need a point, not a comma'
+          : `give ${header.length} cells`,
+    });
+  }
+  return succeed({ header, rows: body });
 }
 
-function cellsOf(line: string, separator: string): string[] {
-  const cells: string[] = [];
-  for (let i = 0; ; i++) {
-    while (line[i] === ' ') i++;
-    let cell = '';
-    if (line[i] === '"') {
-      for (i++; i < line.length && !(line[i] === '"' && line[i + 1] !== '"'); i++) {
-        if (line[i] === '"') i++;
-        cell += line[i];
-      }
-      i++;
-      while (i < line.length && line[i] !== separator) i++;
-    } else {
-      const from = i;
-      while (i < line.length && line[i] !== separator) i++;
-      cell = line.slice(from, i).trim();
-    }
-    cells.push(cell);
-    if (i >= line.length) return cells;
-  }
-}
+/** What a spreadsheet would run as a formula; a signed figure is none. */
+const FORMULA = /^(?![+-]?(?:\d+\.?\d*|\.\d+)$)[=+\-@\t\r][\s\S]*$/;
 
 /** A row of cells as text that any spreadsheet reads as text: quotes doubled, formula-like cells kept from being run. */
-export function csvLine(cells: readonly (string | number | null)[]): string {
-  return cells
-    .map((c) => {
-      const text = String(c ?? '');
-      const safe = /^[=+\-@\t\r]/.test(text) && !/^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? `'${text}` : text;
-      return /[",;\n\r]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe;
-    })
-    .join(',');
-}
+export const csvLine = (cells: readonly (string | number | null)[]): string =>
+  Papa.unparse([cells.map((c) => String(c ?? ''))], { escapeFormulae: FORMULA, newline: '\n' });
 
 /** A cell as a plain decimal figure, or why not. */
 export function figureOf(cell: string, line: number, column: string): Result<number> {

@@ -87,9 +87,9 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
     case 205: {
       const most = run.limits.instantSpeedChangeMmPerS;
       const p = run.planner;
-      if (w.has(X) && v[X]! > 0) p.setInstantSpeedChange(0, Math.min(most, v[X]!));
-      if (w.has(Y) && v[Y]! > 0) p.setInstantSpeedChange(1, Math.min(most, v[Y]!));
-      if (w.has(Z) && v[Z]! > 0) p.setInstantSpeedChange(2, Math.min(most, v[Z]!));
+      if (w.has(X) && v[X]! >= 0) p.setInstantSpeedChange(0, Math.min(most, v[X]!));
+      if (w.has(Y) && v[Y]! >= 0) p.setInstantSpeedChange(1, Math.min(most, v[Y]!));
+      if (w.has(Z) && v[Z]! >= 0) p.setInstantSpeedChange(2, Math.min(most, v[Z]!));
       if (w.has(J) && v[J]! > 0 && run.limits.junctionDeviationMm !== null)
         p.junctionDeviationMm = Math.min(run.limits.junctionDeviationMm, v[J]!);
       return;

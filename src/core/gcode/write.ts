@@ -4,6 +4,8 @@ export interface Dialect {
   readonly volumetricE: boolean;
   readonly arcs: 'none' | 'ij' | 'r';
   readonly firmwareRetract: boolean;
+  /** How the acceleration of lines is set; {value} is mm/s². */
+  readonly acceleration: string;
   readonly lineLength: number;
 }
 export const plainDialect: Dialect = {
@@ -11,6 +13,7 @@ export const plainDialect: Dialect = {
   volumetricE: false,
   arcs: 'none',
   firmwareRetract: false,
+  acceleration: 'M204 P{value}',
   lineLength: 96,
 };
 
@@ -47,6 +50,10 @@ export class GcodeWriter {
   }
   raw(...lines: readonly string[]): void {
     this.lines.push(...lines);
+  }
+
+  acceleration(mmPerS2: number): void {
+    this.lines.push(this.dialect.acceleration.replace('{value}', mmPerS2.toFixed(0)));
   }
 
   begin(): void {

@@ -9,12 +9,12 @@ export interface MotionLimits {
   readonly filamentDiameterMm: number;
 }
 
-/** Example limits for a report without a machine; they belong to no real one. */
+/** Limits for a report without a machine, and where a printer profile states none: neutral figures of our own that belong to no machine. */
 export const exampleLimits: MotionLimits = {
-  accelerationMmPerS2: 1000,
-  instantSpeedChangeMmPerS: 8,
+  accelerationMmPerS2: 1100,
+  instantSpeedChangeMmPerS: 7,
   junctionDeviationMm: null,
-  maxFeedMmPerS: [500, 500, 12, 120],
-  maxAccelerationMmPerS2: [3000, 3000, 100, 10000],
+  maxFeedMmPerS: [280, 280, 9, 70],
+  maxAccelerationMmPerS2: [2400, 2400, 180, 4200],
   filamentDiameterMm: 1.75,
 };

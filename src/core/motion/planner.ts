@@ -8,6 +8,9 @@ export interface SegmentSink {
 const FIRST_WINDOW = 512;
 const LARGEST_WINDOW = 1 << 20;
 
+/** One over an instant speed change; of a machine that stops at every corner (0) so much that only straight on passes. */
+const slownessOf = (mmPerS: number): number => 1 / Math.max(mmPerS, 1e-9);
+
 /** Constant-acceleration speed planning with look-ahead over a stream of segments.
  *
  *  A segment leaves the window only when nothing that may still come can change its speeds: the backward pass starts
@@ -55,13 +58,13 @@ export class MotionPlanner {
     private readonly sink: SegmentSink,
     limits: MotionLimits,
   ) {
-    this.slownessSPerMm.fill(1 / limits.instantSpeedChangeMmPerS);
+    this.slownessSPerMm.fill(slownessOf(limits.instantSpeedChangeMmPerS));
     this.junctionDeviationMm = limits.junctionDeviationMm;
   }
 
   /** Sets the instant speed change of one axis (0 X, 1 Y, 2 Z) from the next segment on. */
   setInstantSpeedChange(axis: number, mmPerS: number): void {
-    this.slownessSPerMm[axis] = 1 / mmPerS;
+    this.slownessSPerMm[axis] = slownessOf(mmPerS);
   }
 
   /** Index of the next segment: write its columns (length, acceleration, volume, commanded speed, line, layer), `nominalMmPerS`

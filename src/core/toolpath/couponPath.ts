@@ -144,7 +144,7 @@ export class CouponPath {
 
   /** How hard the machine starts and stops from here on. */
   acceleration(mmPerS2: number): void {
-    this.w.raw(`M204 S${Math.round(mmPerS2)}`);
+    this.w.acceleration(mmPerS2);
   }
   /** Pressure factor from here on, by the machine's own command. */
   pressure(value: number): void {

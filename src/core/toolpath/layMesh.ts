@@ -326,7 +326,7 @@ class PartPath {
   private startAs(lay: Lay): void {
     if (lay.accelerationMmPerS2 === this.acceleration) return;
     this.acceleration = lay.accelerationMmPerS2;
-    this.w.raw(`M204 P${lay.accelerationMmPerS2.toFixed(0)}`);
+    this.w.acceleration(lay.accelerationMmPerS2);
   }
   private goTo(x: number, y: number): void {
     const far = !(this.w.distanceTo(x, y) <= SHORT_TRAVEL_MM);

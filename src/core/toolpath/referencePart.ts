@@ -117,7 +117,7 @@ function fill(
   const across = alongX ? b : a;
   const along = alongX ? a : b;
   if (a <= 0 || b <= 0) return;
-  w.raw(`M204 P${lay.accelerationMmPerS2.toFixed(0)}`);
+  w.acceleration(lay.accelerationMmPerS2);
   let forth = true;
   for (let at = -across; at <= across + 1e-9; at += stepMm) {
     const half = p.shape === 'round' ? Math.sqrt(Math.max(0, a * a - at * at)) : along;
@@ -141,7 +141,7 @@ function line(w: GcodeWriter, s: LaySettings, lay: Lay, h: number, points: reado
   if (isFar && s.retractionMm > 0) w.filament(-s.retractionMm, s.retractionMmPerS);
   w.travel(...start, s.travelSpeedMmPerS);
   if (isFar && s.retractionMm > 0) w.filament(s.retractionMm, s.retractionMmPerS);
-  if (isLoop) w.raw(`M204 P${lay.accelerationMmPerS2.toFixed(0)}`);
+  if (isLoop) w.acceleration(lay.accelerationMmPerS2);
   for (const point of rest) {
     const [x, y] = at(point);
     w.line(x, y, bead * w.distanceTo(x, y), lay.speedMmPerS);

@@ -9,7 +9,7 @@ import { resinProcessSettings } from './resinProcess.ts';
 import { resinToolSettings, toolSettings } from './tool.ts';
 
 /** Stands in every pin; raise it when the meaning of a stored value changes. */
-export const CATALOGUE_VERSION = 6;
+export const CATALOGUE_VERSION = 7;
 
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
 const all = [

@@ -57,13 +57,23 @@ export function ProfileScreen({ id }: { readonly id: string }) {
       setEditing(true);
     }
   }, [page]);
+  const waiting = useRef<(() => void) | null>(null);
   useEffect(() => {
     if (!base || !taken.current) return;
-    const timer = setTimeout(() => {
+    // the page that is kept in memory is the first to be shown on coming back: it must know what was typed
+    client.setQueryData<ProfilePage>(
+      ['profile', id],
+      (p) => p && { ...p, draft: { baseRevisionId: base, typed, updatedAt: p.draft?.updatedAt ?? p.tip.at } },
+    );
+    const send = (): void => {
+      waiting.current = null;
       void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed }).catch(tellRefused);
-    }, DRAFT_AFTER_MS);
+    };
+    waiting.current = send;
+    const timer = setTimeout(send, DRAFT_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [typed, base, id]);
+  }, [typed, base, id, client]);
+  useEffect(() => () => waiting.current?.(), []); // whoever leaves before it is sent has it sent
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
   if (error)
     return (
@@ -86,7 +96,9 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const stop = (): void => {
     setTyped({});
     setEditing(false);
+    waiting.current = null;
     if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} });
+    client.setQueryData<ProfilePage>(['profile', id], (p) => p && { ...p, draft: null });
     setBase(null);
   };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;

@@ -1,6 +1,6 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
@@ -64,8 +64,11 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const [selected, setSelected] = useState<string | null>(null);
   const [filter, setFilter] = useState<keyof typeof filters>('all');
   const [editing, setEditing] = useState(false);
+  const takenVersion = useRef<number | null>(null);
   useEffect(() => {
-    if (!kept.data) return;
+    // a snapshot or a refetch of the version at hand leaves alone what was typed since
+    if (!kept.data || takenVersion.current === kept.data.version) return;
+    takenVersion.current = kept.data.version;
     setChoice(kept.data.choice);
     setName(kept.data.name);
     setTyped(

@@ -52,7 +52,7 @@ export class LineLink {
 
   /** Number of the last line the machine accepted, and its height. */
   async askLast(): Promise<{ line: number; zMm: number }> {
-    const match = /^last (\d+) Z:([-\d.]+)/.exec(await this.ask('?last'));
+    const match = /^last (\d+) Z:([-\d.]+)/.exec(await this.ask('@last'));
     if (!match) throw new LinkLost('the machine answers in another language');
     return { line: Number(match[1]), zMm: Number(match[2]) };
   }
@@ -93,7 +93,7 @@ export class LineLink {
 
   /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
   async sendAside(text: string): Promise<void> {
-    const body = `!${text}`;
+    const body = `@aside ${text}`;
     const line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
     for (let tries = 0; tries < 20; tries++) {
       const answer = await this.ask(line);

@@ -1,4 +1,4 @@
-import type { Dialect } from '../../../core/gcode/write.ts';
+import { plainDialect, type Dialect } from '../../../core/gcode/write.ts';
 import type { Values } from '../../library/settings/define.ts';
 
 const ARCS = { 'by centre': 'ij', 'by radius': 'r' } as const;
@@ -10,6 +10,7 @@ export const dialectOf = (v: Values): Dialect => ({
   volumetricE: v['volumetricFilament'] === true,
   arcs: ARCS[v['arcs'] as 'by centre'] ?? 'none',
   firmwareRetract: v['firmwareRetract'] === true,
+  acceleration: plainDialect.acceleration,
   lineLength: LINE_LENGTH,
 });
 

@@ -6,6 +6,7 @@ export function motionLimitsOf(v: Values): MotionLimits {
   const n = (key: string, fallback: number) => numberOf(v, key) ?? fallback;
   const acceleration = n('accelerationMmPerS2', exampleLimits.accelerationMmPerS2);
   const feed = exampleLimits.maxFeedMmPerS;
+  const most = exampleLimits.maxAccelerationMmPerS2;
   return {
     accelerationMmPerS2: acceleration,
     travelAccelerationMmPerS2: n('travelAccelerationMmPerS2', acceleration),
@@ -17,7 +18,12 @@ export function motionLimitsOf(v: Values): MotionLimits {
       n('maxFeedZMmPerS', feed[2]),
       n('maxFeedEMmPerS', feed[3]),
     ],
-    maxAccelerationMmPerS2: exampleLimits.maxAccelerationMmPerS2,
+    maxAccelerationMmPerS2: [
+      n('maxAccelerationXMmPerS2', most[0]),
+      n('maxAccelerationYMmPerS2', most[1]),
+      n('maxAccelerationZMmPerS2', most[2]),
+      n('maxAccelerationEMmPerS2', most[3]),
+    ],
     filamentDiameterMm: n('diameterMm', 1.75),
   };
 }

@@ -44,7 +44,7 @@ export const cases: RuleCases = {
         {
           severity: 'caution',
           title: 'Layers are printed before the one below has cooled',
-          figure: '2.1 s at the quickest, 91 layers',
+          figure: '2.1 s at the quickest, 89 layers',
           limit: '10 s',
           origin: 'proven by T-0001',
           fix: 'print 5 at once, or let the layer take 10 s (21 % of the speed there)',

@@ -266,7 +266,7 @@ describe('bands reach their value at their height', () => {
   };
   test('acceleration: every line of a band is laid under its own word', () => {
     const c = gcode(filamentKinds.find((k) => k.key === 'acceleration')!);
-    const seen = modal(c.gcode, /^M204 S([\d.]+)/);
+    const seen = modal(c.gcode, /^M204 P([\d.]+)/);
     for (const b of c.bands)
       expect(new Set(seen.filter(([z]) => z > b.fromMm + 1e-6 && z <= b.toMm + 1e-6).map(([, v]) => v))).toEqual(
         new Set([b.value]),

@@ -113,7 +113,7 @@ function goOver(s: CouponSettings, [x, y]: readonly [number, number], safeMm: nu
     `G0 Z${safeMm.toFixed(2)} F${RISE_MM_PER_MIN}`,
     `G0 X${x.toFixed(3)} Y${y.toFixed(3)} F${(60 * s.travelSpeedMmPerS).toFixed(0)}`,
     'M109 S{nozzle}',
-    `M204 S${s.motion.accelerationMmPerS2.toFixed(0)}`,
+    s.dialect.acceleration.replace('{value}', s.motion.accelerationMmPerS2.toFixed(0)),
     ...(s.pressureCommand ? [s.pressureCommand.replaceAll('{value}', String(s.pressureS))] : []),
   ].join('\n');
 }
