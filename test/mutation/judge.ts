@@ -1,6 +1,7 @@
 import { jobOf, runJobCase, runRecipeCase, type RuleCases } from '../../src/areas/rules/cases.ts';
 import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
+import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
 import { concludeFrom, type KeptTrial } from '../recover/kept.ts';
 import type { Scope } from './scope.ts';
@@ -60,7 +61,8 @@ export function judgesOfRules(all: readonly RuleCases[], anew: boolean): Judge[]
       return check.findings.length === 0 && check.notChecked.length === 0;
     },
   }));
-  return [...(anew ? [] : recipes), ...valid, ...ofCases];
+  const engine = engineChecks.map((c) => ({ of: 'valid', holds: () => same(c.comesOut(), c.must) }));
+  return [...(anew ? [] : [...recipes, ...engine]), ...valid, ...ofCases];
 }
 /** The tests of analyses: what is concluded from kept readings. */
 export const judgesOfAnalyses = (kept: readonly KeptTrial[]): Judge[] =>

@@ -21,7 +21,7 @@ import { checkJob, checkRecipe, neededBy } from './run.ts';
 
 /** What must come out of a case, figure for figure. */
 export type Expected = Pick<Found, 'severity' | 'title' | 'figure' | 'limit' | 'origin' | 'fix'> &
-  Partial<Pick<Found, 'line' | 'layer' | 'zMm' | 'place' | 'stage' | 'isUnproven'>>;
+  Partial<Pick<Found, 'line' | 'layer' | 'zMm' | 'place' | 'stage' | 'isUnproven' | 'trialId' | 'change'>>;
 interface CaseResult {
   readonly when: string;
   /** Everything the rule finds, the gravest first; nothing where it must be silent. */
@@ -132,13 +132,17 @@ const KEYS = [
   'place',
   'stage',
   'isUnproven',
+  'trialId',
+  'change',
 ] as const;
 const rounded = (v: unknown): unknown =>
   typeof v === 'number'
     ? Math.round(v * 1000) / 1000
-    : typeof v === 'object' && v !== null
-      ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, rounded(x)]))
-      : v;
+    : Array.isArray(v)
+      ? v.map(rounded)
+      : typeof v === 'object' && v !== null
+        ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, rounded(x)]))
+        : v;
 /** A finding as a case states it; a stage only where it is not the rule's own. */
 export const asExpected = (found: Found | Finding, rule: Rule): Expected =>
   Object.fromEntries(

@@ -2,7 +2,7 @@ import type { GcodeReport } from '../../core/gcode/report.ts';
 import { formatQuantity } from '../../core/units/format.ts';
 import type { Proof } from '../library/model/records.ts';
 import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
-import type { SettingValue } from '../library/settings/define.ts';
+import { maySetInRecipe, type SettingValue } from '../library/settings/define.ts';
 import type { CheckContext } from './context.ts';
 import type { RecipeInput, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
 import type { MeshReport } from './meshReport.ts';
@@ -129,8 +129,14 @@ export function readerOf(id: string, view: RecipeView, input: RecipeInput): Reci
   };
 }
 
+/** A finding as it is kept, with as much of its fix as can be done to a copy of recipe and placement: hardware stays what it is. */
 export function toFinding(rule: Rule, { change, ...found }: Found): Finding {
-  const { machine: _, roles: __, proofs: ___, ...kept } = change ?? {};
+  const { machine: _, roles: __, proofs: ___, values, ...placed } = change ?? {};
+  const own = Object.entries(values ?? {}).filter(([key]) => {
+    const setting = findSetting(key);
+    return setting !== undefined && maySetInRecipe(setting);
+  });
+  const kept = { ...(own.length > 0 && { values: Object.fromEntries(own) }), ...placed };
   return {
     rule: rule.id,
     stage: rule.stage,

@@ -3,6 +3,7 @@ import { findSetting } from '../library/settings/catalogue.ts';
 import { maySetInRecipe } from '../library/settings/define.ts';
 import { jobOf, runJobCase, runRecipeCase, type JobCase } from './cases.ts';
 import { validContextFixture, validRecipeFixture, changed } from './fixture.ts';
+import { engineChecks } from './engineChecks.ts';
 import { rules } from './index.ts';
 import { loadCases, watchReads } from './loadCases.ts';
 import { checkJob, checkRecipe } from './run.ts';
@@ -73,85 +74,9 @@ describe('on what is valid', () => {
   });
 });
 
-test('findings are told the gravest first, then by height, and the first makes the sentence', () => {
-  const { job } = jobOf({
-    when: '',
-    finds: [],
-    program: { before: { layer4: 'M109 S265', layer3: 'M0' }, replace: [[/M140 S0\n/, '']] },
-    job: { class: 'lights-out' },
-  });
-  const { findings, sentence, verdict } = checkJob(job);
-  expect(findings.map((f) => [f.severity, f.rule])).toEqual([
-    ['blocker', 'heaters-off'],
-    ['blocker', 'no-pause'],
-    ['blocker', 'nozzle-temperature'],
-    ['caution', 'heat-steady'],
-  ]);
-  expect([verdict, sentence]).toEqual(['blocked', 'Blocked: the bed stays hot at the end (3 blockers, 1 caution).']);
-});
-test('cautions alone are clear with cautions; an axis keeps its letter', () => {
-  const { job } = jobOf({
-    when: '',
-    finds: [],
-    program: { before: { layer3: 'G0 X90 Y95 F6000\nG1 X20 F60000\nG1 F1800' } },
-  });
-  expect(checkJob(job).sentence).toBe('Clear with cautions: X asked to run faster than it can, 1 time.');
-});
-test('a note alone leaves a job clear', () => {
-  const { job } = jobOf({ when: '', finds: [], program: { before: { layer4: 'M0' } } });
-  expect([checkJob(job).verdict, checkJob(job).findings.map((f) => f.severity)]).toEqual(['clear', ['note']]);
-});
-test('what a program needs is done where it was made: its findings carry no change, a mesh’s do', () => {
-  const changes = (c: JobCase) => checkJob(jobOf(c).job).findings.map((f) => f.change);
-  expect(changes({ when: '', finds: [], program: { before: { layer4: 'M109 S255' } } })).toEqual([undefined]);
-  expect(changes({ when: '', finds: [], mesh: {}, values: { nozzleC: 255, nozzleFirstC: 255 } })).toEqual([
-    { values: { nozzleC: 252, nozzleFirstC: 252 } },
-  ]);
-});
-test('of a program brought along a recipe’s way of printing is not judged; of a mesh it is', () => {
-  const ids = (c: JobCase) => checkJob(jobOf(c).job).runs.map((r) => r.rule);
-  expect(ids({ when: '', finds: [] })).not.toContain('width-of-nozzle');
-  expect(ids({ when: '', finds: [], mesh: {} })).toContain('width-of-nozzle');
-  expect(ids({ when: '', finds: [] })).toContain('abrasive-on-soft');
-});
-test('a job whose recipe was not kept says so for every rule of recipes', () => {
-  const { job } = jobOf({ when: '', finds: [], forget: ['values'] });
-  const needs = checkJob(job).runs.filter((r) => !r.ran);
-  expect(needs.length).toBeGreaterThan(10);
-  expect(new Set(needs.filter((r) => r.rule !== 'fan-for-material').map((r) => r.needs))).toEqual(
-    new Set(['the recipe’s values were not kept']),
-  );
-});
+test.each(engineChecks.map((c) => [c.title, c] as const))('%s', (_, c) => expect(c.comesOut()).toEqual(c.must));
 
 describe('of a recipe', () => {
-  test('a rule that lacks a value says which', () => {
-    const { hotEndMaxC: _, ...values } = validRecipeFixture('filament').values;
-    expect(checkRecipe({ ...validRecipeFixture('filament'), values }).notChecked).toMatchObject([
-      { rule: 'nozzle-temperature', needs: 'hotEndMaxC' },
-    ]);
-  });
-  test('without a machine the machine’s rules say so', () => {
-    const { notChecked } = checkRecipe({ ...validRecipeFixture('filament'), machine: null });
-    expect(notChecked.length).toBeGreaterThan(4);
-    expect(notChecked.every((c) => c.needs === 'machine')).toBe(true);
-  });
-  test('what nobody has reported of a machine is not passed over', () => {
-    const input = validRecipeFixture('filament');
-    expect(checkRecipe({ ...input, machine: { ...input.machine!, speedPercent: null } }).notChecked).toMatchObject([
-      { rule: 'speed-unscaled', needs: 'speedPercent' },
-    ]);
-  });
-  test('the tool’s own melt rate limits where the material names none', () => {
-    const input = validRecipeFixture('filament');
-    const { highestFlowMm3PerS: _, ...values } = input.values;
-    const { findings } = checkRecipe(
-      changed(
-        { ...input, values },
-        { values: { fillSpeedMmPerS: 170 }, proofs: { highestFlowMm3PerS: { state: 'unproven' } } },
-      ),
-    );
-    expect(findings).toMatchObject([{ rule: 'flow-of-line-kinds', limit: '12.00 mm³/s', origin: 'hardware, tool' }]);
-  });
   test('a change from 50 µm to 30 µm proposes exposure, bottom and transition together: as deep a cure, as thick a foot', () => {
     const { findings } = checkRecipe(changed(validRecipeFixture('resin'), { values: { resinLayerMm: 0.03 } }));
     const found = findings.find((f) => f.rule === 'exposure-for-layer')!;

@@ -74,6 +74,12 @@ const readsProcess = (view: RecipeView): boolean =>
   view.about === 'recipe' &&
   [...view.reads, ...(view.readsIfSet ?? [])].some((key) => findSetting(key)?.owners.includes('process'));
 
+/** What somebody must have reported of a machine, in words. */
+const NEEDED: Readonly<Record<string, string>> = {
+  speedPercent: 'the speed set at the machine',
+  resinC: 'the resin temperature',
+};
+
 type Ask = () => readonly Found[] | NotChecked;
 
 /** How a rule looks at a job itself: at its mesh where there is one, else at its program; null where it looks at neither. */
@@ -93,7 +99,12 @@ function askOfRecipe(rule: Rule, job: JobInput): Ask | null {
     const needs = neededBy(view, input);
     return needs === null
       ? view.find(readerOf(rule.id, view, input))
-      : { needs: `nobody has reported ${findSetting(needs)?.label.toLowerCase() ?? needs}` };
+      : {
+          needs:
+            needs === 'machine'
+              ? 'what is known of the machine'
+              : `${NEEDED[needs] ?? findSetting(needs)?.label.toLowerCase() ?? needs}`,
+        };
   };
 }
 

@@ -18,6 +18,7 @@ export const cases: RuleCases = {
           origin: 'common practice',
           fix: 'give it a brim, or rest it on another face',
           zMm: 60,
+          change: { values: { brimMm: 5 } },
         },
       ],
       others: ['holds-plate'],

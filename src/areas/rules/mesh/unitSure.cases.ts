@@ -50,6 +50,7 @@ export const cases: RuleCases = {
           limit: '2 to 1000 mm',
           origin: 'common practice',
           fix: 'say its unit: m makes it 70 × 60 × 70 mm',
+          change: { unit: 'm' },
         },
       ],
       others: ['layer-time-proven'],

@@ -18,6 +18,7 @@ export const cases: RuleCases = {
           origin: 'recipe, visible wall',
           fix: 'set a line width of 0.39 mm, or draw the wall 0.84 mm thick',
           zMm: 3.564,
+          change: { values: { lineWidthMm: 0.392 } },
         },
       ],
     },

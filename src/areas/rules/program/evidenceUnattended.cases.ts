@@ -22,6 +22,7 @@ export const cases: RuleCases = {
           limit: '3 days',
           origin: 'proven by T-0001',
           fix: 'run its trial again before the night',
+          trialId: 't',
         },
       ],
     },

@@ -37,6 +37,7 @@ export const cases: RuleCases = {
           line: 14,
           layer: 1,
           zMm: 0.2,
+          change: { values: { firstLayerSpeedMmPerS: 15 } },
         },
       ],
     },

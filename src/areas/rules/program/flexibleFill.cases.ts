@@ -24,6 +24,7 @@ export const cases: RuleCases = {
           limit: '25 %',
           origin: 'purpose: flexible',
           fix: 'set 25 % infill',
+          change: { values: { infillPercent: 25 } },
         },
       ],
     },

@@ -50,6 +50,7 @@ export const cases: RuleCases = {
           fix: 'print 5 at once, or let the layer take 10 s (21 % of the speed there)',
           line: 33594,
           zMm: 29.2,
+          trialId: 't',
         },
       ],
     },

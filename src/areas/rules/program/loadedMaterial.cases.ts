@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'Torba ASA natural',
           origin: 'machine, Rifugio Vodice',
           fix: 'load Torba ASA natural',
+          change: { machine: { loadedMaterialId: 'asa' } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'hardened or tipped',
           origin: 'material data',
           fix: 'mount a hardened nozzle',
+          change: { values: { nozzleMaterial: 'hardened steel' } },
         },
       ],
     },

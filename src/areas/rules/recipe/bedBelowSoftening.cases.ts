@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '85 °C + 5 °C',
           origin: 'material data',
           fix: 'set 90 °C',
+          change: { values: { bedC: 90 } },
         },
       ],
     },

@@ -22,6 +22,7 @@ export const cases: RuleCases = {
           limit: 'no heater',
           origin: 'hardware, printer',
           fix: 'choose a machine with a heated bed, or a material that holds on a cold one',
+          change: { values: { hasBedHeater: true } },
         },
       ],
     },

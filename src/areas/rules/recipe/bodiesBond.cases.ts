@@ -36,6 +36,19 @@ export const cases: RuleCases = {
           limit: 'ASA, ABS',
           origin: 'material data',
           fix: 'use ASA, ABS',
+          change: {
+            roles: [
+              {
+                role: 'part body',
+                toolId: 'tool',
+                materialId: 'asa',
+                materialName: 'Torba ASA natural',
+                family: 'ASA',
+                bondsWith: 'ASA, ABS',
+                supportPartners: 'PVA, ASA',
+              },
+            ],
+          },
         },
       ],
     },

@@ -22,6 +22,7 @@ export const cases: RuleCases = {
           limit: '4 to 15 ×',
           origin: 'common practice',
           fix: 'bottom to 10.4 s',
+          change: { values: { exposureBottomS: 10.4 } },
         },
       ],
     },

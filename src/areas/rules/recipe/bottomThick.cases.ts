@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '0.25 mm',
           origin: 'process',
           fix: '5 bottom layers',
+          change: { values: { bottomLayers: 5 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '3 mm',
           origin: 'common practice',
           fix: 'brim of 3 mm',
+          change: { values: { brimMm: 3 } },
         },
       ],
     },

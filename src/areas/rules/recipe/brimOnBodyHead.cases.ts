@@ -26,6 +26,19 @@ export const cases: RuleCases = {
           limit: 'Torba ASA natural',
           origin: 'recipe',
           fix: 'print them with the head of the part',
+          change: {
+            roles: [
+              {
+                role: 'part body',
+                toolId: 'tool',
+                materialId: 'asa',
+                materialName: 'Torba ASA natural',
+                family: 'ASA',
+                bondsWith: 'ASA, ABS',
+                supportPartners: 'PVA, ASA',
+              },
+            ],
+          },
         },
       ],
     },

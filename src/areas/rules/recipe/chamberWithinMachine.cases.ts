@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '40 °C',
           origin: 'hardware, printer',
           fix: 'set 40 °C',
+          change: { values: { chamberC: 40 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '8.5 µm',
           origin: 'hardware, screen',
           fix: 'set 0, or more than a shade',
+          change: { values: { contourCompensationMm: 0 } },
         },
       ],
     },

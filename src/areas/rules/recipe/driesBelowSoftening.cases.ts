@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '95 °C',
           origin: 'material data',
           fix: 'dry at 95 °C',
+          change: { values: { dryingC: 95 } },
         },
       ],
     },

@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'both off',
           origin: 'printer',
           fix: 'add M140 S0',
+          change: { values: { endBlock: 'M104 S0\nM84\nM140 S0' } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           origin: 'proven by T-0001',
           fix: 'run its trial again',
           isUnproven: true,
+          change: { proofs: { retractionMm: { state: 'proven' } } },
         },
       ],
     },

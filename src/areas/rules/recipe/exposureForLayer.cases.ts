@@ -15,6 +15,10 @@ export const cases: RuleCases = {
           limit: 'proven at 0.05 mm',
           origin: 'proven by T-0001',
           fix: 'computed, not proven: expose 2.28 s, 9 bottom layers, 10 transition layers; then run an exposure trial at 0.03 mm',
+          change: {
+            values: { exposureS: 2.28, bottomLayers: 9, transitionLayers: 10 },
+            proofs: { exposureS: { conditions: { layerHeightMm: 0.03 } } },
+          },
         },
       ],
     },

@@ -16,6 +16,8 @@ export const cases: RuleCases = {
           limit: '2.3 s to 3 s',
           origin: 'proven by T-0001',
           fix: 'set 3 s or prove it',
+          trialId: 't',
+          change: { values: { exposureS: 3 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'PLA',
           origin: 'hardware, tool',
           fix: 'choose another tool',
+          change: { values: { allowedFamilies: 'PLA, ASA' } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '0 % to 40 %',
           origin: 'material data',
           fix: 'set 40 %, or prove 100 % by a trial',
+          change: { values: { fanPercent: 40 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '8 %, or none at all',
           origin: 'common practice',
           fix: 'set 8 %',
+          change: { values: { infillPercent: 8 } },
         },
       ],
     },

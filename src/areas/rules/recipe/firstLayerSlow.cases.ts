@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '40 mm/s',
           origin: 'process',
           fix: 'set 40 mm/s or less',
+          change: { values: { firstLayerSpeedMmPerS: 40 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '10.40 mm³/s',
           origin: 'proven by T-0001',
           fix: 'sparse fill to 136.4 mm/s',
+          change: { values: { fillSpeedMmPerS: 136.4 } },
         },
       ],
     },
@@ -32,6 +33,14 @@ export const cases: RuleCases = {
           limit: '4.00 mm³/s',
           origin: 'proven by T-0001',
           fix: 'sparse fill to 52.4 mm/s, solid fill to 52.4 mm/s, thin remainder to 52.4 mm/s, support body to 52.4 mm/s',
+          change: {
+            values: {
+              fillSpeedMmPerS: 52.4,
+              solidFillSpeedMmPerS: 52.4,
+              remainderSpeedMmPerS: 52.4,
+              supportSpeedMmPerS: 52.4,
+            },
+          },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '10 s',
           origin: 'material',
           fix: 'set 10 s',
+          change: { values: { minimumLayerTimeS: 10 } },
         },
       ],
     },

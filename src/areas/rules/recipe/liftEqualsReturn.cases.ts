@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'equal',
           origin: 'process',
           fix: 'second stage of the return 3 mm',
+          change: { values: { returnFirstMm: 4, returnSecondMm: 3 } },
         },
       ],
     },

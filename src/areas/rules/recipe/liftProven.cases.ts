@@ -16,6 +16,8 @@ export const cases: RuleCases = {
           limit: '1.2 mm/s',
           origin: 'proven by T-0001',
           fix: 'set 1.2 mm/s or prove it',
+          trialId: 't',
+          change: { values: { liftFirstMmPerS: 1.2 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '5 mm/s',
           origin: 'hardware, printer',
           fix: 'set 5 mm/s',
+          change: { values: { liftSecondMmPerS: 5 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'a light map that holds: screen changed 3 d ago',
           origin: 'proven by ',
           fix: 'run a light map',
+          change: { proofs: { irradianceMwPerCm2: { state: 'proven', because: null } } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '405 nm',
           origin: 'hardware, printer',
           fix: 'use a resin for 405 nm',
+          change: { values: { wavelengthNm: 405 } },
         },
       ],
     },

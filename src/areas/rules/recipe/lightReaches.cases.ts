@@ -17,6 +17,7 @@ export const cases: RuleCases = {
           limit: '0.05 mm',
           origin: 'working curve of the resin',
           fix: 'expose at least 3.72 s',
+          change: { values: { exposureS: 3.722 } },
         },
       ],
     },

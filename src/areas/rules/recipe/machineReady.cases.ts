@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'ready',
           origin: 'machine, Rifugio Vodice',
           fix: 'see its page and set it ready',
+          change: { machine: { ready: true } },
         },
       ],
     },

@@ -16,6 +16,8 @@ export const cases: RuleCases = {
           limit: '0.35 mm to 3 mm',
           origin: 'proven by T-0001',
           fix: 'set 0.35 mm or prove it',
+          trialId: 't',
+          change: { values: { supportTipMm: 0.35 } },
         },
       ],
     },

@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'a lasting material',
           origin: 'material data',
           fix: 'choose another material for the part',
+          change: { values: { solubleIn: '' } },
         },
       ],
     },

@@ -16,6 +16,8 @@ export const cases: RuleCases = {
           limit: '1 s to 60 s',
           origin: 'proven by T-0001',
           fix: 'set 1 s or prove it',
+          trialId: 't',
+          change: { values: { pauseBeforeExposureS: 1 } },
         },
       ],
     },

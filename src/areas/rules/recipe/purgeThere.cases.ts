@@ -34,6 +34,7 @@ export const cases: RuleCases = {
           limit: '120 mm³',
           origin: 'process',
           fix: 'purge 120 mm³ per change',
+          change: { values: { purgeMm3: 120 } },
         },
       ],
     },

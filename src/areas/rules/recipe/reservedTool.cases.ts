@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'PVA',
           origin: 'hardware, tool',
           fix: 'choose another tool',
+          change: { values: { reservedFor: '' } },
         },
       ],
     },

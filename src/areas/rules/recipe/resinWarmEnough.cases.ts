@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '26 to 35 °C',
           origin: 'material data',
           fix: 'warm it to 26 °C',
+          change: { machine: { resinC: 26 } },
         },
       ],
     },

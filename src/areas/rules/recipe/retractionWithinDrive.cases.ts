@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '80 mm/s',
           origin: 'hardware, printer',
           fix: 'set 80 mm/s',
+          change: { values: { retractionMmPerS: 80 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'below 3 mm/s',
           origin: 'process',
           fix: 'set 1.5 mm/s',
+          change: { values: { returnSecondMmPerS: 1.5 } },
         },
       ],
     },

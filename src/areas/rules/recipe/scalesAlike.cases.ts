@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '0.5 % apart',
           origin: 'common practice',
           fix: 'set both to 102 %, or prove them',
+          change: { values: { scaleYPercent: 102 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '1',
           origin: 'hardware, printer',
           fix: 'set 1',
+          change: { values: { samplesPerPixel: 1 } },
         },
       ],
     },

@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: '100 %',
           origin: 'machine, Rifugio Vodice',
           fix: 'set 100 % at the machine',
+          change: { machine: { speedPercent: 100 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '300 mm/s',
           origin: 'hardware, printer',
           fix: 'set 300 mm/s',
+          change: { values: { travelSpeedMmPerS: 300 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '50 g',
           origin: 'machine, Rifugio Vodice',
           fix: 'have the next spool at hand',
+          change: { machine: { remainingG: 50 } },
         },
       ],
     },

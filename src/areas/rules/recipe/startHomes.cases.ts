@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'G28 before the first move',
           origin: 'printer',
           fix: 'add G28',
+          change: { values: { startBlock: 'G28\nM140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG90' } },
         },
       ],
     },

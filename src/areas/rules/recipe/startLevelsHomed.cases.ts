@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: 'G28 first',
           origin: 'printer',
           fix: 'move G29 below G28',
+          change: { values: { startBlock: 'M190 S{bed}\nM109 S{nozzle}\nG28\nG29' } },
         },
       ],
     },

@@ -15,6 +15,7 @@ export const cases: RuleCases = {
           limit: 'wait before extruding',
           origin: 'printer',
           fix: 'add M109 S{nozzle}',
+          change: { values: { startBlock: 'M190 S{bed}\nM104 S{nozzle}\nG28\nM109 S{nozzle}' } },
         },
       ],
     },

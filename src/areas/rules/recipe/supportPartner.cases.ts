@@ -35,6 +35,19 @@ export const cases: RuleCases = {
           limit: 'PVA, ASA',
           origin: 'material data',
           fix: 'support with PVA, ASA',
+          change: {
+            roles: [
+              {
+                role: 'part body',
+                toolId: 'tool',
+                materialId: 'asa',
+                materialName: 'Torba ASA natural',
+                family: 'ASA',
+                bondsWith: 'ASA, ABS',
+                supportPartners: 'PVA, ASA',
+              },
+            ],
+          },
         },
       ],
     },

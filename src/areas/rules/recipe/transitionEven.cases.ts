@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '10.4 s',
           origin: 'common practice',
           fix: '2 transition layers',
+          change: { values: { transitionLayers: 2 } },
         },
       ],
     },

@@ -16,6 +16,7 @@ export const cases: RuleCases = {
           limit: '30 mm/s',
           origin: 'material',
           fix: 'set 30 mm/s',
+          change: { values: { visibleWallSpeedMmPerS: 30 } },
         },
       ],
     },
