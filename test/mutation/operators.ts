@@ -59,6 +59,26 @@ const isText = (node: ts.Node): boolean =>
     node.operatorToken.kind === ts.SyntaxKind.PlusToken &&
     (isText(node.left) || isText(node.right)));
 
+const TINY = 1e-5;
+/** A figure that only swallows rounding. */
+function isTolerance(node: ts.Node): boolean {
+  if (ts.isNumericLiteral(node)) return Number(node.text) !== 0 && Math.abs(Number(node.text)) <= TINY;
+  if (ts.isIdentifier(node)) return node.text === 'slack';
+  if (ts.isParenthesizedExpression(node)) return isTolerance(node.expression);
+  return ts.isBinaryExpression(node) && (isTolerance(node.left) || isTolerance(node.right));
+}
+const isEdge = (from: ts.SyntaxKind, to: ts.SyntaxKind): boolean =>
+  (from === ts.SyntaxKind.LessThanToken && to === ts.SyntaxKind.LessThanEqualsToken) ||
+  (from === ts.SyntaxKind.LessThanEqualsToken && to === ts.SyntaxKind.LessThanToken) ||
+  (from === ts.SyntaxKind.GreaterThanToken && to === ts.SyntaxKind.GreaterThanEqualsToken) ||
+  (from === ts.SyntaxKind.GreaterThanEqualsToken && to === ts.SyntaxKind.GreaterThanToken);
+/** Whether it matters that a comparison holds at its very edge: not where it has room for rounding, nor where it only chooses between
+ *  two sides of a range that is known to be left. */
+const hasMeaningfulEdge = (node: ts.BinaryExpression): boolean =>
+  !isTolerance(node.left) &&
+  !isTolerance(node.right) &&
+  !(ts.isConditionalExpression(node.parent) && node.parent.condition === node);
+
 export interface Instrumented {
   readonly code: string;
   readonly mutants: readonly Mutant[];
@@ -191,10 +211,10 @@ export function instrument(file: string, text: string, firstId: number): Instrum
           f.createBinaryExpression(f.createParenthesizedExpression(a), to, f.createParenthesizedExpression(b)),
           now,
         );
-      const comparisons = COMPARISONS.get(operator);
+      const comparisons = COMPARISONS.get(operator)?.filter((to) => !isEdge(operator, to) || hasMeaningfulEdge(node));
       if (comparisons) return comparisons.reduce<ts.Expression>((now, to) => one('comparison', to, now), inner);
       const sign = SIGNS.get(operator);
-      if (sign !== undefined && !isText(node)) return one('sign', sign, inner);
+      if (sign !== undefined && !isText(node) && !isTolerance(a) && !isTolerance(b)) return one('sign', sign, inner);
       const logic = LOGIC.get(operator);
       return logic === undefined ? inner : one('logic', logic, inner);
     };

@@ -7,6 +7,8 @@ import { sentenceOf } from '../../core/result/result.ts';
 import { applyFix } from '../checks/model/applyFix.ts';
 import type { MeshChoice } from '../checks/model/mesh.ts';
 import { checkMesh } from '../checks/model/meshJob.ts';
+import type { GcodeReport } from '../../core/gcode/report.ts';
+import type { MeshReport } from './meshReport.ts';
 import { readerOf, type Change, type Found, type JobInput, type Rule } from './define.ts';
 import {
   changed,
@@ -52,7 +54,11 @@ export interface MeshEdit {
   readonly choice?: Partial<MeshChoice>;
 }
 /** A valid job with a single change: in its program, in its mesh, or round it. */
-export type JobCase = CaseResult & ContextChange & ({ readonly program?: ProgramEdit } | { readonly mesh: MeshEdit });
+export type JobCase = CaseResult &
+  ContextChange & {
+    /** Figures put in place of what was measured, for cases at the very edge of a limit that no body or program meets exactly. */
+    readonly measured?: { readonly report?: Partial<GcodeReport>; readonly mesh?: Partial<MeshReport> };
+  } & ({ readonly program?: ProgramEdit } | { readonly mesh: MeshEdit });
 export interface RuleCases {
   readonly rule: Rule;
   readonly recipe?: readonly RecipeCase[];
@@ -114,7 +120,18 @@ const made = new WeakMap<JobCase, PlacedJob>();
 export function jobOf(c: JobCase, anew = false): PlacedJob {
   const known = made.get(c);
   if (known && !anew) return known;
-  const job = 'mesh' in c ? meshJob(c.mesh, c) : programJob(c.program, c);
+  const placed = 'mesh' in c ? meshJob(c.mesh, c) : programJob(c.program, c);
+  const { report, mesh } = placed.job;
+  const job: PlacedJob = c.measured
+    ? {
+        job: {
+          ...placed.job,
+          report: { ...report, ...c.measured.report },
+          ...(mesh && { mesh: { ...mesh, ...c.measured.mesh } }),
+        },
+        fixed: null,
+      }
+    : placed;
   made.set(c, job);
   return job;
 }

@@ -34,5 +34,20 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'one contour was closed',
+      mesh: { body: () => pitted() },
+      measured: { mesh: { gaps: 1 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The surface has holes',
+          figure: '3 open edges',
+          limit: '0',
+          origin: 'geometry',
+          fix: 'close them where the part was drawn; here 1 contour closed by a straight line',
+        },
+      ],
+    },
   ],
 };

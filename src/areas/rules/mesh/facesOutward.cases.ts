@@ -1,3 +1,4 @@
+import { boxFacts } from '../fixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';
@@ -53,6 +54,21 @@ export const cases: RuleCases = {
           severity: 'caution',
           title: 'Faces are wound against their neighbours',
           figure: '3 edges',
+          limit: '0',
+          origin: 'geometry',
+          fix: 'let the drawing program make the faces agree',
+        },
+      ],
+    },
+    {
+      when: 'one edge is flipped',
+      mesh: {},
+      measured: { mesh: { facts: { ...boxFacts, flippedEdges: 1 } } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Faces are wound against their neighbours',
+          figure: '1 edge',
           limit: '0',
           origin: 'geometry',
           fix: 'let the drawing program make the faces agree',

@@ -65,5 +65,25 @@ export const cases: RuleCases = {
       ],
       others: ['holds-plate', 'layer-time-proven', 'stands-firm'],
     },
+    {
+      when: 'the smallest foot is just large enough',
+      mesh: {},
+      measured: { mesh: { feet: { count: 2, smallestMm2: 6, xMm: 150, yMm: 150 } } },
+      finds: [],
+    },
+    {
+      when: 'the smallest foot is a little too small and a narrow brim holds it',
+      mesh: {},
+      values: { brimMm: 0.5 },
+      measured: { mesh: { feet: { count: 2, smallestMm2: 5.9, xMm: 150, yMm: 150 } } },
+      finds: [],
+    },
+    {
+      when: 'nothing touches the build plate',
+      mesh: {},
+      measured: { mesh: { feet: { count: 0, smallestMm2: 0, xMm: 0, yMm: 0 }, contactMm2: 0 } },
+      finds: [],
+      needs: 'a part that touches the build plate',
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { thin } from '../fixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { withoutTriangle } from '../../../../test/meshes/solids.ts';
@@ -34,6 +35,48 @@ export const cases: RuleCases = {
       finds: [],
       others: ['closed-surface'],
       needs: 'a closed surface; an open one has no thickness',
+    },
+    { when: 'a little of it is thin', mesh: {}, measured: { mesh: { thickness: thin('flat', 0.25, 3) } }, finds: [] },
+    {
+      when: 'a flat patch of 2 mm² is thin',
+      mesh: {},
+      measured: { mesh: { thickness: thin('flat', 0.25, 4, 0.5) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A floor or roof is thinner than two layers',
+          figure: '0.25 mm at the thinnest, 2 mm² (by 2000 rays)',
+          limit: '0.4 mm',
+          origin: 'recipe, layer height',
+          fix: 'make it 0.4 mm, or set layers of 0.13 mm',
+          zMm: 9,
+          place: { xMm: 160, yMm: 165 },
+        },
+      ],
+    },
+    {
+      when: 'a flat patch of 2.5 mm² is thin',
+      mesh: {},
+      measured: { mesh: { thickness: thin('flat', 0.25, 5, 0.5) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A floor or roof is thinner than two layers',
+          figure: '0.25 mm at the thinnest, 3 mm² (by 2000 rays)',
+          limit: '0.4 mm',
+          origin: 'recipe, layer height',
+          fix: 'make it 0.4 mm, or set layers of 0.13 mm',
+          zMm: 9,
+          place: { xMm: 160, yMm: 165 },
+        },
+      ],
+    },
+    {
+      when: 'the first layer is thicker than the others',
+      mesh: {},
+      values: { firstLayerHeightMm: 0.3 },
+      measured: { mesh: { thickness: thin('flat', 0.5, 40, 0.5) } },
+      finds: [],
     },
   ],
 };

@@ -62,5 +62,25 @@ export const cases: RuleCases = {
       ],
       others: ['feet-hold', 'layer-time-proven', 'stands-firm'],
     },
+    {
+      when: 'it begins above the build plate',
+      mesh: {},
+      measured: { mesh: { minMm: [150, 150, 1], maxMm: [190, 180, 101], contactMm2: 400 } },
+      finds: [],
+    },
+    {
+      when: 'nothing touches the build plate',
+      mesh: {},
+      measured: { mesh: { contactMm2: 0 } },
+      finds: [],
+      needs: 'a part that touches the build plate',
+    },
+    {
+      when: 'it is tall and a narrow brim holds it',
+      mesh: {},
+      values: { brimMm: 0.5 },
+      measured: { mesh: { maxMm: [194, 186, 200], contactMm2: 400 } },
+      finds: [],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { row } from '../fixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh, sphereMesh } from '../../../core/mesh/solids.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';
@@ -40,6 +41,21 @@ export const cases: RuleCases = {
           severity: 'caution',
           title: '2 closed rooms inside',
           figure: '2 shells within another, and support is generated',
+          limit: 'none',
+          origin: 'the mesh itself',
+          fix: 'open it with a hole, fill it, or leave it if it is meant to float',
+        },
+      ],
+    },
+    {
+      when: 'a hollow ball and a trace of support',
+      mesh: {},
+      measured: { mesh: { cavities: 1, layers: [row({ supportMm2: 0.5 })] } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A closed room inside',
+          figure: '1 shell within another, and support is generated',
           limit: 'none',
           origin: 'the mesh itself',
           fix: 'open it with a hole, fill it, or leave it if it is meant to float',

@@ -27,5 +27,22 @@ export const cases: RuleCases = {
       values: { unprintableZones: '40 40 0 0' },
       finds: [],
     },
+    {
+      when: 'a zone in the middle',
+      mesh: {},
+      values: { unprintableZones: '170 160 180 175' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The part overlaps an unprintable zone',
+          figure: '150.0 mm² in it',
+          limit: 'X 170 to 180, Y 160 to 175 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move or turn the part',
+          zMm: 0,
+          place: { xMm: 175, yMm: 167.5 },
+        },
+      ],
+    },
   ],
 };

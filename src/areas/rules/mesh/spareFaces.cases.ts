@@ -1,3 +1,4 @@
+import { boxFacts } from '../fixture.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { spareFaces } from './spareFaces.ts';
@@ -41,6 +42,21 @@ export const cases: RuleCases = {
           severity: 'note',
           title: 'Duplicate or degenerate triangles',
           figure: '1 duplicate, 2 degenerate',
+          limit: '0',
+          origin: 'geometry',
+          fix: 'export the part again if anything looks wrong',
+        },
+      ],
+    },
+    {
+      when: 'one stands twice and one has no area',
+      mesh: {},
+      measured: { mesh: { facts: { ...boxFacts, duplicateFaces: 1, degenerateFaces: 1 } } },
+      finds: [
+        {
+          severity: 'note',
+          title: 'Duplicate or degenerate triangles',
+          figure: '1 duplicate, 1 degenerate',
           limit: '0',
           origin: 'geometry',
           fix: 'export the part again if anything looks wrong',

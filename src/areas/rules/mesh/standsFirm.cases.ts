@@ -53,5 +53,42 @@ export const cases: RuleCases = {
       others: ['closed-surface'],
       needs: 'a closed surface; an open one has no centre of gravity',
     },
+    {
+      when: 'it tips over at just 8°',
+      mesh: {},
+      measured: { mesh: { centreMm: [174, 171, 100], standsInsideMm: 100 * Math.tan((8 * Math.PI) / 180) } },
+      finds: [],
+    },
+    {
+      when: 'its weight lies over the very edge of its foot',
+      mesh: {},
+      measured: { mesh: { centreMm: [174, 171, 10], standsInsideMm: 0 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The part tips over as placed',
+          figure: 'its weight lies 0 mm outside its foot',
+          limit: '0 mm',
+          origin: 'statics',
+          fix: 'give it support, or compare build orientations',
+          zMm: 10,
+          place: { xMm: 174, yMm: 171 },
+        },
+      ],
+    },
+    {
+      when: 'nobody can say how far inside its foot its weight lies',
+      mesh: {},
+      measured: { mesh: { standsInsideMm: null } },
+      finds: [],
+      needs: 'a closed surface; an open one has no centre of gravity',
+    },
+    {
+      when: 'nobody can say where its weight lies',
+      mesh: {},
+      measured: { mesh: { centreMm: null, standsInsideMm: 4 } },
+      finds: [],
+      needs: 'a closed surface; an open one has no centre of gravity',
+    },
   ],
 };

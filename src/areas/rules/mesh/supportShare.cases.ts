@@ -1,3 +1,4 @@
+import { row } from '../fixture.ts';
 import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { supportShare } from './supportShare.ts';
@@ -25,6 +26,27 @@ export const cases: RuleCases = {
       mesh: { body: () => solid(box(0, 0, 30, 30, 0, 4), box(0, 0, 40, 34, 4, 20)) },
       values: { supportAngleDeg: 45 },
       finds: [],
+    },
+    {
+      when: 'just half of it is support',
+      mesh: {},
+      measured: { mesh: { partMm3: 20_000, restMm3: 10_000, layers: [row({ supportMm2: 0.5 })] } },
+      finds: [],
+    },
+    {
+      when: 'more than half of it is support, and little of it on each layer',
+      mesh: {},
+      measured: { mesh: { partMm3: 20_000, restMm3: 10_400, layers: [row({ supportMm2: 0.5 })] } },
+      finds: [
+        {
+          severity: 'note',
+          title: 'Much of the material is support',
+          figure: '52 % of the part’s, 10.4 cm³',
+          limit: '50 %',
+          origin: 'common practice',
+          fix: 'compare build orientations',
+        },
+      ],
     },
   ],
 };

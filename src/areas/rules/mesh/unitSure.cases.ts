@@ -1,3 +1,4 @@
+import { unitReadings } from '../../../core/mesh/units.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
 import type { RuleCases } from '../cases.ts';
@@ -61,6 +62,12 @@ export const cases: RuleCases = {
       values: { brimMm: 3 },
       finds: [],
       others: ['layer-time-proven', 'whole-lines'],
+    },
+    {
+      when: 'the file states its unit and has a size no part has',
+      mesh: {},
+      measured: { mesh: { unitIsStated: true, readings: unitReadings({ min: [0, 0, 0], max: [0.5, 0.5, 0.5] }) } },
+      finds: [],
     },
   ],
 };

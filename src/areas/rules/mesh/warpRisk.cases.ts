@@ -58,5 +58,29 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'the material’s family',
     },
+    {
+      when: 'just four times as long as wide',
+      mesh: {},
+      measured: { mesh: { minMm: [100, 100, 0], maxMm: [220, 130, 8] } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A long part of a material that shrinks',
+          figure: '120 × 30 mm on 1200 mm², ASA, no brim',
+          limit: '100 mm, 4 times as long as wide',
+          origin: 'common practice',
+          fix: 'give it a brim of 5 mm, and place it along the warmer middle of the bed',
+          zMm: 0,
+          change: { values: { brimMm: 5 } },
+        },
+      ],
+    },
+    {
+      when: 'long, with a narrow brim',
+      mesh: {},
+      values: { brimMm: 0.5 },
+      measured: { mesh: { minMm: [100, 100, 0], maxMm: [250, 130, 8] } },
+      finds: [],
+    },
   ],
 };

@@ -22,6 +22,23 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'harder than proven, in a class that is proven only',
+      provenOnly: true,
+      values: { fillAccelerationMmPerS2: 2500 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Acceleration above what is proven',
+          figure: '2500 mm/s²',
+          limit: '1600 mm/s²',
+          origin: 'proven by T-0001',
+          fix: 'set 1600 mm/s² or prove it',
+          trialId: 't',
+          change: { values: { fillAccelerationMmPerS2: 1600 } },
+        },
+      ],
+    },
   ],
   job: [
     {

@@ -41,5 +41,44 @@ export const cases: RuleCases = {
       finds: [],
     },
     { when: 'the policy was not kept', forget: ['policy'], finds: [], needs: 'the farm’s policy, which was not kept' },
+    {
+      when: 'a long print of little material',
+      measured: { report: { timeS: 36_000, heatingS: 0, extrudedVolumeMm3: 0 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 9.99 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 10.00 for 1',
+          limit: '€ 9.99',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.01',
+        },
+      ],
+      others: ['line-width'],
+    },
+    {
+      when: 'a short print of much material',
+      measured: { report: { timeS: 0, heatingS: 0, extrudedVolumeMm3: 1e6 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 32 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 32.10 for 1',
+          limit: '€ 32.00',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.10',
+        },
+      ],
+      others: ['line-width', 'loaded-material'],
+    },
+    {
+      when: 'just what is allowed',
+      measured: { report: { timeS: 36_000, heatingS: 0, extrudedVolumeMm3: 0 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 10 } } },
+      finds: [],
+      others: ['line-width'],
+    },
   ],
 };

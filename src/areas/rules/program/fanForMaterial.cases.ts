@@ -51,5 +51,28 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'the supplier’s range for the fan',
     },
+    {
+      when: 'half a percent less than the supplier wants',
+      values: { fanRangePercent: [20, 60] },
+      measured: { report: { fanMaxPercent: 19.5 } },
+      finds: [],
+      others: ['fan-within-supplier'],
+    },
+    { when: 'half a percent more than the supplier allows', measured: { report: { fanMaxPercent: 40.5 } }, finds: [] },
+    {
+      when: 'six tenths of a percent more, set on the first line',
+      measured: { report: { fanMaxPercent: 40.6, fanMaxLine: 1 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Fan above the supplier’s range',
+          figure: '41 % at the most',
+          limit: '0 to 40 %',
+          origin: 'material data, Torba ASA natural',
+          fix: 'set it to 40 %, or prove the other by a part that is bent apart',
+          line: 1,
+        },
+      ],
+    },
   ],
 };

@@ -58,5 +58,28 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'a program of two layers or more',
     },
+    { when: 'just half', measured: { report: { fan: [{ percent: 50, line: 12 }] } }, finds: [] },
+    {
+      when: 'full three quarters of the way up to the second layer',
+      measured: { report: { fan: [{ percent: 100, line: (10 + 3 * 34) / 4 }] } },
+      finds: [],
+    },
+    {
+      when: 'full a line earlier',
+      measured: { report: { fan: [{ percent: 100, line: (10 + 3 * 34) / 4 - 1 }] } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The fan runs on the first layer',
+          figure: '100 %',
+          limit: '50 %',
+          origin: 'farm practice',
+          fix: 'let it begin with layer 2 (line 34)',
+          line: 27,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { rows } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { filamentGround } from './filamentGround.ts';
 
@@ -32,6 +33,63 @@ export const cases: RuleCases = {
       program: { replace: [[/G1 E-?1\.2 F2100\n/g, '']] },
       finds: [],
       needs: 'a program that retracts',
+    },
+    {
+      when: 'just twenty times on a layer',
+      measured: { report: { longestRetractionMm: 1, layerRows: rows([{ retractions: 400, filamentMm: 20 }]) } },
+      finds: [],
+      others: ['retraction-proven'],
+    },
+    {
+      when: 'two layers, the second worse',
+      measured: {
+        report: {
+          longestRetractionMm: 1,
+          layerRows: rows([
+            { retractions: 500, filamentMm: 20 },
+            { retractions: 600, filamentMm: 20 },
+            { retractions: 550, filamentMm: 20 },
+          ]),
+        },
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The same filament is retracted again and again',
+          figure: '30 times on layer 2 (600 retractions, 20 mm used)',
+          limit: '20 times',
+          origin: 'farm practice',
+          fix: 'retract 0.67 mm there, or only for longer travels',
+          line: 30,
+          layer: 2,
+          zMm: 0.4,
+        },
+      ],
+      others: ['retraction-proven'],
+    },
+    {
+      when: 'a layer without filament',
+      measured: { report: { longestRetractionMm: 1, layerRows: rows([{ retractions: 500, filamentMm: 0 }]) } },
+      finds: [],
+      others: ['line-width', 'retraction-proven'],
+    },
+    {
+      when: 'a layer of little filament and half a millimetre',
+      measured: { report: { longestRetractionMm: 1, layerRows: rows([{ retractions: 21, filamentMm: 0.5 }]) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The same filament is retracted again and again',
+          figure: '42 times on layer 1 (21 retractions, 1 mm used)',
+          limit: '20 times',
+          origin: 'farm practice',
+          fix: 'retract 0.48 mm there, or only for longer travels',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+      others: ['line-width', 'retraction-proven'],
     },
   ],
 };

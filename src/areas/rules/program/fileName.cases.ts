@@ -68,5 +68,47 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'the name is nothing but an ending',
+      job: { fileName: '.gcode' },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The card reader cannot take the file name',
+          figure: '“.gcode” has signs or dots it cannot read',
+          limit: '32 characters, no spaces, one dot',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'name it -gcode',
+        },
+      ],
+    },
+    {
+      when: 'the name has no ending',
+      job: { fileName: 'vent plate' },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The card reader cannot take the file name',
+          figure: '“vent plate” has spaces',
+          limit: '32 characters, no spaces, one dot',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'name it vent_plate',
+        },
+      ],
+    },
+    {
+      when: 'the name is too long and has no ending',
+      job: { fileName: 'b'.repeat(40) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The card reader cannot take the file name',
+          figure: '“bbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbb” 40 characters',
+          limit: '32 characters, no spaces, one dot',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'name it bbbbbbbbbbbbbbbbbbbbbbbbbbbbbbbb',
+        },
+      ],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { rows } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { firstLayerHeight } from './firstLayerHeight.ts';
 
@@ -102,6 +103,29 @@ export const cases: RuleCases = {
       finds: [],
       others: ['lays-something'],
       needs: 'a program with a first layer',
+    },
+    {
+      when: 'just 0.08 mm',
+      measured: { report: { layerRows: rows([{ zMm: 0.08 }]) } },
+      finds: [],
+      others: ['line-width'],
+    },
+    {
+      when: 'just twice the nozzle diameter',
+      measured: { report: { layerRows: rows([{ zMm: 0.8 }]) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'First layer above what the nozzle can press down',
+          figure: '0.8 mm',
+          limit: '0.08 to 0.4 mm',
+          origin: 'hardware, 0.4 hardened',
+          fix: 'have it made with a first layer of 0.2 mm, or remove a height offset',
+          line: 10,
+          layer: 1,
+          zMm: 0.8,
+        },
+      ],
     },
   ],
 };

@@ -73,5 +73,29 @@ export const cases: RuleCases = {
       others: ['lays-something'],
       needs: 'a program that extrudes',
     },
+    {
+      when: 'both are left at one degree',
+      measured: { report: { nozzleAtEndC: 1, bedAtEndC: 1 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The nozzle stays hot at the end',
+          figure: '1 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M104 S0 at the end',
+          line: 127,
+        },
+        {
+          severity: 'caution',
+          title: 'The bed stays hot at the end',
+          figure: '1 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M140 S0 at the end',
+          line: 127,
+        },
+      ],
+    },
   ],
 };

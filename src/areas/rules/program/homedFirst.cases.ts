@@ -41,5 +41,20 @@ export const cases: RuleCases = {
       others: ['lays-something'],
       needs: 'a program that moves',
     },
+    {
+      when: 'it only extrudes, before it is homed',
+      measured: { report: { extrudingMoves: 5, travelMoves: 5, movedBeforeHomingLine: 9 } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Moves before homing',
+          figure: 'moves at line 9',
+          limit: 'G28 before it',
+          origin: 'hardware, any machine',
+          fix: 'put G28 before line 9',
+          line: 9,
+        },
+      ],
+    },
   ],
 };

@@ -39,5 +39,20 @@ export const cases: RuleCases = {
       program: { before: { layer3: 'M117 half way\nM105\nM400' } },
       finds: [],
     },
+    {
+      when: 'six words of another controller',
+      program: { before: { layer3: [1, 2, 3, 4, 5, 6].map((n) => `M900${n}`).join('\n') } },
+      finds: [
+        {
+          severity: 'caution',
+          title: '6 commands this check cannot read',
+          figure: 'M9001, M9002, M9003, M9004, M9005, M9006, 6 times',
+          limit: 'commands the check can read',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'have the program made for this machine, or look in the controller’s manual what they do',
+          line: 53,
+        },
+      ],
+    },
   ],
 };

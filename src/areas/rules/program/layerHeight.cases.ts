@@ -1,3 +1,4 @@
+import { rows } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { layerHeight } from './layerHeight.ts';
 
@@ -93,6 +94,28 @@ export const cases: RuleCases = {
       finds: [],
       others: ['layer-time-proven'],
       needs: 'layers of their own height; a spiral has none',
+    },
+    {
+      when: 'two layers alike too thick',
+      measured: {
+        report: {
+          layerRows: rows([{ zMm: 0.2 }, { zMm: 0.55 }, { zMm: 0.9 }, { zMm: 1.1 }, { zMm: 1.3 }, { zMm: 1.5 }]),
+        },
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: '2 of 6 layers are too thick for this nozzle',
+          figure: '0.35 mm',
+          limit: '0.32 mm',
+          origin: 'hardware, 0.4 hardened',
+          fix: 'have it made with layers of 0.32 mm at most, or mount 0.5 mm',
+          line: 30,
+          layer: 2,
+          zMm: 0.55,
+        },
+      ],
+      others: ['line-width', 'mixed-heights'],
     },
   ],
 };

@@ -1,6 +1,6 @@
 import { turnedMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { failedBeyond } from '../fixture.ts';
+import { failedBeyond, rows } from '../fixture.ts';
 import { layerTimeProven } from './layerTimeProven.ts';
 
 export const cases: RuleCases = {
@@ -59,6 +59,64 @@ export const cases: RuleCases = {
       without: ['lowestLayerTimeS', 'supportAngleDeg'],
       finds: [],
       needs: 'the material’s shortest layer time',
+    },
+    {
+      when: 'a quarter of what it needs, on a mesh',
+      mesh: {},
+      measured: { report: { layerRows: rows([{ timeS: 2.5 }]) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Layers are printed before the one below has cooled',
+          figure: '2.5 s at the quickest, 1 layer',
+          limit: '10 s',
+          origin: 'material',
+          fix: 'print 4 at once, or let the layer take 10 s (25 % of the speed there)',
+          line: 10,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'more than a quarter, on a mesh',
+      mesh: {},
+      measured: { report: { layerRows: rows([{ timeS: 2.6 }]) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Layers are printed before the one below has cooled',
+          figure: '2.6 s at the quickest, 1 layer',
+          limit: '10 s',
+          origin: 'material',
+          fix: 'print 4 at once, or let the layer take 10 s (26 % of the speed there)',
+          line: 10,
+          zMm: 0.2,
+          change: { values: { minimumLayerTimeS: 11 } },
+        },
+      ],
+    },
+    {
+      when: 'a quick layer without filament',
+      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0 }]) } },
+      finds: [],
+      others: ['line-width'],
+    },
+    {
+      when: 'a quick layer of half a millimetre of filament',
+      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0.5 }]) } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Layers are printed before the one below has cooled',
+          figure: '1 s at the quickest, 1 layer',
+          limit: '10 s',
+          origin: 'material',
+          fix: 'print 10 at once, or let the layer take 10 s (10 % of the speed there)',
+          line: 10,
+          zMm: 0.2,
+        },
+      ],
+      others: ['line-width'],
     },
   ],
 };

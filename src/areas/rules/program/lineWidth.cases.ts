@@ -1,5 +1,5 @@
 import type { RuleCases } from '../cases.ts';
-import { notTriedBeyond } from '../fixture.ts';
+import { notTriedBeyond, rows } from '../fixture.ts';
 import { lineWidth } from './lineWidth.ts';
 
 export const cases: RuleCases = {
@@ -85,6 +85,39 @@ export const cases: RuleCases = {
       without: ['nozzleDiameterMm', 'supportAngleDeg'],
       finds: [],
       needs: 'the tool’s nozzle diameter',
+    },
+    {
+      when: 'its only layer is just long enough',
+      measured: {
+        report: { filamentMm: 20, extrudedVolumeMm3: 48, layerRows: rows([{ pathMm: 200, filamentMm: 20 }]) },
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Line width too large for this nozzle: made for another?',
+          figure: '1.24 mm on average, 1 of 1 layers',
+          limit: '0.34 to 0.6 mm',
+          origin: 'hardware, 0.4 hardened',
+          fix: 'mount a nozzle of about 1.1 mm, or have the program made for 0.4 mm',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
+
+    {
+      when: 'a spiral',
+      measured: { report: { spiral: true } },
+      finds: [],
+      needs: 'layers of their own height; a spiral has none',
+    },
+    {
+      when: 'a layer at the height of the build plate',
+      measured: { report: { layerRows: rows([{ zMm: 0 }]) } },
+      finds: [],
+      needs: 'a layer long enough to measure',
+      others: ['first-layer-height'],
     },
   ],
 };

@@ -39,5 +39,22 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'nothing pulls at it', mesh: {}, values: { walls: 2 }, finds: [] },
+    {
+      when: 'a hundredth less than half, and three walls',
+      mesh: {},
+      job: { purpose: 'loaded' },
+      values: { infillPercent: 49 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Too little infill or walls for a loaded part',
+          figure: '49 % infill, 3 walls',
+          limit: '50 %, 3 walls',
+          origin: 'purpose: loaded',
+          fix: 'set 50 % infill and 3 walls; choose a build orientation with the load along the layers',
+          change: { values: { infillPercent: 50, walls: 3 } },
+        },
+      ],
+    },
   ],
 };

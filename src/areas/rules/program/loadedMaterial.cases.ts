@@ -81,5 +81,29 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'the spool holds just what it needs',
+      measured: { report: { extrudedVolumeMm3: 100_000 } },
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 107 } },
+      finds: [],
+      others: ['line-width'],
+    },
+    {
+      when: 'nine grams are needed and eight left',
+      measured: { report: { extrudedVolumeMm3: 10_000 } },
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 10 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The spool may not last',
+          figure: '11 g for 1',
+          limit: '10 g left',
+          origin: 'machine, slot of Rifugio Vodice',
+          fix: 'have 1 g more at hand',
+          stage: 'body',
+        },
+      ],
+      others: ['line-width'],
+    },
   ],
 };

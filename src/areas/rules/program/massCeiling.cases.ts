@@ -40,5 +40,46 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'the policy was not kept', forget: ['policy'], finds: [], needs: 'the farm’s policy, which was not kept' },
+    {
+      when: 'just what is allowed',
+      measured: { report: { extrudedVolumeMm3: 100_000 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, massG: 107 } } },
+      finds: [],
+      others: ['line-width'],
+    },
+    {
+      when: 'one alone weighs just what is allowed and two are ordered',
+      measured: { report: { extrudedVolumeMm3: 100_000 } },
+      job: { quantity: 2 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, massG: 107 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job weighs more than the farm allows',
+          figure: '214 g for 2',
+          limit: '107 g',
+          origin: 'farm policy, class in-house',
+          fix: 'print 1 at most, the others as another job',
+        },
+      ],
+      others: ['line-width'],
+    },
+    {
+      when: 'one of two alone weighs more',
+      measured: { report: { extrudedVolumeMm3: 100_000 } },
+      job: { quantity: 2 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, massG: 100 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job weighs more than the farm allows',
+          figure: '214 g for 2',
+          limit: '100 g',
+          origin: 'farm policy, class in-house',
+          fix: 'less infill, or another class: one alone weighs 107 g',
+        },
+      ],
+      others: ['line-width'],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { rows } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { mixedHeights } from './mixedHeights.ts';
 
@@ -38,6 +39,23 @@ export const cases: RuleCases = {
       program: { instead: { layer2: '', layer3: '', layer4: '', layer5: '' } },
       finds: [],
       needs: 'a program of two layers or more',
+    },
+    {
+      when: 'layers of three heights',
+      measured: { report: { layerRows: rows([{ zMm: 0.2 }, { zMm: 0.4 }, { zMm: 0.6 }, { zMm: 0.7 }, { zMm: 1 }]) } },
+      finds: [
+        {
+          severity: 'note',
+          title: 'The layers are of several heights',
+          figure: '2 of 5, 0.1 to 0.3 mm',
+          limit: '0.2 mm for the most',
+          origin: 'the program itself',
+          fix: 'nothing, if it was made so; width and flow are judged layer by layer',
+          layer: 4,
+          zMm: 0.7,
+        },
+      ],
+      others: ['line-width'],
     },
   ],
 };

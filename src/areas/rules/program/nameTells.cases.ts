@@ -32,5 +32,20 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'the material’s family',
     },
+    {
+      when: 'the name speaks of a kind of the recipe’s family',
+      job: { fileName: 'vent_PA-CF.gcode' },
+      values: { family: 'PA', allowedFamilies: 'PA' },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The file’s name says PA-CF',
+          figure: 'vent_PA-CF.gcode',
+          limit: 'PA',
+          origin: 'recipe, Torba ASA natural',
+          fix: 'make sure that the program was made for PA, and name it so',
+        },
+      ],
+    },
   ],
 };

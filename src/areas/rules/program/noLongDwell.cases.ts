@@ -29,5 +29,39 @@ export const cases: RuleCases = {
       finds: [],
       others: ['heat-and-wait', 'nozzle-temperature'],
     },
+    {
+      when: 'a minute and a half',
+      program: { before: { layer4: 'G4 P60500' } },
+      finds: [
+        {
+          severity: 'note',
+          title: 'The nozzle stands still mid-print',
+          figure: '1 min',
+          limit: '1 min',
+          origin: 'farm practice',
+          fix: 'let it wait aside and wipe, or shorten the wait',
+          line: 76,
+          layer: 3,
+          zMm: 0.6,
+        },
+      ],
+    },
+    {
+      when: 'it waits on the line it first extrudes',
+      measured: { report: { longestDwellS: 300, longestDwellLine: 10 } },
+      finds: [
+        {
+          severity: 'note',
+          title: 'The nozzle stands still mid-print',
+          figure: '5 min',
+          limit: '1 min',
+          origin: 'farm practice',
+          fix: 'let it wait aside and wipe, or shorten the wait',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
   ],
 };

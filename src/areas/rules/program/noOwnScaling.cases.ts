@@ -39,5 +39,22 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'it runs at 100 %', program: { before: { layer2: 'M220 S100\nM221 S100' } }, finds: [] },
+    {
+      when: 'a hundredth faster',
+      program: { before: { layer2: 'M220 S101' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The program sets its own speed to 101 %',
+          figure: 'M220 S101 at line 29',
+          limit: '100 %',
+          origin: 'what is proven is proven at 100 %',
+          fix: 'take M220 out, or have the program made with the speed it wants',
+          line: 29,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
   ],
 };

@@ -70,6 +70,38 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'only the first layer is hotter than is proven',
+      values: { nozzleFirstC: 254 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature above what is proven',
+          figure: '254 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 252 °C or prove it',
+          trialId: 't',
+          change: { values: { nozzleC: 252, nozzleFirstC: 252 } },
+        },
+      ],
+    },
+    {
+      when: 'only the first layer is colder than is proven',
+      values: { nozzleFirstC: 242 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nozzle temperature below what is proven',
+          figure: '242 °C',
+          limit: '244 °C to 252 °C',
+          origin: 'proven by T-0001',
+          fix: 'set 244 °C or prove it',
+          trialId: 't',
+          change: { values: { nozzleC: 244, nozzleFirstC: 244 } },
+        },
+      ],
+    },
   ],
   job: [
     {

@@ -65,5 +65,41 @@ export const cases: RuleCases = {
       program: { before: { end: 'G1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
       finds: [],
     },
+    {
+      when: 'it goes down beside just as much as there is room',
+      measured: { report: { backDown: { zMm: 0.2, besideMm: 12.2, line: 100 } } },
+      values: { clearanceMm: 12 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 0.2 mm beside 12.2 mm',
+          limit: '12 mm under the carriage',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'see that head and carriage pass beside it',
+          line: 100,
+          layer: 4,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'it goes down from far above',
+      measured: { report: { backDown: { zMm: 5, besideMm: 12.2, line: 100 } } },
+      values: { clearanceMm: 12 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 5 mm beside 12.2 mm',
+          limit: '12 mm under the carriage',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'see that head and carriage pass beside it',
+          line: 100,
+          layer: 4,
+          zMm: 5,
+        },
+      ],
+    },
   ],
 };

@@ -40,5 +40,22 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'it is not sanded', mesh: {}, values: { solidLayers: 2 }, finds: [] },
+    {
+      when: 'three solid layers and three walls',
+      mesh: {},
+      job: { purpose: 'to be sanded' },
+      values: { solidLayers: 3 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Too few solid layers or walls to sand',
+          figure: '3 solid layers',
+          limit: '4 solid layers, 3 walls',
+          origin: 'purpose: to be sanded',
+          fix: 'set 4 solid layers and 3 walls',
+          change: { values: { solidLayers: 4, walls: 3 } },
+        },
+      ],
+    },
   ],
 };

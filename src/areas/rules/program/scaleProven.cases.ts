@@ -65,5 +65,41 @@ export const cases: RuleCases = {
       needs: 'a valid dimension trial on this machine, tool and material',
     },
     { when: 'the scale was not kept', forget: ['scalePercent'], finds: [], needs: 'the scale of the recipe' },
+    {
+      when: 'below what a trial saw fail',
+      values: { scaleYPercent: 99 },
+      proofs: {
+        scaleYPercent: { range: { min: 99.85, max: 100.15, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } },
+      },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Scale Y is not the proven one',
+          figure: '99.00 %',
+          limit: '99.85 to 100.15 %',
+          origin: 'proven by T-0001',
+          fix: 'scale Y to 100.00 %: take the recipe’s own value away, or prepare the file again',
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'above, where a trial saw it fail only below',
+      values: { scaleYPercent: 100.4 },
+      proofs: {
+        scaleYPercent: { range: { min: 99.85, max: 100.15, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } },
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Scale Y is not the proven one',
+          figure: '100.40 %',
+          limit: '99.85 to 100.15 %',
+          origin: 'proven by T-0001',
+          fix: 'scale Y to 100.00 %: take the recipe’s own value away, or prepare the file again',
+          trialId: 't',
+        },
+      ],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { rows } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { skippedHeight } from './skippedHeight.ts';
 
@@ -49,6 +50,52 @@ export const cases: RuleCases = {
       program: { instead: { layer2: '', layer3: '', layer4: '', layer5: '' } },
       finds: [],
       needs: 'a program of two layers or more',
+    },
+    {
+      when: 'four layers are missing',
+      measured: { report: { layerRows: rows([0.2, 0.4, 0.6, 0.8, 1, 1.2, 1.6, 2, 2.4, 2.8].map((zMm) => ({ zMm }))) } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'A layer is missing',
+          figure: '0.4 mm between two layers',
+          limit: '0.2 mm',
+          origin: 'the program itself',
+          fix: 'have the file made again; from 1.2 mm on nothing lies under it',
+          line: 130,
+          layer: 7,
+          zMm: 1.6,
+        },
+        {
+          severity: 'blocker',
+          title: 'A layer is missing',
+          figure: '0.4 mm between two layers',
+          limit: '0.2 mm',
+          origin: 'the program itself',
+          fix: 'have the file made again; from 1.6 mm on nothing lies under it',
+          line: 150,
+          layer: 8,
+          zMm: 2,
+        },
+        {
+          severity: 'blocker',
+          title: 'A layer is missing',
+          figure: '0.4 mm between two layers',
+          limit: '0.2 mm',
+          origin: 'the program itself',
+          fix: 'have the file made again; from 2 mm on nothing lies under it',
+          line: 170,
+          layer: 9,
+          zMm: 2.4,
+        },
+      ],
+      others: ['line-width'],
+    },
+    {
+      when: 'a spiral',
+      measured: { report: { spiral: true } },
+      finds: [],
+      needs: 'layers of their own height; a spiral has none',
     },
   ],
 };

@@ -38,5 +38,13 @@ export const cases: RuleCases = {
       others: ['loaded-material'],
       needs: 'a loaded material',
     },
+    {
+      when: 'the spool holds just a tenth more',
+      measured: { report: { extrudedVolumeMm3: 100_000 } },
+      job: { class: 'lights-out' },
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 107 * 1.1 } },
+      finds: [],
+      others: ['line-width'],
+    },
   ],
 };

@@ -16,7 +16,8 @@ export const throwAway = defineRule({
       const { lay, tool } = context.recipe;
       if (!lay) return { needs: 'a recipe with everything a toolpath needs' };
       const coarse = Math.round(tool.nozzleMm * COARSE * 100) / 100;
-      if (lay.layerHeightMm >= coarse - 0.05 && lay.infillPercent <= 15) return [];
+      const isCoarse = lay.layerHeightMm >= coarse - 0.05;
+      if (isCoarse && lay.infillPercent <= 15) return [];
       return [
         {
           severity: 'note',
@@ -25,7 +26,7 @@ export const throwAway = defineRule({
           limit: `${formatFigure(coarse, 'length', 2)} mm, 15 %`,
           origin: 'purpose: throw-away fit',
           fix: `set 15 % infill, and a process with layers of ${formatFigure(coarse, 'length', 2)} mm if its flow is proven`,
-          change: { values: { infillPercent: Math.min(15, lay.infillPercent) } },
+          ...(isCoarse && { change: { values: { infillPercent: 15 } } }),
         },
       ];
     },

@@ -21,5 +21,26 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'the policy was not kept', forget: ['policy'], finds: [], needs: 'the farm’s policy, which was not kept' },
+    {
+      when: 'just what is allowed',
+      measured: { report: { timeS: 3400, heatingS: 200 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, hours: 1 } } },
+      finds: [],
+    },
+    {
+      when: 'ten hours where nine are allowed',
+      measured: { report: { timeS: 36_000, heatingS: 0 } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, hours: 9 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The print lasts longer than the farm allows',
+          figure: '10 h 00',
+          limit: '9 h 00',
+          origin: 'farm policy, class in-house',
+          fix: 'bring it to 90 % of its time: thicker layers, fewer at once, or another class',
+        },
+      ],
+    },
   ],
 };

@@ -90,5 +90,29 @@ export const cases: RuleCases = {
       proofs: { accelerationMmPerS2: null },
       finds: [],
     },
+    {
+      when: 'X is a little too fast once',
+      measured: {
+        report: {
+          speedBeyond: [
+            { mmPerS: 310, line: 20, count: 1 },
+            ...[1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
+          ],
+        },
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'X asked to run faster than it can, 1 time',
+          figure: '310 mm/s',
+          limit: '300 mm/s',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'slow these moves to 96.8 %; the machine will, and the estimate does',
+          line: 20,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
   ],
 };

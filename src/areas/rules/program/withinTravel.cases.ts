@@ -80,5 +80,70 @@ export const cases: RuleCases = {
       others: ['lays-something'],
       needs: 'a program that moves',
     },
+    {
+      when: 'it reaches over both ends of X alike',
+      measured: {
+        report: { reachedMm: { min: [-4, 0, 0], max: [352, 10, 10], minLine: [9, 9, 9], maxLine: [10, 10, 10] } },
+      },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X -4 mm',
+          limit: '0 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 4 mm forward in X',
+          line: 9,
+        },
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X 352 mm',
+          limit: '348 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 4 mm forward in X',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'what is laid is just as long as the travel',
+      values: { travelXMm: 40 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X 130 mm',
+          limit: '40 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 90 mm back in X',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
+    {
+      when: 'nothing is laid beyond',
+      measured: {
+        report: {
+          boundsMm: null,
+          reachedMm: { min: [-4, 0, 0], max: [10, 10, 10], minLine: [9, 9, 9], maxLine: [10, 10, 10] },
+        },
+      },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'X leaves the machine',
+          figure: 'X -4 mm',
+          limit: '0 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 4 mm forward in X',
+          line: 9,
+        },
+      ],
+    },
   ],
 };

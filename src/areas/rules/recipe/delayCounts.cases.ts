@@ -35,5 +35,10 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a delay counted from the start of the layer',
+      values: { delayCounting: 'from the end of the return', importedDelayS: 60 },
+      finds: [],
+    },
   ],
 };

@@ -44,5 +44,66 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a thick first layer that is too quick',
+      values: { firstLayerHeightMm: 0.32, firstLayerSpeedMmPerS: 100 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'First layer needs more volumetric flow than allowed',
+          figure: '11.41 mm³/s',
+          limit: '10.40 mm³/s',
+          origin: 'proven by T-0001',
+          fix: 'first layer to 91.1 mm/s',
+          change: { values: { firstLayerSpeedMmPerS: 91.1 } },
+        },
+      ],
+      others: ['first-layer-slow'],
+    },
+    {
+      when: 'two kinds of line are too quick, the second worse',
+      values: { fillSpeedMmPerS: 140, topSurfaceSpeedMmPerS: 200 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Top surface needs more volumetric flow than allowed',
+          figure: '15.25 mm³/s',
+          limit: '10.40 mm³/s',
+          origin: 'proven by T-0001',
+          fix: 'top surface to 136.4 mm/s, sparse fill to 136.4 mm/s',
+          change: { values: { topSurfaceSpeedMmPerS: 136.4, fillSpeedMmPerS: 136.4 } },
+        },
+      ],
+    },
+    {
+      when: 'the tool melts just what is proven',
+      values: { catalogueFlowMm3PerS: 10.4, fillSpeedMmPerS: 140 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Sparse fill needs more volumetric flow than allowed',
+          figure: '10.67 mm³/s',
+          limit: '10.40 mm³/s',
+          origin: 'proven by T-0001',
+          fix: 'sparse fill to 136.4 mm/s',
+          change: { values: { fillSpeedMmPerS: 136.4 } },
+        },
+      ],
+    },
+    {
+      when: 'the tool melts less than is proven',
+      values: { catalogueFlowMm3PerS: 9, fillSpeedMmPerS: 140 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Sparse fill needs more volumetric flow than allowed',
+          figure: '10.67 mm³/s',
+          limit: '9.00 mm³/s',
+          origin: 'hardware, tool',
+          fix: 'sparse fill to 118.0 mm/s',
+          change: { values: { fillSpeedMmPerS: 118 } },
+        },
+      ],
+    },
   ],
 };

@@ -50,5 +50,22 @@ export const cases: RuleCases = {
         },
       ],
     },
+    { when: 'just what the hardware takes', values: { heightChanges: '10 mm: nozzle 300, bed 125' }, finds: [] },
+    {
+      when: 'a bed hotter than it gets',
+      values: { heightChanges: '10 mm: bed 130' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Bed of the change at 10 mm is beyond the machine',
+          figure: '130 °C',
+          limit: '125 °C',
+          origin: 'hardware, printer',
+          fix: 'leave the change at 10 mm out',
+          change: { values: { heightChanges: '' } },
+        },
+      ],
+    },
+    { when: 'at the very top', values: { heightChanges: '400 mm: fan 20' }, finds: [] },
   ],
 };

@@ -20,5 +20,21 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'stale, in a class that is proven only',
+      provenOnly: true,
+      proofs: { irradianceMwPerCm2: { state: 'due', because: 'film changed 2 d ago' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The dose rests on an old light map',
+          figure: '7.8 mJ/cm² by ',
+          limit: 'a light map that holds: film changed 2 d ago',
+          origin: 'proven by ',
+          fix: 'run a light map',
+          change: { proofs: { irradianceMwPerCm2: { state: 'proven', because: null } } },
+        },
+      ],
+    },
   ],
 };

@@ -20,5 +20,33 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'just as cold as the supplier allows',
+      machine: { resinC: 20 },
+      proofs: { exposureS: { conditions: { layerHeightMm: 0.05, resinC: 21 } } },
+      finds: [],
+    },
+    {
+      when: 'just as warm as the supplier allows',
+      machine: { resinC: 30 },
+      proofs: { exposureS: { conditions: { layerHeightMm: 0.05, resinC: 29 } } },
+      finds: [],
+    },
+    {
+      when: 'warmer than the supplier allows',
+      machine: { resinC: 31 },
+      proofs: { exposureS: { conditions: { layerHeightMm: 0.05, resinC: 29 } } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The resin is too warm',
+          figure: '31 °C',
+          limit: '20 to 30 °C',
+          origin: 'material data',
+          fix: 'let it cool to 30 °C',
+          change: { machine: { resinC: 30 } },
+        },
+      ],
+    },
   ],
 };

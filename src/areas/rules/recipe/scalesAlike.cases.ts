@@ -20,5 +20,6 @@ export const cases: RuleCases = {
         },
       ],
     },
+    { when: 'just half a percent apart', values: { scaleXPercent: 100.5 }, finds: [] },
   ],
 };

@@ -20,5 +20,20 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a machine whose Y is slower',
+      values: { maxFeedYMmPerS: 100 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Faster than the axes run',
+          figure: '130 mm/s',
+          limit: '100 mm/s',
+          origin: 'hardware, printer',
+          fix: 'set 100 mm/s',
+          change: { values: { travelSpeedMmPerS: 100 } },
+        },
+      ],
+    },
   ],
 };

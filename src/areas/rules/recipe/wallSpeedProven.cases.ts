@@ -1,3 +1,4 @@
+import { failedBeyond, notTriedBeyond } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { wallSpeedProven } from './wallSpeedProven.ts';
 
@@ -19,6 +20,25 @@ export const cases: RuleCases = {
           change: { values: { visibleWallSpeedMmPerS: 30 } },
         },
       ],
+    },
+    {
+      when: 'quicker than a trial saw fail',
+      values: { visibleWallSpeedMmPerS: 60 },
+      proofs: { visibleWallSpeedMmPerS: failedBeyond(50, 50) },
+      finds: [],
+    },
+    {
+      when: 'quicker than proven, and nobody tried more',
+      values: { visibleWallSpeedMmPerS: 60 },
+      proofs: { visibleWallSpeedMmPerS: notTriedBeyond(50, 0, 50) },
+      finds: [],
+    },
+    {
+      when: 'the same in a class that is proven only',
+      provenOnly: true,
+      values: { visibleWallSpeedMmPerS: 60 },
+      proofs: { visibleWallSpeedMmPerS: notTriedBeyond(50, 0, 50) },
+      finds: [],
     },
   ],
 };
