@@ -19,6 +19,8 @@ export default defineConfig({
             'test/conventions/**/*.test.ts',
             'test/recover/**/*.test.ts',
             'test/fuzz/**/*.test.ts',
+            'test/mutation/**/*.test.ts',
+            'test/programs/**/*.test.ts',
           ],
           environment: 'node',
           testTimeout: 30_000,

@@ -1,10 +1,9 @@
-import { writeFileSync } from 'node:fs';
 import { roleNames } from '../src/areas/recipes/model/recipe.ts';
 import { reasonKinds } from '../src/areas/library/model/reasons.ts';
 import { catalogue, CATALOGUE_VERSION, settingsOf } from '../src/areas/library/settings/catalogue.ts';
 import type { Setting } from '../src/areas/library/settings/define.ts';
 
-/** JSON Schema 2020-12 of a library file, from the catalogue: `node --import tsx scripts/librarySchema.ts --write`. */
+/** JSON Schema 2020-12 of a library file, from the catalogue: `npm run docs` writes it. */
 export function librarySchema(): object {
   const own = (kind: 'printer' | 'tool' | 'material' | 'process') => ({
     if: { properties: { kind: { const: kind } } },
@@ -187,5 +186,3 @@ function typeOf(s: Setting): object {
       return { type: 'string', maxLength: s.longest };
   }
 }
-if (process.argv.includes('--write'))
-  writeFileSync('docs/formats/library.schema.json', `${JSON.stringify(librarySchema(), null, 1)}\n`);

@@ -1,7 +1,6 @@
-import { writeFileSync } from 'node:fs';
 import { trialKinds } from '../src/areas/trials/kinds/index.ts';
 
-/** docs/formats/readings.md, from the kinds: `node --import tsx scripts/readingsPage.ts --write`. */
+/** docs/formats/readings.md, from the kinds: `npm run docs` writes it. */
 export function readingsPage(): string {
   const lines = [
     '# Tables of readings',
@@ -37,4 +36,3 @@ export function readingsPage(): string {
   }
   return lines.join('\n');
 }
-if (process.argv.includes('--write')) writeFileSync('docs/formats/readings.md', readingsPage());

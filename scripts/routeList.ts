@@ -1,4 +1,4 @@
-import { readdirSync, statSync, writeFileSync } from 'node:fs';
+import { readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 
 const ROOT = 'src/pages/api';
@@ -10,7 +10,7 @@ const filesIn = (folder: string): string[] =>
     return statSync(at).isDirectory() ? filesIn(at) : [at];
   });
 
-/** src/pages/api/_routes.ts, from the folder: `node --import tsx scripts/routeList.ts --write`. */
+/** src/pages/api/_routes.ts, from the folder: `npm run docs` writes it. */
 export function routeList(): string {
   const names = filesIn(ROOT)
     .map((f) => path.relative(ROOT, f))
@@ -20,11 +20,10 @@ export function routeList(): string {
     "import type { RouteFile } from '../../platform/http/endpoint.ts';",
     ...names.map((name, i) => `import * as r${i} from './${name}';`),
     '',
-    '/** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */',
+    '/** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */',
     'export const routeFiles = {',
     ...names.map((name, i) => `  './${name}': r${i},`),
     '} satisfies Record<string, RouteFile>;',
     '',
   ].join('\n');
 }
-if (process.argv.includes('--write')) writeFileSync(`${ROOT}/_routes.ts`, routeList());

@@ -1,10 +1,9 @@
-import { writeFileSync } from 'node:fs';
 import { formatFigure, formatQuantity } from '../src/core/units/format.ts';
 import { rulesThatRead } from '../src/areas/rules/readers.ts';
 import { catalogue } from '../src/areas/library/settings/catalogue.ts';
 import { groups, type Setting } from '../src/areas/library/settings/define.ts';
 
-/** docs/settings.md, from the catalogue: `node --import tsx scripts/settingsPage.ts --write`. */
+/** docs/settings.md, from the catalogue: `npm run docs` writes it. */
 export function settingsPage(): string {
   const lines = [
     '# Settings',
@@ -52,5 +51,3 @@ const empty = (s: Setting): string =>
     : 'default' in s && s.default !== undefined
       ? String(s.default)
       : '';
-
-if (process.argv.includes('--write')) writeFileSync('docs/settings.md', settingsPage());

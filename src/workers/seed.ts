@@ -10,9 +10,9 @@ import { seedFarm } from './demo/farm.ts';
 
 /** The three one-click people of the demonstration. */
 export const demoPeople: readonly { role: PersonRole; name: string; email: string }[] = [
-  { role: 'technician', name: 'Livia Moretti', email: 'technician@valmora.example' },
-  { role: 'lead', name: 'Dario Kessel', email: 'lead@valmora.example' },
-  { role: 'viewer', name: 'Noemi Ferran', email: 'viewer@valmora.example' },
+  { role: 'technician', name: 'Livia Moretti', email: 'technician@quelmora.example' },
+  { role: 'lead', name: 'Dario Kessel', email: 'lead@quelmora.example' },
+  { role: 'viewer', name: 'Noemi Ferran', email: 'viewer@quelmora.example' },
 ];
 
 const { db, pool } = database();

@@ -2,13 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { rulesThatRead } from '../../src/areas/rules/readers.ts';
+import { quantities } from '../../src/core/units/quantities.ts';
 import { catalogue } from '../../src/areas/library/settings/catalogue.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
+import { generatedPages } from '../../scripts/generatedPages.ts';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
-import { librarySchema } from '../../scripts/librarySchema.ts';
-import { readingsPage } from '../../scripts/readingsPage.ts';
-import { routeList } from '../../scripts/routeList.ts';
-import { settingsPage } from '../../scripts/settingsPage.ts';
 
 const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(
   (f) => /\.tsx?$/.test(f) && !/\.test\.|\/settings\/|\/demo\/|rules\/fixture|\.cases\./.test(f),
@@ -35,6 +33,39 @@ describe.each(catalogue.map((s) => [s.key, s] as const))('setting %s', (key, s) 
     if (s.type === 'number' || s.type === 'integer' || s.type === 'range') expect(s.quantity).toBeTruthy();
   });
 });
+/** How a key ends by the unit its figure is kept in. */
+const SUFFIX: Readonly<Record<string, string>> = {
+  mm: 'Mm',
+  'mm/s': 'MmPerS',
+  'mm/s²': 'MmPerS2',
+  'mm³/s': 'Mm3PerS',
+  'mm³': 'Mm3',
+  '°C': 'C',
+  s: 'S',
+  '%': 'Percent',
+  '°': 'Deg',
+  nm: 'Nm',
+  'mW/cm²': 'MwPerCm2',
+  'mJ/cm²': 'MjPerCm2',
+  'g/cm³': 'GPerCm3',
+  'EUR/h': 'PerHour',
+  'EUR/kg': 'PerKg',
+  'EUR/l': 'PerLitre',
+};
+/** Percent of a figure per degree: the unit in the name is that of the step. */
+const OF_A_STEP = new Set(['exposurePerC']);
+test('the key of a setting ends with the unit its figure is kept in, and that of a count with none', () => {
+  for (const s of catalogue) {
+    if (!('quantity' in s) || OF_A_STEP.has(s.key)) continue;
+    const unit = quantities[s.quantity].canonical;
+    if (unit === '')
+      expect(
+        Object.values(SUFFIX).filter((x) => x.length > 1 && s.key.endsWith(x)),
+        s.key,
+      ).toEqual([]);
+    else expect(s.key.endsWith(SUFFIX[unit]!), `${s.key} is kept in ${unit}`).toBe(true);
+  }
+});
 test('the 30 most used settings and more show too low and too high in a drawing', () => {
   const drawn = catalogue.filter((s) => s.seen);
   expect(drawn.length).toBeGreaterThanOrEqual(30);
@@ -44,13 +75,7 @@ test('a setting names a trial only where that trial really proves it, and every 
   const proves = new Map(trialKinds.flatMap((k) => k.proves.map((key) => [key, k.key] as const)));
   for (const s of catalogue) expect(s.provenBy ?? null, s.key).toBe(proves.get(s.key) ?? null);
 });
-test('docs/settings.md is what the catalogue gives', () =>
-  expect(readFileSync('docs/settings.md', 'utf8')).toBe(settingsPage()));
-test('docs/formats/library.schema.json is what the catalogue gives', () =>
-  expect(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8'))).toEqual(
-    JSON.parse(JSON.stringify(librarySchema())),
-  ));
-test('docs/formats/readings.md is what the kinds of trial give', () =>
-  expect(readFileSync('docs/formats/readings.md', 'utf8')).toBe(readingsPage()));
-test('the list of routes that the compiler judges is the folder', () =>
-  expect(readFileSync('src/pages/api/_routes.ts', 'utf8')).toBe(routeList()));
+test.each(generatedPages.map((p) => [p.path, p.make] as const))(
+  '%s is what the code gives: npm run docs',
+  (path, make) => expect(readFileSync(path, 'utf8')).toBe(make()),
+);

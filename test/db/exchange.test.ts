@@ -88,7 +88,7 @@ test('what a technician takes in waits for a lead', async () => {
   ]).toEqual([{}, true]);
 });
 test('a record changed here since it was written out comes in only where somebody takes it', async () => {
-  const id = must(await copyProfile(farm.as('lead'), ids.get('Draft 0.28')!, 'Touched')).id;
+  const id = must(await copyProfile(farm.as('lead'), ids.get('Quick 0.28')!, 'Touched')).id;
   const first = await exportLibrary(farm.as('viewer'), [id]);
   const mine = JSON.stringify({
     ...first,

@@ -194,7 +194,7 @@ describe('changing many', () => {
       .map((f) => f.name)
       .sort();
   test('finds by the value in force, own or from a parent', async () => {
-    expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'PLA, stock', 'Salice PVA']);
+    expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'PLA, stock', 'Ginestrel PVA']);
     expect(
       must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length,
     ).toBe(5);
@@ -252,7 +252,7 @@ describe('changing many', () => {
   test.each([
     ['pla-stock', '90 %', 'stock is read-only'],
     ['gone', '90 %', 'there is no material gone'],
-    ['salice-pva', '900', 'cannot be meant'],
+    ['ginestrel-pva', '900', 'cannot be meant'],
   ])('%s with %s stops all of them', async (key, text, why) => {
     const before = (await getHead(farm.as('viewer'), id('Torba ASA natural'))).number;
     const r = await changeMany(farm.as('lead'), {

@@ -72,10 +72,10 @@ test('the last act on a profile can be undone from its message', async ({ page }
 
 test('a file with one bad record comes in only without it', async ({ page }) => {
   await signIn(page, 'lead');
-  const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Draft 0.28')}`)).json()) as {
+  const file = (await (await page.request.get(`/api/library/export?ids=${await idOf(page, 'Quick 0.28')}`)).json()) as {
     profiles: { name: string; key: string; own: object }[];
   };
-  const draft = file.profiles.find((p) => p.name === 'Draft 0.28')!;
+  const draft = file.profiles.find((p) => p.name === 'Quick 0.28')!;
   const text = JSON.stringify({
     ...file,
     profiles: [
@@ -109,10 +109,10 @@ test('every process above a value is found and changed in bulk, shown first', as
   await expect(page.getByLabel('Choose Layers 0.20, stock')).toBeDisabled();
   for (const box of await page.getByRole('checkbox', { name: /^Choose / }).all())
     if (await box.isChecked()) await box.uncheck();
-  await page.getByLabel('Choose Draft 0.28').check();
+  await page.getByLabel('Choose Quick 0.28').check();
   await page.getByLabel(/for the 1 chosen/).fill('15');
   await page.getByRole('button', { name: 'See what changes' }).click();
-  await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Draft 0.28/ })).toContainText(
+  await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Quick 0.28/ })).toContainText(
     '15 %',
   );
   await page.getByLabel('Why, in one line').fill('drafts need no more');

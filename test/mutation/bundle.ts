@@ -31,7 +31,7 @@ export async function bundleMutants(scope: Scope, outfile: string): Promise<read
          import { judgesOfRules, isNoticed } from './judge.ts';
          export const judges = judgesOfRules([${caseFiles()
            .map((_, i) => `c${i}`)
-           .join(', ')}], ${scope.name === 'facts'});
+           .join(', ')}], ${JSON.stringify(scope.name)});
          export { isNoticed };`;
   await build({
     stdin: { contents: entry, resolveDir: import.meta.dirname, loader: 'ts' },

@@ -1,8 +1,10 @@
-import { jobOf, runJobCase, runRecipeCase, type RuleCases } from '../../src/areas/rules/cases.ts';
+import { readFileSync } from 'node:fs';
+import { jobOf, runJobCase, runRecipeCase, type JobCase, type RuleCases } from '../../src/areas/rules/cases.ts';
 import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
+import { reportOfSeed, type KeptProgram } from '../programs/kept.ts';
 import { concludeFrom, type KeptTrial } from '../recover/kept.ts';
 import type { Scope } from './scope.ts';
 
@@ -19,42 +21,9 @@ export interface Judge {
 
 const same = (a: unknown, b: unknown): boolean => isSameData(a, b);
 
-/** The tests of rules: every case of every rule, and silence on what is valid; of facts the same, measured anew. */
-export function judgesOfRules(all: readonly RuleCases[], anew: boolean): Judge[] {
-  const ofCases = all.flatMap(({ rule, recipe = [], job = [] }): Judge[] => [
-    ...(anew
-      ? []
-      : recipe.map((c) => ({
-          of: rule.id,
-          holds: () => {
-            const run = runRecipeCase(rule, c);
-            return (
-              same(run.finds, c.finds) &&
-              same(run.others, c.others ?? []) &&
-              run.needs === (c.needs ?? null) &&
-              run.afterFix.length === 0
-            );
-          },
-        }))),
-    ...job.map((c) => ({
-      of: rule.id,
-      holds: () => {
-        const run = runJobCase(rule, c, { anew });
-        return same(run.finds, c.finds) && same(run.others, c.others ?? []) && run.needs === (c.needs ?? null);
-      },
-    })),
-  ]);
-  const valid: Judge[] = [
-    { when: '', finds: [] },
-    { when: '', finds: [], mesh: {} },
-  ].map((c) => ({
-    of: 'valid',
-    holds: () => {
-      const outcome = checkJob(jobOf(c, anew).job);
-      return outcome.verdict === 'clear' && outcome.findings.length === 0 && outcome.runs.every((r) => r.ran);
-    },
-  }));
-  const recipes: Judge[] = (['filament', 'resin'] as const).map((technology) => ({
+/** The tests of rules: every case of every rule, silence on what is valid, and the engine itself. */
+function judgesOfVerdicts(all: readonly RuleCases[]): Judge[] {
+  const recipes = (['filament', 'resin'] as const).map((technology) => ({
     of: 'valid',
     holds: () => {
       const check = checkRecipe(validRecipeFixture(technology));
@@ -62,7 +31,63 @@ export function judgesOfRules(all: readonly RuleCases[], anew: boolean): Judge[]
     },
   }));
   const engine = engineChecks.map((c) => ({ of: 'valid', holds: () => same(c.comesOut(), c.must) }));
-  return [...(anew ? [] : [...recipes, ...engine]), ...valid, ...ofCases];
+  const ofRecipes = all.flatMap(({ rule, recipe = [] }) =>
+    recipe.map((c) => ({
+      of: rule.id,
+      holds: () => {
+        const run = runRecipeCase(rule, c);
+        return (
+          same(run.finds, c.finds) &&
+          same(run.others, c.others ?? []) &&
+          run.needs === (c.needs ?? null) &&
+          run.afterFix.length === 0
+        );
+      },
+    })),
+  );
+  return [...recipes, ...engine, ...ofRecipes];
+}
+/** The tests of what is measured: the cases of one subject, measured anew each time. */
+function judgesOfJobs(all: readonly RuleCases[], takes: (c: JobCase) => boolean, anew: boolean): Judge[] {
+  const valid: JobCase[] = [
+    { when: '', finds: [] },
+    { when: '', finds: [], mesh: {} },
+  ];
+  return [
+    ...valid.filter(takes).map((c) => ({
+      of: 'valid',
+      holds: () => {
+        const outcome = checkJob(jobOf(c, anew).job);
+        return outcome.verdict === 'clear' && outcome.findings.length === 0 && outcome.runs.every((r) => r.ran);
+      },
+    })),
+    ...all.flatMap(({ rule, job = [] }) =>
+      job.filter(takes).map((c) => ({
+        of: rule.id,
+        holds: () => {
+          const run = runJobCase(rule, c, { anew });
+          return same(run.finds, c.finds) && same(run.others, c.others ?? []) && run.needs === (c.needs ?? null);
+        },
+      })),
+    ),
+  ];
+}
+/** Bodies of half a million triangles are measured once, not for every mutant. */
+const isHeavy = (c: JobCase): boolean => 'mesh' in c && c.mesh.body?.toString().includes('gridBlock') === true;
+
+/** What is read of kept programs is what was read before. */
+const judgesOfPrograms = (): Judge[] =>
+  (JSON.parse(readFileSync('test/programs/kept.json', 'utf8')) as readonly KeptProgram[]).map(({ seed, report }) => ({
+    of: 'valid',
+    holds: () => same(reportOfSeed(seed), report),
+  }));
+
+/** The tests that judge a scope's mutants. */
+export function judgesOfRules(all: readonly RuleCases[], scope: Scope['name']): Judge[] {
+  if (scope === 'program facts')
+    return [...judgesOfPrograms(), ...judgesOfJobs(all, (c) => !('mesh' in c) && !c.measured, true)];
+  if (scope === 'mesh facts') return judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true);
+  return [...judgesOfVerdicts(all), ...judgesOfJobs(all, () => true, false)];
 }
 /** The tests of analyses: what is concluded from kept readings. */
 export const judgesOfAnalyses = (kept: readonly KeptTrial[]): Judge[] =>
@@ -88,4 +113,3 @@ export function isNoticed(id: number, judges: readonly Judge[]): boolean {
     globalThis.mutant = -1;
   }
 }
-export type { Scope };

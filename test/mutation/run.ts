@@ -23,7 +23,7 @@ export async function runScope(
   tell?: (done: number, of: number) => void,
 ): Promise<ScopeResult> {
   mkdirSync('.data/mutants', { recursive: true });
-  const module = path.resolve(`.data/mutants/${scope.name}.mjs`);
+  const module = path.resolve(`.data/mutants/${scope.name.replace(' ', '-')}.mjs`);
   const chosen = pick(await bundleMutants(scope, module));
   const near = new Map(scope.files.map((f) => [f, nearestOf(f)]));
   const survivors = await survivorsOf(

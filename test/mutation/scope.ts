@@ -8,7 +8,7 @@ const list = (folder: string): string[] =>
 
 /** What is changed, and by what it is judged. */
 export interface Scope {
-  readonly name: 'rules' | 'facts' | 'analyses';
+  readonly name: 'rules' | 'program facts' | 'mesh facts' | 'analyses';
   readonly files: readonly string[];
 }
 const RULES = 'src/areas/rules';
@@ -17,9 +17,23 @@ const NOT_RULES =
 export const scopes: readonly Scope[] = [
   { name: 'rules', files: list(RULES).filter((f) => !NOT_RULES.test(f)) },
   {
-    name: 'facts',
+    name: 'program facts',
     files: [
-      ...['bounds', 'facts', 'flowWindow', 'heat', 'inspect', 'layers'].map((n) => `src/core/gcode/${n}.ts`),
+      'bounds',
+      'commands',
+      'facts',
+      'flowWindow',
+      'heat',
+      'interpreter',
+      'layers',
+      'modalState',
+      'program',
+      'tally',
+    ].map((n) => `src/core/gcode/${n}.ts`),
+  },
+  {
+    name: 'mesh facts',
+    files: [
       ...['overhang', 'bridges', 'moments', 'thickness', 'units'].map((n) => `src/core/mesh/${n}.ts`),
       'src/areas/checks/model/meshJob.ts',
       'src/areas/checks/model/overhangLimit.ts',

@@ -45,11 +45,14 @@ export interface MeshLaySettings extends LaySettings {
 
 /** Points of a contour nearer than this to their neighbours' line are left out: finer than any machine follows. */
 const FINEST_MM = 0.01;
-const SHORT_TRAVEL_MM = 2;
+/** A travel of so many line widths needs no retraction. Common practice, no source. */
+const SHORT_TRAVEL_WIDTHS = 5;
 const LIFT_MM_PER_S = 8;
 const LEAVES_BY_MM = 2;
-const SLOWEST_MM_PER_S = 10;
-const SUPPORT_STEP_MM = 2.5; // common practice, no source
+/** A small layer is slowed to so much of its speed at the most. Common practice, no source. */
+const SLOWEST_SHARE = 0.25;
+/** Support lines stand so many widths apart. Common practice, no source. */
+const SUPPORT_STEP_WIDTHS = 6;
 const SUPPORT_GAP_XY_MM = 0.3; // common practice, no source: 0.25 to 0.35
 const SMALLEST_SUPPORT_MM2 = 2;
 const SMALLEST_FILL_MM2 = 0.05;
@@ -286,7 +289,12 @@ class PartPath {
   }
   support(region: Region, k: number): void {
     this.isPart = false;
-    this.pieces(region, k === 0 ? this.spacing(this.s.support) * 2 : SUPPORT_STEP_MM, 0, this.s.support);
+    this.pieces(
+      region,
+      k === 0 ? this.spacing(this.s.support) * 2 : SUPPORT_STEP_WIDTHS * this.s.support.widthMm,
+      0,
+      this.s.support,
+    );
     this.isPart = true;
   }
 
@@ -312,7 +320,7 @@ class PartPath {
       this.goTo(points[0]!, points[1]!);
       this.startAs(lay);
       const bead = s.flow * beadAreaMm2(Math.max(lay.widthMm, this.height), this.height);
-      const speed = Math.min(lay.speedMmPerS, Math.max(SLOWEST_MM_PER_S, lay.speedMmPerS * pace));
+      const speed = lay.speedMmPerS * Math.max(SLOWEST_SHARE, pace);
       for (let i = 2; i < points.length; i += 2) {
         const volume = bead * this.w.distanceTo(points[i]!, points[i + 1]!);
         if (!(volume > 0)) continue;
@@ -329,7 +337,7 @@ class PartPath {
     this.w.acceleration(lay.accelerationMmPerS2);
   }
   private goTo(x: number, y: number): void {
-    const far = !(this.w.distanceTo(x, y) <= SHORT_TRAVEL_MM);
+    const far = !(this.w.distanceTo(x, y) <= SHORT_TRAVEL_WIDTHS * this.s.visibleWall.widthMm);
     if (far) this.pullBack();
     const isLifted = this.isBack && this.s.liftMm > 0;
     if (isLifted) this.w.height(roundMm(this.zMm + this.s.liftMm), LIFT_MM_PER_S);

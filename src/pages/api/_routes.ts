@@ -71,7 +71,7 @@ import * as r68 from './trials/due.ts';
 import * as r69 from './trials/index.ts';
 import * as r70 from './trials/preview.ts';
 
-/** Every route that needs a person, made by scripts/routeList.ts. One without role and schema does not compile here. */
+/** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
   './compare/index.ts': r0,
   './events.ts': r1,

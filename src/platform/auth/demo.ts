@@ -2,9 +2,9 @@ import { auth } from './auth.ts';
 import type { PersonRole } from '../db/context.ts';
 
 const EMAILS: Record<PersonRole, string> = {
-  technician: 'technician@valmora.example',
-  lead: 'lead@valmora.example',
-  viewer: 'viewer@valmora.example',
+  technician: 'technician@quelmora.example',
+  lead: 'lead@quelmora.example',
+  viewer: 'viewer@quelmora.example',
 };
 
 /** One-click sign-in of the demonstration; its password is made at first start and never leaves the machine. */

@@ -124,7 +124,7 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       id: null,
       version: 1,
       name: 'Hive inserts, quick',
-      choice: { ...on('Rifugio Sella'), processId: profiles.get('Draft 0.28')! },
+      choice: { ...on('Rifugio Sella'), processId: profiles.get('Quick 0.28')! },
       overrides: { fillSpeedMmPerS: 100 },
     }),
   );
@@ -169,7 +169,7 @@ const trialHistory: readonly (readonly [
   [150, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'temperature'],
   [141, 'Rifugio Pelmo', 'Fine 0.20', 'accepted', 'flow', 2],
   [128, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'],
-  [120, 'Rifugio Coldai', 'Draft 0.28', 'set aside', 'flow'],
+  [120, 'Rifugio Coldai', 'Quick 0.28', 'set aside', 'flow'],
   [104, 'Rifugio Scarpa', 'Stout 0.30', 'accepted', 'flow'],
   [97, 'Rifugio Sella', 'Fine 0.20', 'accepted', 'flow'],
   [90, 'Rifugio Lagazuoi', 'Fine 0.20', 'accepted', 'retraction'],

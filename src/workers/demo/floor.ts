@@ -85,7 +85,7 @@ export const demoMachinesOnFloor: readonly FloorMachine[] = [
     printer: 'Coppia 300',
     place: 'South wall',
     tool: '0.6 hardened',
-    material: 'Salice PA-CF',
+    material: 'Ginestrel PA-CF',
     lot: '0412',
     remainingG: 380,
   },

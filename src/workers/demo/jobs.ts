@@ -79,7 +79,7 @@ const demoJobs = [
     title: 'Frame spacer, tall',
     file: 'frame spacer v3.1.gcode',
     machine: 'Rifugio Coldai',
-    process: 'Draft 0.28',
+    process: 'Quick 0.28',
     class: 'in-house',
     quantity: 1,
     part: part(

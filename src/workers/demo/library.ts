@@ -1,7 +1,7 @@
 import type { NewProfile } from '../../areas/library/server/makeProfile.ts';
 import type { Reasons } from '../../areas/library/model/records.ts';
 
-/** A profile of the demonstration with the name of its parent. Everything here is made up (Valmora Cooperative). */
+/** A profile of the demonstration with the name of its parent. Everything here is made up (Quelmora Cooperative). */
 export type DemoProfile = Omit<NewProfile, 'parentId' | 'message'> & { readonly parent?: string };
 
 const why = (kind: Reasons[string]['kind'], text: string): Reasons[string] => ({ kind, text });
@@ -234,10 +234,10 @@ export const demoProfiles: readonly DemoProfile[] = [
   },
   {
     kind: 'material',
-    name: 'Salice PA-CF',
+    name: 'Ginestrel PA-CF',
     own: {
       family: 'PA-CF',
-      brand: 'Salice',
+      brand: 'Ginestrel',
       colour: 'black',
       densityGPerCm3: 1.14,
       diameterMm: 1.75,
@@ -253,10 +253,10 @@ export const demoProfiles: readonly DemoProfile[] = [
   },
   {
     kind: 'material',
-    name: 'Salice PVA',
+    name: 'Ginestrel PVA',
     own: {
       family: 'PVA',
-      brand: 'Salice',
+      brand: 'Ginestrel',
       colour: 'natural',
       densityGPerCm3: 1.23,
       diameterMm: 1.75,
@@ -291,7 +291,7 @@ export const demoProfiles: readonly DemoProfile[] = [
   },
   {
     kind: 'process',
-    name: 'Draft 0.28',
+    name: 'Quick 0.28',
     parent: 'Layers 0.20, stock',
     own: { layerHeightMm: 0.28, visibleWallSpeedMmPerS: 60, walls: 2, lineWidthMm: 0.46 },
     reasons: {

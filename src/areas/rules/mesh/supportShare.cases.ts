@@ -14,7 +14,7 @@ export const cases: RuleCases = {
         {
           severity: 'note',
           title: 'Much of the material is support',
-          figure: '254 % of the part’s, 30.2 cm³',
+          figure: '238 % of the part’s, 28.3 cm³',
           limit: '50 %',
           origin: 'common practice',
           fix: 'compare build orientations',

@@ -129,7 +129,7 @@ export const cases: RuleCases = {
           limit: '10 mm³/s',
           origin: 'proven, T-0001',
           fix: 'slow these lines to 59.6 % of their speed',
-          line: 7423,
+          line: 7367,
           layer: 61,
           zMm: 12.2,
           trialId: 't',

@@ -15,7 +15,7 @@ const SUPPORT: RecipeRole = {
   role: 'support',
   toolId: 'tool',
   materialId: 'pva',
-  materialName: 'Salice PVA',
+  materialName: 'Ginestrel PVA',
   family: 'PVA',
   bondsWith: '',
   supportPartners: '',

@@ -1,0 +1,50 @@
+import type { Rule } from '../src/areas/rules/define.ts';
+import { rules } from '../src/areas/rules/index.ts';
+import { settingsReadBy } from '../src/areas/rules/readers.ts';
+
+const SUBJECTS = [
+  ['mesh', 'Asked of a mesh as it is placed, and of what is generated from it'],
+  ['program', 'Asked of the program that will run'],
+  ['recipe', 'Asked of recipes alone'],
+] as const;
+const subjectOf = (r: Rule): (typeof SUBJECTS)[number][0] => (r.mesh ? 'mesh' : r.program ? 'program' : 'recipe');
+const cell = (text: string): string => text.replaceAll('|', '\\|');
+
+/** docs/rules.md, from the index of rules. */
+export function rulesPage(): string {
+  const lines = [
+    '# Rules',
+    '',
+    `All ${rules.length} rules, made from src/areas/rules. A rule that cannot look says what it needs; nothing passes in silence. Rules whose source is`,
+    'common practice caution and do not block unless hardware, evidence or policy stands behind them.',
+    '',
+  ];
+  for (const [subject, title] of SUBJECTS) {
+    const own = rules.filter((r) => subjectOf(r) === subject);
+    lines.push(
+      `## ${title}: ${own.length}`,
+      '',
+      '| rule | stage | asks that | because | source | also asked of | reads |',
+      '|---|---|---|---|---|---|---|',
+    );
+    for (const r of own) {
+      const also = (['mesh', 'program', 'recipe'] as const).filter((s) => s !== subject && r[s]);
+      const reads = [...settingsReadBy(r), ...(r.program?.reads ?? []), ...(r.mesh?.reads ?? [])];
+      lines.push(
+        `| ${[
+          `\`${r.id}\``,
+          r.stage,
+          r.title,
+          r.why,
+          r.source,
+          also.join(', '),
+          [...new Set<string>(reads)].map((k) => `\`${k}\``).join(' '),
+        ]
+          .map(cell)
+          .join(' | ')} |`,
+      );
+    }
+    lines.push('');
+  }
+  return lines.join('\n');
+}

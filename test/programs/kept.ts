@@ -1,0 +1,38 @@
+import { inspectGcode } from '../../src/core/gcode/inspect.ts';
+import type { MotionLimits } from '../../src/core/motion/limits.ts';
+import { toDigits } from '../recover/kept.ts';
+import { programOf } from './generate.ts';
+
+/** Programs of a seed that are kept with what was read of them. */
+export const KEPT_PROGRAMS = 120;
+export interface KeptProgram {
+  readonly seed: number;
+  readonly report: unknown;
+}
+const limits: MotionLimits = {
+  accelerationMmPerS2: 1300,
+  travelAccelerationMmPerS2: 1700,
+  instantSpeedChangeMmPerS: 6,
+  junctionDeviationMm: null,
+  maxFeedMmPerS: [220, 200, 8, 60],
+  maxAccelerationMmPerS2: [2500, 2100, 150, 4000],
+  filamentDiameterMm: 1.75,
+};
+
+/** What is read of the program of a seed; of every third under junction deviation. */
+export function reportOfSeed(seed: number): unknown {
+  const read = inspectGcode(new TextEncoder().encode(programOf(seed)), {
+    ...limits,
+    junctionDeviationMm: seed % 3 === 0 ? 0.03 : null,
+  });
+  if (!read.ok) return toDigits(read.failure);
+  // layers by the hundred are kept as sums
+  const { layerRows, ...report } = read.value;
+  const sums =
+    layerRows.length > 12
+      ? Object.fromEntries(
+          Object.keys(layerRows[0]!).map((k) => [k, layerRows.reduce((t, r, i) => t + r[k as 'zMm'] * (1 + i / 7), 0)]),
+        )
+      : layerRows;
+  return toDigits({ ...report, layerRows: sums });
+}
