@@ -72,14 +72,20 @@ module.exports = {
       name: 'cases-for-tests-only',
       severity: 'error',
       comment: 'cases and fixtures of rules never ship',
-      from: { path: '^src/', pathNot: ['\\.test\\.ts$', '^src/areas/rules/(.*\\.cases|cases|loadCases|engineChecks|fixture)\\.ts$'] },
+      from: {
+        path: '^src/',
+        pathNot: ['\\.test\\.ts$', '^src/areas/rules/(.*\\.cases|cases|loadCases|engineChecks|fixture)\\.ts$'],
+      },
       to: { path: '^src/areas/rules/(.*\\.cases|cases|loadCases|engineChecks|fixture)\\.ts$' },
     },
     {
       name: 'rules-below',
       severity: 'error',
       comment: 'rules stand above library and machines and below the rest',
-      from: { path: '^src/areas/rules/', pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases|engineChecks)\\.ts$'] },
+      from: {
+        path: '^src/areas/rules/',
+        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases|engineChecks)\\.ts$'],
+      },
       to: { path: '^src/areas/(?!rules/|library/|machines/)' },
     },
     {
