@@ -194,7 +194,7 @@ describe('changing many', () => {
       .map((f) => f.name)
       .sort();
   test('finds by the value in force, own or from a parent', async () => {
-    expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'PLA, stock', 'Ginestrel PVA']);
+    expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'Ginestrel PVA', 'PLA, stock']);
     expect(
       must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length,
     ).toBe(5);

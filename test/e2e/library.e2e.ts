@@ -160,8 +160,28 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await page.getByLabel('Name of the recipe').fill('Clear panels');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { name: 'Clear panels', level: 1 })).toBeVisible();
+  // what is typed and not saved yet stays as typed while the saved recipe is pinned
+  const typing = page.getByRole('button', { name: 'Type values' });
+  if (await typing.isVisible()) await typing.click();
+  await page.getByRole('textbox', { name: 'Travel speed', exact: true }).fill('111');
   await page.getByRole('button', { name: 'Pin' }).click();
   await expect(page.getByText(/as now/)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Travel speed', exact: true })).toHaveValue('111');
+});
+
+test('a typed edit is still there for whoever leaves the page at once and comes back', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, `/library/${await idOf(page, 'Quick 0.28')}`);
+  await page.getByRole('button', { name: 'Edit' }).click();
+  const walls = page.getByRole('textbox', { name: 'Walls', exact: true });
+  await walls.fill('5');
+  await page.getByRole('link', { name: 'Profiles' }).click();
+  await expect(page.getByLabel('Search profiles')).toBeVisible();
+  await page.goBack();
+  await expect(walls).toHaveValue('5');
+  await page.reload();
+  await settled(page);
+  await expect(walls).toHaveValue('5');
 });
 
 test('a printer is added with its measured travel and cannot be saved without the height', async ({ page }) => {
