@@ -161,10 +161,11 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { name: 'Clear panels', level: 1 })).toBeVisible();
   // what is typed and not saved yet stays as typed while the saved recipe is pinned
-  const typing = page.getByRole('button', { name: 'Type values' });
-  if (await typing.isVisible()) await typing.click();
+  await expect(page).toHaveURL(/recipes\/[0-9a-f-]{36}/);
+  await settled(page);
+  await page.getByRole('button', { name: 'Type values' }).click();
   await page.getByRole('textbox', { name: 'Travel speed', exact: true }).fill('111');
-  await page.getByRole('button', { name: 'Pin' }).click();
+  await page.getByRole('button', { name: 'Pin', exact: true }).click();
   await expect(page.getByText(/as now/)).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Travel speed', exact: true })).toHaveValue('111');
 });

@@ -105,7 +105,7 @@ test('editing a material shows its own value and says that the pairing wins here
 test('unknown fields, wrong types and oversized bodies are refused with the field named', async ({ page }) => {
   await signIn(page);
   const origin = { origin: new URL(page.url()).origin };
-  const [profile] = (await (await page.request.get('/api/profiles?text=Draft')).json()) as { id: string }[];
+  const [profile] = (await (await page.request.get('/api/profiles?text=Quick')).json()) as { id: string }[];
   const bad = await page.request.post(`/api/profiles/${profile!.id}/copy`, {
     data: { name: 'x', extra: 1 },
     headers: origin,

@@ -36,7 +36,7 @@ test('a half-read retraction trial: band, reading and drawing lie on one line; t
   }
   await page.getByRole('button', { name: 'show the path by layer' }).click();
   await page.getByLabel('Layer', { exact: true }).fill('60');
-  await expect(page.getByRole('img', { name: /Path of layer 61 of \d+, coloured by pulled back/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Path of layer 61 of \d+, coloured by retraction/ })).toBeVisible();
   await page.getByRole('button', { name: 'show the drawing' }).click();
   await page.getByLabel('strings, distance 2.4', { exact: true }).fill('-3');
   await page.keyboard.press('Enter');
