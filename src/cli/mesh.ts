@@ -5,6 +5,7 @@ import { openMesh, type OpenedMesh } from '../core/mesh/openMesh.ts';
 import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
 import { mustAskUnit, unitReadings } from '../core/mesh/units.ts';
 import { layersOf } from '../core/slicing/layers.ts';
+import { countOf } from '../core/units/plural.ts';
 import { CommandFailure, figureOption, printJson, readArguments, refuse } from './options.ts';
 
 const MOST_BYTES = 1024 * 1024 * 1024;
@@ -104,7 +105,7 @@ export async function runSlice(args: string[]): Promise<number> {
   if (values.json) printJson({ layerHeightMm, layers, ...(gaps > 0 && { contoursClosedAcrossHoles: gaps }) });
   else
     process.stdout.write(
-      `${layers.map((l) => `${l.zMm.toFixed(3)} mm: ${l.areaMm2.toFixed(2)} mm², ${l.perimeterMm.toFixed(2)} mm round, ${l.islands} island${l.islands === 1 ? '' : 's'}`).join('\n')}\n`,
+      `${layers.map((l) => `${l.zMm.toFixed(3)} mm: ${l.areaMm2.toFixed(2)} mm², ${l.perimeterMm.toFixed(2)} mm round, ${countOf(l.islands, 'island')}`).join('\n')}\n`,
     );
   return 0;
 }

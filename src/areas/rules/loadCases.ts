@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { RuleCases } from './cases.ts';
+import type { JobInput } from './define.ts';
 
 /** The cases that stand beside the rules, in the order of their rules' ids. For tests only. */
 export async function loadCases(): Promise<readonly RuleCases[]> {
@@ -25,7 +26,7 @@ const watched = <T extends object>(subject: T, seen: Set<string>): T =>
 /** What a rule's view of a job reads of the program and of the mesh, seen over all its cases. */
 export function watchReads(
   { rule, job = [] }: RuleCases,
-  jobOf: (c: NonNullable<RuleCases['job']>[number]) => import('./define.ts').JobInput,
+  jobOf: (c: NonNullable<RuleCases['job']>[number]) => JobInput,
 ): Reads {
   const reads: Reads = new Map([
     ['program', new Set()],

@@ -1,3 +1,4 @@
+import { countOf } from '../../core/units/plural.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
 import type { CheckContext } from './context.ts';
 import {
@@ -42,8 +43,9 @@ export function checkRecipe(input: RecipeInput): RecipeCheck {
   const findings: RecipeFinding[] = [];
   const notChecked: RecipeCheck['notChecked'][number][] = [];
   let ran = 0;
-  for (const { id, title, why, source, recipe: view, ...rule } of rules) {
-    if (!view || !isFor(rule as Rule, input.technology)) continue;
+  for (const rule of rules) {
+    const { id, title, why, source, recipe: view } = rule;
+    if (!view || !isFor(rule, input.technology)) continue;
     const needs = neededBy(view, input);
     if (needs !== null) {
       notChecked.push({ rule: id, title, needs });
@@ -103,7 +105,7 @@ function askOfRecipe(rule: Rule, job: JobInput): Ask | null {
           needs:
             needs === 'machine'
               ? 'what is known of the machine'
-              : `${NEEDED[needs] ?? findSetting(needs)?.label.toLowerCase() ?? needs}`,
+              : (NEEDED[needs] ?? findSetting(needs)?.label.toLowerCase() ?? needs),
         };
   };
 }
@@ -148,16 +150,14 @@ const looksAtJobs = (rule: Rule): boolean => rule.program !== undefined || rule.
 const withoutChange = ({ change: _, ...found }: Found): Found => found;
 
 function sentenceOf(verdict: Verdict, findings: readonly Finding[], { context }: JobInput): string {
-  const count = (severity: Severity, word: string) => {
-    const n = findings.filter((f) => f.severity === severity).length;
-    return `${n} ${word}${n === 1 ? '' : 's'}`;
-  };
+  const count = (severity: Severity): string =>
+    countOf(findings.filter((f) => f.severity === severity).length, severity);
   if (verdict === 'clear')
     return `Clear: flow is proven on ${context.machine.name} and nothing this job asks for lies outside its limits.`;
   const first = findings[0]!;
   const rest =
     findings.length > 1
-      ? ` (${[verdict === 'blocked' ? count('blocker', 'blocker') : '', count('caution', 'caution')].filter((t) => t && !t.startsWith('0')).join(', ')})`
+      ? ` (${[verdict === 'blocked' ? count('blocker') : '', count('caution')].filter((t) => t && !t.startsWith('0')).join(', ')})`
       : '';
   return verdict === 'blocked'
     ? `Blocked: ${lower(first.title)}${rest}.`

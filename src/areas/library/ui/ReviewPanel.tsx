@@ -1,3 +1,4 @@
+import { countOf } from '../../../core/units/plural.ts';
 import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -136,5 +137,4 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   );
 }
 
-const count = (list: readonly unknown[], word: string): string =>
-  `${list.length} ${word}${list.length === 1 ? '' : 's'}`;
+const count = (list: readonly unknown[], word: string): string => countOf(list.length, word);

@@ -4,6 +4,17 @@ import type { RuleCases } from '../cases.ts';
 import { notTriedBeyond, failedBeyond, row, patch } from '../fixture.ts';
 import { overhangProven } from './overhangProven.ts';
 
+/** A cone that opens upward from 6 mm over 4 mm, with a rim of 1 mm. */
+const cone = (topRadiusMm: number) =>
+  turnedMesh(
+    [
+      [6, 0],
+      [topRadiusMm, 4],
+      [topRadiusMm, 5],
+    ],
+    4,
+  );
+
 export const cases: RuleCases = {
   rule: overhangProven,
   recipe: [
@@ -28,15 +39,7 @@ export const cases: RuleCases = {
     {
       when: 'a cone leans as far as is proven',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [12.3, 4],
-              [12.3, 5],
-            ],
-            4,
-          ),
+        body: () => cone(12.3),
       },
       values: { minimumLayerTimeS: 14 },
       finds: [],
@@ -44,15 +47,7 @@ export const cases: RuleCases = {
     {
       when: 'a cone leans further than a trial saw fail',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [15.8, 4],
-              [15.8, 5],
-            ],
-            4,
-          ),
+        body: () => cone(15.8),
       },
       values: { minimumLayerTimeS: 14 },
       finds: [
@@ -73,15 +68,7 @@ export const cases: RuleCases = {
     {
       when: 'it leans further than proven, and nobody tried more',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [15.8, 4],
-              [15.8, 5],
-            ],
-            4,
-          ),
+        body: () => cone(15.8),
       },
       values: { minimumLayerTimeS: 14 },
       proofs: { steepestOverhangDeg: notTriedBeyond(50, 0, 50) },
@@ -103,15 +90,7 @@ export const cases: RuleCases = {
     {
       when: 'it leans and nothing is proven',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [15.8, 4],
-              [15.8, 5],
-            ],
-            4,
-          ),
+        body: () => cone(15.8),
       },
       values: { minimumLayerTimeS: 14 },
       proofs: { steepestOverhangDeg: null },
@@ -133,15 +112,7 @@ export const cases: RuleCases = {
     {
       when: 'it is proven on a sister only',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [15.8, 4],
-              [15.8, 5],
-            ],
-            4,
-          ),
+        body: () => cone(15.8),
       },
       values: { minimumLayerTimeS: 14 },
       proofs: { steepestOverhangDeg: { state: 'sister', because: 'Rifugio Corsi' } },
@@ -163,15 +134,7 @@ export const cases: RuleCases = {
     {
       when: 'it stands on support from 45°',
       mesh: {
-        body: () =>
-          turnedMesh(
-            [
-              [6, 0],
-              [15.8, 4],
-              [15.8, 5],
-            ],
-            4,
-          ),
+        body: () => cone(15.8),
       },
       values: { minimumLayerTimeS: 14, supportAngleDeg: 45 },
       finds: [],
