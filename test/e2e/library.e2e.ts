@@ -183,6 +183,32 @@ test('a typed edit is still there for whoever leaves the page at once and comes 
   await page.reload();
   await settled(page);
   await expect(walls).toHaveValue('5');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.reload();
+  await settled(page);
+  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
+});
+
+test('a saved edit is over, even where the network is slow to keep what was typed', async ({ page }) => {
+  await signIn(page, 'lead');
+  await open(page, `/library/${await idOf(page, 'Quick 0.28')}`);
+  await page.route('**/draft', async (route) => {
+    await new Promise((later) => setTimeout(later, 1500)); // longer than it takes to say why and save
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('textbox', { name: 'Walls', exact: true }).fill('4');
+  const kept = page.waitForRequest('**/draft');
+  await page.getByRole('button', { name: 'Save with a reason' }).click();
+  await page.getByLabel('Why, in one line').fill('stiffer brackets');
+  await kept;
+  await page.getByRole('button', { name: 'Release now' }).click();
+  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
+  await page.unrouteAll({ behavior: 'wait' });
+  await page.reload();
+  await settled(page);
+  await expect(page.locator('[data-setting=walls]')).toContainText('4');
+  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
 });
 
 test('a printer is added with its measured travel and cannot be saved without the height', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { call, post, put } from '../../../ui/api.ts';
+import { useEffect, useMemo, useState } from 'react';
+import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { go } from '../../../ui/router.tsx';
@@ -19,6 +19,7 @@ import { ReviewPanel } from './ReviewPanel.tsx';
 import { Lineage } from './Lineage.tsx';
 import { SaveDialog } from './SaveDialog.tsx';
 import { SettingSide } from './SettingSide.tsx';
+import { useProfileDraft } from './useProfileDraft.ts';
 
 const filters = ['everything', 'own', 'differs', 'outside', 'due', 'unproven'] as const;
 type Filter = (typeof filters)[number];
@@ -31,7 +32,6 @@ const words: Record<Filter, string> = {
   unproven: 'Unproven',
 };
 const marks: Partial<Record<Filter, Mark>> = { outside: 'outside', due: 'due', unproven: 'unproven' };
-const DRAFT_AFTER_MS = 500;
 
 export function ProfileScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
@@ -42,38 +42,10 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   });
   const [filter, setFilter] = useState<Filter>('everything');
   const [selected, setSelected] = useState<string | null>(null);
-  const [typed, setTyped] = useState<Record<string, string | null>>({});
-  const [base, setBase] = useState<string | null>(null);
-  const [editing, setEditing] = useState(false);
+  const draft = useProfileDraft(id, page);
+  const { typed } = draft;
+  const editing = draft.base !== null;
   const [dialog, setDialog] = useState<'copy' | 'save' | 'history' | null>(null);
-  const taken = useRef(false);
-  useEffect(() => {
-    // a draft left behind is taken up once
-    if (!page || taken.current) return;
-    taken.current = true;
-    if (page.draft && Object.keys(page.draft.typed).length > 0) {
-      setTyped(page.draft.typed);
-      setBase(page.draft.baseRevisionId);
-      setEditing(true);
-    }
-  }, [page]);
-  const waiting = useRef<(() => void) | null>(null);
-  useEffect(() => {
-    if (!base || !taken.current) return;
-    // the page that is kept in memory is the first to be shown on coming back: it must know what was typed
-    client.setQueryData<ProfilePage>(
-      ['profile', id],
-      (p) => p && { ...p, draft: { baseRevisionId: base, typed, updatedAt: p.draft?.updatedAt ?? p.tip.at } },
-    );
-    const send = (): void => {
-      waiting.current = null;
-      void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed }).catch(tellRefused);
-    };
-    waiting.current = send;
-    const timer = setTimeout(send, DRAFT_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [typed, base, id, client]);
-  useEffect(() => () => waiting.current?.(), []); // whoever leaves before it is sent has it sent
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
   if (error)
     return (
@@ -89,17 +61,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
       setDialog('copy');
       return;
     }
-    if (!base) setTyped(typedFrom(page)); // what waits for review is what the next edit starts from
-    setBase(base ?? page.tip.id);
-    setEditing(true);
-  };
-  const stop = (): void => {
-    setTyped({});
-    setEditing(false);
-    waiting.current = null;
-    if (base) void put(`/api/profiles/${id}/draft`, { baseRevisionId: base, typed: {} });
-    client.setQueryData<ProfilePage>(['profile', id], (p) => p && { ...p, draft: null });
-    setBase(null);
+    draft.begin(page.tip.id, typedFrom(page)); // what waits for review is what the next edit starts from
   };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
   return (
@@ -163,7 +125,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           )}
           {editing && (
             <>
-              <button className="btn" onClick={stop}>
+              <button className="btn" onClick={draft.throwAway}>
                 Throw away
               </button>
               <button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>
@@ -211,14 +173,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
                     onSelect={() => setSelected(r.key)}
                     editing={editing}
                     typed={typed[r.key]}
-                    onType={(text) =>
-                      setTyped((before) => {
-                        const next = { ...before };
-                        if (text === null) delete next[r.key];
-                        else next[r.key] = text;
-                        return next;
-                      })
-                    }
+                    onType={(text) => draft.type(r.key, text)}
                   />
                 ))}
               </section>
@@ -229,17 +184,16 @@ export function ProfileScreen({ id }: { readonly id: string }) {
         <SettingSide row={row} profileName={page.name} />
       </div>
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
-      {dialog === 'save' && base && (
+      {dialog === 'save' && draft.base && (
         <SaveDialog
           page={page}
-          baseRevisionId={base}
+          baseRevisionId={draft.base}
           typed={typed}
+          before={draft.settle}
           onClose={() => setDialog(null)}
           onSaved={(number, mergedWith, state) => {
             setDialog(null);
-            setTyped({});
-            setBase(null);
-            setEditing(false);
+            draft.end();
             const undo = async (): Promise<void> => {
               const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number });
               tellDone(

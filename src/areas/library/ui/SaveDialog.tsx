@@ -22,12 +22,15 @@ export function SaveDialog({
   page,
   baseRevisionId,
   typed,
+  before,
   onClose,
   onSaved,
 }: {
   readonly page: ProfilePage;
   readonly baseRevisionId: string;
   readonly typed: Readonly<Record<string, string | null>>;
+  /** What has to be over before anything is saved. */
+  readonly before: () => Promise<void>;
   readonly onClose: () => void;
   readonly onSaved: (number: number, mergedWith: number | null, state: string) => void;
 }) {
@@ -67,6 +70,7 @@ export function SaveDialog({
       } else delete own[c.key];
     }
     try {
+      await before();
       const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, {
         baseRevisionId,
         own,
