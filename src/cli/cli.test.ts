@@ -4,21 +4,30 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { deflateSync } from 'node:zlib';
-import { describe, expect, test } from 'vitest';
+import { buildSync } from 'esbuild';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { boxMesh } from '../core/mesh/solids.ts';
 import { write3mf } from '../core/mesh/write3mf.ts';
 import { writeStl } from '../core/mesh/writeStl.ts';
 import { writeStack } from '../core/resin/stack.ts';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'cantiere-cli-'));
+/** Bundled once: loading the sources takes longer than most commands. It stands where its packages are found. */
+const program = path.join('.data', 'cli-test', 'main.mjs');
+beforeAll(() =>
+  buildSync({
+    entryPoints: ['src/cli/main.ts'],
+    outfile: program,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+  }),
+);
 function run(args: string[], content?: string | Uint8Array): { code: number | null; out: string; err: string } {
   const file = path.join(folder, 'input');
   if (content !== undefined) writeFileSync(file, content);
-  const done = spawnSync(
-    'node',
-    ['--import', 'tsx', 'src/cli/main.ts', ...args.map((a) => (a === 'FILE' ? file : a))],
-    { encoding: 'utf8' },
-  );
+  const done = spawnSync('node', [program, ...args.map((a) => (a === 'FILE' ? file : a))], { encoding: 'utf8' });
   return { code: done.status, out: done.stdout, err: done.stderr };
 }
 const readings = (mm: string): string =>

@@ -149,7 +149,7 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await page.getByLabel('Machine or printer profile').selectOption({ label: 'Rifugio Tissi' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   const side = page.getByRole('complementary');
-  await expect(side).toContainText('rules ran');
+  await expect(side).toContainText('checks ran');
   await page.getByRole('button', { name: 'Type values' }).click();
   await page.getByRole('textbox', { name: 'Fill speed', exact: true }).fill('18000 mm/min');
   await expect(side.locator('[data-rule=flow-of-line-kinds]')).toContainText(

@@ -107,7 +107,7 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
     });
     expect(made.ok(), await made.text()).toBe(true);
     await open(page, `/library/recipes/${((await made.json()) as { id: string }).id}`);
-    await expect(page.getByRole('complementary')).toContainText('rules ran');
+    await expect(page.getByRole('complementary')).toContainText('checks ran');
   };
   const finding = page.locator('[data-rule=exposure-proven]');
   await keep('Gaskets, as proven', {});

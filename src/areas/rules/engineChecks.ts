@@ -15,7 +15,7 @@ const without = (key: string) => ({
   ...recipe,
   values: Object.fromEntries(Object.entries(recipe.values).filter(([k]) => k !== key)),
 });
-const CLEAR = 'Clear: flow is proven on Rifugio Vodice and nothing this job asks for lies outside its limits.';
+const CLEAR = 'Clear on Rifugio Vodice: 68 checks find nothing outside the limits.';
 
 export const engineChecks: readonly EngineCheck[] = [
   {
@@ -71,6 +71,17 @@ export const engineChecks: readonly EngineCheck[] = [
     must: ['clear', CLEAR, ['note']],
   },
   {
+    title: 'the sentence counts the checks that were not possible, whatever the verdict',
+    comesOut: () =>
+      [{}, { program: { replace: [[/G28\n/, '']] } }].map(
+        (c) => outcomeOf({ known: { speedPercent: null }, ...c } as Change).sentence,
+      ),
+    must: [
+      'Clear on Rifugio Vodice: 67 checks find nothing outside the limits; 1 check was not possible.',
+      'Blocked: never homed; 1 check was not possible.',
+    ],
+  },
+  {
     title: 'what a program needs is done where it was made: its findings carry no change',
     comesOut: () => outcomeOf({ program: { before: { layer4: 'M109 S255' } } }).findings.map((f) => f.change ?? null),
     must: [null],
@@ -113,7 +124,7 @@ export const engineChecks: readonly EngineCheck[] = [
       const silent = outcomeOf({ forget: ['values'] }).runs.filter((r) => !r.ran && r.rule !== 'fan-for-material');
       return [silent.length > 10, [...new Set(silent.map((r) => r.needs))]];
     },
-    must: [true, ['the recipe’s values were not kept']],
+    must: [true, ['the recipe’s values, which were not kept']],
   },
   {
     title: 'a job whose machine nobody knows says so for every rule of the machine, and the others look',
@@ -131,7 +142,7 @@ export const engineChecks: readonly EngineCheck[] = [
   {
     title: 'a recipe that lacks a value says which rule could not look, and for want of what',
     comesOut: () => checkRecipe(without('hotEndMaxC')).notChecked.map((c) => [c.rule, c.needs]),
-    must: [['nozzle-temperature', 'hotEndMaxC']],
+    must: [['nozzle-temperature', '“Hot end, hottest”, a value of the tool profile']],
   },
   {
     title: 'without a machine the machine’s rules say so, and no other',
@@ -139,7 +150,7 @@ export const engineChecks: readonly EngineCheck[] = [
       const { notChecked, ran } = checkRecipe({ ...recipe, machine: null });
       return [notChecked.length > 4, [...new Set(notChecked.map((c) => c.needs))], ran > 20];
     },
-    must: [true, ['machine'], true],
+    must: [true, ['what is known of the machine'], true],
   },
   {
     title: 'what nobody has reported of a machine is not passed over in a recipe',
@@ -148,7 +159,7 @@ export const engineChecks: readonly EngineCheck[] = [
         c.rule,
         c.needs,
       ]),
-    must: [['speed-unscaled', 'speedPercent']],
+    must: [['speed-unscaled', 'the speed set at the machine']],
   },
   {
     title: 'the findings of a recipe come the gravest first',

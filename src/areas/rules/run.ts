@@ -25,6 +25,18 @@ export function neededBy(view: RecipeView, input: RecipeInput): string | null {
   return view.reads.find((key) => input.values[key] === undefined || input.values[key] === null) ?? null;
 }
 
+/** What a view lacks, in the words of a person who could supply it. */
+const wordsOfNeed = (needs: string): string => {
+  if (needs === 'machine') return 'what is known of the machine';
+  const setting = findSetting(needs);
+  return setting ? `“${setting.label}”, a value of the ${setting.owners[0]} profile` : (REPORTED[needs] ?? needs);
+};
+/** What somebody must have reported of a machine. */
+const REPORTED: Readonly<Record<string, string>> = {
+  speedPercent: 'the speed set at the machine',
+  resinC: 'the resin temperature',
+};
+
 export interface RecipeFinding extends Found {
   readonly rule: string;
   readonly about: RecipeView['about'];
@@ -34,7 +46,7 @@ export interface RecipeFinding extends Found {
 export interface RecipeCheck {
   readonly findings: readonly RecipeFinding[];
   readonly ran: number;
-  /** Rules that could not look, with the setting they need. */
+  /** Rules that could not look, with what they need in words. */
   readonly notChecked: readonly { readonly rule: string; readonly title: string; readonly needs: string }[];
 }
 
@@ -48,7 +60,7 @@ export function checkRecipe(input: RecipeInput): RecipeCheck {
     if (!view || !isFor(rule, input.technology)) continue;
     const needs = neededBy(view, input);
     if (needs !== null) {
-      notChecked.push({ rule: id, title, needs });
+      notChecked.push({ rule: id, title, needs: wordsOfNeed(needs) });
       continue;
     }
     ran++;
@@ -76,12 +88,6 @@ const readsProcess = (view: RecipeView): boolean =>
   view.about === 'recipe' &&
   [...view.reads, ...(view.readsIfSet ?? [])].some((key) => findSetting(key)?.owners.includes('process'));
 
-/** What somebody must have reported of a machine, in words. */
-const NEEDED: Readonly<Record<string, string>> = {
-  speedPercent: 'the speed set at the machine',
-  resinC: 'the resin temperature',
-};
-
 type Ask = () => readonly Found[] | NotChecked;
 
 /** How a rule looks at a job itself: at its mesh where there is one, else at its program; null where it looks at neither. */
@@ -97,16 +103,9 @@ function askOfRecipe(rule: Rule, job: JobInput): Ask | null {
   if (!view || (!job.mesh && readsProcess(view))) return null;
   return () => {
     const input = recipeOf(job.context);
-    if (!input) return { needs: 'the recipe’s values were not kept' };
+    if (!input) return { needs: 'the recipe’s values, which were not kept' };
     const needs = neededBy(view, input);
-    return needs === null
-      ? view.find(readerOf(rule.id, view, input))
-      : {
-          needs:
-            needs === 'machine'
-              ? 'what is known of the machine'
-              : (NEEDED[needs] ?? findSetting(needs)?.label.toLowerCase() ?? needs),
-        };
+    return needs === null ? view.find(readerOf(rule.id, view, input)) : { needs: wordsOfNeed(needs) };
   };
 }
 
@@ -136,7 +135,7 @@ export function checkJob(job: JobInput): CheckOutcome {
       : 'clear';
   return {
     verdict,
-    sentence: sentenceOf(verdict, findings, job),
+    sentence: sentenceOf(verdict, findings, runs, job.context.machine.name),
     findings,
     runs,
     estimate: estimateOf(job),
@@ -149,19 +148,18 @@ const looksAtJobs = (rule: Rule): boolean => rule.program !== undefined || rule.
 /** What a program needs is done where it was made: nothing of it can be changed here. */
 const withoutChange = ({ change: _, ...found }: Found): Found => found;
 
-function sentenceOf(verdict: Verdict, findings: readonly Finding[], { context }: JobInput): string {
-  const count = (severity: Severity): string =>
-    countOf(findings.filter((f) => f.severity === severity).length, severity);
+function sentenceOf(verdict: Verdict, findings: readonly Finding[], runs: readonly RuleRun[], machine: string): string {
+  const ran = runs.filter((r) => r.ran).length;
+  const not = runs.length - ran;
+  const notPossible = not > 0 ? `; ${countOf(not, 'check was', 'checks were')} not possible` : '';
   if (verdict === 'clear')
-    return `Clear: flow is proven on ${context.machine.name} and nothing this job asks for lies outside its limits.`;
-  const first = findings[0]!;
-  const rest =
-    findings.length > 1
-      ? ` (${[verdict === 'blocked' ? count('blocker') : '', count('caution')].filter((t) => t && !t.startsWith('0')).join(', ')})`
-      : '';
-  return verdict === 'blocked'
-    ? `Blocked: ${lower(first.title)}${rest}.`
-    : `Clear with cautions: ${lower(first.title)}${rest}.`;
+    return `Clear on ${machine}: ${countOf(ran, 'check finds', 'checks find')} nothing outside the limits${notPossible}.`;
+  const counts = (['blocker', 'caution'] as const)
+    .map((severity) => ({ severity, n: findings.filter((f) => f.severity === severity).length }))
+    .filter(({ n }) => n > 0)
+    .map(({ severity, n }) => countOf(n, severity));
+  const rest = findings.length > 1 ? ` (${counts.join(', ')})` : '';
+  return `${verdict === 'blocked' ? 'Blocked' : 'Clear with cautions'}: ${lower(findings[0]!.title)}${rest}${notPossible}.`;
 }
 
 const lower = (text: string): string => (/^[A-Z]\b/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1)); // an axis keeps its letter

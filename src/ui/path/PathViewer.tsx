@@ -24,13 +24,11 @@ export interface PathColumn {
 
 /** The path of a program, fetched and drawn by a worker, layer by layer with a slider and a play button, coloured by one of its quantities.
  *  `wanted` is a layer somebody pointed at. */
-export function PathViewer({
-  href,
-  filamentAreaMm2,
-  columns,
-  noteAt,
-  wanted,
-}: {
+export function PathViewer(of: PathOf) {
+  return <OneProgram key={of.href} {...of} />; // another program is another drawing, from its first layer
+}
+
+interface PathOf {
   /** Where the program is fetched. */
   readonly href: string;
   readonly filamentAreaMm2: number;
@@ -39,7 +37,9 @@ export function PathViewer({
   /** What else there is to say of a height. */
   readonly noteAt?: (zMm: number) => string;
   readonly wanted?: number | null;
-}) {
+}
+
+function OneProgram({ href, filamentAreaMm2, columns, noteAt, wanted }: PathOf) {
   const worker = useWorker(startPathWorker);
   const [opened, setOpened] = useState<OpenedPath | null>(null);
   const [refused, setRefused] = useState<string | null>(null);

@@ -1,4 +1,5 @@
 import { countOf } from '../../../core/units/plural.ts';
+import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
 import type { CheckOutcome } from '../../rules/outcome.ts';
@@ -95,15 +96,11 @@ export function CheckSide({
       </dl>
       <h3>Checked</h3>
       <p className="hint">
-        {countOf(outcome.runs.length - silent.length, 'rule')} checked
-        {silent.length > 0 && `, ${silent.length} not checked`}
+        {countOf(outcome.runs.length - silent.length, 'check')} ran
+        {silent.length > 0 && `, ${silent.length} not possible`}
         {rulesVersion && `; rules ${rulesVersion.slice(0, 8)}`}. {note}
       </p>
-      {silent.map((s) => (
-        <p key={s.rule} className="hint">
-          Not checked: {title.get(s.rule)}. It needs {s.needs}.
-        </p>
-      ))}
+      <NotChecked checks={silent.map((s) => ({ title: title.get(s.rule) ?? s.rule, needs: s.needs ?? '' }))} />
       {r.unknownWords.length > 0 && (
         <>
           <h3>Words not known</h3>

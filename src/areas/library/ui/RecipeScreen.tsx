@@ -1,6 +1,7 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { countOf } from '../../../core/units/plural.ts';
 import { call, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
@@ -268,7 +269,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           <StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />
           <span>
             {findings.length === 0
-              ? `Nothing speaks against it: ${worked.check.ran} rules ran${worked.check.notChecked.length > 0 ? `, ${worked.check.notChecked.length} could not` : ''}.`
+              ? `Nothing speaks against it: ${countOf(worked.check.ran, 'check')} ran${worked.check.notChecked.length > 0 ? `, ${worked.check.notChecked.length} not possible` : ''}.`
               : `${findings[0]!.title}${findings.length > 1 ? `, and ${findings.length - 1} more` : ''}.`}
           </span>
         </div>

@@ -1,6 +1,8 @@
 import { LayerTimePanel } from './LayerTimePanel.tsx';
 import type { Values } from '../settings/define.ts';
+import { countOf } from '../../../core/units/plural.ts';
 import { useFigures } from '../../../ui/person.tsx';
+import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { LedgerRow } from '../model/records.ts';
 import type { Effective } from '../model/resolve.ts';
@@ -9,10 +11,6 @@ import type { RecipeCheck, RecipeFinding } from '../../rules/run.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { maySetInRecipe } from '../settings/define.ts';
 
-const machineWords: Readonly<Record<string, string>> = {
-  speedPercent: 'speed said at the machine',
-  resinC: 'resin temperature measured',
-};
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** What the rules say with their fixes in figures; where the chosen value comes from, formulas worked out. */
@@ -73,14 +71,10 @@ export function RecipeSide({
       ))}
       {effective && (
         <p className="hint">
-          {ran} rules ran.{notChecked.length > 0 && ` ${notChecked.length} could not, for want of a value:`}
+          {countOf(ran, 'check')} ran{notChecked.length > 0 && `, ${notChecked.length} not possible`}.
         </p>
       )}
-      {notChecked.map((c) => (
-        <p key={c.rule} className="hint">
-          {c.title}: no {findSetting(c.needs)?.label.toLowerCase() ?? machineWords[c.needs] ?? c.needs}.
-        </p>
-      ))}
+      <NotChecked checks={notChecked} />
       {resinValues && <LayerTimePanel values={resinValues} />}
     </aside>
   );

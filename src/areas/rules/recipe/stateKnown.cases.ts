@@ -11,7 +11,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'note',
-          title: 'What is mounted was said long ago',
+          title: 'What is mounted was last confirmed long ago',
           figure: '200 d ago',
           limit: '60 d',
           origin: 'machine, Rifugio Vodice',

@@ -22,7 +22,7 @@ export const stateKnown = defineRule({
               title:
                 m!.knownForDays === null
                   ? 'Only the profile says what is mounted'
-                  : 'What is mounted was said long ago',
+                  : 'What is mounted was last confirmed long ago',
               figure: m!.knownForDays === null ? 'never confirmed' : `${m!.knownForDays} d ago`,
               limit: `${OLD_DAYS} d`,
               origin: `machine, ${m!.name}`,
