@@ -3,14 +3,13 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'test/e2e',
   testMatch: '*.e2e.ts',
-  workers: 1,
+  workers: 2,
   fullyParallel: false,
   timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '.data/e2e-report.json' }]],
   outputDir: '.data/test-results',
   use: {
-    baseURL: process.env['CANTIERE_URL'],
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
     reducedMotion: 'reduce',

@@ -1,5 +1,6 @@
-// Starts a fresh farm of its own and runs the end-to-end tests against it. Extra arguments go to Playwright.
+// Starts fresh farms of their own and runs the end-to-end tests against them. Extra arguments go to Playwright.
 import { spawn } from 'node:child_process';
+import path from 'node:path';
 import { freePort, root, say } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from './prepare.mjs';
 import { startFarm } from './processes.mjs';
@@ -7,28 +8,41 @@ import { startFarm } from './processes.mjs';
 ensureDependencies();
 ensureChromium();
 ensureBuild();
-const farm = await startFarm({
-  name: 'pg-e2e',
-  port: await freePort(),
-  fresh: true,
-  fast: true,
-  timeScale: '150',
-  quiet: process.env.LOUD !== '1',
-});
-say(`End-to-end tests on ${farm.url}`);
+/** Tests of different files run beside each other, each worker on a farm of its own. */
+const FARMS = 2;
+const farms = [];
+for (let i = 0; i < FARMS; i++) {
+  const name = `pg-e2e-${i}`;
+  farms.push(
+    await startFarm({
+      name,
+      port: await freePort(),
+      data: path.join(root, '.data', `${name}-files`),
+      fresh: true,
+      fast: true,
+      timeScale: '150',
+      quiet: process.env.LOUD !== '1',
+    }),
+  );
+}
+say(`End-to-end tests on ${farms.map((f) => f.url).join(' and ')}`);
 const run = spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], {
   cwd: root,
   stdio: 'inherit',
   env: {
     ...process.env,
-    CANTIERE_URL: farm.url,
-    CANTIERE_STANDIN_PORT: farm.env.CANTIERE_STANDIN_PORT,
-    CANTIERE_PIDS: `${root}/.data/pg-e2e.pids.json`,
-    CANTIERE_LOG: `${root}/.data/pg-e2e.log`,
+    CANTIERE_FARMS: JSON.stringify(
+      farms.map((f) => ({
+        url: f.url,
+        standinPort: Number(f.env.CANTIERE_STANDIN_PORT),
+        pids: path.join(root, '.data', `${f.name}.pids.json`),
+        log: path.join(root, '.data', `${f.name}.log`),
+      })),
+    ),
   },
 });
 run.on('exit', (code) => {
-  farm.stop();
+  for (const farm of farms) farm.stop();
   process.exit(code ?? 1);
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => run.kill(signal)); // its end stops the farm

@@ -1,6 +1,6 @@
 // Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, openSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
@@ -17,6 +17,7 @@ export async function startFarm({
   fresh = false,
   timeScale = '30',
   quiet = false,
+  data = path.join(root, '.data'),
 }) {
   const cluster = await startCluster(name, { fast });
   if (fresh) remakeDatabase(cluster, 'cantiere');
@@ -35,7 +36,7 @@ export async function startFarm({
     CANTIERE_DEMO_PASSWORD: cluster.secret.demo,
     CANTIERE_STANDIN_PORT: String(standinPort),
     CANTIERE_TIME_SCALE: timeScale,
-    CANTIERE_DATA: path.join(root, '.data'),
+    CANTIERE_DATA: data,
   };
   const once = (script, extra = {}) => {
     const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], {
@@ -84,6 +85,7 @@ export async function startFarm({
   }, 1000);
   await waitFor(url);
   return {
+    name,
     url,
     cluster,
     env,
@@ -113,6 +115,11 @@ async function waitFor(url) {
 /** First of a dozen ports below the range that outgoing connections take theirs from. */
 async function rememberedPort(name) {
   const file = path.join(root, '.data', `${name}.port`);
-  if (!existsSync(file)) writeFileSync(file, String(20000 + 16 * ((await freePort()) % 700)));
+  const remembered = (f) => readFileSync(path.join(root, '.data', f), 'utf8');
+  while (!existsSync(file)) {
+    const port = String(20000 + 16 * ((await freePort()) % 700));
+    const others = readdirSync(path.dirname(file)).filter((f) => f.endsWith('.port'));
+    if (!others.some((f) => remembered(f) === port)) writeFileSync(file, port);
+  }
   return Number(readFileSync(file, 'utf8'));
 }

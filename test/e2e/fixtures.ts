@@ -2,8 +2,21 @@ import { readFileSync } from 'node:fs';
 import { expect, test as base, type Browser, type Page } from '@playwright/test';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 
+/** The farm that this worker's tests run on; no other worker touches it. */
+export const farmHere = (): Farm =>
+  (JSON.parse(process.env['CANTIERE_FARMS']!) as readonly Farm[])[base.info().parallelIndex]!;
+interface Farm {
+  readonly url: string;
+  readonly standinPort: number;
+  /** Files with the processes and with what they said. */
+  readonly pids: string;
+  readonly log: string;
+}
+
 /** Every page fails its test on a console error or warning and on any request that leaves this machine. */
 export const test = base.extend<{ strict: undefined }>({
+  // eslint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its pattern
+  baseURL: async ({}, use) => use(farmHere().url),
   strict: [
     async ({ page }, use, info) => {
       const wrong: string[] = [];
@@ -34,13 +47,11 @@ async function tellWhatStood(page: Page): Promise<void> {
     )
     .catch(() => ['the page is gone']);
   console.info([`at ${page.url()}`, ...said.map((s) => `  | ${s}`)].join('\n'));
-  const log = process.env['CANTIERE_LOG'];
-  if (log)
-    try {
-      console.info(readFileSync(log, 'utf8').trim().split('\n').slice(-25).join('\n'));
-    } catch {
-      /* a loud farm has said it already */
-    }
+  try {
+    console.info(readFileSync(farmHere().log, 'utf8').trim().split('\n').slice(-25).join('\n'));
+  } catch {
+    /* a loud farm has said it already */
+  }
 }
 
 export const settled = (page: Page) => page.waitForFunction(() => document.body.dataset['ready'] === location.pathname);

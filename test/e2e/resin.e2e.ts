@@ -1,5 +1,5 @@
 import net from 'node:net';
-import { expect, open, openMachine, signIn, test } from './fixtures.ts';
+import { expect, open, openMachine, signIn, test, farmHere } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 
@@ -29,7 +29,7 @@ async function takeAndAccept(page: Page): Promise<void> {
 }
 const fail = (machine: string, fault: string): Promise<void> =>
   new Promise((done, wrong) => {
-    const socket = net.connect(Number(process.env['CANTIERE_STANDIN_PORT']), '127.0.0.1', () =>
+    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () =>
       socket.write(`${JSON.stringify({ ask: 'fail', machine, fault })}\n`),
     );
     socket.once('data', () => {
