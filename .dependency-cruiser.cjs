@@ -74,9 +74,9 @@ module.exports = {
       comment: 'cases and fixtures of rules never ship',
       from: {
         path: '^src/',
-        pathNot: ['\\.test\\.ts$', '^src/areas/rules/(.*\\.cases|cases|loadCases|engineChecks|fixture)\\.ts$'],
+        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|fixture)\\.ts$'],
       },
-      to: { path: '^src/areas/rules/(.*\\.cases|cases|loadCases|engineChecks|fixture)\\.ts$' },
+      to: { path: '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|fixture)\\.ts$' },
     },
     {
       name: 'rules-below',

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { filamentKinds, resinKinds } from '../src/areas/trials/kinds/index.ts';
+import { casesByKind } from '../test/recover/kindCases.ts';
 import { coverageOf, tableRow } from '../test/recover/recover.ts';
 import { plateTally, resinCoverage } from '../test/recover/resin.ts';
 
@@ -12,9 +13,10 @@ const say = (row: string): string => {
   console.info(row);
   return row;
 };
+const casesOf = await casesByKind();
 const rows = [
-  ...filamentKinds.flatMap((k) => coverageOf(k).map((c) => say(tableRow(c)))),
-  ...resinKinds.flatMap((k) => resinCoverage(k).map((c) => say(tableRow(c)))),
+  ...filamentKinds.flatMap((k) => coverageOf(k, casesOf(k.key).recovers ?? []).map((c) => say(tableRow(c)))),
+  ...resinKinds.flatMap((k) => resinCoverage(k, casesOf(k.key).resinRecovers ?? []).map((c) => say(tableRow(c)))),
 ];
 const plates = plateTally().map(({ row }) => say(row));
 

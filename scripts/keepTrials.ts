@@ -1,10 +1,13 @@
 import { writeFileSync } from 'node:fs';
-import { filamentKinds, resinKinds } from '../src/areas/trials/kinds/index.ts';
+import { filamentKinds, resinKinds, trialKinds } from '../src/areas/trials/kinds/index.ts';
 import { concludeFrom, distortions, toDigits, type KeptTrial } from '../test/recover/kept.ts';
+import { casesByKind } from '../test/recover/kindCases.ts';
+import { answer, questionsOf } from '../test/recover/keptWork.ts';
 import { prepare, SEEDS, tryOut, values } from '../test/recover/recover.ts';
 import { preparePlate, seriesBefore, tryPlate } from '../test/recover/resin.ts';
 
-/** test/recover/kept.json, from three seeded machines of each kind: `npm run recover` writes it, and a difference shows in its diff. */
+/** What trials concluded from three seeded machines of each kind (test/recover/kept.json), and what each kind plans, prints and reads from a
+ *  table (keptWork.json): `npm run recover` writes both, and a difference shows in their diff. */
 const MACHINES = [0, 7, 11];
 
 const kept: KeptTrial[] = [];
@@ -55,4 +58,14 @@ for (const kind of resinKinds) {
   }
 }
 writeFileSync('test/recover/kept.json', `[\n${kept.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
-console.log(`${kept.length} trials kept`);
+
+const casesOf = await casesByKind();
+const work = trialKinds.flatMap((kind) =>
+  Object.entries(questionsOf(kind, casesOf(kind.key))).map(([asked, ask]) => ({
+    kind: kind.key,
+    asked,
+    comesOut: answer(ask),
+  })),
+);
+writeFileSync('test/recover/keptWork.json', `[\n${work.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
+console.log(`${kept.length} trials kept, and ${work.length} answers beside them`);

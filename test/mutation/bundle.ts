@@ -10,6 +10,8 @@ const caseFiles = (): string[] =>
     .filter((f) => f.endsWith('.cases.ts'))
     .sort();
 
+const kindFiles = (): string[] => readdirSync(path.join(root, 'test/recover/kinds')).sort();
+
 /** The tests of a scope with every mutant of its files built in: one module, written to `outfile`. */
 export async function bundleMutants(scope: Scope, outfile: string): Promise<readonly Mutant[]> {
   const mutants: Mutant[] = [];
@@ -21,9 +23,15 @@ export async function bundleMutants(scope: Scope, outfile: string): Promise<read
   }
   const entry =
     scope.name === 'analyses'
-      ? `import { readFileSync } from 'node:fs';
+      ? `${kindFiles()
+          .map((f, i) => `import { cases as k${i} } from '../recover/kinds/${f}';`)
+          .join('\n')}
+         import { readFileSync } from 'node:fs';
          import { judgesOfAnalyses, isNoticed } from './judge.ts';
-         export const judges = judgesOfAnalyses(JSON.parse(readFileSync('test/recover/kept.json', 'utf8')));
+         const kept = ['kept', 'keptWork'].map((n) => JSON.parse(readFileSync(\`test/recover/\${n}.json\`, 'utf8')));
+         export const judges = judgesOfAnalyses(kept[0], kept[1], [${kindFiles()
+           .map((_, i) => `k${i}`)
+           .join(', ')}]);
          export { isNoticed };`
       : `${caseFiles()
           .map((f, i) => `import { cases as c${i} } from '../../src/areas/rules/${f}';`)

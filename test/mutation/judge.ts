@@ -5,7 +5,9 @@ import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
 import { reportOfSeed, type KeptProgram } from '../programs/kept.ts';
-import { concludeFrom, type KeptTrial } from '../recover/kept.ts';
+import { concludeFrom, kindOfKept, type KeptTrial } from '../recover/kept.ts';
+import type { KindCases } from '../recover/kindCases.ts';
+import { answer, questionsOf, type KeptWork } from '../recover/keptWork.ts';
 import type { Scope } from './scope.ts';
 
 declare global {
@@ -89,14 +91,32 @@ export function judgesOfRules(all: readonly RuleCases[], scope: Scope['name']): 
   if (scope === 'mesh facts') return judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true);
   return [...judgesOfVerdicts(all), ...judgesOfJobs(all, () => true, false)];
 }
-/** The tests of analyses: what is concluded from kept readings. */
-export const judgesOfAnalyses = (kept: readonly KeptTrial[]): Judge[] =>
-  kept.flatMap((k) =>
+/** The tests of trials: what is concluded from kept readings, and what each kind plans, prints and reads from a table. */
+export const judgesOfAnalyses = (
+  kept: readonly KeptTrial[],
+  work: readonly KeptWork[],
+  cases: readonly KindCases[],
+): Judge[] => [
+  ...kept.flatMap((k) =>
     Object.entries(k.concludes).map(([way, concludes]) => ({
       of: k.kind,
       holds: () => same(concludeFrom(k, way), concludes),
     })),
-  );
+  ),
+  ...work.map((w) => ({
+    of: w.kind,
+    holds: () =>
+      same(
+        answer(
+          questionsOf(
+            kindOfKept(w.kind),
+            cases.find((c) => c.kind === w.kind)!,
+          )[w.asked]!,
+        ),
+        w.comesOut,
+      ),
+  })),
+];
 
 /** Whether a mutant is noticed: the judges nearest to it first. Fails of any kind count, as they would in a test run. */
 export function isNoticed(id: number, judges: readonly Judge[]): boolean {

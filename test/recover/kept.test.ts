@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
 import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
-import { concludeFrom, type KeptTrial } from './kept.ts';
+import { concludeFrom, kindOfKept, type KeptTrial } from './kept.ts';
+import { casesByKind } from './kindCases.ts';
+import { answer, questionsOf, type KeptWork } from './keptWork.ts';
 
+const casesOf = await casesByKind();
 const kept = JSON.parse(readFileSync('test/recover/kept.json', 'utf8')) as readonly KeptTrial[];
 
 const all = kept.flatMap((k) => Object.entries(k.concludes).map(([way, concludes]) => ({ ...k, way, concludes })));
@@ -19,3 +22,27 @@ test.each(all.map((k) => [k.kind, k.machine, k.way, k] as const))(
   '%s concludes on machine %i as before from readings that come %s',
   (_kind, _machine, way, k) => expect(concludeFrom(k, way)).toEqual(k.concludes),
 );
+
+const work = JSON.parse(readFileSync('test/recover/keptWork.json', 'utf8')) as readonly KeptWork[];
+const isRefusal = (w: KeptWork): boolean => (w.comesOut as { ok?: boolean }).ok === false;
+
+test('every kind plans and prints, refuses some of what it is asked, and no refusal speaks of what is not there', () => {
+  for (const { key } of trialKinds) {
+    const own = work.filter((w) => w.kind === key);
+    expect(
+      ['bands as planned', 'a print as planned', 'a table'].map(
+        (asked) => own.find((w) => w.asked === asked && !isRefusal(w))?.asked,
+      ),
+      key,
+    ).toEqual(['bands as planned', 'a print as planned', 'a table']);
+    expect(own.some(isRefusal), key).toBe(true);
+    expect(own.filter(isRefusal).filter((w) => /null|undefined|NaN/.test(JSON.stringify(w.comesOut)))).toEqual([]);
+  }
+});
+test.each(trialKinds.map((k) => [k.key] as const))('%s plans, prints and reads tables as before', (key) => {
+  const asked = questionsOf(kindOfKept(key), casesOf(key));
+  const own = work.filter((w) => w.kind === key);
+  expect(own.map((w) => w.asked)).toEqual(Object.keys(asked));
+  for (const w of own)
+    expect({ asked: w.asked, comesOut: answer(asked[w.asked]!) }).toEqual({ asked: w.asked, comesOut: w.comesOut });
+});

@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { filamentKinds } from '../../src/areas/trials/kinds/index.ts';
 import { readFileSync } from 'node:fs';
-import { coverageOf, prepare, questions, SEEDS, tableRow, tryOut } from './recover.ts';
+import { casesByKind } from './kindCases.ts';
+import { coverageOf, prepare, SEEDS, tableRow, tryOut } from './recover.ts';
 
+const casesOf = await casesByKind();
 const LEAST_COVERED = 0.925;
 const LEAST_BANDS = 0.9;
 const WIDEST = 1.5;
@@ -11,8 +13,9 @@ const MOST_REFUSED = 0.02;
 /** Recover the truth (docs/trials.md): what a kind states holds the hidden figure of seeded machines, at the stated noise. */
 describe.each(filamentKinds.map((k) => [k.key, k] as const))('%s', (key, kind) => {
   test('states an interval that holds the hidden truth, and not a wide one', () => {
-    expect(questions[key]?.length ?? 0).toBeGreaterThan(0);
-    for (const c of coverageOf(kind)) {
+    const { recovers = [] } = casesOf(key);
+    expect(recovers.length).toBeGreaterThan(0);
+    for (const c of coverageOf(kind, recovers)) {
       const share = c.covered / (c.seeds - c.refused);
       console.info(tableRow(c));
       expect(

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { resinKinds } from '../../src/areas/trials/kinds/index.ts';
+import { casesByKind } from './kindCases.ts';
 import { SEEDS, tableRow } from './recover.ts';
-import { plateTally, preparePlate, readPicture, resinCoverage, resinQuestions, tryPlate } from './resin.ts';
+import { plateTally, preparePlate, readPicture, resinCoverage, tryPlate } from './resin.ts';
 
+const casesOf = await casesByKind();
 const LEAST_COVERED = 0.925;
 const LEAST_BANDED = 0.9;
 const WIDEST = 1.5;
@@ -12,8 +14,9 @@ const page = (): string => readFileSync('docs/trials.md', 'utf8');
 /** Recover the truth on a printer whose pixels are not square and whose light falls off to a corner (docs/trials.md). */
 describe.each(resinKinds.filter((k) => k.key !== 'plate').map((k) => [k.key, k] as const))('%s', (key, kind) => {
   test('states an interval that holds the hidden truth, and not a wide one', () => {
-    expect(resinQuestions[key]?.length ?? 0).toBeGreaterThan(0);
-    for (const c of resinCoverage(kind)) {
+    const { resinRecovers = [] } = casesOf(key);
+    expect(resinRecovers.length).toBeGreaterThan(0);
+    for (const c of resinCoverage(kind, resinRecovers)) {
       expect(page(), 'npm run recover writes it').toContain(tableRow(c));
       expect(c.refused, c.of).toBe(0);
       // a band that is told holds the truth in nine of ten; an interval in 92.5 of a hundred, and no wider than it must be
@@ -40,6 +43,7 @@ test('a plate is read right in nine of ten of each fault and wrong in three of a
 test('two clicks on each picture of the microscope recover the exposure with an interval that holds it', () => {
   const [c] = resinCoverage(
     resinKinds.find((k) => k.key === 'exposure-ladder')!,
+    casesOf('exposure-ladder').resinRecovers!,
     SEEDS,
     readPicture,
   );

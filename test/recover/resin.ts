@@ -11,15 +11,7 @@ import { betweenMarksMm, viewWidthMm } from '../../src/areas/trials/model/microg
 import { micrograph } from '../../standins/resin/microscope.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { PrintedStack } from '../../standins/resin/printed.ts';
-import {
-  lightAt,
-  partsBelowMm,
-  resinTruthOf,
-  ROOM_C,
-  sharpDoseAt,
-  type PlateFault,
-  type ResinTruth,
-} from '../../standins/resin/truth.ts';
+import { lightAt, resinTruthOf, ROOM_C, type PlateFault, type ResinTruth } from '../../standins/resin/truth.ts';
 import { SEEDS, type Coverage } from './recover.ts';
 
 /** A printer whose pixels are not square. */
@@ -51,7 +43,7 @@ export const resinValues: Values = {
 };
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const tools = { deflate: (raw: Uint8Array) => deflateSync(raw, { level: 1, strategy: constants.Z_RLE }), sha256 };
-const meanLight = (t: ResinTruth): number =>
+export const meanLight = (t: ResinTruth): number =>
   METER_PLACES.reduce((s, [x, y]) => s + lightAt(t, x * METER_REACH, y * METER_REACH), 0) / METER_PLACES.length;
 
 export interface ResinTrialled {
@@ -150,13 +142,8 @@ export const readPicture: typeof readResinBench = (print, truth, place, seed) =>
   };
   return betweenMarksMm(viewMm, click(points.slice(0, half)), click(points.slice(half))).toFixed(3);
 };
-
-const NOISE_MM = Math.hypot(0.004, 0.005 / Math.sqrt(12));
-const FILM_MM = Math.hypot(0.004, 0.001 / Math.sqrt(12));
-const LADDERS_C = [19.5, ROOM_C];
-/** Half a step of the necks' grid as a spread, and what one neck differs from the next by. */
-const NECK_MM = Math.hypot(0.05 / Math.sqrt(12), 0.012);
-interface ResinQuestion {
+export const LADDERS_C = [19.5, ROOM_C];
+export interface ResinQuestion {
   readonly of: string;
   readonly unit: string;
   readonly truth: (t: ResinTruth) => number;
@@ -164,112 +151,6 @@ interface ResinQuestion {
   /** Spread of one who knows everything but the answer; null where bands are what is told. */
   readonly knownSd: ((t: ResinTruth, bands: readonly number[]) => number) | null;
 }
-const spreadOf = (x: readonly number[]): readonly [mean: number, sum: number] => {
-  const mean = x.reduce((s, v) => s + v, 0) / x.length;
-  return [mean, x.reduce((s, v) => s + (v - mean) ** 2, 0)];
-};
-/** Spread of the root of a line with known noise, `repeats` readings at each x. */
-function rootSd(x: readonly number[], root: number, slope: number, noise: number, repeats: number): number {
-  const [mean, sum] = spreadOf(x);
-  return (noise / slope) * Math.sqrt(1 / (repeats * x.length) + (root - mean) ** 2 / (repeats * sum));
-}
-export const resinQuestions: Readonly<Record<string, readonly ResinQuestion[]>> = {
-  'light-map': [
-    {
-      of: 'mean irradiance',
-      unit: 'mW/cm²',
-      truth: meanLight,
-      setting: 'irradianceMwPerCm2',
-      knownSd: (t) => meanLight(t) * Math.hypot(0.02, 0.006 / Math.sqrt(30)),
-    },
-  ],
-  'working-curve': [
-    {
-      of: 'Dp',
-      unit: 'mm',
-      truth: (t) => t.dpMm,
-      setting: 'penetrationDepthMm',
-      knownSd: (_, bands) => FILM_MM / Math.sqrt(3 * spreadOf(bands.map(Math.log))[1]),
-    },
-    {
-      of: 'Ec',
-      unit: 'mJ/cm²',
-      truth: (t) => t.ecMjPerCm2,
-      setting: 'criticalDoseMjPerCm2',
-      knownSd: (t, bands) =>
-        t.ecMjPerCm2 *
-        rootSd(
-          bands.map((s) => Math.log(s * meanLight(t))),
-          Math.log(t.ecMjPerCm2),
-          t.dpMm,
-          FILM_MM,
-          3,
-        ),
-    },
-  ],
-  'exposure-ladder': [
-    {
-      of: 'exposure at which contours stay',
-      unit: 's',
-      truth: (t) => t.sharpDose / meanLight(t),
-      setting: 'exposureS',
-      knownSd: (t, bands) => {
-        const s = t.sharpDose / meanLight(t);
-        return s * rootSd(bands.map(Math.log), Math.log(s), t.growthMm, NOISE_MM / Math.SQRT2, 3);
-      },
-    },
-  ],
-  'neck-strength': [
-    {
-      of: 'thickness at which necks part',
-      unit: 'mm',
-      truth: (t) => partsBelowMm(t, (resinValues['exposureS'] as number) * meanLight(t), ROOM_C),
-      setting: 'supportTipMm',
-      knownSd: (t, bands) => {
-        const at = Math.log(resinValues['exposureS'] as number);
-        return rootSd(bands.map(Math.log), at, 1, NECK_MM, 2) * (t.partsFallMm > 0 ? 1 : NaN);
-      },
-    },
-  ],
-  lift: [
-    {
-      of: 'fastest peel without lines',
-      unit: 'mm/s',
-      truth: (t) =>
-        t.peelMmPerS * (((resinValues['exposureS'] as number) * lightAt(t, 0, 0)) / t.sharpDose) ** t.peelPerLight,
-      setting: 'liftFirstMmPerS',
-      knownSd: null,
-    },
-  ],
-  settling: [
-    {
-      of: 'shortest rest without lines',
-      unit: 's',
-      truth: (t) => t.settleS,
-      setting: 'pauseBeforeExposureS',
-      knownSd: null,
-    },
-  ],
-  'resin-temperature': [
-    {
-      of: 'less exposure per °C',
-      unit: '%',
-      truth: (t) => 100 * (1 - (sharpDoseAt(t, 30) / sharpDoseAt(t, LADDERS_C[0]!)) ** (1 / (30 - LADDERS_C[0]!))),
-      setting: 'exposurePerC',
-      knownSd: (t, bands) => {
-        const cs = [...LADDERS_C, 30];
-        const sds = cs.map((c) => {
-          const s = sharpDoseAt(t, c) / meanLight(t);
-          return rootSd(bands.map(Math.log), Math.log(s), t.growthMm, NOISE_MM / Math.SQRT2, 3);
-        });
-        const w = sds.map((sd) => 1 / sd ** 2);
-        const sum = w.reduce((a, b) => a + b);
-        const mean = cs.reduce((m, c, i) => m + (w[i]! * c) / sum, 0);
-        return 100 / Math.sqrt(cs.reduce((m, c, i) => m + w[i]! * (c - mean) ** 2, 0));
-      },
-    },
-  ],
-};
 
 /** Trials that a kind compares with, as they come out on one seeded machine. */
 export function seriesBefore(kind: ResinKind, reader: typeof readResinBench = readResinBench) {
@@ -284,6 +165,7 @@ export function seriesBefore(kind: ResinKind, reader: typeof readResinBench = re
 
 export function resinCoverage(
   kind: ResinKind,
+  asked: readonly ResinQuestion[],
   seeds: readonly number[] = SEEDS,
   reader: typeof readResinBench = readResinBench,
 ): (Coverage & { readonly within2Percent: number })[] {
@@ -292,7 +174,7 @@ export function resinCoverage(
   const tried = seeds.map((s) => tryPlate(p, s, 'none', {}, reader, seriesAt(s)));
   const answered = tried.filter((t) => t.result.ok);
   const median = (v: number[]): number => v.sort((a, b) => a - b)[v.length >> 1]!;
-  return (resinQuestions[kind.key] ?? []).map((q) => {
+  return asked.map((q) => {
     const rows = answered.map((t) => {
       if (!t.result.ok) throw new Error('refused');
       const proven = t.result.value.proven.find((x) => x.setting === q.setting)!;

@@ -1,0 +1,154 @@
+import { createHash } from 'node:crypto';
+import type { PlanLimits, TrialKind } from '../../src/areas/trials/kinds/define.ts';
+import { plateSettingsOf } from '../../src/areas/trials/kinds/plateSettings.ts';
+import type { Values } from '../../src/areas/library/settings/define.ts';
+import { toDigits } from './kept.ts';
+import { fitTable, type KindCases } from './kindCases.ts';
+import { limits, settings, words } from './recover.ts';
+import { resinValues } from './resin.ts';
+
+/** What a kind was once asked beside its analysis (bands, a coupon or plate, a table in a file) and what came out. */
+export interface KeptWork {
+  readonly kind: string;
+  readonly asked: string;
+  readonly comesOut: unknown;
+}
+
+const digest = (v: unknown): string =>
+  createHash('sha256')
+    .update(typeof v === 'string' ? v : JSON.stringify(toDigits(v)))
+    .digest('hex')
+    .slice(0, 16);
+const valuesOf = (kind: TrialKind): Values => (kind.technology === 'resin' ? resinValues : words);
+const without = (values: Values, key: string): Values =>
+  Object.fromEntries(Object.entries(values).filter(([k]) => k !== key));
+
+/** Bands as planned, without each value that could matter, and under limits that leave little room. */
+function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
+  const values = valuesOf(kind);
+  const ask = (v: Values, l: PlanLimits) => () => kind.bandsFor(v, l);
+  const tight = (low: number, high: number): PlanLimits => {
+    const ends = Object.fromEntries(
+      kind.proves.map((key) => {
+        const v = Number(values[key] ?? kind.axis?.lowest ?? 1);
+        return [key, [v * low, v * high] as const];
+      }),
+    );
+    return { hardware: ends, supplier: {} };
+  };
+  return {
+    'bands as planned': ask(values, limits),
+    'bands without limits': ask(values, { hardware: {}, supplier: {} }),
+    'bands in little room': ask(values, tight(0.9, 1.1)),
+    'bands at the low end': ask(values, tight(1, 3)),
+    'bands in no room': ask(values, tight(1, 1)),
+    ...Object.fromEntries(
+      kind.proves
+        .filter((key) => !kind.needs.includes(key))
+        .map((key) => [`bands without ${key}`, ask(without(values, key), limits)]),
+    ),
+    ...Object.fromEntries(
+      kind.proves
+        .filter((key) => typeof values[key] === 'number')
+        .flatMap((key) =>
+          [0.3, 3].map((n) => [
+            `bands at ${n} times ${key}`,
+            ask({ ...values, [key]: Number(values[key]) * n }, { hardware: {}, supplier: {} }),
+          ]),
+        ),
+    ),
+  };
+}
+
+/** What is printed: as planned, in a small room, with other choices, thicker layers, fewer and more bands. */
+function printAsked(kind: TrialKind): Record<string, () => unknown> {
+  const bands = kind.bandsFor(valuesOf(kind), kind.technology === 'resin' ? { hardware: {}, supplier: {} } : limits);
+  if (!bands.ok) throw new Error(bands.failure.what);
+  const chosen = (at: number): Record<string, number> =>
+    Object.fromEntries((kind.options ?? []).map((o) => [o.key, at < 0 ? o.default : o.choices.at(at)!]));
+  const usual = chosen(-1);
+  const print = (over: Values, b: readonly number[], options: Readonly<Record<string, number>>) => () => {
+    if (kind.technology === 'resin') {
+      const made = kind.plate(plateSettingsOf({ ...resinValues, ...over }, 'kept'), b, options);
+      if (!made.ok) return made;
+      const { programs, shapes, ...rest } = made.value;
+      return { ...rest, shapes: digest(shapes), programs: programs.map(digest) };
+    }
+    const made = kind.coupon({ ...settings, ...(over as object) }, b, options);
+    if (!made.ok) return made;
+    const { gcode, shapes, solids, ...rest } = made.value;
+    return { ...rest, gcode: digest(gcode), shapes: digest(shapes), solids: digest(solids ?? null) };
+  };
+  const resin = kind.technology === 'resin';
+  const small: Values = resin ? { travelXMm: 30, travelYMm: 20, travelZMm: 12 } : { travelMm: [70, 60, 30] as never };
+  return {
+    'a print as planned': print({}, bands.value, usual),
+    'a print in a small room': print(small, bands.value, usual),
+    'a print of three bands': print({}, bands.value.slice(0, 3), usual),
+    'a print of two bands': print({}, bands.value.slice(-2), usual),
+    'a print of the bands turned round': print({}, [...bands.value].reverse(), usual),
+    'a print of thicker layers': print(
+      resin ? { resinLayerMm: 0.08, bottomLayers: 3 } : { layerHeightMm: 0.28, lineWidthMm: 0.5 },
+      bands.value,
+      usual,
+    ),
+    ...((kind.options ?? []).length > 0 && {
+      'a print by the first choices': print({}, bands.value, chosen(0)),
+      'a print by the last choices': print({}, bands.value, chosen(-1 + (kind.options![0]!.choices.length || 1))),
+    }),
+  };
+}
+
+/** A table in a file: as it stands, and each way of spoiling it. */
+function tablesAsked(kind: TrialKind, { csv, options }: KindCases['table']): Record<string, () => unknown> {
+  const [head, ...rows] = csv.split('\n') as [string, ...string[]];
+  const ask =
+    (lines: readonly string[], given = options) =>
+    () =>
+      fitTable(kind.key, lines.join('\n'), given);
+  const cells = (change: (cell: string, column: number, row: number) => string): string[] => [
+    head,
+    ...rows.map((l, row) =>
+      l
+        .split(',')
+        .map((c, column) => change(c, column, row))
+        .join(','),
+    ),
+  ];
+  const last = head.split(',').length - 1;
+  const scaled = (by: number) => (c: string, column: number) =>
+    column === last && c !== '' && Number.isFinite(Number(c)) ? String(Number((Number(c) * by).toPrecision(6))) : c;
+  return {
+    'a table': ask([head, ...rows]),
+    'a table with a wave in it': ask(
+      cells((c, column, row) =>
+        column === last && Number.isFinite(Number(c))
+          ? String(Number((Number(c) * (1 + ((row % 3) - 1) * 0.03)).toPrecision(6)))
+          : c,
+      ),
+    ),
+    'a table half as long': ask([head, ...rows.slice(0, Math.ceil(rows.length / 2))]),
+    'a table of one row': ask([head, rows[0]!]),
+    'a table at a tenth': ask(cells(scaled(0.1))),
+    'a table at three times': ask(cells(scaled(3))),
+    'a table without its last column': ask([head, ...rows].map((l) => l.split(',').slice(0, -1).join(','))),
+    'a table of huge figures': ask(cells((c, column) => (column === last ? '1e9' : c))),
+    'a table of figures below nought': ask(cells(scaled(-1))),
+    ...Object.fromEntries(
+      kind.table.options.flatMap((o) =>
+        [0.5, 2].map((n) => [
+          `a table at ${n} times ${o.name}`,
+          ask([head, ...rows], { ...options, [o.name]: (options?.[o.name] ?? o.default ?? 1) * n }),
+        ]),
+      ),
+    ),
+  };
+}
+
+export const questionsOf = (kind: TrialKind, { table }: KindCases): Readonly<Record<string, () => unknown>> => ({
+  ...bandsAsked(kind),
+  ...printAsked(kind),
+  ...tablesAsked(kind, table),
+});
+/** What comes out, as plain data to nine digits. */
+export const answer = (ask: () => unknown): unknown => toDigits(ask());
