@@ -65,7 +65,7 @@ async function fill(url: string): Promise<void> {
   const settings = JSON.stringify(
     settingsOf('material', 'filament')
       .filter((s) => s.type === 'number')
-      .map((s) => [s.key, (s as unknown as { range: [number, number] }).range[0]]),
+      .map((s) => [s.key, (s as { range: readonly [number, number] }).range[0]]),
   );
   await client.query(`insert into profile (id, kind, key, name, technology, parent_id, stock, tags, owner_id, created_at)
     select 'b' || i, (array['material','process','tool','printer'])[1 + i % 4], 'bench-' || i, 'Bench ' || (array['amber','birch','cedar','delta','ember','fjord','grove'])[1 + i % 7] || ' ' || i, 'filament', case when i > 40 and i / 4 % 6 <> 0 then 'b' || (i - 4) end, false, '[]', 'bench', now() from generate_series(1, ${PROFILES}) i`);
@@ -93,7 +93,7 @@ ensureChromium();
 ensureBuild();
 const farm = await startFarm({ name: 'pg-bench', port: await freePort(), fresh: true, fast: true, quiet: true });
 try {
-  await fill(farm.cluster.ownerUrl as string);
+  await fill(farm.cluster.ownerUrl);
   const signIn = await fetch(`${farm.url}/api/sign-in/demo`, {
     method: 'POST',
     headers: { origin: farm.url, 'content-type': 'application/json' },

@@ -21,12 +21,12 @@ await page.addScriptTag({ content: bundled('bench/previewPage.ts', 'preview') })
 const { redrawMs, dragMs } = await page.evaluate(
   ([worker, pieces, drags, redraws]) =>
     (
-      window as unknown as {
+      window as typeof window & {
         preview: {
           measure: (w: string, n: number, d: number, r: number) => Promise<Record<'redrawMs' | 'dragMs', number[]>>;
         };
       }
-    ).preview.measure(worker as string, pieces as number, drags as number, redraws as number),
+    ).preview.measure(worker, pieces as number, drags as number, redraws as number),
   [bundled('src/workers/paintPath.ts'), PIECES, DRAGS, REDRAWS] as const,
 );
 await browser.close();

@@ -111,10 +111,10 @@ await page.addScriptTag({ content: bundled('bench/layerPage.ts', 'layers') });
 const drawn = await page.evaluate(
   ([worker, plate, layers]) =>
     (
-      window as unknown as {
+      window as typeof window & {
         layers: { measure: (w: string, p: PlateProgram, l: readonly number[]) => Promise<number[]> };
       }
-    ).layers.measure(worker as string, plate as PlateProgram, layers as readonly number[]),
+    ).layers.measure(worker, plate, layers),
   [bundled('src/workers/paintPlate.ts'), program, LAYERS] as const,
 );
 await browser.close();

@@ -7,7 +7,7 @@ import { isMeshUnit, MESH_UNITS } from '../core/mesh/mesh.ts';
 import { checkMesh } from '../areas/checks/model/meshJob.ts';
 import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import { isMeshFile, readWhole } from './mesh.ts';
-import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
+import { CommandFailure, printJson, readArguments, refuse, type Options } from './options.ts';
 
 /** `check FILE --machine NAME --material KEY --process KEY [--class CLASS] [--unit U] [--turn X,Y,Z] [--at X,Y] [--json]`: fetches the machine's limits from the
  *  running server (CANTIERE_URL) and runs the same rules here. Exit code 1 when blocked. */
@@ -51,7 +51,7 @@ export async function runCheck(args: string[]): Promise<number> {
 }
 
 /** A mesh in the middle of the plate, or as `--turn X,Y,Z` (degrees) and `--at X,Y` (mm) set it down. */
-function checkMeshFile(file: string, sheet: CheckContext, values: Record<string, unknown>): CheckOutcome {
+function checkMeshFile(file: string, sheet: CheckContext, values: Options): CheckOutcome {
   const unit = values['unit'] === undefined ? null : String(values['unit']);
   if (unit !== null && !isMeshUnit(unit))
     throw new CommandFailure(`--unit "${unit}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
@@ -66,7 +66,7 @@ function checkMeshFile(file: string, sheet: CheckContext, values: Record<string,
   if (!checked.ok) return refuse(checked.failure, file);
   return checkJob({ report: checked.value.report, mesh: checked.value.mesh, context: sheet });
 }
-function figuresOf(values: Record<string, unknown>, name: string, count: number): number[] | null {
+function figuresOf(values: Options, name: string, count: number): number[] | null {
   if (values[name] === undefined) return null;
   const figures = String(values[name])
     .split(',')

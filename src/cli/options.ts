@@ -8,17 +8,24 @@ export const refuse = (failure: Failure, file?: string): never => {
   throw new CommandFailure(`${file ? `${file}: ` : ''}${sentenceOf(failure)}`.replace(/\s*\n\s*/g, ' '));
 };
 
+/** What options came to, by name. */
+export type Options = Readonly<Record<string, string | boolean | undefined>>;
+
 /** Options by name and the rest by position; an unknown option is refused. */
-export function readArguments(args: string[], options: NonNullable<ParseArgsConfig['options']>) {
+export function readArguments(
+  args: string[],
+  options: NonNullable<ParseArgsConfig['options']>,
+): { readonly values: Options; readonly positionals: readonly string[] } {
   try {
-    return parseArgs({ args, options, allowPositionals: true, strict: true });
+    const { values, positionals } = parseArgs({ args, options, allowPositionals: true, strict: true });
+    return { values: values as Options, positionals };
   } catch (error) {
-    throw new CommandFailure((error as Error).message.split('\n')[0]!);
+    throw new CommandFailure((error as Error).message.split('\n')[0]);
   }
 }
 
 /** A positive (or, with `zero`, non-negative) figure of an option. */
-export function figureOption(values: Record<string, unknown>, name: string, fallback?: number, zero = false): number {
+export function figureOption(values: Options, name: string, fallback?: number, zero = false): number {
   const text = values[name];
   if (text === undefined) {
     if (fallback !== undefined) return fallback;

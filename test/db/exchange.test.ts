@@ -54,7 +54,7 @@ test('what is written out holds to the published JSON Schema, and a slip does no
   const ajv = new Ajv2020({ strict: false });
   const check = ajv.compile(JSON.parse(readFileSync('docs/formats/library.schema.json', 'utf8')) as object);
   expect(check(written), JSON.stringify(check.errors)).toBe(true);
-  const bad = structuredClone(written) as unknown as { profiles: { own: Record<string, unknown> }[] };
+  const bad = structuredClone<unknown>(written) as { profiles: { own: Record<string, unknown> }[] };
   bad.profiles[0]!.own['layerHeightMm'] = '0.2';
   expect(check(bad)).toBe(false);
 });

@@ -192,7 +192,7 @@ describe('review', () => {
       await saveRevision(farm.as(role), {
         profileId,
         baseRevisionId: tip.id,
-        own: { ...tip.own, ...own } as Record<string, number>,
+        own: { ...tip.own, ...own },
         reasons: {},
         message: `by a ${role}`,
         review,

@@ -272,7 +272,7 @@ describe('a coupon', () => {
       await makeProfile(farm.as('lead'), {
         kind: 'tool',
         name: '0.8',
-        own: { nozzleDiameterMm: 0.8, hotEndMaxC: 260, catalogueFlowMm3PerS: 20 } as never,
+        own: { nozzleDiameterMm: 0.8, hotEndMaxC: 260, catalogueFlowMm3PerS: 20 },
         message: 'first',
       }),
     ).id;

@@ -1,3 +1,4 @@
+import { asChecked } from '../../core/result/checked.ts';
 import { inspectGcode } from '../../core/gcode/inspect.ts';
 import type { Mesh } from '../../core/mesh/mesh.ts';
 import { asDrawn, type Placement } from '../../core/mesh/placement.ts';
@@ -162,12 +163,12 @@ const rounded = (v: unknown): unknown =>
         : v;
 /** A finding as a case states it; a stage only where it is not the rule's own. */
 export const asExpected = (found: Found | Finding, rule: Rule): Expected =>
-  Object.fromEntries(
+  asChecked(Object.fromEntries(
     KEYS.flatMap((key) => {
       const v = rounded(found[key as 'figure']);
       return v === undefined || v === null || (key === 'stage' && v === rule.stage) ? [] : [[key, v]];
     }),
-  ) as unknown as Expected;
+  ));
 
 export interface CaseRun {
   readonly finds: readonly Expected[];

@@ -1,3 +1,4 @@
+import { rangeOf } from '../library/settings/define.ts';
 import type { MotionLimits } from '../../core/motion/limits.ts';
 import type { MeshLaySettings } from '../../core/toolpath/layMesh.ts';
 import type { Proof } from '../library/model/records.ts';
@@ -113,7 +114,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
   const { machine, tool, material, process, values: v, policy, job, mounted, loaded } = sources;
   const n = (key: string): number | null => numberOf(v, key);
   const text = (key: string): string | null => (typeof v[key] === 'string' ? v[key] : null);
-  const pair = (key: string) => (Array.isArray(v[key]) ? (v[key] as unknown as readonly [number, number]) : null);
+  const pair = (key: string) => rangeOf(v, key);
   const [x, y, z] = [n('travelXMm'), n('travelYMm'), n('travelZMm')];
   if (x === null || y === null || z === null)
     return fail({

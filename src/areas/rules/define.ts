@@ -1,3 +1,4 @@
+import { rangeOf } from '../library/settings/define.ts';
 import type { GcodeReport } from '../../core/gcode/report.ts';
 import { formatQuantity } from '../../core/units/format.ts';
 import type { Proof } from '../library/model/records.ts';
@@ -120,7 +121,10 @@ export function readerOf(id: string, view: RecipeView, input: RecipeInput): Reci
     number: (key) => Number(value(key)),
     text: (key) => String(value(key) ?? ''),
     flag: (key) => value(key) === true,
-    range: (key) => value(key) as unknown as readonly [number, number],
+    range: (key) => {
+      value(key);
+      return rangeOf(input.values, key)!;
+    },
     show: (key, given) => {
       const v = given ?? value(key);
       const s = findSetting(key)!;

@@ -1,4 +1,4 @@
-import { jobOf, type JobCase, type MeshEdit, type ProgramEdit } from './cases.ts';
+import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
 import { changed, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
 import { checkJob, checkRecipe } from './run.ts';
 
@@ -9,7 +9,7 @@ export interface EngineCheck {
   readonly must: unknown;
 }
 type Change = ContextChange & { readonly program?: ProgramEdit; readonly mesh?: MeshEdit };
-const outcomeOf = (change: Change) => checkJob(jobOf({ when: '', finds: [], ...change } as JobCase).job);
+const outcomeOf = (change: Change) => checkJob(jobOf({ when: '', finds: [], ...change }).job);
 const recipe = validRecipeFixture('filament');
 const without = (key: string) => ({
   ...recipe,
@@ -93,7 +93,7 @@ export const engineChecks: readonly EngineCheck[] = [
         mesh: {},
         values: { nozzleC: 255, nozzleFirstC: 255 },
         known: { lid: 'open' },
-      } as Change).findings.map((f) => [f.rule, f.change ?? null]),
+      }).findings.map((f) => [f.rule, f.change ?? null]),
     must: [
       ['enclosure-fits', null],
       ['nozzle-temperature', { values: { nozzleC: 252, nozzleFirstC: 252 } }],

@@ -185,7 +185,7 @@ export class PathReader implements ProgramSink {
   }
 }
 function widened<T extends Float32Array | Uint16Array | Uint8Array>(from: T, to: T): T {
-  to.set(from as never);
+  to.set(from);
   return to;
 }
 function joined(a: Uint8Array, b: Uint8Array): Uint8Array {

@@ -1,3 +1,4 @@
+import { asChecked } from '../result/checked.ts';
 import { fail, succeed, type Failure, type Result } from '../result/result.ts';
 
 /** Most a packed program may unpack to: beyond it a small file could fill the disk. */
@@ -20,7 +21,7 @@ export async function* unpackedPieces(
   most = MOST_UNPACKED_BYTES,
 ): AsyncGenerator<Uint8Array> {
   const reader = packed
-    .pipeThrough(new DecompressionStream('gzip') as unknown as ReadableWritablePair<Uint8Array, Uint8Array>)
+    .pipeThrough(asChecked<ReadableWritablePair<Uint8Array, Uint8Array>>(new DecompressionStream('gzip')))
     .getReader();
   let bytes = 0;
   try {

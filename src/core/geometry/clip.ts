@@ -28,7 +28,7 @@ function toClip(region: Region): Paths64 {
   return region.map((ring) => {
     const path: Path64 = [];
     for (let i = 0; i < ring.length; i += 2)
-      path.push({ x: Math.round(ring[i]! * PER_MM), y: Math.round(ring[i + 1]! * PER_MM) } as Path64[number]);
+      path.push({ x: Math.round(ring[i]! * PER_MM), y: Math.round(ring[i + 1]! * PER_MM) });
     return path;
   });
 }

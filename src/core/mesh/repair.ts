@@ -100,7 +100,7 @@ function facingAlike(mesh: Mesh): { readonly mesh: Mesh; readonly turned: number
         const u = (other / 3) | 0;
         if (side[u] !== 0) continue;
         const runsAlike = corners[3 * t + k] === corners[other];
-        side[u] = (runsAlike ? -side[t]! : side[t]!) as 1 | -1;
+        side[u] = (runsAlike ? -side[t]! : side[t]!);
         body.push(u);
       }
     }
@@ -205,7 +205,7 @@ function lidOf(xyz: Float64Array, rim: readonly number[]): number[] {
   const axis = [0, 1, 2].reduce((best, d) => (Math.abs(normal[d]!) > Math.abs(normal[best]!) ? d : best), 0);
   // dropping the axis keeps the way round, or turns it where the normal looks back along it
   const isBack = normal[axis]! < 0;
-  const flat = rim.map((v) => new Vector2(p(v)[(axis + 1) % 3]!, p(v)[(axis + 2) % 3]!));
+  const flat = rim.map((v) => new Vector2(p(v)[(axis + 1) % 3], p(v)[(axis + 2) % 3]));
   if (isBack) for (const f of flat) f.x = -f.x;
   return ShapeUtils.triangulateShape(flat, []).flatMap(([a, b, c]) => {
     const cross =

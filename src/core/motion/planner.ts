@@ -275,7 +275,7 @@ export class MotionPlanner {
   }
 
   private grow(): void {
-    const wider = <T extends Float64Array | Int32Array | Uint8Array>(old: T, empty: T): T => {
+    const wider = <T extends { set(old: ArrayLike<number>): void }>(old: ArrayLike<number>, empty: T): T => {
       empty.set(old);
       return empty;
     };
@@ -297,10 +297,10 @@ export class MotionPlanner {
       'capSquared',
       'entrySquared',
     ] as const) {
-      this[name] = wider(this[name] as Float64Array, new Float64Array(n)) as Float64Array<ArrayBuffer>;
+      this[name] = wider(this[name], new Float64Array(n));
     }
-    this.layer = wider(this.layer, new Int32Array(n)) as Int32Array<ArrayBuffer>;
-    this.hasPath = wider(this.hasPath, new Uint8Array(n)) as Uint8Array<ArrayBuffer>;
+    this.layer = wider(this.layer, new Int32Array(n));
+    this.hasPath = wider(this.hasPath, new Uint8Array(n));
   }
 }
 

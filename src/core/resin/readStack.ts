@@ -1,3 +1,4 @@
+import { asChecked } from '../result/checked.ts';
 import { unzip } from '../formats/unzip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import { STACK_FORMAT, STACK_VERSION, type StackManifest } from './stack.ts';
@@ -95,7 +96,7 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
     return no('plate', 'is not one of so many');
   if (!Array.isArray(m.layers) || m.layers.length === 0 || m.layers.length > MOST_FILES)
     return no('layers', 'there are none, or too many');
-  for (const [i, layer] of m.layers.entries()) {
+  for (const [i, layer] of (m.layers as readonly Partial<StackManifest['layers'][number]>[]).entries()) {
     const wanted = (i + 1) * m.layerMm;
     if (!isPositive(layer?.zMm) || Math.abs(layer.zMm - wanted) > 1e-4)
       return no(`layer ${i + 1}`, `lies at ${String(layer?.zMm)} instead of ${wanted.toFixed(4)} mm`);
@@ -109,7 +110,7 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
         return no(`layer ${i + 1}`, `an exposure of ${String(e.seconds)} s cannot be`);
     }
   }
-  return succeed(m as unknown as StackManifest);
+  return succeed(asChecked<StackManifest>(m));
 }
 
 const isCount = (v: unknown): v is number => Number.isInteger(v) && (v as number) >= 1 && (v as number) <= 99;

@@ -109,7 +109,7 @@ export function* layingMesh(mesh: Mesh, topology: Topology, s: MeshLaySettings):
   for (const [k, layer] of layers.entries()) {
     p.layer(layer);
     const lay = k === 0 ? s.firstLayer : s.visibleWall;
-    if (k === 0) p.surround(union(layer.region, supports[0]!));
+    if (k === 0) p.surround(union(layer.region, supports[0]));
     const inner = p.walls(layer.region, k === 0);
     if (supports[k]!.length > 0) p.support(supports[k]!, k);
     p.fill(inner, s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, inner) : [], lay, k, layers.length);

@@ -29,7 +29,7 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
         ...(route.schema && {
           requestBody: {
             required: true,
-            content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe() as Described) } },
+            content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe()) } },
           },
         }),
         responses: {

@@ -1,3 +1,4 @@
+import { asChecked } from '../../core/result/checked.ts';
 import PgBoss from 'pg-boss';
 import type { Db } from '../db/client.ts';
 import { log } from '../log.ts';
@@ -33,6 +34,6 @@ export async function enqueue(db: Db, queue: Queue, payload: object): Promise<vo
 
 /** The connection a drizzle handle speaks over: its transaction's client, else the pool. */
 function clientOf(db: Db): { query(text: string, values: unknown[]): Promise<unknown> } {
-  return (db as unknown as { session: { client: { query(text: string, values: unknown[]): Promise<unknown> } } })
-    .session.client;
+  return asChecked<{ session: { client: { query(text: string, values: unknown[]): Promise<unknown> } } }>(db).session
+    .client;
 }

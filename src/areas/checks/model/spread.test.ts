@@ -91,7 +91,7 @@ test('what is too much for one plate goes on the next, each with its own file fi
       (n, p) =>
         n +
         [{ file: null }, ...p.choice.more!].filter(
-          (m) => ((m.file as FileRef | null) ?? p.file ?? own).sha256 === (file ?? own).sha256,
+          (m) => ((m.file) ?? p.file ?? own).sha256 === (file ?? own).sha256,
         ).length,
       0,
     );

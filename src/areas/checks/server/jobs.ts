@@ -1,3 +1,4 @@
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
@@ -100,12 +101,12 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: id,
-      subjectName: jobName(row!.number!),
+      subjectName: jobName(row!.number),
       what: 'job received',
       to: { title: input.title, file: input.fileName, class: input.class },
     });
     await queueRun(inside, id);
-    return succeed({ id, name: jobName(row!.number!) });
+    return succeed({ id, name: jobName(row!.number) });
   });
 }
 
@@ -149,7 +150,7 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
-      subjectName: jobName(found.number!),
+      subjectName: jobName(found.number),
       what: 'check asked for again',
     });
   });
@@ -170,7 +171,7 @@ export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promi
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
-      subjectName: jobName(found.number!),
+      subjectName: jobName(found.number),
       what: 'part set down otherwise',
       from: found.mesh,
       to: mesh,
@@ -208,7 +209,7 @@ export async function fixJob(
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
-      subjectName: jobName(found.number!),
+      subjectName: jobName(found.number),
       what: 'fix done to a copy',
       from: finding.title,
       to: fixText(finding.change!),
@@ -292,7 +293,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
-    name: jobName(row.number!),
+    name: jobName(row.number),
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run,
@@ -304,14 +305,14 @@ export async function getJobPage(ctx: Ctx, id: string) {
 }
 
 export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<RowOf<JobRow> & { number: number }>(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, (r.outcome->'estimate'->>'timeS')::float8 as "timeS"
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
     left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
     order by j.number desc limit ${limit}`);
-  return rows.rows.map((r) => ({ ...r, name: jobName(Number(r['number'])) })) as unknown as JobRow[];
+  return rows.rows.map((r) => ({ ...r, name: jobName(Number(r.number)) }));
 }
 
 /** Open jobs whose recipe is one of these. */
@@ -326,7 +327,7 @@ export async function listJobsOfRecipes(
     .where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued'])))
     .orderBy(desc(job.number))
     .limit(200);
-  return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number!) }));
+  return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number) }));
 }
 
 /** Jobs not yet printed on this machine with this tool and material: what a newly proven limit may change. */

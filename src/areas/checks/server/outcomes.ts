@@ -61,7 +61,7 @@ export async function noteOutcome(
       {
         subjectKind: 'job',
         subjectId: jobId,
-        subjectName: jobName(row.number!),
+        subjectName: jobName(row.number),
         what: `outcome noted: ${printResults[input.result]}`,
         from: row.state,
         to: { state, layer: input.layer, signs: input.signs },
@@ -137,7 +137,7 @@ export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: numbe
       ? [
           {
             jobId: o.jobId,
-            jobName: jobName(of.number!),
+            jobName: jobName(of.number),
             result: o.result,
             signs: o.signs,
             ran: outcome.runs.filter((r) => r.ran).map((r) => r.rule),

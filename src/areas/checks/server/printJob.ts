@@ -192,7 +192,7 @@ class JobPrintLog extends KeptPrint {
         {
           subjectKind: 'job',
           subjectId: this.row.id,
-          subjectName: jobName(this.row.number!),
+          subjectName: jobName(this.row.number),
           what: how === 'finished' ? 'printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
           to: { line: acknowledged, zMm },
           why: message,

@@ -287,7 +287,7 @@ async function finishRun(
       await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
     await recordEvent(
       { ...ctx, db },
-      { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number!), what },
+      { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what },
     );
   });
 }

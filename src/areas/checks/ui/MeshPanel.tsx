@@ -1,3 +1,4 @@
+import { each3 } from '../../../core/geometry/each3.ts';
 import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { mustAskUnit } from '../../../core/mesh/units.ts';
@@ -38,7 +39,7 @@ export function MeshPanel({
   const set = (change: Partial<MeshChoice['placement']>): void =>
     onChange?.({ ...choice, placement: { ...p, ...change } });
   const turn = (axis: number, to: number): void =>
-    set({ turnDeg: p.turnDeg.map((t, k) => (k === axis ? to % 360 : t)) as unknown as typeof p.turnDeg });
+    set({ turnDeg: each3((k) => (k === axis ? to % 360 : p.turnDeg[k])) });
   const isAsked = readings.length > 0 && mustAskUnit(readings);
   const faults = [
     facts.openEdges > 0 && `${facts.openEdges} open edges`,
@@ -99,7 +100,7 @@ export function MeshPanel({
               <div key={axis} style={{ display: 'flex', gap: 4, alignItems: 'flex-end' }}>
                 <NumberInput
                   label={`Turn about ${axis}, °`}
-                  value={p.turnDeg[k]!}
+                  value={p.turnDeg[k]}
                   min={-360}
                   max={360}
                   w={104}
@@ -131,7 +132,7 @@ export function MeshPanel({
                   typeof v === 'number' &&
                   v > 0 &&
                   set({
-                    scale: p.scale.map((s, i) => (isLocked || i === k ? v / 100 : s)) as unknown as typeof p.scale,
+                    scale: each3((i) => (isLocked || i === k ? v / 100 : p.scale[i])),
                   })
                 }
               />

@@ -41,7 +41,7 @@ describe('a highest flow', () => {
       }),
     ));
   test('as a proof says at which temperatures it was tried, where none of them reaches', () => {
-    const proof = { key: KEY, state: 'proven', entries: two } as unknown as Proof;
+    const proof = { key: KEY, state: 'proven', entries: two } as Partial<Proof> as Proof;
     expect(proofAt(proof, 260)).toMatchObject({ state: 'unproven', because: 'proven at 210 and 230 °C only' });
     expect(proofAt(proof, 220)).toMatchObject({ state: 'proven', range: { max: 10.5 } });
   });

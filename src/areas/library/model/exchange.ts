@@ -1,3 +1,4 @@
+import { asChecked } from '../../../core/result/checked.ts';
 import { fail, succeed, type Failure, type Result } from '../../../core/result/result.ts';
 import { CATALOGUE_VERSION, findSetting } from '../settings/catalogue.ts';
 import type { SettingValue, Values } from '../settings/define.ts';
@@ -182,11 +183,11 @@ export function readRecord(raw: unknown): Result<ExchangeRecord> {
   if (typeof reasons !== 'object' || reasons === null || Array.isArray(reasons))
     return wrong('reasons', 'Not an object', 'reasons by setting');
   for (const [k, v] of Object.entries(reasons as Record<string, unknown>)) {
-    if (!(k in (r['own'] as object)))
+    if (!(k in (r['own'])))
       return wrong(`reasons: ${k}`, 'A reason for a value that is not there', 'take it away or give the value');
     if (!isReason(v)) return wrong(`reasons: ${k}`, 'Not a reason', `kind (${reasonKinds.join(', ')}) and text`);
   }
-  return succeed(r as unknown as ExchangeRecord);
+  return succeed(asChecked<ExchangeRecord>(r));
 }
 
 /** What each record of a file would do to the library, before anything is written. Parents may stand in the file or in the library. */

@@ -1,5 +1,5 @@
 import { settingsOf } from '../settings/catalogue.ts';
-import { numberOf, type Setting, type Values } from '../settings/define.ts';
+import { numberOf, rangeOf, type Setting, type Values } from '../settings/define.ts';
 import { lineKinds, speedKey } from '../settings/lineKinds.ts';
 
 const SPEEDS: ReadonlySet<string> = new Set(lineKinds.map(speedKey));
@@ -7,8 +7,8 @@ const SPEEDS: ReadonlySet<string> = new Set(lineKinds.map(speedKey));
 /** What a supplier allows for a setting, from the material's values. */
 export function supplierRange(setting: Setting, values: Values): readonly [number, number] | null {
   for (const other of settingsOf('material'))
-    if (other.type === 'range' && other.boundsOf === setting.key && Array.isArray(values[other.key]))
-      return values[other.key] as unknown as readonly [number, number];
+    if (other.type === 'range' && other.boundsOf === setting.key && rangeOf(values, other.key))
+      return rangeOf(values, other.key);
   return null;
 }
 

@@ -32,7 +32,7 @@ test.each(catalogue.flatMap((s) => ('formula' in s && s.formula ? [[s.key, s.for
   'the formula of %s reads only what it names',
   (_, formula) => {
     const read = new Set<string>();
-    const watched = new Proxy({} as Record<string, number>, {
+    const watched = new Proxy({}, {
       get: (_target, key) => {
         read.add(String(key));
         return 1;

@@ -11,8 +11,8 @@ const bySetting = <T>(isValue: (v: unknown) => v is T) =>
       typeof raw === 'object' &&
       raw !== null &&
       !Array.isArray(raw) &&
-      Object.keys(raw).length <= 300 &&
-      Object.entries(raw).every(([k, v]) => key.test(k) && isValue(v)),
+      Object.keys(raw as object).length <= 300 &&
+      Object.entries(raw as object).every(([k, v]) => key.test(k) && isValue(v)),
   );
 const isValue = (v: unknown): v is number | string | boolean | number[] =>
   ['number', 'string', 'boolean'].includes(typeof v) ||

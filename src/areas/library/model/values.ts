@@ -133,7 +133,7 @@ export function showValue(
 ): string {
   if (value === undefined || value === null) return '–';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (setting.type === 'range' && Array.isArray(value))
+  if (setting.type === 'range' && typeof value === 'object')
     return `${formatFigure(value[0]!, setting.quantity)} to ${formatQuantity(value[1]!, setting.quantity)}`;
   if ((setting.type === 'number' || setting.type === 'integer') && typeof value === 'number')
     return showFigure(value, setting.quantity, setting.range[1], figures);

@@ -62,7 +62,7 @@ async function pairingLevel(
     const entry = entries.length > 0 && entryAt(key, entries, where[alongs[key]?.condition ?? ''] ?? null);
     if (entry) own[key] = entry.value;
   }
-  return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own as Values }];
+  return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own }];
 }
 
 export const latest = (entries: readonly PairingEntry[]): PairingEntry =>

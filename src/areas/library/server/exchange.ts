@@ -1,3 +1,4 @@
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -31,13 +32,13 @@ export interface Stored extends Known {
 
 /** Every profile with its released revision, by kind and key. */
 export async function listStored(ctx: Pick<Ctx, 'db'>): Promise<Map<string, Stored>> {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<RowOf<Stored>>(sql`
     select p.id, p.kind, p.key, p.name, p.technology, p.stock, p.tags, p.notes, parent.key as "parentKey", r.number as revision, r.id as "headId", r.own, r.reasons,
            (select max(n.number) from ${revision} n where n.profile_id = p.id) as last
     from ${profile} p left join ${profile} parent on parent.id = p.parent_id
     cross join lateral (select x.id, x.number, x.own, x.reasons from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
     order by p.kind, p.key`);
-  return new Map((rows.rows as unknown as Stored[]).map((r) => [addressOf(r.kind, r.key), r]));
+  return new Map(rows.rows.map((r) => [addressOf(r.kind, r.key), r]));
 }
 
 /** Profiles as one file; a chosen one brings its parents, so that the file stands by itself. */

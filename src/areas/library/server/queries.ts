@@ -1,3 +1,4 @@
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, asc, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
@@ -67,23 +68,24 @@ export async function listInReview(ctx: Reader): Promise<
     at: string;
   }[]
 > {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<{
+    profileId: string;
+    revisionId: string;
+    name: string;
+    kind: string;
+    number: number;
+    message: string;
+    authorName: string;
+    at: string;
+  }>(sql`
     select p.id as "profileId", r.id as "revisionId", p.name, p.kind, r.number, r.message, r.author_name as "authorName", r.at
     from ${revision} r join ${profile} p on p.id = r.profile_id
     where r.number = (select max(n.number) from ${revision} n where n.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = n.id order by e.seq desc limit 1) <> 'returned')
       and (select e.state from ${revisionEvent} e where e.revision_id = r.id order by e.seq desc limit 1) = 'in review'
     order by r.at`);
   return rows.rows.map((r) => ({
-    ...(r as never as {
-      profileId: string;
-      revisionId: string;
-      name: string;
-      kind: string;
-      number: number;
-      message: string;
-      authorName: string;
-    }),
-    at: new Date(r['at'] as string).toISOString(),
+    ...r,
+    at: new Date(r.at).toISOString(),
   }));
 }
 
@@ -92,13 +94,13 @@ export async function listExpiredWorkarounds(
   ctx: Pick<Ctx, 'db' | 'clock'>,
 ): Promise<{ profileId: string; name: string; key: string; text: string; until: string }[]> {
   const today = ctx.clock.now().toISOString().slice(0, 10);
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<{ profileId: string; name: string; key: string; text: string; until: string }>(sql`
     select p.id as "profileId", p.name, reason.key, reason.value->>'text' as text, reason.value->>'until' as until
     from ${profile} p
     cross join lateral (select x.reasons from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
     cross join lateral jsonb_each(r.reasons) reason
     where r.reasons <> '{}' and p.retired_at is null and reason.value->>'until' <= ${today} order by reason.value->>'until' limit 200`);
-  return rows.rows as unknown as { profileId: string; name: string; key: string; text: string; until: string }[];
+  return rows.rows;
 }
 
 export async function findRevision(ctx: Reader, id: string): Promise<Revision | null> {
@@ -161,10 +163,10 @@ export async function listDescendants(
   ctx: Reader,
   profileId: string,
 ): Promise<{ id: string; name: string; kind: string }[]> {
-  const rows = await ctx.db.execute(
+  const rows = await ctx.db.execute<{ id: string; name: string; kind: string }>(
     sql`with recursive below as (select id, name, kind from ${profile} where parent_id = ${profileId} union select p.id, p.name, p.kind from ${profile} p join below b on p.parent_id = b.id) select id, name, kind from below order by name limit 2000`,
   );
-  return rows.rows as unknown as { id: string; name: string; kind: string }[];
+  return rows.rows;
 }
 
 /** Profiles whose name, key, tags or family hold every word asked for. */
@@ -193,7 +195,7 @@ function asked(q: ProfileQuery): SQL {
 }
 
 export async function searchProfiles(ctx: Reader, q: ProfileQuery): Promise<ProfileRow[]> {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<RowOf<ProfileRow>>(sql`
     select p.id, p.kind, p.key, p.name, p.technology, p.stock, p.tags, p.retired_at is not null as retired, parent.name as "parentName", r.number as revision, r.at,
            (select count(*)::int from jsonb_object_keys(r.own)) as "ownCount", coalesce(r.own->>'family', r.resolved->>'family') as family
     from (select id, kind, key, name, technology, stock, tags, retired_at, parent_id from ${profile} p
@@ -202,7 +204,7 @@ export async function searchProfiles(ctx: Reader, q: ProfileQuery): Promise<Prof
     left join ${profile} parent on parent.id = p.parent_id
     cross join lateral (select x.number, x.at, x.own, x.resolved from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
     order by p.stock, p.name`);
-  return rows.rows.map((r) => ({ ...(r as unknown as ProfileRow), at: new Date(r['at'] as string).toISOString() }));
+  return rows.rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
 
 const MOST_TAGS = 24;

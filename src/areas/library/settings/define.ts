@@ -98,7 +98,13 @@ export type Setting = NumberSetting | ChoiceSetting | FlagSetting | TextSetting 
 export const defineSettings = <const T extends readonly Setting[]>(settings: T): T => settings;
 
 export const numberOf = (values: Values, key: string): number | null =>
-  typeof values[key] === 'number' ? (values[key] as number) : null;
+  typeof values[key] === 'number' ? (values[key]) : null;
+
+/** A range, where the value is one. */
+export function rangeOf(values: Values, key: string): readonly [low: number, high: number] | null {
+  const v = values[key];
+  return Array.isArray(v) && v.length === 2 ? [Number(v[0]), Number(v[1])] : null;
+}
 
 /** Whether a recipe may have a value of its own for it: hardware and what a material is stay what they are. */
 export const maySetInRecipe = (s: Setting): boolean =>

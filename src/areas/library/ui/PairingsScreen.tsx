@@ -48,7 +48,7 @@ export function PairingsScreen() {
           aria-label="Technology"
           value={technology}
           onChange={(v) => {
-            setTechnology(v as 'filament' | 'resin');
+            setTechnology(v);
             setOpen(null);
           }}
           data={['filament', 'resin']}

@@ -1,3 +1,4 @@
+import { asChecked } from '../../../core/result/checked.ts';
 import { fail, succeed, type Failure, type Result } from '../../../core/result/result.ts';
 import type { ImportRow } from '../../library/model/exchange.ts';
 import type { Entries, PairingEntry } from '../../library/model/records.ts';
@@ -41,6 +42,8 @@ const wrong: Wrong = (field, what, todo) => fail({ code: 'record', what, where: 
 const isObject = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
 const onlyFields = (r: Record<string, unknown>, fields: readonly string[]): string | undefined =>
   Object.keys(r).find((k) => !fields.includes(k));
+/** Whatever stood there, in a sentence. */
+const shown = (v: unknown): string => (typeof v === 'string' ? v : JSON.stringify(v));
 const MOST_ENTRIES = 40;
 const NAME = /^[^\p{Cc}<>]{2,80}$/u;
 const ENDS = ['failedBeyond', 'notTriedBeyond'];
@@ -110,7 +113,7 @@ export function readPairing(raw: unknown, known: Pick<KnownPlaces, 'has'>): Resu
       if (problem) return fail(problem);
     }
   }
-  return succeed(raw as unknown as ExchangePairing);
+  return succeed(asChecked<ExchangePairing>(raw));
 }
 
 export function readRecipe(raw: unknown, known: Pick<KnownPlaces, 'has'>): Result<ExchangeRecipe> {
@@ -128,7 +131,7 @@ export function readRecipe(raw: unknown, known: Pick<KnownPlaces, 'has'>): Resul
     ['process', process],
   ] as const)
     if (key !== null && (typeof key !== 'string' || !known.has(field, key)))
-      return wrong(field, `There is no ${field} ${String(key)}`, 'bring it in the file, or add it first');
+      return wrong(field, `There is no ${field} ${shown(key)}`, 'bring it in the file, or add it first');
   if (!isObject(overrides)) return wrong('overrides', 'Not an object', 'values by setting');
   for (const [key, value] of Object.entries(overrides)) {
     const s = findSetting(key);
@@ -147,13 +150,13 @@ export function readRecipe(raw: unknown, known: Pick<KnownPlaces, 'has'>): Resul
       return wrong('roles', 'A role has role, tool and material', roleNames.join(', '));
     if (r['tool'] !== null && (typeof r['tool'] !== 'string' || !known.has('tool', r['tool'])))
       return wrong(
-        `roles: ${String(r['role'])}`,
-        `There is no tool ${String(r['tool'])}`,
+        `roles: ${shown(r['role'])}`,
+        `There is no tool ${shown(r['tool'])}`,
         'bring it in the file, or add it first',
       );
     if (typeof r['material'] !== 'string' || !known.has('material', r['material']))
       return wrong(
-        `roles: ${String(r['role'])}`,
+        `roles: ${shown(r['role'])}`,
         `There is no material ${String(r['material'])}`,
         'bring it in the file, or add it first',
       );
@@ -161,7 +164,7 @@ export function readRecipe(raw: unknown, known: Pick<KnownPlaces, 'has'>): Resul
   const named = (roles as { role: string }[]).map((r) => r.role);
   return !named.includes('part body') || new Set(named).size !== named.length
     ? wrong('roles', 'Each role once, and a part body', 'mend the list')
-    : succeed(raw as unknown as ExchangeRecipe);
+    : succeed(asChecked<ExchangeRecipe>(raw));
 }
 
 /** What each pairing and recipe of a file would do here, counted on from the profiles. */

@@ -26,7 +26,7 @@ export const choiceSchema = object({
   .required();
 const overrides = mixed<Values>(
   (raw): raw is Values =>
-    typeof raw === 'object' && raw !== null && !Array.isArray(raw) && Object.keys(raw).length <= 200,
+    typeof raw === 'object' && raw !== null && !Array.isArray(raw) && Object.keys(raw as object).length <= 200,
 ).required();
 export const keepSchema = object({
   id: id.nullable().defined(),

@@ -1,3 +1,4 @@
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { createHash } from 'node:crypto';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
@@ -209,13 +210,13 @@ export async function getRecipePage(ctx: Ctx, id: string): Promise<Result<Recipe
 }
 
 export async function listRecipes(ctx: Reader): Promise<RecipeRow[]> {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<RowOf<RecipeRow>>(sql`
     select r.id, r.name, coalesce(m.name, pr.name) as place, p.name as process, mat.name as material, r.by_name as "byName", r.created_at as at,
            (select count(*)::int from ${recipePin} x where x.recipe_id = r.id) as pins
     from ${recipe} r left join machine m on m.id = r.machine_id left join profile pr on pr.id = r.printer_id join profile p on p.id = r.process_id
     join ${recipeAssignment} a on a.recipe_id = r.id and a.role = 'part body' join profile mat on mat.id = a.material_id
     where r.kept order by r.name limit 500`);
-  return rows.rows.map((r) => ({ ...(r as unknown as RecipeRow), at: new Date(r['at'] as string).toISOString() }));
+  return rows.rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
 
 /** Names of kept recipes and number of jobs' recipes that use any of these profiles. */
@@ -228,8 +229,8 @@ export async function listRecipesUsing(
     profileIds.map((id) => sql`${id}`),
     sql`, `,
   );
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<{ id: string; name: string; kept: boolean }>(sql`
     select distinct r.id, r.name, r.kept from ${recipe} r join ${recipeAssignment} a on a.recipe_id = r.id left join machine m on m.id = r.machine_id
     where r.process_id in (${ids}) or r.printer_id in (${ids}) or m.printer_id in (${ids}) or a.tool_id in (${ids}) or a.material_id in (${ids}) order by r.name limit 500`);
-  return rows.rows as unknown as { id: string; name: string; kept: boolean }[];
+  return rows.rows;
 }

@@ -1,3 +1,4 @@
+import { each3 } from '../../../core/geometry/each3.ts';
 import { turnThatFits } from '../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import type { FindingChange } from '../outcome.ts';
@@ -38,7 +39,7 @@ export const fitsTravel = defineRule({
         if (fits) return { moveMm: [inward(0, x), inward(1, y)] };
         if (!isAlone) return null;
         if (turn !== null) return { turnAboutZ: turn, moveMm: toMiddle };
-        return { scale: scaleNow.map((s) => (s * percent) / 100) as unknown as typeof scaleNow, moveMm: toMiddle };
+        return { scale: each3((k) => (scaleNow[k] * percent) / 100), moveMm: toMiddle };
       };
       const advice = (axis: number, over: number): string => {
         if (fits)

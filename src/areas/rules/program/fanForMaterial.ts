@@ -1,3 +1,4 @@
+import { rangeOf } from '../../library/settings/define.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule, placeOfLine } from '../define.ts';
 
@@ -11,9 +12,9 @@ export const fanForMaterial = defineRule({
     reads: ['fanMaxLine', 'fanMaxPercent', 'layerRows'],
     only: 'brought along',
     find: ({ report: r, context }) => {
-      const range = context.recipe.values?.['fanRangePercent'];
-      if (!Array.isArray(range)) return { needs: 'the supplier’s range for the fan' };
-      const [low, high] = range as unknown as readonly [number, number];
+      const range = rangeOf(context.recipe.values ?? {}, 'fanRangePercent');
+      if (!range) return { needs: 'the supplier’s range for the fan' };
+      const [low, high] = range;
       const percent = r.fanMaxPercent;
       if (percent >= low - 0.5 && percent <= high + 0.5) return [];
       return [

@@ -38,7 +38,7 @@ export const exposureForLayer = defineRule({
       const computed = computedFor(r, p.value, at);
       const prove = `run an exposure trial at ${r.show('resinLayerMm')}`;
       const says = computed && [
-        `expose ${r.show('exposureS', computed['exposureS']!)}`,
+        `expose ${r.show('exposureS', computed['exposureS'])}`,
         ...(computed['bottomLayers'] === undefined ? [] : [`${String(computed['bottomLayers'])} bottom layers`]),
         ...(computed['transitionLayers'] === undefined
           ? []

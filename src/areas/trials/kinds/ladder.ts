@@ -151,7 +151,7 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
             (b) => b <= axis.highest,
           );
       const measurableChange = before === null || before > limit || before < share * interval[0] - step;
-      const value = measurableChange ? limit : before!;
+      const value = measurableChange ? limit : before;
       const extendTo = onward && onward.length >= axis.fewest ? onward : undefined;
       return succeed({
         method: LADDER_METHOD,

@@ -33,7 +33,7 @@ const floor = demoMachinesOnFloor
       name: `${m.name} at ${process}`,
       values: valuesOf(
         resolveValues([...chain(process), ...chain(m.material), ...chain(m.tool), ...chain(m.printer)]),
-      ) as Values,
+      ),
     })),
   );
 function made(kind: ResinKind, v: Values): Plate {

@@ -4,7 +4,7 @@ import type { TrialPlan } from './trial.ts';
 
 const plan = {
   bands: [240, 245, 250].map((value, i) => ({ value, fromMm: i * 8, toMm: i * 8 + 8 })),
-} as unknown as TrialPlan;
+} as Partial<TrialPlan> as TrialPlan;
 const read = (text: string) => readingsOfTable('temperature', plan, text);
 
 describe('a table of readings', () => {

@@ -20,7 +20,7 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     materialId: row.materialId,
     processId: row.processId,
     class: 'in-house',
-    fileName: `${trialName(row.number!)}.gcode`,
+    fileName: `${trialName(row.number)}.gcode`,
     quantity: 1,
     overrides: row.plan.overrides,
   });

@@ -36,7 +36,7 @@ export async function decideTrial(
     if (!row) return fail({ code: 'noTrial' });
     if (row.state === 'accepted' || row.state === 'set aside')
       return fail({ code: 'wrongState', state: row.state, wanted: 'still open' });
-    const name = trialName(row.number!);
+    const name = trialName(row.number);
     const now = ctx.clock.now();
     const kind = kindOf(row.kind);
     const analysis = analyseTrial(row, await listStanding(inside, trialId), await listSeries(inside, row));

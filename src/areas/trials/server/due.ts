@@ -59,7 +59,7 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
         heightMm: p?.sizeMm[2] ?? 0,
         clearanceMm: p ? clearanceOf(p.conditions) : null,
         cannot: preview.ok ? null : sentenceOf(preview.failure),
-        open: running ? { id: running.id, name: trialName(running.number!) } : null,
+        open: running ? { id: running.id, name: trialName(running.number) } : null,
       });
     }
   }

@@ -107,7 +107,7 @@ export async function addReading(
       await recordEvent(inside, {
         subjectKind: 'trial',
         subjectId: trialId,
-        subjectName: trialName(row.number!),
+        subjectName: trialName(row.number),
         what: `reading corrected, ${where}`,
         from: before.typed,
         to: input.typed,
@@ -136,9 +136,9 @@ export async function wishPrint(
   if (host && ['planned', 'printing', 'interrupted'].includes(host.state))
     return fail({
       code: 'notReady',
-      what: `It lies on the plate that ${trialName(host.number!)} prints: print, pause or cancel that one`,
+      what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
-  if (wish === 'print' && allowed.print.includes(row.state as never)) {
+  if (wish === 'print' && allowed.print.includes(row.state)) {
     const m = (await findMachine(ctx, row.machineId))!;
     if (row.state !== 'printing' && m.state === 'printing')
       return fail({ code: 'notReady', what: `${m.name} prints something else: wait until it is free` });
@@ -158,7 +158,7 @@ export async function wishPrint(
       {
         subjectKind: 'trial',
         subjectId: trialId,
-        subjectName: trialName(row.number!),
+        subjectName: trialName(row.number),
         what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
       },
     );

@@ -184,7 +184,7 @@ export async function keepPlan(
         createdAt: ctx.clock.now(),
       })
       .returning();
-    const name = trialName(row!.number!);
+    const name = trialName(row!.number);
     await recordEvent(
       { ...ctx, db },
       {

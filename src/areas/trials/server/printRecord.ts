@@ -44,7 +44,7 @@ export class PrintRecord extends KeptPrint {
         {
           subjectKind: 'trial',
           subjectId: this.row.id,
-          subjectName: trialName(this.row.number!),
+          subjectName: trialName(this.row.number),
           what:
             state === 'measuring' ? 'coupon printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
           to: { line: acknowledged, zMm },

@@ -67,7 +67,7 @@ export async function recordPrintedElsewhere(
       {
         subjectKind: 'trial',
         subjectId: trialId,
-        subjectName: trialName(row.number!),
+        subjectName: trialName(row.number),
         what: 'coupon printed from its file',
         from: machine.id === planned.id ? null : planned.name,
         to: { machine: machine.name, by: printed.by, at: progress.at },

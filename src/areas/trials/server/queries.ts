@@ -1,3 +1,4 @@
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, inArray, or, sql } from 'drizzle-orm';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -52,7 +53,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
   const { gcode, ...rest } = row;
   return succeed({
     ...rest,
-    name: trialName(row.number!),
+    name: trialName(row.number),
     createdAt: row.createdAt.toISOString(),
     decidedAt: row.decidedAt?.toISOString() ?? null,
     machineName: m.name,
@@ -153,13 +154,13 @@ async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string):
 }
 
 export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
-  const rows = await ctx.db.execute(sql`
+  const rows = await ctx.db.execute<RowOf<TrialRow> & { number: number }>(sql`
     select t.id, t.number, t.kind, t.state, t.lot, t.created_at as "createdAt", t.decided_at as "decidedAt", t.decision, t.progress, t.plan, m.name as "machineName", m.id as "machineId",
            tool.name as "toolName", mat.name as "materialName", t.created_by_name as "createdByName",
            (select count(*)::int from reading r where r.trial_id = t.id and not exists (select from reading s where s.supersedes = r.id)) as readings
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
     order by t.number desc limit ${limit}`);
-  return rows.rows.map((r) => ({ ...r, name: trialName(Number(r['number'])) })) as unknown as TrialRow[];
+  return rows.rows.map((r) => ({ ...r, name: trialName(Number(r.number)) }));
 }
 
 /** Trials not yet decided that use any of these profiles. */
@@ -179,5 +180,5 @@ export async function listOpenTrialsUsing(
     )
     .orderBy(desc(trial.number))
     .limit(200);
-  return rows.map((r) => ({ id: r.id, name: trialName(r.number!) }));
+  return rows.map((r) => ({ id: r.id, name: trialName(r.number) }));
 }

@@ -35,7 +35,7 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
           ...(comparesWith ? [eq(trial.materialId, row.materialId), eq(trial.toolId, row.toolId)] : []),
           eq(trial.machineId, row.machineId),
           eq(trial.state, 'accepted'),
-          lt(trial.number, row.number!),
+          lt(trial.number, row.number),
         ),
       )
       .orderBy(asc(trial.number))
@@ -62,7 +62,7 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
       if (w.at > b.createdAt && w.at <= next.createdAt) changedSince.push(maintenanceKinds[w.kind].label.toLowerCase());
     out.push({
       id: b.id,
-      name: trialName(b.number!),
+      name: trialName(b.number),
       at: (b.decidedAt ?? b.createdAt).toISOString(),
       readings: await listStanding(ctx, b.id),
       ...conditionsOf(b),

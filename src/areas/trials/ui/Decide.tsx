@@ -87,7 +87,7 @@ export function Decide({
           onClick={() => onDecide('accepted', why)}
         >
           {first
-            ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a!.proven.length - 1} more` : ''}`
+            ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a.proven.length - 1} more` : ''}`
             : isSeries
               ? 'Keep in the series'
               : 'Accept'}

@@ -132,7 +132,7 @@ export function NewTrialScreen() {
               aria-label="Technology"
               mb={8}
               value={technology}
-              onChange={(v) => chooseTechnology(v as 'filament' | 'resin')}
+              onChange={(v) => chooseTechnology(v)}
               data={['filament', 'resin']}
             />
             <div role="radiogroup" aria-label="Kind of trial" className="kinds">

@@ -38,7 +38,7 @@ export function SignsScreen() {
             size="xs"
             aria-label="Technology"
             value={technology}
-            onChange={(v) => setTechnology(v as 'filament')}
+            onChange={(v) => setTechnology(v)}
             data={[
               { value: '', label: 'Both' },
               { value: 'filament', label: 'Filament' },

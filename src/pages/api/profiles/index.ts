@@ -1,7 +1,6 @@
 import { libraryText } from '../../../areas/library/model/failures.ts';
 import { newProfileSchema } from '../../../areas/library/model/schemas.ts';
 import { addProfile, searchProfiles } from '../../../areas/library/server/index.ts';
-import type { Values } from '../../../areas/library/settings/define.ts';
 import { succeed } from '../../../core/result/result.ts';
 import { command, reading } from '../../../platform/http/endpoint.ts';
 
@@ -24,5 +23,5 @@ export const POST = command({
   schema: newProfileSchema,
   text: libraryText,
   statuses: { nameTaken: 409, noProfile: 404 },
-  run: ({ ctx, body }) => addProfile(ctx, { ...body, own: body.own as Values }),
+  run: ({ ctx, body }) => addProfile(ctx, { ...body, own: body.own }),
 });

@@ -20,7 +20,7 @@ export const dimensionsTable: ReadingTable = {
         nominalMm: r.figure('nominal_mm'),
         measuredMm: r.figure('measured_mm'),
       })),
-      o['calibration-mm']!,
+      o['calibration-mm'],
     );
     if (!fit.ok) return fit;
     return succeed(

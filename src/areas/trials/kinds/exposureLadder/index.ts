@@ -54,7 +54,7 @@ export const exposureLadder = defineResinKind({
     const window = windowOf(readings, c, value, perEFold);
     const measurableChange = before === null || before < interval[0] || before > interval[1];
     const rounded = Number((Math.round(value / LADDER_ROUNDING_S) * LADDER_ROUNDING_S).toFixed(2));
-    const stored = measurableChange ? Math.min(window.max, Math.max(window.min, rounded)) : before!;
+    const stored = measurableChange ? Math.min(window.max, Math.max(window.min, rounded)) : before;
     const s = (t: number): string => `${formatFigure(t, 'time', 2)} s`;
     const um = (mm: number): string => `${(mm * 1000).toFixed(0)} µm`;
     const low = c.bands[0]!.value;
@@ -68,7 +68,7 @@ export const exposureLadder = defineResinKind({
       proven: [{ setting: 'exposureS', value: stored, interval, range: window }],
       sentence: measurableChange
         ? `Contours stay as drawn at ${s(stored)} in layers of ${um(c.values['resinLayerMm']!)}${before === null ? '' : `; at ${s(before)} they ${before < value ? 'shrink' : 'swell'} by ${um(Math.abs(perEFold * Math.log(before / value)))}`}.`
-        : `No measurable change: ${s(before!)} serves.`,
+        : `No measurable change: ${s(before)} serves.`,
       warnings: [
         ...(bestAtEnd
           ? [`The fields did not reach it: extend ${bestAtEnd === 'first' ? `below ${s(low)}` : `beyond ${s(high)}`}.`]

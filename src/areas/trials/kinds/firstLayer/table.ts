@@ -15,6 +15,6 @@ export const firstLayerTable: ReadingTable = {
     analyseFirstLayer(
       rows.map((r) => ({ xMm: r.figure('x_mm'), yMm: r.figure('y_mm'), thicknessMm: r.figure('thickness_mm') })),
       o['wanted-mm']!,
-      o['calibration-mm']!,
+      o['calibration-mm'],
     ),
 };

@@ -120,7 +120,7 @@ export const highestFlow = defineKind({
       proven: [
         {
           setting: 'highestFlowMm3PerS',
-          value: measurableChange ? limit : before!,
+          value: measurableChange ? limit : before,
           interval: [SAFETY * f.interval[0], SAFETY * f.interval[1]],
           range: {
             min: 0,

@@ -111,7 +111,7 @@ export const layerTime = defineKind({
     const before = c.values['lowestLayerTimeS'] ?? null;
     const chosen = Math.ceil(value * 10 - 1e-9) / 10;
     const isChange = before === null || before < interval[0] || before > chosen * 1.25;
-    const kept = isChange ? chosen : before!;
+    const kept = isChange ? chosen : before;
     return succeed({
       method: LAYER_TIME_METHOD,
       measurableChange: isChange,

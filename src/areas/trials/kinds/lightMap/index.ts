@@ -72,7 +72,7 @@ export const lightMap = defineResinKind({
     const { meanMwPerCm2, interval, uniformity, usableShare, dimmest, brightest } = map.value;
     const before = c.values['irradianceMwPerCm2'] ?? null;
     const measurableChange = before === null || before < interval[0] || before > interval[1];
-    const value = measurableChange ? Number(meanMwPerCm2.toFixed(2)) : before!;
+    const value = measurableChange ? Number(meanMwPerCm2.toFixed(2)) : before;
     const light = (v: number): string => `${formatFigure(v, 'irradiance', 2)} mW/cm²`;
     const sideOf = (r: MeterReading): string =>
       [r.y < 0 ? 'front' : r.y > 0 ? 'back' : '', r.x < 0 ? 'left' : r.x > 0 ? 'right' : '']

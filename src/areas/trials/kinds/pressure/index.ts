@@ -122,10 +122,10 @@ export const pressure = defineKind({
     return succeed({
       method: PRESSURE_METHOD,
       measurableChange: isChange,
-      proven: [{ setting: 'pressureS', value: Number((isChange ? value : before!).toFixed(4)), interval, range }],
+      proven: [{ setting: 'pressureS', value: Number((isChange ? value : before).toFixed(4)), interval, range }],
       sentence: isChange
         ? `Lines change their width least at a factor of ${s(value)}.`
-        : `No measurable change: ${s(before!)} lies within what these readings can tell.`,
+        : `No measurable change: ${s(before)} lies within what these readings can tell.`,
       warnings:
         bestAtEnd === null
           ? []

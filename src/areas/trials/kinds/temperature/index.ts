@@ -190,14 +190,14 @@ export const temperature = defineKind({
     const by = (key: string) => meanByBand(readings, key, c.bands.length);
     const [strings, sag, strength, surface] = [by('strings'), by('sagMm'), by('strengthN'), by('surface')];
     const full = c.bands.flatMap((b, i): TemperatureBand[] =>
-      strings![i] !== null && sag![i] !== null && strength![i] !== null
+      strings[i] !== null && sag[i] !== null && strength[i] !== null
         ? [
             {
               nozzleC: b.value,
-              strings: strings![i]!,
-              sagMm: sag![i]!,
-              strengthN: strength![i]!,
-              ...(surface!.every((v) => v !== null) && { surface: surface![i]! }),
+              strings: strings[i]!,
+              sagMm: sag[i]!,
+              strengthN: strength[i]!,
+              ...(surface.every((v) => v !== null) && { surface: surface[i]! }),
             },
           ]
         : [],

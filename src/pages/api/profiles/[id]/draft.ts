@@ -9,5 +9,5 @@ export const PUT = command({
   text: libraryText,
   statuses: { noProfile: 404 },
   run: ({ ctx, params, body }) =>
-    saveDraft(ctx, params['id']!, body.baseRevisionId, body.typed as Record<string, string | null>),
+    saveDraft(ctx, params['id']!, body.baseRevisionId, body.typed),
 });

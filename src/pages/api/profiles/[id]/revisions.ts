@@ -1,8 +1,6 @@
 import { libraryText } from '../../../../areas/library/model/failures.ts';
-import type { Reasons } from '../../../../areas/library/model/records.ts';
 import { saveSchema } from '../../../../areas/library/model/schemas.ts';
 import { saveRevision } from '../../../../areas/library/server/index.ts';
-import type { Values } from '../../../../areas/library/settings/define.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
 export const POST = command({
@@ -14,8 +12,8 @@ export const POST = command({
     saveRevision(ctx, {
       ...body,
       profileId: params['id']!,
-      own: body.own as Values,
-      reasons: body.reasons as Reasons,
+      own: body.own,
+      reasons: body.reasons,
       decided: body.decided ?? [],
     }),
 });
