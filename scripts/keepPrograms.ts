@@ -1,9 +1,11 @@
 import { writeFileSync } from 'node:fs';
-import { KEPT_PROGRAMS, reportOfSeed, type KeptProgram } from '../test/programs/kept.ts';
+import { keptBodies, measuredOf } from '../test/meshes/kept.ts';
+import { keptSeeds, reportOfSeed, type KeptProgram } from '../test/programs/kept.ts';
 
-/** test/programs/kept.json: what is read of seeded programs; a difference shows in its diff. */
-const kept = Array.from({ length: KEPT_PROGRAMS }, (_, i): KeptProgram => ({
-  seed: i + 1,
-  report: reportOfSeed(i + 1),
-}));
+/** What is read of seeded programs (test/programs/kept.json) and measured of small bodies (test/meshes/kept.json): a difference shows in
+ *  their diff. */
+const kept = keptSeeds.map((seed): KeptProgram => ({ seed, report: reportOfSeed(seed) }));
 writeFileSync('test/programs/kept.json', `[\n${kept.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
+
+const bodies = Object.keys(keptBodies).map((name) => ({ name, measured: measuredOf(name) }));
+writeFileSync('test/meshes/kept.json', `[\n${bodies.map((b) => JSON.stringify(b)).join(',\n')}\n]\n`);

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { filamentKinds, resinKinds, trialKinds } from '../src/areas/trials/kinds/index.ts';
-import { concludeFrom, distortions, toDigits, type KeptTrial } from '../test/recover/kept.ts';
+import { concludeFrom, toDigits, ways, type KeptTrial } from '../test/recover/kept.ts';
 import { casesByKind } from '../test/recover/kindCases.ts';
 import { answer, questionsOf } from '../test/recover/keptWork.ts';
 import { prepare, SEEDS, tryOut, values } from '../test/recover/recover.ts';
@@ -14,8 +14,10 @@ const kept: KeptTrial[] = [];
 function keep(kind: string, machine: number, trial: Pick<KeptTrial, 'readings' | 'conditions'>): void {
   const readings = trial.readings.map((r) => ({ ...r, value: Number(r.value.toPrecision(9)) }));
   const one = { kind, machine, readings, conditions: toDigits(trial.conditions) as KeptTrial['conditions'] };
-  const ways = machine === MACHINES[0] ? Object.keys(distortions) : ['as read', 'one far off'];
-  kept.push({ ...one, concludes: Object.fromEntries(ways.map((way) => [way, concludeFrom(one, way)])) });
+  kept.push({
+    ...one,
+    concludes: Object.fromEntries(Object.keys(ways).map((way) => [way, concludeFrom(one, way)])),
+  });
 }
 for (const kind of filamentKinds) {
   const p = prepare(kind);

@@ -4,6 +4,7 @@ import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
+import { measuredOf } from '../meshes/kept.ts';
 import { reportOfSeed, type KeptProgram } from '../programs/kept.ts';
 import { concludeFrom, kindOfKept, type KeptTrial } from '../recover/kept.ts';
 import type { KindCases } from '../recover/kindCases.ts';
@@ -84,11 +85,18 @@ const judgesOfPrograms = (): Judge[] =>
     holds: () => same(reportOfSeed(seed), report),
   }));
 
+/** What is measured of small bodies is what was measured before. */
+const judgesOfBodies = (): Judge[] =>
+  (JSON.parse(readFileSync('test/meshes/kept.json', 'utf8')) as readonly { name: string; measured: unknown }[]).map(
+    ({ name, measured }) => ({ of: 'valid', holds: () => same(measuredOf(name), measured) }),
+  );
+
 /** The tests that judge a scope's mutants. */
 export function judgesOfRules(all: readonly RuleCases[], scope: Scope['name']): Judge[] {
   if (scope === 'program facts')
     return [...judgesOfPrograms(), ...judgesOfJobs(all, (c) => !('mesh' in c) && !c.measured, true)];
-  if (scope === 'mesh facts') return judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true);
+  if (scope === 'mesh facts')
+    return [...judgesOfBodies(), ...judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true)];
   return [...judgesOfVerdicts(all), ...judgesOfJobs(all, () => true, false)];
 }
 /** The tests of trials: what is concluded from kept readings, and what each kind plans, prints and reads from a table. */

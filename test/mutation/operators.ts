@@ -72,11 +72,29 @@ const isEdge = (from: ts.SyntaxKind, to: ts.SyntaxKind): boolean =>
   (from === ts.SyntaxKind.LessThanEqualsToken && to === ts.SyntaxKind.LessThanToken) ||
   (from === ts.SyntaxKind.GreaterThanToken && to === ts.SyntaxKind.GreaterThanEqualsToken) ||
   (from === ts.SyntaxKind.GreaterThanEqualsToken && to === ts.SyntaxKind.GreaterThanToken);
+/** "If it is more than the most so far, it is the most": set once more to what it is, it stays what it is. */
+function isRunningExtreme(node: ts.BinaryExpression): boolean {
+  const { parent } = node;
+  if (!ts.isIfStatement(parent) || parent.expression !== node) return false;
+  const then = ts.isBlock(parent.thenStatement) ? parent.thenStatement.statements : [parent.thenStatement];
+  const [only] = then;
+  if (then.length !== 1 || !only || !ts.isExpressionStatement(only) || !ts.isBinaryExpression(only.expression))
+    return false;
+  const { left, right, operatorToken } = only.expression;
+  const sides = [node.left.getText(), node.right.getText()];
+  return (
+    operatorToken.kind === ts.SyntaxKind.EqualsToken &&
+    left.getText() !== right.getText() &&
+    sides.includes(left.getText()) &&
+    sides.includes(right.getText())
+  );
+}
 /** Whether it matters that a comparison holds at its very edge: not where it has room for rounding, nor where it only chooses between
- *  two sides of a range that is known to be left. */
+ *  two sides of a range that is known to be left, nor where it only keeps an extreme. */
 const hasMeaningfulEdge = (node: ts.BinaryExpression): boolean =>
   !isTolerance(node.left) &&
   !isTolerance(node.right) &&
+  !isRunningExtreme(node) &&
   !(ts.isConditionalExpression(node.parent) && node.parent.condition === node);
 
 export interface Instrumented {

@@ -20,34 +20,65 @@ function reasonOf({ kind, from, to }: Mutant, scope: string): string {
   return 'Both choices give the same in every case there is.';
 }
 
-export function mutantsPage(results: readonly ScopeResult[]): string {
-  const share = (tried: number, survived: number): string =>
-    `${tried - survived} of ${tried} (${((100 * (tried - survived)) / tried).toFixed(1)} %)`;
+/** What the page says of a scope: its row and its list. */
+interface Section {
+  readonly row: string;
+  readonly lines: readonly string[];
+}
+function sectionOf({ scope, tried, survivors }: ScopeResult): Section {
   const cell = (text: string): string => text.replaceAll('|', '\\|');
+  const noticed = tried - survivors.length;
+  return {
+    row: `| ${scope.name} | ${noticed} of ${tried} (${((100 * noticed) / tried).toFixed(1)} %) |`,
+    lines: survivors.map((m) => `| ${[m.file, m.kind, m.from, m.to, reasonOf(m, scope.name)].map(cell).join(' | ')} |`),
+  };
+}
+/** What the page said before of a scope that is not tried now. */
+function keptSection(page: string, name: string): Section {
+  const row = page.split('\n').find((l) => l.startsWith(`| ${name} |`)) ?? `| ${name} | not tried yet |`;
+  const after = page.split(`## Not noticed: ${name}\n`)[1]?.split('\n## ')[0] ?? '';
+  return { row, lines: after.split('\n').filter((l) => l.startsWith('| src/')) };
+}
+
+/** The page with what was tried now; of the other scopes it says what it said. */
+export function mutantsPage(
+  results: readonly ScopeResult[],
+  before = existsSync(PAGE) ? readFileSync(PAGE, 'utf8') : '',
+): string {
+  const sections = scopes.map((scope) => {
+    const now = results.find((r) => r.scope.name === scope.name);
+    return { name: scope.name, ...(now ? sectionOf(now) : keptSection(before, scope.name)) };
+  });
+  const [noticed, tried] = sections.reduce(
+    ([n, t], { row }) => {
+      const [, a, b] = /(\d+) of (\d+)/.exec(row) ?? [];
+      return [n + Number(a ?? 0), t + Number(b ?? 0)];
+    },
+    [0, 0],
+  );
   return [
     '# Mutants',
     '',
     'Small wrong changes, made one at a time, that the tests must notice: a severity, a comparison, a sign, a constant, a swapped field, a',
     'condition or a branch (`test/mutation/operators.ts`). `npm run mutate` tries them all and writes this page; `npm test` tries a seeded',
-    'sample of those in rules. What only swallows rounding, and the edge of a comparison that merely chooses words, is not mutated.',
+    'sample of those in rules. What only swallows rounding, the edge of a comparison that merely chooses words, and the edge of one that',
+    'keeps an extreme are not mutated.',
     '',
     '| of | noticed |',
     '|---|---|',
-    ...results.map((r) => `| ${r.scope.name} | ${share(r.tried, r.survivors.length)} |`),
-    ...scopes
-      .filter((s) => !results.some((r) => r.scope.name === s.name))
-      .map((s) => `| ${s.name} | not tried in the last run |`),
+    ...sections.map((s) => s.row),
+    `| together | ${noticed} of ${tried} (${((100 * noticed) / tried).toFixed(1)} %) |`,
     '',
-    ...results.flatMap((r) => [
-      `## Not noticed: ${r.scope.name}`,
-      '',
-      '| file | kind | from | to | why |',
-      '|---|---|---|---|---|',
-      ...r.survivors.map(
-        (m) => `| ${[m.file, m.kind, m.from, m.to, reasonOf(m, r.scope.name)].map(cell).join(' | ')} |`,
-      ),
-      '',
-    ]),
+    ...sections
+      .filter((s) => s.lines.length > 0)
+      .flatMap((s) => [
+        `## Not noticed: ${s.name}`,
+        '',
+        '| file | kind | from | to | why |',
+        '|---|---|---|---|---|',
+        ...s.lines,
+        '',
+      ]),
   ].join('\n');
 }
 

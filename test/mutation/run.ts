@@ -1,15 +1,31 @@
-import { mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { bundleMutants } from './bundle.ts';
 import type { Mutant } from './operators.ts';
 import { scopes, type Scope } from './scope.ts';
 import { survivorsOf } from './tryMutants.ts';
 
+const KINDS = 'src/areas/trials/kinds';
+const folderOf = (file: string): string | undefined => /kinds\/([a-zA-Z]+)\//.exec(file)?.[1];
+const kindOfFolder = (folder: string): string => folder.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 /** What tests a file is nearest to: its rule's id, or its kind of trial. */
 export function nearestOf(file: string): string {
   const rule = /id: '([a-z-]+)',\n {2}stage:/.exec(readFileSync(file, 'utf8'))?.[1];
-  const kind = /kinds\/([a-zA-Z]+)\//.exec(file)?.[1]?.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
-  return rule ?? kind ?? '';
+  const folder = folderOf(file);
+  return rule ?? (folder ? kindOfFolder(folder) : '');
+}
+/** The kind whose folder it stands in, and the kinds that import from there; null where it stands in none, or where no kind does alone. */
+export function usersOf(file: string): readonly string[] | null {
+  const folder = folderOf(file);
+  if (!folder) return null;
+  const shared = readdirSync(KINDS).filter((f) => f.endsWith('.ts') && f !== 'index.ts' && !f.endsWith('.test.ts'));
+  const names = (path: string): boolean => readFileSync(path, 'utf8').includes(`/${folder}/`);
+  if (shared.some((f) => names(`${KINDS}/${f}`))) return null;
+  const folders = readdirSync(KINDS, { withFileTypes: true }).filter((d) => d.isDirectory());
+  const using = folders.filter(
+    (d) => d.name !== folder && readdirSync(`${KINDS}/${d.name}`).some((f) => names(`${KINDS}/${d.name}/${f}`)),
+  );
+  return [folder, ...using.map((d) => d.name)].map(kindOfFolder);
 }
 export interface ScopeResult {
   readonly scope: Scope;
@@ -25,10 +41,10 @@ export async function runScope(
   mkdirSync('.data/mutants', { recursive: true });
   const module = path.resolve(`.data/mutants/${scope.name.replace(' ', '-')}.mjs`);
   const chosen = pick(await bundleMutants(scope, module));
-  const near = new Map(scope.files.map((f) => [f, nearestOf(f)]));
+  const near = new Map(scope.files.map((f) => [f, { of: nearestOf(f), usedBy: usersOf(f) }]));
   const survivors = await survivorsOf(
     module,
-    chosen.map((mutant) => ({ mutant, of: near.get(mutant.file)! })),
+    chosen.map((mutant) => ({ mutant, ...near.get(mutant.file)! })),
     (done) => tell?.(done, chosen.length),
   );
   return { scope, tried: chosen.length, survivors };

@@ -9,6 +9,8 @@ const LONGEST_MS = 20_000;
 interface Job {
   readonly mutant: Mutant;
   readonly of: string;
+  /** Kinds of trial that use what is changed; null where all may. */
+  readonly usedBy: readonly string[] | null;
 }
 /** Which of the mutants nobody notices; two at a time, each in a thread that is ended where a mutant never ends. */
 export async function survivorsOf(
@@ -47,7 +49,7 @@ function started(module: string): Promise<Worker> {
   });
 }
 /** Whether it was noticed; null where it never ended or took the thread with it. */
-function asked(worker: Worker, { mutant, of }: Job): Promise<boolean | null> {
+function asked(worker: Worker, { mutant, of, usedBy }: Job): Promise<boolean | null> {
   return new Promise((resolve) => {
     const timer = setTimeout(() => end(null), LONGEST_MS);
     const onMessage = ({ noticed }: { readonly noticed: boolean }): void => end(noticed);
@@ -60,6 +62,6 @@ function asked(worker: Worker, { mutant, of }: Job): Promise<boolean | null> {
     };
     worker.on('message', onMessage);
     worker.on('error', onError);
-    worker.postMessage({ id: mutant.id, of });
+    worker.postMessage({ id: mutant.id, of, usedBy });
   });
 }

@@ -3,11 +3,15 @@ import { parentPort, workerData } from 'node:worker_threads';
 
 globalThis.mutant = -1;
 const { judges, isNoticed } = await import(workerData.module);
-const near = (of) => [
-  ...judges.filter((j) => j.of === of),
-  ...judges.filter((j) => j.of === 'valid'),
-  ...judges.filter((j) => j.of !== of && j.of !== 'valid'),
-];
+/** The judges nearest to a mutant first; of what only some kinds of trial use, only theirs. */
+const near = ({ of, usedBy }) => {
+  const asked = usedBy ? judges.filter((j) => usedBy.includes(j.of)) : judges;
+  return [
+    ...asked.filter((j) => j.of === of),
+    ...asked.filter((j) => j.of === 'valid' && j.of !== of),
+    ...asked.filter((j) => j.of !== of && j.of !== 'valid'),
+  ];
+};
 if (isNoticed(-1, judges)) throw new Error('the tests do not hold without any mutant');
 parentPort.postMessage({ ready: true });
-parentPort.on('message', ({ id, of }) => parentPort.postMessage({ id, noticed: isNoticed(id, near(of)) }));
+parentPort.on('message', (job) => parentPort.postMessage({ id: job.id, noticed: isNoticed(job.id, near(job)) }));

@@ -1,10 +1,14 @@
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import type { MotionLimits } from '../../src/core/motion/limits.ts';
 import { toDigits } from '../recover/kept.ts';
-import { programOf } from './generate.ts';
+import { programOf, shortLinesOf } from './generate.ts';
 
-/** Programs of a seed that are kept with what was read of them. */
-export const KEPT_PROGRAMS = 120;
+/** Seeds of programs that are kept with what was read of them; from SHORT on programs of short lines. */
+const SHORT = 1000;
+export const keptSeeds: readonly number[] = [
+  ...Array.from({ length: 120 }, (_, i) => i + 1),
+  ...Array.from({ length: 16 }, (_, i) => SHORT + i),
+];
 export interface KeptProgram {
   readonly seed: number;
   readonly report: unknown;
@@ -21,7 +25,7 @@ const limits: MotionLimits = {
 
 /** What is read of the program of a seed; of every third under junction deviation. */
 export function reportOfSeed(seed: number): unknown {
-  const read = inspectGcode(new TextEncoder().encode(programOf(seed)), {
+  const read = inspectGcode(new TextEncoder().encode(seed < SHORT ? programOf(seed) : shortLinesOf(seed)), {
     ...limits,
     junctionDeviationMm: seed % 3 === 0 ? 0.03 : null,
   });

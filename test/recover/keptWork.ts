@@ -1,8 +1,7 @@
-import { createHash } from 'node:crypto';
 import type { PlanLimits, TrialKind } from '../../src/areas/trials/kinds/define.ts';
 import { plateSettingsOf } from '../../src/areas/trials/kinds/plateSettings.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
-import { toDigits } from './kept.ts';
+import { digest, toDigits } from './kept.ts';
 import { fitTable, type KindCases } from './kindCases.ts';
 import { limits, settings, words } from './recover.ts';
 import { resinValues } from './resin.ts';
@@ -14,11 +13,6 @@ export interface KeptWork {
   readonly comesOut: unknown;
 }
 
-const digest = (v: unknown): string =>
-  createHash('sha256')
-    .update(typeof v === 'string' ? v : JSON.stringify(toDigits(v)))
-    .digest('hex')
-    .slice(0, 16);
 const valuesOf = (kind: TrialKind): Values => (kind.technology === 'resin' ? resinValues : words);
 const without = (values: Values, key: string): Values =>
   Object.fromEntries(Object.entries(values).filter(([k]) => k !== key));
@@ -51,7 +45,7 @@ function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
       kind.proves
         .filter((key) => typeof values[key] === 'number')
         .flatMap((key) =>
-          [0.3, 3].map((n) => [
+          [0.02, 0.3, 3, 20].map((n) => [
             `bands at ${n} times ${key}`,
             ask({ ...values, [key]: Number(values[key]) * n }, { hardware: {}, supplier: {} }),
           ]),
@@ -120,6 +114,16 @@ function tablesAsked(kind: TrialKind, { csv, options }: KindCases['table']): Rec
     column === last && c !== '' && Number.isFinite(Number(c)) ? String(Number((Number(c) * by).toPrecision(6))) : c;
   return {
     'a table': ask([head, ...rows]),
+    'a table in another order': ask([head, ...rows.toReversed()]),
+    'a table with a column twice': ask([head, ...rows].map((l) => `${l},${l.split(',')[0]!}`)),
+    'a table with a word nobody knows': ask(
+      cells((c, _, row) => (row === 1 && !Number.isFinite(Number(c)) ? 'other' : c)),
+    ),
+    'a table with a name too long': ask(cells((c) => (Number.isFinite(Number(c)) ? c : 'n'.repeat(41)))),
+    'a table with an empty cell': ask(cells((c, column, row) => (row === 1 && column === last ? '' : c))),
+    'a table of noughts': ask(cells(scaled(0))),
+    'a table at six tenths': ask(cells(scaled(0.6))),
+    'a table of the last two thirds': ask([head, ...rows.slice(Math.floor(rows.length / 3))]),
     'a table with a wave in it': ask(
       cells((c, column, row) =>
         column === last && Number.isFinite(Number(c))
@@ -145,10 +149,23 @@ function tablesAsked(kind: TrialKind, { csv, options }: KindCases['table']): Rec
   };
 }
 
-export const questionsOf = (kind: TrialKind, { table }: KindCases): Readonly<Record<string, () => unknown>> => ({
+/** Everything it says of itself: words, ranges, what it proves, what it waits for. */
+const saysOfItself = (kind: TrialKind): unknown => digest(JSON.parse(JSON.stringify(kind)));
+
+export const questionsOf = (
+  kind: TrialKind,
+  { table, also = {} }: KindCases,
+): Readonly<Record<string, () => unknown>> => ({
+  'what it says of itself': () => saysOfItself(kind),
   ...bandsAsked(kind),
   ...printAsked(kind),
   ...tablesAsked(kind, table),
+  ...Object.fromEntries(
+    Object.entries(also).map(([name, { csv, options }]) => [
+      `a table: ${name}`,
+      () => fitTable(kind.key, csv, { ...table.options, ...options }),
+    ]),
+  ),
 });
 /** What comes out, as plain data to nine digits. */
 export const answer = (ask: () => unknown): unknown => toDigits(ask());

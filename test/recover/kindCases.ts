@@ -13,6 +13,10 @@ export interface KindCases {
   readonly kind: TrialKindKey;
   /** Noise-free readings as they would stand in a file, and what must follow from them under the promised names. */
   readonly table: { readonly csv: string; readonly options?: Readonly<Record<string, number>>; readonly gives: object };
+  /** Further tables of its own, at edges that no spoiling of the first one meets. */
+  readonly also?: Readonly<
+    Record<string, { readonly csv: string; readonly options?: Readonly<Record<string, number>> }>
+  >;
   /** Hidden truths of a machine that it must recover. */
   readonly recovers?: readonly Question[];
   readonly resinRecovers?: readonly ResinQuestion[];

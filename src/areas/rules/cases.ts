@@ -163,12 +163,14 @@ const rounded = (v: unknown): unknown =>
         : v;
 /** A finding as a case states it; a stage only where it is not the rule's own. */
 export const asExpected = (found: Found | Finding, rule: Rule): Expected =>
-  asChecked(Object.fromEntries(
-    KEYS.flatMap((key) => {
-      const v = rounded(found[key as 'figure']);
-      return v === undefined || v === null || (key === 'stage' && v === rule.stage) ? [] : [[key, v]];
-    }),
-  ));
+  asChecked(
+    Object.fromEntries(
+      KEYS.flatMap((key) => {
+        const v = rounded(found[key as 'figure']);
+        return v === undefined || v === null || (key === 'stage' && v === rule.stage) ? [] : [[key, v]];
+      }),
+    ),
+  );
 
 export interface CaseRun {
   readonly finds: readonly Expected[];

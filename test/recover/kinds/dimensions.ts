@@ -48,6 +48,30 @@ export const cases: KindCases = {
       },
     },
   },
+  also: {
+    'a length read a quarter too long but close in millimetres': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,4,5.2\nx,outer,20,20\nx,outer,40,40\nx,hole,6,6\nx,hole,16,16\nx,hole,10,10',
+    },
+    'a length read far too long': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,26.5\nx,outer,40,40\nx,outer,70,70\nx,hole,6,6\nx,hole,16,16\nx,hole,10,10',
+    },
+    'a length read a little far off': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,6,7.7\nx,outer,40,40\nx,outer,70,70\nx,hole,6,6\nx,hole,16,16\nx,hole,10,10',
+    },
+    'long lengths read far off, but not for their length': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,200,203\nx,outer,100,101.6\nx,outer,70,71\nx,hole,60,60.8\nx,hole,16,16.1\nx,hole,10,10.1',
+    },
+    'as few lengths as may be': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,20.02\nx,outer,20,20.01\nx,outer,40,40.05\nx,hole,6,5.95\nx,hole,6,5.97\nx,hole,40,39.9',
+    },
+    'outsides only': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,20.02\nx,outer,40,40.05\nx,outer,70,70.1\nx,outer,20,20.03\nx,outer,40,40.04\nx,outer,70,70.12',
+    },
+    'three axes that differ': {
+      csv: `axis,feature,nominal_mm,measured_mm\n${['x', 'y', 'z'].flatMap((a, i) => [20, 40, 70].flatMap((n) => [`${a},outer,${n},${(n * (1 + 0.002 * (i - 1)) + 0.05).toFixed(3)}`, `${a},hole,${n / 4},${((n / 4) * (1 + 0.002 * (i - 1)) - 0.05).toFixed(3)}`])).join('\n')}`,
+      options: { 'calibration-mm': 0.01 },
+    },
+  },
   recovers: (['x', 'y', 'z'] as const).map((axis) => ({
     of: `scale ${axis.toUpperCase()}`,
     unit: '%',

@@ -31,6 +31,9 @@ function knownSdOfBreak(x: readonly number[], at: number, loss: number, sd: numb
   return Math.sqrt(inverse3(info)[2]![2]!);
 }
 
+const strands = (shares: readonly number[], each = 1): string =>
+  `flow_mm3_s,expected_g,measured_g\n${shares.flatMap((share, i) => Array.from({ length: each }, (_, k) => `${3 + i},1,${share - 0.004 * k}`)).join('\n')}`;
+
 export const cases: KindCases = {
   kind: 'highest-flow',
   table: {
@@ -41,6 +44,19 @@ export const cases: KindCases = {
       rawLimit: anyFigure,
       interval: [anyFigure, anyFigure],
     },
+  },
+  also: {
+    'hardly anything arrives': { csv: strands([0.35, 0.34, 0.33, 0.33, 0.32, 0.3]) },
+    'a third arrives': { csv: strands([0.31, 0.3, 0.3, 0.29, 0.28, 0.27]) },
+    'less than a third arrives': { csv: strands([0.29, 0.28, 0.28, 0.27, 0.26, 0.2]) },
+    'three times as much arrives': { csv: strands([3, 1, 1, 1, 0.9, 0.8]) },
+    'more than three times as much arrives': { csv: strands([3.1, 1, 1, 1, 0.9, 0.8]) },
+    'four times as much arrives': { csv: strands([4.1, 1, 1, 1, 0.9, 0.8]) },
+    'it never breaks': { csv: strands([0.97, 0.97, 0.97, 0.97, 0.97, 0.97, 0.97]) },
+    'it breaks at once': { csv: strands([0.97, 0.6, 0.5, 0.45, 0.4, 0.35, 0.3]) },
+    'it breaks at the end': { csv: strands([0.97, 0.972, 0.969, 0.971, 0.97, 0.968, 0.9]) },
+    'a strand that weighs nothing': { csv: strands([0.97, 0.97, 0.97, 0.9, 0.5, 0]) },
+    'each flow twice': { csv: strands([0.97, 0.96, 0.97, 0.95, 0.9, 0.8], 2) },
   },
   recovers: [
     {

@@ -24,6 +24,15 @@ export const cases: KindCases = {
     csv: `factor_s,change_mm\n${[0, 0.01, 0.02, 0.03, 0.04, 0.05, 0.06].map((k) => `${k},${Math.hypot(0.02, 2 * (k - 0.033)).toFixed(9)}`).join('\n')}`,
     gives: { value: about(0.033, 7), range: [anyFigure, anyFigure] },
   },
+  also: {
+    'a change as large as is believed': { csv: 'factor_s,change_mm\n0,3\n0.02,1\n0.04,0.2\n0.06,1\n0.08,2' },
+    'a change larger than is believed': { csv: 'factor_s,change_mm\n0,3.2\n0.02,1\n0.04,0.2\n0.06,1\n0.08,2' },
+    'best at nought': { csv: 'factor_s,change_mm\n0,0.02\n0.02,0.1\n0.04,0.2\n0.06,0.3\n0.08,0.4' },
+    flat: { csv: 'factor_s,change_mm\n0,0.1\n0.02,0.1\n0.04,0.1\n0.06,0.1\n0.08,0.1' },
+    'each factor twice': {
+      csv: 'factor_s,change_mm\n0,0.2\n0,0.22\n0.02,0.1\n0.02,0.08\n0.04,0.02\n0.04,0.03\n0.06,0.1\n0.06,0.12\n0.08,0.2\n0.08,0.19',
+    },
+  },
   recovers: [
     {
       of: 'best factor',

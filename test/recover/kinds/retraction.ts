@@ -40,6 +40,26 @@ export const cases: KindCases = {
     csv: `distance_mm,strings\n${[0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75, 2].map((d) => `${d},${(20 * Math.exp(-2.5 * d)).toFixed(9)}`).join('\n')}`,
     gives: { value: about(Math.log(20) / 2.5, 5), range: [about(Math.log(20) / 2.5, 5), 2] },
   },
+  also: {
+    'few strings from the start': { csv: 'distance_mm,strings\n0,1\n0.5,0.8\n1,0.4\n1.5,0.2\n2,0.1' },
+    'just too many at the start': { csv: 'distance_mm,strings\n0,1.01\n0.5,0.8\n1,0.4\n1.5,0.2\n2,0.1' },
+    'a gap early': {
+      csv: 'distance_mm,strings,gaps\n0,20,0\n0.25,12,0\n0.5,7,0\n0.75,3,0\n1,1,0\n1.25,0.5,0\n1.5,0.2,2\n1.75,0.1,3\n2,0,4',
+    },
+    'a gap before it is clean': {
+      csv: 'distance_mm,strings,gaps\n0,20,0\n0.25,12,0\n0.5,7,1\n0.75,3,1\n1,1,1\n1.25,0.5,2\n1.5,0.2,2\n1.75,0.1,3\n2,0,4',
+    },
+    'a gap at the first band': { csv: 'distance_mm,strings,gaps\n0,20,1\n0.5,7,1\n1,1,1\n1.5,0.2,2\n2,0,4' },
+    'none accepted': {
+      csv: 'distance_mm,strings\n0,20\n0.25,12\n0.5,7\n0.75,3\n1,1\n1.25,0\n1.5,0\n1.75,0\n2,0',
+      options: { accepted: 0 },
+    },
+    'a floor that stays': {
+      csv: 'distance_mm,strings\n0,20\n0.25,14\n0.5,10\n0.75,7\n1,5\n1.25,4\n1.5,3\n1.75,3\n2,3',
+    },
+    rising: { csv: 'distance_mm,strings\n0,1\n0.5,3\n1,5\n1.5,9\n2,12' },
+    'two counts a band': { csv: 'distance_mm,strings\n0,20\n0,18\n0.5,7\n0.5,8\n1,1\n1,2\n1.5,0\n1.5,1\n2,0\n2,0' },
+  },
   recovers: [
     {
       of: 'distance at one string',

@@ -35,6 +35,39 @@ export const cases: KindCases = {
       plateau: [anyFigure, anyFigure],
     },
   },
+  also: {
+    'best at the low end': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,0,0.05,60\n200,3,0.3,58\n210,5,0.5,50\n220,9,0.9,40',
+    },
+    'best at the high end': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,9,0.9,20\n200,5,0.5,30\n210,3,0.3,45\n220,0,0.05,60',
+    },
+    'as good everywhere': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,0,0.05,60\n200,0,0.05,60\n210,0,0.05,60\n220,0,0.05,60',
+    },
+    'a plateau at the low end': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,0,0.05,60\n200,0,0.05,60\n210,3,0.3,50\n220,9,0.9,40',
+    },
+    'a plateau at the high end': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,9,0.9,20\n200,4,0.4,30\n210,0,0.05,60\n220,0,0.05,60',
+    },
+    'nearly as good at both ends': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,0.2,0.06,59\n200,0,0.05,60\n210,0.2,0.06,59\n220,0.1,0.05,60',
+    },
+    'nothing holds': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,900,40,0\n200,900,40,0\n210,900,40,0\n220,900,40,0',
+    },
+    'a surface scored': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n,surface\n190,0,0.05,60,2\n200,1,0.1,60,5\n210,2,0.2,55,4\n220,4,0.3,40,3',
+    },
+    'a surface scored here and there': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n,surface\n190,0,0.05,60,\n200,1,0.1,60,5\n210,2,0.2,55,\n220,4,0.3,40,3',
+    },
+    'two readings of a band': {
+      csv: 'nozzle_c,strings,sag_mm,strength_n\n190,2,0.2,50\n190,0,0.1,60\n200,1,0.1,60\n200,1,0.1,58\n210,2,0.2,55\n210,3,0.2,50',
+    },
+    'two bands only': { csv: 'nozzle_c,strings,sag_mm,strength_n\n190,0,0.05,60\n200,1,0.1,60' },
+  },
   recovers: [
     {
       of: 'best temperature',

@@ -17,29 +17,6 @@ export const groups = [
   'Cost and stock',
 ] as const;
 export type Group = (typeof groups)[number];
-export type ProvingTrial =
-  | 'first-layer'
-  | 'temperature'
-  | 'flow'
-  | 'pressure'
-  | 'retraction'
-  | 'refill'
-  | 'highest-flow'
-  | 'acceleration'
-  | 'wall-speed'
-  | 'layer-time'
-  | 'overhang'
-  | 'bridge'
-  | 'dimensions'
-  | 'head-offset'
-  | 'exposure-ladder'
-  | 'light-map'
-  | 'plate'
-  | 'working-curve'
-  | 'neck-strength'
-  | 'lift'
-  | 'settling'
-  | 'resin-temperature';
 
 interface Common {
   readonly key: string;
@@ -53,7 +30,8 @@ interface Common {
   readonly tooHigh: string;
   /** How too low and too high look on the part, where a drawing tells more than words. */
   readonly seen?: readonly [DrawnSign, DrawnSign];
-  readonly provenBy?: ProvingTrial;
+  /** The kind of trial that proves it, by its key. */
+  readonly provenBy?: string;
   /** What the thing is, not how it is used: no recipe can change it. Everything of a printer or tool is. */
   readonly isFact?: boolean;
 }

@@ -6,7 +6,8 @@ import type { PlateProgram } from '../../../core/resin/plate.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
-import type { ProvingTrial, Values } from '../../library/settings/define.ts';
+import type { ProvingTrial } from '../../library/settings/catalogue.ts';
+import type { Values } from '../../library/settings/define.ts';
 import type { PlateSettings } from './plateSettings.ts';
 import type { ReadingTable } from './table.ts';
 
