@@ -1,5 +1,5 @@
 // npm test: types, lint, fences, unit, database, end-to-end; closes with one line "N passed, N failed".
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { root, say, startCluster } from './cluster.mjs';
@@ -14,12 +14,24 @@ function step(name, command, args) {
   say(`\n== ${name}`);
   return spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env }).status === 0;
 }
-function single(name, command, args) {
-  if (step(name, command, args)) passed++;
-  else {
-    failed++;
-    say(`${name} failed`);
-  }
+/** Steps that need one core each, beside each other; what they say comes when they are done. */
+async function beside(...steps) {
+  await Promise.all(
+    steps.map(
+      ([name, command, args]) =>
+        new Promise((resolve) => {
+          const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env });
+          const said = [];
+          for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(text));
+          child.on('close', (code) => {
+            say(`\n== ${name}\n${Buffer.concat(said).toString()}${code === 0 ? 'holds' : `${name} failed`}`);
+            if (code === 0) passed++;
+            else failed++;
+            resolve();
+          });
+        }),
+    ),
+  );
 }
 function counted(name, report, command, args, count) {
   const file = path.join(root, '.data', report);
@@ -35,10 +47,11 @@ const vitest = (r) => [
 ];
 
 ensureDependencies();
-single('types', 'npx', ['tsc', '--noEmit']);
-single('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-single('formatted', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-single('fences', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', 'standins']);
+await beside(['types', 'npx', ['tsc', '--noEmit']], ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']]);
+await beside(
+  ['formatted', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['fences', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', 'standins']],
+);
 counted(
   'unit',
   'unit.json',

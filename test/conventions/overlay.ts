@@ -1,0 +1,93 @@
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build } from 'esbuild';
+import ts from 'typescript';
+
+/** What somebody adds who has never been here, and nothing but that: new files, and edits of the files that docs/architecture.md names. */
+export type Overlay = ReadonlyMap<string, string>;
+export const root = path.resolve(import.meta.dirname, '../..');
+export const edited = (
+  file: string,
+  ...changes: readonly (readonly [what: string | RegExp, by: string])[]
+): [string, string] => {
+  const text = readFileSync(path.join(root, file), 'utf8');
+  return [
+    file,
+    changes.reduce((t, [what, by]) => {
+      const next = t.replace(what, by);
+      if (next === t) throw new RangeError(`${file} has no ${String(what)}`);
+      return next;
+    }, text),
+  ];
+};
+export const editsOf = (overlay: Overlay): string[] =>
+  [...overlay.keys()].filter((f) => existsSync(path.join(root, f)));
+/** A module made of the house with an overlay over it. */
+export async function bundled(overlay: Overlay, name: string, entry: string): Promise<Record<string, () => unknown>> {
+  const outfile = path.join(root, '.data', 'strangers', `${name}.mjs`);
+  await build({
+    stdin: { contents: entry, resolveDir: root, loader: 'ts' },
+    absWorkingDir: root,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    outfile,
+    plugins: [
+      {
+        name: 'overlay',
+        setup(b) {
+          b.onResolve({ filter: /^\./ }, ({ path: to, resolveDir }) => {
+            const file = path.join(resolveDir, to); // the folder may be one that only the overlay has
+            return overlay.has(path.relative(root, file)) || existsSync(file) ? { path: file } : null;
+          });
+          b.onLoad({ filter: /\.ts$/ }, ({ path: file }) => {
+            const contents = overlay.get(path.relative(root, file));
+            return contents === undefined ? null : { contents, loader: 'ts', resolveDir: path.dirname(file) };
+          });
+        },
+      },
+    ],
+  });
+  return (await import(pathToFileURL(outfile).href)) as Record<string, () => unknown>;
+}
+export const planted = (overlay: Overlay, file: string, what: string | RegExp, by: string): Overlay => {
+  const text = overlay.get(file)!;
+  const next = text.replace(what, by);
+  if (next === text) throw new RangeError(`${file} has no ${String(what)}`);
+  return new Map([...overlay, [file, next]]);
+};
+
+/** What the compiler says of the house with an overlay over it. */
+export function complaints(overlay: Overlay): string[] {
+  const config = ts.parseJsonConfigFileContent(
+    ts.readConfigFile('tsconfig.json', (f) => ts.sys.readFile(f)).config,
+    ts.sys,
+    root,
+  );
+  const host = ts.createCompilerHost(config.options);
+  const laid = (file: string): string | undefined => overlay.get(path.relative(root, file));
+  const folders = new Set([...overlay.keys()].map((f) => path.dirname(path.join(root, f))));
+  host.directoryExists = (folder) => folders.has(folder) || ts.sys.directoryExists(folder);
+  host.fileExists = (file) => laid(file) !== undefined || ts.sys.fileExists(file);
+  host.readFile = (file) => laid(file) ?? ts.sys.readFile(file);
+  const plain = ts.createCompilerHost(config.options);
+  host.getSourceFile = (file, ...rest) => {
+    const text = laid(file);
+    return text === undefined
+      ? plain.getSourceFile(file, ...rest)
+      : ts.createSourceFile(file, text, ts.ScriptTarget.ESNext, true);
+  };
+  const program = ts.createProgram(
+    [...config.fileNames, ...[...overlay.keys()].map((f) => path.join(root, f))],
+    config.options,
+    host,
+  );
+  return ts
+    .getPreEmitDiagnostics(program)
+    .map(
+      (d) =>
+        `${d.file ? path.relative(root, d.file.fileName) : ''}: ${ts.flattenDiagnosticMessageText(d.messageText, ' ')}`,
+    );
+}
