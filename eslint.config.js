@@ -32,6 +32,7 @@ export default ts.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'no-empty': ['error', { allowEmptyCatch: false }],
       eqeqeq: 'error',
+      'max-lines': ['error', 400],
       'one-var': ['error', 'never'],
       'no-control-regex': 'off',
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
@@ -42,7 +43,10 @@ export default ts.config(
   {
     files: ['**/*.test.ts', 'test/**', 'bench/**'], // what a program prints is looked at as it comes
     rules: Object.fromEntries(
-      ['argument', 'assignment', 'member-access', 'return', 'call'].map((n) => [`@typescript-eslint/no-unsafe-${n}`, 'off']),
+      ['argument', 'assignment', 'member-access', 'return', 'call'].map((n) => [
+        `@typescript-eslint/no-unsafe-${n}`,
+        'off',
+      ]),
     ),
   },
   {

@@ -7,7 +7,7 @@ import {
   type FilamentKind,
 } from '../../src/areas/trials/kinds/define.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
-import type { CouponSettings } from '../../src/core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../src/core/toolpath/couponSettings.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
 
 import { truthOf, type Truth } from '../../standins/controller/truth.ts';

@@ -100,7 +100,7 @@ function facingAlike(mesh: Mesh): { readonly mesh: Mesh; readonly turned: number
         const u = (other / 3) | 0;
         if (side[u] !== 0) continue;
         const runsAlike = corners[3 * t + k] === corners[other];
-        side[u] = (runsAlike ? -side[t]! : side[t]!);
+        side[u] = runsAlike ? -side[t]! : side[t]!;
         body.push(u);
       }
     }

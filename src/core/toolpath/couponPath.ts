@@ -1,55 +1,8 @@
-import { GcodeWriter, type Dialect } from '../gcode/write.ts';
-import type { MotionLimits } from '../motion/limits.ts';
+import { GcodeWriter } from '../gcode/write.ts';
 import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
 import { digitPixels, digitStrokes, DIGIT_COLUMNS, DIGIT_ROWS } from './digits.ts';
-
-/** What any coupon is laid with: effective values of one recipe on one machine. */
-export interface CouponSettings {
-  readonly title: string;
-  readonly dialect: Dialect;
-  readonly startBlock: string;
-  readonly endBlock: string;
-  readonly travelMm: readonly [number, number, number];
-  readonly bedShape: 'rectangle' | 'round';
-  /** Rectangles where nothing can be printed, mm. */
-  readonly zonesMm: readonly (readonly [x0: number, y0: number, x1: number, y1: number])[];
-  readonly filamentDiameterMm: number;
-  readonly nozzleC: number;
-  readonly nozzleFirstC: number;
-  readonly bedC: number;
-  readonly fanPercent: number;
-  readonly layerHeightMm: number;
-  readonly firstLayerHeightMm: number;
-  readonly lineWidthMm: number;
-  readonly flow: number;
-  readonly wallSpeedMmPerS: number;
-  readonly fillSpeedMmPerS: number;
-  readonly bridgeSpeedMmPerS: number;
-  readonly firstLayerSpeedMmPerS: number;
-  readonly travelSpeedMmPerS: number;
-  readonly retractionMm: number;
-  readonly retractionMmPerS: number;
-  readonly liftMm: number;
-  readonly refillMm: number;
-  readonly lowestLayerTimeS: number;
-  readonly skirtLoops: number;
-  readonly skirtGapMm: number;
-  /** Added to every height: what a first-layer trial proved. */
-  readonly zOffsetMm: number;
-  readonly motion: MotionLimits;
-  /** The machine's own command that sets the pressure factor, with {value}; null where it has none. */
-  readonly pressureCommand: string | null;
-  /** Factor in force where a coupon does not try one. */
-  readonly pressureS: number;
-  readonly heads: number;
-  /** Added to places printed by the second head. */
-  readonly headOffsetMm: Point;
-  /** Whether it is laid after another in the same program: the filament is pulled back when it begins. */
-  readonly isContinued?: boolean;
-  /** Place it should stand nearest to; the middle of the bed if not said. */
-  readonly nearMm?: Point;
-}
-export type Point = readonly [number, number];
+import type { CouponSettings, Point } from './couponSettings.ts';
+import { placeOnBed } from './placeOnBed.ts';
 
 const Z_SPEED_MM_PER_S = 8;
 const SHORT_TRAVEL_MM = 1.5;
@@ -389,55 +342,3 @@ export const rectangle = (cx: number, cy: number, width: number, depth: number):
   [cx + width / 2, cy + depth / 2],
   [cx - width / 2, cy + depth / 2],
 ];
-
-/** There is no place for the coupon on this bed. */
-export class NoRoom extends Error {}
-
-/** Centre of a free place of this size with its skirt: the middle of the bed (or where it should stand), else the nearest place to
- *  it outside all zones. */
-export function placeOnBed(
-  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm' | 'nearMm'>,
-  [width, depth]: readonly [number, number],
-): Point {
-  const margin = s.skirtGapMm + 4 * s.lineWidthMm;
-  const halfW = width / 2 + margin;
-  const halfD = depth / 2 + margin;
-  const [tx, ty] = s.travelMm;
-  const STEP = 5;
-  const isFree = (x: number, y: number): boolean => {
-    if (x - halfW < 0 || x + halfW > tx || y - halfD < 0 || y + halfD > ty) return false;
-    if (
-      s.bedShape === 'round' &&
-      [
-        [-1, -1],
-        [1, -1],
-        [1, 1],
-        [-1, 1],
-      ].some(([a, b]) => Math.hypot(x + a! * halfW - tx / 2, y + b! * halfD - ty / 2) > Math.min(tx, ty) / 2)
-    )
-      return false;
-    return !s.zonesMm.some(
-      ([x0, y0, x1, y1]) =>
-        x + halfW > Math.min(x0, x1) &&
-        x - halfW < Math.max(x0, x1) &&
-        y + halfD > Math.min(y0, y1) &&
-        y - halfD < Math.max(y0, y1),
-    );
-  };
-  const [nearX, nearY] = s.nearMm ?? [tx / 2, ty / 2];
-  let best: Point | null = null;
-  let away = Infinity;
-  for (let x = tx / 2 - Math.floor(tx / 2 / STEP) * STEP; x <= tx; x += STEP)
-    for (let y = ty / 2 - Math.floor(ty / 2 / STEP) * STEP; y <= ty; y += STEP) {
-      const d = Math.hypot(x - nearX, y - nearY);
-      if (d < away && isFree(x, y)) {
-        best = [round(x), round(y)];
-        away = d;
-      }
-    }
-  if (!best)
-    throw new NoRoom(
-      `A coupon of ${width.toFixed(0)} × ${depth.toFixed(0)} mm with its skirt finds no free place on a bed of ${tx} × ${ty} mm`,
-    );
-  return best;
-}

@@ -145,7 +145,7 @@ async function readBody<S extends Schema>(
     return problem(400, 'notJson', 'The request is not JSON');
   }
   try {
-    return (await schema.validate(raw, { strict: true, abortEarly: false }));
+    return await schema.validate(raw, { strict: true, abortEarly: false });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     return problem(400, 'badField', error.errors.join('; '), {

@@ -1,14 +1,10 @@
-import type { NewProfile } from '../../areas/library/server/makeProfile.ts';
-import type { Reasons } from '../../areas/library/model/records.ts';
+import { why, type DemoProfile } from './profile.ts';
+import { demoResinProfiles } from './resinLibrary.ts';
 
-/** A profile of the demonstration with the name of its parent. Everything here is made up (Quelmora Cooperative). */
-export type DemoProfile = Omit<NewProfile, 'parentId' | 'message'> & { readonly parent?: string };
-
-const why = (kind: Reasons[string]['kind'], text: string): Reasons[string] => ({ kind, text });
 const startBlock = 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28\nG90\nG0 Z5 F600';
 const endBlock = 'G91\nG0 Z5 F600\nG90\nM104 S0\nM140 S0\nM84';
 
-export const demoProfiles: readonly DemoProfile[] = [
+const filament: readonly DemoProfile[] = [
   {
     kind: 'printer',
     name: 'Open frame, stock',
@@ -304,101 +300,7 @@ export const demoProfiles: readonly DemoProfile[] = [
     parent: 'Layers 0.20, stock',
     own: { layerHeightMm: 0.3, lineWidthMm: 0.66, walls: 4, visibleWallSpeedMmPerS: 35, infillPercent: 50 },
   },
-  {
-    kind: 'printer',
-    technology: 'resin',
-    name: 'Lucerna 7',
-    own: {
-      travelXMm: 142,
-      travelYMm: 80,
-      travelZMm: 170,
-      pixelMm: 0.034,
-      pixelYMm: 0.04,
-      screenPixelsX: 4200,
-      screenPixelsY: 2040,
-      subExposures: true,
-      irradianceMwPerCm2: 3.2,
-      highestLiftMmPerS: 5,
-      delayCounting: 'from light-off',
-      machineRatePerHour: 1.1,
-    },
-  },
-  {
-    kind: 'printer',
-    technology: 'resin',
-    name: 'Lucerna 10',
-    own: {
-      travelXMm: 218,
-      travelYMm: 122,
-      travelZMm: 240,
-      pixelMm: 0.05,
-      screenPixelsX: 4400,
-      screenPixelsY: 2460,
-      subExposures: true,
-      irradianceMwPerCm2: 3.4,
-      highestLiftMmPerS: 5,
-      machineRatePerHour: 1.6,
-    },
-  },
-  { kind: 'tool', technology: 'resin', name: 'FEP film 0.15', own: { filmKind: 'FEP' } },
-  {
-    kind: 'material',
-    technology: 'resin',
-    name: 'Quarzo resin, stock',
-    stock: true,
-    own: {
-      resinKind: 'standard',
-      workingRangeC: [20, 30],
-      penetrationDepthMm: 0.14,
-      criticalDoseMjPerCm2: 4.1,
-      pricePerLitre: 34,
-    },
-  },
-  {
-    kind: 'material',
-    technology: 'resin',
-    name: 'Quarzo standard grey',
-    parent: 'Quarzo resin, stock',
-    tags: ['sieve gaskets'],
-    own: { brand: 'Quarzo', colour: 'grey' },
-  },
-  {
-    kind: 'material',
-    technology: 'resin',
-    name: 'Quarzo tough amber',
-    parent: 'Quarzo resin, stock',
-    own: { brand: 'Quarzo', colour: 'amber', resinKind: 'tough', pricePerLitre: 52 },
-  },
-  {
-    kind: 'material',
-    technology: 'resin',
-    name: 'Quarzo clear',
-    parent: 'Quarzo resin, stock',
-    own: { brand: 'Quarzo', colour: 'clear', penetrationDepthMm: 0.17 },
-  },
-  {
-    kind: 'process',
-    technology: 'resin',
-    name: 'Resin 0.05',
-    own: {
-      resinLayerMm: 0.05,
-      exposureS: 2.6,
-      exposureBottomS: 26,
-      bottomThicknessMm: 0.25,
-      transitionLayers: 6,
-      liftFirstMm: 3,
-      liftFirstMmPerS: 1,
-      liftSecondMm: 4,
-      returnFirstMm: 4,
-      pauseBeforeExposureS: 1.5,
-    },
-  },
-  {
-    kind: 'process',
-    technology: 'resin',
-    name: 'Resin 0.03',
-    parent: 'Resin 0.05',
-    own: { resinLayerMm: 0.03, exposureS: 2 },
-    reasons: { exposureS: why('copied from elsewhere', 'from a colleague’s card, not tested here') },
-  },
 ];
+
+/** Profiles of the demo farm. */
+export const demoProfiles: readonly DemoProfile[] = [...filament, ...demoResinProfiles];

@@ -90,9 +90,8 @@ test('what is too much for one plate goes on the next, each with its own file fi
     plates.reduce(
       (n, p) =>
         n +
-        [{ file: null }, ...p.choice.more!].filter(
-          (m) => ((m.file) ?? p.file ?? own).sha256 === (file ?? own).sha256,
-        ).length,
+        [{ file: null }, ...p.choice.more!].filter((m) => (m.file ?? p.file ?? own).sha256 === (file ?? own).sha256)
+          .length,
       0,
     );
   expect([on(null), on(other), plates.reduce((n, p) => n + p.pieces, 0)]).toEqual([8, 30, 38]);

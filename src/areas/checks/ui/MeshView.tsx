@@ -133,8 +133,8 @@ export default function MeshView({
 /** Direction of a face as it was drawn, from how it stands: turned and scaled back. */
 function asDrawnNormal(n: ArrayLike<number>, { turnDeg, scale }: Placement): readonly [number, number, number] {
   const m = turnMatrix(turnDeg);
-  const s = each3((k) => n[k]! * scale[k]!);
-  return each3((k) => m[k]! * s[0]! + m[3 + k]! * s[1]! + m[6 + k]! * s[2]!);
+  const s = each3((k) => n[k]! * scale[k]);
+  return each3((k) => m[k]! * s[0] + m[3 + k]! * s[1] + m[6 + k]! * s[2]);
 }
 
 interface Limits {

@@ -14,7 +14,6 @@ import { applyFix, fixText } from '../model/applyFix.ts';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
-import { purposes, type CheckContext, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { isReadAlike, type PlannedPlate } from '../model/spread.ts';
 import { jobClasses } from '../model/schemas.ts';
@@ -27,6 +26,8 @@ import { HeightSheet } from './HeightSheet.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { SolidPanel } from './SolidPanel.tsx';
 import { StandingPanel } from './StandingPanel.tsx';
+import { purposes, type Purpose } from '../../rules/context.ts';
+import { useSheet } from './useSheet.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
@@ -45,7 +46,6 @@ export function NewJobScreen() {
   const [title, setTitle] = useState('');
   const [jobClass, setJobClass] = useState<JobClass>('in-house');
   const [quantity, setQuantity] = useState<number | string>(1);
-  const [sheet, setSheet] = useState<CheckContext | null>(null);
   const [keeping, setKeeping] = useState<number | null>(null);
   /** How a mesh is read and stands; null for a program. */
   const [choice, setChoice] = useState<MeshChoice | null>(null);
@@ -124,37 +124,26 @@ export function NewJobScreen() {
     const asked = new URLSearchParams(location.search).get('recipe');
     if (asked) void chooseRecipe(asked);
   }, []);
-  useEffect(() => {
-    setSheet(null);
-    if (!file || !machineId || !toolId || !materialId || !processId) return;
-    let gone = false;
-    const query = new URLSearchParams({
-      machine: machineId,
-      tool: toolId,
-      material: materialId,
-      process: processId,
-      class: jobClass,
+  const sheet = useSheet(
+    file && {
       fileName: unpackedName(file.name),
-      quantity: String(quantity || 1),
-      ...(purpose && { purpose }),
-      ...(Object.keys(overrides).length > 0 && { overrides: JSON.stringify(overrides) }),
-      ...(recipeId && { recipe: recipeId }),
-    });
-    call<CheckContext>(`/api/limits?${query.toString()}`).then(
-      (limits) => {
-        if (gone) return;
-        setSheet(limits);
-        const [w, d] = limits.machine.travelMm;
-        if (!isSetDown.current) setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
-      },
-      (e: Error) => {
-        if (!gone) setSlip(e.message);
-      },
-    );
-    return () => {
-      gone = true;
-    };
-  }, [file, machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides]);
+      machineId,
+      toolId,
+      materialId,
+      processId,
+      jobClass,
+      quantity,
+      recipeId,
+      purpose,
+      overrides,
+    },
+    setSlip,
+  );
+  useEffect(() => {
+    if (!sheet || isSetDown.current) return;
+    const [w, d] = sheet.machine.travelMm;
+    setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
+  }, [sheet]);
   /** Reads or stands the part otherwise. */
   const change = (next: MeshChoice): void => {
     if (next.placement !== choice?.placement) isSetDown.current = true;

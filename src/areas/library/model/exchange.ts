@@ -183,7 +183,7 @@ export function readRecord(raw: unknown): Result<ExchangeRecord> {
   if (typeof reasons !== 'object' || reasons === null || Array.isArray(reasons))
     return wrong('reasons', 'Not an object', 'reasons by setting');
   for (const [k, v] of Object.entries(reasons as Record<string, unknown>)) {
-    if (!(k in (r['own'])))
+    if (!(k in r['own']))
       return wrong(`reasons: ${k}`, 'A reason for a value that is not there', 'take it away or give the value');
     if (!isReason(v)) return wrong(`reasons: ${k}`, 'Not a reason', `kind (${reasonKinds.join(', ')}) and text`);
   }

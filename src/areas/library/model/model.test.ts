@@ -32,12 +32,15 @@ test.each(catalogue.flatMap((s) => ('formula' in s && s.formula ? [[s.key, s.for
   'the formula of %s reads only what it names',
   (_, formula) => {
     const read = new Set<string>();
-    const watched = new Proxy({}, {
-      get: (_target, key) => {
-        read.add(String(key));
-        return 1;
+    const watched = new Proxy(
+      {},
+      {
+        get: (_target, key) => {
+          read.add(String(key));
+          return 1;
+        },
       },
-    });
+    );
     formula.compute(watched);
     expect([...read].filter((key) => !formula.reads.includes(key))).toEqual([]);
   },

@@ -1,7 +1,9 @@
 import type { ProfileKind, Setting } from './define.ts';
 import { lineKindSettings } from './lineKinds.ts';
 import { materialSettings } from './material.ts';
+import { materialProvenSettings } from './materialProven.ts';
 import { printerSettings } from './printer.ts';
+import { printerProvenSettings } from './printerProven.ts';
 import { processSettings } from './process.ts';
 import { resinSettings } from './resinMaterial.ts';
 import { resinPrinterSettings } from './resinPrinter.ts';
@@ -14,10 +16,12 @@ export const CATALOGUE_VERSION = 7;
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
 const all = [
   ...printerSettings,
+  ...printerProvenSettings,
   ...resinPrinterSettings,
   ...toolSettings,
   ...resinToolSettings,
   ...materialSettings,
+  ...materialProvenSettings,
   ...resinSettings,
   ...processSettings,
   ...lineKindSettings,

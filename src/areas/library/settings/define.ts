@@ -76,7 +76,7 @@ export type Setting = NumberSetting | ChoiceSetting | FlagSetting | TextSetting 
 export const defineSettings = <const T extends readonly Setting[]>(settings: T): T => settings;
 
 export const numberOf = (values: Values, key: string): number | null =>
-  typeof values[key] === 'number' ? (values[key]) : null;
+  typeof values[key] === 'number' ? values[key] : null;
 
 /** A range, where the value is one. */
 export function rangeOf(values: Values, key: string): readonly [low: number, high: number] | null {

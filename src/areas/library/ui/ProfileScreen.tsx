@@ -1,10 +1,7 @@
-import { Modal, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { call, post } from '../../../ui/api.ts';
-import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { go } from '../../../ui/router.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { LedgerRow } from '../model/records.ts';
@@ -13,7 +10,9 @@ import type { ProfilePage } from '../model/pages.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
 import { AboutProfile } from './AboutProfile.tsx';
+import { CopyDialog } from './CopyDialog.tsx';
 import { GaugeRow } from './GaugeRow.tsx';
+import { HistoryDialog } from './HistoryDialog.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { ReviewPanel } from './ReviewPanel.tsx';
 import { Lineage } from './Lineage.tsx';
@@ -270,143 +269,4 @@ function passes(filter: Filter, r: LedgerRow, page: ProfilePage): boolean {
     default:
       return true;
   }
-}
-
-function CopyDialog({
-  open,
-  page,
-  onClose,
-}: {
-  readonly open: boolean;
-  readonly page: ProfilePage;
-  readonly onClose: () => void;
-}) {
-  const [name, setName] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
-  useEffect(() => {
-    if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`);
-  }, [open, page.name]);
-  const copy = async (): Promise<void> => {
-    try {
-      const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
-      onClose();
-      tellDone(`${made.name} now starts from ${page.name}`);
-      go(`/library/${made.id}`);
-    } catch (e) {
-      setSlip((e as Error).message);
-    }
-  };
-  return (
-    <Modal
-      opened={open}
-      onClose={onClose}
-      title={page.stock ? `${page.name} is read-only: edit a copy` : `Copy ${page.name}`}
-      transitionProps={{ duration: 0 }}
-    >
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void copy();
-        }}
-      >
-        <TextInput
-          label="Name of the copy"
-          value={name}
-          onChange={(e) => setName(e.currentTarget.value)}
-          error={slip}
-          data-autofocus
-        />
-        <p className="hint" style={{ margin: '8px 0 14px' }}>
-          The copy starts from {page.name} and differs only where you change it.
-        </p>
-        <button className="btn p" type="submit">
-          Make the copy
-        </button>
-      </form>
-    </Modal>
-  );
-}
-
-function HistoryDialog({
-  open,
-  page,
-  onClose,
-}: {
-  readonly open: boolean;
-  readonly page: ProfilePage;
-  readonly onClose: () => void;
-}) {
-  const mayChange = useMayChange();
-  const client = useQueryClient();
-  const [shown, setShown] = useState<string | null>(null);
-  const restore = async (revisionId: string): Promise<void> => {
-    try {
-      const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId });
-      tellDone(`Restored as revision ${r.number}, ${r.state}`);
-      await client.invalidateQueries({ queryKey: ['profile', page.id] });
-    } catch (e) {
-      tellRefused(e);
-    }
-  };
-  return (
-    <Modal
-      opened={open}
-      onClose={onClose}
-      title={`History of ${page.name}`}
-      size="lg"
-      transitionProps={{ duration: 0 }}
-    >
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Revision</th>
-            <th>Why</th>
-            <th>Who</th>
-            <th>When</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {page.revisions.map((r) => (
-            <tr key={r.id}>
-              <td className="f">
-                r{r.number} <span className="dim">{r.state}</span>
-              </td>
-              <td>
-                {r.message}
-                {r.comment && <div className="hint">returned: {r.comment}</div>}
-                {shown === r.id && (
-                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
-                    {Object.entries(r.own).map(([k, v]) => {
-                      const s = findSetting(k);
-                      return (
-                        s && (
-                          <li key={k}>
-                            {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
-                          </li>
-                        )
-                      );
-                    })}
-                    {Object.keys(r.own).length === 0 && <li>no own values</li>}
-                  </ul>
-                )}
-              </td>
-              <td>{r.authorName}</td>
-              <td>{day(r.at)}</td>
-              <td style={{ whiteSpace: 'nowrap' }}>
-                <button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>
-                  {shown === r.id ? 'Hide' : 'Read'}
-                </button>{' '}
-                {mayChange && !page.stock && r.id !== page.tip.id && (
-                  <button className="btn" onClick={() => void restore(r.id)}>
-                    Restore
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Modal>
-  );
 }

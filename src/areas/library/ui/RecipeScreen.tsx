@@ -1,4 +1,4 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
@@ -10,15 +10,7 @@ import { go } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { tellDone, tellRefused } from '../../../ui/tell.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
-import {
-  roleNames,
-  workOut,
-  type RecipeChoice,
-  type RecipePage,
-  type RecipeSheet,
-  type RoleChoice,
-  type RoleName,
-} from '../../recipes/model/recipe.ts';
+import { workOut, type RecipeChoice, type RecipePage, type RecipeSheet } from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';
 import type { LedgerRow, ProfileRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
@@ -26,6 +18,7 @@ import { checkRecipe, type RecipeFinding } from '../../rules/run.ts';
 import { findSetting, settingsOf } from '../settings/catalogue.ts';
 import { groups, maySetInRecipe, type SettingValue, type Values } from '../settings/define.ts';
 import { GaugeRow } from './GaugeRow.tsx';
+import { RecipeParts } from './RecipeParts.tsx';
 import { RecipeSide } from './RecipeSide.tsx';
 
 const KINDS = ['printer', 'tool', 'material', 'process'] as const;
@@ -135,8 +128,6 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       ),
     }));
   };
-  const setRole = (index: number, change: Partial<RoleChoice>): void =>
-    setChoice((c) => ({ ...c, roles: c.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) }));
   const keep = async (): Promise<void> => {
     try {
       const made = await post<{ id: string; version: number }>('/api/recipes', {
@@ -170,7 +161,6 @@ export function RecipeScreen({ id }: { readonly id: string }) {
     tellDone(`Set for this recipe only: ${f.fix}`);
   };
   const isResin = sheet?.technology === 'resin';
-  const free = roleNames.filter((r) => !choice.roles.some((x) => x.role === r));
   const rows: LedgerRow[] = worked
     ? settingsFor(sheet!.technology)
         .map((s) => {
@@ -276,93 +266,15 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       )}
       <div className="page ledger recipe">
         <div className="left">
-          <h3>Where</h3>
-          <NativeSelect
-            size="xs"
-            aria-label="Machine or printer profile"
-            value={
-              choice.machineId ? `machine:${choice.machineId}` : choice.printerId ? `printer:${choice.printerId}` : ''
-            }
-            onChange={(e) => place(e.currentTarget.value)}
-            data={[
-              { value: '', label: 'choose…' },
-              {
-                group: 'Machines',
-                items: (machines.data ?? []).map((m) => ({ value: `machine:${m.id}`, label: m.name })),
-              },
-              {
-                group: 'Printer profiles',
-                items: options('printer')
-                  .slice(1)
-                  .map((o) => ({ value: `printer:${o.value}`, label: o.label })),
-              },
-            ]}
+          <RecipeParts
+            choice={choice}
+            onChoose={setChoice}
+            onPlace={place}
+            machines={machines.data ?? []}
+            options={options}
+            isResin={isResin}
+            mayChange={mayChange}
           />
-          <h3>How</h3>
-          <NativeSelect
-            size="xs"
-            aria-label="Process"
-            value={choice.processId}
-            onChange={(e) => setChoice({ ...choice, processId: e.currentTarget.value })}
-            data={options('process')}
-          />
-          {choice.roles.map((r, i) => (
-            <div key={r.role}>
-              <h3 style={{ display: 'flex', marginTop: 14 }}>
-                {r.role === 'part body' ? 'With what' : r.role}
-                {i > 0 && (
-                  <button
-                    className="plain"
-                    style={{ marginLeft: 'auto' }}
-                    onClick={() => setChoice({ ...choice, roles: choice.roles.filter((_, k) => k !== i) })}
-                  >
-                    take away
-                  </button>
-                )}
-              </h3>
-              {!isResin && (
-                <NativeSelect
-                  size="xs"
-                  mb={6}
-                  aria-label={`Tool, ${r.role}`}
-                  value={r.toolId ?? ''}
-                  onChange={(e) => setRole(i, { toolId: e.currentTarget.value || null })}
-                  data={options('tool')}
-                />
-              )}
-              <NativeSelect
-                size="xs"
-                aria-label={`Material, ${r.role}`}
-                value={r.materialId}
-                onChange={(e) => setRole(i, { materialId: e.currentTarget.value })}
-                data={options('material')}
-              />
-            </div>
-          ))}
-          {mayChange && free.length > 0 && !isResin && (
-            <>
-              <h3>Another role</h3>
-              <NativeSelect
-                size="xs"
-                aria-label="Add a role"
-                value=""
-                onChange={(e) =>
-                  setChoice({
-                    ...choice,
-                    roles: [
-                      ...choice.roles,
-                      {
-                        role: e.currentTarget.value as RoleName,
-                        toolId: choice.roles[0]!.toolId,
-                        materialId: choice.roles[0]!.materialId,
-                      },
-                    ],
-                  })
-                }
-                data={[{ value: '', label: 'add…' }, ...free.map((f) => ({ value: f, label: f }))]}
-              />
-            </>
-          )}
           {worked && (
             <>
               <h3>Show</h3>

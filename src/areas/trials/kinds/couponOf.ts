@@ -1,6 +1,8 @@
 import type { Solid } from '../../../core/mesh/solid.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { CouponPath, NoRoom, type CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import { CouponPath } from '../../../core/toolpath/couponPath.ts';
+import { NoRoom } from '../../../core/toolpath/placeOnBed.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { Band, Coupon, Shape } from './define.ts';
 
 /** Lays a coupon and gathers what its page and its analysis need; no room on the bed is a refusal, not a fault. */

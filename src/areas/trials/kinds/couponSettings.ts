@@ -1,4 +1,4 @@
-import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { dialectOf, zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';

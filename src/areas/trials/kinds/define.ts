@@ -3,7 +3,7 @@ import type { Look } from '../../../core/looks/looks.ts';
 import type { Solid } from '../../../core/mesh/solid.ts';
 import type { Result } from '../../../core/result/result.ts';
 import type { PlateProgram } from '../../../core/resin/plate.ts';
-import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { QuantityKind } from '../../../core/units/quantities.ts';
 import type { AllowedRange } from '../../library/model/records.ts';
 import type { ProvingTrial } from '../../library/settings/catalogue.ts';

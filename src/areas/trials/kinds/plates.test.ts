@@ -31,9 +31,7 @@ const floor = demoMachinesOnFloor
   .flatMap((m) =>
     ['Resin 0.05', 'Resin 0.03'].map((process) => ({
       name: `${m.name} at ${process}`,
-      values: valuesOf(
-        resolveValues([...chain(process), ...chain(m.material), ...chain(m.tool), ...chain(m.printer)]),
-      ),
+      values: valuesOf(resolveValues([...chain(process), ...chain(m.material), ...chain(m.tool), ...chain(m.printer)])),
     })),
   );
 function made(kind: ResinKind, v: Values): Plate {

@@ -1,7 +1,7 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { totalsOf, type StackTotals } from '../../../core/resin/stack.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';

@@ -1,5 +1,5 @@
 import { succeed, type Result } from '../../../core/result/result.ts';
-import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { clearanceOf, sharePlates } from '../model/sharing.ts';

@@ -8,7 +8,7 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
-import type { CouponSettings } from '../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { couponSettingsOf } from '../kinds/couponSettings.ts';
 import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';

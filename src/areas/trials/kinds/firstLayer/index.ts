@@ -1,5 +1,5 @@
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
-import type { CouponSettings } from '../../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../../core/toolpath/couponSettings.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { layCoupon } from '../couponOf.ts';
 import { defineKind, type Coupon, type Feature, type ReadingOf, type Shape } from '../define.ts';

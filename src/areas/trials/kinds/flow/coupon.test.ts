@@ -3,7 +3,7 @@ import { inspectGcode } from '../../../../core/gcode/inspect.ts';
 import { plainDialect } from '../../../../core/gcode/write.ts';
 import { exampleLimits } from '../../../../core/motion/limits.ts';
 import { beadAreaMm2, filamentForLineMm } from '../../../../core/toolpath/bead.ts';
-import type { CouponSettings } from '../../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../../core/toolpath/couponSettings.ts';
 import { analyseFlow } from './analysis.ts';
 import { flow } from './index.ts';
 

@@ -1,4 +1,5 @@
-import type { CouponPath, CouponSettings } from '../../../../core/toolpath/couponPath.ts';
+import type { CouponPath } from '../../../../core/toolpath/couponPath.ts';
+import type { CouponSettings } from '../../../../core/toolpath/couponSettings.ts';
 import type { Result } from '../../../../core/result/result.ts';
 import { labelRow, layCoupon, layersPerBand, layTower, solidBox } from '../couponOf.ts';
 import type { Coupon, Shape } from '../define.ts';

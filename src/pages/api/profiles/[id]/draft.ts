@@ -8,6 +8,5 @@ export const PUT = command({
   schema: draftSchema,
   text: libraryText,
   statuses: { noProfile: 404 },
-  run: ({ ctx, params, body }) =>
-    saveDraft(ctx, params['id']!, body.baseRevisionId, body.typed),
+  run: ({ ctx, params, body }) => saveDraft(ctx, params['id']!, body.baseRevisionId, body.typed),
 });

@@ -1,0 +1,58 @@
+import { useEffect, useState } from 'react';
+import { call } from '../../../ui/api.ts';
+import type { JobClass } from '../../machines/model/policy.ts';
+import type { Values } from '../../library/settings/define.ts';
+import type { CheckContext } from '../../rules/context.ts';
+
+/** What a check is asked against, as far as it is chosen. */
+export interface Chosen {
+  readonly fileName: string;
+  readonly machineId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+  readonly processId: string;
+  readonly jobClass: JobClass;
+  readonly quantity: number | string;
+  readonly recipeId: string;
+  readonly purpose: string;
+  readonly overrides: Values;
+}
+
+/** The surroundings of a check for what is chosen; null until everything is, and while they are fetched anew. */
+export function useSheet(chosen: Chosen | null, onRefused: (why: string) => void): CheckContext | null {
+  const [sheet, setSheet] = useState<CheckContext | null>(null);
+  const asked = chosen && queryOf(chosen);
+  useEffect(() => {
+    setSheet(null);
+    if (!asked) return;
+    let isGone = false;
+    call<CheckContext>(`/api/limits?${asked}`).then(
+      (limits) => {
+        if (!isGone) setSheet(limits);
+      },
+      (e: Error) => {
+        if (!isGone) onRefused(e.message);
+      },
+    );
+    return () => {
+      isGone = true;
+    };
+  }, [asked]);
+  return sheet;
+}
+
+function queryOf(c: Chosen): string | null {
+  if (!c.machineId || !c.toolId || !c.materialId || !c.processId) return null;
+  return new URLSearchParams({
+    machine: c.machineId,
+    tool: c.toolId,
+    material: c.materialId,
+    process: c.processId,
+    class: c.jobClass,
+    fileName: c.fileName,
+    quantity: String(c.quantity || 1),
+    ...(c.purpose && { purpose: c.purpose }),
+    ...(Object.keys(c.overrides).length > 0 && { overrides: JSON.stringify(c.overrides) }),
+    ...(c.recipeId && { recipe: c.recipeId }),
+  }).toString();
+}

@@ -1,0 +1,62 @@
+import { Modal, TextInput } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import { post } from '../../../ui/api.ts';
+import { go } from '../../../ui/router.tsx';
+import { tellDone } from '../../../ui/tell.tsx';
+import type { ProfilePage } from '../model/pages.ts';
+
+/** A profile of one's own that starts from another. */
+export function CopyDialog({
+  open,
+  page,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly page: ProfilePage;
+  readonly onClose: () => void;
+}) {
+  const [name, setName] = useState('');
+  const [slip, setSlip] = useState<string | null>(null);
+  useEffect(() => {
+    if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`);
+  }, [open, page.name]);
+  const copy = async (): Promise<void> => {
+    try {
+      const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
+      onClose();
+      tellDone(`${made.name} now starts from ${page.name}`);
+      go(`/library/${made.id}`);
+    } catch (e) {
+      setSlip((e as Error).message);
+    }
+  };
+  return (
+    <Modal
+      opened={open}
+      onClose={onClose}
+      title={page.stock ? `${page.name} is read-only: edit a copy` : `Copy ${page.name}`}
+      transitionProps={{ duration: 0 }}
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void copy();
+        }}
+      >
+        <TextInput
+          label="Name of the copy"
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
+          error={slip}
+          data-autofocus
+        />
+        <p className="hint" style={{ margin: '8px 0 14px' }}>
+          The copy starts from {page.name} and differs only where you change it.
+        </p>
+        <button className="btn p" type="submit">
+          Make the copy
+        </button>
+      </form>
+    </Modal>
+  );
+}

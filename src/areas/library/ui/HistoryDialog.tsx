@@ -1,0 +1,95 @@
+import { Modal } from '@mantine/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { post } from '../../../ui/api.ts';
+import { day } from '../../../ui/dates.ts';
+import { useMayChange } from '../../../ui/person.tsx';
+import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import type { ProfilePage } from '../model/pages.ts';
+import { showValue } from '../model/values.ts';
+import { findSetting } from '../settings/catalogue.ts';
+
+/** Every revision with who made it and why; one is read, or restored as a new one. */
+export function HistoryDialog({
+  open,
+  page,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly page: ProfilePage;
+  readonly onClose: () => void;
+}) {
+  const mayChange = useMayChange();
+  const client = useQueryClient();
+  const [shown, setShown] = useState<string | null>(null);
+  const restore = async (revisionId: string): Promise<void> => {
+    try {
+      const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId });
+      tellDone(`Restored as revision ${r.number}, ${r.state}`);
+      await client.invalidateQueries({ queryKey: ['profile', page.id] });
+    } catch (e) {
+      tellRefused(e);
+    }
+  };
+  return (
+    <Modal
+      opened={open}
+      onClose={onClose}
+      title={`History of ${page.name}`}
+      size="lg"
+      transitionProps={{ duration: 0 }}
+    >
+      <table className="list">
+        <thead>
+          <tr>
+            <th>Revision</th>
+            <th>Why</th>
+            <th>Who</th>
+            <th>When</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {page.revisions.map((r) => (
+            <tr key={r.id}>
+              <td className="f">
+                r{r.number} <span className="dim">{r.state}</span>
+              </td>
+              <td>
+                {r.message}
+                {r.comment && <div className="hint">returned: {r.comment}</div>}
+                {shown === r.id && (
+                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
+                    {Object.entries(r.own).map(([k, v]) => {
+                      const s = findSetting(k);
+                      return (
+                        s && (
+                          <li key={k}>
+                            {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
+                          </li>
+                        )
+                      );
+                    })}
+                    {Object.keys(r.own).length === 0 && <li>no own values</li>}
+                  </ul>
+                )}
+              </td>
+              <td>{r.authorName}</td>
+              <td>{day(r.at)}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                <button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>
+                  {shown === r.id ? 'Hide' : 'Read'}
+                </button>{' '}
+                {mayChange && !page.stock && r.id !== page.tip.id && (
+                  <button className="btn" onClick={() => void restore(r.id)}>
+                    Restore
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Modal>
+  );
+}
