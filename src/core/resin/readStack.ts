@@ -103,7 +103,9 @@ export function readManifest(bytes: Uint8Array): Result<StackManifest> {
     if (!Array.isArray(layer.exposures) || layer.exposures.length === 0) return no(`layer ${i + 1}`, 'has no exposure');
     if (layer.motion !== undefined && !isMotion(layer.motion))
       return no(`layer ${i + 1}, motion`, 'a stage or a pause is missing or below zero');
-    for (const e of layer.exposures) {
+    for (const e of layer.exposures as readonly (Partial<
+      StackManifest['layers'][number]['exposures'][number]
+    > | null)[]) {
       if (typeof e?.image !== 'string' || !IMAGE.test(e.image))
         return no(`layer ${i + 1}`, 'names a picture that cannot be');
       if (!isPositive(e.seconds) || e.seconds > 3600)
