@@ -10,8 +10,8 @@ import { boxMesh, sphereMesh, turnedMesh } from '../src/core/mesh/solids.ts';
 import { topologyOf } from '../src/core/mesh/topology.ts';
 import { weld } from '../src/core/mesh/weld.ts';
 import { writeStl } from '../src/core/mesh/writeStl.ts';
-import { layMesh } from '../src/core/toolpath/layMesh.ts';
-import { plainLay } from '../test/meshes/laySettings.ts';
+import { generateToolpath } from '../src/core/toolpath/generateToolpath.ts';
+import { plainLay } from '../test/meshes/toolpathSettings.ts';
 import { layerPlanes, Slicer } from '../src/core/slicing/slice.ts';
 
 // Side by side in one run, medians of interleaved rounds after warm-up: machines are noisy, only ratios within one run count.
@@ -124,6 +124,6 @@ for (const triangles of [42_500, 170_000, 680_000]) {
     ['ball of 60 mm', ball],
   ] as const)
     console.log(
-      `toolpath of a ${name} at 0.2 mm: ${(ms(() => layMesh(mesh, surveyMesh(mesh).topology, lay)) / 1000).toFixed(2)} s (wanted 4 and less)`,
+      `toolpath of a ${name} at 0.2 mm: ${(ms(() => generateToolpath(mesh, surveyMesh(mesh).topology, lay)) / 1000).toFixed(2)} s (wanted 4 and less)`,
     );
 }

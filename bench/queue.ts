@@ -5,7 +5,7 @@ import { asDrawn } from '../src/core/mesh/placement.ts';
 import { turnedMesh } from '../src/core/mesh/solids.ts';
 import { writeStl } from '../src/core/mesh/writeStl.ts';
 import { benchFarm } from '../test/db/benchFarm.ts';
-import { freshFarm, keepBytes, must } from '../test/db/setup.ts';
+import { freshFarm, keepBytes, unwrap } from '../test/db/setup.ts';
 
 // A queue of 40 checks, no two alike, by one worker process and by two: medians of five rounds, by turns.
 const CHECKS = 40;
@@ -26,7 +26,7 @@ const count = async (state: string): Promise<number> => {
 };
 const ask = async (n: number): Promise<void> => {
   for (let i = 0; i < n; i++)
-    must(
+    unwrap(
       await makeJob(ctx, {
         title: 'Pot',
         class: 'in-house',

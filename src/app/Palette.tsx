@@ -6,9 +6,9 @@ import type { ProfileRow } from '../areas/library/model/records.ts';
 import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
-import { call } from '../ui/api.ts';
+import { fetchJson } from '../ui/api.ts';
 import { useMayChange } from '../ui/person.tsx';
-import { go } from '../ui/router.tsx';
+import { navigate } from '../ui/router.tsx';
 
 const pages = [
   ['/', 'Today'],
@@ -50,12 +50,12 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
   const asked = text.trim();
   const profiles = useQuery({
     queryKey: ['profiles', 'find', asked],
-    queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`),
+    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`),
     enabled: asked.length > 1,
   });
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
-  const trials = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
+  const trials = useQuery({ queryKey: ['trials'], queryFn: () => fetchJson<TrialRow[]>('/api/trials') });
   useEffect(() => {
     spotlight.open();
   }, []);
@@ -68,7 +68,7 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
     id: path,
     label,
     ...(description && { description }),
-    onClick: () => go(path),
+    onClick: () => navigate(path),
   });
   const found: { readonly group: string; readonly actions: readonly Entry[] }[] = [
     { group: 'Do', actions: (mayChange ? acts : []).filter(([, n]) => holds(n)).map(([p, n]) => to(p, n)) },

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
 import { put } from '../ui/api.ts';
 import { usePerson } from '../ui/person.tsx';
-import { tellRefused } from '../ui/tell.tsx';
+import { notifyError } from '../ui/notify.tsx';
 
 /** How this person reads and types figures. What is stored stays the same for everybody. */
 export function PersonScreen() {
@@ -17,7 +17,7 @@ export function PersonScreen() {
       await put('/api/me', f);
       location.reload();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
       setBusy(false);
     }
   };

@@ -1,5 +1,5 @@
 import { seededRandom } from '../core/formats/random.ts';
-import { LOOK_HEIGHT, LOOK_WIDTH, looks, type Look, type Mark } from '../core/looks/looks.ts';
+import { LOOK_HEIGHT, LOOK_WIDTH, looks, type DefectSymbol, type Mark } from '../core/looks/looks.ts';
 
 const INK: Record<Mark['is'], object> = {
   body: { fill: 'var(--clay)', stroke: '#8b867b', strokeWidth: 0.7 },
@@ -15,7 +15,7 @@ export function LookDrawing({
   score,
   width = 80,
 }: {
-  readonly look: Look;
+  readonly look: DefectSymbol;
   readonly score: number;
   readonly width?: number;
 }) {

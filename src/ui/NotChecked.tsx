@@ -10,7 +10,7 @@ export function NotChecked({
     <>
       {[...byNeed].map(([needs, titles]) => (
         <p key={needs} className="hint notchecked">
-          <b>Not checked</b> for want of {needs}: {titles.join('; ')}.
+          <b>Not checked:</b> needs {needs}. {titles.join('; ')}.
         </p>
       ))}
     </>

@@ -12,7 +12,7 @@ export class Refused extends Error {
 /** What is sent so small outlives its page: whoever leaves at once has still said it. Browsers allow 64 KiB for all of them together. */
 const OUTLIVES_UP_TO = 30_000;
 
-export async function call<T>(path: string, init?: { method?: string; body?: unknown }): Promise<T> {
+export async function fetchJson<T>(path: string, init?: { method?: string; body?: unknown }): Promise<T> {
   let response: Response;
   const body = init?.body === undefined ? null : JSON.stringify(init.body);
   try {
@@ -40,13 +40,13 @@ export async function call<T>(path: string, init?: { method?: string; body?: unk
   }
   throw new Refused(response.status, code, title);
 }
-export const post = <T>(path: string, body: unknown): Promise<T> => call<T>(path, { method: 'POST', body });
-export const put = <T>(path: string, body: unknown): Promise<T> => call<T>(path, { method: 'PUT', body });
+export const post = <T>(path: string, body: unknown): Promise<T> => fetchJson<T>(path, { method: 'POST', body });
+export const put = <T>(path: string, body: unknown): Promise<T> => fetchJson<T>(path, { method: 'PUT', body });
 
 const INSIST_TIMES = 4;
 const INSIST_EVERY_MS = 1500;
 /** For what does no harm when it arrives twice: sent again while server or database cannot be reached. */
-export async function insist<T>(path: string, body: unknown): Promise<T> {
+export async function postWithRetry<T>(path: string, body: unknown): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
       return await post<T>(path, body);

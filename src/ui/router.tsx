@@ -5,7 +5,7 @@ export const usePath = (): string => useContext(Path);
 const MOVED = 'cantiere:moved';
 
 /** Goes to a screen of the application without a page load. */
-export function go(to: string): void {
+export function navigate(to: string): void {
   history.pushState(null, '', to);
   window.dispatchEvent(new Event(MOVED));
   window.scrollTo(0, 0);
@@ -36,7 +36,7 @@ export function Router({ initial, children }: { readonly initial: string; readon
       )
         return;
       event.preventDefault();
-      go(link.pathname + link.search);
+      navigate(link.pathname + link.search);
     };
     window.addEventListener('popstate', follow);
     window.addEventListener(MOVED, follow);

@@ -7,7 +7,7 @@ import { inspectGcode } from '../core/gcode/inspect.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { bytesOf } from './bytesOf.ts';
 
-export interface MachinesWish {
+export interface MachinesRequest {
   readonly file: Blob;
   /** Other files of the job, by their digest. */
   readonly others: readonly (readonly [string, Blob])[];
@@ -21,7 +21,7 @@ export type MachinesAnswer =
 const post = (answer: MachinesAnswer): void => self.postMessage(answer);
 
 /** Checks one job against the limits of one machine after another; the same core as everywhere. */
-self.onmessage = async ({ data: { file, others, mesh, sheets } }: MessageEvent<MachinesWish>) => {
+self.onmessage = async ({ data: { file, others, mesh, sheets } }: MessageEvent<MachinesRequest>) => {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const besides = await bytesOf(others);
   for (const [index, sheet] of sheets.entries()) {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { hostname } from 'node:os';
 import PgBoss from 'pg-boss';
 import { listWishedJobPrints, rescueChecks, runCheck, runJobPrint } from '../areas/checks/server/index.ts';
-import { listWishedPrints, runPrint } from '../areas/trials/server/index.ts';
+import { listRequestedPrints, runPrint } from '../areas/trials/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
 import type { Ctx } from '../platform/db/context.ts';
@@ -40,7 +40,7 @@ async function startQueue(): Promise<void> {
 
 /** Picks up every print that is wished for and that no other worker holds. */
 async function lookForPrints(): Promise<void> {
-  for (const id of await listWishedPrints(ctx)) start(id, runPrint);
+  for (const id of await listRequestedPrints(ctx)) start(id, runPrint);
   for (const id of await listWishedJobPrints(ctx)) start(id, runJobPrint);
 }
 

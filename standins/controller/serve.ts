@@ -1,5 +1,5 @@
 import net from 'node:net';
-import type { Look } from '../../src/core/looks/looks.ts';
+import type { DefectSymbol } from '../../src/core/looks/looks.ts';
 import { readBench } from '../instruments/bench.ts';
 import { photograph } from '../instruments/camera.ts';
 import { readResinBench } from '../resin/bench.ts';
@@ -99,7 +99,7 @@ function serveController(socket: net.Socket, controller: SimulatedController): v
   });
 }
 
-interface Spot {
+interface MeasuringPoint {
   machine: string;
   kind: string;
   band: number;
@@ -109,8 +109,8 @@ interface Spot {
   coupon?: number;
 }
 type Request =
-  | ({ ask: 'read' } & Spot)
-  | ({ ask: 'picture'; look: Look | 'microscope' } & Spot)
+  | ({ ask: 'read' } & MeasuringPoint)
+  | ({ ask: 'picture'; look: DefectSymbol | 'microscope' } & MeasuringPoint)
   | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number };
 
 function serveInstruments(

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { drawPicture, looks, type Look } from '../../src/core/looks/looks.ts';
+import { drawPicture, looks, type DefectSymbol } from '../../src/core/looks/looks.ts';
 import { seededRandom } from '../../src/core/formats/random.ts';
 
 const figures = (d: string): number[] => [...d.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
@@ -7,7 +7,7 @@ const paths = (svg: string, is: string): string[] =>
   [...svg.matchAll(new RegExp(`<path class="${is}" d="([^"]*)"`, 'g'))].map((m) => m[1]!);
 
 /** Reads a picture as one would on a bench, by what is drawn on it alone: counts what can be counted, measures the rest against the bar. */
-function readPicture(svg: string, look: Look): number {
+function readPicture(svg: string, look: DefectSymbol): number {
   const marks = paths(svg, 'fault');
   if (looks[look].perMm === null) return marks.length;
   const barText = Number(/bar ([\d.]+) mm/.exec(svg)![1]);
@@ -27,7 +27,7 @@ function readPicture(svg: string, look: Look): number {
   }
 }
 /** Largest amount a picture has room for, and what an eye at the bench may be off by. */
-const reach: Record<Look, readonly [most: number, error: number]> = {
+const reach: Record<DefectSymbol, readonly [most: number, error: number]> = {
   strings: [60, 0],
   gaps: [14, 0],
   corners: [4, 0],
@@ -39,7 +39,7 @@ const reach: Record<Look, readonly [most: number, error: number]> = {
   hole: [0.4, 0.003],
 };
 
-test.each(Object.keys(looks) as Look[])(
+test.each(Object.keys(looks) as DefectSymbol[])(
   'a picture of %s tells its figure to whoever counts or measures on it',
   (look) => {
     const [most, error] = reach[look];
@@ -54,7 +54,7 @@ test.each(Object.keys(looks) as Look[])(
   },
 );
 test('scores stand in order on every scale, and a picture between two drawings reads as the nearer', () => {
-  for (const look of Object.keys(looks) as Look[]) {
+  for (const look of Object.keys(looks) as DefectSymbol[]) {
     const scale = [1, 2, 3, 4, 5].map((s) =>
       readPicture(drawPicture(look, looks[look].ofScore(s), seededRandom(5), 'x'), look),
     );

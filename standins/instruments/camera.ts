@@ -1,4 +1,4 @@
-import { drawPicture, looks, type Look } from '../../src/core/looks/looks.ts';
+import { drawPicture, looks, type DefectSymbol } from '../../src/core/looks/looks.ts';
 import { seededRandom, seedOf } from '../../src/core/formats/random.ts';
 import { slumpHeightMm } from './figures.ts';
 import { figureAt, type Place } from './bench.ts';
@@ -11,7 +11,7 @@ export function photograph(
   lines: readonly string[],
   truth: Truth,
   place: Place,
-  look: Look,
+  look: DefectSymbol,
   seed: number,
 ): string | null {
   if (!(look in looks)) return null;

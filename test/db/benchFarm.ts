@@ -1,6 +1,6 @@
 import { makeProfile } from '../../src/areas/library/server/index.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
-import { must, type Farm } from './setup.ts';
+import { unwrap, type Farm } from './setup.ts';
 
 export interface Bench {
   readonly m: Machine;
@@ -13,7 +13,7 @@ export interface Bench {
 export async function benchFarm(farm: Farm, printerOwn: object = {}, materialOwn: object = {}): Promise<Bench> {
   const lead = farm.as('lead');
   const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
+    unwrap(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
   const printerId = await make('printer', 'Frame', {
     travelXMm: 220,
     travelYMm: 210,
@@ -40,7 +40,7 @@ export async function benchFarm(farm: Farm, printerOwn: object = {}, materialOwn
     visibleWallSpeedMmPerS: 40,
   });
   const m = await makeMachine(lead, { name: 'Hut', printerId, place: 'bench', port: null });
-  must(await mountTool(lead, m.id, toolId, ''));
-  must(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  unwrap(await mountTool(lead, m.id, toolId, ''));
+  unwrap(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
   return { m, toolId, materialId, processId };
 }

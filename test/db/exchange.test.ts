@@ -11,11 +11,11 @@ import {
   saveRevision,
   writePairing,
 } from '../../src/areas/library/server/index.ts';
-import { getHead, getTip } from '../../src/areas/library/server/queries.ts';
+import { getReleasedRevision, getNewestRevision } from '../../src/areas/library/server/queries.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
 import { makeMachine } from '../../src/areas/machines/server/index.ts';
 import { exportWhole, importWhole, keepRecipe, previewWhole } from '../../src/areas/recipes/server/index.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let other: Farm;
@@ -26,7 +26,7 @@ beforeAll(async () => {
   for (const { parent, ...p } of demoProfiles)
     ids.set(
       p.name,
-      must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? ids.get(parent)! : null, message: 'first' }))
+      unwrap(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? ids.get(parent)! : null, message: 'first' }))
         .id,
     );
   written = await exportLibrary(farm.as('viewer'), null);
@@ -41,13 +41,13 @@ const count = async (f: Farm): Promise<number> =>
   Number((await f.pool.query('select count(*) as n from profile')).rows[0].n);
 
 test('a library written out and taken in elsewhere is the same library', async () => {
-  const taken = must(await importLibrary(other.as('lead'), JSON.stringify(written), choice));
+  const taken = unwrap(await importLibrary(other.as('lead'), JSON.stringify(written), choice));
   expect(taken).toEqual({ made: demoProfiles.length, changed: 0, left: 0 });
   const back = await exportLibrary(other.as('viewer'), null);
   const plain = (f: LibraryFile) => f.profiles.map(({ stock: _, ...p }) => p); // stock is what ships, never what is taken in
   expect(plain(back)).toEqual(plain(written));
   expect(
-    must(await previewImport(other.as('viewer'), JSON.stringify(written))).rows.every((r) => r.state === 'same'),
+    unwrap(await previewImport(other.as('viewer'), JSON.stringify(written))).rows.every((r) => r.state === 'same'),
   ).toBe(true);
 });
 test('what is written out holds to the published JSON Schema, and a slip does not', () => {
@@ -74,7 +74,7 @@ test('one bad record stops the whole file, unless somebody leaves it out', async
     failure: { code: 'badRecord', count: 1, index: 1 },
   });
   expect(await count(farm)).toBe(before);
-  expect(must(await importLibrary(farm.as('technician'), text, { ...choice, leaveOutInvalid: true }))).toEqual({
+  expect(unwrap(await importLibrary(farm.as('technician'), text, { ...choice, leaveOutInvalid: true }))).toEqual({
     made: 1,
     changed: 0,
     left: 1,
@@ -83,33 +83,33 @@ test('one bad record stops the whole file, unless somebody leaves it out', async
 test('what a technician takes in waits for a lead', async () => {
   const row = (await farm.pool.query("select id from profile where key = 'brought'")).rows[0] as { id: string };
   expect([
-    (await getHead(farm.as('viewer'), row.id)).own,
-    Object.keys((await getTip(farm.as('viewer'), row.id)).own).length > 0,
+    (await getReleasedRevision(farm.as('viewer'), row.id)).own,
+    Object.keys((await getNewestRevision(farm.as('viewer'), row.id)).own).length > 0,
   ]).toEqual([{}, true]);
 });
 test('a record changed here since it was written out comes in only where somebody takes it', async () => {
-  const id = must(await copyProfile(farm.as('lead'), ids.get('Quick 0.28')!, 'Touched')).id;
+  const id = unwrap(await copyProfile(farm.as('lead'), ids.get('Quick 0.28')!, 'Touched')).id;
   const first = await exportLibrary(farm.as('viewer'), [id]);
   const mine = JSON.stringify({
     ...first,
     profiles: first.profiles.map((p) => (p.name === 'Touched' ? { ...p, own: { walls: 7 } } : p)),
   });
-  must(
+  unwrap(
     await saveRevision(farm.as('lead'), {
       profileId: id,
-      baseRevisionId: (await getHead(farm.as('lead'), id)).id,
+      baseRevisionId: (await getReleasedRevision(farm.as('lead'), id)).id,
       own: { walls: 4 },
       reasons: {},
       message: 'meanwhile',
     }),
   );
-  expect(must(await previewImport(farm.as('viewer'), mine)).rows.find((r) => r.name === 'Touched')).toMatchObject({
+  expect(unwrap(await previewImport(farm.as('viewer'), mine)).rows.find((r) => r.name === 'Touched')).toMatchObject({
     state: 'conflicting',
     changes: [{ key: 'walls', from: 4, to: 7 }],
   });
-  expect(must(await importLibrary(farm.as('lead'), mine, choice)).changed).toBe(0);
-  expect(must(await importLibrary(farm.as('lead'), mine, { ...choice, take: ['process:touched'] })).changed).toBe(1);
-  expect((await getHead(farm.as('viewer'), id)).own).toEqual({ walls: 7 });
+  expect(unwrap(await importLibrary(farm.as('lead'), mine, choice)).changed).toBe(0);
+  expect(unwrap(await importLibrary(farm.as('lead'), mine, { ...choice, take: ['process:touched'] })).changed).toBe(1);
+  expect((await getReleasedRevision(farm.as('viewer'), id)).own).toEqual({ walls: 7 });
 });
 test('5,000 records come in within 10 s', async () => {
   const base = written.profiles.find((p) => p.name === 'Fine 0.20')!;
@@ -120,7 +120,9 @@ test('5,000 records come in within 10 s', async () => {
     parent: i % 5 === 0 ? base.parent : `many-${i - 1}`,
   }));
   const started = performance.now();
-  expect(must(await importLibrary(farm.as('lead'), JSON.stringify({ ...written, profiles }), choice)).made).toBe(5000);
+  expect(unwrap(await importLibrary(farm.as('lead'), JSON.stringify({ ...written, profiles }), choice)).made).toBe(
+    5000,
+  );
   expect(performance.now() - started).toBeLessThan(10_000);
 });
 
@@ -149,7 +151,7 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
     },
     'by trial',
   );
-  must(
+  unwrap(
     await keepRecipe(lead, {
       id: null,
       version: 1,
@@ -173,7 +175,7 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
   ).toBe(true);
   // Without the machine both are named as what cannot come in; nothing is written.
   const states = async (f: Farm, role: 'lead' | 'technician' = 'lead') =>
-    must(await previewWhole(f.as(role), text))
+    unwrap(await previewWhole(f.as(role), text))
       .rows.filter((r) => r.kind === 'pairing' || r.kind === 'recipe')
       .map((r) => r.state);
   expect(await states(elsewhere)).toEqual(['invalid', 'invalid']);
@@ -182,7 +184,7 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
     failure: { code: 'badRecord', why: expect.stringContaining('There is no machine hut') },
   });
   expect(await count(elsewhere)).toBe(0);
-  must(await importWhole(elsewhere.as('lead'), text, { leaveOutInvalid: true, take: [] }));
+  unwrap(await importWhole(elsewhere.as('lead'), text, { leaveOutInvalid: true, take: [] }));
   const printer = (await elsewhere.pool.query("select id from profile where key = 'ardesia-220'")).rows[0] as {
     id: string;
   };
@@ -191,7 +193,7 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
     ['new', 'new'],
     ['invalid', 'new'],
   ]);
-  expect(must(await importWhole(elsewhere.as('lead'), text, choice))).toMatchObject({ made: 2, changed: 0 });
+  expect(unwrap(await importWhole(elsewhere.as('lead'), text, choice))).toMatchObject({ made: 2, changed: 0 });
   const back = await exportWhole(elsewhere.as('viewer'), null);
   expect([back.pairings, back.recipes]).toEqual([file.pairings, file.recipes]);
   expect(await states(elsewhere)).toEqual(['same', 'same']);
@@ -205,12 +207,12 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
       entries: { flow: [{ ...p.entries['flow']![0]!, value: 0.99 }] },
     })),
   });
-  expect(must(await previewWhole(elsewhere.as('lead'), other2)).rows.map((r) => r.state)).toEqual([
+  expect(unwrap(await previewWhole(elsewhere.as('lead'), other2)).rows.map((r) => r.state)).toEqual([
     'changed',
     'conflicting',
   ]);
   expect(
-    must(await importWhole(elsewhere.as('lead'), other2, { leaveOutInvalid: false, take: ['recipe:Hive vents'] })),
+    unwrap(await importWhole(elsewhere.as('lead'), other2, { leaveOutInvalid: false, take: ['recipe:Hive vents'] })),
   ).toMatchObject({ made: 0, changed: 2 });
   expect((await exportWhole(elsewhere.as('viewer'), null)).recipes[0]!.overrides).toEqual({});
   await elsewhere.close();

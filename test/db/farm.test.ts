@@ -16,7 +16,7 @@ import { readFile, storeFile, sweepOrphans } from '../../src/platform/files/stor
 import { demoGcode } from '../../src/workers/demo/part.ts';
 import { desc, eq } from 'drizzle-orm';
 import { benchFarm } from './benchFarm.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -27,7 +27,7 @@ let processId = '';
 beforeAll(async () => {
   farm = await freshFarm('farm');
   ({ m, toolId, materialId, processId } = await benchFarm(farm));
-  otherId = must(
+  otherId = unwrap(
     await makeProfile(farm.as('lead'), {
       kind: 'material',
       name: 'Other',
@@ -39,7 +39,7 @@ beforeAll(async () => {
 afterAll(() => farm.close());
 
 const plan = async (material = materialId) =>
-  must(
+  unwrap(
     await planTrial(farm.as('technician'), {
       machineId: m.id,
       toolId,
@@ -52,18 +52,20 @@ const plan = async (material = materialId) =>
 async function measure(id: string, mm: string): Promise<void> {
   for (const feature of SIDES)
     for (const repeat of [1, 2, 3])
-      must(
+      unwrap(
         await addReading(farm.as('technician'), id, { band: 1, feature, repeat, typed: mm, instrument: 'calliper' }),
       );
 }
-const page = async (id: string) => must(await getTrialPage(farm.as('technician'), id));
+const page = async (id: string) => unwrap(await getTrialPage(farm.as('technician'), id));
 
 describe('a trial', () => {
   test('keeps what was typed, and a correction supersedes without erasing', async () => {
     const { id } = await plan();
     const who = farm.as('technician');
-    must(await addReading(who, id, { band: 1, feature: 'front', repeat: 1, typed: '450 um', instrument: 'calliper' }));
-    must(
+    unwrap(
+      await addReading(who, id, { band: 1, feature: 'front', repeat: 1, typed: '450 um', instrument: 'calliper' }),
+    );
+    unwrap(
       await addReading(who, id, {
         band: 1,
         feature: 'front',
@@ -110,7 +112,7 @@ describe('a trial', () => {
   });
   test('is not accepted from too few readings', async () => {
     const { id } = await plan();
-    must(
+    unwrap(
       await addReading(farm.as('technician'), id, {
         band: 1,
         feature: 'front',
@@ -132,7 +134,7 @@ describe('a trial', () => {
       ok: false,
       failure: { code: 'needsLead' },
     });
-    must(await decideTrial(farm.as('lead'), id, 'accepted', 'worn drive, known'));
+    unwrap(await decideTrial(farm.as('lead'), id, 'accepted', 'worn drive, known'));
     expect(await decideTrial(farm.as('lead'), id, 'set aside', 'again')).toMatchObject({
       ok: false,
       failure: { code: 'wrongState' },
@@ -141,15 +143,15 @@ describe('a trial', () => {
   test('accepted becomes a proof with its range, falls due by maintenance but not by work on something else', async () => {
     const { id } = await plan();
     await measure(id, '0.46');
-    const { value } = must(await decideTrial(farm.as('technician'), id, 'accepted', '')).written[0]!;
+    const { value } = unwrap(await decideTrial(farm.as('technician'), id, 'accepted', '')).written[0]!;
     expect((await page(id)).proofs[0]).toMatchObject({
       state: 'proven',
       value,
       range: { min: expect.closeTo(value - 0.03, 4), maxEnd: 'notTriedBeyond' },
     });
     farm.clock.set(new Date('2026-11-21T08:00:00Z'));
-    expect(must(await logMaintenance(farm.as('technician'), m.id, 'bed', '')).due).toEqual([]);
-    expect(must(await logMaintenance(farm.as('technician'), m.id, 'drive', '')).due).toEqual(['flow']);
+    expect(unwrap(await logMaintenance(farm.as('technician'), m.id, 'bed', '')).due).toEqual([]);
+    expect(unwrap(await logMaintenance(farm.as('technician'), m.id, 'drive', '')).due).toEqual(['flow']);
     expect((await page(id)).proofs[0]).toMatchObject({
       state: 'due',
       because: 'filament drive cleaned or changed today',
@@ -178,7 +180,7 @@ describe('a job', () => {
         retractionMm: 0.8,
       }),
     );
-    const stored = must(
+    const stored = unwrap(
       await storeFile(
         ctx,
         (async function* () {
@@ -186,7 +188,7 @@ describe('a job', () => {
         })(),
       ),
     );
-    const { id } = must(
+    const { id } = unwrap(
       await makeJob(ctx, {
         title: 'job',
         class: 'customer part',
@@ -206,16 +208,16 @@ describe('a job', () => {
       .orderBy(desc(checkRun.at))
       .limit(1);
     await runCheck(ctx, run!.id);
-    const first = must(await getJobPage(ctx, id));
+    const first = unwrap(await getJobPage(ctx, id));
     expect([first.run!.outcome!.verdict, first.outOfDate, first.run!.pinSha]).toEqual([
       'blocked',
       false,
       pinOf(first.run!.sheet!),
     ]);
     await runCheck(ctx, run!.id);
-    expect(must(await getJobPage(ctx, id)).run!.outcome).toEqual(first.run!.outcome);
-    must(await loadLot(ctx, m.id, { materialId, lot: 'C3', remainingG: 10 }));
-    expect(must(await getJobPage(ctx, id))).toMatchObject({
+    expect(unwrap(await getJobPage(ctx, id)).run!.outcome).toEqual(first.run!.outcome);
+    unwrap(await loadLot(ctx, m.id, { materialId, lot: 'C3', remainingG: 10 }));
+    expect(unwrap(await getJobPage(ctx, id))).toMatchObject({
       outOfDate: true,
       changed: expect.arrayContaining(['Plain, lot C3 is loaded now']),
     });
@@ -233,8 +235,8 @@ describe('files', () => {
           for (let i = 0; i < bytes.length; i += 300_000) yield bytes.subarray(i, i + 300_000);
         })(),
       );
-    const a = must(await put());
-    const b = must(await put());
+    const a = unwrap(await put());
+    const b = unwrap(await put());
     const back: Uint8Array[] = [];
     for await (const piece of readFile(ctx, a.sha256)) back.push(piece);
     expect([

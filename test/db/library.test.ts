@@ -11,8 +11,8 @@ import {
   searchProfiles,
   takeBack,
 } from '../../src/areas/library/server/index.ts';
-import { getHead, getTip, listRevisions } from '../../src/areas/library/server/queries.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { getReleasedRevision, getNewestRevision, listRevisions } from '../../src/areas/library/server/queries.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 beforeAll(async () => {
@@ -20,7 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => farm.close());
 const make = async (name: string, own = {}) =>
-  must(await makeProfile(farm.as('lead'), { kind: 'process', name, own, message: 'first' }));
+  unwrap(await makeProfile(farm.as('lead'), { kind: 'process', name, own, message: 'first' }));
 
 describe('append-only records', () => {
   test.each([
@@ -66,7 +66,7 @@ describe('saving', () => {
     own: Record<string, number>,
     decided: string[] = [],
   ) =>
-    must(
+    unwrap(
       await saveRevision(farm.as('lead', who), {
         profileId,
         baseRevisionId,
@@ -78,7 +78,7 @@ describe('saving', () => {
     );
   test('different settings of one profile merge', async () => {
     const p = await make('Merging', { layerHeightMm: 0.2, walls: 3 });
-    const base = await getHead(farm.as('technician'), p.id);
+    const base = await getReleasedRevision(farm.as('technician'), p.id);
     await save('ada', p.id, base.id, { layerHeightMm: 0.25, walls: 3 });
     expect(await save('bo', p.id, base.id, { layerHeightMm: 0.2, walls: 4 })).toEqual({
       saved: true,
@@ -86,11 +86,11 @@ describe('saving', () => {
       mergedWith: 2,
       state: 'released',
     });
-    expect((await getHead(farm.as('technician'), p.id)).own).toEqual({ layerHeightMm: 0.25, walls: 4 });
+    expect((await getReleasedRevision(farm.as('technician'), p.id)).own).toEqual({ layerHeightMm: 0.25, walls: 4 });
   });
   test('the same setting shows both values and stores nothing until somebody chooses', async () => {
     const p = await make('Conflict', { walls: 3 });
-    const base = await getHead(farm.as('technician'), p.id);
+    const base = await getReleasedRevision(farm.as('technician'), p.id);
     await save('ada', p.id, base.id, { walls: 5 });
     expect(await save('bo', p.id, base.id, { walls: 4 })).toMatchObject({
       saved: false,
@@ -102,7 +102,7 @@ describe('saving', () => {
   });
   test('eight people saving at once lose nothing', async () => {
     const p = await make('Crowd', {});
-    const base = await getHead(farm.as('technician'), p.id);
+    const base = await getReleasedRevision(farm.as('technician'), p.id);
     const keys = [
       'walls',
       'layerHeightMm',
@@ -116,11 +116,11 @@ describe('saving', () => {
     await Promise.all(
       keys.map((key) => save(key, p.id, base.id, { [key]: 1 + (key === 'travelSpeedMmPerS' ? 99 : 0) })),
     );
-    expect(Object.keys((await getHead(farm.as('technician'), p.id)).own).sort()).toEqual([...keys].sort());
+    expect(Object.keys((await getReleasedRevision(farm.as('technician'), p.id)).own).sort()).toEqual([...keys].sort());
   });
   test('a value that cannot be meant stores nothing', async () => {
     const p = await make('Guarded', { walls: 3 });
-    const base = await getHead(farm.as('technician'), p.id);
+    const base = await getReleasedRevision(farm.as('technician'), p.id);
     expect(
       await saveRevision(farm.as('technician'), {
         profileId: p.id,
@@ -134,9 +134,9 @@ describe('saving', () => {
   });
   test('an old revision comes back as a new one', async () => {
     const p = await make('Restored', { walls: 3 });
-    const base = await getHead(farm.as('technician'), p.id);
+    const base = await getReleasedRevision(farm.as('technician'), p.id);
     await save('ada', p.id, base.id, { walls: 6 });
-    must(await restoreRevision(farm.as('lead'), p.id, base.id));
+    unwrap(await restoreRevision(farm.as('lead'), p.id, base.id));
     const all = await listRevisions(farm.as('technician'), p.id);
     expect(all.map((r) => [r.number, r.own])).toEqual([
       [3, { walls: 3 }],
@@ -145,7 +145,7 @@ describe('saving', () => {
     ]);
   });
   test('stock is read-only and is copied in one step, and a taken name is refused', async () => {
-    const stock = must(
+    const stock = unwrap(
       await makeProfile(farm.as('lead'), {
         kind: 'process',
         name: 'Shipped',
@@ -157,15 +157,15 @@ describe('saving', () => {
     expect(
       await saveRevision(farm.as('lead'), {
         profileId: stock.id,
-        baseRevisionId: (await getHead(farm.as('lead'), stock.id)).id,
+        baseRevisionId: (await getReleasedRevision(farm.as('lead'), stock.id)).id,
         own: {},
         reasons: {},
         message: 'edit',
       }),
     ).toMatchObject({ ok: false, failure: { code: 'stockReadOnly' } });
-    const copy = must(await copyProfile(farm.as('technician'), stock.id, 'Ours'));
+    const copy = unwrap(await copyProfile(farm.as('technician'), stock.id, 'Ours'));
     expect(copy.parentId).toBe(stock.id);
-    expect((await getHead(farm.as('technician'), copy.id)).resolved['walls']).toBe(2);
+    expect((await getReleasedRevision(farm.as('technician'), copy.id)).resolved['walls']).toBe(2);
     expect(await copyProfile(farm.as('technician'), stock.id, 'Ours')).toMatchObject({
       ok: false,
       failure: { code: 'nameTaken' },
@@ -187,8 +187,8 @@ describe('review', () => {
     own: Record<string, number>,
     review?: boolean,
   ) => {
-    const tip = await getTip(farm.as(role), profileId);
-    return must(
+    const tip = await getNewestRevision(farm.as(role), profileId);
+    return unwrap(
       await saveRevision(farm.as(role), {
         profileId,
         baseRevisionId: tip.id,
@@ -203,7 +203,7 @@ describe('review', () => {
   test('what a technician saves waits, and the released values stay in force', async () => {
     const p = await make('Waits', { walls: 3 });
     expect(await edit('technician', p.id, { walls: 4 })).toMatchObject({ saved: true, number: 2, state: 'in review' });
-    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
+    expect((await getReleasedRevision(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
     expect((await searchProfiles(farm.as('viewer'), { text: 'Waits' }))[0]).toMatchObject({ revision: 1 });
     expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Waits', 2]);
   });
@@ -215,8 +215,8 @@ describe('review', () => {
       ok: false,
       failure: { code: 'needsLead' },
     });
-    must(await decideRevision(farm.as('lead'), p.id, id, 'released', 'fine'));
-    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 4 });
+    unwrap(await decideRevision(farm.as('lead'), p.id, id, 'released', 'fine'));
+    expect((await getReleasedRevision(farm.as('viewer'), p.id)).own).toEqual({ walls: 4 });
     expect(await decideRevision(farm.as('lead'), p.id, id, 'returned', 'no, after all')).toMatchObject({
       ok: false,
       failure: { code: 'notInReview' },
@@ -225,9 +225,9 @@ describe('review', () => {
   test('a returned revision keeps its comment and the next edit starts from the released one', async () => {
     const p = await make('Returned', { walls: 3 });
     await edit('technician', p.id, { walls: 9 });
-    must(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many walls'));
+    unwrap(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many walls'));
     expect(await newest(p.id)).toMatchObject({ number: 2, state: 'returned', comment: 'too many walls' });
-    expect((await getTip(farm.as('viewer'), p.id)).number).toBe(1);
+    expect((await getNewestRevision(farm.as('viewer'), p.id)).number).toBe(1);
     expect(await edit('technician', p.id, { layerHeightMm: 0.3 })).toMatchObject({ number: 3 });
     expect((await newest(p.id)).own).toEqual({ walls: 3, layerHeightMm: 0.3 });
   });
@@ -235,15 +235,15 @@ describe('review', () => {
     const p = await make('Two waiting', { walls: 3 });
     await edit('technician', p.id, { walls: 4 });
     await edit('technician', p.id, { walls: 9 });
-    must(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many'));
+    unwrap(await decideRevision(farm.as('lead'), p.id, (await newest(p.id)).id, 'returned', 'too many'));
     expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Two waiting', 2]);
   });
   test('an edit merged with one that nobody has released goes to review as a whole, even a lead’s', async () => {
     const p = await make('Both halves', { walls: 3 });
-    const base = await getHead(farm.as('lead'), p.id);
+    const base = await getReleasedRevision(farm.as('lead'), p.id);
     await edit('technician', p.id, { walls: 4 });
     expect(
-      must(
+      unwrap(
         await saveRevision(farm.as('lead'), {
           profileId: p.id,
           baseRevisionId: base.id,
@@ -256,7 +256,7 @@ describe('review', () => {
     expect((await newest(p.id)).own).toEqual({ walls: 4, layerHeightMm: 0.3 });
   });
   test('a profile made by a technician has no values in force until a lead releases them', async () => {
-    const p = must(
+    const p = unwrap(
       await makeProfile(farm.as('technician'), {
         kind: 'process',
         name: 'Made with values',
@@ -264,20 +264,20 @@ describe('review', () => {
         message: 'first',
       }),
     );
-    expect([(await getHead(farm.as('viewer'), p.id)).own, (await getTip(farm.as('viewer'), p.id)).own]).toEqual([
-      {},
-      { walls: 2 },
-    ]);
+    expect([
+      (await getReleasedRevision(farm.as('viewer'), p.id)).own,
+      (await getNewestRevision(farm.as('viewer'), p.id)).own,
+    ]).toEqual([{}, { walls: 2 }]);
   });
   test('one’s own newest save is taken back: from review at once, released by a new revision', async () => {
     const p = await make('Taken back', { walls: 3 });
     await edit('technician', p.id, { walls: 4 });
     expect(await takeBack(farm.as('lead'), p.id, 2)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
-    expect(must(await takeBack(farm.as('technician'), p.id, 2))).toEqual({ number: 2, state: 'returned' });
+    expect(unwrap(await takeBack(farm.as('technician'), p.id, 2))).toEqual({ number: 2, state: 'returned' });
     expect((await listInReview(farm.as('viewer'))).some((r) => r.name === 'Taken back')).toBe(false);
     await edit('lead', p.id, { walls: 5 });
-    expect(must(await takeBack(farm.as('lead'), p.id, 3))).toEqual({ number: 4, state: 'released' });
-    expect((await getHead(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
+    expect(unwrap(await takeBack(farm.as('lead'), p.id, 3))).toEqual({ number: 4, state: 'released' });
+    expect((await getReleasedRevision(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
   });
   test('a save that somebody has built upon is not taken back', async () => {
     const p = await make('Built upon', { walls: 3 });
@@ -288,17 +288,17 @@ describe('review', () => {
   test('a retired profile leaves the list and comes back', async () => {
     const p = await make('Out of use');
     const listed = async () => (await searchProfiles(farm.as('viewer'), { text: 'Out of use' })).length;
-    must(await retireProfile(farm.as('technician'), p.id, true, 'nobody uses it'));
+    unwrap(await retireProfile(farm.as('technician'), p.id, true, 'nobody uses it'));
     expect(await listed()).toBe(0);
-    must(await retireProfile(farm.as('technician'), p.id, false, ''));
+    unwrap(await retireProfile(farm.as('technician'), p.id, false, ''));
     expect(await listed()).toBe(1);
   });
   test('a workaround comes up on the day it should be looked at again, not before', async () => {
     const p = await make('Round a fault', {});
-    const base = await getHead(farm.as('lead'), p.id);
+    const base = await getReleasedRevision(farm.as('lead'), p.id);
     const save = async (until: string) => {
-      const tip = await getTip(farm.as('lead'), p.id);
-      must(
+      const tip = await getNewestRevision(farm.as('lead'), p.id);
+      unwrap(
         await saveRevision(farm.as('lead'), {
           profileId: p.id,
           baseRevisionId: tip.id,

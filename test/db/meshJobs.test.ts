@@ -30,7 +30,7 @@ import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { wholeFile } from '../../src/platform/files/store.ts';
 import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, keepBytes, must, type Farm } from './setup.ts';
+import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let bench: Bench;
@@ -47,7 +47,7 @@ const stand = (xMm = 110, turnDeg: [number, number, number] = [0, 0, 0]): MeshCh
 async function jobOf(bytes: Uint8Array, mesh: MeshChoice | null): Promise<string> {
   const ctx = farm.as('technician');
   const stored = await keepBytes(ctx, bytes);
-  const made = must(
+  const made = unwrap(
     await makeJob(ctx, {
       title: 'Block',
       class: 'in-house',
@@ -73,7 +73,7 @@ async function run(jobId: string) {
     .limit(1);
   await runCheck(ctx, newest!.id);
   farm.clock.set(new Date(farm.clock.now().getTime() + 1000)); // what is asked for next is newer
-  return must(await getJobPage(ctx, jobId));
+  return unwrap(await getJobPage(ctx, jobId));
 }
 const rulesOf = (page: Awaited<ReturnType<typeof run>>): string[] => page.run!.outcome!.findings.map((f) => f.rule);
 
@@ -84,7 +84,7 @@ test('a mesh is checked to its record, with the program that was laid of it', as
   const { mesh, report, estimate } = page.run!.outcome!;
   expect(mesh).toMatchObject({ format: 'stl', facts: { triangles: 12, watertight: true } });
   const bytes = await wholeFile(farm.as('viewer'), page.run!.programSha!, report.bytes);
-  const read = must(inspectGcode(bytes, { ...exampleLimits, ...page.run!.sheet!.machine.motion }));
+  const read = unwrap(inspectGcode(bytes, { ...exampleLimits, ...page.run!.sheet!.machine.motion }));
   // the estimate is what the own planner makes of the program as it was written
   expect([read.timeS, read.filamentMm, read.lines]).toEqual([estimate.timeS, estimate.filamentMm, report.lines]);
 });
@@ -93,11 +93,11 @@ describe('where a part stands', () => {
     const ctx = farm.as('technician');
     const id = await jobOf(writeStl(boxMesh([0, 0, 0], [214, 20, 10])), stand(100));
     expect(rulesOf(await run(id))).toContain('fits-travel');
-    must(await placeJob(ctx, id, stand(110)));
-    const moved = must(await getJobPage(ctx, id));
+    unwrap(await placeJob(ctx, id, stand(110)));
+    const moved = unwrap(await getJobPage(ctx, id));
     expect(moved.run!.state).toBe('queued');
     expect(rulesOf(await run(id))).not.toContain('fits-travel');
-    must(await placeJob(ctx, id, stand(110, [0, 0, 90])));
+    unwrap(await placeJob(ctx, id, stand(110, [0, 0, 90])));
     expect(rulesOf(await run(id))).toContain('fits-travel'); // 214 mm along a Y of 210
   });
   test('a program lies where it was written, and cannot be set down', async () => {
@@ -121,7 +121,7 @@ test('a file that is no mesh is refused with its name, place and reason, and not
 test('asked again with nothing changed, the check says the same', async () => {
   const id = await jobOf(writeStl(boxMesh([0, 0, 0], [12, 12, 60])), stand());
   const first = await run(id);
-  must(await checkAgain(farm.as('technician'), id));
+  unwrap(await checkAgain(farm.as('technician'), id));
   const second = await run(id);
   expect(second.run!.id).not.toBe(first.run!.id);
   expect(second.run!.outcome).toEqual(first.run!.outcome);
@@ -138,18 +138,18 @@ describe('a fix done to a copy', () => {
     const findings = before.run!.outcome!.findings;
     const finding = findings.findIndex((f) => f.rule === 'fits-travel');
     expect(findings[finding]!.change).toEqual({ moveMm: [expect.any(Number), expect.any(Number)] });
-    must(await fixJob(tech(), id, { runId: before.run!.id, finding }));
+    unwrap(await fixJob(tech(), id, { runId: before.run!.id, finding }));
     const after = await run(id);
     expect(rulesOf(after)).not.toContain('fits-travel');
     expect(after.mesh!.placement.xMm).toBeGreaterThan(15);
     const tall = await jobOf(writeStl(boxMesh([0, 0, 0], [12, 12, 90])), stand());
     const small = await run(tall);
     const brim = small.run!.outcome!.findings.findIndex((f) => f.rule === 'holds-plate');
-    must(await fixJob(tech(), tall, { runId: small.run!.id, finding: brim }));
+    unwrap(await fixJob(tech(), tall, { runId: small.run!.id, finding: brim }));
     const held = await run(tall);
     expect(rulesOf(held)).not.toContain('holds-plate');
     expect(held.sheet!.recipe.lay!.brimMm).toBe(5);
-    expect(must(await getJobPage(tech(), id)).sheet!.recipe.lay!.brimMm).not.toBe(5); // another job, another recipe
+    expect(unwrap(await getJobPage(tech(), id)).sheet!.recipe.lay!.brimMm).not.toBe(5); // another job, another recipe
     const log = await tech().db.execute<{ what: string; why: string }>(
       sql`select what, why from event where subject_id = ${tall} and what = 'fix done to a copy'`,
     );
@@ -158,10 +158,10 @@ describe('a fix done to a copy', () => {
   test('is refused where the check is no longer the newest, where it is done by hand, and for a program', async () => {
     const id = await jobOf(writeStl(boxMesh([0, 0, 0], [12, 12, 90])), stand());
     const old = await run(id);
-    must(await checkAgain(tech(), id));
+    unwrap(await checkAgain(tech(), id));
     await run(id);
     expect(why(await fixJob(tech(), id, { runId: old.run!.id, finding: 0 }))).toContain('checked again meanwhile');
-    const now = must(await getJobPage(tech(), id));
+    const now = unwrap(await getJobPage(tech(), id));
     const byHand = now.run!.outcome!.findings.findIndex((f) => !f.change);
     expect(why(await fixJob(tech(), id, { runId: now.run!.id, finding: byHand }))).toContain('by hand');
     expect(why(await fixJob(tech(), id, { runId: now.run!.id, finding: 99 }))).toContain('newest findings');
@@ -181,8 +181,8 @@ test('a check that takes too long or too much is stopped, says how far it came, 
       .limit(1);
     await runCheck(ctx, newest!.id, 'queued', caps);
     farm.clock.set(new Date(farm.clock.now().getTime() + 1000));
-    const { run: ended } = must(await getJobPage(ctx, id));
-    must(await checkAgain(ctx, id));
+    const { run: ended } = unwrap(await getJobPage(ctx, id));
+    unwrap(await checkAgain(ctx, id));
     return `${ended!.state}: ${ended!.refusal}`;
   };
   expect(await stopped({ ...standardCaps, seconds: 0 })).toMatch(
@@ -201,7 +201,7 @@ describe('files of a job', () => {
     const torn = writeStl({ xyz: block.xyz, corners: block.corners.subarray(3) });
     const id = await jobOf(torn, stand());
     expect(rulesOf(await run(id))).toContain('closed-surface');
-    must(await placeJob(tech(), id, { ...stand(), repair: true }));
+    unwrap(await placeJob(tech(), id, { ...stand(), repair: true }));
     const page = await run(id);
     expect(rulesOf(page)).not.toContain('closed-surface');
     expect(page.run!.outcome!.mesh!.repair).toEqual(['1 hole closed by 1 triangle, 300.0 mm² of new surface']);
@@ -209,7 +209,7 @@ describe('files of a job', () => {
       const { rows } = await tech().db.execute<{ size: string }>(sql`select size from file where sha256 = ${sha}`);
       return wholeFile(tech(), sha, Number(rows[0]!.size));
     };
-    const mended = must(openMesh(await whole(page.run!.repairedSha!), null));
+    const mended = unwrap(openMesh(await whole(page.run!.repairedSha!), null));
     expect([mended.unit, mended.mesh.corners.length / 3]).toEqual(['mm', 12]);
     expect(await whole(page.fileSha)).toEqual(torn);
   });
@@ -255,11 +255,11 @@ describe('a job at the machine', () => {
   const cleared = async (): Promise<string> => {
     const id = await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand());
     await run(id);
-    must(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+    unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
     return id;
   };
   const seeTo = async (id: string): Promise<void> => {
-    for (const { key } of must(await getJobPage(tech(), id)).toSet) must(await confirmSet(tech(), id, key));
+    for (const { key } of unwrap(await getJobPage(tech(), id)).toSet) unwrap(await confirmSet(tech(), id, key));
   };
 
   test('is printed only when it is cleared and everything no file carries was seen to by somebody', async () => {
@@ -267,13 +267,13 @@ describe('a job at the machine', () => {
     await run(raw);
     expect(codeOf(await wishJobPrint(tech(), raw, 'print'))).toContain('printed once it is cleared');
     const id = await cleared();
-    const { toSet } = must(await getJobPage(tech(), id));
+    const { toSet } = unwrap(await getJobPage(tech(), id));
     expect(toSet.map((t) => t.key)).toEqual(expect.arrayContaining(['plate', 'tool', 'material', 'speed', 'program']));
-    must(await confirmSet(tech(), id, 'plate'));
+    unwrap(await confirmSet(tech(), id, 'plate'));
     expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet seen to at the machine');
     expect(codeOf(await confirmSet(tech(), id, 'weather'))).toContain('The list has changed');
     await seeTo(id);
-    expect(must(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
+    expect(unwrap(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
     expect(codeOf(await noteOutcome(tech(), raw, { ...blank, note: 'too early' }))).toContain('has not been printed');
     // this bench's machine has no device: the program is carried to it
     expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('not connected');
@@ -293,16 +293,16 @@ describe('a job at the machine', () => {
       });
     expect(codeOf(await say({ signs: ['shifted'] }))).toContain('shows no sign');
     expect(codeOf(await say({ result: 'usable', signs: ['bad mood'] }))).toContain('There is no sign');
-    must(await say({ note: 'fine' }));
-    expect(must(await getJobPage(tech(), id)).state).toBe('done');
-    must(await say({ result: 'failed', layer: 12, signs: ['shifted'], note: 'cracked on the shelf' }));
-    const page = must(await getJobPage(tech(), id));
+    unwrap(await say({ note: 'fine' }));
+    expect(unwrap(await getJobPage(tech(), id)).state).toBe('done');
+    unwrap(await say({ result: 'failed', layer: 12, signs: ['shifted'], note: 'cracked on the shelf' }));
+    const page = unwrap(await getJobPage(tech(), id));
     expect(page.state).toBe('failed');
     expect(page.outcomes.map((o) => [o.result, o.layer])).toEqual([
       ['good', null],
       ['failed', 12],
     ]);
-    const { rules } = must(await succeedOf(getRuleRecord(tech())));
+    const { rules } = unwrap(await succeedOf(getRuleRecord(tech())));
     const warned = page.run!.outcome!.findings.filter((f) => f.severity !== 'note').map((f) => f.rule);
     const of = rules.filter((r) => r.jobs.some((j) => j.id === id));
     // a rule that had warned was right; where none had, every rule that ran missed it
@@ -313,15 +313,15 @@ describe('a job at the machine', () => {
   });
   test('that prints is not judged before its end, and what is printed stays what was checked when it began', async () => {
     const id = await cleared();
-    const { run: began } = must(await getJobPage(tech(), id));
+    const { run: began } = unwrap(await getJobPage(tech(), id));
     const { db } = tech();
     const progress = { ...progressOf('printing', 9, new Date()), runId: began!.id };
     await db.update(job).set({ state: 'printing', wish: 'print', progress }).where(eq(job.id, id));
     expect(codeOf(await noteOutcome(tech(), id, blank))).toContain('still printing');
-    must(await checkAgain(tech(), id));
+    unwrap(await checkAgain(tech(), id));
     await run(id);
     await db.update(job).set({ wish: 'idle' }).where(eq(job.id, id)); // it stands, after a fault
-    must(await noteOutcome(tech(), id, { ...blank, result: 'failed' }));
+    unwrap(await noteOutcome(tech(), id, { ...blank, result: 'failed' }));
     const [said] = await db.select().from(jobOutcome).where(eq(jobOutcome.jobId, id));
     expect(said!.runId).toBe(began!.id);
   });
@@ -333,13 +333,13 @@ describe('a job at the machine', () => {
     expect(codeOf(await say(await kept(new TextEncoder().encode('<svg onload=alert(1)>'))))).toContain('no PNG');
     expect(codeOf(await say('0'.repeat(64)))).toContain('noFile');
     const png = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
-    const { id: outcome } = must(await say(await kept(png)));
+    const { id: outcome } = unwrap(await say(await kept(png)));
     expect(await findOutcomePicture(tech(), id, outcome)).toMatchObject({ type: 'image/png' });
     expect(await findOutcomePicture(tech(), 'another', outcome)).toBeNull();
   });
   test('goes with a sheet that says verdict, machine, what to set, and never runs what a title holds', async () => {
     const id = await cleared();
-    const page = must(await getJobPage(tech(), id));
+    const page = unwrap(await getJobPage(tech(), id));
     const html = await travellerOf(
       { ...page, title: '<img src=x onerror=alert(1)>' },
       'http://farm/checks/1',

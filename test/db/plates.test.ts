@@ -5,13 +5,13 @@ import { readBench } from '../../standins/instruments/bench.ts';
 import type { Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
-import { findTrial, planDue, programLines, wishPrint } from '../../src/areas/trials/server/index.ts';
+import { findTrial, planDue, programLines, requestPrint } from '../../src/areas/trials/server/index.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
 import { PrintRecord } from '../../src/areas/trials/server/printRecord.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { benchFarm } from './benchFarm.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -28,7 +28,7 @@ afterAll(() => farm.close());
 const KINDS: readonly TrialKindKey[] = ['bridge', 'overhang', 'acceleration'];
 async function plan(kinds: readonly TrialKindKey[]) {
   const ctx = farm.as('technician');
-  const { planned } = must(
+  const { planned } = unwrap(
     await planDue(
       ctx,
       kinds.map((kind) => ({ machineId: m.id, kind })),
@@ -60,7 +60,7 @@ describe('several coupons on one plate', () => {
     expect(rows[2]!.plan.plate!.lines[1]).toBe(lines.length);
     // heated once, homed once, off at the end, and every coupon's plastic in it
     expect(lines.filter((l) => l === 'G28')).toHaveLength(1);
-    const report = must(inspectGcode(new TextEncoder().encode(rows[0]!.gcode), exampleLimits));
+    const report = unwrap(inspectGcode(new TextEncoder().encode(rows[0]!.gcode), exampleLimits));
     expect([report.nozzleAtEndC, report.bedAtEndC, report.problemCount]).toEqual([0, 0, 0]);
     const alone = rows.map((r) => r.plan.filamentMm);
     expect(report.filamentMm / alone.reduce((s, v) => s + v)).toBeCloseTo(1, 2);
@@ -93,9 +93,9 @@ describe('several coupons on one plate', () => {
   test('print, are interrupted and measured together, each as far as its own coupon came', async () => {
     const ctx = farm.as('technician');
     let rows = await plan(KINDS);
-    const refused = await wishPrint(ctx, rows[1]!.id, 'print');
+    const refused = await requestPrint(ctx, rows[1]!.id, 'print');
     expect(refused.ok ? '' : refused.failure).toMatchObject({ code: 'notReady' });
-    must(await wishPrint(ctx, rows[0]!.id, 'print'));
+    unwrap(await requestPrint(ctx, rows[0]!.id, 'print'));
     rows = await reread(rows);
     expect(rows.map((r) => [r.state, r.wish])).toEqual([
       ['printing', 'print'],

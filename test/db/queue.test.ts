@@ -6,7 +6,7 @@ import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, keepBytes, must, type Farm } from './setup.ts';
+import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
 
 const CHECKS = 12;
 let farm: Farm;
@@ -25,7 +25,7 @@ test('two worker processes share the queue: every check is done, each exactly on
   const ctx = farm.as('technician');
   const stored = await keepBytes(ctx, writeStl(boxMesh([0, 0, 0], [30, 20, 10])));
   for (let i = 0; i < CHECKS; i++)
-    must(
+    unwrap(
       await makeJob(ctx, {
         title: `Block ${i}`,
         class: 'in-house',

@@ -13,8 +13,8 @@ import {
   searchProfiles,
   takeBackMany,
 } from '../../src/areas/library/server/index.ts';
-import { getHead } from '../../src/areas/library/server/queries.ts';
-import { loadLot, makeMachine, mountTool, sayState, type Machine } from '../../src/areas/machines/server/index.ts';
+import { getReleasedRevision } from '../../src/areas/library/server/queries.ts';
+import { loadLot, makeMachine, mountTool, recordState, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
 import {
   findRecipe,
@@ -26,7 +26,7 @@ import {
 } from '../../src/areas/recipes/server/index.ts';
 import { storeFile } from '../../src/platform/files/store.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -37,11 +37,13 @@ beforeAll(async () => {
   for (const { parent, ...p } of demoProfiles)
     ids.set(
       p.name,
-      must(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id,
+      unwrap(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id,
     );
   m = await makeMachine(farm.as('lead'), { name: 'Hut', printerId: id('Ardesia 350 C'), place: 'bench', port: null });
-  must(await mountTool(farm.as('technician'), m.id, id('0.4 hardened'), ''));
-  must(await loadLot(farm.as('technician'), m.id, { materialId: id('Torba ASA natural'), lot: 'A1', remainingG: 900 }));
+  unwrap(await mountTool(farm.as('technician'), m.id, id('0.4 hardened'), ''));
+  unwrap(
+    await loadLot(farm.as('technician'), m.id, { materialId: id('Torba ASA natural'), lot: 'A1', remainingG: 900 }),
+  );
 });
 afterAll(() => farm.close());
 const choice = () => ({
@@ -55,7 +57,7 @@ const keep = (name: string, over: object = {}) =>
 
 describe('a recipe', () => {
   test('resolves through the chains of its profiles and says who won', async () => {
-    const sheet = must(await makeRecipeSheet(farm.as('viewer'), choice()));
+    const sheet = unwrap(await makeRecipeSheet(farm.as('viewer'), choice()));
     const { effective } = workOut(sheet, { visibleWallSpeedMmPerS: 20 });
     expect([
       effective.get('nozzleC')!.value,
@@ -68,12 +70,12 @@ describe('a recipe', () => {
     ]);
   });
   test('is held against the rules with the state of the floor', async () => {
-    const input = workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input;
+    const input = workOut(unwrap(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input;
     const rules = checkRecipe(input).findings.map((f) => f.rule);
     expect(rules).toContain('flow-evidence');
     expect(rules).not.toContain('mounted-nozzle');
     const other = workOut(
-      must(
+      unwrap(
         await makeRecipeSheet(farm.as('viewer'), {
           ...choice(),
           roles: [{ ...choice().roles[0]!, toolId: id('0.6 hardened') }],
@@ -94,9 +96,9 @@ describe('a recipe', () => {
     expect(await makeRecipeSheet(farm.as('viewer'), asked)).toMatchObject({ ok: false, failure: { what } });
   });
   test('is kept under a name of its own, and a version somebody has overtaken is refused', async () => {
-    const { id: kept } = must(await keep('Vents'));
+    const { id: kept } = unwrap(await keep('Vents'));
     expect(await keep('Vents')).toMatchObject({ ok: false, failure: { code: 'nameTaken' } });
-    expect(must(await keep('Vents', { id: kept, overrides: { walls: 5 } })).version).toBe(2);
+    expect(unwrap(await keep('Vents', { id: kept, overrides: { walls: 5 } })).version).toBe(2);
     expect(await keep('Vents', { id: kept, overrides: { walls: 6 } })).toMatchObject({
       ok: false,
       failure: { code: 'stale', version: 2 },
@@ -116,11 +118,13 @@ describe('a recipe', () => {
       ...choice().roles,
       { ...choice().roles[0]!, role: 'part body 2' as const, materialId: id('Fienile PLA white') },
     ];
-    const { id: kept } = must(await keep('Lean', { choice: { ...choice(), roles }, overrides: { flow: 0.93 } }));
-    const findings = checkRecipe(workOut(must(await makeRecipeSheet(ctx, { ...choice(), roles })), {}).input).findings;
+    const { id: kept } = unwrap(await keep('Lean', { choice: { ...choice(), roles }, overrides: { flow: 0.93 } }));
+    const findings = checkRecipe(
+      workOut(unwrap(await makeRecipeSheet(ctx, { ...choice(), roles })), {}).input,
+    ).findings;
     expect(findings.map((f) => f.rule)).toContain('bodies-bond');
-    const stored = must(await storeFile(ctx, Readable.from([Buffer.from('G28\n')])));
-    const { id: jobId } = must(
+    const stored = unwrap(await storeFile(ctx, Readable.from([Buffer.from('G28\n')])));
+    const { id: jobId } = unwrap(
       await makeJob(ctx, {
         title: 'lean',
         class: 'in-house',
@@ -148,17 +152,17 @@ describe('a recipe', () => {
       process: id('Fine 0.20'),
       recipe: kept,
     });
-    expect(must(await findSheetByName(ctx, asked)).recipe.flow).toBe(0.93);
+    expect(unwrap(await findSheetByName(ctx, asked)).recipe.flow).toBe(0.93);
     asked.set('recipe', 'gone');
     expect((await findSheetByName(ctx, asked)).ok).toBe(false);
   });
   test('a pin stands for all it comes to, and a new revision anywhere in a chain shows', async () => {
-    const { id: kept } = must(await keep('Pinned'));
-    must(await pinRecipe(farm.as('technician'), kept));
-    const pins = async () => must(await getRecipePage(farm.as('viewer'), kept)).pins.map((p) => p.isNow);
+    const { id: kept } = unwrap(await keep('Pinned'));
+    unwrap(await pinRecipe(farm.as('technician'), kept));
+    const pins = async () => unwrap(await getRecipePage(farm.as('viewer'), kept)).pins.map((p) => p.isNow);
     expect(await pins()).toEqual([true]);
-    const base = await getHead(farm.as('lead'), id('ASA, farm base'));
-    must(
+    const base = await getReleasedRevision(farm.as('lead'), id('ASA, farm base'));
+    unwrap(
       await saveRevision(farm.as('lead'), {
         profileId: id('ASA, farm base'),
         baseRevisionId: base.id,
@@ -178,9 +182,9 @@ describe('a recipe', () => {
 });
 
 test('what somebody says at the machine wakes the rules that need it', async () => {
-  const check = async () => checkRecipe(workOut(must(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input);
+  const check = async () => checkRecipe(workOut(unwrap(await makeRecipeSheet(farm.as('viewer'), choice())), {}).input);
   expect((await check()).notChecked.map((c) => c.rule)).toContain('speed-unscaled');
-  must(await sayState(farm.as('technician'), m.id, { speedPercent: 130, lid: 'open', resinC: null }));
+  unwrap(await recordState(farm.as('technician'), m.id, { speedPercent: 130, lid: 'open', resinC: null }));
   const now = await check();
   expect([
     now.notChecked.map((c) => c.rule).includes('speed-unscaled'),
@@ -190,13 +194,14 @@ test('what somebody says at the machine wakes the rules that need it', async () 
 
 describe('changing many', () => {
   const below = async () =>
-    must(await findByValue(farm.as('viewer'), { setting: 'nozzleRangeC', comparison: 'below', text: '200 C' }))
+    unwrap(await findByValue(farm.as('viewer'), { setting: 'nozzleRangeC', comparison: 'below', text: '200 C' }))
       .map((f) => f.name)
       .sort();
   test('finds by the value in force, own or from a parent', async () => {
     expect(await below()).toEqual(['Fienile PLA honey', 'Fienile PLA white', 'Ginestrel PVA', 'PLA, stock']);
     expect(
-      must(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' })).length,
+      unwrap(await findByValue(farm.as('viewer'), { setting: 'enclosureNeed', comparison: 'is', text: 'closed' }))
+        .length,
     ).toBe(5);
     expect(
       await findByValue(farm.as('viewer'), { setting: 'nozzleC', comparison: 'above', text: 'hot' }),
@@ -211,7 +216,7 @@ describe('changing many', () => {
     });
   test('shows first, then writes one revision each', async () => {
     expect(
-      must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', false)).rows.map((r) => [
+      unwrap(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', false)).rows.map((r) => [
         r.from,
         r.to,
         r.problem,
@@ -220,23 +225,23 @@ describe('changing many', () => {
       ['from parent', '90 %', null],
       ['from parent', '90 %', null],
     ]);
-    expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).number).toBe(1);
-    expect(must(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({
+    expect((await getReleasedRevision(farm.as('viewer'), id('Fienile PLA white'))).number).toBe(1);
+    expect(unwrap(await change(['fienile-pla-white', 'fienile-pla-honey'], '90 %', true))).toMatchObject({
       profiles: 2,
       state: 'released',
     });
-    expect((await getHead(farm.as('viewer'), id('Fienile PLA white'))).own['fanPercent']).toBe(90);
+    expect((await getReleasedRevision(farm.as('viewer'), id('Fienile PLA white'))).own['fanPercent']).toBe(90);
   });
   test('takes all of them back in one go, or none where one has moved on', async () => {
-    const own = async (name: string) => (await getHead(farm.as('viewer'), id(name))).own['fanPercent'];
+    const own = async (name: string) => (await getReleasedRevision(farm.as('viewer'), id(name))).own['fanPercent'];
     const keys = ['fienile-pla-white', 'fienile-pla-honey'];
-    const first = must(await change(keys, '85 %', true));
-    const second = must(await change(['fienile-pla-white'], '80 %', true));
+    const first = unwrap(await change(keys, '85 %', true));
+    const second = unwrap(await change(['fienile-pla-white'], '80 %', true));
     expect(await takeBackMany(farm.as('lead'), first.made)).toMatchObject({ ok: false, failure: { code: 'movedOn' } });
     expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([80, 85]);
-    must(await takeBackMany(farm.as('lead'), second.made));
-    const again = must(await change(keys, '70 %', true));
-    expect(must(await takeBackMany(farm.as('lead'), again.made)).profiles).toBe(2);
+    unwrap(await takeBackMany(farm.as('lead'), second.made));
+    const again = unwrap(await change(keys, '70 %', true));
+    expect(unwrap(await takeBackMany(farm.as('lead'), again.made)).profiles).toBe(2);
     expect([await own('Fienile PLA white'), await own('Fienile PLA honey')]).toEqual([85, 85]);
   });
   test('facets count what each choice would leave, without their own choice', async () => {
@@ -254,7 +259,7 @@ describe('changing many', () => {
     ['gone', '90 %', 'there is no material gone'],
     ['ginestrel-pva', '900', 'cannot be meant'],
   ])('%s with %s stops all of them', async (key, text, why) => {
-    const before = (await getHead(farm.as('viewer'), id('Torba ASA natural'))).number;
+    const before = (await getReleasedRevision(farm.as('viewer'), id('Torba ASA natural'))).number;
     const r = await changeMany(farm.as('lead'), {
       changes: [
         { kind: 'material', key: 'torba-asa-natural', setting: 'fanPercent', text: '20 %' },
@@ -265,7 +270,7 @@ describe('changing many', () => {
       write: true,
     });
     expect(JSON.stringify(r)).toContain(why);
-    expect((await getHead(farm.as('viewer'), id('Torba ASA natural'))).number).toBe(before);
+    expect((await getReleasedRevision(farm.as('viewer'), id('Torba ASA natural'))).number).toBe(before);
   });
   test('keeps stock keys stable in the file that is written out', async () => {
     expect((await exportLibrary(farm.as('viewer'), [id('PLA, stock')])).profiles.map((p) => [p.key, p.stock])).toEqual([

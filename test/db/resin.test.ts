@@ -6,7 +6,7 @@ import {
   logMaintenance,
   makeMachine,
   mountTool,
-  sayState,
+  recordState,
   type Machine,
 } from '../../src/areas/machines/server/index.ts';
 import { checkRecipe } from '../../src/areas/rules/run.ts';
@@ -28,11 +28,11 @@ import {
   previewTrial,
   platesOf,
   stackOf,
-  wishPrint,
+  requestPrint,
 } from '../../src/areas/trials/server/index.ts';
 import { readStack } from '../../src/core/resin/readStack.ts';
 import { createHash } from 'node:crypto';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -43,7 +43,7 @@ beforeAll(async () => {
   farm = await freshFarm('resin');
   const lead = farm.as('lead');
   const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, technology: 'resin', name, own: own as never, message: 'first' })).id;
+    unwrap(await makeProfile(lead, { kind, technology: 'resin', name, own: own as never, message: 'first' })).id;
   const printer = await make('printer', 'Small lamp', {
     travelXMm: 140,
     travelYMm: 80,
@@ -60,8 +60,8 @@ beforeAll(async () => {
   processes['0.05'] = await make('process', 'At 0.05', { ...layers, resinLayerMm: 0.05 });
   processes['0.03'] = await make('process', 'At 0.03', { ...layers, resinLayerMm: 0.03, exposureS: 2 });
   m = await makeMachine(lead, { name: 'Lamp hut', printerId: printer, place: 'room', port: 9 });
-  must(await mountTool(lead, m.id, film, ''));
-  must(await loadLot(lead, m.id, { materialId: resin, lot: 'Q1', remainingG: 500 }));
+  unwrap(await mountTool(lead, m.id, film, ''));
+  unwrap(await loadLot(lead, m.id, { materialId: resin, lot: 'Q1', remainingG: 500 }));
 });
 afterAll(() => farm.close());
 
@@ -73,9 +73,9 @@ const input = (kind: TrialKindKey, layer: string) => ({
   processId: processes[layer]!,
 });
 const plan = async (kind: TrialKindKey, layer = '0.05') =>
-  must(await planTrial(farm.as('technician'), input(kind, layer))).id;
+  unwrap(await planTrial(farm.as('technician'), input(kind, layer))).id;
 const read = async (id: string, band: number, feature: string, repeat: number, value: number) =>
-  must(
+  unwrap(
     await addReading(farm.as('technician'), id, {
       band,
       feature,
@@ -121,7 +121,7 @@ describe('a plate', () => {
     expect(row.plan.resinMl).toBeGreaterThan(0);
   });
   test('that prints nothing cannot be asked to print', async () =>
-    expect(await wishPrint(farm.as('technician'), await plan('light-map'), 'print')).toMatchObject({
+    expect(await requestPrint(farm.as('technician'), await plan('light-map'), 'print')).toMatchObject({
       ok: false,
       failure: { code: 'notReady' },
     }));
@@ -135,7 +135,7 @@ describe('exposures', () => {
     ] as const) {
       const id = await plan('exposure-ladder', layer);
       await readLadder(id, sharpS);
-      must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+      unwrap(await decideTrial(farm.as('lead'), id, 'accepted', ''));
     }
     const of = async (layer: string): Promise<unknown> =>
       valuesOf(
@@ -151,7 +151,7 @@ describe('exposures', () => {
     expect([await of('0.05'), await of('0.03')]).toEqual([2.9, 2.2]);
   });
   test('count in a recipe that does not name the film: it is the one in the vat', async () => {
-    const sheet = must(
+    const sheet = unwrap(
       await makeRecipeSheet(farm.as('viewer'), {
         machineId: m.id,
         printerId: null,
@@ -169,16 +169,16 @@ describe('a light map', () => {
     const id = await plan('light-map');
     for (const [i, [x]] of METER_PLACES.entries())
       for (const repeat of [1, 2]) await read(id, 1, `place ${i + 1}`, repeat, 3 + 0.3 * x);
-    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    unwrap(await decideTrial(farm.as('lead'), id, 'accepted', ''));
     const shares = async (): Promise<number[]> => {
-      const { params } = must(await getTrialPage(farm.as('viewer'), await plan('exposure-ladder'))).plan;
+      const { params } = unwrap(await getTrialPage(farm.as('viewer'), await plan('exposure-ladder'))).plan;
       return Object.entries(params).flatMap(([key, v]) => (key.startsWith('share ') ? [v] : []));
     };
     const lit = await shares();
     expect(lit[0]!).toBeLessThan(0.95);
     expect(lit[lit.length - 1]!).toBeGreaterThan(1.05);
     farm.clock.set(new Date('2026-11-21T08:00:00Z'));
-    must(await logMaintenance(farm.as('technician'), m.id, 'screen', ''));
+    unwrap(await logMaintenance(farm.as('technician'), m.id, 'screen', ''));
     expect(new Set(await shares())).toEqual(new Set([1]));
   });
 });
@@ -192,7 +192,7 @@ describe('resin of another temperature', () => {
     await db.update(trial).set({ state: 'measuring', progress }).where(eq(trial.id, id));
   };
   const warm = async (sharpS: number, resinC: number): Promise<string> => {
-    const id = must(
+    const id = unwrap(
       await planTrial(farm.as('technician'), { ...input('resin-temperature', '0.05'), options: { resinC: 30 } }),
     ).id;
     await printedAt(id, resinC);
@@ -201,7 +201,7 @@ describe('resin of another temperature', () => {
   };
 
   test('is set against the accepted ladders of the same machine, resin and layer height, and without one refuses', async () => {
-    const other = must(
+    const other = unwrap(
       await makeProfile(farm.as('lead'), {
         kind: 'material',
         technology: 'resin',
@@ -210,25 +210,25 @@ describe('resin of another temperature', () => {
         message: 'first',
       }),
     ).id;
-    const alone = must(
+    const alone = unwrap(
       await planTrial(farm.as('technician'), { ...input('resin-temperature', '0.05'), materialId: other }),
     ).id;
     await printedAt(alone, 30);
     await readLadder(alone, 2.2);
-    expect(must(await getTrialPage(farm.as('viewer'), alone)).refusal).toContain('accept an exposure ladder');
+    expect(unwrap(await getTrialPage(farm.as('viewer'), alone)).refusal).toContain('accept an exposure ladder');
   });
   test('gives the percent per degree, and the recipe says what to expose in a cold room', async () => {
     const ladder = await plan('exposure-ladder');
     await printedAt(ladder, 25);
     await readLadder(ladder, 2.5);
-    must(await decideTrial(farm.as('lead'), ladder, 'accepted', ''));
+    unwrap(await decideTrial(farm.as('lead'), ladder, 'accepted', ''));
     const id = await warm(2.5 * 0.98 ** 6, 31);
-    const { analysis } = must(await getTrialPage(farm.as('viewer'), id));
+    const { analysis } = unwrap(await getTrialPage(farm.as('viewer'), id));
     expect(analysis!.proven[0]).toMatchObject({ setting: 'exposurePerC' });
     expect(analysis!.proven[0]!.value).toBeCloseTo(2, 1);
-    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
-    must(await sayState(farm.as('technician'), m.id, { speedPercent: 100, lid: 'none', resinC: 19 }));
-    const sheet = must(
+    unwrap(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    unwrap(await recordState(farm.as('technician'), m.id, { speedPercent: 100, lid: 'none', resinC: 19 }));
+    const sheet = unwrap(
       await makeRecipeSheet(farm.as('viewer'), {
         machineId: m.id,
         printerId: null,

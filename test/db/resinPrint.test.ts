@@ -11,14 +11,14 @@ import {
   runPrint,
   platesOf,
   stackOf,
-  wishPrint,
+  requestPrint,
 } from '../../src/areas/trials/server/index.ts';
 import { trial } from '../../src/areas/trials/server/tables.ts';
 import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
 import { serveResinPrinter } from '../../standins/resin/serve.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -32,8 +32,9 @@ beforeAll(async () => {
   farm = await freshFarm('resin_print');
   const lead = farm.as('lead');
   const make = async (kind: 'printer' | 'tool' | 'material' | 'process', own: object) =>
-    must(await makeProfile(lead, { kind, technology: 'resin', name: `A ${kind}`, own: own as never, message: 'first' }))
-      .id;
+    unwrap(
+      await makeProfile(lead, { kind, technology: 'resin', name: `A ${kind}`, own: own as never, message: 'first' }),
+    ).id;
   ids.printer = await make('printer', {
     travelXMm: 120,
     travelYMm: 80,
@@ -54,8 +55,8 @@ beforeAll(async () => {
   });
   port = await freePort();
   m = await makeMachine(lead, { name: 'Lamp hut', printerId: ids.printer, place: 'room', port });
-  must(await mountTool(lead, m.id, ids.film, ''));
-  must(await loadLot(lead, m.id, { materialId: ids.resin, lot: 'Q1', remainingG: 500 }));
+  unwrap(await mountTool(lead, m.id, ids.film, ''));
+  unwrap(await loadLot(lead, m.id, { materialId: ids.resin, lot: 'Q1', remainingG: 500 }));
 });
 afterAll(() => farm.close());
 
@@ -83,10 +84,10 @@ async function plate(): Promise<string> {
     materialId: ids.resin,
     processId: ids.process,
   });
-  return must(made).id;
+  return unwrap(made).id;
 }
 async function print(id: string): Promise<PrintProgress> {
-  must(await wishPrint(farm.as('technician'), id, 'print'));
+  unwrap(await requestPrint(farm.as('technician'), id, 'print'));
   await runPrint(worker(), id, 'test');
   return (await findTrial(worker(), id))!.progress!;
 }
@@ -150,9 +151,9 @@ describe('a resin print', () => {
   test('wished away while the printer cannot be reached ends at once, and says what is left to do', async () => {
     await switchOff();
     const id = await plate();
-    must(await wishPrint(farm.as('technician'), id, 'print'));
+    unwrap(await requestPrint(farm.as('technician'), id, 'print'));
     const running = runPrint(worker(), id, 'test');
-    must(await wishPrint(farm.as('technician'), id, 'cancel'));
+    unwrap(await requestPrint(farm.as('technician'), id, 'cancel'));
     await running;
     const row = (await findTrial(worker(), id))!;
     expect(row.state).toBe('interrupted');
@@ -164,11 +165,11 @@ describe('a resin print', () => {
 test('a plate printed from its file on a sister counts for that machine, its own lot and all its layers', async () => {
   const lead = farm.as('lead');
   const sister = await makeMachine(lead, { name: 'Lamp hut two', printerId: ids.printer, place: 'room', port: null });
-  must(await mountTool(lead, sister.id, ids.film, ''));
-  must(await loadLot(lead, sister.id, { materialId: ids.resin, lot: 'Q2', remainingG: 100 }));
+  unwrap(await mountTool(lead, sister.id, ids.film, ''));
+  unwrap(await loadLot(lead, sister.id, { materialId: ids.resin, lot: 'Q2', remainingG: 100 }));
   const id = await plate();
   const printed = { machineId: sister.id, by: 'Nerio', at: lead.clock.now(), note: '' };
-  must(await recordPrintedElsewhere(lead, id, printed));
+  unwrap(await recordPrintedElsewhere(lead, id, printed));
   const row = (await findTrial(lead, id))!;
   expect([row.machineId, row.lot]).toEqual([sister.id, 'Q2']);
   expect(row.progress).toMatchObject({ phase: 'done', acknowledged: 10, lines: 10, zMm: 1 });
@@ -176,7 +177,7 @@ test('a plate printed from its file on a sister counts for that machine, its own
 
 describe('a ladder for a printer that lights a layer only once', () => {
   const ladder = async (): Promise<string> =>
-    must(
+    unwrap(
       await planTrial(farm.as('technician'), {
         kind: 'exposure-ladder',
         machineId: m.id,
@@ -210,7 +211,7 @@ describe('a ladder for a printer that lights a layer only once', () => {
   test('goes on with the plate at hand after a crash, and prints one again that was cancelled, not those before it', async () => {
     const id = await ladder();
     await print(id);
-    must(await wishPrint(farm.as('technician'), id, 'print'));
+    unwrap(await requestPrint(farm.as('technician'), id, 'print'));
     const row = (await findTrial(worker(), id))!;
     const perPlate = row.plan.lines / 4;
     // killed in the second plate: the printer goes on by itself and comes to its end
@@ -248,7 +249,7 @@ test('a stack that asks for warmer resin waits for it, and the print keeps how w
     bands: [1.6, 2, 2.5, 3.2],
     options: { resinC: 32 },
   });
-  const id = must(made).id;
+  const id = unwrap(made).id;
   const { resinC } = await print(id);
   expect(Math.abs(resinC! - 32)).toBeLessThanOrEqual(0.2);
 });

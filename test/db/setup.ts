@@ -32,14 +32,14 @@ export async function freshFarm(name: string): Promise<Farm> {
   return { pool, clock, as, close: () => pool.end() };
 }
 
-export function must<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
+export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
   if (!result.ok) throw new Error(JSON.stringify(result.failure));
   return result.value;
 }
 
 /** Bytes kept as a file, as if they had been uploaded. */
 export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: string; size: number }> =>
-  must(
+  unwrap(
     await storeFile(
       ctx,
       (async function* () {

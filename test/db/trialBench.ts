@@ -2,7 +2,7 @@ import { makeProfile } from '../../src/areas/library/server/index.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { addReading, findTrial, getTrialPage, planTrial } from '../../src/areas/trials/server/index.ts';
-import { freshFarm, must, type Farm } from './setup.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 /** A farm with one machine, tool, material and process, and the few words that tests of trials speak in. */
 export let farm: Farm;
@@ -14,7 +14,7 @@ export async function openBench(name: string): Promise<void> {
   farm = await freshFarm(name);
   const lead = farm.as('lead');
   const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    must(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
+    unwrap(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
   const printer = await make('printer', 'Frame', {
     travelXMm: 220,
     travelYMm: 210,
@@ -37,8 +37,8 @@ export async function openBench(name: string): Promise<void> {
   });
   processId = await make('process', 'Even', { layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40 });
   m = await makeMachine(lead, { name: 'Hut', printerId: printer, place: 'bench', port: null });
-  must(await mountTool(lead, m.id, toolId, ''));
-  must(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  unwrap(await mountTool(lead, m.id, toolId, ''));
+  unwrap(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
 }
 
 export const input = (kind: TrialKindKey, over: object = {}) => ({
@@ -53,13 +53,13 @@ export const input = (kind: TrialKindKey, over: object = {}) => ({
   ...over,
 });
 export const plan = async (kind: TrialKindKey, over: object = {}) =>
-  must(await planTrial(farm.as('technician'), input(kind, over))).id;
-export const page = async (id: string) => must(await getTrialPage(farm.as('technician'), id));
+  unwrap(await planTrial(farm.as('technician'), input(kind, over))).id;
+export const page = async (id: string) => unwrap(await getTrialPage(farm.as('technician'), id));
 export const read = async (id: string, feature: string, typed: (band: number) => string | null) => {
   for (const [i] of (await findTrial(farm.as('viewer'), id))!.plan.bands.entries()) {
     const text = typed(i + 1);
     if (text !== null)
-      must(
+      unwrap(
         await addReading(farm.as('technician'), id, {
           band: i + 1,
           feature,

@@ -13,7 +13,7 @@ import {
   openPicture,
   recordPrintedElsewhere,
 } from '../../src/areas/trials/server/index.ts';
-import { must } from './setup.ts';
+import { unwrap } from './setup.ts';
 
 import { farm, m, materialId, openBench, page, plan, toolId } from './trialBench.ts';
 
@@ -59,7 +59,7 @@ test('a flow trial kept in the first shape is read and analysed in the shared on
       await db.execute(sql.raw(statement));
   for (const feature of ['front', 'right', 'back', 'left'])
     for (const repeat of [1, 2])
-      must(
+      unwrap(
         await addReading(farm.as('technician'), id, {
           band: 1,
           feature,
@@ -86,7 +86,7 @@ describe('a series of reference prints', () => {
     const id = await plan('reference-part');
     for (const f of places)
       for (const repeat of [1, 2])
-        must(
+        unwrap(
           await addReading(tech(), id, { band: 1, feature: f.key, repeat, typed: String(score), instrument: 'eye' }),
         );
     return id;
@@ -94,7 +94,7 @@ describe('a series of reference prints', () => {
   test('sets each print against the one before, names what was changed, and proves nothing', async () => {
     const first = await print(3);
     expect((await page(first)).analysis?.sentence).toContain('first print of its series');
-    const kept = must(await decideTrial(tech(), first, 'accepted', ''));
+    const kept = unwrap(await decideTrial(tech(), first, 'accepted', ''));
     expect(kept).toEqual({ pairingRevision: null, written: [] });
     const alone = await page(await print(4));
     expect(alone.analysis?.sentence).toContain(
@@ -102,18 +102,18 @@ describe('a series of reference prints', () => {
     );
     expect(alone.analysis?.warnings.join()).toContain('without a change on record');
     farm.clock.set(new Date(farm.clock.now().getTime() + 3_600_000));
-    must(await logMaintenance(tech(), m.id, 'nozzle', ''));
+    unwrap(await logMaintenance(tech(), m.id, 'nozzle', ''));
     const after = await page(await print(4));
     expect(after.analysis?.sentence).toMatch(/^Better than T-\d+: .* The one change: nozzle/);
     expect(after.series.map((s) => s.id)).toEqual([first]); // what was not kept is no part of it
-    must(await decideTrial(tech(), after.id, 'accepted', ''));
-    must(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A2', remainingG: 700 }));
+    unwrap(await decideTrial(tech(), after.id, 'accepted', ''));
+    unwrap(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A2', remainingG: 700 }));
     const third = await page(await print(2));
     expect(third.analysis?.sentence).toContain('The one change: lot A1 → A2.');
     expect(third.analysis?.figures.find(([label]) => label === `since ${third.series[0]!.name}`)?.[1]).toContain(
       '0 better, 8 worse',
     );
-    must(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A1', remainingG: 700 }));
+    unwrap(await loadLot(farm.as('lead'), m.id, { materialId, lot: 'A1', remainingG: 700 }));
   });
   test('without enough scores cannot be kept, and is set aside like any other', async () => {
     const id = await plan('reference-part');
@@ -128,12 +128,12 @@ describe('a picture of a place', () => {
     (async function* () {
       for (const piece of pieces) yield Uint8Array.from(piece);
     })();
-  const kept = async (id: string) => must(await getTrialPage(farm.as('viewer'), id)).pictures;
+  const kept = async (id: string) => unwrap(await getTrialPage(farm.as('viewer'), id)).pictures;
 
   test('is kept with its bytes, known by its first bytes however they arrive', async () => {
     const id = await plan('temperature');
     const whole = [...PNG, 1, 2, 3];
-    const made = must(
+    const made = unwrap(
       await addPicture(
         farm.as('technician'),
         id,
@@ -142,7 +142,7 @@ describe('a picture of a place', () => {
       ),
     );
     expect(await kept(id)).toMatchObject([{ band: 2, feature: 'surface', type: 'image/png', takenWith: 'upload' }]);
-    const opened = must(await openPicture(farm.as('viewer'), id, made.id));
+    const opened = unwrap(await openPicture(farm.as('viewer'), id, made.id));
     const read: number[] = [];
     for await (const piece of opened.bytes) read.push(...piece);
     expect(read).toEqual(whole);
@@ -164,15 +164,15 @@ describe('a picture of a place', () => {
 });
 
 describe('a table of readings', () => {
-  const standing = async (id: string) => must(await getTrialPage(farm.as('viewer'), id)).readings.map((r) => r.typed);
+  const currentTexts = async (id: string) => unwrap(await getTrialPage(farm.as('viewer'), id)).readings.map((r) => r.typed);
   test('is kept whole, and one bad row keeps all of it out', async () => {
     const id = await plan('temperature');
     const table = (last: string) => `band,feature,repeat,reading\n1,strings,1,4\n2,strings,1,2\n3,strings,1,${last}`;
     const refused = await addReadingTable(farm.as('technician'), id, table('-3'));
     expect(refused).toMatchObject({ ok: false, failure: { detail: { where: expect.stringContaining('line 4') } } });
-    expect(await standing(id)).toEqual([]);
-    expect(must(await addReadingTable(farm.as('technician'), id, table('1'))).kept).toBe(3);
-    expect((await standing(id)).sort()).toEqual(['1', '2', '4']);
+    expect(await currentTexts(id)).toEqual([]);
+    expect(unwrap(await addReadingTable(farm.as('technician'), id, table('1'))).kept).toBe(3);
+    expect((await currentTexts(id)).sort()).toEqual(['1', '2', '4']);
   });
 });
 
@@ -186,8 +186,8 @@ describe('a coupon printed from its file', () => {
   });
   test('is recorded with who, when and on which machine, and can then be measured', async () => {
     const id = await plan('flow');
-    must(await recordPrintedElsewhere(farm.as('technician'), id, printed()));
-    const page = must(await getTrialPage(farm.as('viewer'), id));
+    unwrap(await recordPrintedElsewhere(farm.as('technician'), id, printed()));
+    const page = unwrap(await getTrialPage(farm.as('viewer'), id));
     expect(page.state).toBe('measuring');
     expect(page.progress?.message).toBe('Printed from its file by Nerio on Hut: lid open');
     expect(await recordPrintedElsewhere(farm.as('technician'), id, printed())).toMatchObject({
@@ -201,13 +201,13 @@ describe('a coupon printed from its file', () => {
     const id = await plan('flow');
     const there = printed({ machineId: sister.id });
     expect(await recordPrintedElsewhere(lead, id, there)).toMatchObject({ ok: false, failure: { code: 'notReady' } });
-    must(await mountTool(lead, sister.id, toolId, ''));
+    unwrap(await mountTool(lead, sister.id, toolId, ''));
     expect(await recordPrintedElsewhere(lead, id, there), 'nothing is loaded there').toMatchObject({
       ok: false,
       failure: { code: 'blocked' },
     });
-    must(await loadLot(lead, sister.id, { materialId, lot: 'B7', remainingG: 500 }));
-    must(await recordPrintedElsewhere(lead, id, there));
+    unwrap(await loadLot(lead, sister.id, { materialId, lot: 'B7', remainingG: 500 }));
+    unwrap(await recordPrintedElsewhere(lead, id, there));
     expect(await findTrial(lead, id)).toMatchObject({ machineId: sister.id, lot: 'B7' });
   });
   test('cannot have been printed before it was planned', async () => {

@@ -11,9 +11,9 @@ import {
   listDue,
   planDue,
   previewTrial,
-  wishPrint,
+  requestPrint,
 } from '../../src/areas/trials/server/index.ts';
-import { must } from './setup.ts';
+import { unwrap } from './setup.ts';
 
 import { bestAt, farm, input, m, materialId, openBench, page, plan, processId, read, toolId } from './trialBench.ts';
 
@@ -33,7 +33,7 @@ describe('a plan', () => {
     expect(await of([215, 210])).toContain('takes 3 to 12');
   });
   test('from a kept recipe is laid with its values, and is not called changed for having them', async () => {
-    const recipe = must(
+    const recipe = unwrap(
       await keepRecipe(farm.as('technician'), {
         id: null,
         version: 1,
@@ -90,7 +90,7 @@ describe('a decision', () => {
       failure: { code: 'needsLead', why: expect.stringContaining('the supplier allows') },
     });
     expect((await page(id)).state).toBe('measuring');
-    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    unwrap(await decideTrial(farm.as('lead'), id, 'accepted', ''));
   });
   test('writes four values of one trial as one revision, and work on an axis makes all of them due', async () => {
     const id = await plan('dimensions');
@@ -103,7 +103,7 @@ describe('a decision', () => {
         const l = lengthOf(f.key);
         const drawn = params[f.key] ?? l.nominalMm;
         const mm = drawn * 0.998 + (l.feature === 'hole' ? -1 : 1) * 0.03 + (repeat === 1 ? 0.004 : -0.004);
-        must(
+        unwrap(
           await addReading(farm.as('technician'), id, {
             band: 1,
             feature: f.key,
@@ -113,7 +113,7 @@ describe('a decision', () => {
           }),
         );
       }
-    const { written, pairingRevision } = must(await decideTrial(farm.as('technician'), id, 'accepted', ''));
+    const { written, pairingRevision } = unwrap(await decideTrial(farm.as('technician'), id, 'accepted', ''));
     const of = (key: string) => written.find((w) => w.setting === key)!.value;
     expect([of('scaleXPercent'), of('scaleYPercent'), of('contourOffsetMm')]).toEqual([
       expect.closeTo(100.2, 1),
@@ -129,20 +129,20 @@ describe('a decision', () => {
       sentence: now.analysis!.sentence,
     });
     farm.clock.set(new Date('2026-11-23T08:00:00Z'));
-    must(await logMaintenance(farm.as('technician'), m.id, 'axis', ''));
+    unwrap(await logMaintenance(farm.as('technician'), m.id, 'axis', ''));
     expect((await page(id)).proofs.map((p) => p.state)).toEqual(['due', 'due', 'due', 'due']);
   });
   test('after a nozzle change wants a reason why the coupon still holds', async () => {
     const id = await plan('temperature', { bands: [215, 210, 205, 200, 195] });
     await bestAt(id, 3);
     farm.clock.set(new Date('2026-11-24T08:00:00Z'));
-    must(await logMaintenance(farm.as('technician'), m.id, 'nozzle', 'same bore'));
+    unwrap(await logMaintenance(farm.as('technician'), m.id, 'nozzle', 'same bore'));
     expect((await page(id)).changed.join()).toContain('nozzle changed');
     expect(await decideTrial(farm.as('technician'), id, 'accepted', '')).toMatchObject({
       ok: false,
       failure: { code: 'machineChanged' },
     });
-    must(await decideTrial(farm.as('technician'), id, 'accepted', 'same bore, same maker, checked with a pin'));
+    unwrap(await decideTrial(farm.as('technician'), id, 'accepted', 'same bore, same maker, checked with a pin'));
   });
 });
 
@@ -158,7 +158,7 @@ describe('what is due', () => {
     expect(kinds).not.toContain('pressure'); // its controller has no command for it
     expect(kinds.indexOf('first-layer')).toBeLessThan(kinds.indexOf('overhang'));
     expect(wanted.every((d) => d.cannot === null && d.timeS > 0 && d.massG > 0)).toBe(true);
-    const { planned } = must(
+    const { planned } = unwrap(
       await planDue(tech, [
         { machineId: m.id, kind: 'first-layer' },
         { machineId: m.id, kind: 'overhang' },
@@ -183,7 +183,7 @@ describe('what is due', () => {
 describe('a coupon', () => {
   test('that does not pass the job check is not printed, and the reason says what to do', async () => {
     const id = await plan('flow');
-    const other = must(
+    const other = unwrap(
       await makeProfile(farm.as('lead'), {
         kind: 'tool',
         name: '0.8',
@@ -191,19 +191,23 @@ describe('a coupon', () => {
         message: 'first',
       }),
     ).id;
-    must(await mountTool(farm.as('technician'), m.id, other, ''));
-    expect(await wishPrint(farm.as('technician'), id, 'print')).toMatchObject({
+    unwrap(await mountTool(farm.as('technician'), m.id, other, ''));
+    expect(await requestPrint(farm.as('technician'), id, 'print')).toMatchObject({
       ok: false,
       failure: { code: 'blocked', what: expect.stringContaining('0.8') },
     });
     expect((await page(id)).state).toBe('planned');
-    must(await mountTool(farm.as('technician'), m.id, toolId, ''));
-    must(await wishPrint(farm.as('technician'), id, 'print'));
-    must(await wishPrint(farm.as('technician'), id, 'cancel'));
+    unwrap(await mountTool(farm.as('technician'), m.id, toolId, ''));
+    unwrap(await requestPrint(farm.as('technician'), id, 'print'));
+    unwrap(await requestPrint(farm.as('technician'), id, 'cancel'));
   });
   test('of temperatures outside the supplier’s range may be printed: that is what it tries', async () => {
-    must(
-      await wishPrint(farm.as('technician'), await plan('temperature', { bands: [235, 230, 225, 220, 215] }), 'print'),
+    unwrap(
+      await requestPrint(
+        farm.as('technician'),
+        await plan('temperature', { bands: [235, 230, 225, 220, 215] }),
+        'print',
+      ),
     );
   });
 });
@@ -223,7 +227,7 @@ describe('the farm’s policy', () => {
     } = await page(id);
     for (let place = 1; place <= 9; place++)
       for (const repeat of [1, 2])
-        must(
+        unwrap(
           await addReading(farm.as('technician'), id, {
             band: 1,
             feature: `place ${place}`,
@@ -240,16 +244,16 @@ describe('the farm’s policy', () => {
     });
   });
   test('leaves accepting to a lead and shortens how long evidence holds; every change is kept', async () => {
-    must(await changePolicy(farm.as('lead'), { ...policy, why: 'new people on the bench' }));
+    unwrap(await changePolicy(farm.as('lead'), { ...policy, why: 'new people on the bench' }));
     const id = await plan('overhang');
     await read(id, 'droopMm', (b) => (0.05 + 0.008 * b * b).toFixed(2));
     expect(await decideTrial(farm.as('technician'), id, 'accepted', '')).toMatchObject({
       ok: false,
       failure: { code: 'needsLead' },
     });
-    must(await decideTrial(farm.as('lead'), id, 'accepted', ''));
+    unwrap(await decideTrial(farm.as('lead'), id, 'accepted', ''));
     expect((await page(id)).proofs.find((p) => p.key === 'steepestOverhangDeg')!.daysLeft).toBe(10);
-    must(await changePolicy(farm.as('lead'), { ...policy, technicianAccepts: true, why: 'they know it now' }));
+    unwrap(await changePolicy(farm.as('lead'), { ...policy, technicianAccepts: true, why: 'they know it now' }));
     expect((await getPolicyPage(farm.as('viewer'))).changes.map((c) => c.why)).toEqual([
       'they know it now',
       'new people on the bench',

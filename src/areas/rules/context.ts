@@ -1,6 +1,6 @@
 import { rangeOf } from '../library/settings/define.ts';
 import type { MotionLimits } from '../../core/motion/limits.ts';
-import type { MeshLaySettings } from '../../core/toolpath/layMesh.ts';
+import type { MeshToolpathSettings } from '../../core/toolpath/generateToolpath.ts';
 import type { Proof } from '../library/model/records.ts';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { zonesOfValues } from '../machines/model/dialect.ts';
@@ -79,7 +79,7 @@ export interface CheckContext {
     readonly values?: Values;
     readonly roles?: readonly RecipeRole[];
     /** How a mesh would be laid; missing where the recipe or the start block lacks something, and in older runs. */
-    readonly lay?: MeshLaySettings | null;
+    readonly lay?: MeshToolpathSettings | null;
     /** Least time a layer needs to cool; missing in older runs. */
     readonly lowestLayerTimeS?: number | null;
     /** Kind of plastic. */

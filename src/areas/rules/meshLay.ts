@@ -1,11 +1,11 @@
 import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
-import type { MeshLaySettings } from '../../core/toolpath/layMesh.ts';
-import { layMissing, layOf, laySettingsOf } from '../library/model/laySettings.ts';
+import type { MeshToolpathSettings } from '../../core/toolpath/generateToolpath.ts';
+import { layMissing, layOf, laySettingsOf } from '../library/model/toolpathSettings.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { dialectOf } from '../machines/model/dialect.ts';
 
 /** How a mesh is laid under a recipe's effective values; null where something it needs is missing. */
-export function meshLayOf(v: Values, title: string): MeshLaySettings | null {
+export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null {
   if (layMissing(v) || typeof v['startBlock'] !== 'string') return null;
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
   return {

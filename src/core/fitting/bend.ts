@@ -1,6 +1,6 @@
 /** How far a parabola with its foot at a place lies, there, from the least-squares line through it at the given points: what one unit of
  *  bend moves a line's value by. */
-export function squareOffLine(x: readonly number[], at: number): number {
+export function curvatureBias(x: readonly number[], at: number): number {
   const n = x.length;
   const mean = x.reduce((s, v) => s + v, 0) / n;
   const squares = x.map((v) => (v - at) ** 2);

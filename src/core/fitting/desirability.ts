@@ -1,9 +1,9 @@
 /** How good one response is, from 0 to 1, straight between its ends. Source: Derringer & Suich 1980 (s = 1). */
-export interface Aim {
+export interface DesirabilityBounds {
   readonly bad: number;
   readonly good: number;
 }
-export const desirabilityOf = (value: number, { bad, good }: Aim): number =>
+export const desirabilityOf = (value: number, { bad, good }: DesirabilityBounds): number =>
   Math.min(1, Math.max(0, (value - bad) / (good - bad)));
 
 /** All responses together: the weighted geometric mean; one that is unacceptable makes the whole unacceptable. Weights are a later extension of the source. */

@@ -19,7 +19,7 @@ import {
 import { decay, fitCurve, type Model } from './nonlinear.ts';
 import { nist } from './reference/nist.ts';
 
-const must = <T>(r: { ok: true; value: T } | { ok: false; failure: { what: string } }): T => {
+const unwrap = <T>(r: { ok: true; value: T } | { ok: false; failure: { what: string } }): T => {
   if (!r.ok) throw new Error(r.failure.what);
   return r.value;
 };
@@ -31,7 +31,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
   const sets: [string, LinearFit, (typeof nist)['Norris']][] = [
     [
       'Norris',
-      must(
+      unwrap(
         fitLine(
           nist.Norris.rows.map((r) => r[1]!),
           nist.Norris.rows.map((r) => r[0]!),
@@ -41,7 +41,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
     ],
     [
       'Pontius',
-      must(
+      unwrap(
         fitQuadratic(
           nist.Pontius.rows.map((r) => r[1]!),
           nist.Pontius.rows.map((r) => r[0]!),
@@ -51,7 +51,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
     ],
     [
       'Longley',
-      must(
+      unwrap(
         fitLinear(
           nist.Longley.rows.map(([, ...x]) => [1, ...x]),
           nist.Longley.rows.map((r) => r[0]!),
@@ -77,7 +77,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
         const normal = normalFrom(seededRandom(seed));
         const x = Array.from({ length: 9 }, (_, i) => i);
         const y = x.map((v) => 3 + 0.7 * v + normal());
-        const fit = must(fitLine(x, y));
+        const fit = unwrap(fitLine(x, y));
         const other = linearRegression(x.map((v, i) => [v, y[i]!]));
         expect(fit.coefficients).toEqual([expect.closeTo(other.b, 9), expect.closeTo(other.m, 9)]);
         expect(fit.rSquared).toBeCloseTo(
@@ -94,7 +94,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
     const x = [0, 100, 0, 100, 50];
     const y = [0, 0, 80, 80, 40];
     expect(
-      must(
+      unwrap(
         fitPlane(
           x,
           y,
@@ -113,7 +113,7 @@ describe('linear least squares against NIST’s certified values (StRD: Norris, 
     for (let seed = 1; seed <= 2000; seed++) {
       const normal = normalFrom(seededRandom(seed * 7919));
       const x = [0, 1, 2, 3, 4, 5];
-      const fit = must(
+      const fit = unwrap(
         fitLine(
           x,
           x.map((v) => 1 + 2 * v + normal()),
@@ -139,7 +139,7 @@ describe('curves', () => {
   test.each([[[500, 0.0001]], [[250, 0.0005]]])(
     'Misra1a from %j: parameters and their standard deviations hold six digits',
     (start) => {
-      const fit = must(fitCurve(model, misra.x, misra.y, start));
+      const fit = unwrap(fitCurve(model, misra.x, misra.y, start));
       for (const [found, certified] of [
         [fit.parameters[0], 238.94212918],
         [fit.parameters[1], 5.5015643181e-4],
@@ -157,7 +157,7 @@ describe('curves', () => {
         fc.double({ min: 0, max: 2, noNaN: true }),
         (a, b, c) => {
           const x = [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 2];
-          const fit = must(
+          const fit = unwrap(
             fitCurve(
               decay,
               x,
@@ -174,7 +174,7 @@ describe('curves', () => {
     fc.assert(
       fc.property(fc.double({ min: 5, max: 16, noNaN: true }), (at) => {
         const x = Array.from({ length: 18 }, (_, i) => 2 + i);
-        const fit = must(
+        const fit = unwrap(
           fitBrokenStick(
             x,
             x.map((v) => 1 - 0.04 * Math.max(0, v - at)),

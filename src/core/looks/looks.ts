@@ -1,6 +1,6 @@
 /** How a place of a coupon looks at a stated figure: lines in a field of 64 × 40, the same for the drawings beside a score and for
  *  the bench camera. What can be measured is drawn to the scale of a bar; what can be counted is there as often as it is. */
-export type Look = 'strings' | 'gaps' | 'corners' | 'blotches' | 'sag' | 'droop' | 'waves' | 'bulge' | 'hole';
+export type DefectSymbol = 'strings' | 'gaps' | 'corners' | 'blotches' | 'sag' | 'droop' | 'waves' | 'bulge' | 'hole';
 /** `body` is plastic, `fault` what is looked for, `datum` where it should be, `bar` the scale. */
 export interface Mark {
   readonly is: 'body' | 'fault' | 'datum' | 'bar';
@@ -29,7 +29,7 @@ const times = (count: number, make: (k: number) => Mark): Mark[] =>
   Array.from({ length: Math.max(0, Math.round(count)) }, (_, k) => make(k));
 const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
-export const looks: Readonly<Record<Look, LookSpec>> = {
+export const looks: Readonly<Record<DefectSymbol, LookSpec>> = {
   strings: {
     says: 'hairs between two posts',
     perMm: null,
@@ -182,7 +182,7 @@ const INK: Record<Mark['is'], string> = {
 };
 
 /** The look as a picture of its own (SVG), with its bar. */
-export function drawPicture(look: Look, amount: number, random: () => number, caption: string): string {
+export function drawPicture(look: DefectSymbol, amount: number, random: () => number, caption: string): string {
   const { draw, barMm } = looks[look];
   const marks = draw(amount, random);
   const grain = Array.from(

@@ -4,13 +4,14 @@ import { describe, expect, test } from 'vitest';
 import { hullFaces } from '../geometry/hull3.ts';
 import { runAll } from '../result/stepwise.ts';
 import type { Mesh } from './mesh.ts';
-import { standing, standingsOf, type OrientWish } from './orient.ts';
+import { orientMesh, compareOrientations, type OrientationRequest } from './orient.ts';
 import { turnMatrix } from './placement.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from './solids.ts';
 import { topologyOf } from './topology.ts';
 
-const wish: OrientWish = { beyondDeg: 45, layerHeightMm: 0.2, scale: [1, 1, 1], load: null, show: null };
-const standings = (mesh: Mesh, over: Partial<OrientWish> = {}) => runAll(standingsOf(mesh, { ...wish, ...over }));
+const wish: OrientationRequest = { beyondDeg: 45, layerHeightMm: 0.2, scale: [1, 1, 1], load: null, show: null };
+const standings = (mesh: Mesh, over: Partial<OrientationRequest> = {}) =>
+  runAll(compareOrientations(mesh, { ...wish, ...over }));
 const unit = fc
   .tuple(
     fc.double({ min: -1, max: 1, noNaN: true }),
@@ -70,7 +71,7 @@ describe('ways to stand', () => {
       jumpMm2: expect.closeTo(area(top) - area(foot), 6),
     });
     expect(Math.abs(all[0]!.turnDeg[0])).toBe(180);
-    const asDrawn = standing(table, topologyOf(table), [0, 0, 0], null, wish);
+    const asDrawn = orientMesh(table, topologyOf(table), [0, 0, 0], null, wish);
     expect(asDrawn.overhangMm2).toBeCloseTo(area(top) - area(foot), 6);
     expect(asDrawn.contactMm2).toBeCloseTo(area(foot), 6);
   });

@@ -12,7 +12,7 @@ import { topologyOf } from './topology.ts';
 
 type Vector = readonly [number, number, number];
 /** A way a part can stand, with what it comes to. */
-export interface Standing {
+export interface BuildOrientation {
   readonly turnDeg: Vector;
   /** Area of the flat face it rests on; null for a lean that was searched for. */
   readonly faceMm2: number | null;
@@ -33,7 +33,7 @@ export interface Standing {
   /** Direction of the load as it stands, seen from the front: x and z. */
   readonly loadSeen: readonly [number, number] | null;
 }
-export interface OrientWish {
+export interface OrientationRequest {
   /** Lean from the vertical that is accepted without support. */
   readonly beyondDeg: number;
   readonly layerHeightMm: number;
@@ -56,7 +56,7 @@ const TOUCHES_MM = 0.05;
 
 /** How a part could stand: on the six largest flat faces of its hull, and the two leans among many that need the least support. Each is
  *  worked out on the part itself; the best first: what stands before what falls over, then by surface beyond the accepted lean, then height. */
-export function* standingsOf(mesh: Mesh, wish: OrientWish): Stepwise<Standing[]> {
+export function* compareOrientations(mesh: Mesh, wish: OrientationRequest): Stepwise<BuildOrientation[]> {
   const topology = topologyOf(mesh);
   const scaled = scaledBy(mesh, wish.scale);
   const faces = hullFaces(scaled.xyz).slice(0, RESTING_FACES);
@@ -71,23 +71,23 @@ export function* standingsOf(mesh: Mesh, wish: OrientWish): Stepwise<Standing[]>
     if (downs.length >= faces.length + FOUND) break;
     if (isNew(down)) downs.push({ down, faceMm2: null });
   }
-  const out: Standing[] = [];
+  const out: BuildOrientation[] = [];
   for (const [i, { down, faceMm2 }] of downs.entries()) {
-    out.push(standing(mesh, topology, turnDown(down), faceMm2, wish));
+    out.push(orientMesh(mesh, topology, turnDown(down), faceMm2, wish));
     yield (i + 1) / downs.length;
   }
-  const falls = (s: Standing): number => (s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0 ? 1 : 0);
+  const falls = (s: BuildOrientation): number => (s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0 ? 1 : 0);
   return out.sort((a, b) => falls(a) - falls(b) || a.overhangMm2 - b.overhangMm2 || a.heightMm - b.heightMm);
 }
 
 /** What one way of standing comes to. */
-export function standing(
+export function orientMesh(
   mesh: Mesh,
   topology: ReturnType<typeof topologyOf>,
   turnDeg: Vector,
   faceMm2: number | null,
-  { beyondDeg, layerHeightMm, scale, load, show }: OrientWish,
-): Standing {
+  { beyondDeg, layerHeightMm, scale, load, show }: OrientationRequest,
+): BuildOrientation {
   const placement: Placement = { turnDeg, scale, xMm: 0, yMm: 0 };
   const stands = placed(mesh, placement);
   const { max } = boundsOf(stands);

@@ -47,10 +47,10 @@ describe('overhang', () => {
     'a plate leaned %d° from the vertical leans so, from the vertical and from the plate',
     (lean) => {
       // a thin plate stands on its edge and is leaned: its underside is the only large face that looks down
-      const standing = turned(boxMesh([-20, -0.5, 0], [20, 0.5, 40]), (-lean * Math.PI) / 180, 0);
-      const [largest] = overhangs(standing, Math.max(0, lean - 0.05));
+      const upright = turned(boxMesh([-20, -0.5, 0], [20, 0.5, 40]), (-lean * Math.PI) / 180, 0);
+      const [largest] = overhangs(upright, Math.max(0, lean - 0.05));
       if (lean === 0) return expect(largest).toBeUndefined(); // upright, nothing looks down but its foot
-      expect(overhangs(standing, lean + 0.05).every((r) => Math.abs(r.areaMm2 - 1600) > 1)).toBe(true);
+      expect(overhangs(upright, lean + 0.05).every((r) => Math.abs(r.areaMm2 - 1600) > 1)).toBe(true);
       expect(largest!.steepestDeg).toBeGreaterThan(lean - 1e-6);
       expect(leanDeg(-Math.sin((lean * Math.PI) / 180))).toBeCloseTo(lean, 9);
       expect(fromPlateDeg(leanDeg(-Math.sin((lean * Math.PI) / 180)))).toBeCloseTo(90 - lean, 9);

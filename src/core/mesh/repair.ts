@@ -38,7 +38,7 @@ export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Re
   const spare = new Set([...faults.degenerate, ...faults.duplicate]);
   const kept = spare.size === 0 ? mesh : without(mesh, spare);
   const whole = stitched(kept, TOUCHES_MM);
-  const agreed = facingAlike(whole);
+  const agreed = consistentOrientation(whole);
   const closed = withHolesClosed(agreed.mesh);
   const { shells, shellOf } = shellsOf(closed.mesh, topologyOf(closed.mesh));
   const turnedBodies = shells.filter((s) => s.isInsideOut).length;
@@ -68,7 +68,7 @@ function without(mesh: Mesh, triangles: ReadonlySet<number>): Mesh {
 const next = (half: number): number => (half % 3 === 2 ? half - 2 : half + 1);
 
 /** Faces turned over until both faces of every plain edge run it in opposite ways; the larger part of each body keeps its way. */
-function facingAlike(mesh: Mesh): { readonly mesh: Mesh; readonly turned: number } {
+function consistentOrientation(mesh: Mesh): { readonly mesh: Mesh; readonly turned: number } {
   const { corners } = mesh;
   const halves = corners.length;
   const byEdge = new Map<number, number[]>();
@@ -128,24 +128,24 @@ function rimsOf(mesh: Mesh): number[][] {
   const rims: number[][] = [];
   for (const start of from.keys()) {
     for (;;) {
-      const rim: number[] = [];
+      const boundaryLoop: number[] = [];
       const at = new Map<number, number>();
       let v = start;
       while (!at.has(v)) {
         const ends = from.get(v);
         if (!ends || ends.length === 0) break;
-        at.set(v, rim.length);
-        rim.push(v);
+        at.set(v, boundaryLoop.length);
+        boundaryLoop.push(v);
         v = ends.pop()!;
       }
       const begins = at.get(v);
       if (begins !== undefined) {
-        const loop = rim.slice(begins);
+        const loop = boundaryLoop.slice(begins);
         if (loop.length >= 3 && loop.length <= LONGEST_RIM) rims.push(loop);
         // two rims may touch in a corner: the way that led to this one belongs to the other
-        for (let i = 0; i < begins; i++) from.get(rim[i]!)!.push(rim[i + 1]!);
+        for (let i = 0; i < begins; i++) from.get(boundaryLoop[i]!)!.push(boundaryLoop[i + 1]!);
       }
-      if (rim.length === 0) break;
+      if (boundaryLoop.length === 0) break;
     }
   }
   return rims;
@@ -167,14 +167,14 @@ function withHolesClosed(mesh: Mesh): {
     const face = mesh.corners.subarray(i, i + 3);
     if (face.every((v) => onRim.has(v))) there.add(keyOf(face));
   }
-  for (const rim of rims) {
-    const lid = lidOf(mesh.xyz, rim);
-    if (lid.length === 0) continue;
-    const keys = Array.from({ length: lid.length / 3 }, (_, i) => keyOf(lid.slice(3 * i, 3 * i + 3)));
+  for (const boundaryLoop of rims) {
+    const cap = lidOf(mesh.xyz, boundaryLoop);
+    if (cap.length === 0) continue;
+    const keys = Array.from({ length: cap.length / 3 }, (_, i) => keyOf(cap.slice(3 * i, 3 * i + 3)));
     if (keys.some((k) => there.has(k))) continue;
     for (const k of keys) there.add(k);
     holes++;
-    added.push(...lid);
+    added.push(...cap);
   }
   if (holes === 0) return { mesh, holes: 0, added: 0, addedMm2: 0 };
   const corners = new Uint32Array(mesh.corners.length + added.length);

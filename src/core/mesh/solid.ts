@@ -1,6 +1,6 @@
 import { difference, union, type Region, type Ring } from '../geometry/clip.ts';
 import { joined, type Mesh, type MeshPart } from './mesh.ts';
-import { stackedMesh, type Storey } from './stacked.ts';
+import { stackedMesh, type Slab } from './slabs.ts';
 
 /** A box or disc between two heights, mm from a middle; a cut takes material away. */
 export interface Solid {
@@ -39,7 +39,7 @@ export function sectionOf(s: Pick<Solid, 'shape' | 'x' | 'y' | 'w' | 'd'>): Ring
 export function meshOfSolids(solids: readonly Solid[]): Mesh {
   const upright = solids.filter((s) => !s.top);
   const levels = [...new Set(upright.flatMap((s) => [s.fromMm, s.toMm]))].sort((a, b) => a - b);
-  const storeys: Storey[] = [];
+  const storeys: Slab[] = [];
   levels.slice(1).forEach((toMm, i) => {
     const fromMm = levels[i]!;
     const here = upright.filter((s) => s.fromMm < toMm && s.toMm > fromMm);

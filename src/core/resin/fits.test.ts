@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { normalFrom, seededRandom } from '../formats/random.ts';
 import { findZeroGrowth, type GrowthReading } from './growth.ts';
 import { fitNecks } from './necks.ts';
-import { fitWarmth } from './warmth.ts';
+import { fitExposureTemperature } from './exposureTemperature.ts';
 import { fitWorkingCurve } from './workingCurve.ts';
 
 const doses = [6, 9, 14, 21, 32, 48];
@@ -145,12 +145,15 @@ const ladderAt = (resinC: number, value: number) => ({
   bendShift: 0,
 });
 test('one temperature, or two that lie too close, say nothing of what a degree does', () => {
-  expect(fitWarmth([ladderAt(24, 2.5)])).toMatchObject({ ok: false, failure: { code: 'tooClose' } });
-  expect(fitWarmth([ladderAt(24, 2.5), ladderAt(26, 2.4)])).toMatchObject({ ok: false, failure: { code: 'tooClose' } });
+  expect(fitExposureTemperature([ladderAt(24, 2.5)])).toMatchObject({ ok: false, failure: { code: 'tooClose' } });
+  expect(fitExposureTemperature([ladderAt(24, 2.5), ladderAt(26, 2.4)])).toMatchObject({
+    ok: false,
+    failure: { code: 'tooClose' },
+  });
 });
 test('two percent a degree is found, with an interval that narrows as temperatures lie further apart', () => {
   const widths = [6, 12].map((apart) => {
-    const fit = fitWarmth([ladderAt(20, 2.5), ladderAt(20 + apart, 2.5 * 0.98 ** apart)]);
+    const fit = fitExposureTemperature([ladderAt(20, 2.5), ladderAt(20 + apart, 2.5 * 0.98 ** apart)]);
     if (!fit.ok) throw new Error(fit.failure.what);
     expect(fit.value.percentPerC).toBeCloseTo(2, 6);
     return fit.value.interval[1] - fit.value.interval[0];

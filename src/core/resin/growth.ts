@@ -1,4 +1,4 @@
-import { squareOffLine } from '../fitting/bend.ts';
+import { curvatureBias } from '../fitting/bend.ts';
 import { fiellerInterval, fitLine } from '../fitting/leastSquares.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 
@@ -77,7 +77,7 @@ export function findZeroGrowth(readings: readonly GrowthReading[]): Result<Growt
       todo: 'see that readings and fields belong together, or spread the exposures wider',
     });
   const at = -b / slope;
-  const bendShift = (BEND_MM * squareOffLine(x, at)) / slope;
+  const bendShift = (BEND_MM * curvatureBias(x, at)) / slope;
   const bendAt = NORMAL_95 * Math.abs(bendShift);
   const value = Math.exp(at);
   return succeed({

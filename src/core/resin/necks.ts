@@ -1,4 +1,4 @@
-import { squareOffLine } from '../fitting/bend.ts';
+import { curvatureBias } from '../fitting/bend.ts';
 import { fiellerInterval, fitLine } from '../fitting/leastSquares.ts';
 import { coverageFactor } from '../fitting/statistics.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
@@ -54,7 +54,7 @@ export function fitNecks(readings: readonly NeckReading[], light: number, neckMm
   const at = Math.log(light);
   const partsMm = b + slope * at;
   const mean = Math.sqrt(Math.max(0, c[0]![0]! + 2 * at * c[0]![1]! + at * at * c[1]![1]!));
-  const half = Math.hypot(factor * mean, NORMAL_95 * BEND_MM * squareOffLine(x, at));
+  const half = Math.hypot(factor * mean, NORMAL_95 * BEND_MM * curvatureBias(x, at));
   const root = fiellerInterval(neckMm - b, slope, c[0]![0]!, c[1]![1]!, -c[0]![1]!, degreesOfFreedom);
   return succeed({
     partsMm,

@@ -26,7 +26,7 @@ export interface Lay {
   readonly accelerationMmPerS2: number;
 }
 /** How a part is laid, by kind of line. */
-export interface LaySettings {
+export interface ToolpathSettings {
   readonly layerHeightMm: number;
   readonly firstLayerHeightMm: number;
   readonly walls: number;
@@ -53,7 +53,7 @@ const SHORT_TRAVEL_MM = 2;
 const LIFT_MM_PER_S = 8;
 
 /** G-code of a reference part: walls from the outside in, solid floors and tops, sparse lines between, travel with retraction. */
-export function layPart(part: ReferencePart, s: LaySettings): string {
+export function generatePartProgram(part: ReferencePart, s: ToolpathSettings): string {
   const p = referenceParts[part];
   const w = new GcodeWriter(plainDialect, filamentAreaMm2(s.filamentDiameterMm));
   w.raw(`M140 S${s.bedC}`, `M190 S${s.bedC}`, `M109 S${s.nozzleC}`, 'G28');
@@ -104,7 +104,7 @@ function outline(p: Solid, insetMm: number): Point[] {
 /** Lines across the inside, to and fro, along X or Y. */
 function fill(
   w: GcodeWriter,
-  s: LaySettings,
+  s: ToolpathSettings,
   lay: Lay,
   h: number,
   p: Solid,
@@ -131,7 +131,14 @@ function fill(
   }
 }
 
-function line(w: GcodeWriter, s: LaySettings, lay: Lay, h: number, points: readonly Point[], isLoop: boolean): void {
+function line(
+  w: GcodeWriter,
+  s: ToolpathSettings,
+  lay: Lay,
+  h: number,
+  points: readonly Point[],
+  isLoop: boolean,
+): void {
   const [first, ...rest] = points;
   if (!first) return;
   const at = ([x, y]: Point): Point => [CENTRE_MM + x, CENTRE_MM + y];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { asTyped, plainFigures, saidPlainly, showFigure, type Figures } from './figures.ts';
+import { asTyped, plainFigures, toCanonicalText, showFigure, type Figures } from './figures.ts';
 import { parseQuantity } from './parse.ts';
 
 const abroad: Figures = { speed: 'mm/min', smallLength: 'µm', temperature: '°F', decimal: 'comma', money: null };
@@ -20,7 +20,7 @@ describe('figures as a person reads them', () => {
   });
   test('a bare figure means the person’s unit, a spelled one what it says', () => {
     const read = (text: string) => {
-      const r = parseQuantity(saidPlainly(text, 'speed', 1000, abroad), 'speed');
+      const r = parseQuantity(toCanonicalText(text, 'speed', 1000, abroad), 'speed');
       return r.ok ? r.value.canonical : r.failure.code;
     };
     expect([read('3600'), read('60 mm/s'), read('1800,5'), read('1.200,5')]).toEqual([
@@ -38,7 +38,7 @@ describe('figures as a person reads them', () => {
         fc.constantFrom(' mm/s', ''),
         (whole, rest, unit) => {
           const typed = `${whole}${rest}${unit}`;
-          expect(asTyped(saidPlainly(typed, 'speed', 1000, abroad), 'speed', 1000, abroad)).toBe(typed);
+          expect(asTyped(toCanonicalText(typed, 'speed', 1000, abroad), 'speed', 1000, abroad)).toBe(typed);
         },
       ),
     );
@@ -46,7 +46,10 @@ describe('figures as a person reads them', () => {
   test('a figure shown reads back as itself to the digits shown', () => {
     fc.assert(
       fc.property(fc.integer({ min: 20, max: 500 }), (mmPerS) => {
-        const r = parseQuantity(saidPlainly(showFigure(mmPerS, 'speed', 1000, abroad), 'speed', 1000, abroad), 'speed');
+        const r = parseQuantity(
+          toCanonicalText(showFigure(mmPerS, 'speed', 1000, abroad), 'speed', 1000, abroad),
+          'speed',
+        );
         expect(r.ok && r.value.canonical).toBeCloseTo(mmPerS, 1);
       }),
     );

@@ -50,7 +50,7 @@ export const withDecimal = (text: string, f: Figures): string =>
 
 /** What this person typed, as everybody types it: the comma a point, the unit said. Kept and sent in this form, so that a
  *  figure means the same whoever opens the draft. */
-export function saidPlainly(text: string, kind: QuantityKind, largest: number, f: Figures): string {
+export function toCanonicalText(text: string, kind: QuantityKind, largest: number, f: Figures): string {
   const pointed = f.decimal === 'comma' && !text.includes('.') ? text.replace(/^(\s*[+-]?\d*),(\d+)/, '$1.$2') : text;
   const unit = unitFor(kind, largest, f);
   return unit !== quantities[kind].units[0] && /^\s*[+-]?(\d+\.?\d*|\.\d+)\s*$/.test(pointed)

@@ -28,7 +28,7 @@ import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/m
 import { demoMachinesOnFloor } from './floor.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
-import { must } from './must.ts';
+import { unwrap } from './must.ts';
 
 type Stepped = Clock & { set(to: Date): void };
 const DAY_MS = 86_400_000;
@@ -45,7 +45,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   for (const { parent, ...p } of demoProfiles)
     profiles.set(
       p.name,
-      must(
+      unwrap(
         await makeProfile(lead, {
           ...p,
           parentId: parent ? profiles.get(parent)! : null,
@@ -61,8 +61,8 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
       port: standinPort ? standinPort + portOffset(m.name.toLowerCase().replace(' ', '-')) : null,
     });
     machines.set(m.name, made);
-    must(await mountTool(technician, made.id, profiles.get(m.tool)!, ''));
-    must(
+    unwrap(await mountTool(technician, made.id, profiles.get(m.tool)!, ''));
+    unwrap(
       await loadLot(technician, made.id, {
         materialId: profiles.get(m.material)!,
         lot: m.lot,
@@ -73,17 +73,17 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   await seedTrials(technician, daysAgo, profiles, machines);
   await seedRanges(technician, daysAgo, profiles, machines);
   daysAgo(9);
-  must(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
+  unwrap(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
   daysAgo(3);
-  must(await logMaintenance(technician, machines.get('Rifugio Vodice')!.id, 'bed', 'levelled after the move'));
+  unwrap(await logMaintenance(technician, machines.get('Rifugio Vodice')!.id, 'bed', 'levelled after the move'));
   daysAgo(14);
-  must(await logMaintenance(technician, machines.get('Rifugio Coldai')!.id, 'cleaning', 'dust behind the plate'));
+  unwrap(await logMaintenance(technician, machines.get('Rifugio Coldai')!.id, 'cleaning', 'dust behind the plate'));
   daysAgo(6);
   await seedRecipes(lead, profiles, machines);
   daysAgo(1);
   const green = profiles.get('Fienile PETG green')!;
   const tip = await findRevisionToEdit(technician, green);
-  must(
+  unwrap(
     await saveRevision(technician, {
       profileId: green,
       baseRevisionId: tip.id,
@@ -109,7 +109,7 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       ],
     };
   };
-  const vents = must(
+  const vents = unwrap(
     await keepRecipe(ctx, {
       id: null,
       version: 1,
@@ -118,8 +118,8 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       overrides: {},
     }),
   );
-  must(await pinRecipe(ctx, vents.id));
-  must(
+  unwrap(await pinRecipe(ctx, vents.id));
+  unwrap(
     await keepRecipe(ctx, {
       id: null,
       version: 1,
@@ -128,7 +128,7 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       overrides: { fillSpeedMmPerS: 100 },
     }),
   );
-  must(
+  unwrap(
     await keepRecipe(ctx, {
       id: null,
       version: 1,
@@ -137,7 +137,7 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       overrides: {},
     }),
   );
-  must(
+  unwrap(
     await keepRecipe(ctx, {
       id: null,
       version: 1,
@@ -218,7 +218,7 @@ async function seedTrials(
     const floor = demoMachinesOnFloor.find((m) => m.name === name)!;
     const m = machines.get(name)!;
     const kind = kindOf(kindKey);
-    const { id } = must(
+    const { id } = unwrap(
       await planTrial(ctx, {
         kind: kindKey,
         machineId: m.id,
@@ -230,7 +230,7 @@ async function seedTrials(
     );
     const row = (await findTrial(ctx, id))!;
     if (kind.technology === 'resin' && row.gcode !== '')
-      must(
+      unwrap(
         await recordPrintedElsewhere(ctx, id, {
           machineId: m.id,
           by: ctx.user.name,
@@ -255,10 +255,10 @@ async function seedTrials(
     for (const { instrument, ...place } of places.slice(0, places.length - left)) {
       const typed = read({ kind: kindKey, ...place });
       if (typed === null) throw new Error(`demo data: nothing to read at ${kindKey} ${place.band} ${place.feature}`);
-      must(await addReading(ctx, id, { ...place, typed, instrument }));
+      unwrap(await addReading(ctx, id, { ...place, typed, instrument }));
     }
     if (end !== 'measuring')
-      must(await decideTrial(ctx, id, end, end === 'set aside' ? 'spool was damp; dry and repeat' : ''));
+      unwrap(await decideTrial(ctx, id, end, end === 'set aside' ? 'spool was damp; dry and repeat' : ''));
   }
 }
 
@@ -274,7 +274,7 @@ function benchOf(key: string, row: Trial, seed: number, wornTo: number): (place:
   const truth = resinTruthOf(printer.seed);
   const [plate] = platesOf(row.gcode);
   if (!plate) return (place) => readResinBench(null, truth, place, seed);
-  const stack = must(readStack(stackOf(plate).zip, (bytes) => createHash('sha256').update(bytes).digest('hex')));
+  const stack = unwrap(readStack(stackOf(plate).zip, (bytes) => createHash('sha256').update(bytes).digest('hex')));
   const print = new PrintedStack(stack, stack.manifest.layers.length);
   return (place) => readResinBench(print, truth, place, seed);
 }

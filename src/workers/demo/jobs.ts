@@ -15,7 +15,7 @@ import { writeStl } from '../../core/mesh/writeStl.ts';
 import type { Ctx } from '../../platform/db/context.ts';
 import { storeFile } from '../../platform/files/store.ts';
 import { demoMachinesOnFloor } from './floor.ts';
-import { must } from './must.ts';
+import { unwrap } from './must.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
 const part = (title: string, profile: DemoPart['profile'], change: Partial<DemoPart>): DemoPart => ({
@@ -237,9 +237,9 @@ export async function seedJobs(
     daysAgo(p.daysAgo);
     const j = demoJobs.find((d) => d.title === p.like)!;
     const id = await seedJob(ctx, { ...j, title: p.title }, profiles, machines);
-    must(await clearJob(p.override ? lead : ctx, id, p.override ?? ''));
+    unwrap(await clearJob(p.override ? lead : ctx, id, p.override ?? ''));
     daysAgo(p.daysAgo - 1);
-    must(await noteOutcome(ctx, id, { ...BLANK_OUTCOME, ...p.said }));
+    unwrap(await noteOutcome(ctx, id, { ...BLANK_OUTCOME, ...p.said }));
   }
   daysAgo(0);
   for (const j of [...demoJobs, ...demoMeshJobs]) await seedJob(ctx, j, profiles, machines);
@@ -262,7 +262,7 @@ async function seedJob(
 ): Promise<string> {
   const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
   const bytes = 'part' in j ? new TextEncoder().encode(demoGcode(j.part)) : writeStl(partOfSolids('', j.solids).mesh);
-  const stored = must(
+  const stored = unwrap(
     await storeFile(
       ctx,
       (async function* () {
@@ -270,7 +270,7 @@ async function seedJob(
       })(),
     ),
   );
-  const made = must(
+  const made = unwrap(
     await makeJob(ctx, {
       title: j.title,
       class: j.class,

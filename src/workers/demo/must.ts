@@ -1,5 +1,5 @@
 /** The value of a use-case that the demonstration cannot do without. */
-export function must<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
+export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
   if (!result.ok) throw new Error(`demo data: ${JSON.stringify(result.failure)}`);
   return result.value;
 }

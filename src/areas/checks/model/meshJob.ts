@@ -23,11 +23,11 @@ import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { layingMesh, type LaidLayer, type LaidMesh } from '../../../core/toolpath/layMesh.ts';
+import { generatingToolpath, type ToolpathLayer, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { openPlate, repairsOf, standing, sumOfFacts, type PlatePart } from './plate.ts';
+import { openPlate, repairsOf, orientMesh, sumOfFacts, type PlatePart } from './plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
@@ -57,7 +57,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
-  const stands = parts.map(standing);
+  const stands = parts.map(orientMesh);
   const facts = sumOfFacts(parts.map((p) => p.survey.facts));
   const mesh = joined(stands);
   // neither turning nor moving changes what hangs together; turning faces over does
@@ -72,7 +72,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
       todo: 'check the unit of the file',
     });
   yield 0.2;
-  const laid = yield* within(layingMesh(mesh, topology, lay), 0.2, 0.7);
+  const laid = yield* within(generatingToolpath(mesh, topology, lay), 0.2, 0.7);
   if (laid.layers.length === 0)
     return fail({ code: 'flat', what: 'The part is lower than half a layer', todo: 'check the unit of the file' });
   const read = inspectGcode(new TextEncoder().encode(laid.gcode), sheet.machine.motion);
@@ -157,7 +157,7 @@ function footing(
   return { centreMm: worst?.centreMm ?? null, standsInsideMm: worst?.inside ?? null };
 }
 
-function* rowsOf(laid: LaidMesh, lineMm: number, gapLayers: number): Stepwise<MeshLayerRow[]> {
+function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<MeshLayerRow[]> {
   const every = Math.max(1, Math.ceil(laid.layers.length / SAMPLED_LAYERS));
   const out: MeshLayerRow[] = [];
   for (const [k, { zMm, region }] of laid.layers.entries()) {
@@ -176,7 +176,7 @@ function* rowsOf(laid: LaidMesh, lineMm: number, gapLayers: number): Stepwise<Me
 }
 
 /** Area of those outlines of a layer that touch nothing below them. */
-function floating(region: Region, laid: LaidMesh, k: number, gapLayers: number): number {
+function floating(region: Region, laid: Toolpath, k: number, gapLayers: number): number {
   const below = laid.layers[k - 1]!.region;
   const pieces = region.filter((ring) => ringAreaMm2(ring) > SMALLEST_FLOAT_MM2);
   let sum = 0;
@@ -217,7 +217,7 @@ function feetOf(contact: Region): MeshReport['feet'] {
 const CEILING_DEG = 85;
 /** Only where the surface has a ceiling can a layer bridge anything. */
 function bridgesOf(
-  laid: LaidMesh,
+  laid: Toolpath,
   overhangs: readonly OverhangRegion[],
   lineMm: number,
   gapMm: number,
@@ -275,7 +275,7 @@ function hullsOfFile({ opened: { file, unit }, placement }: PlatePart, stands: M
   );
 }
 
-function zonesReached(layers: readonly LaidLayer[], zones: MeshZones): MeshReport['zones'] {
+function zonesReached(layers: readonly ToolpathLayer[], zones: MeshZones): MeshReport['zones'] {
   if (zones.length === 0) return [];
   const footprint = layers.reduce<Region>(
     (all, l, k) => (k % 5 === 0 || k === layers.length - 1 ? union(all, l.region) : all),

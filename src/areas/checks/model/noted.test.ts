@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { judgeRules, type Judged } from './noted.ts';
+import { scoreRules, type Judged } from './noted.ts';
 
 const job = (jobId: string, over: Partial<Judged>): Judged => ({
   jobId,
@@ -11,7 +11,7 @@ const job = (jobId: string, over: Partial<Judged>): Judged => ({
   ...over,
 });
 const of = (...jobs: Judged[]) =>
-  judgeRules(jobs).map((r) => [r.rule, r.warnedGood, r.warnedBad, r.silentBad, r.jobs.map((j) => j.id).join()]);
+  scoreRules(jobs).map((r) => [r.rule, r.warnedGood, r.warnedBad, r.silentBad, r.jobs.map((j) => j.id).join()]);
 
 test.each([
   ['a warning before a good print cries wolf', job('a', { warned: ['flow'] }), [['flow', 1, 0, 0, 'a']]],

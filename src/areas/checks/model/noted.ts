@@ -49,7 +49,7 @@ export interface RuleRecord {
 }
 
 /** What every rule foretold against what became of the jobs, the most often wrong first. */
-export function judgeRules(judged: readonly Judged[]): RuleRecord[] {
+export function scoreRules(judged: readonly Judged[]): RuleRecord[] {
   const records = new Map<string, { -readonly [K in keyof RuleRecord]: RuleRecord[K] }>();
   const of = (rule: string) => {
     const known = records.get(rule) ?? { rule, warnedGood: 0, warnedBad: 0, silentBad: 0, jobs: [] };

@@ -7,7 +7,7 @@ import { file } from '../../../platform/files/tables.ts';
 import { signs as allSigns } from '../../trials/kinds/signs.ts';
 import { LARGEST_PICTURE_BYTES, pictureTypeOf } from '../../trials/model/pictures.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { judgeRules, printResults, type Judged, type PrintResult, type RuleRecord } from '../model/noted.ts';
+import { scoreRules, printResults, type Judged, type PrintResult, type RuleRecord } from '../model/noted.ts';
 import { findJob, jobName } from './jobs.ts';
 import { checkRun, job, jobOutcome } from './tables.ts';
 
@@ -146,5 +146,5 @@ export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: numbe
         ]
       : [];
   });
-  return { jobs: judged.length, rules: judgeRules(judged) };
+  return { jobs: judged.length, rules: scoreRules(judged) };
 }

@@ -1,18 +1,18 @@
 import { Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { stillOpen, type JobPage } from '../model/pages.ts';
-import { isReadAlike } from '../model/spread.ts';
+import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { fetchFile, fetchOthers } from './jobFiles.ts';
-import { HeightSheet } from './HeightSheet.tsx';
+import { HeightChart } from './HeightChart.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { OtherMachines } from './OtherMachines.tsx';
@@ -20,7 +20,7 @@ import { OutcomePanel } from './OutcomePanel.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { PrintPanel } from './PrintPanel.tsx';
 import { SolidPanel } from './SolidPanel.tsx';
-import { StandingPanel } from './StandingPanel.tsx';
+import { OrientationPanel } from './OrientationPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
 const JobPath = lazy(() => import('./JobPath.tsx'));
@@ -32,7 +32,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const person = usePerson();
   const { data: j, error } = useQuery({
     queryKey: ['job', id],
-    queryFn: () => call<JobPage>(`/api/jobs/${id}`),
+    queryFn: () => fetchJson<JobPage>(`/api/jobs/${id}`),
     refetchInterval: (q) => (['queued', 'running'].includes(q.state.data?.run?.state ?? '') ? 1000 : false),
   });
   const [asking, setAsking] = useState(false);
@@ -54,12 +54,12 @@ export function JobScreen({ id }: { readonly id: string }) {
   const act = async (path: string, body: object, said: string): Promise<boolean> => {
     try {
       await post(`/api/jobs/${id}/${path}`, body);
-      if (said) tellDone(said);
+      if (said) notifySuccess(said);
       setAsking(false);
       await client.invalidateQueries();
       return true;
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
       return false;
     }
   };
@@ -164,7 +164,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                 limitDeg={outcome.mesh.overhangLimitDeg}
                 onRest={rest}
               />
-              <StandingPanel file={file} choice={wish ?? j.mesh} sheet={sheet} onTake={rest} />
+              <OrientationPanel file={file} choice={wish ?? j.mesh} sheet={sheet} onTake={rest} />
               <PlatePanel
                 read={j.mesh}
                 hulls={[outcome.mesh.hull, ...outcome.mesh.others]}
@@ -199,7 +199,7 @@ export function JobScreen({ id }: { readonly id: string }) {
             </>
           )}
           <div className="page two">
-            <HeightSheet
+            <HeightChart
               outcome={outcome}
               sheet={sheet}
               {...(mayChange &&

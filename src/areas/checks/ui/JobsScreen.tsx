@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
@@ -54,7 +54,7 @@ const EMPTY =
   'No job has been checked yet. Drop a G-code file and choose machine and process; findings come while the file is still being read.';
 
 export function JobsScreen() {
-  const { data, error } = useQuery({ queryKey: ['jobs'], queryFn: () => call<JobRow[]>('/api/jobs') });
+  const { data, error } = useQuery({ queryKey: ['jobs'], queryFn: () => fetchJson<JobRow[]>('/api/jobs') });
   return (
     <>
       <div className="band" data-kind="job">

@@ -2,46 +2,49 @@ import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { call, post } from '../../../ui/api.ts';
-import { go } from '../../../ui/router.tsx';
+import { fetchJson, post } from '../../../ui/api.ts';
+import { navigate } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
-import { tellDone } from '../../../ui/tell.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
-import { isReadAlike, type PlannedPlate } from '../model/spread.ts';
+import { isReadAlike, type PlannedPlate } from '../model/arrangeOnPlates.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { asSent, sortOut, upload } from './intake.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
-import { HeightSheet } from './HeightSheet.tsx';
+import { HeightChart } from './HeightChart.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { SolidPanel } from './SolidPanel.tsx';
-import { StandingPanel } from './StandingPanel.tsx';
+import { OrientationPanel } from './OrientationPanel.tsx';
 import { purposes, type Purpose } from '../../rules/context.ts';
 import { useSheet } from './useSheet.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
-  const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const profiles = useQuery({
+    queryKey: ['profiles', '', ''],
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
+  });
   const [file, setFile] = useState<File | null>(null);
   const [over, setOver] = useState(false);
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const [machineId, setMachineId] = useState('');
   const [toolId, setToolId] = useState('');
   const [materialId, setMaterialId] = useState('');
   const [processId, setProcessId] = useState('');
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
   const [recipeId, setRecipeId] = useState('');
   const [title, setTitle] = useState('');
   const [jobClass, setJobClass] = useState<JobClass>('in-house');
@@ -61,7 +64,7 @@ export function NewJobScreen() {
   const take = async (list: readonly File[]): Promise<void> => {
     if (list.length === 0) return;
     const { main: f, meshes, isMesh, says } = await sortOut(list);
-    setSlip(says);
+    setValidationError(says);
     if (!f) return;
     isSetDown.current = false;
     const [w, d] = sheet?.machine.travelMm ?? [0, 0];
@@ -92,7 +95,7 @@ export function NewJobScreen() {
   const putAway = (why: string): void => {
     if (further.length === 0) return;
     setFurther([]);
-    setSlip(`${why} now: the further plates were put away; arrange anew`);
+    setValidationError(`${why} now: the further plates were put away; arrange anew`);
   };
   const chooseMachine = (id: string): void => {
     if (id !== machineId) putAway('The machine is another');
@@ -107,7 +110,7 @@ export function NewJobScreen() {
     setRecipeId(id);
     if (!id) return;
     try {
-      const { choice } = await call<RecipePage>(`/api/recipes/${id}`);
+      const { choice } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
       const body = choice.roles.find((r) => r.role === 'part body')!;
       if (choice.machineId) {
         if (choice.machineId !== machineId) putAway('The machine is another');
@@ -117,7 +120,7 @@ export function NewJobScreen() {
       setMaterialId(body.materialId);
       setProcessId(choice.processId);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   useEffect(() => {
@@ -137,7 +140,7 @@ export function NewJobScreen() {
       purpose,
       overrides,
     },
-    setSlip,
+    setValidationError,
   );
   useEffect(() => {
     if (!sheet || isSetDown.current) return;
@@ -159,7 +162,7 @@ export function NewJobScreen() {
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
-    setSlip(null);
+    setValidationError(null);
     try {
       const { sha256 } = await upload(file, setKeeping);
       const own: FileRef = { sha256, name: file.name, size: file.size };
@@ -188,10 +191,10 @@ export function NewJobScreen() {
         });
         ids.push(made.id);
       }
-      if (ids.length > 1) tellDone(`${ids.length} jobs, one for each plate`);
-      go(ids.length > 1 ? '/checks' : `/checks/${ids[0]}`);
+      if (ids.length > 1) notifySuccess(`${ids.length} jobs, one for each plate`);
+      navigate(ids.length > 1 ? '/checks' : `/checks/${ids[0]}`);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
       setKeeping(null);
     }
   };
@@ -256,9 +259,9 @@ export function NewJobScreen() {
             onChange={(e) => void take([...(e.target.files ?? [])])}
           />
         </label>
-        {slip && (
+        {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
-            {slip}
+            {validationError}
           </p>
         )}
         <div className="fields" style={{ marginTop: 12 }}>
@@ -351,7 +354,7 @@ export function NewJobScreen() {
         />
       )}
       {choice && check.mesh && sheet && file && (
-        <StandingPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
+        <OrientationPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
       )}
       {choice && sheet && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">
@@ -370,7 +373,7 @@ export function NewJobScreen() {
             </p>
           )}
           <div className="page two">
-            <HeightSheet
+            <HeightChart
               outcome={check.outcome}
               sheet={sheet}
               {...(choice && {

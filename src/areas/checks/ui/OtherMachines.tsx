@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
-import { call, post } from '../../../ui/api.ts';
-import { go } from '../../../ui/router.tsx';
+import { fetchJson, post } from '../../../ui/api.ts';
+import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { tellRefused } from '../../../ui/tell.tsx';
-import type { MachinesAnswer, MachinesWish } from '../../../workers/compareMachines.ts';
+import { notifyError } from '../../../ui/notify.tsx';
+import type { MachinesAnswer, MachinesRequest } from '../../../workers/compareMachines.ts';
 import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from '../model/elsewhere.ts';
 import { fetchOthers } from './jobFiles.ts';
 import type { JobPage } from '../model/pages.ts';
@@ -37,7 +37,7 @@ export function OtherMachines({
     setOf(null);
     setSays(null);
     const start = async (): Promise<void> => {
-      const others = await call<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
+      const others = await fetchJson<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
       const blob = await file();
       const besides = mesh ? await fetchOthers(id, mesh) : [];
       if (isOver) return;
@@ -50,7 +50,7 @@ export function OtherMachines({
         if (!check) return setRefused((r) => [...r, `${at.name}: ${why ?? ''}`]);
         setRows((r) => rankMachines([...r, { ...at, check }]));
       };
-      const wish: MachinesWish = { file: blob, others: besides, mesh, sheets: others.map((o) => o.sheet) };
+      const wish: MachinesRequest = { file: blob, others: besides, mesh, sheets: others.map((o) => o.sheet) };
       worker.postMessage(wish);
     };
     void start().catch((e: unknown) => setSays(e instanceof Error ? e.message : 'The file could not be fetched'));
@@ -77,9 +77,9 @@ export function OtherMachines({
         fileName: j.fileName,
         mesh: mesh && inTheMiddle(mesh, m.sheet),
       });
-      go(`/checks/${made.id}`);
+      navigate(`/checks/${made.id}`);
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const checked = rows.length + refused.length;

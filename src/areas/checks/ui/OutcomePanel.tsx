@@ -2,7 +2,7 @@ import { FileInput, MultiSelect, NumberInput, SegmentedControl, Textarea } from 
 import { useState } from 'react';
 import { Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
-import { tellRefused } from '../../../ui/tell.tsx';
+import { notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../../trials/kinds/index.ts';
 import { signs as allSigns } from '../../trials/kinds/signs.ts';
 import { printResults, type PrintResult } from '../model/noted.ts';
@@ -84,7 +84,7 @@ function OutcomeForm({
     try {
       pictureSha = picture && (await send(picture));
     } catch (e) {
-      return tellRefused(e);
+      return notifyError(e);
     }
     const outcome = {
       result,

@@ -2,7 +2,7 @@ import { NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
-import { edgeOf, spreadOut, thingsOf, type PlannedPlate, type Spread } from '../model/spread.ts';
+import { edgeOf, arrangeOnPlates, thingsOf, type PlannedPlate, type Spread } from '../model/arrangeOnPlates.ts';
 
 const USUAL_GAP_MM = 4;
 const MOST_PIECES = 200;
@@ -40,7 +40,7 @@ export function PlatePanel({
   const pieces = wanted.reduce((n, t) => n + t.count, 0);
   const arrangeThem = (): void => {
     const plate = [sheet.machine.travelMm[0], sheet.machine.travelMm[1]] as const;
-    const spread = spreadOut(wanted, now[0]!.choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
+    const spread = arrangeOnPlates(wanted, now[0]!.choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
     const { plates, tooLarge } = spread;
     const each = plates.map((p) => p.pieces);
     const left = each.slice(1).reduce((a, b) => a + b, 0);

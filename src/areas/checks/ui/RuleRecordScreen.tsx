@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import type { RuleRecord } from '../model/noted.ts';
 import { rules } from '../../rules/index.ts';
@@ -37,7 +37,7 @@ const columns: Column<RuleRecord>[] = [
 export function RuleRecordScreen() {
   const { data, error } = useQuery({
     queryKey: ['rule-record'],
-    queryFn: () => call<{ jobs: number; rules: RuleRecord[] }>('/api/jobs/rules'),
+    queryFn: () => fetchJson<{ jobs: number; rules: RuleRecord[] }>('/api/jobs/rules'),
   });
   return (
     <>

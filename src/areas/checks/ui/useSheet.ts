@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -26,7 +26,7 @@ export function useSheet(chosen: Chosen | null, onRefused: (why: string) => void
     setSheet(null);
     if (!asked) return;
     let isGone = false;
-    call<CheckContext>(`/api/limits?${asked}`).then(
+    fetchJson<CheckContext>(`/api/limits?${asked}`).then(
       (limits) => {
         if (!isGone) setSheet(limits);
       },

@@ -13,7 +13,7 @@ interface Along {
 
 /** Settings whose proof moves along one condition. A highest flow is a line between tested temperatures, held for 5 °C beyond the
  *  outermost (common practice, no source); an exposure holds for its own layer height. */
-export const alongs: Readonly<Record<string, Along>> = {
+export const conditionDependentSettings: Readonly<Record<string, Along>> = {
   highestFlowMm3PerS: { condition: 'nozzleC', sameWithin: 1, reach: 5, isLine: true },
   exposureS: { condition: 'layerHeightMm', sameWithin: 0.0005, reach: 0.0005, isLine: false },
   exposureBottomS: { condition: 'layerHeightMm', sameWithin: 0.0005, reach: 0.0005, isLine: false },
@@ -23,7 +23,7 @@ const at = (entry: PairingEntry, along: Along): number => entry.conditions[along
 
 /** The entries of a setting with a new one among them: beside those proven under other conditions, in place of one proven under the same. */
 export function placeEntry(key: string, entries: readonly PairingEntry[], entry: PairingEntry): PairingEntry[] {
-  const along = alongs[key];
+  const along = conditionDependentSettings[key];
   if (!along || !Number.isFinite(at(entry, along))) return [entry];
   const others = entries.filter((e) => Math.abs(at(e, along) - at(entry, along)) > along.sameWithin);
   return [...others, entry].sort((a, b) => at(a, along) - at(b, along));
@@ -32,7 +32,7 @@ export function placeEntry(key: string, entries: readonly PairingEntry[], entry:
 /** The entry that holds at a condition: of the same place, on the line between two, held within reach of the outermost; null elsewhere.
  *  Where nothing is said of the condition the newest one stands. */
 export function entryAt(key: string, entries: readonly PairingEntry[], where: number | null): PairingEntry | null {
-  const along = alongs[key];
+  const along = conditionDependentSettings[key];
   if (!along || where === null) return newest(entries);
   const known = entries.filter((e) => Number.isFinite(at(e, along))).sort((a, b) => at(a, along) - at(b, along));
   if (known.length === 0) return newest(entries);
@@ -86,7 +86,7 @@ export function proofAt(proof: Proof, where: number | null): Proof {
       trialName: entry.trialName,
       conditions: entry.conditions,
     };
-  const along = alongs[proof.key]!;
+  const along = conditionDependentSettings[proof.key]!;
   const tried = proof.entries.map((e) => at(e, along)).filter(Number.isFinite);
   const unit = along.condition === 'nozzleC' ? '°C' : 'mm';
   return { ...proof, state: 'unproven', because: `proven at ${[...new Set(tried)].join(' and ')} ${unit} only` };

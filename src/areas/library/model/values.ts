@@ -2,7 +2,7 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import {
   asTyped,
   plainFigures,
-  saidPlainly,
+  toCanonicalText,
   showFigure,
   unitFor,
   withDecimal,
@@ -180,7 +180,7 @@ type Quantified = Extract<Setting, { quantity: unknown }>;
 const hasQuantity = (s: Setting): s is Quantified => s.type === 'number' || s.type === 'integer';
 /** What a person typed for a setting, as it is kept: their decimal comma a point, their unit said. */
 export const keptText = (s: Setting, text: string, figures: Figures): string =>
-  hasQuantity(s) ? saidPlainly(text, s.quantity, s.range[1], figures) : text;
+  hasQuantity(s) ? toCanonicalText(text, s.quantity, s.range[1], figures) : text;
 /** A kept text as this person typed it. */
 export const fieldText = (s: Setting, kept: string, figures: Figures): string =>
   hasQuantity(s) ? asTyped(kept, s.quantity, s.range[1], figures) : kept;

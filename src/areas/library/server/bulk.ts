@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { inOneGo } from '../../../platform/db/oneGo.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { holds, type ChangeRow, type Comparison, type FoundValue, type WishedChange } from '../model/bulk.ts';
 import { addressOf } from '../model/exchange.ts';
 import type { LibraryFailure } from '../model/failures.ts';
@@ -11,7 +11,7 @@ import { parseSetting, showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { Setting, SettingValue } from '../settings/define.ts';
 import { listStored, type Stored } from './exchange.ts';
-import { findProfile, getHead, getTip } from './queries.ts';
+import { findProfile, getReleasedRevision, getNewestRevision } from './queries.ts';
 import { appendRevision, stateFor, takeBack } from './saveRevision.ts';
 import { profile } from './tables.ts';
 
@@ -150,7 +150,7 @@ async function writeOne(
 ): Promise<{ state: 'released' | 'in review'; number: number }> {
   await ctx.db.select({ id: profile.id }).from(profile).where(eq(profile.id, id)).for('update');
   const p = (await findProfile(ctx, id))!;
-  const tip = await getTip(ctx, id);
+  const tip = await getNewestRevision(ctx, id);
   const own: Record<string, SettingValue> = { ...tip.own };
   const reasons = { ...tip.reasons };
   for (const [key, value] of values) {
@@ -162,7 +162,7 @@ async function writeOne(
       reasons[key] = { kind: input.reason, text: input.message };
     }
   }
-  const state = tip.id === (await getHead(ctx, id)).id ? stateFor(ctx) : 'in review'; // upon what nobody has released yet, it waits with it
+  const state = tip.id === (await getReleasedRevision(ctx, id)).id ? stateFor(ctx) : 'in review'; // upon what nobody has released yet, it waits with it
   return { state, number: (await appendRevision(ctx, p, tip, own, reasons, input.message, state)).number };
 }
 
@@ -174,7 +174,7 @@ export interface Made {
 
 /** Takes a change of many back: every revision of it while it is still the newest, or none of them. */
 export const takeBackMany = (ctx: Ctx, made: readonly Made[]): Promise<Result<{ profiles: number }, LibraryFailure>> =>
-  inOneGo(ctx, async (inside) => {
+  inTransaction(ctx, async (inside) => {
     for (const { profileId, number } of made) {
       const back = await takeBack(inside, profileId, number);
       if (!back.ok) return back;

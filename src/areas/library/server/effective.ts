@@ -1,5 +1,5 @@
 import type { Ctx } from '../../../platform/db/context.ts';
-import { alongs, entryAt } from '../model/along.ts';
+import { conditionDependentSettings, entryAt } from '../model/along.ts';
 import type { PairingEntry, Proof } from '../model/records.ts';
 import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
@@ -59,7 +59,8 @@ async function pairingLevel(
   if (!head) return [];
   const own: Record<string, number> = {};
   for (const [key, entries] of Object.entries(head.entries)) {
-    const entry = entries.length > 0 && entryAt(key, entries, where[alongs[key]?.condition ?? ''] ?? null);
+    const entry =
+      entries.length > 0 && entryAt(key, entries, where[conditionDependentSettings[key]?.condition ?? ''] ?? null);
     if (entry) own[key] = entry.value;
   }
   return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own }];

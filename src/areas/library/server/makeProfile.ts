@@ -7,7 +7,7 @@ import { resolveValues, valuesOf } from '../model/resolve.ts';
 import { checkValues } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { ProfileKind, Values } from '../settings/define.ts';
-import { findProfile, getTip, listLevels, type Profile } from './queries.ts';
+import { findProfile, getNewestRevision, listLevels, type Profile } from './queries.ts';
 import { appendRevision, stateFor } from './saveRevision.ts';
 import { draft, profile } from './tables.ts';
 
@@ -133,7 +133,7 @@ export async function saveDraft(
   typed: Record<string, string | null>,
 ): Promise<Result<null, LibraryFailure>> {
   if (!(await findProfile(ctx, profileId))) return fail({ code: 'noProfile' });
-  const base = baseRevisionId || (await getTip(ctx, profileId)).id;
+  const base = baseRevisionId || (await getNewestRevision(ctx, profileId)).id;
   if (Object.keys(typed).length === 0)
     await ctx.db.delete(draft).where(and(eq(draft.profileId, profileId), eq(draft.authorId, ctx.user.id)));
   else

@@ -10,8 +10,8 @@ import type { Values } from '../settings/define.ts';
 import {
   findDraft,
   findProfile,
-  getHead,
-  getTip,
+  getReleasedRevision,
+  getNewestRevision,
   listChain,
   listChildren,
   listLevels,
@@ -39,8 +39,8 @@ export async function getProfilePage(
     await listRevisions(ctx, id),
     await listChildren(ctx, id),
     await findDraft(ctx, id, ctx.user.id),
-    await getHead(ctx, id),
-    await getTip(ctx, id),
+    await getReleasedRevision(ctx, id),
+    await getNewestRevision(ctx, id),
   ];
   const resolved = resolveValues([...(beside?.levels ?? []), ...levels]);
   const alone = resolveValues(levels);

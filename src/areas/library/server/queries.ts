@@ -27,7 +27,7 @@ export async function findProfileByKey(ctx: Reader, kind: Profile['kind'], key: 
 const stateOf = sql<RevisionState>`(select e.state from ${revisionEvent} e where e.revision_id = "revision"."id" order by e.seq desc limit 1)`;
 
 /** The newest revision that is released; every profile has one from its making on. */
-export async function getHead(ctx: Reader, profileId: string): Promise<Revision> {
+export async function getReleasedRevision(ctx: Reader, profileId: string): Promise<Revision> {
   const [row] = await ctx.db
     .select()
     .from(revision)
@@ -39,7 +39,7 @@ export async function getHead(ctx: Reader, profileId: string): Promise<Revision>
 }
 
 /** The newest revision that was not returned, released or still in review: what the next edit starts from. */
-export async function getTip(ctx: Reader, profileId: string): Promise<Revision> {
+export async function getNewestRevision(ctx: Reader, profileId: string): Promise<Revision> {
   const [row] = await ctx.db
     .select()
     .from(revision)
@@ -134,7 +134,7 @@ export async function listChain(ctx: Reader, profileId: string): Promise<{ profi
   for (let id: string | null = profileId; id !== null && chain.length < DEEPEST_CHAIN;) {
     const found: Profile | null = await findProfile(ctx, id);
     if (!found) break;
-    chain.push({ profile: found, head: await getHead(ctx, found.id) });
+    chain.push({ profile: found, head: await getReleasedRevision(ctx, found.id) });
     id = found.parentId;
   }
   return chain;

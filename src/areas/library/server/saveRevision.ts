@@ -13,7 +13,7 @@ import {
   findProfile,
   findRevision,
   findRevisionState,
-  getTip,
+  getNewestRevision,
   listLevels,
   type Profile,
   type Revision,
@@ -50,7 +50,7 @@ export async function saveRevision(ctx: Ctx, input: SaveInput): Promise<Result<S
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await db.select({ id: profile.id }).from(profile).where(eq(profile.id, input.profileId)).for('update');
-    const head = await getTip(inside, input.profileId);
+    const head = await getNewestRevision(inside, input.profileId);
     const base = await findRevision(inside, input.baseRevisionId);
     if (!base || base.profileId !== input.profileId) return fail({ code: 'noRevision' });
     let own = input.own;
@@ -98,7 +98,7 @@ export async function restoreRevision(
     const next = await appendRevision(
       inside,
       found,
-      await getTip(inside, profileId),
+      await getNewestRevision(inside, profileId),
       old.own,
       old.reasons,
       `Restored revision ${old.number}`,
@@ -130,7 +130,7 @@ export async function decideRevision(
     await db.select({ id: profile.id }).from(profile).where(eq(profile.id, profileId)).for('update');
     if (
       (await findRevisionState(inside, revisionId)) !== 'in review' ||
-      (await getTip(inside, profileId)).id !== revisionId
+      (await getNewestRevision(inside, profileId)).id !== revisionId
     )
       return fail({ code: 'notInReview', number: row.number });
     await db
@@ -159,7 +159,7 @@ export async function takeBack(
     const found = await findProfile(inside, profileId);
     if (!found) return fail({ code: 'noProfile' });
     await db.select({ id: profile.id }).from(profile).where(eq(profile.id, profileId)).for('update');
-    const tip = await getTip(inside, profileId);
+    const tip = await getNewestRevision(inside, profileId);
     const before = tip.parentRevisionId && (await findRevision(inside, tip.parentRevisionId));
     if (tip.number !== number || tip.authorId !== ctx.user.id || !before) return fail({ code: 'movedOn', number });
     if ((await findRevisionState(inside, tip.id)) === 'in review') {

@@ -12,14 +12,14 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
   const [isOpen, setOpen] = useState(false);
   const [tags, setTags] = useState<string[]>([]);
   const [notes, setNotes] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
     try {
       await post(`/api/profiles/${page.id}/about`, { tags, notes });
       setOpen(false);
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   return (
@@ -33,7 +33,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             onClick={() => {
               setTags([...page.tags]);
               setNotes(page.notes);
-              setSlip(null);
+              setValidationError(null);
               setOpen(true);
             }}
           >
@@ -72,7 +72,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             description="Enter after each"
             value={tags}
             onChange={setTags}
-            error={slip}
+            error={validationError}
             maxTags={20}
           />
           <Textarea

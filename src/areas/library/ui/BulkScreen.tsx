@@ -5,7 +5,7 @@ import { csvLine } from '../../../core/formats/csv.ts';
 import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone } from '../../../ui/tell.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import { comparisons, readChanges, type Comparison, type FoundValue, type WishedChange } from '../model/bulk.ts';
 import { showValue } from '../model/values.ts';
 import { catalogue, findSetting } from '../settings/catalogue.ts';
@@ -29,15 +29,15 @@ export function BulkScreen() {
   const [to, setTo] = useState('');
   const [changes, setChanges] = useState<readonly WishedChange[]>([]);
   const [preview, setPreview] = useState<Preview | null>(null);
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const setting = findSetting(key)!;
   const needsText = comparison === 'above' || comparison === 'below' || comparison === 'is';
   const attempt = async (work: () => Promise<void>): Promise<void> => {
-    setSlip(null);
+    setValidationError(null);
     try {
       await work();
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   const find = (): Promise<void> =>
@@ -64,10 +64,10 @@ export function BulkScreen() {
       });
       const undo = async (): Promise<void> => {
         const back = await post<{ profiles: number }>('/api/library/take-back', { made: done.made });
-        tellDone(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`);
+        notifySuccess(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`);
         await client.invalidateQueries();
       };
-      tellDone(
+      notifySuccess(
         `${done.profiles} ${done.profiles === 1 ? 'profile' : 'profiles'} changed, ${done.state === 'released' ? 'released' : 'sent to review'}`,
         undo,
       );
@@ -80,7 +80,7 @@ export function BulkScreen() {
       if (!f) return;
       const read = readChanges(await f.text());
       if (read.ok) await show(read.value);
-      else setSlip([read.failure.where, read.failure.what, read.failure.todo].filter(Boolean).join(': '));
+      else setValidationError([read.failure.where, read.failure.what, read.failure.todo].filter(Boolean).join(': '));
     });
   const choose = (id: string, isChosen: boolean): void =>
     setChosen((before) => {
@@ -145,9 +145,9 @@ export function BulkScreen() {
             </div>
           )}
         </form>
-        {slip && (
+        {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
-            {slip}
+            {validationError}
           </p>
         )}
       </section>

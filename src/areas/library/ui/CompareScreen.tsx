@@ -1,7 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { CompareColumn, ProfilePage } from '../model/pages.ts';
 import type { ProfileRow } from '../model/records.ts';
@@ -26,23 +26,23 @@ export function CompareScreen() {
   const [text, setText] = useState('');
   const { data, error } = useQuery({
     queryKey: ['compare', refs],
-    queryFn: () => call<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`),
+    queryFn: () => fetchJson<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`),
     enabled: refs.length > 0,
     placeholderData: (before) => before,
   });
   const profiles = useQuery({
     queryKey: ['profiles', text, ''],
-    queryFn: () => call<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`),
+    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`),
     enabled: text.trim().length > 1,
   });
   const recipes = useQuery({
     queryKey: ['recipes'],
-    queryFn: () => call<{ id: string; name: string }[]>('/api/recipes'),
+    queryFn: () => fetchJson<{ id: string; name: string }[]>('/api/recipes'),
   });
   const firstId = refs.find((r) => r.startsWith('profile:'))?.slice(8);
   const first = useQuery({
     queryKey: ['profile', firstId],
-    queryFn: () => call<ProfilePage>(`/api/profiles/${firstId!}`),
+    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${firstId!}`),
     enabled: firstId !== undefined,
   });
   const set = (next: readonly string[]): void => {

@@ -1,7 +1,7 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
-import { tellDone } from '../../../ui/tell.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import type { CompareColumn } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import type { Setting, SettingValue } from '../settings/define.ts';
@@ -24,7 +24,7 @@ export function CopyAcross({
   readonly onDone: () => void;
 }) {
   const [why, setWhy] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const copy = async (): Promise<void> => {
     try {
       const done = await post<{ state: string }>('/api/library/changes', {
@@ -33,10 +33,10 @@ export function CopyAcross({
         reason: 'copied from elsewhere',
         write: true,
       });
-      tellDone(`${c.setting.label} of ${c.to.name}: ${done.state === 'released' ? 'released' : 'sent to review'}`);
+      notifySuccess(`${c.setting.label} of ${c.to.name}: ${done.state === 'released' ? 'released' : 'sent to review'}`);
       onDone();
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   return (
@@ -61,7 +61,7 @@ export function CopyAcross({
           label="Why, in one line"
           value={why}
           onChange={(e) => setWhy(e.currentTarget.value)}
-          error={slip}
+          error={validationError}
           data-autofocus
         />
         <button className="btn p" type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>

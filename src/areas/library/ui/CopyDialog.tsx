@@ -1,8 +1,8 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { post } from '../../../ui/api.ts';
-import { go } from '../../../ui/router.tsx';
-import { tellDone } from '../../../ui/tell.tsx';
+import { navigate } from '../../../ui/router.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import type { ProfilePage } from '../model/pages.ts';
 
 /** A profile of one's own that starts from another. */
@@ -16,7 +16,7 @@ export function CopyDialog({
   readonly onClose: () => void;
 }) {
   const [name, setName] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   useEffect(() => {
     if (open) setName(`${page.name.replace(/, stock$/, '')}, our copy`);
   }, [open, page.name]);
@@ -24,10 +24,10 @@ export function CopyDialog({
     try {
       const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
       onClose();
-      tellDone(`${made.name} now starts from ${page.name}`);
-      go(`/library/${made.id}`);
+      notifySuccess(`${made.name} now starts from ${page.name}`);
+      navigate(`/library/${made.id}`);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   return (
@@ -47,7 +47,7 @@ export function CopyDialog({
           label="Name of the copy"
           value={name}
           onChange={(e) => setName(e.currentTarget.value)}
-          error={slip}
+          error={validationError}
           data-autofocus
         />
         <p className="hint" style={{ margin: '8px 0 14px' }}>

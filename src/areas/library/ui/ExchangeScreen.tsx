@@ -1,11 +1,11 @@
 import { FileButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import { tellDone } from '../../../ui/tell.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import { addressOf, type ImportRow, type ImportState } from '../model/exchange.ts';
 import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
@@ -26,11 +26,14 @@ export function ExchangeScreen() {
   const mayChange = useMayChange();
   const isLead = usePerson().role === 'lead';
   const client = useQueryClient();
-  const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
+  const profiles = useQuery({
+    queryKey: ['profiles', '', ''],
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
+  });
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [rows, setRows] = useState<readonly ImportRow[] | null>(null);
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const [take, setTake] = useState<readonly string[]>([]);
   const [leaveOut, setLeaveOut] = useState(false);
   const [isBusy, setBusy] = useState(false);
@@ -38,12 +41,12 @@ export function ExchangeScreen() {
     post<T>('/api/library/import', { text, write, leaveOutInvalid: leaveOut, take });
   const read = async (f: File | null): Promise<void> => {
     if (!f) return;
-    setSlip(null);
+    setValidationError(null);
     setRows(null);
     setTake([]);
     setLeaveOut(false);
     if (f.size > 10 * 1024 * 1024) {
-      setSlip(`${f.name} is larger than 10 MB; write fewer records into one file`);
+      setValidationError(`${f.name} is larger than 10 MB; write fewer records into one file`);
       return;
     }
     const text = await f.text();
@@ -51,20 +54,20 @@ export function ExchangeScreen() {
     try {
       setRows((await ask<{ rows: ImportRow[] }>(text, false)).rows);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   const bring = async (): Promise<void> => {
     setBusy(true);
-    setSlip(null);
+    setValidationError(null);
     try {
       const r = await ask<{ made: number; changed: number; left: number }>(file!.text, true);
-      tellDone(`${r.made} made, ${r.changed} changed, ${r.left} left as they were`);
+      notifySuccess(`${r.made} made, ${r.changed} changed, ${r.left} left as they were`);
       setRows(null);
       setFile(null);
       await client.invalidateQueries();
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
     setBusy(false);
   };
@@ -143,9 +146,9 @@ export function ExchangeScreen() {
         ) : (
           <p className="hint">A viewer reads; a technician or a lead takes files in.</p>
         )}
-        {slip && (
+        {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
-            {slip}
+            {validationError}
           </p>
         )}
         {rows && file && (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
@@ -25,10 +25,10 @@ export function HistoryDialog({
   const restore = async (revisionId: string): Promise<void> => {
     try {
       const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId });
-      tellDone(`Restored as revision ${r.number}, ${r.state}`);
+      notifySuccess(`Restored as revision ${r.number}, ${r.state}`);
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   return (

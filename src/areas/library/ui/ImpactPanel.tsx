@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Result } from '../../../core/result/result.ts';
 import { referenceParts, type ReferencePart } from '../../../core/toolpath/referencePart.ts';
 import { formatDuration } from '../../../core/units/format.ts';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import type { Impact } from '../../recipes/model/impact.ts';
 import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
@@ -19,8 +19,8 @@ const signedTime = (s: number): string =>
 export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }) {
   const [part, setPart] = useState<ReferencePart>('block');
   const [impact, setImpact] = useState<Result<Impact> | null>(null);
-  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[0]}`) });
-  const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => call<RecipePage>(`/api/recipes/${ids[1]}`) });
+  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[0]}`) });
+  const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[1]}`) });
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;

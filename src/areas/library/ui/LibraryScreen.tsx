@@ -1,7 +1,7 @@
 import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { day } from '../../../ui/dates.ts';
@@ -50,12 +50,12 @@ export function LibraryScreen() {
   const question = `text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${tag && `&tag=${encodeURIComponent(tag)}`}${retired ? '&retired=1' : ''}`;
   const { data, error } = useQuery({
     queryKey: ['profiles', question],
-    queryFn: () => call<ProfileRow[]>(`/api/profiles?${question}`),
+    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?${question}`),
     placeholderData: (before) => before,
   });
   const facets = useQuery({
     queryKey: ['profiles', 'facets', question],
-    queryFn: () => call<Facets>(`/api/profiles/facets?${question}`),
+    queryFn: () => fetchJson<Facets>(`/api/profiles/facets?${question}`),
     placeholderData: (before) => before,
   });
   const count = (facet: 'kind' | 'technology', value: string): string => {

@@ -1,10 +1,10 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
-import { go } from '../../../ui/router.tsx';
-import { tellDone } from '../../../ui/tell.tsx';
+import { navigate } from '../../../ui/router.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../model/records.ts';
 import { parseSetting } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
@@ -75,10 +75,10 @@ export function NewProfileScreen() {
   const [parentId, setParentId] = useState('');
   const [name, setName] = useState('');
   const [typed, setTyped] = useState<Record<string, string>>({});
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const profiles = useQuery({
     queryKey: ['profiles', '', kind],
-    queryFn: () => call<ProfileRow[]>(`/api/profiles?kind=${kind}`),
+    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?kind=${kind}`),
   });
   const questions = asked[`${technology} ${kind}`];
   const suggested =
@@ -105,10 +105,10 @@ export function NewProfileScreen() {
         parentId: parentId || null,
         own,
       });
-      tellDone(`${made.name} stands in the library`);
-      go(`/library/${made.id}`);
+      notifySuccess(`${made.name} stands in the library`);
+      navigate(`/library/${made.id}`);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   return (
@@ -213,9 +213,9 @@ export function NewProfileScreen() {
             );
           })}
         </div>
-        {slip && (
+        {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
-            {slip}
+            {validationError}
           </p>
         )}
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}>

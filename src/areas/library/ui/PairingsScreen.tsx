@@ -1,7 +1,7 @@
 import { SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { PairingCell, PairingMatrix } from '../model/pages.ts';
@@ -17,7 +17,10 @@ const stateOf = (cells: readonly PairingCell[]): Mark => {
 
 /** Material against machine with the state of evidence; a cell opens to tuned values, ranges, conditions and what they beat. */
 export function PairingsScreen() {
-  const { data, error } = useQuery({ queryKey: ['pairings'], queryFn: () => call<PairingMatrix>('/api/pairings') });
+  const { data, error } = useQuery({
+    queryKey: ['pairings'],
+    queryFn: () => fetchJson<PairingMatrix>('/api/pairings'),
+  });
   const [technology, setTechnology] = useState<'filament' | 'resin'>('filament');
   const [open, setOpen] = useState<{ machineId: string; materialId: string } | null>(null);
   if (error)

@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { LedgerRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import type { ProfilePage } from '../model/pages.ts';
@@ -37,7 +37,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const { data: page, error } = useQuery({
     queryKey: ['profile', id],
-    queryFn: () => call<ProfilePage>(`/api/profiles/${id}`),
+    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${id}`),
   });
   const [filter, setFilter] = useState<Filter>('everything');
   const [selected, setSelected] = useState<string | null>(null);
@@ -195,14 +195,14 @@ export function ProfileScreen({ id }: { readonly id: string }) {
             draft.end();
             const undo = async (): Promise<void> => {
               const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number });
-              tellDone(
+              notifySuccess(
                 r.number === number
                   ? `Revision ${number} is taken back`
                   : `Taken back by revision ${r.number}, ${r.state}`,
               );
               await client.invalidateQueries({ queryKey: ['profile', id] });
             };
-            tellDone(
+            notifySuccess(
               `${state === 'released' ? 'Released' : 'Sent to review'} as revision ${number}${mergedWith ? `, merged with revision ${mergedWith}` : ''}`,
               mergedWith ? undefined : undo,
             );
@@ -235,13 +235,13 @@ async function retire(page: ProfilePage, client: ReturnType<typeof useQueryClien
       await post(`/api/profiles/${page.id}/retire`, { retired: page.retired, why: 'undone' });
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     };
-    tellDone(
+    notifySuccess(
       page.retired ? `${page.name} is back in use` : `${page.name} is retired; its history and proofs stay`,
       back,
     );
     await client.invalidateQueries({ queryKey: ['profile', page.id] });
   } catch (e) {
-    tellRefused(e);
+    notifyError(e);
   }
 }
 

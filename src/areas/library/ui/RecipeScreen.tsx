@@ -2,13 +2,13 @@ import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
-import { go } from '../../../ui/router.tsx';
+import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { workOut, type RecipeChoice, type RecipePage, type RecipeSheet } from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';
@@ -43,16 +43,19 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const isNew = id === 'new';
   const mayChange = useMayChange();
   const client = useQueryClient();
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
-  const profiles = useQuery({ queryKey: ['profiles', '', ''], queryFn: () => call<ProfileRow[]>('/api/profiles') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const profiles = useQuery({
+    queryKey: ['profiles', '', ''],
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
+  });
   const kept = useQuery({
     queryKey: ['recipe', id],
-    queryFn: () => call<RecipePage>(`/api/recipes/${id}`),
+    queryFn: () => fetchJson<RecipePage>(`/api/recipes/${id}`),
     enabled: !isNew,
   });
   const [choice, setChoice] = useState<RecipeChoice>(EMPTY);
   const [sheet, setSheet] = useState<RecipeSheet | null>(null);
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [name, setName] = useState('');
   const [selected, setSelected] = useState<string | null>(null);
@@ -70,7 +73,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
     );
   }, [kept.data]);
   useEffect(() => {
-    setSlip(null);
+    setValidationError(null);
     if (!(choice.machineId || choice.printerId) || !choice.processId || choice.roles.some((r) => !r.materialId)) {
       setSheet(null);
       return;
@@ -82,7 +85,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       },
       (e: Error) => {
         if (!gone) {
-          setSlip(e.message);
+          setValidationError(e.message);
           setSheet(null);
         }
       },
@@ -137,20 +140,20 @@ export function RecipeScreen({ id }: { readonly id: string }) {
         choice,
         overrides,
       });
-      tellDone(`${name} is kept, version ${made.version}`);
+      notifySuccess(`${name} is kept, version ${made.version}`);
       await client.invalidateQueries({ queryKey: ['recipe'] });
-      if (isNew) go(`/library/recipes/${made.id}`);
+      if (isNew) navigate(`/library/recipes/${made.id}`);
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const pin = async (): Promise<void> => {
     try {
       await post(`/api/recipes/${id}/pin`, {});
-      tellDone('Pinned as it is now');
+      notifySuccess('Pinned as it is now');
       await client.invalidateQueries({ queryKey: ['recipe', id] });
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const apply = (f: RecipeFinding): void => {
@@ -158,7 +161,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       ...t,
       ...Object.fromEntries(Object.entries(f.change?.values ?? {}).map(([k, v]) => [k, showValue(findSetting(k)!, v)])),
     }));
-    tellDone(`Set for this recipe only: ${f.fix}`);
+    notifySuccess(`Set for this recipe only: ${f.fix}`);
   };
   const isResin = sheet?.technology === 'resin';
   const rows: LedgerRow[] = worked
@@ -302,12 +305,12 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           )}
         </div>
         <div>
-          {slip && (
+          {validationError && (
             <p className="empty" role="alert">
-              {slip}
+              {validationError}
             </p>
           )}
-          {!sheet && !slip && (
+          {!sheet && !validationError && (
             <p className="empty">
               Choose where, how and with what. Every value in force appears here with where it comes from, and the rules
               speak while you type.

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -20,7 +20,7 @@ const EMPTY =
 
 export function RecipesScreen() {
   const mayChange = useMayChange();
-  const { data, error } = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const { data, error } = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
   return (
     <>
       <LibraryRooms here="/library/recipes" />

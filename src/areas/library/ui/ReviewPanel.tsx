@@ -2,10 +2,10 @@ import { countOf } from '../../../core/units/plural.ts';
 import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
-import { tellDone } from '../../../ui/tell.tsx';
+import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Affected, ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
@@ -19,10 +19,10 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   const client = useQueryClient();
   const { tip, head } = page;
   const [comment, setComment] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const { data: affected } = useQuery({
     queryKey: ['affected', page.id],
-    queryFn: () => call<Affected>(`/api/profiles/${page.id}/affected`),
+    queryFn: () => fetchJson<Affected>(`/api/profiles/${page.id}/affected`),
   });
   const keys = [...new Set([...Object.keys(head.own), ...Object.keys(tip.own)])].filter(
     (k) => JSON.stringify(head.own[k]) !== JSON.stringify(tip.own[k]),
@@ -30,10 +30,10 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   const decide = async (decision: 'released' | 'returned'): Promise<void> => {
     try {
       await post(`/api/profiles/${page.id}/decision`, { revisionId: tip.id, decision, comment });
-      tellDone(`Revision ${tip.number} ${decision}`);
+      notifySuccess(`Revision ${tip.number} ${decision}`);
       await client.invalidateQueries();
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   return (
@@ -110,7 +110,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
                 label="Comment"
                 value={comment}
                 onChange={(e) => setComment(e.currentTarget.value)}
-                error={slip}
+                error={validationError}
               />
               <div style={{ display: 'flex', gap: 10 }}>
                 <button className="btn p" type="submit" disabled={comment.trim().length < 3}>

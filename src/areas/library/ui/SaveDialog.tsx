@@ -39,7 +39,7 @@ export function SaveDialog({
   const [message, setMessage] = useState('');
   const [kind, setKind] = useState<ReasonKind>('measured');
   const [until, setUntil] = useState('');
-  const [slip, setSlip] = useState<string | null>(null);
+  const [validationError, setValidationError] = useState<string | null>(null);
   const [conflict, setConflict] = useState<Extract<Outcome, { saved: false }> | null>(null);
   const [choice, setChoice] = useState<Record<string, 'mine' | 'theirs'>>({});
   const base = page.revisions.find((r) => r.id === baseRevisionId) ?? page.head;
@@ -82,7 +82,7 @@ export function SaveDialog({
       if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state);
       else setConflict(outcome);
     } catch (e) {
-      setSlip((e as Error).message);
+      setValidationError((e as Error).message);
     }
   };
   const why =
@@ -182,7 +182,7 @@ export function SaveDialog({
           label="Why, in one line"
           value={message}
           onChange={(e) => setMessage(e.currentTarget.value)}
-          error={slip}
+          error={validationError}
           data-autofocus
         />
         <NativeSelect

@@ -1,9 +1,9 @@
 import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 
 interface Token {
   readonly id: string;
@@ -18,7 +18,7 @@ interface Token {
 /** Keys for automation, a lead's affair: role, expiry, and shown once. */
 export function TokensPanel() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ['tokens'], queryFn: () => call<Token[]>('/api/tokens') });
+  const { data } = useQuery({ queryKey: ['tokens'], queryFn: () => fetchJson<Token[]>('/api/tokens') });
   const [name, setName] = useState('');
   const [role, setRole] = useState('viewer');
   const [days, setDays] = useState<number | string>(90);
@@ -28,7 +28,7 @@ export function TokensPanel() {
       await work();
       await client.invalidateQueries({ queryKey: ['tokens'] });
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const stateOf = (t: Token): string =>
@@ -102,7 +102,7 @@ export function TokensPanel() {
                       onClick={() =>
                         void act(async () => {
                           await post(`/api/tokens/${t.id}/revoke`, {});
-                          tellDone(`${t.name} is revoked`);
+                          notifySuccess(`${t.name} is revoked`);
                         })
                       }
                     >

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { put } from '../../../ui/api.ts';
-import { tellRefused } from '../../../ui/tell.tsx';
+import { notifyError } from '../../../ui/notify.tsx';
 import type { ProfilePage } from '../model/pages.ts';
 
 export type Typed = Readonly<Record<string, string | null>>;
@@ -24,7 +24,7 @@ export function useProfileDraft(id: string, page: ProfilePage | undefined) {
   };
   const send = (baseRevisionId: string, text: Typed): void => {
     line.current = line.current.then(() =>
-      put(`/api/profiles/${id}/draft`, { baseRevisionId, typed: text }).catch(tellRefused),
+      put(`/api/profiles/${id}/draft`, { baseRevisionId, typed: text }).catch(notifyError),
     );
   };
 

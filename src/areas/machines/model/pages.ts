@@ -13,7 +13,7 @@ export interface MachineCard {
   readonly printerId: string;
   readonly technology: 'filament' | 'resin';
   readonly heads: number;
-  readonly said: Said | null;
+  readonly said: ReportedState | null;
   readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;
   readonly loaded: {
     readonly id: string;
@@ -48,7 +48,7 @@ export interface MaintenanceRow {
 }
 
 /** What no file carries and only somebody at the machine can say. */
-export interface Said {
+export interface ReportedState {
   readonly speedPercent: number;
   readonly lid: 'open' | 'closed' | 'none';
   readonly resinC: number | null;

@@ -8,7 +8,7 @@ export {
   listProofs,
   type Machine,
 } from './queries.ts';
-export { loadLot, logMaintenance, makeMachine, mountTool, sayState, setMachineState } from './service.ts';
+export { loadLot, logMaintenance, makeMachine, mountTool, recordState, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint, programLines } from './linePrint.ts';

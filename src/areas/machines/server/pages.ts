@@ -1,7 +1,7 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import { findProfile, getHead, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
+import { findProfile, getReleasedRevision, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
@@ -30,7 +30,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     technology: printer.technology,
     printerId: m.printerId,
     said: m.said,
-    heads: Number((await getHead(ctx, m.printerId)).resolved['heads'] ?? 1),
+    heads: Number((await getReleasedRevision(ctx, m.printerId)).resolved['heads'] ?? 1),
     mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
     loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
     proofs: Object.values(proofs),

@@ -1,8 +1,8 @@
-import { alongs } from '../../library/model/along.ts';
+import { conditionDependentSettings } from '../../library/model/along.ts';
 import { asc, desc, eq, or } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
-import { findProfile, getHead, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
+import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
@@ -29,7 +29,7 @@ export async function findMounted(ctx: Reader, machineId: string) {
     .limit(1);
   if (!row) return null;
   const tool = await findProfile(ctx, row.toolId);
-  const head = await getHead(ctx, row.toolId);
+  const head = await getReleasedRevision(ctx, row.toolId);
   return { ...row, name: tool!.name, nozzleMm: Number(head.resolved['nozzleDiameterMm'] ?? 0) };
 }
 
@@ -87,7 +87,7 @@ export async function listProofs(
         sister ? null : loadedLot,
         sister,
       );
-      proofs[key] = key in alongs ? { ...judged, entries } : judged;
+      proofs[key] = key in conditionDependentSettings ? { ...judged, entries } : judged;
     }
   }
   return proofs;

@@ -5,7 +5,7 @@ import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile, keyOf } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
-import type { Said } from '../model/pages.ts';
+import type { ReportedState } from '../model/pages.ts';
 import { findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
@@ -160,10 +160,10 @@ export async function setMachineState(ctx: Ctx, id: string, state: Machine['stat
 }
 
 /** Keeps what somebody has read off the machine: no file carries it, and rules that need it run only then. */
-export async function sayState(
+export async function recordState(
   ctx: Ctx,
   machineId: string,
-  said: Omit<Said, 'byName' | 'at'>,
+  said: Omit<ReportedState, 'byName' | 'at'>,
 ): Promise<Result<null, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   if (!m) return fail({ code: 'noMachine' });

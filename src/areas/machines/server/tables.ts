@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { bigint, check, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
-import type { Said } from '../model/pages.ts';
+import type { ReportedState } from '../model/pages.ts';
 import type { Policy } from '../model/policy.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
@@ -20,7 +20,7 @@ export const machine = pgTable(
     state: text('state').$type<'ready' | 'printing' | 'not ready'>().notNull().default('ready'),
     device: jsonb('device').$type<{ adapter: 'line' | 'stack'; host: string; port: number } | null>(),
     /** What somebody read off the machine last; null until then. */
-    said: jsonb('said').$type<Said | null>(),
+    said: jsonb('said').$type<ReportedState | null>(),
     /** Which worker process holds the device, and until when. */
     leaseBy: text('lease_by'),
     leaseUntil: timestamp('lease_until', { withTimezone: true }),

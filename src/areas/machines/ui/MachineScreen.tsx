@@ -1,16 +1,16 @@
 import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
-import type { MachinePage, Said } from '../model/pages.ts';
+import type { MachinePage, ReportedState } from '../model/pages.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
 
@@ -19,11 +19,11 @@ function SaidForm({
   said,
   onSay,
 }: {
-  readonly said: Said | null;
-  readonly onSay: (said: Omit<Said, 'byName' | 'at'>) => void;
+  readonly said: ReportedState | null;
+  readonly onSay: (said: Omit<ReportedState, 'byName' | 'at'>) => void;
 }) {
   const [speed, setSpeed] = useState<number | string>(said?.speedPercent ?? 100);
-  const [lid, setLid] = useState<Said['lid']>(said?.lid ?? 'none');
+  const [cap, setLid] = useState<ReportedState['lid']>(said?.lid ?? 'none');
   const [resin, setResin] = useState<number | string>(said?.resinC ?? '');
   return (
     <form
@@ -31,15 +31,15 @@ function SaidForm({
       style={{ marginTop: 12 }}
       onSubmit={(e) => {
         e.preventDefault();
-        onSay({ speedPercent: Number(speed), lid, resinC: resin === '' ? null : Number(resin) });
+        onSay({ speedPercent: Number(speed), lid: cap, resinC: resin === '' ? null : Number(resin) });
       }}
     >
       <NumberInput label="Speed set at the machine" suffix=" %" min={10} max={300} value={speed} onChange={setSpeed} />
       <NativeSelect
         label="Lid"
         data={['none', 'open', 'closed']}
-        value={lid}
-        onChange={(e) => setLid(e.currentTarget.value as Said['lid'])}
+        value={cap}
+        onChange={(e) => setLid(e.currentTarget.value as ReportedState['lid'])}
       />
       <NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
       <button className="btn" disabled={speed === ''}>
@@ -57,15 +57,15 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
   const { data: m, error } = useQuery({
     queryKey: ['machine', id],
-    queryFn: () => call<MachinePage>(`/api/machines/${id}`),
+    queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
   });
   const tools = useQuery({
     queryKey: ['profiles', '', 'tool'],
-    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=tool'),
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=tool'),
   });
   const materials = useQuery({
     queryKey: ['profiles', '', 'material'],
-    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=material'),
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=material'),
   });
   const [tool, setTool] = useState('');
   const [material, setMaterial] = useState('');
@@ -83,10 +83,10 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const act = async (path: string, body: object, said: string): Promise<void> => {
     try {
       const r = await post<{ due?: string[] } | null>(`/api/machines/${id}/${path}`, body);
-      tellDone(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : said);
+      notifySuccess(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : said);
       await client.invalidateQueries();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const isResin = m.technology === 'resin';

@@ -1,11 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../model/pages.ts';
 
 export function MachinesScreen() {
-  const { data, error } = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const { data, error } = useQuery({
+    queryKey: ['machines'],
+    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+  });
   if (error)
     return (
       <p className="empty" role="alert">

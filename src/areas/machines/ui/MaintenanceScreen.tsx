@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -40,7 +40,7 @@ const EMPTY = 'Nothing has been logged yet. Work is logged on a machine’s page
 export function MaintenanceScreen() {
   const { data, error } = useQuery({
     queryKey: ['maintenance'],
-    queryFn: () => call<MaintenanceRow[]>('/api/machines/maintenance'),
+    queryFn: () => fetchJson<MaintenanceRow[]>('/api/machines/maintenance'),
   });
   if (error)
     return (

@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { exampleLimits } from '../../../core/motion/limits.ts';
-import { layPart, referenceParts, type LaySettings } from '../../../core/toolpath/referencePart.ts';
+import { generatePartProgram, referenceParts, type ToolpathSettings } from '../../../core/toolpath/referencePart.ts';
 import { validRecipeFixture } from '../../rules/fixture.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { estimate, impactOf, type RecipeAt } from './impact.ts';
 import type { RecipeSheet } from './recipe.ts';
 
 const lay = { widthMm: 0.44, speedMmPerS: 40, accelerationMmPerS2: 1000 };
-const plain: LaySettings = {
+const plain: ToolpathSettings = {
   layerHeightMm: 0.2,
   firstLayerHeightMm: 0.2,
   walls: 3,
@@ -68,21 +68,21 @@ describe('a reference part', () => {
   test.each(['block', 'drum'] as const)('laid solid, the %s has the volume of the solid within 3 percent', (part) => {
     const { widthMm, depthMm, heightMm, shape } = referenceParts[part];
     const solid = (shape === 'box' ? widthMm * depthMm : (Math.PI * widthMm * depthMm) / 4) * heightMm;
-    expect(Math.abs(read(layPart(part, plain)).extrudedVolumeMm3 / solid - 1)).toBeLessThan(0.03);
+    expect(Math.abs(read(generatePartProgram(part, plain)).extrudedVolumeMm3 / solid - 1)).toBeLessThan(0.03);
   });
   test('stays inside its outline and has the layers its height asks for', () => {
-    const r = read(layPart('block', { ...plain, infillPercent: 15 }));
+    const r = read(generatePartProgram('block', { ...plain, infillPercent: 15 }));
     const [x, y] = r.boundsMm!.max.map((m, i) => m - r.boundsMm!.min[i]!);
     expect([x, y, r.layers]).toEqual([expect.closeTo(40 - 0.44, 3), expect.closeTo(30 - 0.44, 3), 100]);
   });
   test('a cup is open: nothing lies inside above its floor', () => {
-    expect(read(layPart('cup', { ...plain, infillPercent: 100 })).extrudedVolumeMm3).toBeCloseTo(
-      read(layPart('cup', { ...plain, infillPercent: 0 })).extrudedVolumeMm3,
+    expect(read(generatePartProgram('cup', { ...plain, infillPercent: 100 })).extrudedVolumeMm3).toBeCloseTo(
+      read(generatePartProgram('cup', { ...plain, infillPercent: 0 })).extrudedVolumeMm3,
       6,
     );
   });
   test.each(['block', 'drum', 'cup'] as const)('the %s is a program the own reader has nothing against', (part) => {
-    const r = read(layPart(part, plain));
+    const r = read(generatePartProgram(part, plain));
     expect([r.problemCount, r.unknownWords, r.coldExtrusionLine, r.nozzleAtEndC, r.bedAtEndC]).toEqual([
       0,
       [],

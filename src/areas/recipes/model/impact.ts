@@ -1,10 +1,15 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
-import { layPart, referenceParts, volumeMm3, type ReferencePart } from '../../../core/toolpath/referencePart.ts';
+import {
+  generatePartProgram,
+  referenceParts,
+  volumeMm3,
+  type ReferencePart,
+} from '../../../core/toolpath/referencePart.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type SettingValue, type Values } from '../../library/settings/define.ts';
-import { layMissing, laySettingsOf } from '../../library/model/laySettings.ts';
+import { layMissing, laySettingsOf } from '../../library/model/toolpathSettings.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { motionMissing, motionOf } from '../../library/model/resinMotion.ts';
 import { printSequence } from '../../../core/resin/sequence.ts';
@@ -49,7 +54,7 @@ export function estimate(
   if (missing) return fail({ code: 'missing', what: `No ${missing} to estimate with`, todo: 'give the recipe one' });
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
   const s = laySettingsOf(v);
-  const report = inspectGcode(new TextEncoder().encode(layPart(part, s)), motionLimitsOf(v));
+  const report = inspectGcode(new TextEncoder().encode(generatePartProgram(part, s)), motionLimitsOf(v));
   if (!report.ok) return report;
   const { timeS, heatingS, extrudedVolumeMm3, highestFlowMm3PerS } = report.value;
   const mass = massG(extrudedVolumeMm3, n('densityGPerCm3'));

@@ -1,7 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { inOneGo } from '../../../platform/db/oneGo.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { readLibraryFile, type ImportRow, type LibraryFile } from '../../library/model/exchange.ts';
 import type { LibraryFailure } from '../../library/model/failures.ts';
 import type { Entries } from '../../library/model/records.ts';
@@ -139,7 +139,7 @@ export async function importWhole(
   text: string,
   choice: { readonly leaveOutInvalid: boolean; readonly take: readonly string[] },
 ): Promise<Result<{ made: number; changed: number; left: number }, LibraryFailure>> {
-  return inOneGo(ctx, async (inside) => {
+  return inTransaction(ctx, async (inside) => {
     const read = readLibraryFile(text);
     if (!read.ok) return fail({ code: 'badFile', detail: read.failure });
     const profiles = await importLibrary(inside, text, choice);

@@ -1,5 +1,5 @@
 import { formatQuantity } from '../../../core/units/format.ts';
-import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
+import type { MeshToolpathSettings } from '../../../core/toolpath/generateToolpath.ts';
 import { accelerationKey, lineKinds } from '../../library/settings/lineKinds.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { defineRule, placeOfLine } from '../define.ts';
@@ -8,7 +8,7 @@ import { outsideProof } from '../evidence.ts';
 const CELLS = lineKinds.map(accelerationKey);
 
 /** Acceleration of every kind of line that is generated harder than so much. */
-const softened = (most: number, lay: MeshLaySettings | null): Values =>
+const softened = (most: number, lay: MeshToolpathSettings | null): Values =>
   Object.fromEntries(
     lineKinds.flatMap((k) => {
       const generated = lay?.[k.key as 'fill'];

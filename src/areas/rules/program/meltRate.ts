@@ -1,16 +1,16 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { proofAt } from '../../library/model/along.ts';
 import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
-import type { MeshLaySettings } from '../../../core/toolpath/layMesh.ts';
+import type { MeshToolpathSettings } from '../../../core/toolpath/generateToolpath.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { lineKinds, speedKey } from '../../library/settings/lineKinds.ts';
 import { defineRule } from '../define.ts';
 
 /** Speed of every kind of line that asks for more than so much, brought down to it; whole millimetres a second. */
-function slowed(limitMm3PerS: number, lay: MeshLaySettings): Values {
+function slowed(limitMm3PerS: number, lay: MeshToolpathSettings): Values {
   return Object.fromEntries(
     lineKinds.flatMap((k) => {
-      const of = lay[k.key as 'fill'] as MeshLaySettings['fill'] | undefined;
+      const of = lay[k.key as 'fill'] as MeshToolpathSettings['fill'] | undefined;
       if (!of) return [];
       const h = k.key === 'firstLayer' ? lay.firstLayerHeightMm : lay.layerHeightMm;
       const most = fastestSpeedMmPerS(limitMm3PerS, Math.max(of.widthMm, h), h, lay.flow);

@@ -11,7 +11,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'note',
-          title: 'What is mounted was last confirmed long ago',
+          title: 'Mounted tool last confirmed 200 days ago',
           figure: '200 d ago',
           limit: '60 d',
           origin: 'machine, Rifugio Vodice',
@@ -26,7 +26,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'note',
-          title: 'Only the profile says what is mounted',
+          title: 'Mounted tool never confirmed',
           figure: 'never confirmed',
           limit: '60 d',
           origin: 'machine, Rifugio Vodice',

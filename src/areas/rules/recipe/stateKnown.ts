@@ -1,3 +1,4 @@
+import { countOf } from '../../../core/units/plural.ts';
 import { defineRule } from '../define.ts';
 
 const OLD_DAYS = 60;
@@ -21,8 +22,8 @@ export const stateKnown = defineRule({
               severity: 'note',
               title:
                 m!.knownForDays === null
-                  ? 'Only the profile says what is mounted'
-                  : 'What is mounted was last confirmed long ago',
+                  ? 'Mounted tool never confirmed'
+                  : `Mounted tool last confirmed ${countOf(m!.knownForDays, 'day')} ago`,
               figure: m!.knownForDays === null ? 'never confirmed' : `${m!.knownForDays} d ago`,
               limit: `${OLD_DAYS} d`,
               origin: `machine, ${m!.name}`,

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { EventRow } from '../../../platform/events/model.ts';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 
@@ -23,7 +23,7 @@ const columns: Column<EventRow>[] = [
 ];
 
 export function LogScreen() {
-  const { data } = useQuery({ queryKey: ['events'], queryFn: () => call<EventRow[]>('/api/events') });
+  const { data } = useQuery({ queryKey: ['events'], queryFn: () => fetchJson<EventRow[]>('/api/events') });
   return (
     <>
       <div className="band">

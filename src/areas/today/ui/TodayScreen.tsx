@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -8,7 +8,7 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 
 export function TodayScreen() {
   const person = usePerson();
-  const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => call<Today>('/api/today') });
+  const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => fetchJson<Today>('/api/today') });
   if (error)
     return (
       <p className="empty" role="alert">

@@ -6,7 +6,7 @@ import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { Band, Coupon, Shape } from './define.ts';
 
 /** Lays a coupon and gathers what its page and its analysis need; no room on the bed is a refusal, not a fault. */
-export function layCoupon(
+export function generateCoupon(
   settings: CouponSettings,
   sizeMm: readonly [number, number],
   lay: (p: CouponPath) => {

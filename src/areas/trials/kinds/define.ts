@@ -1,5 +1,5 @@
 import type { PathQuantity } from '../../../core/gcode/pathColumns.ts';
-import type { Look } from '../../../core/looks/looks.ts';
+import type { DefectSymbol } from '../../../core/looks/looks.ts';
 import type { Solid } from '../../../core/mesh/solid.ts';
 import type { Result } from '../../../core/result/result.ts';
 import type { PlateProgram } from '../../../core/resin/plate.ts';
@@ -40,7 +40,7 @@ export interface Feature {
   /** Whether a microscope shows it as a picture to measure on. */
   readonly isUnderMicroscope?: boolean;
   /** What it looks like: for the drawings beside a score and for the bench camera. */
-  readonly look?: Look;
+  readonly look?: DefectSymbol;
 }
 
 export interface ReadingOf {

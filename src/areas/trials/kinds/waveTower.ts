@@ -1,7 +1,7 @@
 import type { CouponPath } from '../../../core/toolpath/couponPath.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { Result } from '../../../core/result/result.ts';
-import { labelRow, layCoupon, layersPerBand, layTower, solidBox } from './couponOf.ts';
+import { labelRow, generateCoupon, layersPerBand, layTower, solidBox } from './couponOf.ts';
 import type { Coupon, Feature, Shape } from './define.ts';
 
 const LENGTH_MM = 60;
@@ -31,7 +31,7 @@ export function layWaveTower(
   wallSpeed: (value: number) => number,
 ): Result<Coupon> {
   const layers = layersPerBand(s, BAND_MM);
-  return layCoupon(s, [LENGTH_MM + 2, DEPTH_MM + 2], (p) => {
+  return generateCoupon(s, [LENGTH_MM + 2, DEPTH_MM + 2], (p) => {
     const laid = layTower(
       p,
       bands,

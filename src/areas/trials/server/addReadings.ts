@@ -1,6 +1,6 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { inOneGo } from '../../../platform/db/oneGo.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { readingsOfTable } from '../model/readingRows.ts';
 import { addReading } from './measure.ts';
@@ -16,7 +16,7 @@ export async function addReadingTable(
   if (!row) return fail({ code: 'noTrial' });
   const rows = readingsOfTable(row.kind, row.plan, text);
   if (!rows.ok) return fail({ code: 'badReading', detail: rows.failure });
-  return inOneGo<{ kept: number }, TrialFailure>(ctx, async (inside) => {
+  return inTransaction<{ kept: number }, TrialFailure>(ctx, async (inside) => {
     for (const { line, ...reading } of rows.value) {
       const kept = await addReading(inside, trialId, { ...reading, reason: 'from a table' });
       if (!kept.ok) return kept.failure.code === 'badReading' ? atLine(kept.failure, line) : kept;

@@ -13,7 +13,7 @@ import type { TrialFailure } from '../model/failures.ts';
 import type { Decision, TrialPlan } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
 import { analyseTrial } from './queries.ts';
-import { findTrial, listStanding } from './rows.ts';
+import { findTrial, listCurrentReadings } from './rows.ts';
 import { listSeries } from './series.ts';
 import { trial } from './tables.ts';
 
@@ -39,7 +39,7 @@ export async function decideTrial(
     const name = trialName(row.number);
     const now = ctx.clock.now();
     const kind = kindOf(row.kind);
-    const analysis = analyseTrial(row, await listStanding(inside, trialId), await listSeries(inside, row));
+    const analysis = analyseTrial(row, await listCurrentReadings(inside, trialId), await listSeries(inside, row));
     let pairingRevision: number | null = null;
     let written: Decision['written'] = [];
     if (outcome === 'accepted') {

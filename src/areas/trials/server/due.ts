@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { inOneGo } from '../../../platform/db/oneGo.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { searchProfiles } from '../../library/server/index.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
@@ -89,7 +89,7 @@ export async function planDue(
   isShared = false,
 ): Promise<Result<{ planned: { id: string; name: string }[] }, TrialFailure>> {
   const cards = await listMachineCards(ctx);
-  return inOneGo(ctx, async (inside) => {
+  return inTransaction(ctx, async (inside) => {
     const wanted: Wanted[] = [];
     for (const { machineId, kind } of items) {
       const card = cards.find((c) => c.id === machineId);

@@ -1,11 +1,11 @@
 export { planTrial, previewTrial } from './planTrial.ts';
 export { runPrint } from './runPrint.ts';
 export { programLines } from '../../machines/server/index.ts';
-export { listWishedPrints } from './wished.ts';
+export { listRequestedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial, type Trial } from './rows.ts';
 export { platesOf, stackOf } from './plateStack.ts';
-export { addReading, wishPrint } from './measure.ts';
+export { addReading, requestPrint } from './measure.ts';
 export { addReadingTable } from './addReadings.ts';
 export { recordPrintedElsewhere } from './printedElsewhere.ts';
 export { decideTrial } from './decide.ts';

@@ -2,7 +2,7 @@ import { and, desc, eq } from 'drizzle-orm';
 import { METER_PLACES } from '../../../core/resin/lightMap.ts';
 import { listMaintenance } from '../../machines/server/index.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { listStanding } from './rows.ts';
+import { listCurrentReadings } from './rows.ts';
 import { trial } from './tables.ts';
 
 /** Light at each place of the grid by the last accepted light map of a machine; null where there is none, a hole in it, or another
@@ -17,7 +17,7 @@ export async function lastLight(ctx: Pick<Ctx, 'db'>, machineId: string): Promis
   if (!last) return null;
   const screens = (await listMaintenance(ctx, machineId)).filter((e) => e.kind === 'screen');
   if (screens.some((e) => e.at > last.at!)) return null;
-  const readings = await listStanding(ctx, last.id);
+  const readings = await listCurrentReadings(ctx, last.id);
   const light = METER_PLACES.map((_, i) => {
     const of = readings.filter((r) => r.feature === `place ${i + 1}`).map((r) => r.value);
     return of.reduce((s, v) => s + v, 0) / of.length;

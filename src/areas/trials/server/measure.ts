@@ -11,7 +11,7 @@ import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
-import { findTrial, listStanding } from './rows.ts';
+import { findTrial, listCurrentReadings } from './rows.ts';
 import { reading, trial } from './tables.ts';
 
 export interface NewReading {
@@ -82,7 +82,7 @@ export async function addReading(
           todo: `bands 1 to ${printed} can be read`,
         },
       });
-    const before = (await listStanding(inside, trialId)).find(
+    const before = (await listCurrentReadings(inside, trialId)).find(
       (r) => r.band === input.band && r.feature === input.feature && r.repeat === input.repeat,
     );
     if (before && before.typed === input.typed.trim()) return succeed({ id: before.id, value: before.value });
@@ -125,7 +125,7 @@ const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = {
 };
 
 /** Says what is wanted of the print; the worker, which owns the device, brings it about. */
-export async function wishPrint(
+export async function requestPrint(
   ctx: Ctx,
   trialId: string,
   wish: 'print' | 'pause' | 'cancel',

@@ -18,14 +18,14 @@ import { placeOnPlate } from './plateMates.ts';
 import { findTrial, type Trial } from './rows.ts';
 import { picture } from './tables.ts';
 
-export interface Spot {
+export interface MeasuringPoint {
   readonly band: number;
   readonly feature: string;
 }
 const MOST_PICTURES = 200;
 
 /** Whether the coupon has such a place; no feature means the whole of it. */
-const isPlace = (row: Trial, { band, feature }: Spot): boolean =>
+const isPlace = (row: Trial, { band, feature }: MeasuringPoint): boolean =>
   Number.isInteger(band) &&
   band >= 1 &&
   band <= Math.max(1, row.plan.bands.length) &&
@@ -39,7 +39,7 @@ const noPlace = fail({
 export async function addPicture(
   ctx: Ctx,
   trialId: string,
-  spot: Spot,
+  spot: MeasuringPoint,
   source: AsyncIterable<Uint8Array>,
 ): Promise<Result<{ id: string }, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
@@ -59,7 +59,7 @@ export async function addPicture(
 export async function takePicture(
   ctx: Ctx,
   trialId: string,
-  spot: Spot,
+  spot: MeasuringPoint,
   isKept: boolean,
 ): Promise<Result<{ svg: string; id: string | null }, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
@@ -95,7 +95,7 @@ export async function takePicture(
 async function keep(
   ctx: Ctx,
   row: Trial,
-  { band, feature }: Spot,
+  { band, feature }: MeasuringPoint,
   sha256: string,
   type: PictureType,
   takenWith: 'camera' | 'upload',

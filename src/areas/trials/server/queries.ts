@@ -22,7 +22,7 @@ import type { TrialFailure } from '../model/failures.ts';
 import type { EarlierValue, TrialPage, TrialRow } from '../model/pages.ts';
 import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
-import { findTrial, listStanding, type Trial } from './rows.ts';
+import { findTrial, listCurrentReadings, type Trial } from './rows.ts';
 import { listPictures } from './pictures.ts';
 import { conditionsOf, listSeries } from './series.ts';
 import { trial } from './tables.ts';
@@ -45,7 +45,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
   const m = (await findMachine(ctx, row.machineId))!;
   const kind = kindOf(row.kind);
   const name = async (profileId: string) => (await findProfile(ctx, profileId))!.name;
-  const readings = await listStanding(ctx, id);
+  const readings = await listCurrentReadings(ctx, id);
   const series = await listSeries(ctx, row);
   const analysis = analyseTrial(row, readings, series);
   const proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot);

@@ -11,7 +11,7 @@ export async function findTrial(ctx: Pick<Ctx, 'db'>, id: string): Promise<Trial
 }
 
 /** Readings that stand: those that no later one supersedes. */
-export async function listStanding(ctx: Pick<Ctx, 'db'>, trialId: string): Promise<Reading[]> {
+export async function listCurrentReadings(ctx: Pick<Ctx, 'db'>, trialId: string): Promise<Reading[]> {
   const all = await ctx.db.select().from(reading).where(eq(reading.trialId, trialId)).orderBy(asc(reading.at));
   const gone = new Set(all.map((r) => r.supersedes));
   return all.filter((r) => !gone.has(r.id));

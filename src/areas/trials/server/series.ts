@@ -8,7 +8,7 @@ import { maintenanceKinds } from '../../machines/model/maintenance.ts';
 import type { Conditions, SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import { trialName } from './planTrial.ts';
-import { listStanding, type Trial } from './rows.ts';
+import { listCurrentReadings, type Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
 const MOST_PRINTS = 40;
@@ -64,7 +64,7 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
       id: b.id,
       name: trialName(b.number),
       at: (b.decidedAt ?? b.createdAt).toISOString(),
-      readings: await listStanding(ctx, b.id),
+      readings: await listCurrentReadings(ctx, b.id),
       ...conditionsOf(b),
       changedSince,
     });

@@ -3,7 +3,7 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { trial } from './tables.ts';
 
 /** Trials that are printing and wish to go on (or to be paused or cancelled by whoever holds the machine). */
-export async function listWishedPrints(ctx: Pick<Ctx, 'db'>): Promise<string[]> {
+export async function listRequestedPrints(ctx: Pick<Ctx, 'db'>): Promise<string[]> {
   const rows = await ctx.db
     .select({ id: trial.id })
     .from(trial)

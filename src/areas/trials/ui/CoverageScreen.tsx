@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -27,7 +27,10 @@ interface CoverRow {
 
 /** Every machine against every kind of trial, for what is mounted and loaded: where evidence stands and where it is wanting. */
 export function CoverageScreen() {
-  const { data, error } = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const { data, error } = useQuery({
+    queryKey: ['machines'],
+    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+  });
   if (error)
     return (
       <p className="empty" role="alert">

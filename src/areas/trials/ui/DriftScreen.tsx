@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -86,7 +86,7 @@ const EMPTY =
 
 /** Values of every machine over time against limits of their own: what leaves them has changed, whatever the range allows. */
 export function DriftScreen() {
-  const { data, error } = useQuery({ queryKey: ['drift'], queryFn: () => call<Drift[]>('/api/trials/drift') });
+  const { data, error } = useQuery({ queryKey: ['drift'], queryFn: () => fetchJson<Drift[]>('/api/trials/drift') });
   if (error)
     return (
       <p className="empty" role="alert">

@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { go } from '../../../ui/router.tsx';
+import { navigate } from '../../../ui/router.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../kinds/index.ts';
 import { ALONE, sharePlates } from '../model/sharing.ts';
 import { orderOf, type Cover, type DueTrial } from '../model/due.ts';
@@ -63,7 +63,7 @@ export function DueScreen() {
   const { data, error } = useQuery({
     queryKey: ['due', machine],
     enabled: machine !== undefined,
-    queryFn: () => call<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`),
+    queryFn: () => fetchJson<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`),
   });
   if (error)
     return (
@@ -90,11 +90,11 @@ export function DueScreen() {
         items: chosen.map(({ machineId, kind }) => ({ machineId, kind })),
         share: isShared,
       });
-      tellDone(`${planned.map((p) => p.name).join(', ')} planned`);
+      notifySuccess(`${planned.map((p) => p.name).join(', ')} planned`);
       await client.invalidateQueries();
-      go(planned.length === 1 ? `/trials/${planned[0]!.id}` : '/trials');
+      navigate(planned.length === 1 ? `/trials/${planned[0]!.id}` : '/trials');
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
       setBusy(false);
     }
   };

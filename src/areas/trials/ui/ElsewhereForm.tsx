@@ -2,9 +2,9 @@ import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { call, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { usePerson } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
@@ -15,7 +15,7 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
   const person = usePerson();
   const { data: machines = [] } = useQuery({
     queryKey: ['machines'],
-    queryFn: () => call<MachineCard[]>('/api/machines'),
+    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
   });
   const planned = machines.find((m) => m.id === t.machineId);
   const fitting = machines.filter((m) => m.printerId === planned?.printerId && m.mounted?.id === t.toolId);
@@ -34,11 +34,11 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
         note,
         resinC: typeof resinC === 'number' ? resinC : null,
       });
-      tellDone('Recorded; measure when it has cooled');
+      notifySuccess('Recorded; measure when it has cooled');
       await client.invalidateQueries({ queryKey: ['trial', t.id] });
       onDone();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   return (

@@ -2,10 +2,10 @@ import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
-import { call, post } from '../../../ui/api.ts';
-import { go } from '../../../ui/router.tsx';
+import { fetchJson, post } from '../../../ui/api.ts';
+import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { tellRefused } from '../../../ui/tell.tsx';
+import { notifyError } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
@@ -17,12 +17,12 @@ import { CouponDrawing } from './CouponDrawing.tsx';
 
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
 export function NewTrialScreen() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => call<MachineCard[]>('/api/machines') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
   const processes = useQuery({
     queryKey: ['profiles', '', 'process'],
-    queryFn: () => call<ProfileRow[]>('/api/profiles?kind=process'),
+    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=process'),
   });
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => call<RecipeRow[]>('/api/recipes') });
+  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
   const [kindKey, setKind] = useState<TrialKindKey>('flow');
   const [machineId, setMachineId] = useState('');
   const [processId, setProcessId] = useState('');
@@ -34,11 +34,11 @@ export function NewTrialScreen() {
     setRecipeId(id);
     if (!id) return;
     try {
-      const { choice } = await call<RecipePage>(`/api/recipes/${id}`);
+      const { choice } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
       if (choice.machineId) setMachineId(choice.machineId);
       setProcessId(choice.processId);
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   useEffect(() => {
@@ -96,9 +96,9 @@ export function NewTrialScreen() {
     setBusy(true);
     try {
       const made = await post<{ id: string }>('/api/trials', input);
-      go(`/trials/${made.id}`);
+      navigate(`/trials/${made.id}`);
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
       setBusy(false);
     }
   };

@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { LookDrawing } from '../../../ui/LookDrawing.tsx';
 import { post, Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { MicroscopePanel } from './MicroscopePanel.tsx';
-import type { Readings, PlaceKey } from './useReadings.ts';
+import type { Readings, MeasuringPointKey } from './useReadings.ts';
 
 const SCORES = [1, 2, 3, 4, 5];
 
@@ -21,7 +21,7 @@ export function PlacePanel({
   mayChange,
 }: {
   readonly trial: TrialPage;
-  readonly place: PlaceKey | null;
+  readonly place: MeasuringPointKey | null;
   readonly name: string;
   readonly readings: Readings;
   readonly mayChange: boolean;
@@ -49,7 +49,7 @@ export function PlacePanel({
       await act();
       await client.invalidateQueries({ queryKey: ['trial', t.id] });
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     } finally {
       setBusy(false);
     }
@@ -58,7 +58,7 @@ export function PlacePanel({
     doing(async () => {
       const { svg } = await post<{ svg: string }>(`/api/trials/${t.id}/camera`, { band, feature: featureKey, keep });
       setSeen({ place: spot, svg });
-      if (keep) tellDone('Picture kept with the trial');
+      if (keep) notifySuccess('Picture kept with the trial');
     });
   const attach = (files: FileList | null) =>
     doing(async () => {
@@ -74,7 +74,7 @@ export function PlacePanel({
           'picture',
           ((await response.json()) as { title?: string }).title ?? 'The picture was not taken',
         );
-      tellDone('Picture kept with the trial');
+      notifySuccess('Picture kept with the trial');
     });
   return (
     <div className="placepanel" role="group" aria-label={`Look at ${name}`}>

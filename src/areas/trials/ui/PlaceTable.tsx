@@ -8,7 +8,7 @@ import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { RowChart } from './RowChart.tsx';
 import { SeriesChart } from './SeriesChart.tsx';
-import { placeKey, useReadings, type PlaceKey } from './useReadings.ts';
+import { measuringPointKey, useReadings, type MeasuringPointKey } from './useReadings.ts';
 
 /** Places of a coupon without bands: a row each, repeats beside each other, the readings' chart on the same rows. */
 export function PlaceTable({
@@ -24,13 +24,13 @@ export function PlaceTable({
 }) {
   const { features, again = 'place', isSeries = false } = kindOf(t.kind);
   const readings = useReadings(t, mayChange, onKept);
-  const [here, setHere] = useState<PlaceKey | null>(null);
+  const [here, setHere] = useState<MeasuringPointKey | null>(null);
   const wanted = Math.max(...features.map(wantedOf));
   const columns = Math.max(...features.map((f) => f.repeats));
-  const order: PlaceKey[] = features
+  const order: MeasuringPointKey[] = features
     .filter((f) => !f.isOptional)
-    .flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => placeKey(1, f.key, k + 1)));
-  const nameOf = (key: PlaceKey | null): string => {
+    .flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => measuringPointKey(1, f.key, k + 1)));
+  const nameOf = (key: MeasuringPointKey | null): string => {
     const [, feature, repeat] = (key ?? '').split('/');
     return `${features.find((f) => f.key === feature)?.label ?? ''} ${repeat ?? ''}`;
   };
@@ -60,10 +60,10 @@ export function PlaceTable({
               </b>,
               ...Array.from({ length: columns }, (_, k) => {
                 if (k >= f.repeats) return <span key={`${f.key}${k}`} />;
-                const key = placeKey(1, f.key, k + 1);
-                const next = (by: number): PlaceKey | undefined => {
+                const key = measuringPointKey(1, f.key, k + 1);
+                const next = (by: number): MeasuringPointKey | undefined => {
                   const g = features[row + by];
-                  return g && placeKey(1, g.key, k + 1);
+                  return g && measuringPointKey(1, g.key, k + 1);
                 };
                 return (
                   <ReadingField

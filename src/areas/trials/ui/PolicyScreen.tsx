@@ -1,11 +1,11 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call, put } from '../../../ui/api.ts';
+import { fetchJson, put } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { usePerson } from '../../../ui/person.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
 import { provingKinds } from '../kinds/index.ts';
 
@@ -19,7 +19,7 @@ const CEILINGS = [
 export function PolicyScreen() {
   const client = useQueryClient();
   const isLead = usePerson().role === 'lead';
-  const { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => call<PolicyPage>('/api/policy') });
+  const { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => fetchJson<PolicyPage>('/api/policy') });
   const [edit, setEdit] = useState<Policy | null>(null);
   const [why, setWhy] = useState('');
   const [busy, setBusy] = useState(false);
@@ -45,12 +45,12 @@ export function PolicyScreen() {
     setBusy(true);
     try {
       await put('/api/policy', { ...p, why });
-      tellDone('Policy changed');
+      notifySuccess('Policy changed');
       setEdit(null);
       setWhy('');
       await client.invalidateQueries();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
     setBusy(false);
   };

@@ -1,19 +1,19 @@
 import type { CSSProperties } from 'react';
-import type { Readings, PlaceKey } from './useReadings.ts';
+import type { Readings, MeasuringPointKey } from './useReadings.ts';
 
 interface Props {
-  readonly place: PlaceKey;
+  readonly place: MeasuringPointKey;
   readonly label: string;
   readonly readings: Readings;
   readonly mayChange: boolean;
-  readonly order: readonly PlaceKey[];
+  readonly order: readonly MeasuringPointKey[];
   readonly onFocus?: () => void;
-  readonly up?: PlaceKey | undefined;
-  readonly down?: PlaceKey | undefined;
+  readonly up?: MeasuringPointKey | undefined;
+  readonly down?: MeasuringPointKey | undefined;
   readonly className?: string | undefined;
   readonly style?: CSSProperties;
 }
-const focus = (key: PlaceKey | undefined): void => {
+const focus = (key: MeasuringPointKey | undefined): void => {
   if (key) document.getElementById(`place-${key}`)?.focus();
 };
 

@@ -1,5 +1,5 @@
 import { TableOfReadings } from './TableOfReadings.tsx';
-import type { PlaceKey, Readings } from './useReadings.ts';
+import type { MeasuringPointKey, Readings } from './useReadings.ts';
 
 /** Slips, readings that wait for the connection, and the connected instrument, under the fields. */
 export function ReadingNotes({
@@ -12,14 +12,14 @@ export function ReadingNotes({
   readonly readings: Readings;
   readonly trialId: string;
   readonly mayChange: boolean;
-  readonly order: readonly PlaceKey[];
-  readonly nameOf: (key: PlaceKey) => string;
+  readonly order: readonly MeasuringPointKey[];
+  readonly nameOf: (key: MeasuringPointKey) => string;
 }) {
   return (
     <div style={{ flexBasis: '100%' }}>
       {Object.entries(r.slips).map(([key, text]) => (
         <p key={key} role="alert" style={{ color: 'var(--oxide)', fontSize: 12, marginTop: 6 }}>
-          {nameOf(key as PlaceKey)}: {text}
+          {nameOf(key as MeasuringPointKey)}: {text}
         </p>
       ))}
       {r.unsent > 0 && (

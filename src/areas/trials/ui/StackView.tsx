@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
 import { darkTimeS } from '../../../core/resin/sequence.ts';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
 import { useWorker } from '../../../ui/path/useWorker.ts';
 import { shadeOf } from '../../../ui/path/shades.ts';
@@ -18,7 +18,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   const { data, error } = useQuery({
     queryKey: ['plate', t.id],
     staleTime: Infinity,
-    queryFn: () => call<{ readonly plates: readonly PlateProgram[] }>(`/api/trials/${t.id}/plate`),
+    queryFn: () => fetchJson<{ readonly plates: readonly PlateProgram[] }>(`/api/trials/${t.id}/plate`),
   });
   const [plate, setPlate] = useState(t.progress?.plate ?? 0);
   const [wanted, setLayer] = useState(0);

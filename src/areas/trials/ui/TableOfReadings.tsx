@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { post } from '../../../ui/api.ts';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 
 /** The readings as a table to take away and bring back: all rows are kept or none. */
 export function TableOfReadings({ trialId, mayChange }: { readonly trialId: string; readonly mayChange: boolean }) {
@@ -9,10 +9,10 @@ export function TableOfReadings({ trialId, mayChange }: { readonly trialId: stri
     if (!file) return;
     try {
       const { kept } = await post<{ kept: number }>(`/api/trials/${trialId}/readingTable`, { text: await file.text() });
-      tellDone(`${kept} readings kept`);
+      notifySuccess(`${kept} readings kept`);
       await client.invalidateQueries({ queryKey: ['trial', trialId] });
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   return (

@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
-import { call, insist, post } from '../../../ui/api.ts';
+import { fetchJson, postWithRetry, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
-import { go } from '../../../ui/router.tsx';
-import { tellDone, tellRefused } from '../../../ui/tell.tsx';
+import { navigate } from '../../../ui/router.tsx';
+import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -13,7 +13,7 @@ import type { TrialPage } from '../model/pages.ts';
 import { placeLooks } from './placeLooks.ts';
 import { conditionRows } from './conditionRows.ts';
 import type { Decision } from '../model/trial.ts';
-import { BandSheet } from './BandSheet.tsx';
+import { ReadingGrid } from './ReadingGrid.tsx';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
 import { PlaceTable } from './PlaceTable.tsx';
@@ -30,7 +30,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
   const { data: t, error } = useQuery({
     queryKey: ['trial', id],
-    queryFn: () => call<TrialPage>(`/api/trials/${id}`),
+    queryFn: () => fetchJson<TrialPage>(`/api/trials/${id}`),
     refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false),
   });
   const [place, setPlace] = useState<string | null>(null);
@@ -46,10 +46,10 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
   const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => {
     try {
-      await insist(`/api/trials/${id}/print`, { wish: w });
+      await postWithRetry(`/api/trials/${id}/print`, { wish: w });
       await refresh();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const decide = async (outcome: 'accepted' | 'set aside', why: string): Promise<void> => {
@@ -58,7 +58,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
         `/api/trials/${id}/decision`,
         { outcome, why },
       );
-      tellDone(
+      notifySuccess(
         outcome === 'accepted' && r.written.length === 0
           ? 'Kept in the series'
           : outcome === 'accepted'
@@ -72,7 +72,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
       );
       await client.invalidateQueries();
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const extend = async (bands: readonly number[]): Promise<void> => {
@@ -87,10 +87,10 @@ export function TrialScreen({ id }: { readonly id: string }) {
         options: Object.fromEntries((kind.options ?? []).map((o) => [o.key, t.plan.params[o.key] ?? o.default])),
         recipeId: t.plan.recipeId,
       });
-      tellDone(`${made.name} carries it on`);
-      go(`/trials/${made.id}`);
+      notifySuccess(`${made.name} carries it on`);
+      navigate(`/trials/${made.id}`);
     } catch (e) {
-      tellRefused(e);
+      notifyError(e);
     }
   };
   const isOpen = t.state !== 'accepted' && t.state !== 'set aside';
@@ -150,7 +150,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
               Measure <span className="hint">{kind.reading}</span>
             </h2>
             {kind.axis ? (
-              <BandSheet trial={t} mayChange={mayMeasure} onKept={() => void refresh()} />
+              <ReadingGrid trial={t} mayChange={mayMeasure} onKept={() => void refresh()} />
             ) : (
               <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />
             )}

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { call } from '../../../ui/api.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -61,7 +61,7 @@ const EMPTY =
 
 export function TrialsScreen() {
   const mayChange = useMayChange();
-  const { data, error } = useQuery({ queryKey: ['trials'], queryFn: () => call<TrialRow[]>('/api/trials') });
+  const { data, error } = useQuery({ queryKey: ['trials'], queryFn: () => fetchJson<TrialRow[]>('/api/trials') });
   return (
     <>
       <div className="band">

@@ -1,14 +1,15 @@
 import { useEffect, useRef, useState } from 'react';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import { post } from '../../../ui/api.ts';
-import { tellRefused } from '../../../ui/tell.tsx';
+import { notifyError } from '../../../ui/notify.tsx';
 import type { Feature } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { ReadingRow, TrialPage } from '../model/pages.ts';
 
 const RETRY_MS = 2000;
-export type PlaceKey = `${number}/${string}/${number}`;
-export const placeKey = (band: number, feature: string, repeat: number): PlaceKey => `${band}/${feature}/${repeat}`;
+export type MeasuringPointKey = `${number}/${string}/${number}`;
+export const measuringPointKey = (band: number, feature: string, repeat: number): MeasuringPointKey =>
+  `${band}/${feature}/${repeat}`;
 interface Sent {
   readonly band: number;
   readonly feature: string;
@@ -18,31 +19,31 @@ interface Sent {
 }
 
 export interface Readings {
-  readonly kept: ReadonlyMap<PlaceKey, ReadingRow>;
-  readonly typed: Readonly<Record<PlaceKey, string>>;
-  readonly slips: Readonly<Record<PlaceKey, string>>;
+  readonly kept: ReadonlyMap<MeasuringPointKey, ReadingRow>;
+  readonly typed: Readonly<Record<MeasuringPointKey, string>>;
+  readonly slips: Readonly<Record<MeasuringPointKey, string>>;
   readonly unsent: number;
   readonly isBusy: boolean;
-  readonly type: (key: PlaceKey, text: string) => void;
+  readonly type: (key: MeasuringPointKey, text: string) => void;
   /** Keeps what stands in a field, unless nothing new was typed. */
-  readonly leave: (key: PlaceKey) => void;
+  readonly leave: (key: MeasuringPointKey) => void;
   /** Types and keeps at once: a click on a drawing. */
-  readonly put: (key: PlaceKey, text: string) => void;
-  readonly takeAll: (order: readonly PlaceKey[]) => Promise<void>;
+  readonly put: (key: MeasuringPointKey, text: string) => void;
+  readonly takeAll: (order: readonly MeasuringPointKey[]) => Promise<void>;
 }
 
 /** Readings as typed: nothing typed is lost when the connection drops or the page goes away, it is sent again. */
 export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void): Readings {
   const storeKey = `cantiere:readings:${t.id}`;
   const features = new Map<string, Feature>(kindOf(t.kind).features.map((f) => [f.key, f]));
-  const [typed, setTyped] = useState<Record<PlaceKey, string>>({});
-  const [slips, setSlips] = useState<Record<PlaceKey, string>>({});
+  const [typed, setTyped] = useState<Record<MeasuringPointKey, string>>({});
+  const [slips, setSlips] = useState<Record<MeasuringPointKey, string>>({});
   const [unsent, setUnsent] = useState(0);
   const [isBusy, setBusy] = useState(false);
-  const pending = useRef(new Map<PlaceKey, Sent>());
+  const pending = useRef(new Map<MeasuringPointKey, Sent>());
   /** Kept by the server, and not yet come back with the trial: shown as typed until then. */
-  const sent = useRef(new Map<PlaceKey, string>());
-  const kept = new Map(t.readings.map((r) => [placeKey(r.band, r.feature, r.repeat), r]));
+  const sent = useRef(new Map<MeasuringPointKey, string>());
+  const kept = new Map(t.readings.map((r) => [measuringPointKey(r.band, r.feature, r.repeat), r]));
   const flush = async (): Promise<void> => {
     for (const [key, reading] of [...pending.current]) {
       try {
@@ -71,7 +72,7 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
     }, RETRY_MS);
     return () => clearInterval(timer);
   });
-  const keep = (key: PlaceKey, text: string, instrument: string): Promise<void> => {
+  const keep = (key: MeasuringPointKey, text: string, instrument: string): Promise<void> => {
     const [band, feature = '', repeat] = key.split('/');
     const f = features.get(feature);
     const parsed = parseQuantity(text, !f || f.quantity === 'score' ? 'count' : f.quantity);
@@ -92,19 +93,19 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
     });
     for (const [key] of back) sent.current.delete(key);
   }, [t.readings]);
-  const instrumentOf = (key: PlaceKey): string => features.get(key.split('/')[1]!)?.instrument ?? 'eye';
+  const instrumentOf = (key: MeasuringPointKey): string => features.get(key.split('/')[1]!)?.instrument ?? 'eye';
   useEffect(() => {
     // what was typed here and not yet sent when the page went away
-    let left: Record<PlaceKey, string>;
+    let left: Record<MeasuringPointKey, string>;
     try {
-      left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<PlaceKey, string>;
+      left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<MeasuringPointKey, string>;
     } catch {
       return;
     }
     setTyped(left);
     if (mayChange)
       for (const [key, text] of Object.entries(left))
-        if (text.trim() !== '') void keep(key as PlaceKey, text, instrumentOf(key as PlaceKey));
+        if (text.trim() !== '') void keep(key as MeasuringPointKey, text, instrumentOf(key as MeasuringPointKey));
   }, [storeKey]);
   useEffect(() => {
     localStorage.setItem(storeKey, JSON.stringify(typed));
@@ -139,7 +140,7 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
           await keep(key, shown, `${instrumentOf(key)}, connected`);
         }
       } catch (e) {
-        tellRefused(e);
+        notifyError(e);
       } finally {
         setBusy(false);
       }

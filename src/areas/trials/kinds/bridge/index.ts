@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { layCoupon, solidBox } from '../couponOf.ts';
+import { generateCoupon, solidBox } from '../couponOf.ts';
 import type { Band, Shape } from '../define.ts';
 import { defineLadder, FEWEST_FOR_THRESHOLD } from '../ladder.ts';
 
@@ -56,7 +56,7 @@ export const bridge = defineLadder({
     const longest = Math.max(...bands);
     const depth = bands.length * (DEPTH_MM + BETWEEN_MM) - BETWEEN_MM;
     const y = (i: number): number => -depth / 2 + DEPTH_MM / 2 + i * (DEPTH_MM + BETWEEN_MM);
-    return layCoupon(s, [longest + 2 * PILLAR_MM, depth], (p) => {
+    return generateCoupon(s, [longest + 2 * PILLAR_MM, depth], (p) => {
       while (p.zMm < CLEAR_MM - 1e-6) {
         p.layer();
         if (p.isFirst) p.skirt();

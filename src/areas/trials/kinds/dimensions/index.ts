@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import type { CouponPath } from '../../../../core/toolpath/couponPath.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon, solidBox, solidDisc } from '../couponOf.ts';
+import { generateCoupon, solidBox, solidDisc } from '../couponOf.ts';
 import { defineKind, type Feature, type Proven, type ReadingOf, type Shape } from '../define.ts';
 import { analyseDimensions, AXES, DIMENSIONS_METHOD, type Axis, type LengthReading } from './analysis.ts';
 import { dimensionsTable } from './table.ts';
@@ -76,7 +76,7 @@ export const dimensions = defineKind({
     const topMm = heights[2]!; // whole layers: what is drawn is what can be printed
     const holeX = HOLES_MM.map((_, i) => -22 + i * 22);
     const size: readonly [number, number] = [100, 100];
-    return layCoupon(s, size, (p) => {
+    return generateCoupon(s, size, (p) => {
       const shapes: Shape[] = [];
       const bars = [
         ...LENGTHS_MM.map((l, i) => [-50 + l / 2, -46 + i * 11, l, BAR_MM] as const),

@@ -117,9 +117,9 @@ function windowOf(readings: readonly ReadingOf[], c: Conditions, value: number, 
   const holes = fine('hole');
   const fallen = pins.bad.length > 0 ? Math.max(...pins.bad) : 0;
   const closed = holes.bad.length > 0 ? Math.min(...holes.bad) : Infinity;
-  const standing = pins.good.filter((s) => s > fallen);
+  const unfallen = pins.good.filter((s) => s > fallen);
   const open = holes.good.filter((s) => s < closed);
-  const lowest = standing.length > 0 ? Math.min(...standing) : 0;
+  const lowest = unfallen.length > 0 ? Math.min(...unfallen) : 0;
   const highest = open.length > 0 ? Math.max(...open) : Infinity;
   const round = (t: number): number => Number(t.toFixed(2));
   const min = Math.min(value, Math.max(value / reach, fallen > 0 ? lowest : 0));

@@ -1,7 +1,7 @@
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 import type { CouponSettings } from '../../../../core/toolpath/couponSettings.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon } from '../couponOf.ts';
+import { generateCoupon } from '../couponOf.ts';
 import { defineKind, type Coupon, type Feature, type ReadingOf, type Shape } from '../define.ts';
 import { analyseFirstLayer, FIRST_LAYER_METHOD, type Patch } from './analysis.ts';
 import { firstLayerTable } from './table.ts';
@@ -167,7 +167,7 @@ function layPatches(s: CouponSettings, share: number, count: 5 | 9): Result<Coup
       what: `Patches across ${w} × ${d} mm would touch`,
       todo: 'clear the zones of the printer profile',
     });
-  return layCoupon({ ...s, layerHeightMm: s.firstLayerHeightMm }, [w, d], (p) => {
+  return generateCoupon({ ...s, layerHeightMm: s.firstLayerHeightMm }, [w, d], (p) => {
     p.layer();
     p.skirt();
     const [cx, cy] = p.centreMm;

@@ -1,7 +1,7 @@
 import { findOutlier } from '../../../../core/fitting/grubbs.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { beadSpacingMm } from '../../../../core/toolpath/bead.ts';
-import { layCoupon, solidBox } from '../couponOf.ts';
+import { generateCoupon, solidBox } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature } from '../define.ts';
 import { analyseFlow, FLOW_METHOD } from './analysis.ts';
 import { flowTable } from './table.ts';
@@ -47,7 +47,7 @@ export const flow = defineKind({
   needs: [],
   bandsFor: () => succeed([]),
   coupon: (s, _bands, options) =>
-    layCoupon(s, [SIDE_MM, SIDE_MM], (p) => {
+    generateCoupon(s, [SIDE_MM, SIDE_MM], (p) => {
       const walls = options['walls'] ?? 1;
       const lineDistanceMm = beadSpacingMm(s.lineWidthMm, s.layerHeightMm);
       const wall = s.lineWidthMm + (walls - 1) * lineDistanceMm;

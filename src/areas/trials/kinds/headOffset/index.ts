@@ -2,7 +2,7 @@ import { fail, succeed } from '../../../../core/result/result.ts';
 import type { CouponPath } from '../../../../core/toolpath/couponPath.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { layCoupon } from '../couponOf.ts';
+import { generateCoupon } from '../couponOf.ts';
 import { defineKind, type Feature, type Proven, type Shape } from '../define.ts';
 import { analyseHeadOffset, HEAD_OFFSET_METHOD } from './analysis.ts';
 import { headOffsetTable } from './table.ts';
@@ -64,7 +64,7 @@ export const headOffset = defineKind({
         p.lineTo(LONG_MM + 10 + side * long, at, s.wallSpeedMmPerS); // comb Y: teeth along X
       }
     };
-    return layCoupon(s, size, (p) => {
+    return generateCoupon(s, size, (p) => {
       p.layer();
       p.skirt();
       lines(p, PITCH_MM, -1);

@@ -2,7 +2,7 @@ import { fail, succeed } from '../../../../core/result/result.ts';
 import { filamentAreaMm2, massG } from '../../../../core/toolpath/bead.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { layCoupon } from '../couponOf.ts';
+import { generateCoupon } from '../couponOf.ts';
 import { defineKind, type Band, type Shape } from '../define.ts';
 import { analyseHighestFlow, FEWEST_FLOWS, HIGHEST_FLOW_METHOD, SAFETY } from './analysis.ts';
 import { highestFlowTable } from './table.ts';
@@ -70,7 +70,7 @@ export const highestFlow = defineKind({
         what: `Strands need ${HEIGHT_MM} mm of height`,
         todo: 'this machine cannot take this trial',
       });
-    return layCoupon(s, [width, 12], (p) => {
+    return generateCoupon(s, [width, 12], (p) => {
       p.layer();
       p.skirt();
       bands.forEach((_, i) => p.flatLabel(x(i) - 2.5, -4, String(i + 1), 5));

@@ -2,7 +2,7 @@ import { inspectGcode } from '../../../../core/gcode/inspect.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import { beadAreaMm2 } from '../../../../core/toolpath/bead.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon, solidBox } from '../couponOf.ts';
+import { generateCoupon, solidBox } from '../couponOf.ts';
 import { defineKind, type Feature, type Shape } from '../define.ts';
 import { analyseLayerTime, LAYER_TIME_METHOD, type LayerTime } from './analysis.ts';
 import { layerTimeTable } from './table.ts';
@@ -50,7 +50,7 @@ export const layerTime = defineKind({
       SLOWEST_MM_PER_S,
       Math.min(s.wallSpeedMmPerS, perimeterMm / (FOOT_TIME_SHARE * s.lowestLayerTimeS)),
     );
-    const laid = layCoupon(s, [FOOT_MM, FOOT_MM], (p) => {
+    const laid = generateCoupon(s, [FOOT_MM, FOOT_MM], (p) => {
       while (p.zMm < HEIGHT_MM - 1e-6) {
         p.layer();
         if (p.isFirst) p.skirt();

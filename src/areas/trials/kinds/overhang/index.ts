@@ -1,6 +1,6 @@
 import { succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
-import { layCoupon, solidBox } from '../couponOf.ts';
+import { generateCoupon, solidBox } from '../couponOf.ts';
 import type { Band, Shape } from '../define.ts';
 import { defineLadder, FEWEST_FOR_THRESHOLD } from '../ladder.ts';
 
@@ -54,7 +54,7 @@ export const overhang = defineLadder({
     const reach = Math.tan((Math.max(...bands) * Math.PI) / 180) * HEIGHT_MM;
     const depth = THICK_MM + reach;
     const x = (i: number): number => -width / 2 + WIDTH_MM / 2 + i * (WIDTH_MM + BETWEEN_MM);
-    return layCoupon(s, [width, depth + 2], (p) => {
+    return generateCoupon(s, [width, depth + 2], (p) => {
       const back = -depth / 2 + THICK_MM / 2;
       while (p.zMm < HEIGHT_MM - 1e-6) {
         p.layer();

@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { layCoupon } from '../couponOf.ts';
+import { generateCoupon } from '../couponOf.ts';
 import { defineKind, type Band, type Shape } from '../define.ts';
 import { analysePressure, PRESSURE_METHOD } from './analysis.ts';
 import { pressureTable } from './table.ts';
@@ -66,7 +66,7 @@ export const pressure = defineKind({
     const left = -width / 2 + 3 * LABEL_MM;
     const y = (i: number): number => -depth / 2 + LABEL_MM / 2 + i * BETWEEN_MM;
     const fast = Math.max(s.wallSpeedMmPerS, 4 * s.firstLayerSpeedMmPerS * SLOW_SHARE);
-    return layCoupon(s, [width, depth], (p) => {
+    return generateCoupon(s, [width, depth], (p) => {
       p.layer();
       p.skirt();
       bands.forEach((_, i) => p.flatLabel(-width / 2 + 1, y(i) - LABEL_MM / 2, String(i + 1), LABEL_MM));

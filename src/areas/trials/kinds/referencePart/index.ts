@@ -1,7 +1,7 @@
 import { mean } from '../../../../core/fitting/mean.ts';
-import type { Look } from '../../../../core/looks/looks.ts';
+import type { DefectSymbol } from '../../../../core/looks/looks.ts';
 import { fail, succeed } from '../../../../core/result/result.ts';
-import { layCoupon, solidBox, solidDisc } from '../couponOf.ts';
+import { generateCoupon, solidBox, solidDisc } from '../couponOf.ts';
 import { defineKind, type Conditions, type Feature, type ReadingOf, type Shape } from '../define.ts';
 import { analyseStep, FEWEST_PLACES, SERIES_METHOD, type Pair } from './analysis.ts';
 import { referencePartTable } from './table.ts';
@@ -20,7 +20,7 @@ const HOLE_MM = 6;
 const RING_HEIGHT_MM = 4;
 const THIN_HEIGHT_MM = 8;
 const SOLID_LAYERS = 4;
-const place = (key: string, label: string, look: Look, how: string): Feature => ({
+const place = (key: string, label: string, look: DefectSymbol, how: string): Feature => ({
   key: `score ${key}`,
   label,
   look,
@@ -81,7 +81,7 @@ export const referencePart = defineKind({
   needs: ['layerHeightMm'],
   bandsFor: () => succeed([]),
   coupon: (s) =>
-    layCoupon(s, SIZE_MM, (p) => {
+    generateCoupon(s, SIZE_MM, (p) => {
       const lean = Math.tan((LEAN_DEG * Math.PI) / 180);
       const wall = s.wallSpeedMmPerS;
       const cubeLayers = Math.round(CUBE_HEIGHT_MM / s.layerHeightMm);

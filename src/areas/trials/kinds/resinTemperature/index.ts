@@ -1,5 +1,5 @@
 import { FEWEST_LIGHTS, findZeroGrowth } from '../../../../core/resin/growth.ts';
-import { fitWarmth, LEAST_APART_C, type WarmthPoint } from '../../../../core/resin/warmth.ts';
+import { fitExposureTemperature, LEAST_APART_C, type WarmthPoint } from '../../../../core/resin/exposureTemperature.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { defineResinKind, type Conditions, type ReadingOf } from '../define.ts';
@@ -46,7 +46,7 @@ export const resinTemperature = defineResinKind({
       .map((p) => ({ name: p.name, point: pointOf(p.readings, p) }));
     const known = before.flatMap(({ name, point }) => (point.ok ? [{ name, point: point.value }] : []));
     const points = [...known.map((k) => k.point), here.value];
-    const fit = fitWarmth(points);
+    const fit = fitExposureTemperature(points);
     if (!fit.ok)
       return fail({
         ...fit.failure,

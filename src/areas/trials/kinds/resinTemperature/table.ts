@@ -1,5 +1,5 @@
 import { findZeroGrowth, type GrowthFit } from '../../../../core/resin/growth.ts';
-import { fitWarmth } from '../../../../core/resin/warmth.ts';
+import { fitExposureTemperature } from '../../../../core/resin/exposureTemperature.ts';
 import { succeed } from '../../../../core/result/result.ts';
 import type { ReadingTable } from '../table.ts';
 
@@ -28,7 +28,7 @@ export const resinTemperatureTable: ReadingTable = {
       if (!fit.ok) return fit;
       points.push({ resinC, ...fit.value });
     }
-    const fit = fitWarmth(points);
+    const fit = fitExposureTemperature(points);
     if (!fit.ok) return fit;
     const { percentPerC, interval } = fit.value;
     return succeed({

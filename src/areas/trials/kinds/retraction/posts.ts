@@ -1,7 +1,7 @@
 import type { CouponPath } from '../../../../core/toolpath/couponPath.ts';
 import type { CouponSettings } from '../../../../core/toolpath/couponSettings.ts';
 import type { Result } from '../../../../core/result/result.ts';
-import { labelRow, layCoupon, layersPerBand, layTower, solidBox } from '../couponOf.ts';
+import { labelRow, generateCoupon, layersPerBand, layTower, solidBox } from '../couponOf.ts';
 import type { Coupon, Shape } from '../define.ts';
 
 const BAND_MM = 5;
@@ -19,7 +19,7 @@ export function layTwoPosts(
 ): Result<Coupon> {
   const layers = layersPerBand(s, BAND_MM);
   const half = APART_MM / 2;
-  return layCoupon(s, [APART_MM + POST_MM + 2, POST_MM + 2], (path) => {
+  return generateCoupon(s, [APART_MM + POST_MM + 2, POST_MM + 2], (path) => {
     const laid = layTower(
       path,
       bands,

@@ -1,7 +1,7 @@
 import { fail, succeed } from '../../../../core/result/result.ts';
 import { formatFigure } from '../../../../core/units/format.ts';
 import { numberOf } from '../../../library/settings/define.ts';
-import { labelRow, layCoupon, layTower, layersPerBand, solidBox } from '../couponOf.ts';
+import { labelRow, generateCoupon, layTower, layersPerBand, solidBox } from '../couponOf.ts';
 import { bandsRound, defineKind, meanByBand, type Shape } from '../define.ts';
 import { analyseTemperature, FEWEST_BANDS, TEMPERATURE_METHOD, type TemperatureBand } from './analysis.ts';
 import { temperatureTable } from './table.ts';
@@ -114,76 +114,80 @@ export const temperature = defineKind({
     const left = -(SPAN_MM + COLUMN_MM) / 2;
     const right = -left;
     const width = SPAN_MM + 2 * COLUMN_MM;
-    return layCoupon({ ...s, nozzleFirstC: bands[0]!, nozzleC: bands[0]! }, [width + 2, DEPTH_MM + 2 + TAB_MM], (p) => {
-      const shapes: Shape[] = [
-        { view: 'plan', x: left, y: 0, w: COLUMN_MM, h: DEPTH_MM },
-        { view: 'plan', x: right, y: 0, w: COLUMN_MM, h: DEPTH_MM },
-        { view: 'plan', x: 0, y: 0, w: SPAN_MM, h: DEPTH_MM },
-      ];
-      const laid = layTower(
-        p,
-        bands,
-        layers,
-        (c, index) => {
-          if (index > 0) p.nozzle(c);
-        },
-        (index, k) => {
-          const isDeck = k >= layers - DECK_LAYERS;
-          const speed = s.wallSpeedMmPerS;
-          if (isDeck) {
-            // lines along X carry across the gap
-            p.zigzag(0, 0, width, DEPTH_MM, k === layers - DECK_LAYERS ? s.bridgeSpeedMmPerS : speed);
-          } else {
-            p.labelledBox(
-              left,
-              0,
-              COLUMN_MM,
-              DEPTH_MM,
-              formatFigure(bands[index]!, 'temperature'),
-              labelRow(k, layers),
-              speed,
-            );
-            p.box(right, 0, COLUMN_MM, DEPTH_MM, 2, speed);
-            if (k > layers / 3 && k < layers / 2)
-              p.box(right, DEPTH_MM / 2 + TAB_MM / 2 - s.lineWidthMm, TAB_MM, TAB_MM, 1, speed);
-          }
-        },
-      );
-      for (const [i, b] of laid.entries())
-        shapes.push(
-          {
-            view: 'elevation',
-            x: left,
-            y: b.fromMm,
-            w: COLUMN_MM,
-            h: b.toMm - b.fromMm,
-            band: i + 1,
-            text: `${b.value} °C`,
+    return generateCoupon(
+      { ...s, nozzleFirstC: bands[0]!, nozzleC: bands[0]! },
+      [width + 2, DEPTH_MM + 2 + TAB_MM],
+      (p) => {
+        const shapes: Shape[] = [
+          { view: 'plan', x: left, y: 0, w: COLUMN_MM, h: DEPTH_MM },
+          { view: 'plan', x: right, y: 0, w: COLUMN_MM, h: DEPTH_MM },
+          { view: 'plan', x: 0, y: 0, w: SPAN_MM, h: DEPTH_MM },
+        ];
+        const laid = layTower(
+          p,
+          bands,
+          layers,
+          (c, index) => {
+            if (index > 0) p.nozzle(c);
           },
-          { view: 'elevation', x: right, y: b.fromMm, w: COLUMN_MM, h: b.toMm - b.fromMm, band: i + 1 },
-          {
-            view: 'elevation',
-            x: 0,
-            y: b.toMm - DECK_LAYERS * s.layerHeightMm,
-            w: SPAN_MM,
-            h: DECK_LAYERS * s.layerHeightMm,
-            band: i + 1,
+          (index, k) => {
+            const isDeck = k >= layers - DECK_LAYERS;
+            const speed = s.wallSpeedMmPerS;
+            if (isDeck) {
+              // lines along X carry across the gap
+              p.zigzag(0, 0, width, DEPTH_MM, k === layers - DECK_LAYERS ? s.bridgeSpeedMmPerS : speed);
+            } else {
+              p.labelledBox(
+                left,
+                0,
+                COLUMN_MM,
+                DEPTH_MM,
+                formatFigure(bands[index]!, 'temperature'),
+                labelRow(k, layers),
+                speed,
+              );
+              p.box(right, 0, COLUMN_MM, DEPTH_MM, 2, speed);
+              if (k > layers / 3 && k < layers / 2)
+                p.box(right, DEPTH_MM / 2 + TAB_MM / 2 - s.lineWidthMm, TAB_MM, TAB_MM, 1, speed);
+            }
           },
         );
-      const solids = laid.flatMap(({ fromMm, toMm }) => {
-        const deckMm = toMm - DECK_LAYERS * s.layerHeightMm;
-        const third = (deckMm - fromMm) / 3;
-        return [
-          solidBox(left, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
-          solidBox(right, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
-          solidBox(right, (DEPTH_MM + TAB_MM) / 2 - s.lineWidthMm, TAB_MM, TAB_MM, fromMm + 1.5 * third, {
-            fromMm: fromMm + third,
-          }),
-          solidBox(0, 0, SPAN_MM, DEPTH_MM, toMm, { fromMm: deckMm }),
-        ];
-      });
-      return { bands: laid, shapes, solids };
-    });
+        for (const [i, b] of laid.entries())
+          shapes.push(
+            {
+              view: 'elevation',
+              x: left,
+              y: b.fromMm,
+              w: COLUMN_MM,
+              h: b.toMm - b.fromMm,
+              band: i + 1,
+              text: `${b.value} °C`,
+            },
+            { view: 'elevation', x: right, y: b.fromMm, w: COLUMN_MM, h: b.toMm - b.fromMm, band: i + 1 },
+            {
+              view: 'elevation',
+              x: 0,
+              y: b.toMm - DECK_LAYERS * s.layerHeightMm,
+              w: SPAN_MM,
+              h: DECK_LAYERS * s.layerHeightMm,
+              band: i + 1,
+            },
+          );
+        const solids = laid.flatMap(({ fromMm, toMm }) => {
+          const deckMm = toMm - DECK_LAYERS * s.layerHeightMm;
+          const third = (deckMm - fromMm) / 3;
+          return [
+            solidBox(left, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
+            solidBox(right, 0, COLUMN_MM, DEPTH_MM, toMm, { fromMm }),
+            solidBox(right, (DEPTH_MM + TAB_MM) / 2 - s.lineWidthMm, TAB_MM, TAB_MM, fromMm + 1.5 * third, {
+              fromMm: fromMm + third,
+            }),
+            solidBox(0, 0, SPAN_MM, DEPTH_MM, toMm, { fromMm: deckMm }),
+          ];
+        });
+        return { bands: laid, shapes, solids };
+      },
+    );
   },
   table: temperatureTable,
   analyse: (readings, c) => {

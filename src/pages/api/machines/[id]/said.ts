@@ -1,6 +1,6 @@
 import { machineText } from '../../../../areas/machines/model/failures.ts';
 import { saidSchema } from '../../../../areas/machines/model/schemas.ts';
-import { sayState } from '../../../../areas/machines/server/index.ts';
+import { recordState } from '../../../../areas/machines/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
 export const POST = command({
@@ -8,5 +8,5 @@ export const POST = command({
   schema: saidSchema,
   text: machineText,
   statuses: { noMachine: 404 },
-  run: ({ ctx, params, body }) => sayState(ctx, params['id']!, body),
+  run: ({ ctx, params, body }) => recordState(ctx, params['id']!, body),
 });

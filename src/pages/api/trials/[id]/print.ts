@@ -1,6 +1,6 @@
 import { trialText } from '../../../../areas/trials/model/failures.ts';
 import { wishSchema } from '../../../../areas/trials/model/schemas.ts';
-import { wishPrint } from '../../../../areas/trials/server/index.ts';
+import { requestPrint } from '../../../../areas/trials/server/index.ts';
 import { command } from '../../../../platform/http/endpoint.ts';
 
 export const POST = command({
@@ -8,5 +8,5 @@ export const POST = command({
   schema: wishSchema,
   text: trialText,
   statuses: { noTrial: 404, wrongState: 409 },
-  run: ({ ctx, params, body }) => wishPrint(ctx, params['id']!, body.wish),
+  run: ({ ctx, params, body }) => requestPrint(ctx, params['id']!, body.wish),
 });

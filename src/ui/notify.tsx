@@ -4,7 +4,7 @@ const STAYS_MS = 4000;
 const WITH_UNDO_MS = 12_000;
 
 /** Says what was done; with `undo` the act can be taken back from the message itself. */
-export function tellDone(message: string, undo?: () => Promise<void>): void {
+export function notifySuccess(message: string, undo?: () => Promise<void>): void {
   const id = notifications.show({
     color: 'teal',
     autoClose: undo ? WITH_UNDO_MS : STAYS_MS,
@@ -16,7 +16,7 @@ export function tellDone(message: string, undo?: () => Promise<void>): void {
           style={{ marginLeft: 8, fontWeight: 620 }}
           onClick={() => {
             notifications.hide(id);
-            undo().catch(tellRefused);
+            undo().catch(notifyError);
           }}
         >
           Undo
@@ -27,7 +27,7 @@ export function tellDone(message: string, undo?: () => Promise<void>): void {
     ),
   });
 }
-export function tellRefused(error: unknown): void {
+export function notifyError(error: unknown): void {
   notifications.show({
     message: error instanceof Error ? error.message : String(error),
     color: 'red',

@@ -21,10 +21,10 @@ import { fillBlock } from './couponPath.ts';
 import type { InfillPattern } from './infillPattern.ts';
 import { gyroidCellMm, gyroidLines } from './gyroid.ts';
 import { fillLines } from './infill.ts';
-import type { LaySettings, Lay } from './referencePart.ts';
+import type { ToolpathSettings, Lay } from './referencePart.ts';
 
 /** How a mesh is laid: for estimates, coupons and simple parts. */
-export interface MeshLaySettings extends LaySettings {
+export interface MeshToolpathSettings extends ToolpathSettings {
   readonly title: string;
   readonly startBlock: string;
   readonly endBlock: string;
@@ -58,16 +58,16 @@ const SMALLEST_SUPPORT_MM2 = 2;
 const SMALLEST_FILL_MM2 = 0.05;
 const FILL_ANGLE = Math.PI / 4;
 
-export interface LaidLayer {
+export interface ToolpathLayer {
   readonly zMm: number;
   readonly heightMm: number;
   readonly region: Region;
   /** Contours closed across a hole in the surface. */
   readonly gaps: number;
 }
-export interface LaidMesh {
+export interface Toolpath {
   readonly gcode: string;
-  readonly layers: readonly LaidLayer[];
+  readonly layers: readonly ToolpathLayer[];
   /** Support on each layer. */
   readonly supports: readonly Region[];
   /** Plastic by the bead model, mm³: the part's, and that of skirt, brim and support. */
@@ -88,7 +88,7 @@ export function layerTops(heightMm: number, firstMm: number, otherMm: number): n
 
 /** G-code of a mesh that stands on the plate in bed coordinates: walls from the inside out, floors and tops where layers differ,
  *  sparse lines between, support columns. One step a layer. */
-export function* layingMesh(mesh: Mesh, topology: Topology, s: MeshLaySettings): Stepwise<LaidMesh> {
+export function* generatingToolpath(mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Stepwise<Toolpath> {
   const layers = yield* within(cut(mesh, topology, s), 0, 0.3);
   const supports =
     s.supportAngleDeg === null
@@ -126,11 +126,11 @@ export function* layingMesh(mesh: Mesh, topology: Topology, s: MeshLaySettings):
 }
 
 /** The same in one go. */
-export const layMesh = (mesh: Mesh, topology: Topology, s: MeshLaySettings): LaidMesh =>
-  runAll(layingMesh(mesh, topology, s));
+export const generateToolpath = (mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Toolpath =>
+  runAll(generatingToolpath(mesh, topology, s));
 
 /** Regions of all layers, cut in their middle. */
-function* cut(mesh: Mesh, topology: Topology, s: MeshLaySettings): Stepwise<LaidLayer[]> {
+function* cut(mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Stepwise<ToolpathLayer[]> {
   const tops = layerTops(boundsOf(mesh).max[2], s.firstLayerHeightMm, s.layerHeightMm);
   const heights = tops.map((_, k) => (k === 0 ? s.firstLayerHeightMm : s.layerHeightMm));
   const slicer = new Slicer(
@@ -138,7 +138,7 @@ function* cut(mesh: Mesh, topology: Topology, s: MeshLaySettings): Stepwise<Laid
     topology,
     Float64Array.from(tops, (z, k) => z - heights[k]! / 2),
   );
-  const out: LaidLayer[] = [];
+  const out: ToolpathLayer[] = [];
   for (const [k, zMm] of tops.entries()) {
     const contours = slicer.layer(k);
     const region = simplify(union(ringsOf(contours)), FINEST_MM);
@@ -176,7 +176,7 @@ function solidOf(common: readonly Region[], k: number, solidLayers: number, inne
 }
 
 /** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. */
-function* supportOf(layers: readonly LaidLayer[], s: MeshLaySettings, angleDeg: number): Stepwise<Region[]> {
+function* supportOf(layers: readonly ToolpathLayer[], s: MeshToolpathSettings, angleDeg: number): Stepwise<Region[]> {
   const reach = Math.tan((Math.min(89, angleDeg) * Math.PI) / 180);
   const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
   const out: Region[] = layers.map(() => []);
@@ -212,14 +212,14 @@ class PartPath {
   /** Lines of the layer, written when its pace is known. */
   private held: { lay: Lay; points: readonly number[]; isPart: boolean }[] = [];
 
-  constructor(private readonly s: MeshLaySettings) {
+  constructor(private readonly s: MeshToolpathSettings) {
     this.w = new GcodeWriter(s.dialect, filamentAreaMm2(s.filamentDiameterMm));
     this.w.comment(s.title);
     this.w.raw(...fillBlock(s.startBlock, { nozzle: s.nozzleFirstC, bed: s.bedC }));
     this.w.begin();
   }
 
-  layer({ zMm, heightMm }: LaidLayer): void {
+  layer({ zMm, heightMm }: ToolpathLayer): void {
     this.height = heightMm;
     this.layersBegun++;
     this.pullBack();

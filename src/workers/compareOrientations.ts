@@ -4,17 +4,17 @@ import { overhangLimitOf } from '../areas/checks/model/overhangLimit.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import { checkJob } from '../areas/rules/run.ts';
-import { standingsOf, type OrientWish, type Standing } from '../core/mesh/orient.ts';
+import { compareOrientations, type OrientationRequest, type BuildOrientation } from '../core/mesh/orient.ts';
 import { outward } from '../core/mesh/outward.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { runAll } from '../core/result/stepwise.ts';
 
-export interface CompareWish {
+export interface CompareRequest {
   readonly file: Blob;
   readonly choice: MeshChoice;
   readonly sheet: CheckContext;
-  readonly load: OrientWish['load'];
-  readonly show: OrientWish['show'];
+  readonly load: OrientationRequest['load'];
+  readonly show: OrientationRequest['show'];
 }
 /** What the whole check says of one way of standing. */
 export interface StandingCheck {
@@ -25,7 +25,7 @@ export interface StandingCheck {
   readonly supportMm3: number;
 }
 export type CompareAnswer =
-  | { readonly limitDeg: number; readonly standings: readonly Standing[] }
+  | { readonly limitDeg: number; readonly standings: readonly BuildOrientation[] }
   | { readonly index: number; readonly check: StandingCheck | null }
   | { readonly refusal: string }
   | { readonly isDone: true };
@@ -35,7 +35,7 @@ const MOST_CHECKED_TRIANGLES = 150_000;
 const post = (answer: CompareAnswer): void => self.postMessage(answer);
 
 /** Works out how a part could stand, then lays and checks it in each of these ways. */
-self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEvent<CompareWish>) => {
+self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEvent<CompareRequest>) => {
   // alone: how a part could stand does not ask what lies beside it
   const { unit, placement, repair = false } = choice;
   const opened = openPlate(new Uint8Array(await file.arrayBuffer()), { unit, placement, repair });
@@ -45,7 +45,7 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
   const facing = outward(mesh, part.survey.shells);
   const limitDeg = overhangLimitOf(sheet);
   const standings = runAll(
-    standingsOf(facing, {
+    compareOrientations(facing, {
       beyondDeg: limitDeg,
       layerHeightMm: sheet.recipe.lay?.firstLayerHeightMm ?? 0.2,
       scale: placement.scale,

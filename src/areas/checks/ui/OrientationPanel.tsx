@@ -1,9 +1,9 @@
 import { NativeSelect } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import type { Standing } from '../../../core/mesh/orient.ts';
+import type { BuildOrientation } from '../../../core/mesh/orient.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import type { CompareAnswer, CompareWish, StandingCheck } from '../../../workers/compareStanding.ts';
+import type { CompareAnswer, CompareRequest, StandingCheck } from '../../../workers/compareOrientations.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -25,7 +25,7 @@ const NONE = 'none';
 const markOf: Readonly<Record<string, Mark>> = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' };
 
 /** How the part could stand: on its largest flat faces and on leans that need least support, each laid and checked, the best first. */
-export function StandingPanel({
+export function OrientationPanel({
   file,
   choice,
   sheet,
@@ -55,7 +55,7 @@ export function StandingPanel({
     setSays(null);
     setBusy(true);
     const start = async (): Promise<void> => {
-      const wish: CompareWish = {
+      const wish: CompareRequest = {
         file: await file(),
         choice: { unit, placement },
         sheet,
@@ -63,7 +63,7 @@ export function StandingPanel({
         show: faces[show] ?? null,
       };
       if (isOver) return;
-      worker = new Worker(new URL('../../../workers/compareStanding.ts', import.meta.url), { type: 'module' });
+      worker = new Worker(new URL('../../../workers/compareOrientations.ts', import.meta.url), { type: 'module' });
       worker.onmessage = ({ data }: MessageEvent<CompareAnswer>) => {
         if ('standings' in data) setFound(data);
         else if ('index' in data) setChecks((c) => ({ ...c, [data.index]: data.check }));
@@ -164,7 +164,7 @@ function StandingRow({
   isTaken,
   onTake,
 }: {
-  readonly standing: Standing;
+  readonly standing: BuildOrientation;
   readonly check: StandingCheck | null | undefined;
   readonly isTaken: boolean;
   readonly onTake?: ((turnDeg: Vector) => void) | undefined;
@@ -217,7 +217,7 @@ function StandingRow({
 
 const PICTURE = 54;
 /** The part from the front, to scale within its picture, and the pull drawn on it. */
-function Front({ standing: { front, loadSeen } }: { readonly standing: Standing }) {
+function Front({ standing: { front, loadSeen } }: { readonly standing: BuildOrientation }) {
   const xs = front.map((p) => p[0]);
   const zs = front.map((p) => p[1]);
   const [x0, x1, z1] = [Math.min(...xs), Math.max(...xs), Math.max(...zs)];

@@ -9,7 +9,7 @@ import { DRAWING, FOOT, LEFT, ROW, TOP } from './bandLayout.ts';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
-import { placeKey, useReadings, type PlaceKey } from './useReadings.ts';
+import { measuringPointKey, useReadings, type MeasuringPointKey } from './useReadings.ts';
 
 const CHART = 330;
 const FIELD = 74;
@@ -20,7 +20,7 @@ const NARROW_CHART = 250;
 
 /** The bands of a coupon from the bottom up: drawing, readings and chart on one vertical axis, so that a band, its reading and its
  *  point lie on one line. */
-export function BandSheet({
+export function ReadingGrid({
   trial: t,
   mayChange,
   onKept,
@@ -32,7 +32,7 @@ export function BandSheet({
   const kind = kindOf(t.kind);
   const { bands, shapes } = t.plan;
   const readings = useReadings(t, mayChange, onKept);
-  const [spot, setSpot] = useState<PlaceKey | null>(null);
+  const [spot, setSpot] = useState<MeasuringPointKey | null>(null);
   const here = spot === null ? null : Number(spot.split('/')[0]) - 1;
   const isTower = bands.some((b) => b.toMm > b.fromMm);
   const height = bands.length * ROW;
@@ -45,16 +45,16 @@ export function BandSheet({
   const isWide = !isTower && columns.length > MOST_BESIDE_DRAWING;
   const drawing = isWide ? 0 : DRAWING;
   const chartWidth = isWide ? NARROW_CHART : CHART;
-  const order: PlaceKey[] = bands.flatMap((_, i) =>
+  const order: MeasuringPointKey[] = bands.flatMap((_, i) =>
     kind.features
       .filter((f) => !f.isOptional)
-      .flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => placeKey(i + 1, f.key, k + 1))),
+      .flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => measuringPointKey(i + 1, f.key, k + 1))),
   );
-  const everyPlace: PlaceKey[] = bands.flatMap((_, i) =>
-    kind.features.flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => placeKey(i + 1, f.key, k + 1))),
+  const everyPlace: MeasuringPointKey[] = bands.flatMap((_, i) =>
+    kind.features.flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => measuringPointKey(i + 1, f.key, k + 1))),
   );
   const show = (b: Band): string => formatFigure(b.value, kind.axis!.quantity);
-  const nameOf = (key: PlaceKey | null): string => {
+  const nameOf = (key: MeasuringPointKey | null): string => {
     const [band, feature] = (key ?? '').split('/');
     const b = bands[Number(band) - 1];
     return b ? `${kind.axis!.label} ${show(b)}, ${kind.features.find((f) => f.key === feature)?.label ?? feature}` : '';
@@ -143,7 +143,7 @@ export function BandSheet({
                 {show(bands[i]!)}
               </b>,
               ...columns.map(({ f, n }, c) => {
-                const key = placeKey(i + 1, f.key, n);
+                const key = measuringPointKey(i + 1, f.key, n);
                 return (
                   <ReadingField
                     key={key}
@@ -154,8 +154,8 @@ export function BandSheet({
                     mayChange={mayChange && bands[i]!.toMm <= reached + 1e-6}
                     order={order}
                     onFocus={() => setSpot(key)}
-                    up={i + 1 < bands.length ? placeKey(i + 2, f.key, n) : undefined}
-                    down={i > 0 ? placeKey(i, f.key, n) : undefined}
+                    up={i + 1 < bands.length ? measuringPointKey(i + 2, f.key, n) : undefined}
+                    down={i > 0 ? measuringPointKey(i, f.key, n) : undefined}
                   />
                 );
               }),

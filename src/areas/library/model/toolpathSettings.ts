@@ -1,4 +1,4 @@
-import type { Lay, LaySettings } from '../../../core/toolpath/referencePart.ts';
+import type { Lay, ToolpathSettings } from '../../../core/toolpath/referencePart.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { numberOf, type Values } from '../settings/define.ts';
 
@@ -31,7 +31,7 @@ export const layOf = (v: Values, kind: string): Lay => {
 };
 
 /** How a part is laid under effective values. */
-export function laySettingsOf(v: Values): LaySettings {
+export function laySettingsOf(v: Values): ToolpathSettings {
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
   return {
     layerHeightMm: n('layerHeightMm'),

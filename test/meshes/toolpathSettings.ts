@@ -1,5 +1,5 @@
 import { plainDialect } from '../../src/core/gcode/write.ts';
-import type { MeshLaySettings } from '../../src/core/toolpath/layMesh.ts';
+import type { MeshToolpathSettings } from '../../src/core/toolpath/generateToolpath.ts';
 
 /** How one kind of line is laid in tests and benches. */
 export const layAt = (speedMmPerS: number, accelerationMmPerS2 = 1500) => ({
@@ -9,7 +9,7 @@ export const layAt = (speedMmPerS: number, accelerationMmPerS2 = 1500) => ({
 });
 
 /** A plain recipe for tests and benches, without support. */
-export const plainLay: MeshLaySettings = {
+export const plainLay: MeshToolpathSettings = {
   title: 'made up',
   startBlock: 'M140 S{bed}\nM104 S{nozzle}\nG28\nM190 S{bed}\nM109 S{nozzle}',
   endBlock: 'M104 S0\nM140 S0',

@@ -9,7 +9,7 @@ class RolledBack extends Error {
 
 /** Runs work in one transaction and undoes all of it when it ends in a failure: returning one from a plain transaction would keep
  *  what was written before it. */
-export async function inOneGo<T, F extends { readonly code: string }>(
+export async function inTransaction<T, F extends { readonly code: string }>(
   ctx: Ctx,
   work: (inside: Ctx) => Promise<Result<T, F>>,
 ): Promise<Result<T, F>> {

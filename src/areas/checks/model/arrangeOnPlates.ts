@@ -6,7 +6,7 @@ import type { CheckContext } from '../../rules/context.ts';
 
 type Hull = readonly (readonly [number, number])[];
 /** One kind of thing on the plates: a file as it is read and turned, how much room it takes, and how many of it there are. */
-export interface Thing {
+export interface PlateItem {
   readonly file: FileRef | null;
   readonly unit: MeshUnit | null;
   readonly placement: Placement;
@@ -23,7 +23,7 @@ export interface PlannedPlate {
 export interface Spread {
   readonly plates: readonly PlannedPlate[];
   /** Things larger than the plate. */
-  readonly tooLarge: readonly Thing[];
+  readonly tooLarge: readonly PlateItem[];
 }
 
 const partsOf = (choice: MeshChoice): readonly MorePart[] => [
@@ -34,14 +34,14 @@ const keyOf = (part: Pick<MorePart, 'file'>): string => part.file?.sha256 ?? '';
 
 /** What lies on the plates of a job, each file once: how it is turned and the room it takes as it was last read, `read` with its outlines
  *  from above in the same order, and how many of it all plates hold now. */
-export function thingsOf(read: MeshChoice, hulls: readonly Hull[], plates: readonly PlannedPlate[]): Thing[] {
+export function thingsOf(read: MeshChoice, hulls: readonly Hull[], plates: readonly PlannedPlate[]): PlateItem[] {
   const counts = new Map<string, number>();
   for (const plate of plates)
     for (const part of partsOf(plate.choice)) {
       const key = keyOf(part.file ? part : plate);
       counts.set(key, (counts.get(key) ?? 0) + 1);
     }
-  const things = new Map<string, Thing>();
+  const things = new Map<string, PlateItem>();
   partsOf(read).forEach((part, i) => {
     const hull = hulls[i];
     if (things.has(keyOf(part)) || !hull || hull.length === 0) return;
@@ -72,8 +72,8 @@ export function edgeOf({ recipe: { lay } }: CheckContext): number {
 }
 
 /** Sets so many of each down with a gap, on as many plates as it takes. */
-export function spreadOut(
-  things: readonly Thing[],
+export function arrangeOnPlates(
+  things: readonly PlateItem[],
   { repair }: MeshChoice,
   jobFile: FileRef,
   plateMm: readonly [number, number],
@@ -81,7 +81,7 @@ export function spreadOut(
 ): Spread {
   const pieces = things.flatMap((t) => Array.from({ length: t.count }, () => t));
   const { plates, tooLarge } = arrange(pieces, { plateMm, ...room, mayTurn: true });
-  const set = (t: Thing, at: (typeof plates)[number][number]): Placement => {
+  const set = (t: PlateItem, at: (typeof plates)[number][number]): Placement => {
     const [x, y, z] = t.placement.turnDeg;
     return { ...t.placement, turnDeg: [x, y, at.isTurned ? (z + 90) % 360 : z], xMm: at.xMm, yMm: at.yMm };
   };

@@ -4,13 +4,13 @@ import { stitched } from './stitch.ts';
 import { weld } from './weld.ts';
 
 /** A region between two heights. */
-export interface Storey {
+export interface Slab {
   readonly fromMm: number;
   readonly toMm: number;
   readonly region: Region;
 }
 /** Storeys upon each other as one closed mesh: walls round each, floors and ceilings only where nothing lies behind them. */
-export function stackedMesh(storeys: readonly Storey[]): Mesh {
+export function stackedMesh(storeys: readonly Slab[]): Mesh {
   const xyz: number[] = [];
   const face = (...points: readonly (readonly [number, number, number])[]): void => {
     for (const p of points) xyz.push(...p);

@@ -20,7 +20,7 @@ const NORMAL_95 = 1.96;
 
 /** What a degree does to the exposure: a line of ln exposure over resin temperature, each ladder weighted by how its readings scatter
  *  (least squares with known variances; Bevington & Robinson, 6.3) and the common bend added in squares (JCGM 100:2008, 5.1.2). The slope as percent per °C with its 95 % interval. */
-export function fitWarmth(points: readonly WarmthPoint[]): Result<WarmthFit> {
+export function fitExposureTemperature(points: readonly WarmthPoint[]): Result<WarmthFit> {
   const cs = points.map((p) => p.resinC);
   if (points.length < 2 || Math.max(...cs) - Math.min(...cs) < LEAST_APART_C)
     return fail({

@@ -6,7 +6,7 @@ import { checkJob } from '../../rules/run.ts';
 import { validContextFixture } from '../../rules/fixture.ts';
 import type { FileRef, MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
-import { edgeOf, isReadAlike, spreadOut, thingsOf, type PlannedPlate } from './spread.ts';
+import { edgeOf, isReadAlike, arrangeOnPlates, thingsOf, type PlannedPlate } from './arrangeOnPlates.ts';
 
 const ref = (n: string): FileRef => ({ sha256: n.repeat(64), name: `${n}.stl`, size: 684 });
 const plain = validContextFixture({
@@ -43,13 +43,13 @@ test('what lies on the plates is told by file, with its count on all of them and
   ]);
 });
 test('arranged again with more room, nothing that went on further plates is lost', () => {
-  const { plates } = spreadOut(count(8, 30), both, own, [220, 220], room);
+  const { plates } = arrangeOnPlates(count(8, 30), both, own, [220, 220], room);
   const again = thingsOf(both, hulls, plates);
   expect(again.map((t) => [t.file?.name ?? 'own', t.count])).toEqual([
     ['own', 8],
     ['b.stl', 30],
   ]);
-  const wider = spreadOut(again, plates[0]!.choice, own, [220, 220], { ...room, gapMm: 12 });
+  const wider = arrangeOnPlates(again, plates[0]!.choice, own, [220, 220], { ...room, gapMm: 12 });
   expect(wider.plates.reduce((n, p) => n + p.pieces, 0)).toBe(38);
 });
 test('what a part was found to measure holds for a quarter turn on the plate, and for nothing else', () => {
@@ -66,7 +66,7 @@ test('what a part was found to measure holds for a quarter turn on the plate, an
   ]).toEqual([true, false, false, false]);
 });
 test('arranged, the parts stand apart and within the plate with their skirt: the check says so', () => {
-  const { plates, tooLarge } = spreadOut(count(3, 4), both, own, [220, 220], room);
+  const { plates, tooLarge } = arrangeOnPlates(count(3, 4), both, own, [220, 220], room);
   expect([plates.length, plates[0]!.pieces, tooLarge]).toEqual([1, 7, []]);
   const { choice } = plates[0]!;
   const checked = checkMesh(files.a, choice, plain, new Map([[other.sha256, files.b]]));
@@ -84,7 +84,7 @@ test('side by side without a gap, the parts are told to touch', () => {
   expect(checkJob({ ...checked.value, context: plain }).findings.map((f) => f.rule)).toEqual(['parts-apart']);
 });
 test('what is too much for one plate goes on the next, each with its own file first', () => {
-  const { plates } = spreadOut(count(8, 30), both, own, [220, 220], room);
+  const { plates } = arrangeOnPlates(count(8, 30), both, own, [220, 220], room);
   expect(plates.length).toBeGreaterThan(1);
   const on = (file: FileRef | null): number =>
     plates.reduce(
@@ -98,7 +98,10 @@ test('what is too much for one plate goes on the next, each with its own file fi
 });
 test('what no plate holds is named, and a file nobody has sent is missed by name', () => {
   const huge = [{ ...count(1, 0)[0]!, widthMm: 400 }];
-  expect(spreadOut(huge, both, own, [220, 220], room)).toMatchObject({ plates: [], tooLarge: [{ widthMm: 400 }] });
+  expect(arrangeOnPlates(huge, both, own, [220, 220], room)).toMatchObject({
+    plates: [],
+    tooLarge: [{ widthMm: 400 }],
+  });
   const checked = checkMesh(files.a, both, plain);
   expect(checked.ok ? '' : checked.failure.what).toBe('b.stl is not there');
 });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { layAt, plainLay } from '../../../test/meshes/laySettings.ts';
+import { layAt, plainLay } from '../../../test/meshes/toolpathSettings.ts';
 import { torusMesh } from '../../../test/meshes/solids.ts';
 import { inspectGcode } from '../gcode/inspect.ts';
 import { areaMm2, difference, offset, type Region } from '../geometry/clip.ts';
@@ -11,13 +11,13 @@ import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
 import { weld } from '../mesh/weld.ts';
 import { exampleLimits } from '../motion/limits.ts';
 import { fillLines } from './infill.ts';
-import { layerTops, layMesh, type MeshLaySettings } from './layMesh.ts';
+import { layerTops, generateToolpath, type MeshToolpathSettings } from './generateToolpath.ts';
 import { readPath } from '../gcode/pathColumns.ts';
 
-function laid(solid: Mesh, over: Partial<MeshLaySettings> = {}) {
+function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}) {
   const mesh = placed(weld(solid), asDrawn(110, 110));
   const survey = surveyMesh(mesh);
-  const made = layMesh(mesh, survey.topology, { ...plainLay, ...over });
+  const made = generateToolpath(mesh, survey.topology, { ...plainLay, ...over });
   const report = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits);
   if (!report.ok) throw new Error(report.failure.what);
   return {
@@ -68,8 +68,8 @@ describe('what is laid is what was drawn', () => {
 
 describe('an estimate follows its settings', () => {
   const part = meshOfSolids([{ shape: 'box', x: 0, y: 0, w: 40, d: 30, fromMm: 0, toMm: 12 }]);
-  const time = (over: Partial<MeshLaySettings>): number => laid(part, over).report.timeS;
-  const mass = (over: Partial<MeshLaySettings>): number => laid(part, over).report.filamentMm;
+  const time = (over: Partial<MeshToolpathSettings>): number => laid(part, over).report.timeS;
+  const mass = (over: Partial<MeshToolpathSettings>): number => laid(part, over).report.filamentMm;
   test('time falls with speed and grows with infill, plastic grows with infill and walls', () => {
     const speeds = [20, 40, 80].map((v) =>
       time({ visibleWall: layAt(v), hiddenWall: layAt(v), fill: layAt(v), solidFill: layAt(v) }),

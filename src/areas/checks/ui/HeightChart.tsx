@@ -14,7 +14,7 @@ const WIDTH = 990;
 const markOf = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
 /** Silhouette, flow, layer time and findings on one ruler of height. */
-export function HeightSheet({
+export function HeightChart({
   outcome,
   sheet,
   onLayer,
