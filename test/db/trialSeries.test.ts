@@ -164,7 +164,8 @@ describe('a picture of a place', () => {
 });
 
 describe('a table of readings', () => {
-  const currentTexts = async (id: string) => unwrap(await getTrialPage(farm.as('viewer'), id)).readings.map((r) => r.typed);
+  const currentTexts = async (id: string) =>
+    unwrap(await getTrialPage(farm.as('viewer'), id)).readings.map((r) => r.typed);
   test('is kept whole, and one bad row keeps all of it out', async () => {
     const id = await plan('temperature');
     const table = (last: string) => `band,feature,repeat,reading\n1,strings,1,4\n2,strings,1,2\n3,strings,1,${last}`;

@@ -1,7 +1,12 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import { findProfile, getReleasedRevision, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
+import {
+  findProfile,
+  getReleasedRevision,
+  resolveCombination,
+  type LedgerContext,
+} from '../../library/server/index.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
