@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { keptBodies, measuredOf } from '../test/meshes/kept.ts';
+import { figuresOf, keptBodies, keptFigures, measuredOf } from '../test/meshes/kept.ts';
 import { keptSeeds, reportOfSeed, type KeptProgram } from '../test/programs/kept.ts';
 
 /** What is read of seeded programs (test/programs/kept.json) and measured of small bodies (test/meshes/kept.json): a difference shows in
@@ -7,5 +7,8 @@ import { keptSeeds, reportOfSeed, type KeptProgram } from '../test/programs/kept
 const kept = keptSeeds.map((seed): KeptProgram => ({ seed, report: reportOfSeed(seed) }));
 writeFileSync('test/programs/kept.json', `[\n${kept.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
 
-const bodies = Object.keys(keptBodies).map((name) => ({ name, measured: measuredOf(name) }));
+const bodies = [
+  ...Object.keys(keptBodies).map((name) => ({ name, measured: measuredOf(name) })),
+  ...Object.keys(keptFigures).map((name) => ({ name, measured: figuresOf(name) })),
+];
 writeFileSync('test/meshes/kept.json', `[\n${bodies.map((b) => JSON.stringify(b)).join(',\n')}\n]\n`);

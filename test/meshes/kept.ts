@@ -1,8 +1,12 @@
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
-import { checkMesh } from '../../src/areas/checks/model/meshJob.ts';
+import { checkingMesh } from '../../src/areas/checks/model/meshJob.ts';
+import { openPlate } from '../../src/areas/checks/model/plate.ts';
 import { validContextFixture, type ContextChange } from '../../src/areas/rules/fixture.ts';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
+import { fromPlateDeg, leanDeg } from '../../src/core/mesh/overhang.ts';
+import { BINS, thicknessOfFaces, thinnerMm2, usualThicknesses } from '../../src/core/mesh/thickness.ts';
+import { mustAskUnit, unitReadings } from '../../src/core/mesh/units.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { digest, toDigits } from '../recover/kept.ts';
@@ -58,6 +62,17 @@ export const keptBodies: Readonly<Record<string, Body>> = {
     placed: { scale: [10, 10, 10] },
   },
   'over the edge': { mesh: () => boxMesh([0, 0, 0], [20, 20, 3]), placed: { xMm: 3, yMm: 340 } },
+  'a step over a thicker first layer': {
+    mesh: () => solid(box(0, 0, 14, 10, 0, 0.5), box(0, 0, 8, 10, 0.5, 3.1)),
+    context: { values: { firstLayerHeightMm: 0.3, layerHeightMm: 0.16 } },
+  },
+  'far too tall': { mesh: () => boxMesh([0, 0, 0], [2, 2, 4]), placed: { scale: [1, 1, 600] } },
+  'two that stand unlike firmly': {
+    mesh: () => joined([boxMesh([0, 0, 0], [2, 2, 9]), boxMesh([8, 0, 0], [16, 8, 3])]),
+  },
+  'eaves on three sides': {
+    mesh: () => solid(box(0, 0, 10, 10, 0, 5), box(-7, 0, 4, 6, 4, 5), box(7, 0, 4, 8, 4, 5), box(0, 7, 6, 4, 4, 5)),
+  },
   'inside out': { mesh: () => insideOut(boxMesh([0, 0, 0], [9, 7, 5])) },
 };
 
@@ -70,7 +85,13 @@ export function measuredOf(name: string): unknown {
     job: { fileName: 'kept.stl' },
   });
   const choice: MeshChoice = { unit: null, placement: { ...asDrawn(174, 171), ...placed } };
-  const checked = checkMesh(writeStl(mesh()), choice, sheet);
+  const plate = openPlate(writeStl(mesh()), choice);
+  if (!plate.ok) return plate;
+  const told: unknown[] = [];
+  const steps = checkingMesh(plate.value, sheet);
+  let step = steps.next();
+  for (; !step.done; step = steps.next()) told.push(step.value);
+  const checked = step.value;
   if (!checked.ok) return checked;
   const { layers, thickness, hull, others, ...rest } = checked.value.mesh;
   return toDigits({
@@ -79,5 +100,38 @@ export function measuredOf(name: string): unknown {
     hull: digest([hull, others]),
     thickness: thickness && { ...thickness, bins: digest(thickness) },
     timeS: checked.value.report.timeS,
+    told: digest(told),
   });
 }
+
+const bins = (of: (k: number) => number): number[] => Array.from({ length: BINS }, (_, k) => of(k));
+/** What is worked out from figures alone, at and round its edges. */
+export const keptFigures: Readonly<Record<string, () => unknown>> = {
+  'leans of normals': () => [-1, -0.9, -0.5, 0, 0.3, 1, 2].map((nz) => [leanDeg(nz), fromPlateDeg(leanDeg(nz))]),
+  'units a body may be drawn in': () =>
+    [0.001, 0.0009, 0.05, 1.9, 2, 2.1, 25, 999, 1000, 1001, 40_000].map((size) => {
+      const readings = unitReadings({ min: [0, 0, size / 3], max: [size / 2, size / 4, size * 1.25] });
+      return [readings, mustAskUnit(readings), unitReadings({ min: [0, 0, 0], max: [size, 1, 1] }, 'in')];
+    }),
+  'how much is thinner': () =>
+    [0, 0.01, 0.02, 0.05, 0.31, 3.99, 4, 5].map((mm) =>
+      thinnerMm2(
+        bins((k) => (k % 7) + 0.5),
+        mm,
+      ),
+    ),
+  'usual thicknesses': () =>
+    [
+      bins((k) => (k === 20 ? 30 : k === 90 ? 60 : 0)),
+      bins((k) => (k === 20 || k === 21 ? 30 : 0)),
+      bins((k) => Math.max(0, 12 - Math.abs(k - 60)) + Math.max(0, 20 - Math.abs(k - 130))),
+      bins((k) => (k === 0 ? 9 : k === BINS - 1 ? 11 : 0.01)),
+      bins(() => 1),
+      bins(() => 0),
+    ].map((b) => [usualThicknesses(b, 5), usualThicknesses(b, 25)]),
+  'thickness face by face': () =>
+    [boxMesh([0, 0, 0], [9, 4, 2]), solid(box(0, 0, 14, 0.5, 0, 5), box(0, 6, 14, 4, 0, 5))].map((m) => [
+      ...thicknessOfFaces(m, 1),
+    ]),
+};
+export const figuresOf = (name: string): unknown => toDigits(keptFigures[name]!());
