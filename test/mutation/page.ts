@@ -4,8 +4,8 @@ import { nameOf, scopes, type ScopeResult } from './run.ts';
 
 const PAGE = 'docs/mutants.md';
 /** Why mutants of a kind may go unseen. */
-function reasonOf({ kind, from, to }: Mutant, scope: string): string {
-  if (scope !== 'rules') return 'No kept program or reading tells the two apart yet.';
+function reasonOf({ kind, from, to }: Pick<Mutant, 'kind' | 'from' | 'to'>, scope: string): string {
+  if (scope !== 'rules') return reasonOfFact({ kind, from, to });
   if (kind === 'branch')
     return 'What it guards against cannot happen in a valid context: the type or an earlier rule already says so.';
   if (kind === 'comparison' && (to === '<=' || to === '>=' || to === '<' || to === '>'))
@@ -20,24 +20,48 @@ function reasonOf({ kind, from, to }: Mutant, scope: string): string {
   return 'Both choices give the same in every case there is.';
 }
 
+/** The same for what is measured or concluded: it is judged by kept programs, bodies and readings. */
+function reasonOfFact({ kind, from, to }: Pick<Mutant, 'kind' | 'from' | 'to'>): string {
+  if (kind === 'branch')
+    return 'What it guards against does not come up in what is kept, or the longer way round gives the same.';
+  if (kind === 'comparison' && ['<=', '>=', '<', '>'].includes(to))
+    return 'Only equality to the last digit would tell the two apart, or an extreme is kept either way.';
+  if (kind === 'constant' && from === '0') return 'A start or an index that nothing kept tells from one.';
+  if (kind === 'constant')
+    return 'It says how much room is taken at first, how often is told, or a limit that nothing kept comes near.';
+  if (kind === 'sign') return 'One side is nought or one in everything kept, or the sum only sorts what comes sorted.';
+  if (kind === 'logic') return 'The other half of the condition holds in everything kept.';
+  return 'Both ways give the same in everything kept.';
+}
+
 /** What the page says of a scope: its row and its list. */
 interface Section {
   readonly row: string;
   readonly lines: readonly string[];
 }
+type Named = Pick<Mutant, 'file' | 'kind' | 'from' | 'to'>;
+const lineOf = (m: Named, scope: string): string =>
+  `| ${[m.file, m.kind, m.from, m.to, reasonOf(m, scope)].map((t) => t.replaceAll('|', '\\|')).join(' | ')} |`;
+function namedIn(line: string): Named {
+  const [file, kind, from, to] = line
+    .slice(2, -2)
+    .split(/(?<!\\) \| /)
+    .map((c) => c.replaceAll('\\|', '|'));
+  return { file, kind, from, to } as Named;
+}
 function sectionOf({ scope, tried, survivors }: ScopeResult): Section {
-  const cell = (text: string): string => text.replaceAll('|', '\\|');
   const noticed = tried - survivors.length;
   return {
     row: `| ${scope.name} | ${noticed} of ${tried} (${((100 * noticed) / tried).toFixed(1)} %) |`,
-    lines: survivors.map((m) => `| ${[m.file, m.kind, m.from, m.to, reasonOf(m, scope.name)].map(cell).join(' | ')} |`),
+    lines: survivors.map((m) => lineOf(m, scope.name)),
   };
 }
 /** What the page said before of a scope that is not tried now. */
 function keptSection(page: string, name: string): Section {
   const row = page.split('\n').find((l) => l.startsWith(`| ${name} |`)) ?? `| ${name} | not tried yet |`;
   const after = page.split(`## Not noticed: ${name}\n`)[1]?.split('\n## ')[0] ?? '';
-  return { row, lines: after.split('\n').filter((l) => l.startsWith('| src/')) };
+  const lines = after.split('\n').filter((l) => l.startsWith('| src/'));
+  return { row, lines: lines.map((l) => lineOf(namedIn(l), name)) };
 }
 
 /** The page with what was tried now; of the other scopes it says what it said. */
@@ -89,12 +113,6 @@ export function knownSurvivors(): ReadonlySet<string> {
     readFileSync(PAGE, 'utf8')
       .split('\n')
       .filter((line) => line.startsWith('| src/'))
-      .map((line) => {
-        const [file, kind, from, to] = line
-          .slice(2, -2)
-          .split(/(?<!\\) \| /)
-          .map((c) => c.replaceAll('\\|', '|'));
-        return nameOf({ file, kind, from, to } as Mutant);
-      }),
+      .map((line) => nameOf(namedIn(line) as Mutant)),
   );
 }
