@@ -4,7 +4,8 @@ import { casesByKind } from '../test/recover/kindCases.ts';
 import { coverageOf, tableRow } from '../test/recover/recover.ts';
 import { plateTally, resinCoverage } from '../test/recover/resin.ts';
 
-/** How well every kind recovers hidden truth, as tables; with --write they take the place of those in docs/trials.md. */
+/** How well every kind (or the one that is named) recovers hidden truth, as tables; with --write they take the place of those in
+ *  docs/trials.md. */
 const PAGE = 'docs/trials.md';
 const HEAD =
   '| kind | what | covered | refused | median width | times that of known noise |\n|---|---|---|---|---|---|';
@@ -14,11 +15,19 @@ const say = (row: string): string => {
   return row;
 };
 const casesOf = await casesByKind();
+const only = process.argv.slice(2).find((a) => !a.startsWith('--'));
+const asked = ({ key }: { readonly key: string }): boolean => only === undefined || key === only;
+if (only !== undefined && ![...filamentKinds, ...resinKinds].some(asked))
+  throw new Error(`there is no kind of trial ${only}`);
 const rows = [
-  ...filamentKinds.flatMap((k) => coverageOf(k, casesOf(k.key).recovers ?? []).map((c) => say(tableRow(c)))),
-  ...resinKinds.flatMap((k) => resinCoverage(k, casesOf(k.key).resinRecovers ?? []).map((c) => say(tableRow(c)))),
+  ...filamentKinds
+    .filter(asked)
+    .flatMap((k) => coverageOf(k, casesOf(k.key).recovers ?? []).map((c) => say(tableRow(c)))),
+  ...resinKinds
+    .filter(asked)
+    .flatMap((k) => resinCoverage(k, casesOf(k.key).resinRecovers ?? []).map((c) => say(tableRow(c)))),
 ];
-const plates = plateTally().map(({ row }) => say(row));
+const plates = asked({ key: 'plate' }) ? plateTally().map(({ row }) => say(row)) : [];
 
 function replaceTable(page: string, head: string, lines: readonly string[]): string {
   const from = page.indexOf(head);
@@ -26,5 +35,5 @@ function replaceTable(page: string, head: string, lines: readonly string[]): str
   const after = page.slice(from + head.length).replace(/^(\n\|.*)*/, '');
   return `${page.slice(0, from)}${head}\n${lines.join('\n')}${after}`;
 }
-if (process.argv.includes('--write'))
+if (process.argv.includes('--write') && only === undefined)
   writeFileSync(PAGE, replaceTable(replaceTable(readFileSync(PAGE, 'utf8'), HEAD, rows), PLATE_HEAD, plates));
