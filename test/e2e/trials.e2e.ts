@@ -1,4 +1,4 @@
-import { expect, open, signIn, test } from './fixtures.ts';
+import { expect, open, signIn, test, typeBands } from './fixtures.ts';
 
 interface Row {
   readonly id: string;
@@ -65,7 +65,7 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   await expect(page.getByRole('complementary')).toContainText(/readings\s*28/);
-  await page.getByLabel('Bands, nozzle').fill('300 245 240');
+  await typeBands(page, 'nozzle', '300 245 240');
   await expect(page.locator('main [role=alert]')).toContainText('bands never go beyond the hardware');
   await page.getByLabel('Bands, nozzle').fill('245 240 235');
   await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
