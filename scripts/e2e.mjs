@@ -1,7 +1,7 @@
 // Starts fresh farms of their own and runs the end-to-end tests against them. Extra arguments go to Playwright.
 import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { freePort, root, say } from './cluster.mjs';
+import { root, say } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from './prepare.mjs';
 import { startFarm } from './processes.mjs';
 
@@ -11,19 +11,23 @@ ensureBuild();
 /** Tests of different files run beside each other, each worker on a farm of its own. */
 const FARMS = 2;
 const farms = [];
-for (let i = 0; i < FARMS; i++) {
-  const name = `pg-e2e-${i}`;
-  farms.push(
-    await startFarm({
-      name,
-      port: await freePort(),
-      data: path.join(root, '.data', `${name}-files`),
-      fresh: true,
-      fast: true,
-      timeScale: '150',
-      quiet: process.env.LOUD !== '1',
-    }),
-  );
+try {
+  for (let i = 0; i < FARMS; i++) {
+    const name = `pg-e2e-${i}`;
+    farms.push(
+      await startFarm({
+        name,
+        data: path.join(root, '.data', `${name}-files`),
+        fresh: true,
+        fast: true,
+        timeScale: '150',
+        quiet: process.env.LOUD !== '1',
+      }),
+    );
+  }
+} catch (error) {
+  for (const farm of farms) farm.stop();
+  throw error;
 }
 say(`End-to-end tests on ${farms.map((f) => f.url).join(' and ')}`);
 const run = spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], {

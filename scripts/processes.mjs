@@ -8,6 +8,9 @@ import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs
 const RAN_FOR_MS = 5000;
 const RESTART_AFTER_MS = 700;
 
+/** The stand-ins take a dozen ports from theirs on; the web process of a farm without a port of its own stands beyond them. */
+const WEB_BEYOND = 15;
+
 /** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. A quiet one writes what it has to say to its log file. */
 export async function startFarm({
   name = 'pg',
@@ -22,13 +25,14 @@ export async function startFarm({
   const cluster = await startCluster(name, { fast });
   if (fresh) remakeDatabase(cluster, 'cantiere');
   const standinPort = await rememberedPort(`${name}-standins`);
-  const url = `http://127.0.0.1:${port}`;
+  const webPort = port ?? standinPort + WEB_BEYOND; // one that no outgoing connection can have taken in the meantime
+  const url = `http://127.0.0.1:${webPort}`;
   const env = {
     ...process.env,
     NODE_ENV: 'production',
     ASTRO_TELEMETRY_DISABLED: '1',
     HOST: '127.0.0.1',
-    PORT: String(port),
+    PORT: String(webPort),
     CANTIERE_URL: url,
     DATABASE_URL: cluster.appUrl,
     DATABASE_OWNER_URL: cluster.ownerUrl,
@@ -83,8 +87,7 @@ export async function startFarm({
       if (!quiet) say('PostgreSQL is not ready to start yet; trying again');
     } // its old processes may still be going
   }, 1000);
-  await waitFor(url);
-  return {
+  const farm = {
     name,
     url,
     cluster,
@@ -97,6 +100,13 @@ export async function startFarm({
       cluster.stop();
     },
   };
+  try {
+    await waitFor(url);
+  } catch (error) {
+    farm.stop();
+    throw error;
+  }
+  return farm;
 }
 
 async function waitFor(url) {

@@ -1,7 +1,7 @@
 import { checkJob } from '../areas/rules/run.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
-import { openPlate, repairsOf, orientMesh, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
+import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshFacts } from '../core/mesh/facts.ts';
@@ -51,7 +51,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
   const [first] = plate.value as [PlatePart, ...PlatePart[]];
   const { file: read, unit } = first.opened;
-  const stands = plate.value.map(orientMesh);
+  const stands = plate.value.map(placedPart);
   const [hull, ...beside] = stands.map((m) => planHull(m.xyz));
   const { min, max } = boundsOf(joined(stands));
   const repairs = repairsOf(plate.value);

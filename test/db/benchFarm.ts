@@ -10,7 +10,12 @@ export interface Bench {
 }
 
 /** One filament machine with a tool, a material and a process: the least that a job or a trial needs. */
-export async function benchFarm(farm: Farm, printerOwn: object = {}, materialOwn: object = {}): Promise<Bench> {
+export async function benchFarm(
+  farm: Farm,
+  printerOwn: object = {},
+  materialOwn: object = {},
+  toolOwn: object = {},
+): Promise<Bench> {
   const lead = farm.as('lead');
   const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
     unwrap(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
@@ -24,7 +29,12 @@ export async function benchFarm(farm: Farm, printerOwn: object = {}, materialOwn
     bedMaxC: 110,
     ...printerOwn,
   });
-  const toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 300, catalogueFlowMm3PerS: 12 });
+  const toolId = await make('tool', '0.4', {
+    nozzleDiameterMm: 0.4,
+    hotEndMaxC: 300,
+    catalogueFlowMm3PerS: 12,
+    ...toolOwn,
+  });
   const materialId = await make('material', 'Plain', {
     densityGPerCm3: 1.24,
     nozzleC: 205,

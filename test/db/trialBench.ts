@@ -1,7 +1,7 @@
-import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import type { Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { addReading, findTrial, getTrialPage, planTrial } from '../../src/areas/trials/server/index.ts';
+import { benchFarm } from './benchFarm.ts';
 import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 /** A farm with one machine, tool, material and process, and the few words that tests of trials speak in. */
@@ -12,33 +12,12 @@ export let materialId = '';
 export let processId = '';
 export async function openBench(name: string): Promise<void> {
   farm = await freshFarm(name);
-  const lead = farm.as('lead');
-  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', name: string, own: object) =>
-    unwrap(await makeProfile(lead, { kind, name, own: own as never, message: 'first' })).id;
-  const printer = await make('printer', 'Frame', {
-    travelXMm: 220,
-    travelYMm: 210,
-    travelZMm: 240,
-    accelerationMmPerS2: 1000,
-    maxFeedEMmPerS: 60,
-    startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28',
-    endBlock: 'M104 S0\nM140 S0',
-    bedMaxC: 110,
-  });
-  toolId = await make('tool', '0.4', { nozzleDiameterMm: 0.4, hotEndMaxC: 260, catalogueFlowMm3PerS: 12 });
-  materialId = await make('material', 'Plain', {
-    densityGPerCm3: 1.24,
-    nozzleC: 205,
-    nozzleRangeC: [195, 215],
-    bedC: 55,
-    bedRangeC: [45, 65],
-    pricePerKg: 20,
-    retractionMm: 0.8,
-  });
-  processId = await make('process', 'Even', { layerHeightMm: 0.2, lineWidthMm: 0.44, visibleWallSpeedMmPerS: 40 });
-  m = await makeMachine(lead, { name: 'Hut', printerId: printer, place: 'bench', port: null });
-  unwrap(await mountTool(lead, m.id, toolId, ''));
-  unwrap(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
+  ({ m, toolId, materialId, processId } = await benchFarm(
+    farm,
+    { maxFeedEMmPerS: 60 },
+    { nozzleRangeC: [195, 215], retractionMm: 0.8 },
+    { hotEndMaxC: 260 },
+  ));
 }
 
 export const input = (kind: TrialKindKey, over: object = {}) => ({

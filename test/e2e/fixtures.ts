@@ -103,10 +103,3 @@ export async function releaseAsLead(browser: Browser, address: string, comment: 
   await expect(lead.getByText(/Revision \d+ released/)).toBeVisible();
   await context.close();
 }
-
-/** Types bands of one's own, once those that are proposed have come: they would come into the middle of the typing. */
-export async function typeBands(page: Page, axis: string, bands: string): Promise<void> {
-  const field = page.getByLabel(`Bands, ${axis}`);
-  await expect(field).not.toHaveValue('');
-  await field.fill(bands);
-}

@@ -1,5 +1,5 @@
 import net from 'node:net';
-import { expect, farmHere, open, openMachine, signIn, test, typeBands } from './fixtures.ts';
+import { expect, farmHere, open, openMachine, signIn, test } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 
@@ -8,7 +8,7 @@ async function planOn(page: Page, kind: string, machine: string, bands: string |
   await open(page, `/trials/new?kind=${kind}`);
   await page.getByLabel('Machine').selectOption({ label: `${machine} (Resin room)` });
   await page.getByLabel('Process').selectOption({ label: 'Resin 0.05' });
-  if (bands !== null) await typeBands(page, 'exposure', bands);
+  if (bands !== null) await page.getByLabel('Bands, exposure').fill(bands);
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await expect(page.locator('.steps')).toContainText('planned');
 }
@@ -162,7 +162,7 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   await open(page, '/trials/new?kind=lift');
   await page.getByLabel('Machine').selectOption({ label: 'Malga Framont (Resin room)' });
   await page.getByLabel('Process').selectOption({ label: 'Resin 0.05' });
-  await typeBands(page, 'peel', '0.6 0.8 1 1.4 2 3 4');
+  await page.getByLabel('Bands, peel').fill('0.6 0.8 1 1.4 2 3 4');
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await page.getByRole('button', { name: 'show the plate by layer' }).click();
   await page.getByLabel('Layer', { exact: true }).fill('400');

@@ -1,4 +1,4 @@
-import { expect, open, signIn, test, typeBands } from './fixtures.ts';
+import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Row {
   readonly id: string;
@@ -65,7 +65,7 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   await expect(page.getByRole('complementary')).toContainText(/readings\s*28/);
-  await typeBands(page, 'nozzle', '300 245 240');
+  await page.getByLabel('Bands, nozzle').fill('300 245 240');
   await expect(page.locator('main [role=alert]')).toContainText('bands never go beyond the hardware');
   await page.getByLabel('Bands, nozzle').fill('245 240 235');
   await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
@@ -78,6 +78,26 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   await expect(page.locator('.steps')).toContainText('measuring');
   expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(48);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('bands that somebody begins to type are theirs, even where the proposed ones come meanwhile', async ({ page }) => {
+  await signIn(page);
+  await open(page, '/trials/new?kind=temperature');
+  let letGo = (): void => {};
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route('**/api/trials/preview', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
+  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  const field = page.getByLabel('Bands, nozzle');
+  await field.focus();
+  letGo();
+  await expect(page.getByRole('complementary')).toContainText(/readings\s*28/);
+  await page.keyboard.type('245 240 235');
+  await expect(field).toHaveValue('245 240 235');
+  await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
 });
 
 test('two people read the same coupon, and the page says how far they agree', async ({ page, browser }) => {

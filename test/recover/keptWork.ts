@@ -58,9 +58,14 @@ function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
 function printAsked(kind: TrialKind): Record<string, () => unknown> {
   const bands = kind.bandsFor(valuesOf(kind), kind.technology === 'resin' ? { hardware: {}, supplier: {} } : limits);
   if (!bands.ok) throw new Error(bands.failure.what);
-  const chosen = (at: number): Record<string, number> =>
-    Object.fromEntries((kind.options ?? []).map((o) => [o.key, at < 0 ? o.default : o.choices.at(at)!]));
-  const usual = chosen(-1);
+  const chosen = (which: 'default' | 'first' | 'last'): Record<string, number> =>
+    Object.fromEntries(
+      (kind.options ?? []).map((o) => [
+        o.key,
+        { default: o.default, first: o.choices[0]!, last: o.choices.at(-1)! }[which],
+      ]),
+    );
+  const usual = chosen('default');
   const print = (over: Values, b: readonly number[], options: Readonly<Record<string, number>>) => () => {
     if (kind.technology === 'resin') {
       const made = kind.plate(plateSettingsOf({ ...resinValues, ...over }, 'kept'), b, options);
@@ -87,8 +92,8 @@ function printAsked(kind: TrialKind): Record<string, () => unknown> {
       usual,
     ),
     ...((kind.options ?? []).length > 0 && {
-      'a print by the first choices': print({}, bands.value, chosen(0)),
-      'a print by the last choices': print({}, bands.value, chosen(-1 + (kind.options![0]!.choices.length || 1))),
+      'a print by the first choices': print({}, bands.value, chosen('first')),
+      'a print by the last choices': print({}, bands.value, chosen('last')),
     }),
   };
 }

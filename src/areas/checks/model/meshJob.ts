@@ -27,7 +27,7 @@ import { generatingToolpath, type ToolpathLayer, type Toolpath } from '../../../
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { openPlate, repairsOf, orientMesh, sumOfFacts, type PlatePart } from './plate.ts';
+import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from './plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
@@ -57,7 +57,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
-  const stands = parts.map(orientMesh);
+  const stands = parts.map(placedPart);
   const facts = sumOfFacts(parts.map((p) => p.survey.facts));
   const mesh = joined(stands);
   // neither turning nor moving changes what hangs together; turning faces over does

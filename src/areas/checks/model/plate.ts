@@ -53,7 +53,7 @@ function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'pla
 }
 
 /** A part as it stands on the plate, looking outward. */
-export const orientMesh = ({ opened, survey, placement }: PlatePart): Mesh =>
+export const placedPart = ({ opened, survey, placement }: PlatePart): Mesh =>
   placed(outward(opened.mesh, survey.shells), placement);
 /** What repairs did to the parts, each kind of thing said once; null where none was asked for. */
 export const repairsOf = (parts: readonly PlatePart[]): readonly string[] | null =>

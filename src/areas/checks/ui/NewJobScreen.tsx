@@ -7,7 +7,6 @@ import { navigate } from '../../../ui/router.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
-import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
@@ -129,7 +128,7 @@ export function NewJobScreen() {
   }, []);
   const sheet = useSheet(
     file && {
-      fileName: unpackedName(file.name),
+      file,
       machineId,
       toolId,
       materialId,

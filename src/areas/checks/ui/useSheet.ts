@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fetchJson } from '../../../ui/api.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -6,7 +7,7 @@ import type { CheckContext } from '../../rules/context.ts';
 
 /** What a check is asked against, as far as it is chosen. */
 export interface Chosen {
-  readonly fileName: string;
+  readonly file: File;
   readonly machineId: string;
   readonly toolId: string;
   readonly materialId: string;
@@ -37,7 +38,7 @@ export function useSheet(chosen: Chosen | null, onRefused: (why: string) => void
     return () => {
       isGone = true;
     };
-  }, [asked]);
+  }, [asked, chosen?.file]); // another file of the same name is asked for anew
   return sheet;
 }
 
@@ -49,7 +50,7 @@ function queryOf(c: Chosen): string | null {
     material: c.materialId,
     process: c.processId,
     class: c.jobClass,
-    fileName: c.fileName,
+    fileName: unpackedName(c.file.name),
     quantity: String(c.quantity || 1),
     ...(c.purpose && { purpose: c.purpose }),
     ...(Object.keys(c.overrides).length > 0 && { overrides: JSON.stringify(c.overrides) }),

@@ -63,7 +63,7 @@ async function pairingLevel(
       entries.length > 0 && entryAt(key, entries, where[conditionDependentSettings[key]?.condition ?? ''] ?? null);
     if (entry) own[key] = entry.value;
   }
-  return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own: own }];
+  return [{ kind: 'pairing', name: `pairing, ${name}`, profileId: found.id, own }];
 }
 
 export const latest = (entries: readonly PairingEntry[]): PairingEntry =>

@@ -55,29 +55,19 @@ export async function findRevisionState(ctx: Reader, revisionId: string): Promis
   return row?.state ?? null;
 }
 
+export interface InReview {
+  readonly profileId: string;
+  readonly revisionId: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly number: number;
+  readonly message: string;
+  readonly authorName: string;
+  readonly at: string;
+}
 /** Revisions that wait for a lead: the newest of each profile that was not returned, if it is in review. */
-export async function listInReview(ctx: Reader): Promise<
-  {
-    profileId: string;
-    revisionId: string;
-    name: string;
-    kind: string;
-    number: number;
-    message: string;
-    authorName: string;
-    at: string;
-  }[]
-> {
-  const rows = await ctx.db.execute<{
-    profileId: string;
-    revisionId: string;
-    name: string;
-    kind: string;
-    number: number;
-    message: string;
-    authorName: string;
-    at: string;
-  }>(sql`
+export async function listInReview(ctx: Reader): Promise<InReview[]> {
+  const rows = await ctx.db.execute<RowOf<InReview>>(sql`
     select p.id as "profileId", r.id as "revisionId", p.name, p.kind, r.number, r.message, r.author_name as "authorName", r.at
     from ${revision} r join ${profile} p on p.id = r.profile_id
     where r.number = (select max(n.number) from ${revision} n where n.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = n.id order by e.seq desc limit 1) <> 'returned')
@@ -89,12 +79,17 @@ export async function listInReview(ctx: Reader): Promise<
   }));
 }
 
+export interface ExpiredWorkaround {
+  readonly profileId: string;
+  readonly name: string;
+  readonly key: string;
+  readonly text: string;
+  readonly until: string;
+}
 /** Workarounds of released heads whose day to be looked at again has come. */
-export async function listExpiredWorkarounds(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
-): Promise<{ profileId: string; name: string; key: string; text: string; until: string }[]> {
+export async function listExpiredWorkarounds(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<ExpiredWorkaround[]> {
   const today = ctx.clock.now().toISOString().slice(0, 10);
-  const rows = await ctx.db.execute<{ profileId: string; name: string; key: string; text: string; until: string }>(sql`
+  const rows = await ctx.db.execute<RowOf<ExpiredWorkaround>>(sql`
     select p.id as "profileId", p.name, reason.key, reason.value->>'text' as text, reason.value->>'until' as until
     from ${profile} p
     cross join lateral (select x.reasons from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r

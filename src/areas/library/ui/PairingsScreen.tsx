@@ -77,7 +77,7 @@ export function PairingsScreen() {
                   <th>Material</th>
                   {machines.map((m) => (
                     <th key={m.id}>
-                      <a href={`/machines/${m.id}`}>{m.name.replace(/^Rifugio /, '')}</a>
+                      <a href={`/machines/${m.id}`}>{m.name}</a>
                       <div className="dim">{m.printer}</div>
                     </th>
                   ))}

@@ -99,9 +99,6 @@ export async function contextFor(ctx: Ctx, profileId: string, machineId: string 
     machine: { id: m.id, name: m.name, tool: mounted.name },
     hardware,
     proofs,
-    levels:
-      p.kind === 'material'
-        ? [{ kind: 'pairing', name: `pairing, ${m.name.replace('Rifugio ', '')}`, profileId: null, own }]
-        : [],
+    levels: p.kind === 'material' ? [{ kind: 'pairing', name: `pairing, ${m.name}`, profileId: null, own }] : [],
   };
 }

@@ -51,7 +51,7 @@ export function Decide({
           })}
           <h3>If accepted</h3>
           <p className="hint">
-            The pairing {t.machineName.replace('Rifugio ', '')} · {t.toolName} · {t.materialName}{' '}
+            The pairing {t.machineName} · {t.toolName} · {t.materialName}{' '}
             {a.measurableChange ? 'gets this' : 'keeps its value, now proven,'} for {t.validDays} days, until
             maintenance touches it, or for another lot.
           </p>

@@ -29,6 +29,8 @@ export function NewTrialScreen() {
   const [recipeId, setRecipeId] = useState('');
   const [options, setOptions] = useState<Record<string, number>>({});
   const [bandText, setBandText] = useState<string | null>(null);
+  /** The proposed bands as they stood when somebody entered the field: no newer ones may come into the middle of the typing. */
+  const [bandsEntered, setBandsEntered] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const chooseRecipe = async (id: string): Promise<void> => {
     setRecipeId(id);
@@ -113,7 +115,7 @@ export function NewTrialScreen() {
       <div className="band">
         <div>
           <div className="kind">New trial · {kind.label}</div>
-          <h1>{kind.question.replace('{machine}', m ? m.name.replace('Rifugio ', '') : 'this machine')}</h1>
+          <h1>{kind.question.replace('{machine}', m ? m.name : 'this machine')}</h1>
         </div>
         <div className="end">
           <button className="btn p" disabled={!plan || busy} onClick={() => void start()}>
@@ -205,7 +207,9 @@ export function NewTrialScreen() {
                 <TextInput
                   label={`Bands, ${kind.axis.label}`}
                   description={plan?.bands.some((b) => b.toMm > b.fromMm) ? 'from the bottom' : undefined}
-                  value={bandText ?? bands}
+                  value={bandText ?? bandsEntered ?? bands}
+                  onFocus={() => setBandsEntered(bands)}
+                  onBlur={() => setBandsEntered(null)}
                   onChange={(e) => setBandText(e.currentTarget.value)}
                   error={bandsWrong ? 'figures with spaces between' : null}
                   rightSection={

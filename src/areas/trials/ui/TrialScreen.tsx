@@ -113,7 +113,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
             {kind.label} · {t.name} · <a href={`/machines/${t.machineId}`}>{t.machineName}</a> · {t.toolName} ·{' '}
             <a href={`/library/${t.materialId}`}>{t.materialName}</a> · lot {t.lot} · {t.processName}
           </div>
-          <h1>{kind.question.replace('{machine}', t.machineName.replace('Rifugio ', ''))}</h1>
+          <h1>{kind.question.replace('{machine}', t.machineName)}</h1>
         </div>
         <div className="end steps" aria-label="Steps">
           {steps.map((s) => (
