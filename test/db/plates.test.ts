@@ -5,9 +5,10 @@ import { readBench } from '../../standins/instruments/bench.ts';
 import type { Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
-import { findTrial, planDue, programLines, requestPrint } from '../../src/areas/trials/server/index.ts';
+import { findTrial, planDue, requestPrint } from '../../src/areas/trials/server/index.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
 import { PrintRecord } from '../../src/areas/trials/server/printRecord.ts';
+import { linesOfOwn } from '../../src/core/gcode/wire.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { benchFarm } from './benchFarm.ts';
@@ -56,7 +57,7 @@ describe('several coupons on one plate', () => {
           Math.abs(a.plan.centreMm![k] - b.plan.centreMm![k]) - (a.plan.sizeMm[k] + b.plan.sizeMm[k]) / 2;
         expect(Math.max(gap(0), gap(1))).toBeGreaterThanOrEqual(20); // the head passes between
       }
-    const lines = programLines(rows[0]!.gcode);
+    const lines = linesOfOwn(rows[0]!.gcode);
     expect(rows[2]!.plan.plate!.lines[1]).toBe(lines.length);
     // heated once, homed once, off at the end, and every coupon's plastic in it
     expect(lines.filter((l) => l === 'G28')).toHaveLength(1);
@@ -76,10 +77,10 @@ describe('several coupons on one plate', () => {
   test('read the same from the shared plate as when printed alone', async () => {
     const rows = await plan(KINDS);
     const truth = truthOf(11);
-    const coupons = couponsOf(programLines(rows[0]!.gcode));
+    const coupons = couponsOf(linesOfOwn(rows[0]!.gcode));
     expect(coupons).toHaveLength(3);
     for (const [k, row] of rows.entries()) {
-      const own = couponsOf(programLines(k === 0 ? coupons[0]!.join('\n') : row.gcode))[0]!;
+      const own = couponsOf(linesOfOwn(k === 0 ? coupons[0]!.join('\n') : row.gcode))[0]!;
       const kind = kindOf(row.kind);
       for (const feature of kind.features)
         for (let band = 1; band <= Math.max(1, row.plan.bands.length); band++) {

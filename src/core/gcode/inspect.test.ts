@@ -204,11 +204,17 @@ describe('bad input', () => {
   });
   test('a line cut off in the middle of a word is named', () =>
     expect(report('G1 X5 F600\nG1 X7.5 Y').problems).toMatchObject([{ line: 2 }]));
-  test('letters beyond ASCII are named where they stand outside comments', () =>
-    expect(report('; Müller\nG1 X5 F600 ü').problems[0]).toMatchObject({ line: 2 }));
+  test('a letter beyond ASCII outside comments is refused with its line and column', () => {
+    const result = inspectGcode(bytesOf('; Müller\nG1 X5 F600 ü'), roundLimits);
+    expect(result).toMatchObject({ failure: { code: 'notPlain', where: 'line 2, column 12' } });
+  });
   test('moves without extrusion are reported, not refused', () => expect(report('G1 X5 F600').boundsMm).toBeNull());
   test('a wrong checksum is named with its line', () => {
-    expect(report('N1 G1 X1 F600*99\nG1 X2').problems[0]).toMatchObject({ line: 1 });
+    expect(report('G1 X1 F600\nN1 G1 X1*99')).toMatchObject({
+      wrongChecksums: 1,
+      wrongChecksumLine: 2,
+      problemCount: 0,
+    });
   });
   test('unknown words are counted with their first line', () => {
     expect(report('G1 X1 F60\nM9999\nM9999').unknownWords).toEqual([{ word: 'M9999', count: 2, line: 2 }]);

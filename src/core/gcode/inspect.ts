@@ -4,19 +4,23 @@ import { noteProblem } from './facts.ts';
 import { LevelMoves } from './levelMoves.ts';
 import { ProgramRun } from './program.ts';
 import { reportOf, type GcodeReport } from './report.ts';
-import { checksumOf, LineWords, scanLine } from './words.ts';
+import { WireCutter } from './wire.ts';
+import { LineWords, scanLine } from './words.ts';
 
+const NEWLINE = 10;
+const LETTER_G = 71;
+/** So many lines at the most go to the cutter in one piece before the fast lane is tried again. */
+const MOST_OTHERS = 64;
 const BINARY_LOOK = 64 * 1024;
 const MOST_CONTROL_SHARE = 0.01;
-/** A line longer than this is no G-code that any controller could take. */
-export const LONGEST_LINE_BYTES = 1 << 20;
 
-/** Reads a program in chunks of any size. `push` returns a failure once and for all when the file must be refused. */
+/** Reads a program in chunks of any size: cuts it into the lines that would be sent, and judges those. `push` returns a failure once
+ *  and for all when the file must be refused. */
 export class GcodeInspector {
   private readonly run: ProgramRun;
   private readonly words = new LineWords();
   private readonly level = new LevelMoves();
-  private carry = new Uint8Array(0);
+  private readonly cutter: WireCutter;
   private lines = 0;
   private bytes = 0;
   private looked = 0;
@@ -24,8 +28,16 @@ export class GcodeInspector {
   private anyWord = false;
   private refusal: Failure | null = null;
 
-  constructor(private readonly limits: MotionLimits) {
+  /** @param onCut is handed the cut lines, in the order they were read */
+  constructor(
+    private readonly limits: MotionLimits,
+    private readonly onCut: (lines: Uint8Array) => void = () => undefined,
+  ) {
     this.run = new ProgramRun(limits);
+    this.cutter = new WireCutter((line) => {
+      this.run.facts.wrongChecksums++;
+      this.run.facts.wrongChecksumLine ||= line;
+    });
   }
 
   push(given: Uint8Array): Failure | null {
@@ -35,19 +47,8 @@ export class GcodeInspector {
     if (this.looked < BINARY_LOOK) this.refusal = this.lookForBinary(chunk);
     this.bytes += chunk.length;
     if (this.refusal) return this.refusal;
-    let buffer = chunk;
-    if (this.carry.length > 0) {
-      const end = chunk.indexOf(10);
-      const head = end < 0 ? chunk.length : end + 1;
-      buffer = new Uint8Array(this.carry.length + head);
-      buffer.set(this.carry);
-      buffer.set(chunk.subarray(0, head), this.carry.length);
-      this.carry = new Uint8Array(0);
-      if (end < 0) return this.keep(buffer, 0);
-      this.readLines(buffer);
-      buffer = chunk.subarray(head);
-    }
-    return this.keep(buffer, this.readLines(buffer));
+    this.readChunk(chunk);
+    return (this.refusal = this.cutter.failure);
   }
 
   /** What has been read so far, for findings while the file is still coming in. */
@@ -58,11 +59,8 @@ export class GcodeInspector {
   finish(): Result<GcodeReport> {
     if (this.refusal) return fail(this.refusal);
     if (this.bytes === 0) return fail({ code: 'empty', what: 'The file is empty', todo: 'export it again' });
-    if (this.carry.length > 0) {
-      const last = this.carry;
-      this.carry = new Uint8Array(0);
-      this.readLine(last, 0, last.length);
-    }
+    this.readLines(this.cutter.finish());
+    if (this.cutter.failure) return fail(this.cutter.failure);
     if (!this.anyWord)
       return fail({
         code: 'noWords',
@@ -72,20 +70,6 @@ export class GcodeInspector {
       });
     this.run.finish();
     return succeed(reportOf(this.run, this.lines, this.bytes, true, this.limits.filamentDiameterMm));
-  }
-
-  private keep(buffer: Uint8Array, from: number): Failure | null {
-    if (from < buffer.length) this.carry = buffer.slice(from);
-    if (this.carry.length > LONGEST_LINE_BYTES) {
-      this.refusal = {
-        code: 'longLine',
-        what: `A line is longer than ${LONGEST_LINE_BYTES / 1024} KiB`,
-        where: `line ${this.lines + 1}`,
-        todo: 'export the file again; no controller takes such a line',
-      };
-      this.carry = new Uint8Array(0);
-    }
-    return this.refusal;
   }
 
   private lookForBinary(chunk: Uint8Array): Failure | null {
@@ -112,21 +96,39 @@ export class GcodeInspector {
     return null;
   }
 
-  private readLines(buffer: Uint8Array): number {
-    const end = buffer.lastIndexOf(10) + 1;
-    const view = new DataView(buffer.buffer, buffer.byteOffset, buffer.length);
-    const level = this.level;
-    let from = 0;
-    while (from < end) {
-      from = level.read(buffer, view, from, end);
-      if (level.count > 0) {
-        this.anyWord = true;
-        this.run.executeLevel(level, this.lines + 1);
-        this.lines += level.count;
+  /** Level moves as they stand, for what that lane takes needs no cutting; everything else by way of the cutter. */
+  private readChunk(chunk: Uint8Array): void {
+    const { cutter, level } = this;
+    const view = new DataView(chunk.buffer, chunk.byteOffset, chunk.length);
+    const lastLineEnd = chunk.lastIndexOf(NEWLINE) + 1;
+    let others = 1;
+    for (let from = 0; from < chunk.length && cutter.failure === null;) {
+      if (cutter.isBetweenLines) {
+        const next = level.read(chunk, view, from, lastLineEnd);
+        if (level.count > 0) {
+          this.onCut(chunk.subarray(from, next));
+          cutter.passOver(level.count);
+          this.takeLevel();
+          others = 1;
+          from = next;
+          continue;
+        }
+        others = Math.min(2 * others, MOST_OTHERS);
       }
-      if (!level.full && from < end) from = this.readLine(buffer, from, end);
+      const to = behindLines(chunk, from, others);
+      this.readLines(cutter.push(chunk.subarray(from, to)));
+      from = to;
     }
-    return from;
+  }
+  private takeLevel(): void {
+    this.anyWord = true;
+    this.run.executeLevel(this.level, this.lines + 1);
+    this.lines += this.level.count;
+  }
+  private readLines(cut: Uint8Array): void {
+    if (cut.length === 0) return;
+    this.onCut(cut);
+    for (let from = 0; from < cut.length;) from = this.readLine(cut, from, cut.length);
   }
 
   private readLine(buffer: Uint8Array, from: number, to: number): number {
@@ -141,19 +143,19 @@ export class GcodeInspector {
         'stray',
         `a character that belongs to no word: "${printable(buffer[words.stray]!)}"`,
       );
-    if (words.starAt >= 0 && words.checksum !== checksumOf(buffer, from, words.starAt)) {
-      this.run.facts.wrongChecksums++;
-      this.run.facts.wrongChecksumLine ||= line;
-      noteProblem(
-        this.run.facts,
-        line,
-        'checksum',
-        `the checksum is ${words.checksum < 0 ? 'missing' : words.checksum}, the line's own is ${checksumOf(buffer, from, words.starAt)}`,
-      );
-    }
     if (words.mask !== 0) this.run.execute(words, line);
     return next;
   }
+}
+
+/** Index behind so many lines, and those after them that cannot be level moves. */
+function behindLines(chunk: Uint8Array, from: number, lines: number): number {
+  let to = from;
+  for (let k = 0; k < lines || chunk[to] !== LETTER_G; k++) {
+    to = chunk.indexOf(NEWLINE, to) + 1;
+    if (to === 0) return chunk.length;
+  }
+  return to;
 }
 
 const printable = (byte: number): string => (byte >= 32 && byte < 127 ? String.fromCharCode(byte) : `byte ${byte}`);

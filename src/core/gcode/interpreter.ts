@@ -38,8 +38,7 @@ export interface ProgramSink {
   problem(line: number, kind: ProblemKind, text: string): void;
 }
 /** What is wrong with a line: the kind is for programs, the text for people. */
-export type ProblemKind =
-  'stray' | 'checksum' | 'bareWord' | 'tooFar' | 'noMotion' | 'badArc' | 'noFeed' | 'noTemperature';
+export type ProblemKind = 'stray' | 'bareWord' | 'tooFar' | 'noMotion' | 'badArc' | 'noFeed' | 'noTemperature';
 
 /** Gives the words of lines their meaning, one line after another. */
 export class Interpreter {

@@ -7,11 +7,9 @@ export const COLUMNS_PER_MOVE = 4;
 const MOST_MOVES = 1024;
 const LONGEST_FIGURE_BYTES = 16;
 const NEWLINE = 10;
-const RETURN = 13;
 const SPACE = 32;
 const POINT = 46;
 const MINUS = 45;
-const COMMENT = 59;
 const LETTER_G = 71;
 const NO_COLUMN = 255;
 const COLUMN_OF = new Uint8Array(256).fill(NO_COLUMN);
@@ -41,7 +39,7 @@ export class LevelMoves {
     return this.count === MOST_MOVES;
   }
 
-  /** Fills itself from bytes[from, to), which ends with a newline; stops before the first line of another kind, or one that
+  /** Fills itself from bytes[from, to), which ends with a newline, with lines that would be cut to what they are; stops before the first line of another kind, or one that
    *  reads better slowly, and returns its index. Takes four digits at a time: a mispredicted end of a digit loop costs
    *  more than the digits. */
   read(bytes: Uint8Array, view: DataView, from: number, to: number): number {
@@ -58,17 +56,11 @@ export class LevelMoves {
         const letter = bytes[i]!;
         const column = COLUMN_OF[letter]!;
         if (column === NO_COLUMN) {
-          if (letter === NEWLINE) {
+          if (letter === NEWLINE && bytes[i - 1] !== SPACE) {
             i++;
             break;
           }
-          if (letter === RETURN && bytes[i + 1] === NEWLINE) {
-            i += 2;
-            break;
-          }
-          if (letter !== COMMENT) break reading;
-          while (bytes[i++] !== NEWLINE);
-          break;
+          break reading;
         }
         if (++i > safeTo) break reading;
         const negative = bytes[i] === MINUS;

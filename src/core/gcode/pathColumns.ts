@@ -2,6 +2,7 @@ import type { Arc } from './arc.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
 import { heightKey, rampKey } from './layers.ts';
 import { accelerationsOf, heatOf } from './modalState.ts';
+import { WireCutter } from './wire.ts';
 import { LineWords, scanLine } from './words.ts';
 
 /** Figures of a piece that a drawing may be coloured by. */
@@ -49,7 +50,7 @@ export class PathReader implements ProgramSink {
   private readonly interpreter = new Interpreter(this);
   private readonly state = this.interpreter.state;
   private readonly words = new LineWords();
-  private carry = new Uint8Array(0);
+  private readonly cutter = new WireCutter();
   private lines = 0;
   private size = 4096;
   private count = 0;
@@ -71,14 +72,10 @@ export class PathReader implements ProgramSink {
   constructor(private readonly filamentAreaMm2: number) {}
 
   push(chunk: Uint8Array): void {
-    const bytes = this.carry.length > 0 ? joined(this.carry, chunk) : chunk;
-    const end = bytes.lastIndexOf(10) + 1;
-    this.readLines(bytes, end);
-    this.carry = bytes.slice(end);
+    this.readLines(this.cutter.push(chunk));
   }
   finish(): PathColumns {
-    this.readLines(this.carry, this.carry.length);
-    this.carry = new Uint8Array(0);
+    this.readLines(this.cutter.finish());
     // heights are numbered as they come; a drawing counts them from below
     const order = this.heights.map((_, k) => k).sort((a, b) => this.heights[a]! - this.heights[b]!);
     const rank = new Uint16Array(order.length);
@@ -103,9 +100,9 @@ export class PathReader implements ProgramSink {
       isCut: this.isCut,
     };
   }
-  private readLines(bytes: Uint8Array, end: number): void {
-    for (let from = 0; from < end;) {
-      from = scanLine(bytes, from, end, this.words);
+  private readLines(cut: Uint8Array): void {
+    for (let from = 0; from < cut.length;) {
+      from = scanLine(cut, from, cut.length, this.words);
       this.interpreter.execute(this.words, ++this.lines);
     }
   }
@@ -187,12 +184,6 @@ export class PathReader implements ProgramSink {
 function widened<T extends Float32Array | Uint16Array | Uint8Array>(from: T, to: T): T {
   to.set(from);
   return to;
-}
-function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
-  const both = new Uint8Array(a.length + b.length);
-  both.set(a);
-  both.set(b, a.length);
-  return both;
 }
 
 /** The pieces of a whole program held in memory. */

@@ -15,10 +15,6 @@ export class LineWords {
   mCount = 0;
   /** Index of the first byte that belongs to no word, or -1. */
   stray = -1;
-  /** Checksum after `*`, or -1. */
-  checksum = -1;
-  starAt = -1;
-  textFrom = -1;
 
   has(letter: number): boolean {
     return (this.mask & (1 << letter)) !== 0;
@@ -51,9 +47,6 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
   words.gCount = 0;
   words.mCount = 0;
   words.stray = -1;
-  words.checksum = -1;
-  words.starAt = -1;
-  words.textFrom = -1;
   const values = words.values;
   let mask = 0;
   let bare = 0;
@@ -75,10 +68,6 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
         i++;
         while (i < to && bytes[i] !== 41 && bytes[i] !== 10) i++;
         if (i < to && bytes[i] === 41) i++;
-        continue;
-      }
-      if (c === 42) {
-        i = scanChecksum(bytes, i, to, words);
         continue;
       }
       if (words.stray < 0) words.stray = i;
@@ -129,7 +118,6 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
       if (words.mCount < MOST_CODES) words.mCodes[words.mCount++] = value;
       if (TEXT_COMMANDS.has(value)) {
         mask |= 1 << letter;
-        words.textFrom = i;
         i = afterNewline(bytes, i, to);
         break;
       }
@@ -146,21 +134,6 @@ function afterNewline(bytes: Uint8Array, from: number, to: number): number {
   let i = from;
   while (i < to && bytes[i] !== 10) i++;
   return i + 1;
-}
-
-function scanChecksum(bytes: Uint8Array, star: number, to: number, words: LineWords): number {
-  let i = star + 1;
-  let sum = 0;
-  let digits = 0;
-  while (i < to && bytes[i] === 32) i++;
-  while (i < to && bytes[i]! >= 48 && bytes[i]! <= 57) {
-    sum = sum * 10 + bytes[i]! - 48;
-    digits++;
-    i++;
-  }
-  words.starAt = star;
-  words.checksum = digits > 0 ? sum : -1;
-  return i;
 }
 
 function longFigure(bytes: Uint8Array, from: number, to: number): number {

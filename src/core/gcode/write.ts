@@ -1,3 +1,5 @@
+import { asOneLine } from '../formats/plainText.ts';
+
 /** How a machine's controller wants its programs; capability data of a printer profile. */
 export interface Dialect {
   readonly relativeE: boolean;
@@ -46,7 +48,7 @@ export class GcodeWriter {
   ) {}
 
   comment(text: string): void {
-    this.lines.push(`; ${text}`);
+    this.lines.push(`; ${asOneLine(text)}`);
   }
   raw(...lines: readonly string[]): void {
     this.lines.push(...lines);

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
 import { object, ValidationError, type InferType, type Schema } from 'yup';
+import { isPlainText } from '../../core/formats/plainText.ts';
 import type { Result } from '../../core/result/result.ts';
 import { personOf } from '../auth/auth.ts';
 import { systemClock } from '../clock.ts';
@@ -144,6 +145,11 @@ async function readBody<S extends Schema>(
   } catch {
     return problem(400, 'notJson', 'The request is not JSON');
   }
+  const odd = pathOfNoText(raw, 0);
+  if (odd !== null)
+    return problem(400, 'badField', `${odd || 'The request'} holds a character that is no text`, {
+      fields: [{ field: odd, message: 'Type it anew instead of pasting it' }],
+    });
   try {
     return await schema.validate(raw, { strict: true, abortEarly: false });
   } catch (error) {
@@ -152,6 +158,19 @@ async function readBody<S extends Schema>(
       fields: error.inner.map((e) => ({ field: e.path, message: e.message })),
     });
   }
+}
+
+const DEEPEST_BODY = 20;
+/** Path of the first text, key or value, that holds a control character or half of a pair; null where all is text. */
+function pathOfNoText(value: unknown, depth: number): string | null {
+  if (typeof value === 'string') return isPlainText(value) ? null : '';
+  if (typeof value !== 'object' || value === null) return null;
+  if (depth >= DEEPEST_BODY) return '';
+  for (const [key, part] of Object.entries(value)) {
+    const inside = isPlainText(key) ? pathOfNoText(part, depth + 1) : '';
+    if (inside !== null) return inside === '' ? key : `${key}.${inside}`;
+  }
+  return null;
 }
 
 function isDatabaseDown(error: unknown): boolean {

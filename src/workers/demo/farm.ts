@@ -9,12 +9,12 @@ import {
   decideTrial,
   findTrial,
   planTrial,
-  programLines,
   platesOf,
   recordPrintedElsewhere,
   stackOf,
   type Trial,
 } from '../../areas/trials/server/index.ts';
+import { linesOfOwn } from '../../core/gcode/wire.ts';
 import { readStack } from '../../core/resin/readStack.ts';
 import { seedOf } from '../../core/formats/random.ts';
 import type { Clock } from '../../platform/clock.ts';
@@ -268,7 +268,7 @@ function benchOf(key: string, row: Trial, seed: number, wornTo: number): (place:
   if (!printer) {
     const asNew = truthOf(demoMachines.find((d) => d.key === key)!.seed);
     const truth = { ...asNew, flowFactor: asNew.flowFactor * wornTo };
-    const lines = programLines(row.gcode);
+    const lines = linesOfOwn(row.gcode);
     return (place) => readBench(lines, truth, place, seed);
   }
   const truth = resinTruthOf(printer.seed);

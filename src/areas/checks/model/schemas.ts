@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, tuple } from 'yup';
+import { onOneLine } from '../../../core/formats/plainText.ts';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { printResults, type PrintResult } from './noted.ts';
@@ -40,7 +41,7 @@ export const meshChoiceSchema = object({
       object({
         file: object({
           sha256: sha,
-          name: string().min(1).max(255).required(),
+          name: string().min(1).max(255).test(onOneLine).required(),
           size: number().integer().min(1).required(),
         })
           .noUnknown()
@@ -68,7 +69,7 @@ const overridesSchema = mixed<Values>().test(
       Object.values(v).every((x) => ['number', 'string', 'boolean'].includes(typeof x))),
 );
 export const jobSchema = object({
-  title: string().trim().min(2, 'Give the job a title').max(120).required('Give the job a title'),
+  title: string().trim().min(2, 'Give the job a title').max(120).test(onOneLine).required('Give the job a title'),
   class: string<JobClass>()
     .oneOf([...jobClasses])
     .required(),
@@ -83,7 +84,7 @@ export const jobSchema = object({
   materialId: id,
   processId: id,
   fileSha: sha,
-  fileName: string().min(1).max(255).required(),
+  fileName: string().min(1).max(255).test(onOneLine).required(),
   mesh: meshChoiceSchema.nullable(),
   overrides: overridesSchema,
 })

@@ -1,5 +1,5 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
-import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
@@ -10,13 +10,13 @@ import {
   findMachine,
   KeptPrint,
   LinePrint,
-  programLines,
   setMachineState,
   takeLease,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
+import { linesAsJudged } from './wireLines.ts';
 
 /** A program this large is carried to the machine by card: all of its lines are held while it prints. */
 const LARGEST_PRINTED_BYTES = 64 * 1024 * 1024;
@@ -112,14 +112,16 @@ async function programOf(
   ctx: Pick<Ctx, 'db'>,
   row: Pick<JobRecord, 'mesh' | 'fileSha' | 'fileSize'>,
   runId: string,
-): Promise<{ readonly sha: string; readonly size: number }> {
-  const [laid] = await ctx.db
-    .select({ sha: file.sha256, size: file.size })
+): Promise<{ readonly sha: string; readonly size: number; readonly wireSha: string | null }> {
+  const [run] = await ctx.db
+    .select({ sha: file.sha256, size: file.size, wireSha: checkRun.wireSha })
     .from(checkRun)
-    .innerJoin(file, eq(file.sha256, checkRun.programSha))
+    .leftJoin(file, eq(file.sha256, checkRun.programSha))
     .where(eq(checkRun.id, runId));
-  if (!laid && row.mesh) throw new RangeError(`check ${runId} has no program`);
-  return laid ?? { sha: row.fileSha, size: row.fileSize };
+  const wireSha = run?.wireSha ?? null;
+  if (run?.sha && run.size !== null) return { sha: run.sha, size: run.size, wireSha };
+  if (row.mesh) throw new RangeError(`check ${runId} has no program`);
+  return { sha: row.fileSha, size: row.fileSize, wireSha };
 }
 
 /** Jobs that are printing and wish for something. */
@@ -140,15 +142,16 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
   await setMachineState(ctx, m.id, 'printing');
   try {
-    const { sha, size } = await programOf(ctx, row, row.progress!.runId!);
-    const lines = programLines(new TextDecoder().decode(await wholeFile(ctx, sha, size)));
+    const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
+    const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
     const record = new JobPrintLog(ctx, row, () => takeLease(ctx, m.id, holder), {
       ...row.progress!,
       phase: 'connecting',
-      lines: lines.length,
+      lines: lines.ok ? lines.value.length : 0,
       message: null,
     });
-    await new LinePrint(lines, record, m.device).run();
+    if (!lines.ok) return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
+    await new LinePrint(lines.value, record, m.device).run();
   } finally {
     await setMachineState(ctx, m.id, 'ready');
     await dropLease(ctx, m.id, holder);
@@ -176,12 +179,13 @@ class JobPrintLog extends KeptPrint {
     return row?.wish ?? null;
   }
 
-  /** Finished: done. Cancelled or displaced: cleared again, to be printed anew. Otherwise it stands until somebody goes on. */
+  /** Finished: done. Cancelled or displaced: cleared again, to be printed anew. Not what was judged: to be checked anew. Otherwise it
+   *  stands until somebody goes on. */
   async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
     this.stamp(change);
     const { phase, acknowledged, zMm, message } = this.progress;
     const isOver = phase === 'cancelled' || phase === 'displaced';
-    const state = how === 'finished' ? 'done' : isOver ? 'cleared' : 'printing';
+    const state = how === 'finished' ? 'done' : phase === 'refused' ? 'checked' : isOver ? 'cleared' : 'printing';
     await this.ctx.db.transaction(async (db) => {
       await db
         .update(job)
@@ -193,7 +197,14 @@ class JobPrintLog extends KeptPrint {
           subjectKind: 'job',
           subjectId: this.row.id,
           subjectName: jobName(this.row.number),
-          what: how === 'finished' ? 'printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
+          what:
+            how === 'finished'
+              ? 'printed'
+              : phase === 'cancelled'
+                ? 'print cancelled'
+                : phase === 'refused'
+                  ? 'print refused'
+                  : 'print interrupted',
           to: { line: acknowledged, zMm },
           why: message,
         },

@@ -1,7 +1,9 @@
+import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
+import { cutProgram } from '../../../core/gcode/wire.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -17,6 +19,7 @@ import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
+import { digestOf } from './wireLines.ts';
 
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 /** What one check may take of the worker; beyond it is stopped and says so. */
@@ -74,13 +77,15 @@ export async function runCheck(
         reusedRunId: known.id,
         outcome,
         programSha: known.programSha,
+        wireSha: known.wireSha,
         repairedSha: known.repairedSha,
       },
       outcome.sentence,
     );
   }
   if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value, caps);
-  const inspector = new GcodeInspector(sheet.value.machine.motion);
+  const wire = createHash('sha256');
+  const inspector = new GcodeInspector(sheet.value.machine.motion, (lines) => wire.update(lines));
   let read = 0;
   let reported = 0;
   let programSha: string | null = null;
@@ -122,6 +127,7 @@ export async function runCheck(
       workSha,
       outcome,
       programSha,
+      wireSha: wire.digest('hex'),
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
     },
     outcome.sentence,
@@ -168,6 +174,7 @@ async function findWork(ctx: Pick<Ctx, 'db'>, workSha: string) {
       id: checkRun.id,
       outcome: checkRun.outcome,
       programSha: checkRun.programSha,
+      wireSha: checkRun.wireSha,
       repairedSha: checkRun.repairedSha,
     })
     .from(checkRun)
@@ -219,7 +226,10 @@ async function runMeshCheck(
   }
   const checked = step.value;
   if (!checked.ok) return refuse(sentenceOf(checked.failure));
-  const program = await storeFile(ctx, piecesOf(new TextEncoder().encode(checked.value.gcode)));
+  const gcode = new TextEncoder().encode(checked.value.gcode);
+  const linesJudged = cutProgram(gcode);
+  if (!linesJudged.ok) return refuse(sentenceOf(linesJudged.failure));
+  const program = await storeFile(ctx, piecesOf(gcode));
   if (!program.ok) return refuse(sentenceOf(program.failure));
   const repaired = choice.repair ? await storeFile(ctx, piecesOf(writtenOut(plate.value))) : null;
   if (repaired && !repaired.ok) return refuse(sentenceOf(repaired.failure));
@@ -237,6 +247,7 @@ async function runMeshCheck(
       workSha: workDigest(row.fileSha, choice, sheet),
       outcome,
       programSha: program.value.sha256,
+      wireSha: digestOf(linesJudged.value),
       repairedSha: repaired?.value.sha256 ?? null,
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
     },

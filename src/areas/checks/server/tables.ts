@@ -68,6 +68,8 @@ export const checkRun = pgTable(
     outcome: storedJson<CheckOutcome>('outcome', storedOutcome),
     /** Program laid from a mesh, as it was checked. */
     programSha: text('program_sha').references(() => file.sha256),
+    /** Digest of the lines that were judged, as they are sent: nothing else is printed under this check's verdict. */
+    wireSha: text('wire_sha'),
     /** The meshes as they were put in order, where that was asked for. */
     repairedSha: text('repaired_sha').references(() => file.sha256),
     refusal: text('refusal'),

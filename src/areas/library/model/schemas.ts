@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string } from 'yup';
+import { onOneLine } from '../../../core/formats/plainText.ts';
 import { comparisons, type Comparison } from './bulk.ts';
 import { isReason, reasonKinds } from './reasons.ts';
 import type { ReasonKind } from './records.ts';
@@ -23,6 +24,7 @@ export const nameSchema = string()
   .trim()
   .min(2, 'A name has at least two characters')
   .max(80, 'Keep the name below 80 characters')
+  .test(onOneLine)
   .required('Give it a name');
 export const copySchema = object({ name: nameSchema }).noUnknown().required();
 export const draftSchema = object({ baseRevisionId: string().max(60).required(), typed: bySetting(isTyped).required() })

@@ -8,6 +8,8 @@ import {
   withDecimal,
   type Figures,
 } from '../../../core/units/figures.ts';
+import { isPlainText } from '../../../core/formats/plainText.ts';
+import { cutProgram } from '../../../core/gcode/wire.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import { meantInstead, slipBetween } from '../../../core/units/slips.ts';
@@ -101,10 +103,22 @@ export function checkValue(setting: Setting, value: SettingValue, before: number
     case 'flag':
       return typeof value === 'boolean' ? succeed(value) : wrong('Neither yes nor no', 'choose yes or no');
     case 'text':
-      return typeof value === 'string' && value.length <= setting.longest
-        ? succeed(value)
-        : wrong('Text too long', `keep it below ${setting.longest} characters`);
+      if (typeof value !== 'string' || value.length > setting.longest)
+        return wrong('Text too long', `keep it below ${setting.longest} characters`);
+      if (!isPlainText(value)) return wrong('A character in it is no text', 'type it anew instead of pasting it');
+      return setting.isProgram ? checkProgramText(value, wrong) : succeed(value);
   }
+}
+
+/** Lines for a machine must be such as can be sent. */
+function checkProgramText(
+  text: string,
+  wrong: (what: string, todo: string) => Result<SettingValue>,
+): Result<SettingValue> {
+  const cut = cutProgram(new TextEncoder().encode(text));
+  return cut.ok
+    ? succeed(text)
+    : wrong(`${cut.failure.what} (${cut.failure.where})`, 'keep such characters to its comments');
 }
 
 /** All values of a map against the catalogue and the kind that may own them; the first thing wrong, by name. */

@@ -60,6 +60,8 @@ export interface FlagSetting extends Common {
 export interface TextSetting extends Common {
   readonly type: 'text';
   readonly longest: number;
+  /** Lines a machine is sent as they stand. */
+  readonly isProgram?: boolean;
   readonly default?: string;
 }
 /** Two ends, lowest first, of what a supplier or maker allows. */

@@ -25,6 +25,7 @@ export const printerProvenSettings = defineSettings([
     key: 'pressureCommand',
     label: 'Pressure command',
     type: 'text',
+    isProgram: true,
     longest: 80,
     what: 'The controller’s own command that sets the pressure factor, with {value} where the figure in seconds goes; empty where it has none.',
     tooLow: 'Left empty: pressure cannot be tried.',

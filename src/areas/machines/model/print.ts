@@ -8,6 +8,7 @@ export interface PrintProgress {
     | 'lost'
     | 'fault'
     | 'displaced'
+    | 'refused'
     | 'next plate'
     | 'done'
     | 'cancelled';

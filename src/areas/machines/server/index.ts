@@ -11,7 +11,7 @@ export {
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState, setMachineState } from './service.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { KeptPrint } from './keptPrint.ts';
-export { LinePrint, programLines } from './linePrint.ts';
+export { LinePrint } from './linePrint.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';

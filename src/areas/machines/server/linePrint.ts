@@ -5,13 +5,6 @@ const WRITE_EVERY_MS = 250;
 const RECONNECT_FOR_MS = 15_000;
 const RECONNECT_EVERY_MS = 500;
 
-/** Lines a controller is sent: no comments, no blanks. */
-export const programLines = (gcode: string): string[] =>
-  gcode
-    .split('\n')
-    .map((l) => l.replace(/;.*$/, '').trim())
-    .filter(Boolean);
-
 /** The machine stands before the last line it had accepted: it cannot go on with this print. */
 class Displaced extends Error {
   constructor(readonly line: number) {

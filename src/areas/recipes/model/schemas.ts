@@ -1,4 +1,5 @@
 import { array, mixed, number, object, string } from 'yup';
+import { onOneLine } from '../../../core/formats/plainText.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { roleNames, type RoleName } from './recipe.ts';
 
@@ -31,7 +32,7 @@ const overrides = mixed<Values>(
 export const keepSchema = object({
   id: id.nullable().defined(),
   version: number().integer().required(),
-  name: string().trim().min(2, 'A name has at least two characters').max(80).required('Give it a name'),
+  name: string().trim().min(2, 'A name has at least two characters').max(80).test(onOneLine).required('Give it a name'),
   choice: choiceSchema,
   overrides,
 })

@@ -7,16 +7,15 @@ export const readableLines = defineRule({
   why: 'A controller skips or misreads what is spoiled: the head goes somewhere else, or nowhere.',
   source: 'Reader of the RS-274 family',
   program: {
-    reads: ['layerRows', 'problemCount', 'problems', 'wrongChecksums'],
+    reads: ['layerRows', 'problemCount', 'problems'],
     only: 'brought along',
     find: ({ report: r }) => {
-      const spoiled = r.problemCount - r.wrongChecksums;
-      const first = r.problems.find((p) => p.kind !== 'checksum');
-      if (spoiled <= 0 || !first) return [];
+      const [first] = r.problems;
+      if (!first) return [];
       return [
         {
           severity: 'caution',
-          title: `${spoiled === 1 ? 'A line' : `${spoiled} lines`} cannot be read as written`,
+          title: `${r.problemCount === 1 ? 'A line' : `${r.problemCount} lines`} cannot be read as written`,
           figure: `line ${first.line}: ${first.text}`,
           limit: 'a command with figures',
           origin: 'the program itself',

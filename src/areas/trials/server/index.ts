@@ -1,6 +1,5 @@
 export { planTrial, previewTrial } from './planTrial.ts';
 export { runPrint } from './runPrint.ts';
-export { programLines } from '../../machines/server/index.ts';
 export { listRequestedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial, type Trial } from './rows.ts';

@@ -1,9 +1,9 @@
+import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import {
   dropLease,
   findMachine,
   LinePrint,
-  programLines,
   setMachineState,
   StackPrinter,
   takeLease,
@@ -26,7 +26,7 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
     await (
       m.device.adapter === 'stack'
         ? new PlatePrint(ctx, row, new StackPrinter(m.device.host, m.device.port), renew)
-        : new LinePrint(programLines(row.gcode), recordOf(ctx, row, renew), m.device)
+        : new LinePrint(linesOfOwn(row.gcode), recordOf(ctx, row, renew), m.device)
     ).run();
   } finally {
     await setMachineState(ctx, m.id, 'ready');
@@ -39,6 +39,6 @@ function recordOf(ctx: Ctx, row: Trial, renewLease: () => Promise<boolean>): Pri
   const goesOn = row.progress && LASTS.includes(row.progress.phase);
   const progress = goesOn
     ? { ...row.progress!, phase: 'connecting' as const, message: null }
-    : progressOf('connecting', programLines(row.gcode).length, ctx.clock.now());
+    : progressOf('connecting', linesOfOwn(row.gcode).length, ctx.clock.now());
   return new PrintRecord(ctx, row, renewLease, progress);
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "check_run" ADD COLUMN "wire_sha" text;
