@@ -127,3 +127,13 @@ export function gridBlock(n: number, [w, d, h]: readonly [number, number, number
   }
   return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
 }
+
+/** Two legs, a beam over them, a pin and a fin on it: laid, every kind of line comes up. */
+export const everyLineKind = (): Mesh =>
+  meshOfSolids([
+    { shape: 'box', x: -14, y: 0, w: 8, d: 16, fromMm: 0, toMm: 6 },
+    { shape: 'box', x: 14, y: 0, w: 8, d: 16, fromMm: 0, toMm: 6 },
+    { shape: 'box', x: 0, y: 0, w: 36, d: 16, fromMm: 6, toMm: 10 },
+    { shape: 'disc', x: -12, y: 0, w: 5, d: 5, fromMm: 10, toMm: 13 },
+    { shape: 'box', x: 8, y: 0, w: 12, d: 0.6, fromMm: 10, toMm: 13 },
+  ]);

@@ -1,5 +1,6 @@
+import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
-import type { MeshToolpathSettings } from '../../src/core/toolpath/generateToolpath.ts';
+import type { MeshToolpathSettings } from '../../src/core/toolpath/settings.ts';
 
 /** How one kind of line is laid in tests and benches. */
 export const layAt = (speedMmPerS: number, accelerationMmPerS2 = 1500) => ({
@@ -27,6 +28,19 @@ export const plainLay: MeshToolpathSettings = {
   topSurface: layAt(30),
   firstLayer: layAt(20),
   support: layAt(50),
+  supportContact: layAt(50),
+  shortLoop: layAt(40),
+  bridge: layAt(40),
+  remainder: layAt(40),
+  motion: exampleLimits,
+  chamberC: null,
+  scale: [1, 1, 1],
+  contourOffsetMm: 0,
+  zOffsetMm: 0,
+  pressureCommand: null,
+  pressureS: 0,
+  refillMm: 0,
+  heightChanges: [],
   travelSpeedMmPerS: 130,
   retractionMm: 1,
   retractionMmPerS: 35,

@@ -1,5 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { jobOf, runJobCase, runRecipeCase, type JobCase, type RuleCases } from '../../src/areas/rules/cases.ts';
+import {
+  cannotLook,
+  jobOf,
+  runJobCase,
+  runRecipeCase,
+  type JobCase,
+  type RuleCases,
+} from '../../src/areas/rules/cases.ts';
 import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
@@ -61,7 +68,8 @@ function judgesOfJobs(all: readonly RuleCases[], takes: (c: JobCase) => boolean,
       of: 'valid',
       holds: () => {
         const outcome = checkJob(jobOf(c, anew).job);
-        return outcome.verdict === 'clear' && outcome.findings.length === 0 && outcome.runs.every((r) => r.ran);
+        const silent = outcome.runs.filter((r) => !r.ran).map((r) => r.rule);
+        return outcome.verdict === 'clear' && outcome.findings.length === 0 && same(silent, cannotLook(c));
       },
     })),
     ...all.flatMap(({ rule, job = [] }) =>

@@ -34,6 +34,10 @@ interface CaseResult {
   /** What it needs, where it cannot look. */
   readonly needs?: string;
 }
+/** Rules that cannot look at the valid job: a program brought along does not say the size that was wanted. */
+export const cannotLook = (c: Pick<JobCase, 'when'> & { readonly mesh?: MeshEdit }): readonly string[] =>
+  c.mesh ? [] : ['scale-proven'];
+
 /** A valid recipe with a single change. */
 export interface RecipeCase extends CaseResult, Change {
   readonly without?: readonly string[];

@@ -1,6 +1,6 @@
 import { rangeOf } from '../library/settings/define.ts';
 import type { MotionLimits } from '../../core/motion/limits.ts';
-import type { MeshToolpathSettings } from '../../core/toolpath/generateToolpath.ts';
+import type { MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import type { Proof } from '../library/model/records.ts';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { zonesOfValues } from '../machines/model/dialect.ts';

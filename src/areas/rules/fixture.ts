@@ -118,7 +118,8 @@ const machine: RecipeMachine = {
   resinC: 25,
   knownForDays: 2,
 };
-const body: RecipeRole = {
+/** The part body of the valid recipe. */
+export const roleFixture: RecipeRole = {
   role: 'part body',
   toolId: 'tool',
   materialId: 'asa',
@@ -131,13 +132,16 @@ const body: RecipeRole = {
 const effective = (own: Values): Values =>
   valuesOf(resolveValues([{ kind: 'process', name: 'clean', profileId: null, own }]));
 
+/** Effective values of the valid recipe with some of its own values changed: what falls back on them changes with them. */
+export const effectiveFixture = (change: Values): Values => effective({ ...filament, ...change });
+
 /** A recipe that no rule says anything about: what cases are single changes of. */
 export const validRecipeFixture = (technology: Technology): RecipeInput =>
   technology === 'filament'
     ? {
         technology,
         values: effective(filament),
-        roles: [body],
+        roles: [roleFixture],
         provenOnly: false,
         machine,
         proofs: {

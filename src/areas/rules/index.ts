@@ -20,6 +20,7 @@ import { standsFirm } from './mesh/standsFirm.ts';
 import { supportShare } from './mesh/supportShare.ts';
 import { thinWalls } from './mesh/thinWalls.ts';
 import { unitSure } from './mesh/unitSure.ts';
+import { valuesApplied } from './mesh/valuesApplied.ts';
 import { warpRisk } from './mesh/warpRisk.ts';
 import { wholeLines } from './mesh/wholeLines.ts';
 import { accelerationProven } from './program/accelerationProven.ts';
@@ -261,6 +262,7 @@ export const rules: readonly Rule[] = [
   toolThere,
   transitionEven,
   unitSure,
+  valuesApplied,
   wallSpeedProven,
   warpRisk,
   watchedUnattended,

@@ -1,8 +1,10 @@
 import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
-import type { MeshToolpathSettings } from '../../core/toolpath/generateToolpath.ts';
+import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
+import type { MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import { layMissing, layOf, laySettingsOf } from '../library/model/toolpathSettings.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
-import { dialectOf } from '../machines/model/dialect.ts';
+import { dialectOf, pressureCommandOf } from '../machines/model/dialect.ts';
+import { motionLimitsOf } from '../machines/model/motion.ts';
 
 /** How a mesh is laid under a recipe's effective values; null where something it needs is missing. */
 export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null {
@@ -14,6 +16,15 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     startBlock: v['startBlock'],
     endBlock: typeof v['endBlock'] === 'string' ? v['endBlock'] : 'M104 S0\nM140 S0',
     dialect: dialectOf(v),
+    motion: motionLimitsOf(v),
+    chamberC: numberOf(v, 'chamberMaxC') === null ? null : numberOf(v, 'chamberC'),
+    scale: [n('scaleXPercent') / 100, n('scaleYPercent') / 100, n('scaleZPercent') / 100],
+    contourOffsetMm: n('contourOffsetMm'),
+    zOffsetMm: n('zOffsetMm'),
+    pressureCommand: pressureCommandOf(v),
+    pressureS: n('pressureS'),
+    refillMm: n('refillMm'),
+    heightChanges: changesOf(v),
     nozzleFirstC: n('nozzleFirstC', n('nozzleC')),
     fanPercent: n('fanPercent'),
     liftMm: n('liftMm'),
@@ -24,6 +35,16 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     infillPattern: infillPatterns.find((p) => p === v['infillPattern']) ?? 'lines',
     supportAngleDeg: numberOf(v, 'supportAngleDeg'),
     supportGapZMm: n('supportGapZMm', n('layerHeightMm')),
+    shortLoop: layOf(v, 'shortLoop'),
+    bridge: layOf(v, 'bridge'),
+    remainder: layOf(v, 'remainder'),
     support: layOf(v, 'support'),
+    supportContact: layOf(v, 'supportContact'),
   };
+}
+
+/** Changes at heights; none where they cannot be read, which a rule blocks. */
+function changesOf(v: Values): MeshToolpathSettings['heightChanges'] {
+  const read = parseHeightChanges(typeof v['heightChanges'] === 'string' ? v['heightChanges'] : '');
+  return read.ok ? read.value : [];
 }

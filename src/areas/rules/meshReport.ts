@@ -3,6 +3,7 @@ import type { MeshFormat, MeshUnit } from '../../core/mesh/mesh.ts';
 import type { Bridge } from '../../core/mesh/bridges.ts';
 import type { OverhangRegion } from '../../core/mesh/overhang.ts';
 import type { Thickness } from '../../core/mesh/thickness.ts';
+import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
 import type { UnitReading } from '../../core/mesh/units.ts';
 
 /** One layer of a part as it is drawn, before any line is laid. */
@@ -62,6 +63,8 @@ export interface MeshReport {
   readonly scale: readonly [number, number, number];
   /** Unprintable zones the part reaches over, with the area that lies in them. */
   readonly zones: readonly { readonly zone: readonly [number, number, number, number]; readonly areaMm2: number }[];
+  /** Changes at heights that the part does not reach; missing in older runs. */
+  readonly changesAbove?: readonly HeightChange[];
   /** Plastic as drawn, and of that laid for support, skirt and brim, mm³. */
   readonly partMm3: number;
   readonly restMm3: number;

@@ -1,4 +1,4 @@
-import { noteDwell, noteFactor, noteFan, noteUnknown } from './facts.ts';
+import { noteChamber, noteDwell, noteFactor, noteFan, noteUnknown } from './facts.ts';
 import { accelerationsOf, heatOf } from './modalState.ts';
 import type { ProgramTally } from './tally.ts';
 import { LETTER, type LineWords } from './words.ts';
@@ -14,7 +14,9 @@ export function takeG(run: ProgramTally, code: number, w: LineWords, line: numbe
     case 4: {
       const s = w.has(S) ? w.values[S]! : w.has(P) ? w.values[P]! / 1000 : 0;
       planner.rest();
-      if (s > 0 && s < LONGEST_DWELL_S) noteDwell(facts, s, line);
+      if (!(s > 0 && s < LONGEST_DWELL_S)) return;
+      noteDwell(facts, s, line);
+      if (run.layer >= 0) run.layers.columns.timeS[run.layer]! += s; // it cools meanwhile
       return;
     }
     case 10:
@@ -46,6 +48,10 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
     case 140:
     case 190:
       if (run.heat.setBed(heatOf(w), code === 190, line)) run.planner.rest();
+      return;
+    case 141:
+    case 191:
+      noteChamber(run.facts, heatOf(w), line);
       return;
     case 0:
     case 1:

@@ -6,6 +6,8 @@ export interface ProgramFacts {
   nozzleMaxLine: number;
   bedMaxC: number;
   bedMaxLine: number;
+  chamberMaxC: number;
+  chamberMaxLine: number;
   nozzleTargetC: number;
   bedTargetC: number;
   /** Lowest nozzle target at which anything was extruded. */
@@ -72,6 +74,8 @@ export function emptyFacts(): ProgramFacts {
     nozzleMaxLine: 0,
     bedMaxC: 0,
     bedMaxLine: 0,
+    chamberMaxC: 0,
+    chamberMaxLine: 0,
     nozzleTargetC: 0,
     bedTargetC: 0,
     nozzleMinExtrudingC: Infinity,
@@ -138,6 +142,14 @@ export function noteFan(facts: ProgramFacts, percent: number, line: number): voi
     facts.fanMaxLine = line;
   }
   if (facts.fan.length < MOST_FAN) facts.fan.push({ percent, line });
+}
+
+export function noteChamber(facts: ProgramFacts, celsius: number, line: number): void {
+  if (Number.isNaN(celsius)) noteProblem(facts, line, 'noTemperature', 'a chamber temperature without a figure');
+  else if (celsius > facts.chamberMaxC) {
+    facts.chamberMaxC = celsius;
+    facts.chamberMaxLine = line;
+  }
 }
 
 /** Factors are told, not applied: flow, speed and time are those of the program as it is written. */

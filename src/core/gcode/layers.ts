@@ -17,6 +17,10 @@ const COLUMNS = [
   'maxX',
   'minY',
   'maxY',
+  'minXArea',
+  'maxXArea',
+  'minYArea',
+  'maxYArea',
   'firstLine',
   'pathMm',
   'retractions',
@@ -38,6 +42,11 @@ export class LayerFigures implements SegmentSink {
     maxX: fresh(),
     minY: fresh(),
     maxY: fresh(),
+    // cross-sections of the lines that reach furthest, mm²
+    minXArea: fresh(),
+    maxXArea: fresh(),
+    minYArea: fresh(),
+    maxYArea: fresh(),
     firstLine: fresh(),
     pathMm: fresh(),
     retractions: fresh(),
@@ -67,26 +76,31 @@ export class LayerFigures implements SegmentSink {
     return i;
   }
 
-  /** Widens a layer to the point in `at`; true when it grew. */
+  /** Widens a layer to the point at `at[0]`, `at[1]` of a line whose cross-section is `at[2]`; true when it grew. */
   widen(layer: number, at: Float64Array): boolean {
     const c = this.columns;
     const x = at[0]!;
     const y = at[1]!;
+    const area = at[2]!;
     let grew = false;
     if (x < c.minX[layer]!) {
       c.minX[layer] = x;
+      c.minXArea[layer] = area;
       grew = true;
     }
     if (x > c.maxX[layer]!) {
       c.maxX[layer] = x;
+      c.maxXArea[layer] = area;
       grew = true;
     }
     if (y < c.minY[layer]!) {
       c.minY[layer] = y;
+      c.minYArea[layer] = area;
       grew = true;
     }
     if (y > c.maxY[layer]!) {
       c.maxY[layer] = y;
+      c.maxYArea[layer] = area;
       grew = true;
     }
     return grew;

@@ -2,6 +2,9 @@ import { FARTHEST_MM, BEYOND_ONE_KILOMETRE } from './interpreter.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
 import type { ProgramTally } from './tally.ts';
 
+/** X, Y and cross-section of a line that reaches further than those before. */
+const widest = new Float64Array(3);
+
 /** Does to level moves from index `k` on what the interpreter and the run do to one line, in one loop with the state in locals: half the
  *  time of a program goes by here, and fields and calls cost more than the figures. Stops after the first that only moves filament;
  *  returns the index after the last taken. */
@@ -12,6 +15,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { scale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
   const travelled = run.travelled;
   const columns = layers.columns;
+  const point = widest;
   const feedX = maxFeed[0]!;
   const feedY = maxFeed[1]!;
   const feedE = maxFeed[3]!;
@@ -108,6 +112,10 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       if (!chained) {
         // else the start is the end already counted
         chained = true;
+        point[0] = x0;
+        point[1] = y0;
+        point[2] = de * filamentArea * inverse;
+        layers.widen(layer, point);
         if (x0 < minX) minX = x0;
         if (x0 > maxX) maxX = x0;
         if (y0 < minY) minY = y0;
@@ -116,6 +124,10 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
         run.extruded.add(x1, y1, z, line);
       }
       if (x1 < minX || x1 > maxX || y1 < minY || y1 > maxY) {
+        point[0] = x1;
+        point[1] = y1;
+        point[2] = de * filamentArea * inverse;
+        layers.widen(layer, point);
         if (x1 < minX) minX = x1;
         if (x1 > maxX) maxX = x1;
         if (y1 < minY) minY = y1;
@@ -174,10 +186,6 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   if (extrudingMoves + travelMoves > 0) run.rising = false;
   if (inLayer) {
     run.chainedLayer = layer;
-    columns.minX[layer] = minX;
-    columns.maxX[layer] = maxX;
-    columns.minY[layer] = minY;
-    columns.maxY[layer] = maxY;
     columns.filamentMm[layer] = layerFilament;
   }
   if (filamentOnly !== 0) run.filamentAlone(filamentOnly, firstLine + k++);

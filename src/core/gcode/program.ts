@@ -18,7 +18,8 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   private lastUy = 0;
   private readonly rampHeights = new Set<number>();
   private rampBins = 0;
-  private readonly point = new Float64Array(2);
+  /** X, Y and cross-section of the line at hand. */
+  private readonly point = new Float64Array(3);
 
   /** Highest cumulative advance of filament over all tools. */
   get filamentMm(): number {
@@ -169,6 +170,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
       if (state.z !== this.layerZ) this.enterLayer(line);
     }
     const layer = this.layer;
+    this.point[2] = (m.de * this.filamentArea) / m.lengthMm;
     if (!this.chained || layer !== this.chainedLayer) {
       // else the start is the end already counted
       this.widen(layer, m.fromX, m.fromY, m.fromZ, line);

@@ -1,4 +1,4 @@
-import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import { beadWidthMm, filamentAreaMm2 } from '../toolpath/bead.ts';
 import type { ProblemKind } from './interpreter.ts';
 import type { ProgramRun } from './program.ts';
 
@@ -41,6 +41,9 @@ export interface GcodeReport {
   readonly extrudedVolumeMm3: number;
   readonly boundsMm: Box | null;
   readonly reachedMm: Box | null;
+  /** Outer size of what is laid above the first layer, where skirt and brim are left behind: widths of lines included, and the height
+   *  of the last layer; null where there is one layer or none. */
+  readonly outerMm: readonly [x: number, y: number, z: number] | null;
   readonly nozzleMaxC: number;
   readonly nozzleMaxLine: number;
   readonly nozzleMinExtrudingC: number | null;
@@ -51,6 +54,9 @@ export interface GcodeReport {
   readonly bedMinExtrudingLine: number;
   readonly bedMaxC: number;
   readonly bedMaxLine: number;
+  /** Highest chamber temperature asked for; 0 where none is. */
+  readonly chamberMaxC: number;
+  readonly chamberMaxLine: number;
   readonly nozzleAtEndC: number;
   readonly bedAtEndC: number;
   readonly highestFlowMm3PerS: number;
@@ -123,6 +129,7 @@ export function reportOf(
     extrudedVolumeMm3: run.filamentMm * filamentAreaMm2(filamentDiameterMm),
     boundsMm: box(run.extruded),
     reachedMm: box(run.reached),
+    outerMm: outerOf(run),
     nozzleMaxC: f.nozzleMaxC,
     nozzleMaxLine: f.nozzleMaxLine,
     nozzleMinExtrudingC: Number.isFinite(f.nozzleMinExtrudingC) ? f.nozzleMinExtrudingC : null,
@@ -133,6 +140,8 @@ export function reportOf(
     bedMinExtrudingLine: f.bedMinExtrudingLine,
     bedMaxC: f.bedMaxC,
     bedMaxLine: f.bedMaxLine,
+    chamberMaxC: f.chamberMaxC,
+    chamberMaxLine: f.chamberMaxLine,
     nozzleAtEndC: f.nozzleTargetC,
     bedAtEndC: f.bedTargetC,
     highestFlowMm3PerS: run.layers.peakFlow,
@@ -174,6 +183,22 @@ export function reportOf(
     problemCount: f.problemCount,
     layerRows: rowsOf(run),
   };
+}
+
+function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
+  const { columns: c, count } = run.layers;
+  const order = Array.from({ length: count }, (_, i) => i).sort((a, b) => c.zMm[a]! - c.zMm[b]!);
+  const box = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const [n, i] of order.entries()) {
+    if (n === 0 || !Number.isFinite(c.minX[i]!)) continue;
+    const heightMm = c.zMm[i]! - c.zMm[order[n - 1]!]!;
+    const half = (areaMm2: number): number => beadWidthMm(areaMm2, heightMm) / 2;
+    box[0] = Math.min(box[0]!, c.minX[i]! - half(c.minXArea[i]!));
+    box[1] = Math.max(box[1]!, c.maxX[i]! + half(c.maxXArea[i]!));
+    box[2] = Math.min(box[2]!, c.minY[i]! - half(c.minYArea[i]!));
+    box[3] = Math.max(box[3]!, c.maxY[i]! + half(c.maxYArea[i]!));
+  }
+  return Number.isFinite(box[0]!) ? [box[1]! - box[0]!, box[3]! - box[2]!, c.zMm[order.at(-1)!]!] : null;
 }
 
 function rowsOf(run: ProgramRun): LayerRow[] {

@@ -33,6 +33,15 @@ function figure(value: number, digits: number): string {
 const ZERO = 48;
 const POINT = 46;
 
+export interface WriterMark {
+  readonly lines: number;
+  readonly e: number;
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  readonly feed: number;
+}
+
 /** Writes G-code lines in a machine's dialect while keeping position, so that callers speak in millimetres of path. */
 export class GcodeWriter {
   readonly lines: string[] = [];
@@ -95,6 +104,14 @@ export class GcodeWriter {
     );
   }
 
+  /** Where the program stands: lines and what is known of the machine. `rewind` goes back there. */
+  mark(): WriterMark {
+    return { lines: this.lines.length, e: this.e, x: this.x, y: this.y, z: this.z, feed: this.feed };
+  }
+  rewind({ lines, e, x, y, z, feed }: WriterMark): void {
+    this.lines.length = lines;
+    [this.e, this.x, this.y, this.z, this.feed] = [e, x, y, z, feed];
+  }
   distanceTo(x: number, y: number): number {
     return Math.hypot(x - this.x, y - this.y);
   }

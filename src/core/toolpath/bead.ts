@@ -5,6 +5,10 @@ export function beadAreaMm2(widthMm: number, heightMm: number): number {
   return heightMm * (widthMm - heightMm) + (Math.PI * heightMm * heightMm) / 4;
 }
 
+/** Width of a line of such a cross-section, mm; never narrower than it is high. */
+export const beadWidthMm = (areaMm2: number, heightMm: number): number =>
+  Math.max(heightMm, areaMm2 / heightMm + heightMm * (1 - Math.PI / 4));
+
 /** Distance of neighbouring lines whose round ends share the gap between them, mm. */
 export function beadSpacingMm(widthMm: number, heightMm: number): number {
   return widthMm - heightMm * (1 - Math.PI / 4);

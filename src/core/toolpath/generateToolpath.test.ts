@@ -11,7 +11,9 @@ import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
 import { weld } from '../mesh/weld.ts';
 import { exampleLimits } from '../motion/limits.ts';
 import { fillLines } from './infill.ts';
-import { layerTops, generateToolpath, type MeshToolpathSettings } from './generateToolpath.ts';
+import { generateToolpath } from './generateToolpath.ts';
+import { layerTops } from './regions.ts';
+import type { MeshToolpathSettings } from './settings.ts';
 import { readPath } from '../gcode/pathColumns.ts';
 
 function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}) {

@@ -23,7 +23,8 @@ import { topologyOf } from '../../../core/mesh/topology.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { generatingToolpath, type ToolpathLayer, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
+import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
+import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regions.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
@@ -57,7 +58,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
-  const stands = parts.map(placedPart);
+  const stands = parts.map((p) => scaledAboutFoot(placedPart(p), lay.scale));
   const facts = sumOfFacts(parts.map((p) => p.survey.facts));
   const mesh = joined(stands);
   // neither turning nor moving changes what hangs together; turning faces over does
@@ -123,6 +124,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
       nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, stands[0]!)),
       scale: part.placement.scale,
       zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
+      changesAbove: laid.changesAbove,
       partMm3: laid.partMm3,
       restMm3: laid.restMm3,
     },

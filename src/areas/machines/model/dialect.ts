@@ -14,6 +14,10 @@ export const dialectOf = (v: Values): Dialect => ({
   lineLength: LINE_LENGTH,
 });
 
+/** The controller's own command that sets the pressure factor; null where it has none. */
+export const pressureCommandOf = (v: Values): string | null =>
+  typeof v['pressureCommand'] === 'string' && v['pressureCommand'].includes('{value}') ? v['pressureCommand'] : null;
+
 /** Zones as they are typed, "0 0 30 12; 200 0 230 12"; what is not four figures is left out. */
 export const zonesOf = (text: string): (readonly [number, number, number, number])[] =>
   text

@@ -26,7 +26,6 @@ export const cases: RuleCases = {
       when: 'a fin as thick as a line',
       mesh: { body: () => solid(box(0, 0, 30, 30, 0, 10), box(0, 0, 20, 0.46, 10, 14)) },
       finds: [],
-      others: ['layer-time-proven'],
     },
     {
       when: 'a fin of 0.3 mm between two layers that are looked at',

@@ -118,7 +118,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',
-          line: 363,
+          line: 364,
           layer: 2,
           zMm: 0.4,
           trialId: 't',
@@ -126,6 +126,7 @@ export const cases: RuleCases = {
             values: {
               fillAccelerationMmPerS2: 1600,
               solidFillAccelerationMmPerS2: 1600,
+              remainderAccelerationMmPerS2: 1600,
               supportAccelerationMmPerS2: 1600,
             },
           },

@@ -1,5 +1,5 @@
 import { formatQuantity } from '../../../core/units/format.ts';
-import type { MeshToolpathSettings } from '../../../core/toolpath/generateToolpath.ts';
+import type { MeshToolpathSettings } from '../../../core/toolpath/settings.ts';
 import { accelerationKey, lineKinds } from '../../library/settings/lineKinds.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { defineRule, placeOfLine } from '../define.ts';

@@ -34,7 +34,7 @@ export const cases: RuleCases = {
           limit: '15 mm/s',
           origin: 'farm policy',
           fix: 'slow it to 15 mm/s: 75 % of its speed',
-          line: 14,
+          line: 15,
           layer: 1,
           zMm: 0.2,
           change: { values: { firstLayerSpeedMmPerS: 15 } },

@@ -62,7 +62,7 @@ export const cases: RuleCases = {
           limit: 'off',
           origin: 'farm practice',
           fix: 'put M104 S0 at the end',
-          line: 12322,
+          line: 12324,
         },
       ],
     },

@@ -2,10 +2,8 @@ import { countOf } from '../../../core/units/plural.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
 
-/** The pace of a layer is set before accelerations are known. */
-const MARGIN_S = 1;
-/** Slowed further than this a line comes out in beads; smaller layers need company on the plate. Common practice, no source. */
-const SLOWEST_SHARE = 0.25;
+/** The pace of a layer is met within a hundredth. */
+const MARGIN = 1.02;
 
 export const layerTimeProven = defineRule({
   id: 'layer-time-proven',
@@ -32,9 +30,7 @@ export const layerTimeProven = defineRule({
           limit: `${formatFigure(least, 'time', 1)} s`,
           origin: proof ? `proven by ${proof.trialName}` : 'material',
           fix: `print ${Math.ceil(least / worst.timeS)} at once, or let the layer take ${formatFigure(least, 'time', 0)} s (${formatFigure((100 * worst.timeS) / least, 'percent', 0)} % of the speed there)`,
-          ...(worst.timeS > SLOWEST_SHARE * least && {
-            change: { values: { minimumLayerTimeS: Math.ceil(least + MARGIN_S) } },
-          }),
+          change: { values: { minimumLayerTimeS: Math.ceil(least * MARGIN) } },
           zMm: worst.zMm,
           line: worst.firstLine,
           ...(proof && { trialId: proof.trialId }),

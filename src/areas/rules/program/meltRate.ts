@@ -1,7 +1,7 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { proofAt } from '../../library/model/along.ts';
 import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
-import type { MeshToolpathSettings } from '../../../core/toolpath/generateToolpath.ts';
+import type { MeshToolpathSettings } from '../../../core/toolpath/settings.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { lineKinds, speedKey } from '../../library/settings/lineKinds.ts';
 import { defineRule } from '../define.ts';

@@ -264,7 +264,7 @@ export const cases: RuleCases = {
           limit: '240 °C to 260 °C',
           origin: 'material data, Torba ASA natural',
           fix: 'set 260 °C, or prove 265 °C by a trial',
-          line: 4,
+          line: 5,
           change: { values: { nozzleC: 252, nozzleFirstC: 252 } },
         },
       ],

@@ -120,7 +120,7 @@ export const cases: RuleCases = {
           limit: '1.1 mm to 1.8 mm',
           origin: 'proven by T-0001',
           fix: 'set 1.8 mm or prove it',
-          line: 90,
+          line: 91,
           layer: 1,
           zMm: 0.2,
           trialId: 't',

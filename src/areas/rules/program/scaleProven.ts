@@ -1,6 +1,17 @@
-import { defineRule, type Found } from '../define.ts';
+import { formatFigure } from '../../../core/units/format.ts';
+import type { Proof } from '../../library/model/records.ts';
+import { outsideProof } from '../evidence.ts';
+import { defineRule, type Found, type JobInput, type NotChecked } from '../define.ts';
 
 const AXES = ['X', 'Y', 'Z'] as const;
+/** Less than this no calliper of a workshop tells. Common practice, no source. */
+const TOLD_MM = 0.05;
+
+interface ProvenAxis {
+  readonly axis: (typeof AXES)[number];
+  readonly index: number;
+  readonly proof: Proof;
+}
 
 export const scaleProven = defineRule({
   id: 'scale-proven',
@@ -10,30 +21,56 @@ export const scaleProven = defineRule({
   source: 'docs/trials.md, dimensions',
   supersedes: ['scales-alike'],
   program: {
-    reads: [],
-    find: ({ context }) => {
-      const { scalePercent } = context.recipe;
-      if (!scalePercent) return { needs: 'the scale of the recipe' };
-      const judged = AXES.map((axis, i) => ({
-        axis,
-        is: scalePercent[i]!,
-        p: context.proofs[`scale${axis}Percent`],
-      })).filter((a) => a.p?.state === 'proven');
-      if (judged.length === 0) return { needs: 'a valid dimension trial on this machine, tool and material' };
-      return judged
-        .filter(({ is, p }) => is < p!.range.min - 1e-9 || is > p!.range.max + 1e-9)
-        .map(({ axis, is, p }): Found => ({
-          severity:
-            context.job.provenOnly || (is < p!.range.min ? p!.range.minEnd : p!.range.maxEnd) === 'failedBeyond'
-              ? 'blocker'
-              : 'caution',
-          title: `Scale ${axis} is not the proven one`,
-          figure: `${is.toFixed(2)} %`,
-          limit: `${p!.range.min.toFixed(2)} to ${p!.range.max.toFixed(2)} %`,
-          origin: `proven by ${p!.trialName}`,
-          fix: `scale ${axis} to ${p!.value.toFixed(2)} %: take the recipe’s own value away, or prepare the file again`,
-          trialId: p!.trialId,
-        }));
+    reads: ['outerMm'],
+    find: (job) => {
+      const proven = AXES.flatMap((axis, index): ProvenAxis[] => {
+        const proof = job.context.proofs[`scale${axis}Percent`];
+        return proof?.state === 'proven' ? [{ axis, index, proof }] : [];
+      });
+      if (proven.length === 0) return { needs: 'a valid dimension trial on this machine, tool and material' };
+      return job.mesh ? asGenerated(job, proven) : asMeasured(job, proven);
     },
   },
 });
+
+/** A program generated here is scaled as the recipe says. */
+function asGenerated({ context }: JobInput, proven: readonly ProvenAxis[]): readonly Found[] | NotChecked {
+  const { scalePercent } = context.recipe;
+  if (!scalePercent) return { needs: 'the scale of the recipe' };
+  return proven.flatMap(({ axis, index, proof }): Found[] => {
+    const found = outsideProof({
+      label: `Scale ${axis}`,
+      value: scalePercent[index]!,
+      proof,
+      provenOnly: context.job.provenOnly,
+      show: (v) => `${v.toFixed(2)} %`,
+      change: () => ({ values: { [`scale${axis}Percent`]: proof.value } }),
+    });
+    return found ? [{ ...found, fix: `scale ${axis} to ${proof.value.toFixed(2)} %` }] : [];
+  });
+}
+
+/** One brought along does not say what size was wanted: it is told how large it comes out. */
+function asMeasured({ report, context }: JobInput, proven: readonly ProvenAxis[]): readonly Found[] | NotChecked {
+  const laid = report.outerMm;
+  const off = proven.filter(
+    ({ index, proof: { range, value } }) =>
+      laid && (range.min > 100 || range.max < 100) && Math.abs(laid[index]! * (100 / value - 1)) >= TOLD_MM,
+  );
+  if (!laid || off.length === 0) return { needs: 'the size the part should have; a program does not say it' };
+  const mm = (v: number): string => formatFigure(v, 'length', 2);
+  const [{ proof }] = off as [ProvenAxis, ...ProvenAxis[]];
+  return [
+    {
+      severity: 'caution',
+      title: `Comes out ${off.map(({ axis, index, proof: { value } }) => `${mm(laid[index]! * (100 / value))} mm in ${axis}`).join(', ')}, unless it was prepared for that`,
+      figure: `laid ${off.map(({ axis, index }) => `${axis} ${mm(laid[index]!)}`).join(', ')} mm`,
+      limit: off
+        .map(({ axis, proof: { range } }) => `${axis} ${range.min.toFixed(2)} to ${range.max.toFixed(2)} %`)
+        .join(', '),
+      origin: `proven by ${proof.trialName} on ${context.machine.name}`,
+      fix: `prepare it at ${off.map(({ axis, proof: { value } }) => `${axis} ${value.toFixed(2)} %`).join(', ')}, or bring the mesh`,
+      trialId: proof.trialId,
+    },
+  ];
+}

@@ -1,5 +1,5 @@
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
-import { dialectOf, zonesOfValues } from '../../machines/model/dialect.ts';
+import { dialectOf, pressureCommandOf, zonesOfValues } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
@@ -52,10 +52,7 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     skirtGapMm: n('skirtGapMm', 5),
     zOffsetMm: n('zOffsetMm'),
     motion: motionLimitsOf(v),
-    pressureCommand:
-      typeof v['pressureCommand'] === 'string' && v['pressureCommand'].includes('{value}')
-        ? v['pressureCommand']
-        : null,
+    pressureCommand: pressureCommandOf(v),
     pressureS: n('pressureS'),
     heads: n('heads', 1),
     headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],

@@ -1,0 +1,70 @@
+import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
+import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
+import { numberOf, type Values } from '../library/settings/define.ts';
+import { pressureCommandOf } from '../machines/model/dialect.ts';
+import type { RecipeRole } from './recipeInput.ts';
+
+/** A value of the recipe that a program generated here does not hold. */
+export interface NotApplied {
+  readonly label: string;
+  readonly why: string;
+  /** It would be laid, of the wrong material. */
+  readonly isOtherMaterial?: boolean;
+}
+/** Values that bound others: no line of a program holds them, rules hold the program against them. */
+export const boundsOnly: ReadonlySet<SettingKey> = new Set<SettingKey>([
+  'highestFlowMm3PerS',
+  'highestWallSpeedMmPerS',
+  'lowestLayerTimeS',
+  'steepestOverhangDeg',
+  'longestBridgeMm',
+  'dryingC',
+]);
+/** Values of a second head and of changing between materials: they are nothing where one material is printed on one head. */
+export const ofSecondHead: ReadonlySet<SettingKey> = new Set<SettingKey>([
+  'headOffsetXMm',
+  'headOffsetYMm',
+  'purgeMm3',
+]);
+
+const isOn = (v: Values, key: SettingKey): boolean => (numberOf(v, key) ?? 0) !== 0;
+const retractsByItself = (v: Values): string | null =>
+  v['firmwareRetract'] === true ? 'the machine retracts by figures of its own' : null;
+/** What keeps a value out of the program on this machine; null where nothing does. */
+const UNLESS: Readonly<Partial<Record<SettingKey, (v: Values) => string | null>>> = {
+  chamberC: (v) => (numberOf(v, 'chamberMaxC') === null ? 'the machine does not heat its chamber' : null),
+  retractionMm: retractsByItself,
+  retractionMmPerS: retractsByItself,
+  refillMm: (v) => (isOn(v, 'refillMm') ? retractsByItself(v) : null),
+  pressureS: (v) =>
+    isOn(v, 'pressureS') && pressureCommandOf(v) === null
+      ? 'the printer profile has no command that sets the pressure factor'
+      : null,
+};
+
+/** What of a recipe a program generated here does not hold, with the reason. */
+export function notAppliedOf(
+  v: Values,
+  roles: readonly RecipeRole[],
+  changesAbove: readonly HeightChange[],
+): NotApplied[] {
+  const out: NotApplied[] = [];
+  for (const [key, unless] of Object.entries(UNLESS)) {
+    const why = v[key] === undefined ? null : unless(v);
+    if (why !== null) out.push({ label: findSetting(key)!.label, why });
+  }
+  for (const { at } of changesAbove)
+    out.push({
+      label: `Change at ${'layer' in at ? `layer ${at.layer}` : `${at.zMm} mm`}`,
+      why: 'the part ends below it',
+    });
+  const body = roles.find((r) => r.role === 'part body');
+  for (const r of roles)
+    if (body && (r.toolId !== body.toolId || r.materialId !== body.materialId))
+      out.push({
+        isOtherMaterial: true,
+        label: `${r.role} of ${r.materialName}`,
+        why: 'everything is generated for the head and the material of the part body',
+      });
+  return out;
+}

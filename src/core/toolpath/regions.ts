@@ -1,0 +1,84 @@
+import { difference, intersection, offset, ringsOf, simplify, union, type Region } from '../geometry/clip.ts';
+import { boundsOf, type Mesh } from '../mesh/mesh.ts';
+import type { Topology } from '../mesh/topology.ts';
+import type { Stepwise } from '../result/stepwise.ts';
+import { Slicer } from '../slicing/slice.ts';
+import type { MeshToolpathSettings } from './settings.ts';
+
+/** Points of a contour nearer than this to their neighbours' line are left out: finer than any machine follows. */
+const FINEST_MM = 0.01;
+
+export interface ToolpathLayer {
+  readonly zMm: number;
+  readonly heightMm: number;
+  readonly region: Region;
+  /** Contours closed across a hole in the surface. */
+  readonly gaps: number;
+}
+
+/** A part that stands on the plate, larger or smaller about the middle of its foot: where it stands stays where it stands. */
+export function scaledAboutFoot(mesh: Mesh, [sx, sy, sz]: MeshToolpathSettings['scale']): Mesh {
+  if (sx === 1 && sy === 1 && sz === 1) return mesh;
+  const { min, max } = boundsOf(mesh);
+  const middle = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, 0];
+  const factor = [sx, sy, sz];
+  return { ...mesh, xyz: mesh.xyz.map((v, i) => middle[i % 3]! + (v - middle[i % 3]!) * factor[i % 3]!) };
+}
+
+/** Heights of layer tops, the first as high as the first layer is; a layer whose middle lies above the part is none. */
+export function layerTops(heightMm: number, firstMm: number, otherMm: number): number[] {
+  const tops: number[] = [];
+  for (;;) {
+    const top = firstMm + tops.length * otherMm;
+    const middle = tops.length === 0 ? firstMm / 2 : top - otherMm / 2;
+    if (middle >= heightMm - 1e-9) return tops;
+    tops.push(Number(top.toFixed(6)));
+  }
+}
+
+/** Regions of all layers, cut in their middle: all bodies united, contours moved as the recipe moves them. */
+export function* cuttingLayers(mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Stepwise<ToolpathLayer[]> {
+  const tops = layerTops(boundsOf(mesh).max[2], s.firstLayerHeightMm, s.layerHeightMm);
+  const heights = tops.map((_, k) => (k === 0 ? s.firstLayerHeightMm : s.layerHeightMm));
+  const slicer = new Slicer(
+    mesh,
+    topology,
+    Float64Array.from(tops, (z, k) => z - heights[k]! / 2),
+  );
+  const out: ToolpathLayer[] = [];
+  for (const [k, zMm] of tops.entries()) {
+    const contours = slicer.layer(k);
+    const drawn = simplify(union(ringsOf(contours)), FINEST_MM);
+    const region = s.contourOffsetMm === 0 ? drawn : offset(drawn, s.contourOffsetMm);
+    out.push({ zMm, heightMm: heights[k]!, region, gaps: contours.gaps });
+    yield k / tops.length;
+  }
+  return out;
+}
+
+/** What each run of so many layers has in common, by its lowest layer; runs that reach beyond the top are left out. Two runs of half
+ *  the length make one, and they may overlap: what is common to both stays the same. */
+export function* commonOf(regions: readonly Region[], count: number): Stepwise<Region[]> {
+  let common = regions;
+  let length = 1;
+  while (length < count) {
+    const shift = Math.min(length, count - length);
+    const next: Region[] = [];
+    for (let k = 0; k + shift < common.length; k++) {
+      next.push(intersection(common[k]!, common[k + shift]!));
+      yield k / common.length;
+    }
+    common = next;
+    length += shift;
+  }
+  return common as Region[];
+}
+
+/** What of a layer's inside must be solid: where one of so many layers above or below does not cover it. */
+export function solidOf(common: readonly Region[], k: number, solidLayers: number, inner: Region): Region {
+  const below = common[k - solidLayers];
+  const above = common[k + 1];
+  if (!below || !above) return inner;
+  const covered = intersection(intersection(inner, below), above);
+  return covered.length === 0 ? inner : difference(inner, covered);
+}

@@ -1,0 +1,34 @@
+import { areaMm2, difference, offset, union, type Region } from '../geometry/clip.ts';
+import type { Stepwise } from '../result/stepwise.ts';
+import type { ToolpathLayer } from './regions.ts';
+import type { MeshToolpathSettings } from './settings.ts';
+
+const SUPPORT_GAP_XY_MM = 0.3; // common practice, no source: 0.25 to 0.35
+const SMALLEST_SUPPORT_MM2 = 2;
+
+/** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. */
+export function* buildingSupport(
+  layers: readonly ToolpathLayer[],
+  s: MeshToolpathSettings,
+  angleDeg: number,
+): Stepwise<Region[]> {
+  const reach = Math.tan((Math.min(89, angleDeg) * Math.PI) / 180);
+  const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
+  const out: Region[] = layers.map(() => []);
+  let column: Region = [];
+  for (let k = layers.length - 1; k >= 0; k--) {
+    const above = layers[k + gapLayers];
+    if (above && k + gapLayers > 0) {
+      const below = layers[k + gapLayers - 1]!;
+      const hanging = difference(above.region, offset(below.region, above.heightMm * reach));
+      const grown = hanging.filter((ring) => ring.length >= 6);
+      if (areaMm2(grown) > SMALLEST_SUPPORT_MM2 / 4) column = union(column, grown);
+    }
+    yield 1 - k / layers.length;
+    if (column.length === 0) continue;
+    const free = difference(column, offset(layers[k]!.region, SUPPORT_GAP_XY_MM));
+    column = areaMm2(free) > SMALLEST_SUPPORT_MM2 ? free : [];
+    out[k] = column;
+  }
+  return out;
+}

@@ -1,0 +1,165 @@
+import { describe, expect, test } from 'vitest';
+import { catalogue, type SettingKey } from '../../src/areas/library/settings/catalogue.ts';
+import { maySetInRecipe, type Values } from '../../src/areas/library/settings/define.ts';
+import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
+import { boundsOnly, notAppliedOf, ofSecondHead } from '../../src/areas/rules/applied.ts';
+import { meshLayOf } from '../../src/areas/rules/meshLay.ts';
+import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts';
+import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { laid, type Laid } from '../meshes/laid.ts';
+import { everyLineKind } from '../meshes/solids.ts';
+
+const base: Values = {
+  flow: 1,
+  brimMm: 0,
+  skirtLoops: 0,
+  minimumLayerTimeS: 0,
+  pressureCommand: 'M900 K{value}',
+  supportAngleDeg: 89,
+};
+const generate = (values: Values, solid = everyLineKind()): Laid =>
+  laid(solid, meshLayOf(effectiveFixture({ ...base, ...values }), 'made up')!);
+
+/** What a program of a value must show: the figure itself, or how it changes from one value to the other. */
+interface Bite {
+  readonly values: readonly [number | string, number | string];
+  readonly with?: Values;
+  readonly of: (made: Laid) => number;
+  readonly is?: 'value' | 'ratio' | 'difference' | 'more' | 'other';
+  readonly times?: number;
+  readonly within?: number;
+}
+const figure = ({ lines }: Laid, line: RegExp): number => Number(line.exec(lines.find((l) => line.test(l)) ?? '')?.[1]);
+const lengthAt = ({ path }: Laid, mmPerS: number): number => {
+  let sum = 0;
+  for (let i = 0; i < path.count; i++)
+    if (path.extruded[i] === 1 && Math.abs(path.mmPerS[i]! - mmPerS) < 0.02)
+      sum += Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!);
+  return sum;
+};
+const firstLayerLeft = ({ report }: Laid): number => report.layerRows[0]!.minX;
+/** A speed that no other kind of line has. */
+const OWN = 37;
+
+const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
+  nozzleFirstC: { values: [245, 252], of: (m) => figure(m, /^M109 S(\d+)/) },
+  nozzleC: { values: [241, 249], with: { nozzleFirstC: 255 }, of: (m) => figure(m, /^M104 S(\d+)/) },
+  bedC: { values: [90, 101], of: (m) => figure(m, /^M190 S(\d+)/) },
+  chamberC: { values: [40, 55], of: (m) => figure(m, /^M191 S(\d+)/) },
+  fanPercent: { values: [20, 60], of: (m) => m.report.fanMaxPercent, within: 0.2 },
+  flow: { values: [0.95, 1.05], of: (m) => m.report.filamentMm, is: 'ratio' },
+  retractionMm: { values: [0.8, 2.2], of: (m) => m.report.longestRetractionMm },
+  retractionMmPerS: { values: [22, 41], of: (m) => m.report.fastestRetractionMmPerS },
+  liftMm: { values: [2.5, 3.5], of: (m) => m.report.reachedMm!.max[2]!, is: 'difference' },
+  refillMm: { values: [0.04, 0.2], with: { retractionMm: 1 }, of: (m) => figure(m, /^G1 E(1\.\d+)/), is: 'difference' },
+  pressureS: { values: [0.02, 0.055], of: (m) => figure(m, /^M900 K([\d.]+)/) },
+  scaleXPercent: { values: [99, 102], of: (m) => m.report.outerMm![0], is: 'ratio', within: 0.01 / 36 },
+  scaleYPercent: { values: [99, 102], of: (m) => m.report.outerMm![1], is: 'ratio', within: 0.01 / 16 },
+  scaleZPercent: { values: [100, 104], of: (m) => m.report.outerMm![2], is: 'difference', times: 0.13, within: 0.1 },
+  contourOffsetMm: { values: [-0.1, 0.15], of: (m) => m.report.outerMm![0], is: 'difference', times: 2, within: 0.01 },
+  zOffsetMm: { values: [-0.05, 0.1], of: (m) => m.report.layerRows[3]!.zMm, is: 'difference' },
+  accelerationMmPerS2: { values: [700, 1900], of: (m) => figure(m, /^M204 P(\d+)/) },
+  layerHeightMm: { values: [0.12, 0.24], of: ({ report: { layerRows: r } }) => r[8]!.zMm - r[7]!.zMm },
+  firstLayerHeightMm: { values: [0.16, 0.3], of: (m) => m.report.layerRows[0]!.zMm },
+  lineWidthMm: {
+    values: [0.42, 0.56],
+    with: { visibleWallSpeedMmPerS: OWN, hiddenWallSpeedMmPerS: 50, topSurfaceSpeedMmPerS: 50 },
+    of: (m) => widthAt(m, OWN),
+    within: 0.01,
+  },
+  heightChanges: {
+    values: ['3 mm: nozzle 233', '3 mm: nozzle 244'],
+    of: (m) => figure(m, /^M104 S(233|244)/),
+    is: 'other',
+  },
+  walls: {
+    values: [3, 5],
+    with: { hiddenWallSpeedMmPerS: OWN, fillSpeedMmPerS: 60 },
+    of: (m) => lengthAt(m, OWN),
+    is: 'more',
+  },
+  infillPercent: {
+    values: [15, 30],
+    with: { fillSpeedMmPerS: OWN, solidFillSpeedMmPerS: 60 },
+    of: (m) => lengthAt(m, OWN),
+    is: 'ratio',
+    within: 0.15,
+  },
+  infillPattern: { values: ['lines', 'gyroid'], of: (m) => m.lines.length, is: 'other' },
+  solidLayers: { values: [2, 6], with: { solidFillSpeedMmPerS: OWN }, of: (m) => lengthAt(m, OWN), is: 'more' },
+  travelSpeedMmPerS: { values: [90, 170], of: (m) => figure(m, /^G0 X.* F(\d+)/), times: 60 },
+  minimumLayerTimeS: { values: [12, 18], of: (m) => m.report.layerRows.at(-4)!.timeS, within: 0.03 * 18 },
+  supportAngleDeg: { values: [80, 40], of: (m) => m.restMm3, is: 'other' },
+  supportGapZMm: {
+    values: [0.2, 0.6],
+    with: { supportAngleDeg: 45 },
+    of: (m) => m.supports.findLastIndex((s) => s.length > 0) * 0.2,
+    is: 'difference',
+    times: -1,
+    within: 0.01,
+  },
+  brimMm: { values: [2, 6], of: firstLayerLeft, is: 'difference', times: -1, within: 0.5 },
+  skirtLoops: { values: [1, 4], of: firstLayerLeft, is: 'difference', times: -0.4, within: 0.1 },
+  skirtGapMm: {
+    values: [3, 8],
+    with: { skirtLoops: 1 },
+    of: firstLayerLeft,
+    is: 'difference',
+    times: -1,
+    within: 0.01,
+  },
+};
+function widthAt({ path }: Laid, mmPerS: number): number {
+  const widths: number[] = [];
+  for (let i = 0; i < path.count; i++)
+    if (
+      path.extruded[i] === 1 &&
+      Math.abs(path.mmPerS[i]! - mmPerS) < 0.02 &&
+      Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!) > 0.3
+    )
+      widths.push(beadWidthMm(path.areaMm2[i]!, 0.2));
+  return widths.sort((a, b) => a - b)[widths.length >> 1] ?? NaN;
+}
+
+describe('every value of a recipe that a program can hold is in the program', () => {
+  const cells = new Set<string>(lineKinds.flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]));
+  const settings = catalogue.filter((s) => s.technology !== 'resin' && maySetInRecipe(s));
+  test('each has a row here, bounds others, or is a cell of the table of line kinds', () =>
+    expect(
+      settings
+        .map((s) => s.key as SettingKey)
+        .filter((k) => !(k in bites) && !boundsOnly.has(k) && !ofSecondHead.has(k) && !cells.has(k)),
+    ).toEqual([]));
+
+  test.each(Object.entries(bites))(
+    '%s',
+    (key, { values: [a, b], with: also, of, is = 'value', times = 1, within = 1e-3 }) => {
+      const [first, second] = [a, b].map((v) => of(generate({ ...also, [key]: v }))) as [number, number];
+      if (is === 'value') {
+        expect(Math.abs(first - Number(a) * times)).toBeLessThanOrEqual(within);
+        expect(Math.abs(second - Number(b) * times)).toBeLessThanOrEqual(within);
+      } else if (is === 'ratio')
+        expect(Math.abs(second / first / (Number(b) / Number(a)) - 1)).toBeLessThanOrEqual(within);
+      else if (is === 'difference')
+        expect(Math.abs(second - first - (Number(b) - Number(a)) * times)).toBeLessThanOrEqual(within);
+      else if (is === 'more') expect(second).toBeGreaterThan(first * 1.2);
+      else expect(second).not.toBe(first);
+      expect(notAppliedOf(effectiveFixture({ ...base, ...also, [key]: a }), [roleFixture], [])).toEqual([]);
+    },
+  );
+
+  test.each(lineKinds.map((k) => [k.key, k] as const))('width, speed and acceleration of %s', (key, kind) => {
+    const supported: Values = key.startsWith('support') ? { supportAngleDeg: 45 } : {};
+    const own = { [speedKey(kind)]: OWN, [widthKey(kind)]: 0.57, [accelerationKey(kind)]: 1111 };
+    const others = lineKinds.filter((k) => k !== kind).map((k) => [speedKey(k), 61] as const);
+    // a wall of one line is as wide as it is drawn
+    const made = generate(
+      { ...supported, ...Object.fromEntries(others), ...own },
+      key === 'remainder' ? boxMesh([0, 0, 0], [30, 0.6, 4]) : undefined,
+    );
+    expect(lengthAt(made, OWN)).toBeGreaterThan(5);
+    if (key !== 'remainder') expect(widthAt(made, OWN)).toBeCloseTo(0.57, 2);
+    expect(made.lines).toContain('M204 P1111');
+  });
+});
