@@ -1,3 +1,5 @@
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { demoGcode, type DemoPart } from '../../src/workers/demo/part.ts';
 import { expect, open, openMachine, signIn, test } from './fixtures.ts';
 
@@ -78,7 +80,7 @@ async function lookAtFaces(page: Page): Promise<void> {
 async function findingsOf(
   page: Page,
   on: { readonly machine: string; readonly process: string; readonly class?: string; readonly recipe?: string },
-  part: Partial<DemoPart>,
+  part: Partial<DemoPart> | 'block',
 ): Promise<Map<string, string>> {
   await open(page, '/checks/new');
   const program = demoGcode({
@@ -96,7 +98,7 @@ async function findingsOf(
     walls: 2,
     speedMmPerS: 40,
     retractionMm: 1.2,
-    ...part,
+    ...(part !== 'block' && part),
   });
   if (on.recipe) await page.getByLabel('Kept recipe').selectOption({ label: on.recipe });
   else {
@@ -106,9 +108,13 @@ async function findingsOf(
   if (on.class) await page.getByLabel('Class').selectOption(on.class);
   await page
     .getByLabel('G-code file')
-    .setInputFiles({ name: 'probe.gcode', mimeType: 'text/plain', buffer: Buffer.from(program) });
-  await expect(page.locator('.verdict').first()).toContainText(/Clear|Blocked/);
-  await expect(page.locator('.verdict').first()).not.toContainText('Reading');
+    .setInputFiles(
+      part === 'block'
+        ? { name: 'block.stl', mimeType: 'model/stl', buffer: Buffer.from(writeStl(boxMesh([0, 0, 0], [40, 30, 10]))) }
+        : { name: 'probe.gcode', mimeType: 'text/plain', buffer: Buffer.from(program) },
+    );
+  await expect(page.locator('.verdict').last()).toContainText(/Clear|Blocked/);
+  await expect(page.locator('.verdict').last()).not.toContainText('Reading');
   const out: [string, string][] = [];
   for (const rule of await page.locator('[data-rule]').all()) {
     // one finding stands open at a time
@@ -190,19 +196,18 @@ test('dimensions: made due by work on a belt, run again; a recipe at another sca
   };
   await keep('Vents, drawn a percent small', { scaleXPercent: Number((x.value - 1).toFixed(2)) });
   await keep('Vents, as proven', {});
-  const part = { nozzleC: 208, bedC: 55, retractionMm: 0.8 };
   const found = (
     await findingsOf(
       page,
       { machine: '', process: '', recipe: 'Vents, drawn a percent small', class: 'customer part' },
-      part,
+      'block',
     )
   ).get('scale-proven')!;
   expect(found).toContain(`scale X to ${x.value.toFixed(2)} %`);
-  await expect(page.locator('.verdict').first()).toContainText('Blocked');
+  await expect(page.locator('.verdict').last()).toContainText('Blocked');
   expect(
     (
-      await findingsOf(page, { machine: '', process: '', recipe: 'Vents, as proven', class: 'customer part' }, part)
+      await findingsOf(page, { machine: '', process: '', recipe: 'Vents, as proven', class: 'customer part' }, 'block')
     ).has('scale-proven'),
   ).toBe(false);
 });
