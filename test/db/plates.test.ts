@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { couponsOf } from '../../standins/controller/plate.ts';
 import { truthOf } from '../../standins/controller/truth.ts';
 import { readBench } from '../../standins/instruments/bench.ts';
-import type { Machine } from '../../src/areas/machines/server/index.ts';
+import { findMachine, type Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import { findTrial, planDue, requestPrint } from '../../src/areas/trials/server/index.ts';
@@ -107,6 +107,7 @@ describe('several coupons on one plate', () => {
     const record = new PrintRecord(
       ctx,
       rows[0]!,
+      (await findMachine(ctx, rows[0]!.machineId))!,
       () => Promise.resolve(true),
       progressOf('printing', 9999, ctx.clock.now()),
     );

@@ -3,7 +3,14 @@ import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, test } fr
 import { eq } from 'drizzle-orm';
 import { freePort } from '../../scripts/cluster.mjs';
 import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import {
+  clearPlate,
+  listMachines,
+  loadLot,
+  makeMachine,
+  mountTool,
+  type Machine,
+} from '../../src/areas/machines/server/index.ts';
 import {
   findTrial,
   planTrial,
@@ -86,6 +93,11 @@ async function plate(): Promise<string> {
   });
   return unwrap(made).id;
 }
+/** Somebody takes off what stopped. */
+async function clearAll(): Promise<void> {
+  for (const m of await listMachines(worker()))
+    if (m.state === 'stopped') unwrap(await clearPlate(farm.as('technician'), m.id, ''));
+}
 async function print(id: string): Promise<PrintProgress> {
   unwrap(await requestPrint(farm.as('technician'), id, 'print'));
   await runPrint(worker(), id, 'test');
@@ -137,6 +149,10 @@ describe('a resin print', () => {
     const cut = (await findTrial(worker(), id))!;
     expect([cut.state, cut.progress!.phase]).toEqual(['interrupted', 'displaced']);
     expect(printer.state()).toMatchObject({ phase: 'idle', digest: null });
+    expect(await requestPrint(farm.as('technician'), id, 'print')).toMatchObject({
+      failure: { code: 'notReady', what: expect.stringContaining('part on the plate: remove it') as string },
+    });
+    await clearAll();
     expect(await print(id)).toMatchObject({ phase: 'done', acknowledged: 10 });
   });
   test('is refused by a printer of another screen in its own words', async () => {
@@ -144,7 +160,7 @@ describe('a resin print', () => {
     printer = new SimulatedResinPrinter('lamp-hut', 3, [300, 200], 20_000);
     server = await serveResinPrinter(printer, port);
     expect(await print(await plate())).toMatchObject({
-      phase: 'fault',
+      phase: 'refused',
       message: 'The printer refuses: made for 600 × 400 pixels; this screen has 300 × 200',
     });
   });
@@ -158,6 +174,7 @@ describe('a resin print', () => {
     const row = (await findTrial(worker(), id))!;
     expect(row.state).toBe('interrupted');
     expect(row.progress!.message).toContain('could not be reached; stop it by hand');
+    await clearAll();
     await switchOn(20_000);
   });
 });

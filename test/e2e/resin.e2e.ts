@@ -143,7 +143,7 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await fail('malga-losch', 'film');
   await expect(page.getByText(/Interrupted at layer \d+: the film tore. Search the vat before going on/)).toBeVisible();
   await fail('malga-losch', 'deaf');
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 60_000 });
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('The fields did not reach it: extend below 20 s.', {

@@ -92,7 +92,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await settled(page);
     await page.getByRole('button', { name: 'Pause' }).click();
     await expect(page.locator('[data-phase=paused]')).toBeVisible({ timeout: 30_000 });
-    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByRole('button', { name: 'Resume' }).click();
     await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 60_000 });
     await page.getByLabel('front, place 1').focus();
     for (const typed of ['0,45', '0.45', '0.46']) {

@@ -72,6 +72,7 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();
+  await page.getByRole('button', { name: 'Part removed, plate is clear' }).click();
   await page.getByRole('button', { name: 'Print again' }).click();
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
   await fail('rifugio-scarpa', 'noise');
@@ -81,8 +82,17 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
       /Interrupted at line \d+, [\d.]+ mm. The machine reports: nozzle sensor gave no reading; heaters off./,
     ),
   ).toBeVisible();
+  const trial = new URL(page.url()).pathname;
+  await open(page, '/');
+  const stopped = page.getByRole('region', { name: 'Stopped machines' });
+  await expect(stopped).toContainText(/Rifugio Scarpa · T-\d+ at [\d.]+ mm/);
+  await stopped.getByRole('link').first().click();
+  await expect(page.getByRole('region', { name: 'Stopped' })).toContainText(
+    'Nothing starts here until the part is removed',
+  );
+  await open(page, trial);
   await fail('rifugio-scarpa', 'disconnect');
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('flow by bead area');
@@ -210,6 +220,7 @@ test('a power cut of the machine in mid-print is said with its place, and the tr
   await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({
     timeout: 30_000,
   });
+  await page.getByRole('button', { name: 'Part removed, plate is clear' }).click();
   await page.getByRole('button', { name: 'Print again' }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
 });

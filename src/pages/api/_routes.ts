@@ -23,53 +23,54 @@ import * as r20 from './library/import.ts';
 import * as r21 from './library/take-back.ts';
 import * as r22 from './limits.ts';
 import * as r23 from './live.ts';
-import * as r24 from './machines/[id]/index.ts';
-import * as r25 from './machines/[id]/load.ts';
-import * as r26 from './machines/[id]/maintenance.ts';
-import * as r27 from './machines/[id]/mount.ts';
-import * as r28 from './machines/[id]/said.ts';
-import * as r29 from './machines/index.ts';
-import * as r30 from './machines/maintenance.ts';
-import * as r31 from './me.ts';
-import * as r32 from './pairings.ts';
-import * as r33 from './policy.ts';
-import * as r34 from './profiles/[id]/about.ts';
-import * as r35 from './profiles/[id]/affected.ts';
-import * as r36 from './profiles/[id]/copy.ts';
-import * as r37 from './profiles/[id]/decision.ts';
-import * as r38 from './profiles/[id]/draft.ts';
-import * as r39 from './profiles/[id]/index.ts';
-import * as r40 from './profiles/[id]/restore.ts';
-import * as r41 from './profiles/[id]/retire.ts';
-import * as r42 from './profiles/[id]/revisions.ts';
-import * as r43 from './profiles/[id]/take-back.ts';
-import * as r44 from './profiles/facets.ts';
-import * as r45 from './profiles/index.ts';
-import * as r46 from './recipes/[id]/index.ts';
-import * as r47 from './recipes/[id]/pin.ts';
-import * as r48 from './recipes/index.ts';
-import * as r49 from './recipes/sheet.ts';
-import * as r50 from './today.ts';
-import * as r51 from './tokens/[id]/revoke.ts';
-import * as r52 from './tokens/index.ts';
-import * as r53 from './trials/[id]/camera.ts';
-import * as r54 from './trials/[id]/coupon.ts';
-import * as r55 from './trials/[id]/decision.ts';
-import * as r56 from './trials/[id]/drawing.ts';
-import * as r57 from './trials/[id]/elsewhere.ts';
-import * as r58 from './trials/[id]/index.ts';
-import * as r59 from './trials/[id]/instrument.ts';
-import * as r60 from './trials/[id]/pictures/[picture].ts';
-import * as r61 from './trials/[id]/pictures/index.ts';
-import * as r62 from './trials/[id]/plate.ts';
-import * as r63 from './trials/[id]/print.ts';
-import * as r64 from './trials/[id]/readingTable.ts';
-import * as r65 from './trials/[id]/readings.ts';
-import * as r66 from './trials/[id]/solid.ts';
-import * as r67 from './trials/drift.ts';
-import * as r68 from './trials/due.ts';
-import * as r69 from './trials/index.ts';
-import * as r70 from './trials/preview.ts';
+import * as r24 from './machines/[id]/clear-plate.ts';
+import * as r25 from './machines/[id]/index.ts';
+import * as r26 from './machines/[id]/load.ts';
+import * as r27 from './machines/[id]/maintenance.ts';
+import * as r28 from './machines/[id]/mount.ts';
+import * as r29 from './machines/[id]/said.ts';
+import * as r30 from './machines/index.ts';
+import * as r31 from './machines/maintenance.ts';
+import * as r32 from './me.ts';
+import * as r33 from './pairings.ts';
+import * as r34 from './policy.ts';
+import * as r35 from './profiles/[id]/about.ts';
+import * as r36 from './profiles/[id]/affected.ts';
+import * as r37 from './profiles/[id]/copy.ts';
+import * as r38 from './profiles/[id]/decision.ts';
+import * as r39 from './profiles/[id]/draft.ts';
+import * as r40 from './profiles/[id]/index.ts';
+import * as r41 from './profiles/[id]/restore.ts';
+import * as r42 from './profiles/[id]/retire.ts';
+import * as r43 from './profiles/[id]/revisions.ts';
+import * as r44 from './profiles/[id]/take-back.ts';
+import * as r45 from './profiles/facets.ts';
+import * as r46 from './profiles/index.ts';
+import * as r47 from './recipes/[id]/index.ts';
+import * as r48 from './recipes/[id]/pin.ts';
+import * as r49 from './recipes/index.ts';
+import * as r50 from './recipes/sheet.ts';
+import * as r51 from './today.ts';
+import * as r52 from './tokens/[id]/revoke.ts';
+import * as r53 from './tokens/index.ts';
+import * as r54 from './trials/[id]/camera.ts';
+import * as r55 from './trials/[id]/coupon.ts';
+import * as r56 from './trials/[id]/decision.ts';
+import * as r57 from './trials/[id]/drawing.ts';
+import * as r58 from './trials/[id]/elsewhere.ts';
+import * as r59 from './trials/[id]/index.ts';
+import * as r60 from './trials/[id]/instrument.ts';
+import * as r61 from './trials/[id]/pictures/[picture].ts';
+import * as r62 from './trials/[id]/pictures/index.ts';
+import * as r63 from './trials/[id]/plate.ts';
+import * as r64 from './trials/[id]/print.ts';
+import * as r65 from './trials/[id]/readingTable.ts';
+import * as r66 from './trials/[id]/readings.ts';
+import * as r67 from './trials/[id]/solid.ts';
+import * as r68 from './trials/drift.ts';
+import * as r69 from './trials/due.ts';
+import * as r70 from './trials/index.ts';
+import * as r71 from './trials/preview.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -97,51 +98,52 @@ export const routeFiles = {
   './library/take-back.ts': r21,
   './limits.ts': r22,
   './live.ts': r23,
-  './machines/[id]/index.ts': r24,
-  './machines/[id]/load.ts': r25,
-  './machines/[id]/maintenance.ts': r26,
-  './machines/[id]/mount.ts': r27,
-  './machines/[id]/said.ts': r28,
-  './machines/index.ts': r29,
-  './machines/maintenance.ts': r30,
-  './me.ts': r31,
-  './pairings.ts': r32,
-  './policy.ts': r33,
-  './profiles/[id]/about.ts': r34,
-  './profiles/[id]/affected.ts': r35,
-  './profiles/[id]/copy.ts': r36,
-  './profiles/[id]/decision.ts': r37,
-  './profiles/[id]/draft.ts': r38,
-  './profiles/[id]/index.ts': r39,
-  './profiles/[id]/restore.ts': r40,
-  './profiles/[id]/retire.ts': r41,
-  './profiles/[id]/revisions.ts': r42,
-  './profiles/[id]/take-back.ts': r43,
-  './profiles/facets.ts': r44,
-  './profiles/index.ts': r45,
-  './recipes/[id]/index.ts': r46,
-  './recipes/[id]/pin.ts': r47,
-  './recipes/index.ts': r48,
-  './recipes/sheet.ts': r49,
-  './today.ts': r50,
-  './tokens/[id]/revoke.ts': r51,
-  './tokens/index.ts': r52,
-  './trials/[id]/camera.ts': r53,
-  './trials/[id]/coupon.ts': r54,
-  './trials/[id]/decision.ts': r55,
-  './trials/[id]/drawing.ts': r56,
-  './trials/[id]/elsewhere.ts': r57,
-  './trials/[id]/index.ts': r58,
-  './trials/[id]/instrument.ts': r59,
-  './trials/[id]/pictures/[picture].ts': r60,
-  './trials/[id]/pictures/index.ts': r61,
-  './trials/[id]/plate.ts': r62,
-  './trials/[id]/print.ts': r63,
-  './trials/[id]/readingTable.ts': r64,
-  './trials/[id]/readings.ts': r65,
-  './trials/[id]/solid.ts': r66,
-  './trials/drift.ts': r67,
-  './trials/due.ts': r68,
-  './trials/index.ts': r69,
-  './trials/preview.ts': r70,
+  './machines/[id]/clear-plate.ts': r24,
+  './machines/[id]/index.ts': r25,
+  './machines/[id]/load.ts': r26,
+  './machines/[id]/maintenance.ts': r27,
+  './machines/[id]/mount.ts': r28,
+  './machines/[id]/said.ts': r29,
+  './machines/index.ts': r30,
+  './machines/maintenance.ts': r31,
+  './me.ts': r32,
+  './pairings.ts': r33,
+  './policy.ts': r34,
+  './profiles/[id]/about.ts': r35,
+  './profiles/[id]/affected.ts': r36,
+  './profiles/[id]/copy.ts': r37,
+  './profiles/[id]/decision.ts': r38,
+  './profiles/[id]/draft.ts': r39,
+  './profiles/[id]/index.ts': r40,
+  './profiles/[id]/restore.ts': r41,
+  './profiles/[id]/retire.ts': r42,
+  './profiles/[id]/revisions.ts': r43,
+  './profiles/[id]/take-back.ts': r44,
+  './profiles/facets.ts': r45,
+  './profiles/index.ts': r46,
+  './recipes/[id]/index.ts': r47,
+  './recipes/[id]/pin.ts': r48,
+  './recipes/index.ts': r49,
+  './recipes/sheet.ts': r50,
+  './today.ts': r51,
+  './tokens/[id]/revoke.ts': r52,
+  './tokens/index.ts': r53,
+  './trials/[id]/camera.ts': r54,
+  './trials/[id]/coupon.ts': r55,
+  './trials/[id]/decision.ts': r56,
+  './trials/[id]/drawing.ts': r57,
+  './trials/[id]/elsewhere.ts': r58,
+  './trials/[id]/index.ts': r59,
+  './trials/[id]/instrument.ts': r60,
+  './trials/[id]/pictures/[picture].ts': r61,
+  './trials/[id]/pictures/index.ts': r62,
+  './trials/[id]/plate.ts': r63,
+  './trials/[id]/print.ts': r64,
+  './trials/[id]/readingTable.ts': r65,
+  './trials/[id]/readings.ts': r66,
+  './trials/[id]/solid.ts': r67,
+  './trials/drift.ts': r68,
+  './trials/due.ts': r69,
+  './trials/index.ts': r70,
+  './trials/preview.ts': r71,
 } satisfies Record<string, RouteFile>;

@@ -1,3 +1,4 @@
+import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
@@ -25,6 +26,8 @@ export interface JobRow {
   readonly runState: string | null;
   readonly verdict: string | null;
   readonly sentence: string | null;
+  /** What its print last said. */
+  readonly printMessage: string | null;
   readonly timeS: number | null;
   readonly createdByName: string;
 }
@@ -36,6 +39,13 @@ export interface JobPage {
   readonly title: string;
   readonly class: JobClass;
   readonly quantity: number;
+  /** Prints that came to their end, of so many. */
+  readonly printed: number;
+  readonly prints: number;
+  /** Whether its print can go on from where it stopped. */
+  readonly resumes: boolean;
+  /** What of it stands on the machine that stopped. */
+  readonly stop: MachineStop | null;
   readonly due: string | null;
   readonly purpose: Purpose | null;
   readonly state: string;

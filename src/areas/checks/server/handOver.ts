@@ -1,16 +1,20 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Confirmed, NotedOutcome } from '../model/noted.ts';
 import { listToSet, type ToSet } from '../model/setAtMachine.ts';
 import { jobConfirmation, jobOutcome, type checkRun } from './tables.ts';
 
-/** Things to set for a finished check, and who has said of which that it is so. */
+/** Things to set for a finished check, and who has said of which that it is so for this print. */
 export async function handOver(
   ctx: Pick<Ctx, 'db'>,
   run: typeof checkRun.$inferSelect | null,
+  print: number,
 ): Promise<{ toSet: ToSet[]; confirmed: Confirmed[] }> {
   if (!run?.outcome || !run.sheet) return { toSet: [], confirmed: [] };
-  const rows = await ctx.db.select().from(jobConfirmation).where(eq(jobConfirmation.runId, run.id));
+  const rows = await ctx.db
+    .select()
+    .from(jobConfirmation)
+    .where(and(eq(jobConfirmation.runId, run.id), eq(jobConfirmation.print, print)));
   return {
     toSet: listToSet(run.sheet, run.outcome.report, run.outcome.estimate),
     confirmed: rows.map((r) => ({ item: r.item, personName: r.personName, at: r.at.toISOString() })),

@@ -21,6 +21,8 @@ import { RULES_VERSION } from '../../rules/version.ts';
 import { handOver, listOutcomes } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { whatChanged } from '../model/whatChanged.ts';
+import { printsWanted } from '../model/prints.ts';
+import { canResume } from '../../machines/model/occupancy.ts';
 import { checkRun, job } from './tables.ts';
 
 export interface NewJob {
@@ -290,6 +292,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const run = await newestRun(ctx, id);
   const input = await sheetInputOf(ctx, row);
   const fresh = await makeSheet(ctx, input);
+  const m = await findMachine(ctx, input.machineId);
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
@@ -297,7 +300,10 @@ export async function getJobPage(ctx: Ctx, id: string) {
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run,
-    ...(await handOver(ctx, run)),
+    ...(await handOver(ctx, run, row.printed + 1)),
+    prints: printsWanted(row),
+    resumes: m !== null && canResume(m, id, row.progress),
+    stop: m?.stop?.id === id ? m.stop : null,
     outcomes: await listOutcomes(ctx, id),
     outOfDate,
     changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],
@@ -306,7 +312,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
 
 export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {
   const rows = await ctx.db.execute<RowOf<JobRow> & { number: number }>(sql`
-    select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
+    select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, (r.outcome->'estimate'->>'timeS')::float8 as "timeS"
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
@@ -324,7 +330,12 @@ export async function listJobsOfRecipes(
   const rows = await ctx.db
     .select({ id: job.id, number: job.number, title: job.title })
     .from(job)
-    .where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, ['received', 'checked', 'cleared', 'queued'])))
+    .where(
+      and(
+        inArray(job.recipeId, [...recipeIds]),
+        inArray(job.state, ['received', 'checked', 'cleared', 'queued', 'needs attention']),
+      ),
+    )
     .orderBy(desc(job.number))
     .limit(200);
   return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number) }));
@@ -337,6 +348,6 @@ export async function listOpenJobsOn(
 ): Promise<{ id: string; name: string; title: string }[]> {
   const rows = await ctx.db.execute<{ id: string; number: number; title: string }>(sql`
     select distinct j.id, j.number, j.title from job j join recipe r on r.id = j.recipe_id join recipe_assignment a on a.recipe_id = r.id
-    where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ('received', 'checked', 'cleared', 'queued') order by j.number limit 50`);
+    where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ('received', 'checked', 'cleared', 'queued', 'needs attention') order by j.number limit 50`);
   return rows.rows.map((r) => ({ id: r.id, name: jobName(Number(r.number)), title: r.title }));
 }

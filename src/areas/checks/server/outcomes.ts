@@ -8,6 +8,7 @@ import { signs as allSigns } from '../../trials/kinds/signs.ts';
 import { LARGEST_PICTURE_BYTES, pictureTypeOf } from '../../trials/model/pictures.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { scoreRules, printResults, type Judged, type PrintResult, type RuleRecord } from '../model/noted.ts';
+import { printsWanted } from '../model/prints.ts';
 import { findJob, jobName } from './jobs.ts';
 import { checkRun, job, jobOutcome } from './tables.ts';
 
@@ -20,7 +21,7 @@ export interface NewOutcome {
   readonly pictureSha: string | null;
 }
 /** States in which a job may have been printed: by us, or from its file by hand. */
-const PRINTED: readonly string[] = ['cleared', 'printing', 'done', 'failed'];
+const PRINTED: readonly string[] = ['cleared', 'printing', 'needs attention', 'done', 'failed'];
 const no = (why: string) => fail<CheckFailure>({ code: 'notNoted', why });
 
 /** Keeps what became of a print; a later word stands beside the earlier ones. */
@@ -54,7 +55,8 @@ export async function noteOutcome(
       personName: ctx.user.name,
       at: ctx.clock.now(),
     });
-    const state = input.result === 'failed' ? 'failed' : 'done';
+    const isLast = row.printed >= printsWanted(row) || printsWanted(row) === 1;
+    const state = isLast ? (input.result === 'failed' ? 'failed' : 'done') : row.state;
     await db.update(job).set({ state, wish: 'idle' }).where(eq(job.id, jobId));
     await recordEvent(
       { ...ctx, db },

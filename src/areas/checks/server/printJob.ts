@@ -4,16 +4,21 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
+import { canResume, leavesPart, whyNotFree, type MachineStop } from '../../machines/model/occupancy.ts';
 import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import {
   dropLease,
   findMachine,
   KeptPrint,
   LinePrint,
-  setMachineState,
+  consume,
+  occupy,
+  release,
   takeLease,
+  type Machine,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
+import { fedG, mayPrintFrom, printsWanted } from '../model/prints.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
 import { linesAsJudged } from './wireLines.ts';
@@ -27,7 +32,7 @@ const no = (why: string) => fail<CheckFailure>({ code: 'notPrinted', why });
 export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { run, confirmed, name, toSet } = page.value;
+  const { run, confirmed, name, toSet, printed } = page.value;
   const asked = toSet.find((t) => t.key === item);
   if (!run || !asked) return no('The list has changed; open the job again');
   if (confirmed.some((c) => c.item === item)) return succeed(null);
@@ -37,6 +42,7 @@ export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise
       jobId,
       runId: run.id,
       item,
+      print: printed + 1,
       personId: ctx.user.id,
       personName: ctx.user.name,
       at: ctx.clock.now(),
@@ -57,23 +63,26 @@ export async function wishJobPrint(
 ): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run } = page.value;
+  const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run, progress } = page.value;
   const isUnderWay = state === 'printing';
-  if (wish === 'print' && !isUnderWay) {
-    if (state !== 'cleared') return no(`The job is ${state}; it is printed once it is cleared`);
+  const m = await findMachine(ctx, chosen.machineId);
+  const resumes = !isUnderWay && m !== null && canResume(m, jobId, progress);
+  if (wish === 'print' && !isUnderWay && !resumes) {
+    if (!mayPrintFrom.includes(state)) return no(`The job is ${state}; it is printed once it is cleared`);
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet seen to at the machine: ${left.map((t) => t.says).join('; ')}`);
-    const m = await findMachine(ctx, chosen.machineId);
     if (!m?.device || m.device.adapter === 'stack')
       return no('The machine is not connected: take the program to it by hand');
-    if (m.state !== 'ready') return no(`${m.name} is ${m.state}: wait until it is free`);
+    const why = whyNotFree(m);
+    if (why !== null) return no(why);
     const other = await printingOn(ctx, chosen.machineId);
     if (other) return no(`${m.name} is about to print ${other}: wait until it is free`);
     const { size } = await programOf(ctx, page.value, run!.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
-  } else if (!isUnderWay) return no(`The job is ${state}; there is nothing to ${wish}`);
+  } else if (!isUnderWay && !(resumes && wish !== 'pause'))
+    return no(`The job is ${state}; there is nothing to ${wish}`);
   await ctx.db.transaction(async (db) => {
     await db
       .update(job)
@@ -82,10 +91,10 @@ export async function wishJobPrint(
         // what was checked is what is printed, whatever is checked meanwhile
         ...(!isUnderWay && {
           state: 'printing',
-          progress: { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id },
+          ...(!resumes && { progress: { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id } }),
         }),
       })
-      .where(and(eq(job.id, jobId), inArray(job.state, ['cleared', 'printing'])));
+      .where(and(eq(job.id, jobId), inArray(job.state, [...mayPrintFrom, 'printing'])));
     await recordEvent(
       { ...ctx, db },
       {
@@ -140,11 +149,11 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   const { machineId } = await sheetInputOf(ctx, row);
   const m = await findMachine(ctx, machineId);
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
-  await setMachineState(ctx, m.id, 'printing');
+  await occupy(ctx, m.id);
   try {
     const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
     const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
-    const record = new JobPrintLog(ctx, row, () => takeLease(ctx, m.id, holder), {
+    const record = new JobPrintLog(ctx, row, m, () => takeLease(ctx, m.id, holder), {
       ...row.progress!,
       phase: 'connecting',
       lines: lines.ok ? lines.value.length : 0,
@@ -153,7 +162,6 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
     if (!lines.ok) return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
     await new LinePrint(lines.value, record, m.device).run();
   } finally {
-    await setMachineState(ctx, m.id, 'ready');
     await dropLease(ctx, m.id, holder);
   }
 }
@@ -163,6 +171,7 @@ class JobPrintLog extends KeptPrint {
   constructor(
     ctx: Ctx,
     private readonly row: JobRecord,
+    private readonly on: Machine,
     renewLease: () => Promise<boolean>,
     progress: PrintProgress,
   ) {
@@ -179,17 +188,36 @@ class JobPrintLog extends KeptPrint {
     return row?.wish ?? null;
   }
 
-  /** Finished: done. Cancelled or displaced: cleared again, to be printed anew. Not what was judged: to be checked anew. Otherwise it
-   *  stands until somebody goes on. */
+  /** Material the print has fed by now, from its first line on. */
+  private async fedByNowG(zMm: number): Promise<number> {
+    const [run] = await this.ctx.db
+      .select({ outcome: checkRun.outcome })
+      .from(checkRun)
+      .where(eq(checkRun.id, this.progress.runId!));
+    return run?.outcome ? fedG(run.outcome, zMm) : 0;
+  }
+
+  /** Finished: done, or cleared for its next print. Not what was judged: to be checked anew. Otherwise it needs attention, and where
+   *  something stands on the plate the machine is stopped until somebody says what was done. */
   async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
     this.stamp(change);
     const { phase, acknowledged, zMm, message } = this.progress;
-    const isOver = phase === 'cancelled' || phase === 'displaced';
-    const state = how === 'finished' ? 'done' : phase === 'refused' ? 'checked' : isOver ? 'cleared' : 'printing';
+    const isFinished = how === 'finished';
+    const printed = this.row.printed + (isFinished ? 1 : 0);
+    const stop: MachineStop | null = leavesPart(how, this.progress)
+      ? { of: 'job', id: this.row.id, name: jobName(this.row.number), zMm, why: message ?? phase, at: this.progress.at }
+      : null;
+    const ended = printed < printsWanted(this.row) ? 'cleared' : 'done';
+    const state = isFinished ? ended : phase === 'refused' ? 'checked' : stop ? 'needs attention' : 'cleared';
+    const takenG = this.progress.takenG ?? 0;
+    const byNowG = phase === 'refused' ? takenG : Math.max(takenG, await this.fedByNowG(isFinished ? Infinity : zMm));
+    this.progress = { ...this.progress, takenG: byNowG };
     await this.ctx.db.transaction(async (db) => {
+      await release({ ...this.ctx, db }, this.on, stop);
+      await consume({ db }, this.on.id, byNowG - takenG);
       await db
         .update(job)
-        .set({ state, wish: 'idle', progress: this.progress })
+        .set({ state, wish: 'idle', progress: this.progress, printed })
         .where(and(eq(job.id, this.row.id), eq(job.state, 'printing')));
       await recordEvent(
         { ...this.ctx, db },
@@ -197,14 +225,13 @@ class JobPrintLog extends KeptPrint {
           subjectKind: 'job',
           subjectId: this.row.id,
           subjectName: jobName(this.row.number),
-          what:
-            how === 'finished'
-              ? 'printed'
-              : phase === 'cancelled'
-                ? 'print cancelled'
-                : phase === 'refused'
-                  ? 'print refused'
-                  : 'print interrupted',
+          what: isFinished
+            ? 'printed'
+            : phase === 'cancelled'
+              ? 'print cancelled'
+              : phase === 'refused'
+                ? 'print refused'
+                : 'print interrupted',
           to: { line: acknowledged, zMm },
           why: message,
         },

@@ -19,6 +19,8 @@ export const job = pgTable(
     title: text('title').notNull(),
     class: text('class').$type<'customer part' | 'in-house' | 'lights-out'>().notNull(),
     quantity: integer('quantity').notNull(),
+    /** Prints that came to their end; a job of several pieces has as many as they take. */
+    printed: integer('printed').notNull().default(0),
     /** What the part is for; null where nobody said. */
     purpose: text('purpose').$type<Purpose>(),
     due: at('due'),
@@ -42,8 +44,12 @@ export const job = pgTable(
   },
   (t) => [
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
-    check('job_state', sql`${t.state} in ('received', 'checked', 'cleared', 'queued', 'printing', 'done', 'failed')`),
+    check(
+      'job_state',
+      sql`${t.state} in ('received', 'checked', 'cleared', 'queued', 'printing', 'needs attention', 'done', 'failed')`,
+    ),
     check('job_quantity', sql`${t.quantity} > 0`),
+    check('job_printed', sql`${t.printed} >= 0`),
     check('job_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
   ],
 );
@@ -101,6 +107,8 @@ export const jobConfirmation = pgTable(
       .notNull()
       .references(() => checkRun.id),
     item: text('item').notNull(),
+    /** For which of the job's prints, from 1. */
+    print: integer('print').notNull().default(1),
     personId: text('person_id').notNull(),
     personName: text('person_name').notNull(),
     at: at('at').notNull(),

@@ -25,7 +25,7 @@ import { VerdictBand } from './VerdictBand.tsx';
 
 const JobPath = lazy(() => import('./JobPath.tsx'));
 /** States in which a job is at the machine, or has been. */
-const HANDED_OVER = ['cleared', 'printing', 'done', 'failed'];
+const HANDED_OVER = ['cleared', 'printing', 'needs attention', 'done', 'failed'];
 
 export function JobScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();

@@ -2,6 +2,7 @@ import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { StopNotice } from '../../machines/ui/StopNotice.tsx';
 import type { JobPage } from '../model/pages.ts';
 
 /** What a person sees to at the machine, and the print itself, from the first line to the last. */
@@ -25,7 +26,8 @@ export function PrintPanel({
   const left = j.toSet.filter((t) => !of(t.key)).length;
   const p = j.progress;
   const isPrinting = j.state === 'printing';
-  const stands = isPrinting && j.wish === 'idle';
+  const isStopped = j.state === 'needs attention';
+  const machineName = j.sheet?.machine.name ?? 'the machine';
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
   return (
@@ -50,7 +52,7 @@ export function PrintPanel({
                 said ? `${said.personName}, ${dayAndTime(said.at)}` : t.known ? `${t.known}; go and look` : undefined
               }
               checked={said !== undefined || ticked.includes(t.key)}
-              disabled={!mayChange || j.state !== 'cleared'}
+              disabled={!mayChange || !(j.state === 'cleared' || (isStopped && !j.stop))}
               readOnly={said !== undefined}
               onChange={() => said === undefined && void tick(t.key)}
             />
@@ -58,14 +60,14 @@ export function PrintPanel({
         })}
       </div>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 12, flexWrap: 'wrap' }}>
-        {mayChange && j.state === 'cleared' && (
+        {mayChange && (j.state === 'cleared' || (isStopped && !j.stop)) && (
           <button className="btn p" disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
-            {p ? 'Print again' : `Print on ${j.sheet?.machine.name ?? 'the machine'}`}
+            {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
           </button>
         )}
-        {mayChange && isPrinting && (stands || j.wish === 'pause') && (
-          <button className="btn p" onClick={() => wish('print', 'Going on')}>
-            Go on
+        {mayChange && isPrinting && j.wish === 'pause' && (
+          <button className="btn p" onClick={() => wish('print', 'Print resumed')}>
+            Resume
           </button>
         )}
         {mayChange && isPrinting && j.wish === 'print' && (
@@ -78,7 +80,21 @@ export function PrintPanel({
             Cancel
           </button>
         )}
+        {j.prints > 1 && (
+          <span className="hint">
+            {j.printed} of {j.prints} prints done
+          </span>
+        )}
       </div>
+      {j.stop && (
+        <StopNotice machineId={j.recipe.machineId} machineName={machineName} stop={j.stop} mayChange={mayChange}>
+          {j.resumes && (
+            <button className="btn p" onClick={() => wish('print', 'Print resumed')}>
+              Resume at {j.stop.zMm.toFixed(2)} mm
+            </button>
+          )}
+        </StopNotice>
+      )}
       {p && (
         <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>
@@ -94,7 +110,7 @@ export function PrintPanel({
               bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
             </span>
           </ProgressLine>
-          {p.message && <p role="status">{p.message}</p>}
+          {p.message && !j.stop && <p role="status">{p.message}</p>}
         </div>
       )}
     </section>

@@ -1,3 +1,4 @@
+import type { MachineState, MachineStop } from './occupancy.ts';
 import type { MaintenanceKind } from './maintenance.ts';
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { Proof } from '../../library/model/records.ts';
@@ -8,7 +9,9 @@ export interface MachineCard {
   readonly key: string;
   readonly name: string;
   readonly place: string;
-  readonly state: 'ready' | 'printing' | 'not ready';
+  readonly state: MachineState;
+  /** What stands on the plate of a machine that stopped. */
+  readonly stop: MachineStop | null;
   readonly printer: string;
   readonly printerId: string;
   readonly technology: 'filament' | 'resin';

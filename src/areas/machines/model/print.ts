@@ -23,6 +23,8 @@ export interface PrintProgress {
   readonly message: string | null;
   /** Check of a job whose program is printed; trials have none. */
   readonly runId?: string;
+  /** Material taken off the loaded lot for this print so far, g. */
+  readonly takenG?: number;
   /** Which of several plates is at hand, from 0, and layers of those before it. */
   readonly plate?: number;
   /** Resin in the vat, as the printer told it. */

@@ -19,6 +19,8 @@ export const maintenanceSchema = object({
 })
   .noUnknown()
   .required();
+/** What somebody says who has taken a part off. */
+export const clearPlateSchema = object({ note }).noUnknown().required();
 /** Speed set at the machine, its lid, the resin's temperature. */
 export const saidSchema = object({
   speedPercent: number().min(10, 'A speed is 10 to 300 %').max(300, 'A speed is 10 to 300 %').required(),

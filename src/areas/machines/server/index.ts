@@ -8,7 +8,8 @@ export {
   listProofs,
   type Machine,
 } from './queries.ts';
-export { loadLot, logMaintenance, makeMachine, mountTool, recordState, setMachineState } from './service.ts';
+export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
+export { clearPlate, consume, occupy, release } from './occupancy.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';

@@ -91,7 +91,7 @@ export class LinePrint {
 
   private async send(): Promise<void> {
     const link = this.link!;
-    await this.reheat();
+    if (this.record.wish !== 'cancel') await this.reheat();
     for (let n = this.record.progress.acknowledged + 1; n <= this.lines.length; n++) {
       const text = this.lines[n - 1]!;
       const wish = await this.heedWish(n);

@@ -31,6 +31,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     name: m.name,
     place: m.place,
     state: m.state,
+    stop: m.stop,
     printer: printer.name,
     technology: printer.technology,
     printerId: m.printerId,

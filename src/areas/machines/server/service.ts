@@ -155,10 +155,6 @@ async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind): Promise<strin
     .map((p) => p.key);
 }
 
-export async function setMachineState(ctx: Ctx, id: string, state: Machine['state']): Promise<void> {
-  await ctx.db.update(machine).set({ state }).where(eq(machine.id, id));
-}
-
 /** Keeps what somebody has read off the machine: no file carries it, and rules that need it run only then. */
 export async function recordState(
   ctx: Ctx,

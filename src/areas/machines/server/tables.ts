@@ -3,6 +3,7 @@ import { bigint, check, integer, jsonb, pgTable, primaryKey, real, text, timesta
 import { profile } from '../../library/server/tables.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
+import type { MachineState, MachineStop } from '../model/occupancy.ts';
 import type { Policy } from '../model/policy.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
@@ -17,7 +18,9 @@ export const machine = pgTable(
       .notNull()
       .references(() => profile.id),
     place: text('place').notNull(),
-    state: text('state').$type<'ready' | 'printing' | 'not ready'>().notNull().default('ready'),
+    state: text('state').$type<MachineState>().notNull().default('ready'),
+    /** What stands on the plate of a machine that stopped; null in every other state. */
+    stop: jsonb('stop').$type<MachineStop | null>(),
     device: jsonb('device').$type<{ adapter: 'line' | 'stack'; host: string; port: number } | null>(),
     /** What somebody read off the machine last; null until then. */
     said: jsonb('said').$type<ReportedState | null>(),
@@ -26,7 +29,10 @@ export const machine = pgTable(
     leaseUntil: timestamp('lease_until', { withTimezone: true }),
     version: integer('version').notNull().default(1),
   },
-  (t) => [check('machine_state', sql`${t.state} in ('ready', 'printing', 'not ready')`)],
+  (t) => [
+    check('machine_state', sql`${t.state} in ('ready', 'printing', 'stopped', 'not ready')`),
+    check('machine_stop', sql`(${t.state} = 'stopped') = (${t.stop} is not null)`),
+  ],
 );
 
 export const mount = pgTable(

@@ -10,6 +10,7 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import { StopNotice } from './StopNotice.tsx';
 import type { MachinePage, ReportedState } from '../model/pages.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
@@ -127,6 +128,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
       </div>
       <div className="page two">
         <div>
+          {m.stop && <StopNotice machineId={m.id} machineName={m.name} stop={m.stop} mayChange={mayChange} />}
           <section className="stage">
             <h2>Evidence for what is mounted and loaded</h2>
             <table className="list">

@@ -25,6 +25,9 @@ export interface Today {
   readonly trials: readonly TrialRow[];
   readonly blocked: readonly JobRow[];
   readonly waiting: readonly JobRow[];
+  /** Jobs whose print stopped, and machines that stand with something on their plate. */
+  readonly attention: readonly JobRow[];
+  readonly stopped: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
   readonly due: readonly {
     readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>;
     readonly proofs: MachineCard['proofs'];

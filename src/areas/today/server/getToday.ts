@@ -24,6 +24,8 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     workarounds,
     trials: trials.filter((t) => open.has(t.state)),
     blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
+    attention: jobs.filter((j) => j.state === 'needs attention'),
+    stopped: cards.filter((c) => c.state === 'stopped').map(({ id, name, stop }) => ({ id, name, stop })),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),
     due: cards
       .map((c) => ({

@@ -17,6 +17,8 @@ export function TodayScreen() {
     );
   if (!data) return <p className="empty">Looking what needs you…</p>;
   const needs =
+    data.attention.length +
+    data.stopped.length +
     data.blocked.length +
     data.trials.length +
     data.due.length +
@@ -57,10 +59,44 @@ export function TodayScreen() {
           </p>
         ) : (
           <div className="needs">
+            {data.stopped.length > 0 && (
+              <section aria-label="Stopped machines">
+                <h2>
+                  Machines stopped, part on the plate <span className="f">{data.stopped.length}</span>
+                </h2>
+                {data.stopped.map((m) => (
+                  <article key={m.id}>
+                    <a className="t" href={`/machines/${m.id}`}>
+                      {m.name} · {m.stop!.name} at {m.stop!.zMm.toFixed(2)} mm
+                    </a>
+                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                      <StateMark mark="outside" />
+                      {m.stop!.why}
+                    </span>
+                    <span className="hint">
+                      {dayAndTime(m.stop!.at)} · nothing starts there until the part is removed
+                    </span>
+                  </article>
+                ))}
+              </section>
+            )}
             <section aria-label="Jobs">
               <h2>
-                Jobs to settle <span className="f">{data.blocked.length + data.waiting.length}</span>
+                Jobs to settle{' '}
+                <span className="f">{data.attention.length + data.blocked.length + data.waiting.length}</span>
               </h2>
+              {data.attention.map((j) => (
+                <article key={j.id}>
+                  <a className="t" href={`/checks/${j.id}`}>
+                    {j.name} · {j.title}
+                  </a>
+                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <StateMark mark="outside" />
+                    Needs attention: {j.printMessage ?? 'its print stopped'}
+                  </span>
+                  <span className="hint">{j.machineName}</span>
+                </article>
+              ))}
               {data.blocked.map((j) => (
                 <article key={j.id}>
                   <a className="t" href={`/checks/${j.id}`}>
@@ -87,7 +123,7 @@ export function TodayScreen() {
                   <span className="hint">{j.machineName} · waits to be cleared</span>
                 </article>
               ))}
-              {data.blocked.length + data.waiting.length === 0 && (
+              {data.attention.length + data.blocked.length + data.waiting.length === 0 && (
                 <article className="hint">No job is blocked and none waits.</article>
               )}
             </section>

@@ -1,5 +1,6 @@
 import type { Proof } from '../../library/model/records.ts';
 import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
+import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { DoneWork } from './drift.ts';
 import type { PictureRow } from './pictures.ts';
 import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
@@ -50,6 +51,9 @@ export interface TrialPage {
   readonly changed: readonly string[];
   readonly gcodeBytes: number;
   readonly hasDevice: boolean;
+  /** What of it stands on the machine that stopped, and whether its print can go on from there. */
+  readonly stop: MachineStop | null;
+  readonly resumes: boolean;
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */
   readonly earlier: readonly EarlierValue[];

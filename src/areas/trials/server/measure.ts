@@ -4,9 +4,11 @@ import { kindOf } from '../kinds/index.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
+import { canResume, whyNotFree } from '../../machines/model/occupancy.ts';
 import { findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
-import type { TrialState } from '../model/trial.ts';
+import { progressOf } from '../../machines/model/print.ts';
+import type { PrintProgress, TrialState } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { moveMates } from './plateMates.ts';
@@ -138,17 +140,24 @@ export async function requestPrint(
       code: 'notReady',
       what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
+  let anew: PrintProgress | null = null;
   if (wish === 'print' && allowed.print.includes(row.state)) {
     const m = (await findMachine(ctx, row.machineId))!;
-    if (row.state !== 'printing' && m.state === 'printing')
-      return fail({ code: 'notReady', what: `${m.name} prints something else: wait until it is free` });
+    const why = row.state === 'printing' || canResume(m, row.id, row.progress) ? null : whyNotFree(m);
+    if (why !== null) return fail({ code: 'notReady', what: why });
+    // what was taken off the plate is not gone on with
+    if (row.state === 'interrupted' && m.state === 'ready' && row.progress?.phase !== 'next plate')
+      anew = {
+        ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
+        ...(row.progress?.plate !== undefined && { plate: row.progress.plate }),
+      };
     const passes = await checkCoupon(ctx, row);
     if (!passes.ok) return passes;
   }
   return ctx.db.transaction(async (db) => {
     const done = await db
       .update(trial)
-      .set({ wish, ...(wish === 'print' ? { state: 'printing' as const } : {}) })
+      .set({ wish, ...(wish === 'print' && { state: 'printing' as const }), ...(anew && { progress: anew }) })
       .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
       .returning({ id: trial.id });
     if (wish === 'print' && done.length > 0) await moveMates({ db }, row, 'printing', null);

@@ -1,6 +1,12 @@
 import { layerCount, type PlateProgram } from '../../../core/resin/plate.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../../machines/server/index.ts';
+import {
+  PrinterLost,
+  PrinterRefused,
+  StackPrinter,
+  type Machine,
+  type StackPrinterState,
+} from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { platesOf, stackOf } from './plateStack.ts';
 import { progressOf } from '../../machines/model/print.ts';
@@ -27,13 +33,14 @@ export class PlatePrint {
   constructor(
     ctx: Ctx,
     row: Trial,
+    on: Machine,
     private readonly printer: StackPrinter,
     renewLease: () => Promise<boolean>,
   ) {
     this.plates = platesOf(row.gcode);
     this.plate = row.progress?.plate ?? 0;
     this.layersBefore = this.plates.slice(0, this.plate).reduce((sum, p) => sum + layerCount(p), 0);
-    this.record = new PrintRecord(ctx, row, renewLease, {
+    this.record = new PrintRecord(ctx, row, on, renewLease, {
       ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
       plate: this.plate,
       acknowledged: this.layersBefore,
@@ -50,7 +57,8 @@ export class PlatePrint {
         this.lostSince = 0;
         if (state === 'ended') return;
       } catch (error) {
-        if (error instanceof PrinterRefused) return this.interrupt('fault', `The printer refuses: ${error.message}`);
+        if (error instanceof PrinterRefused)
+          return this.interrupt(this.hasBegun ? 'fault' : 'refused', `The printer refuses: ${error.message}`);
         if (!(error instanceof PrinterLost)) throw error;
         this.lostSince ||= Date.now();
         if (Date.now() - this.lostSince > LOST_FOR_MS)

@@ -1,7 +1,8 @@
 import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
-import { KeptPrint } from '../../machines/server/index.ts';
+import { leavesPart } from '../../machines/model/occupancy.ts';
+import { KeptPrint, release, type Machine } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { moveMates, progressOnPlate } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
@@ -13,6 +14,7 @@ export class PrintRecord extends KeptPrint {
   constructor(
     ctx: Ctx,
     private readonly row: Trial,
+    private readonly on: Machine,
     renewLease: () => Promise<boolean>,
     progress: PrintProgress,
   ) {
@@ -34,7 +36,18 @@ export class PrintRecord extends KeptPrint {
     const state = how === 'finished' ? 'measuring' : 'interrupted';
     this.stamp(change);
     const { phase, acknowledged, zMm, message } = this.progress;
+    const stop = leavesPart(how, this.progress)
+      ? {
+          of: 'trial' as const,
+          id: this.row.id,
+          name: trialName(this.row.number),
+          zMm,
+          why: message ?? phase,
+          at: this.progress.at,
+        }
+      : null;
     await this.ctx.db.transaction(async (db) => {
+      await release({ ...this.ctx, db }, this.on, stop);
       await moveMates({ db }, this.row, state, this.progress);
       const isHost = this.row.plan.plate?.host === null;
       const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;

@@ -6,6 +6,7 @@ import { listOpenJobsOn } from '../../checks/server/index.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
+import { canResume } from '../../machines/model/occupancy.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
 import {
   findLoaded,
@@ -80,6 +81,8 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     changed: isOpen ? await listChanged(ctx, row, m) : [],
     gcodeBytes: gcode.length,
     hasDevice: m.device !== null,
+    stop: m.stop?.id === (row.plan.plate?.host ?? row.id) ? m.stop : null,
+    resumes: canResume(m, row.id, row.progress),
     proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
     earlier: await listEarlier(ctx, row, m.printerId),
     work: (await listMaintenance(ctx, m.id)).map((w) => ({ kind: w.kind, at: w.at.toISOString() })),

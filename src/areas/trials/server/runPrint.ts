@@ -4,9 +4,10 @@ import {
   dropLease,
   findMachine,
   LinePrint,
-  setMachineState,
+  occupy,
   StackPrinter,
   takeLease,
+  type Machine,
 } from '../../machines/server/index.ts';
 import { PlatePrint } from './printPlate.ts';
 import { LASTS, progressOf } from '../../machines/model/print.ts';
@@ -20,25 +21,24 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   if (!row || row.state !== 'printing' || row.wish === 'idle') return;
   const m = await findMachine(ctx, row.machineId);
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
-  await setMachineState(ctx, m.id, 'printing');
+  await occupy(ctx, m.id);
   try {
     const renew = (): Promise<boolean> => takeLease(ctx, m.id, holder);
     await (
       m.device.adapter === 'stack'
-        ? new PlatePrint(ctx, row, new StackPrinter(m.device.host, m.device.port), renew)
-        : new LinePrint(linesOfOwn(row.gcode), recordOf(ctx, row, renew), m.device)
+        ? new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port), renew)
+        : new LinePrint(linesOfOwn(row.gcode), recordOf(ctx, row, m, renew), m.device)
     ).run();
   } finally {
-    await setMachineState(ctx, m.id, 'ready');
     await dropLease(ctx, m.id, holder);
   }
 }
 
 /** The record of a coupon's print, from where it stood. */
-function recordOf(ctx: Ctx, row: Trial, renewLease: () => Promise<boolean>): PrintRecord {
+function recordOf(ctx: Ctx, row: Trial, on: Machine, renewLease: () => Promise<boolean>): PrintRecord {
   const goesOn = row.progress && LASTS.includes(row.progress.phase);
   const progress = goesOn
     ? { ...row.progress!, phase: 'connecting' as const, message: null }
     : progressOf('connecting', linesOfOwn(row.gcode).length, ctx.clock.now());
-  return new PrintRecord(ctx, row, renewLease, progress);
+  return new PrintRecord(ctx, row, on, renewLease, progress);
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
+import { StopNotice } from '../../machines/ui/StopNotice.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import { takenText } from './conditionRows.ts';
@@ -19,7 +20,6 @@ export function PrintStage({
   const [isElsewhere, setElsewhere] = useState(false);
   const isResin = kindOf(t.kind).technology === 'resin';
   const p = t.progress;
-  const over = p?.phase === 'cancelled' || p?.phase === 'displaced';
   const running = t.state === 'printing';
   const plates = t.plan.plates ?? 1;
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
@@ -38,23 +38,23 @@ export function PrintStage({
             Print on {t.machineName}
           </button>
         )}
-        {mayChange && t.state === 'interrupted' && (
+        {mayChange && t.state === 'interrupted' && !t.stop && (
           <button className="btn p" onClick={() => onWish('print')}>
-            {over ? 'Print again' : p?.phase === 'next plate' ? `Print plate ${(p.plate ?? 0) + 1}` : 'Go on'}
+            {p?.phase === 'next plate' ? `Print plate ${(p.plate ?? 0) + 1}` : 'Print again'}
           </button>
         )}
         {mayChange &&
           running &&
           (t.wish === 'pause' ? (
             <button className="btn p" onClick={() => onWish('print')}>
-              Go on
+              Resume
             </button>
           ) : (
             <button className="btn" onClick={() => onWish('pause')}>
               Pause
             </button>
           ))}
-        {mayChange && (running || (t.state === 'interrupted' && !over)) && (
+        {mayChange && (running || t.resumes) && (
           <button className="btn" onClick={() => onWish('cancel')}>
             Cancel
           </button>
@@ -84,6 +84,15 @@ export function PrintStage({
       <div>
         {isElsewhere && t.state === 'planned' && <ElsewhereForm trial={t} onDone={() => setElsewhere(false)} />}
       </div>
+      {t.stop && (
+        <StopNotice machineId={t.machineId} machineName={t.machineName} stop={t.stop} mayChange={mayChange}>
+          {t.resumes && (
+            <button className="btn p" onClick={() => onWish('print')}>
+              Resume at {t.stop.zMm.toFixed(2)} mm
+            </button>
+          )}
+        </StopNotice>
+      )}
       {p && (
         <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>
@@ -114,7 +123,7 @@ export function PrintStage({
               </span>
             )}
           </ProgressLine>
-          {p.message && (
+          {p.message && !t.stop && (
             <p
               role="status"
               style={{

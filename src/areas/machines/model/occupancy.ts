@@ -1,0 +1,38 @@
+import { LASTS, type PrintProgress } from './print.ts';
+
+export const machineStates = ['ready', 'printing', 'stopped', 'not ready'] as const;
+export type MachineState = (typeof machineStates)[number];
+
+/** A machine that stands with something on its plate: what was printed, how high it had come, and why it stopped. */
+export interface MachineStop {
+  readonly of: 'job' | 'trial';
+  readonly id: string;
+  readonly name: string;
+  readonly zMm: number;
+  readonly why: string;
+  readonly at: string;
+}
+export interface Occupied {
+  readonly name: string;
+  readonly state: MachineState;
+  readonly stop: MachineStop | null;
+}
+
+/** Whether a print of this id can go on from where it stopped: the machine still holds it, and has not lost its place. */
+export const canResume = (m: Occupied, id: string, progress: PrintProgress | null): boolean =>
+  m.state === 'stopped' && m.stop?.id === id && progress !== null && LASTS.includes(progress.phase);
+
+/** Why nothing new can start on a machine; null where it can. */
+export function whyNotFree({ name, state, stop }: Occupied): string | null {
+  if (state === 'ready') return null;
+  if (state === 'printing') return `${name} is printing: wait until it is free`;
+  if (state === 'stopped' && stop)
+    return `${name} stopped at ${stop.zMm.toFixed(2)} mm of ${stop.name}, part on the plate: remove it and say so at the machine`;
+  return `${name} is ${state}: wait until it is ready`;
+}
+
+/** Whether a print that ended so has left something on the plate that somebody must look at. */
+export function leavesPart(how: 'finished' | 'interrupted', { phase, zMm }: PrintProgress): boolean {
+  if (how === 'finished' || phase === 'refused' || phase === 'next plate') return false;
+  return phase !== 'cancelled' || zMm > 0;
+}

@@ -1,0 +1,183 @@
+import { eq } from 'drizzle-orm';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import {
+  checkAgain,
+  clearJob,
+  confirmSet,
+  getJobPage,
+  makeJob,
+  runCheck,
+  runJobPrint,
+  wishJobPrint,
+} from '../../src/areas/checks/server/index.ts';
+import { checkRun, job } from '../../src/areas/checks/server/tables.ts';
+import { clearPlate, findLoaded, findMachine } from '../../src/areas/machines/server/index.ts';
+import { machine } from '../../src/areas/machines/server/tables.ts';
+import { getToday } from '../../src/areas/today/server/index.ts';
+import { asDrawn } from '../../src/core/mesh/placement.ts';
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { writeStl } from '../../src/core/mesh/writeStl.ts';
+import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
+import { benchFarm, type Bench } from './benchFarm.ts';
+import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
+
+const PORT = 44_930 + (process.pid % 400) * 3;
+let farm: Farm;
+let bench: Bench;
+let standins: Standins;
+const tech = () => farm.as('technician');
+beforeAll(async () => {
+  farm = await freshFarm('job_print');
+  bench = await benchFarm(farm);
+  standins = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);
+  await farm
+    .as('lead')
+    .db.update(machine)
+    .set({ device: { adapter: 'line', host: '127.0.0.1', port: PORT + 1 } })
+    .where(eq(machine.id, bench.m.id));
+});
+afterAll(async () => {
+  await standins.stop();
+  await farm.close();
+});
+
+/** A small block, checked and approved, of so many pieces. */
+async function approved(quantity = 1): Promise<string> {
+  const stored = await keepBytes(tech(), writeStl(boxMesh([0, 0, 0], [9, 9, 2])));
+  const { id } = unwrap(
+    await makeJob(tech(), {
+      title: 'Block',
+      class: 'in-house',
+      quantity,
+      machineId: bench.m.id,
+      toolId: bench.toolId,
+      materialId: bench.materialId,
+      processId: bench.processId,
+      fileSha: stored.sha256,
+      fileName: 'block.stl',
+      mesh: { unit: null, placement: asDrawn(110, 105) },
+    }),
+  );
+  await check(id);
+  unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+  return id;
+}
+async function check(id: string): Promise<void> {
+  const runs = await tech().db.select().from(checkRun).where(eq(checkRun.jobId, id));
+  for (const run of runs) if (run.state === 'queued') await runCheck(tech(), run.id);
+}
+const pageOf = async (id: string) => unwrap(await getJobPage(tech(), id));
+async function ask(id: string): Promise<void> {
+  for (const { key } of (await pageOf(id)).toSet) unwrap(await confirmSet(tech(), id, key));
+  unwrap(await wishJobPrint(tech(), id, 'print'));
+}
+const print = (id: string): Promise<void> => runJobPrint(farm.as('lead'), id, 'test');
+const hut = async () => (await findMachine(tech(), bench.m.id))!;
+const why = (result: { ok: boolean }): string => JSON.stringify(result);
+
+/** Has the machine's sensor fail after so many lines. */
+function failAt(line: number): Standins['controllers'][number] {
+  const controller = standins.controllers[0]!;
+  const asBuilt = controller.take.bind(controller);
+  controller.take = (text, report) => {
+    if (controller.lastLine === line) {
+      controller.fault = 'sensor';
+      controller.take = asBuilt;
+    }
+    return asBuilt(text, report);
+  };
+  return controller;
+}
+const spoolG = async (): Promise<number> => (await findLoaded(tech(), bench.m.id))!.remainingG;
+
+test('three pieces on plates of one are three prints, each with everything seen to anew', async () => {
+  const id = await approved(3);
+  const { massG } = (await pageOf(id)).run!.outcome!.estimate;
+  let left = await spoolG();
+  for (const n of [1, 2, 3]) {
+    expect((await pageOf(id)).confirmed).toEqual([]);
+    expect(why(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet seen to at the machine');
+    await ask(id);
+    await print(id);
+    const page = await pageOf(id);
+    expect([page.printed, page.prints, page.state]).toEqual([n, 3, n < 3 ? 'cleared' : 'done']);
+    expect((await hut()).state).toBe('ready');
+    // what was fed is off the spool
+    expect(left - (await spoolG())).toBeCloseTo(massG, 2);
+    left = await spoolG();
+  }
+});
+
+test('a fault leaves the machine stopped with the part, the job on Today, and nothing starts there until somebody says what was done', async () => {
+  const [id, other] = [await approved(), await approved()];
+  await ask(id);
+  const controller = failAt(60);
+  const left = await spoolG();
+  await print(id);
+  const fedG = left - (await spoolG());
+  expect(fedG).toBeGreaterThan(0);
+  expect(fedG).toBeLessThan((await pageOf(id)).run!.outcome!.estimate.massG / 2);
+  const stopped = await hut();
+  expect(stopped).toMatchObject({
+    state: 'stopped',
+    stop: {
+      of: 'job',
+      id,
+      zMm: controller.zMm,
+      why: expect.stringContaining('nozzle sensor gave no reading') as string,
+    },
+  });
+  expect(await pageOf(id)).toMatchObject({ state: 'needs attention', resumes: true, printed: 0, stop: { id } });
+  const today = await getToday(tech());
+  expect(today.attention.map((j) => j.id)).toEqual([id]);
+  expect(today.stopped.map((m) => [m.name, m.stop!.name])).toEqual([[stopped.name, (await pageOf(id)).name]]);
+  for (const { key } of (await pageOf(other)).toSet) unwrap(await confirmSet(tech(), other, key));
+  expect(why(await wishJobPrint(tech(), other, 'print'))).toContain('part on the plate: remove it and say so');
+
+  unwrap(await clearPlate(tech(), bench.m.id, 'came off in one piece'));
+  expect(await hut()).toMatchObject({ state: 'ready', stop: null });
+  expect(why(await clearPlate(tech(), bench.m.id, ''))).toContain('notStopped');
+  expect(await pageOf(id)).toMatchObject({ state: 'needs attention', resumes: false, stop: null });
+  unwrap(await wishJobPrint(tech(), other, 'print'));
+  await print(other);
+  await ask(id);
+  await print(id);
+  expect([(await pageOf(other)).state, (await pageOf(id)).state]).toEqual(['done', 'done']);
+});
+
+test('a print that stopped goes on where it stopped, as long as its part stands there', async () => {
+  const id = await approved();
+  await ask(id);
+  const controller = failAt(80);
+  const left = await spoolG();
+  await print(id);
+  const { acknowledged } = (await pageOf(id)).progress!;
+  expect(acknowledged).toBeGreaterThan(40);
+  unwrap(await wishJobPrint(tech(), id, 'print'));
+  await print(id);
+  const page = await pageOf(id);
+  expect(left - (await spoolG())).toBeCloseTo(page.run!.outcome!.estimate.massG, 2);
+  expect(page).toMatchObject({ state: 'done', printed: 1 });
+  expect(controller.accepted.length).toBe((await pageOf(id)).progress!.lines);
+});
+
+test('lines that are not those of the verdict are not sent, and the job has to be checked again', async () => {
+  const id = await approved();
+  await ask(id);
+  const page = await pageOf(id);
+  await farm.pool.query(`update check_run set wire_sha = 'another' where id = $1`, [page.run!.id]);
+  const before = [...standins.controllers[0]!.accepted];
+  await print(id);
+  expect(await pageOf(id)).toMatchObject({
+    state: 'checked',
+    progress: { phase: 'refused', message: expect.stringContaining('not those that were judged') as string },
+  });
+  expect(standins.controllers[0]!.accepted).toEqual(before);
+  expect((await hut()).state).toBe('ready');
+  unwrap(await checkAgain(tech(), id));
+  await check(id);
+  unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+  await ask(id);
+  await print(id);
+  expect((await tech().db.select().from(job).where(eq(job.id, id)))[0]!.state).toBe('done');
+});
