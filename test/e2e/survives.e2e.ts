@@ -65,11 +65,20 @@ const fail = (machine: string, fault: string): Promise<void> =>
     socket.once('error', wrong);
   });
 
+/** Waits until so many lines are printed: something stands on the plate then. */
+const lines = (page: import('@playwright/test').Page, count: number) =>
+  expect
+    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(count);
+
 test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({
   page,
 }) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
+  await lines(page, 20);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();
   await page.getByRole('button', { name: 'Part removed, plate is clear' }).click();
@@ -211,11 +220,7 @@ test('a power cut of the machine in mid-print is said with its place, and the tr
 }) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
-  await expect
-    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
-      timeout: 30_000,
-    })
-    .toBeGreaterThan(20);
+  await lines(page, 20);
   process.kill(pids()['stand-ins']!, 'SIGKILL');
   await expect(page.getByText(/Interrupted at line \d+, [\d.]+ mm. The machine has lost its place/)).toBeVisible({
     timeout: 30_000,

@@ -2,7 +2,7 @@ import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
-import { StopNotice } from '../../machines/ui/StopNotice.tsx';
+import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { JobPage } from '../model/pages.ts';
 
 /** What a person sees to at the machine, and the print itself, from the first line to the last. */

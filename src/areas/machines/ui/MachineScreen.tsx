@@ -8,9 +8,9 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
+import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
-import { StopNotice } from './StopNotice.tsx';
 import type { MachinePage, ReportedState } from '../model/pages.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');

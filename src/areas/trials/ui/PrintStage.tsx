@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
-import { StopNotice } from '../../machines/ui/StopNotice.tsx';
+import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import { takenText } from './conditionRows.ts';

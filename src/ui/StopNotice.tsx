@@ -1,9 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { post } from '../../../ui/api.ts';
-import { dayAndTime } from '../../../ui/dates.ts';
-import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
-import type { MachineStop } from '../model/occupancy.ts';
+import { post } from './api.ts';
+import { dayAndTime } from './dates.ts';
+import { notifyError, notifySuccess } from './notify.tsx';
 
 /** What stands on a machine that stopped, why, and the one thing that frees it: somebody takes the part off and says so. */
 export function StopNotice({
@@ -15,7 +14,14 @@ export function StopNotice({
 }: {
   readonly machineId: string;
   readonly machineName: string;
-  readonly stop: MachineStop;
+  readonly stop: {
+    readonly of: 'job' | 'trial';
+    readonly id: string;
+    readonly name: string;
+    readonly zMm: number;
+    readonly why: string;
+    readonly at: string;
+  };
   readonly mayChange: boolean;
   /** What else may be done, before the button that frees the machine. */
   readonly children?: React.ReactNode;
