@@ -45,8 +45,8 @@ export function StopNotice({
         {machineName} stopped, part on the plate <span className="hint">{dayAndTime(stop.at)}</span>
       </h2>
       <p>
-        <a href={stop.of === 'job' ? `/checks/${stop.id}` : `/trials/${stop.id}`}>{stop.name}</a>, at{' '}
-        {stop.zMm.toFixed(2)} mm. {stop.why} Nothing starts here until the part is removed.
+        <a href={stop.of === 'job' ? `/checks/${stop.id}` : `/trials/${stop.id}`}>{stop.name}</a>: {stop.why} Nothing
+        starts here until the part is removed.
       </p>
       {mayChange && (
         <div className="actions">
