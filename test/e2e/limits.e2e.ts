@@ -162,6 +162,7 @@ test('retraction: made due by work on the drive, run again; a pull-back outside 
 test('dimensions: made due by work on a belt, run again; a recipe at another scale is blocked and at the proven one clears', async ({
   page,
 }) => {
+  test.setTimeout(240_000);
   await signIn(page, 'lead');
   await openMachine(page, 'Rifugio Lagazuoi');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Belt or axis worked on' });

@@ -1,5 +1,5 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
-import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { checkJob } from '../../rules/run.ts';
 import { makeSheet } from '../../checks/server/index.ts';
@@ -37,7 +37,8 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
   };
   const report = inspectGcode(new TextEncoder().encode(row.gcode), sheet.machine.motion);
-  if (!report.ok) throw new RangeError(`our own coupon cannot be read: ${report.failure.what}`);
+  if (!report.ok)
+    return fail({ code: 'notReady', what: `The coupon’s program cannot be sent: ${sentenceOf(report.failure)}` });
   const blocker = checkJob({ report: report.value, context: sheet }).findings.find((f) => f.severity === 'blocker');
   return blocker
     ? fail({ code: 'blocked', what: `${blocker.title}: ${blocker.figure} against ${blocker.limit}`, fix: blocker.fix })
