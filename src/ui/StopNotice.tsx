@@ -4,27 +4,23 @@ import { post } from './api.ts';
 import { dayAndTime } from './dates.ts';
 import { notifyError, notifySuccess } from './notify.tsx';
 
-/** What stands on a machine that stopped, why, and the one thing that frees it: somebody takes the part off and says so. */
+/** What stands on a machine that stopped, why, and what may be done: go on with it, or take the part off and say so. */
 export function StopNotice({
   machineId,
   machineName,
   stop,
+  href,
   mayChange,
-  children,
+  onResume,
 }: {
   readonly machineId: string;
   readonly machineName: string;
-  readonly stop: {
-    readonly of: 'job' | 'trial';
-    readonly id: string;
-    readonly name: string;
-    readonly zMm: number;
-    readonly why: string;
-    readonly at: string;
-  };
+  readonly stop: { readonly name: string; readonly zMm: number; readonly why: string; readonly at: string };
+  /** Page of what was printed, where this is not that page. */
+  readonly href?: string;
   readonly mayChange: boolean;
-  /** What else may be done, before the button that frees the machine. */
-  readonly children?: React.ReactNode;
+  /** Left out where the print cannot go on. */
+  readonly onResume?: (() => void) | undefined;
 }) {
   const client = useQueryClient();
   const [isBusy, setBusy] = useState(false);
@@ -45,12 +41,15 @@ export function StopNotice({
         {machineName} stopped, part on the plate <span className="hint">{dayAndTime(stop.at)}</span>
       </h2>
       <p>
-        <a href={stop.of === 'job' ? `/checks/${stop.id}` : `/trials/${stop.id}`}>{stop.name}</a>: {stop.why} Nothing
-        starts here until the part is removed.
+        {href ? <a href={href}>{stop.name}</a> : stop.name}: {stop.why} Nothing starts here until the part is removed.
       </p>
       {mayChange && (
         <div className="actions">
-          {children}
+          {onResume && (
+            <button className="btn p" onClick={onResume}>
+              Resume at {stop.zMm.toFixed(2)} mm
+            </button>
+          )}
           <button className="btn" disabled={isBusy} onClick={() => void clear()}>
             Part removed, plate is clear
           </button>

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { catalogue, type SettingKey } from '../../src/areas/library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../src/areas/library/settings/define.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
-import { boundsOnly, notAppliedOf, ofSecondHead } from '../../src/areas/rules/applied.ts';
+import { notAppliedOf } from '../../src/areas/rules/applied.ts';
 import { meshLayOf } from '../../src/areas/rules/meshLay.ts';
 import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts';
 import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
@@ -41,6 +41,18 @@ const lengthAt = ({ path }: Laid, mmPerS: number): number => {
 const firstLayerLeft = ({ report }: Laid): number => report.layerRows[0]!.minX;
 /** A speed that no other kind of line has. */
 const OWN = 37;
+
+/** Values that bound others: no line of a program holds them, rules hold the program against them. */
+const boundsOnly: ReadonlySet<SettingKey> = new Set<SettingKey>([
+  'highestFlowMm3PerS',
+  'highestWallSpeedMmPerS',
+  'lowestLayerTimeS',
+  'steepestOverhangDeg',
+  'longestBridgeMm',
+  'dryingC',
+]);
+/** Values of a second head and of changing between materials: they are nothing where one material is printed on one head. */
+const ofSecondHead: ReadonlySet<SettingKey> = new Set<SettingKey>(['headOffsetXMm', 'headOffsetYMm', 'purgeMm3']);
 
 const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   nozzleFirstC: { values: [245, 252], of: (m) => figure(m, /^M109 S(\d+)/) },

@@ -1,6 +1,8 @@
 import { makeProfile } from '../../src/areas/library/server/index.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
-import { unwrap, type Farm } from './setup.ts';
+import { makeJob, type NewJob } from '../../src/areas/checks/server/index.ts';
+import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
+import { keepBytes, unwrap, type Farm } from './setup.ts';
 
 export interface Bench {
   readonly m: Machine;
@@ -53,4 +55,30 @@ export async function benchFarm(
   unwrap(await mountTool(lead, m.id, toolId, ''));
   unwrap(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
   return { m, toolId, materialId, processId };
+}
+
+/** A mesh job on that machine; one for in-house use, of one piece, where nothing else is said. */
+export async function meshJob(
+  farm: Farm,
+  bench: Bench,
+  bytes: Uint8Array,
+  mesh: MeshChoice | null,
+  over: Partial<NewJob> = {},
+): Promise<string> {
+  const ctx = farm.as('technician');
+  const stored = await keepBytes(ctx, bytes);
+  const made = await makeJob(ctx, {
+    title: 'Block',
+    class: 'in-house',
+    quantity: 1,
+    machineId: bench.m.id,
+    toolId: bench.toolId,
+    materialId: bench.materialId,
+    processId: bench.processId,
+    fileSha: stored.sha256,
+    fileName: 'block.stl',
+    mesh,
+    ...over,
+  });
+  return unwrap(made).id;
 }

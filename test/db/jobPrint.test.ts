@@ -5,7 +5,6 @@ import {
   clearJob,
   confirmSet,
   getJobPage,
-  makeJob,
   runCheck,
   runJobPrint,
   wishJobPrint,
@@ -13,13 +12,15 @@ import {
 import { checkRun, job } from '../../src/areas/checks/server/tables.ts';
 import { clearPlate, findLoaded, findMachine } from '../../src/areas/machines/server/index.ts';
 import { machine } from '../../src/areas/machines/server/tables.ts';
+import { programText } from '../../src/areas/rules/cases.ts';
 import { getToday } from '../../src/areas/today/server/index.ts';
+import { cutProgram, linesToSend } from '../../src/core/gcode/wire.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
-import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
+import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
 
 const PORT = 44_930 + (process.pid % 400) * 3;
 let farm: Farm;
@@ -41,23 +42,17 @@ afterAll(async () => {
   await farm.close();
 });
 
-/** A small block, checked and approved, of so many pieces. */
-async function approved(quantity = 1): Promise<string> {
-  const stored = await keepBytes(tech(), writeStl(boxMesh([0, 0, 0], [9, 9, 2])));
-  const { id } = unwrap(
-    await makeJob(tech(), {
-      title: 'Block',
-      class: 'in-house',
-      quantity,
-      machineId: bench.m.id,
-      toolId: bench.toolId,
-      materialId: bench.materialId,
-      processId: bench.processId,
-      fileSha: stored.sha256,
-      fileName: 'block.stl',
-      mesh: { unit: null, placement: asDrawn(110, 105) },
-    }),
-  );
+/** A small block, or a program brought along, checked and approved, of so many pieces. */
+async function approved(quantity = 1, program?: Uint8Array): Promise<string> {
+  const id = program
+    ? await meshJob(farm, bench, program, null, { fileName: 'cube.gcode' })
+    : await meshJob(
+        farm,
+        bench,
+        writeStl(boxMesh([0, 0, 0], [9, 9, 2])),
+        { unit: null, placement: asDrawn(110, 105) },
+        { quantity },
+      );
   await check(id);
   unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
   return id;
@@ -180,4 +175,17 @@ test('lines that are not those of the verdict are not sent, and the job has to b
   await ask(id);
   await print(id);
   expect((await tech().db.select().from(job).where(eq(job.id, id)))[0]!.state).toBe('done');
+});
+
+test('a program brought along is printed line by line as it was judged, comments and numbers left behind', async () => {
+  const bytes = new TextEncoder().encode(
+    `; Größe\r\n${programText().replace('G28', 'N7 G28 ; home').replaceAll('\n', '\r\n')}`,
+  );
+  const id = await approved(1, bytes);
+  await ask(id);
+  await print(id);
+  expect((await pageOf(id)).state).toBe('done');
+  const cut = unwrap(cutProgram(bytes));
+  expect(standins.controllers[0]!.accepted).toEqual(linesToSend(cut));
+  expect(standins.controllers[0]!.accepted).toContain('G28');
 });

@@ -9,7 +9,6 @@ import {
   fixJob,
   getJobPage,
   getRuleRecord,
-  makeJob,
   noteOutcome,
   placeJob,
   runCheck,
@@ -29,7 +28,7 @@ import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { wholeFile } from '../../src/platform/files/store.ts';
-import { benchFarm, type Bench } from './benchFarm.ts';
+import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
 import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
@@ -44,25 +43,7 @@ const stand = (xMm = 110, turnDeg: [number, number, number] = [0, 0, 0]): MeshCh
   unit: null,
   placement: { ...asDrawn(xMm, 105), turnDeg },
 });
-async function jobOf(bytes: Uint8Array, mesh: MeshChoice | null): Promise<string> {
-  const ctx = farm.as('technician');
-  const stored = await keepBytes(ctx, bytes);
-  const made = unwrap(
-    await makeJob(ctx, {
-      title: 'Block',
-      class: 'in-house',
-      quantity: 1,
-      machineId: bench.m.id,
-      toolId: bench.toolId,
-      materialId: bench.materialId,
-      processId: bench.processId,
-      fileSha: stored.sha256,
-      fileName: 'block.stl',
-      mesh,
-    }),
-  );
-  return made.id;
-}
+const jobOf = (bytes: Uint8Array, mesh: MeshChoice | null): Promise<string> => meshJob(farm, bench, bytes, mesh);
 async function run(jobId: string) {
   const ctx = farm.as('technician');
   const [newest] = await ctx.db

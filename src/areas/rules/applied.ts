@@ -11,22 +11,6 @@ export interface NotApplied {
   /** It would be laid, of the wrong material. */
   readonly isOtherMaterial?: boolean;
 }
-/** Values that bound others: no line of a program holds them, rules hold the program against them. */
-export const boundsOnly: ReadonlySet<SettingKey> = new Set<SettingKey>([
-  'highestFlowMm3PerS',
-  'highestWallSpeedMmPerS',
-  'lowestLayerTimeS',
-  'steepestOverhangDeg',
-  'longestBridgeMm',
-  'dryingC',
-]);
-/** Values of a second head and of changing between materials: they are nothing where one material is printed on one head. */
-export const ofSecondHead: ReadonlySet<SettingKey> = new Set<SettingKey>([
-  'headOffsetXMm',
-  'headOffsetYMm',
-  'purgeMm3',
-]);
-
 const isOn = (v: Values, key: SettingKey): boolean => (numberOf(v, key) ?? 0) !== 0;
 const retractsByItself = (v: Values): string | null =>
   v['firmwareRetract'] === true ? 'the machine retracts by figures of its own' : null;

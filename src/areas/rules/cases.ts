@@ -35,7 +35,7 @@ interface CaseResult {
   readonly needs?: string;
 }
 /** Rules that cannot look at the valid job: a program brought along does not say the size that was wanted. */
-export const cannotLook = (c: Pick<JobCase, 'when'> & { readonly mesh?: MeshEdit }): readonly string[] =>
+export const cannotLook = (c: { readonly when: string; readonly mesh?: unknown }): readonly string[] =>
   c.mesh ? [] : ['scale-proven'];
 
 /** A valid recipe with a single change. */

@@ -59,6 +59,7 @@ test('an outcome of the first schema is read with the words of now', () => {
   ]);
   expect(JSON.stringify(read)).not.toMatch(/bites|missing/);
   expect([read.verdict, read.estimate.massG]).toEqual(['blocked', 12]);
+  expect(read.report).toEqual({ kind: 'gcode', complete: true, outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 });
 });
 test('an outcome of now is read back as it is', () => {
   const outcome = checkJob(jobOf({ when: '', finds: [], program: { before: { layer4: 'M109 S255' } } }).job);
@@ -66,6 +67,6 @@ test('an outcome of now is read back as it is', () => {
   expect(back).toEqual(JSON.parse(JSON.stringify(outcome)));
 });
 test('an outcome of a schema that does not exist yet is refused', () =>
-  expect(() => fromStored(storedOutcome, { ...OF_SCHEMA_1, schema: 3 })).toThrow(
-    'the outcome of a check of schema 3 is stored; this program reads schemas 1 to 2: update it',
+  expect(() => fromStored(storedOutcome, { ...OF_SCHEMA_1, schema: 4 })).toThrow(
+    'the outcome of a check of schema 4 is stored; this program reads schemas 1 to 3: update it',
   ));

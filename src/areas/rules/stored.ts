@@ -2,15 +2,20 @@ import type { StoredKind } from '../../core/formats/storedJson.ts';
 
 type Older = Record<string, unknown>;
 
-/** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`. */
+/** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`; reports of schema
+ *  2 measured neither the outer size nor the chamber. */
 export const storedOutcome: StoredKind = {
   name: 'the outcome of a check',
-  schema: 2,
+  schema: 3,
   upgrades: [
     (outcome: { findings: readonly Older[]; runs: readonly Older[] }) => ({
       ...outcome,
       findings: outcome.findings.map(({ bites, ...finding }) => ({ ...finding, stage: bites })),
       runs: outcome.runs.map(({ missing, ...run }) => ({ ...run, needs: missing ?? null })),
+    }),
+    (outcome: { report: Older }) => ({
+      ...outcome,
+      report: { ...outcome.report, outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 },
     }),
   ],
 };

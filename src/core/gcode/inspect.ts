@@ -161,8 +161,12 @@ function behindLines(chunk: Uint8Array, from: number, lines: number): number {
 const printable = (byte: number): string => (byte >= 32 && byte < 127 ? String.fromCharCode(byte) : `byte ${byte}`);
 
 /** Reads a whole program held in memory. */
-export function inspectGcode(bytes: Uint8Array, limits: MotionLimits): Result<GcodeReport> {
-  const inspector = new GcodeInspector(limits);
+export function inspectGcode(
+  bytes: Uint8Array,
+  limits: MotionLimits,
+  onCut?: (lines: Uint8Array) => void,
+): Result<GcodeReport> {
+  const inspector = new GcodeInspector(limits, onCut);
   inspector.push(bytes);
   return inspector.finish();
 }

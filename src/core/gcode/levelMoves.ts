@@ -39,9 +39,9 @@ export class LevelMoves {
     return this.count === MOST_MOVES;
   }
 
-  /** Fills itself from bytes[from, to), which ends with a newline, with lines that would be cut to what they are; stops before the first line of another kind, or one that
-   *  reads better slowly, and returns its index. Takes four digits at a time: a mispredicted end of a digit loop costs
-   *  more than the digits. */
+  /** Fills itself from bytes[from, to), which ends with a newline, with lines that would be cut to what they are; stops before the
+   *  first of another kind, or one that reads better slowly, and returns its index. Takes four digits at a time: a mispredicted end
+   *  of a digit loop costs more than the digits. */
   read(bytes: Uint8Array, view: DataView, from: number, to: number): number {
     const { values, masks } = this;
     const safeTo = to - LONGEST_FIGURE_BYTES;

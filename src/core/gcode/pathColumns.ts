@@ -97,7 +97,7 @@ export class PathReader implements ProgramSink {
       retractedMm: cut('retractedMm'),
       areaMm2: cut('areaMm2'),
       layerZMm: order.map((k) => this.heights[k]!),
-      isCut: this.isCut,
+      isCut: this.isCut || this.cutter.failure !== null,
     };
   }
   private readLines(cut: Uint8Array): void {

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { exampleLimits } from '../motion/limits.ts';
+import { GcodeInspector } from './inspect.ts';
 import { cutProgram, linesToSend, WireCutter } from './wire.ts';
 import { checksumOf } from './words.ts';
 
@@ -87,6 +89,23 @@ describe('of any bytes', () => {
       }),
       { numRuns: 3000, seed: 1 },
     ));
+  test('the inspector hands on the very same cut, its fast lane too, however the bytes come', () => {
+    const part = fc.oneof(
+      odd,
+      fc.constantFrom('\nG1 X10.25 Y3 E0.5\nG0 X7 Y8 F900\n', '\nG1 X1 Y2 \n', '\nG1  X1\r\n', 'G1 X3Y4\n'),
+    );
+    fc.assert(
+      fc.property(fc.array(part, { maxLength: 60 }), fc.integer({ min: 1, max: 90 }), (parts, size) => {
+        const bytes = bytesOf(parts.join(''));
+        let text = '';
+        const inspector = new GcodeInspector(exampleLimits, (lines) => (text += new TextDecoder().decode(lines)));
+        for (let i = 0; i < bytes.length; i += size) inspector.push(bytes.slice(i, i + size));
+        const report = inspector.finish();
+        if (report.ok) expect(text).toBe(cut(bytes));
+      }),
+      { numRuns: 3000, seed: 4 },
+    );
+  });
   test('a line that is sent holds printable ASCII and no comment', () =>
     fc.assert(
       fc.property(fc.oneof(program, fc.uint8Array({ maxLength: 60 })), (bytes) => {

@@ -1,35 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { layAt, plainLay } from '../../../test/meshes/toolpathSettings.ts';
+import { laid, type Laid } from '../../../test/meshes/laid.ts';
+import { layAt } from '../../../test/meshes/toolpathSettings.ts';
 import { torusMesh } from '../../../test/meshes/solids.ts';
-import { inspectGcode } from '../gcode/inspect.ts';
 import { areaMm2, difference, offset, type Region } from '../geometry/clip.ts';
-import { surveyMesh } from '../mesh/facts.ts';
-import { joined, type Mesh } from '../mesh/mesh.ts';
-import { asDrawn, placed } from '../mesh/placement.ts';
+import { joined } from '../mesh/mesh.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
 import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
-import { weld } from '../mesh/weld.ts';
-import { exampleLimits } from '../motion/limits.ts';
 import { fillLines } from './infill.ts';
-import { generateToolpath } from './generateToolpath.ts';
 import { layerTops } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
-import { readPath } from '../gcode/pathColumns.ts';
-
-function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}) {
-  const mesh = placed(weld(solid), asDrawn(110, 110));
-  const survey = surveyMesh(mesh);
-  const made = generateToolpath(mesh, survey.topology, { ...plainLay, ...over });
-  const report = inspectGcode(new TextEncoder().encode(made.gcode), exampleLimits);
-  if (!report.ok) throw new Error(report.failure.what);
-  return {
-    ...made,
-    supportMm2: made.supports.map(areaMm2),
-    mesh,
-    volumeMm3: survey.facts.volumeMm3,
-    report: report.value,
-  };
-}
 
 describe('what is laid is what was drawn', () => {
   test.each([
@@ -52,7 +31,7 @@ describe('what is laid is what was drawn', () => {
   });
   test('no line of the part leaves it by more than 0.02 mm', () => {
     const made = laid(torusMesh(20, 6, 96), { skirtLoops: 0 });
-    const s = readPath(new TextEncoder().encode(made.gcode), 1);
+    const s = made.path;
     for (const [k, layer] of made.layers.entries()) {
       const lines: Region = Array.from({ length: s.count }, (_, i) => i)
         .filter((i) => s.layer[i] === k && s.extruded[i] === 1)
@@ -108,17 +87,24 @@ test('a way long enough to pull back for is made above the part, where the recip
 });
 
 describe('support', () => {
+  const supportMm2 = ({ supports }: Laid): number[] => supports.map(areaMm2);
   const table = meshOfSolids([
     { shape: 'box', x: 0, y: 0, w: 8, d: 8, fromMm: 0, toMm: 10 },
     { shape: 'box', x: 0, y: 0, w: 30, d: 20, fromMm: 10, toMm: 12 },
   ]);
   test('stands under what hangs in the air, ends a gap below it, and is none where nothing leans too far', () => {
     const made = laid(table, { supportAngleDeg: 45 });
-    const under = made.supportMm2.slice(0, 48);
+    const under = supportMm2(made).slice(0, 48);
     expect(Math.min(...under)).toBeGreaterThan(30 * 20 - 9 * 9 - 5);
-    expect(made.supportMm2.slice(50)).toEqual(made.supportMm2.slice(50).map(() => 0));
-    expect(laid(sphereMesh(10, 64), { supportAngleDeg: 89 }).supportMm2.some((a) => a > 20)).toBe(false);
-    expect(laid(boxMesh([0, 0, 0], [20, 20, 20]), { supportAngleDeg: 45 }).supportMm2.every((a) => a === 0)).toBe(true);
+    expect(supportMm2(made).slice(50)).toEqual(
+      supportMm2(made)
+        .slice(50)
+        .map(() => 0),
+    );
+    expect(supportMm2(laid(sphereMesh(10, 64), { supportAngleDeg: 89 })).some((a) => a > 20)).toBe(false);
+    expect(supportMm2(laid(boxMesh([0, 0, 0], [20, 20, 20]), { supportAngleDeg: 45 })).every((a) => a === 0)).toBe(
+      true,
+    );
   });
   test('costs time and plastic', () => {
     const [without, with_] = [laid(table), laid(table, { supportAngleDeg: 45 })];

@@ -216,7 +216,10 @@ export class PartPath {
       const { isBack, acceleration, partMm3, restMm3 } = this;
       const { timeS } = paceFor(s.minimumLayerTimeS, linesS, (share) => {
         this.w.rewind(mark);
-        Object.assign(this, { isBack, acceleration, partMm3, restMm3 });
+        this.isBack = isBack;
+        this.acceleration = acceleration;
+        this.partMm3 = partMm3;
+        this.restMm3 = restMm3;
         this.write(share);
         return this.layerS(acceleration);
       });

@@ -35,7 +35,7 @@ import type { CheckContext } from '../../rules/context.ts';
 export interface CheckedMesh {
   readonly mesh: MeshReport;
   readonly report: GcodeReport;
-  readonly gcode: string;
+  readonly program: Uint8Array;
 }
 
 const MOST_LAYERS = 10_000;
@@ -47,7 +47,11 @@ const SAMPLED_LAYERS = 120;
 
 /** Sets what was opened on the plate, lays it by the recipe and reads the program back: everything the rules need. In steps: a large
  *  mesh takes seconds. */
-export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext): Stepwise<Result<CheckedMesh>> {
+export function* checkingMesh(
+  parts: readonly PlatePart[],
+  sheet: CheckContext,
+  onCut?: (lines: Uint8Array) => void,
+): Stepwise<Result<CheckedMesh>> {
   const { lay } = sheet.recipe;
   if (!lay)
     return fail({
@@ -76,7 +80,8 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
   const laid = yield* within(generatingToolpath(mesh, topology, lay), 0.2, 0.7);
   if (laid.layers.length === 0)
     return fail({ code: 'flat', what: 'The part is lower than half a layer', todo: 'check the unit of the file' });
-  const read = inspectGcode(new TextEncoder().encode(laid.gcode), sheet.machine.motion);
+  const program = new TextEncoder().encode(laid.gcode);
+  const read = inspectGcode(program, sheet.machine.motion, onCut);
   if (!read.ok) throw new RangeError(`our own program cannot be read: ${read.failure.what}`);
   yield 0.7;
   const limit = overhangLimitOf(sheet);
@@ -92,7 +97,7 @@ export function* checkingMesh(parts: readonly PlatePart[], sheet: CheckContext):
   const repairs = repairsOf(parts);
   const hulls = stands.map((m) => planHull(m.xyz));
   return succeed({
-    gcode: laid.gcode,
+    program,
     report: read.value,
     mesh: {
       format: file.format,

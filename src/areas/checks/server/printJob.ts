@@ -81,8 +81,7 @@ export async function wishJobPrint(
     const { size } = await programOf(ctx, page.value, run!.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
-  } else if (!isUnderWay && !(resumes && wish !== 'pause'))
-    return no(`The job is ${state}; there is nothing to ${wish}`);
+  } else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);
   await ctx.db.transaction(async (db) => {
     await db
       .update(job)

@@ -3,7 +3,6 @@ import { Readable } from 'node:stream';
 import { and, desc, eq, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
-import { cutProgram } from '../../../core/gcode/wire.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -19,7 +18,6 @@ import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
-import { digestOf } from './wireLines.ts';
 
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 /** What one check may take of the worker; beyond it is stopped and says so. */
@@ -212,7 +210,8 @@ async function runMeshCheck(
   for (const { sha256, size } of otherFilesOf(choice)) others.set(sha256, await wholeFile(ctx, sha256, size));
   const plate = openPlate(bytes, choice, others);
   if (!plate.ok) return refuse(sentenceOf(plate.failure));
-  const work = checkingMesh(plate.value, sheet);
+  const wire = createHash('sha256');
+  const work = checkingMesh(plate.value, sheet, (lines) => wire.update(lines));
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
     const beyond = beyondCaps(caps, began);
@@ -226,10 +225,7 @@ async function runMeshCheck(
   }
   const checked = step.value;
   if (!checked.ok) return refuse(sentenceOf(checked.failure));
-  const gcode = new TextEncoder().encode(checked.value.gcode);
-  const linesJudged = cutProgram(gcode);
-  if (!linesJudged.ok) return refuse(sentenceOf(linesJudged.failure));
-  const program = await storeFile(ctx, piecesOf(gcode));
+  const program = await storeFile(ctx, piecesOf(checked.value.program));
   if (!program.ok) return refuse(sentenceOf(program.failure));
   const repaired = choice.repair ? await storeFile(ctx, piecesOf(writtenOut(plate.value))) : null;
   if (repaired && !repaired.ok) return refuse(sentenceOf(repaired.failure));
@@ -247,7 +243,7 @@ async function runMeshCheck(
       workSha: workDigest(row.fileSha, choice, sheet),
       outcome,
       programSha: program.value.sha256,
-      wireSha: digestOf(linesJudged.value),
+      wireSha: wire.digest('hex'),
       repairedSha: repaired?.value.sha256 ?? null,
       peakResidentBytes: process.resourceUsage().maxRSS * 1024,
     },

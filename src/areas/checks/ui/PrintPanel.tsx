@@ -26,7 +26,8 @@ export function PrintPanel({
   const left = j.toSet.filter((t) => !of(t.key)).length;
   const p = j.progress;
   const isPrinting = j.state === 'printing';
-  const isStopped = j.state === 'needs attention';
+  /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
+  const mayStart = j.state === 'cleared' || (j.state === 'needs attention' && !j.stop);
   const machineName = j.sheet?.machine.name ?? 'the machine';
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
@@ -52,7 +53,7 @@ export function PrintPanel({
                 said ? `${said.personName}, ${dayAndTime(said.at)}` : t.known ? `${t.known}; go and look` : undefined
               }
               checked={said !== undefined || ticked.includes(t.key)}
-              disabled={!mayChange || !(j.state === 'cleared' || (isStopped && !j.stop))}
+              disabled={!mayChange || !mayStart}
               readOnly={said !== undefined}
               onChange={() => said === undefined && void tick(t.key)}
             />
@@ -60,7 +61,7 @@ export function PrintPanel({
         })}
       </div>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 12, flexWrap: 'wrap' }}>
-        {mayChange && (j.state === 'cleared' || (isStopped && !j.stop)) && (
+        {mayChange && mayStart && (
           <button className="btn p" disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
             {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
           </button>
@@ -87,13 +88,13 @@ export function PrintPanel({
         )}
       </div>
       {j.stop && (
-        <StopNotice machineId={j.recipe.machineId} machineName={machineName} stop={j.stop} mayChange={mayChange}>
-          {j.resumes && (
-            <button className="btn p" onClick={() => wish('print', 'Print resumed')}>
-              Resume at {j.stop.zMm.toFixed(2)} mm
-            </button>
-          )}
-        </StopNotice>
+        <StopNotice
+          machineId={j.recipe.machineId}
+          machineName={machineName}
+          stop={j.stop}
+          mayChange={mayChange}
+          onResume={j.resumes ? () => wish('print', 'Print resumed') : undefined}
+        />
       )}
       {p && (
         <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>

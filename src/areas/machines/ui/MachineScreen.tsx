@@ -128,7 +128,15 @@ export function MachineScreen({ id }: { readonly id: string }) {
       </div>
       <div className="page two">
         <div>
-          {m.stop && <StopNotice machineId={m.id} machineName={m.name} stop={m.stop} mayChange={mayChange} />}
+          {m.stop && (
+            <StopNotice
+              machineId={m.id}
+              machineName={m.name}
+              stop={m.stop}
+              href={m.stop.of === 'job' ? `/checks/${m.stop.id}` : `/trials/${m.stop.id}`}
+              mayChange={mayChange}
+            />
+          )}
           <section className="stage">
             <h2>Evidence for what is mounted and loaded</h2>
             <table className="list">

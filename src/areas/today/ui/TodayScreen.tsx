@@ -2,9 +2,38 @@ import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
-import { StateMark } from '../../../ui/StateMark.tsx';
+import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { Today } from '../model/today.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
+
+/** One thing that needs somebody: where it is, what is the matter, and what else helps to find it. */
+function Item({
+  href,
+  title,
+  mark,
+  says,
+  hint,
+}: {
+  readonly href: string;
+  readonly title: string;
+  readonly mark: Mark;
+  readonly says: string;
+  readonly hint?: string;
+}) {
+  return (
+    <article>
+      <a className="t" href={href}>
+        {title}
+      </a>
+      <span className="marked">
+        <StateMark mark={mark} />
+        {says}
+      </span>
+      {hint && <span className="hint">{hint}</span>}
+    </article>
+  );
+}
+const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, title: `${j.name} · ${j.title}` });
 
 export function TodayScreen() {
   const person = usePerson();
@@ -65,18 +94,14 @@ export function TodayScreen() {
                   Machines stopped, part on the plate <span className="f">{data.stopped.length}</span>
                 </h2>
                 {data.stopped.map((m) => (
-                  <article key={m.id}>
-                    <a className="t" href={`/machines/${m.id}`}>
-                      {m.name} · {m.stop!.name} at {m.stop!.zMm.toFixed(2)} mm
-                    </a>
-                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                      <StateMark mark="outside" />
-                      {m.stop!.why}
-                    </span>
-                    <span className="hint">
-                      {dayAndTime(m.stop!.at)} · nothing starts there until the part is removed
-                    </span>
-                  </article>
+                  <Item
+                    key={m.id}
+                    href={`/machines/${m.id}`}
+                    title={`${m.name} · ${m.stop!.name} at ${m.stop!.zMm.toFixed(2)} mm`}
+                    mark="outside"
+                    says={m.stop!.why}
+                    hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the part is removed`}
+                  />
                 ))}
               </section>
             )}
@@ -86,42 +111,31 @@ export function TodayScreen() {
                 <span className="f">{data.attention.length + data.blocked.length + data.waiting.length}</span>
               </h2>
               {data.attention.map((j) => (
-                <article key={j.id}>
-                  <a className="t" href={`/checks/${j.id}`}>
-                    {j.name} · {j.title}
-                  </a>
-                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                    <StateMark mark="outside" />
-                    Needs attention: {j.printMessage ?? 'its print stopped'}
-                  </span>
-                  <span className="hint">{j.machineName}</span>
-                </article>
+                <Item
+                  key={j.id}
+                  {...titleOf(j)}
+                  mark="outside"
+                  says={`Needs attention: ${j.printMessage ?? 'its print stopped'}`}
+                  hint={j.machineName}
+                />
               ))}
               {data.blocked.map((j) => (
-                <article key={j.id}>
-                  <a className="t" href={`/checks/${j.id}`}>
-                    {j.name} · {j.title}
-                  </a>
-                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                    <StateMark mark="outside" />
-                    {j.sentence}
-                  </span>
-                  <span className="hint">
-                    {j.machineName} · {j.class}
-                  </span>
-                </article>
+                <Item
+                  key={j.id}
+                  {...titleOf(j)}
+                  mark="outside"
+                  says={j.sentence ?? ''}
+                  hint={`${j.machineName} · ${j.class}`}
+                />
               ))}
               {data.waiting.map((j) => (
-                <article key={j.id}>
-                  <a className="t" href={`/checks/${j.id}`}>
-                    {j.name} · {j.title}
-                  </a>
-                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                    <StateMark mark={j.verdict === 'clear' ? 'proven' : 'due'} />
-                    {j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
-                  </span>
-                  <span className="hint">{j.machineName} · waits to be cleared</span>
-                </article>
+                <Item
+                  key={j.id}
+                  {...titleOf(j)}
+                  mark={j.verdict === 'clear' ? 'proven' : 'due'}
+                  says={j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
+                  hint={`${j.machineName} · waits to be cleared`}
+                />
               ))}
               {data.attention.length + data.blocked.length + data.waiting.length === 0 && (
                 <article className="hint">No job is blocked and none waits.</article>
@@ -155,18 +169,14 @@ export function TodayScreen() {
                     Waiting for a lead <span className="f">{data.reviews.length}</span>
                   </h2>
                   {data.reviews.map((r) => (
-                    <article key={r.revisionId}>
-                      <a className="t" href={`/library/${r.profileId}`}>
-                        {r.name}, revision {r.number}
-                      </a>
-                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                        <StateMark mark="due" />
-                        in review: {r.message}
-                      </span>
-                      <span className="hint">
-                        {r.kind} · {r.authorName} · {dayAndTime(r.at)}
-                      </span>
-                    </article>
+                    <Item
+                      key={r.revisionId}
+                      href={`/library/${r.profileId}`}
+                      title={`${r.name}, revision ${r.number}`}
+                      mark="due"
+                      says={`in review: ${r.message}`}
+                      hint={`${r.kind} · ${r.authorName} · ${dayAndTime(r.at)}`}
+                    />
                   ))}
                 </>
               )}
@@ -176,16 +186,14 @@ export function TodayScreen() {
                     Workarounds to look at again <span className="f">{data.workarounds.length}</span>
                   </h2>
                   {data.workarounds.map((w) => (
-                    <article key={`${w.profileId}${w.key}`}>
-                      <a className="t" href={`/library/${w.profileId}`}>
-                        {w.name}
-                      </a>
-                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                        <StateMark mark="due" />
-                        {findSetting(w.key)?.label}: {w.text}
-                      </span>
-                      <span className="hint">since {w.until}</span>
-                    </article>
+                    <Item
+                      key={`${w.profileId}${w.key}`}
+                      href={`/library/${w.profileId}`}
+                      title={w.name}
+                      mark="due"
+                      says={`${findSetting(w.key)?.label}: ${w.text}`}
+                      hint={`since ${w.until}`}
+                    />
                   ))}
                 </>
               )}
@@ -224,7 +232,7 @@ export function TodayScreen() {
                     {m.mounted?.name} · {m.loaded?.name}, lot {m.loaded?.lot}
                   </span>
                   {proofs.map((p) => (
-                    <span key={p.key} style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <span key={p.key} className="marked">
                       <StateMark mark="due" />
                       {findSetting(p.key)?.label}: {p.because}
                       {findSetting(p.key)?.provenBy && (
@@ -238,7 +246,7 @@ export function TodayScreen() {
                     </span>
                   ))}
                   {missing && (
-                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <span className="marked">
                       <StateMark mark="unproven" />
                       {findSetting(missing)!.label.toLowerCase()} never proven with this{' '}
                       {missing === 'flow' ? 'tool and material' : 'film and resin'}{' '}
@@ -266,15 +274,13 @@ export function TodayScreen() {
                     <span className="f">{data.drifting.length}</span>
                   </h2>
                   {data.drifting.map((d) => (
-                    <article key={`${d.machineId}${d.setting}${d.materialName}`}>
-                      <a className="t" href={`/machines/${d.machineId}`}>
-                        {d.machineName}
-                      </a>
-                      <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                        <StateMark mark="outside" />
-                        {findSetting(d.setting)?.label} with {d.materialName} has left the limits of its own series
-                      </span>
-                    </article>
+                    <Item
+                      key={`${d.machineId}${d.setting}${d.materialName}`}
+                      href={`/machines/${d.machineId}`}
+                      title={d.machineName}
+                      mark="outside"
+                      says={`${findSetting(d.setting)?.label} with ${d.materialName} has left the limits of its own series`}
+                    />
                   ))}
                 </>
               )}

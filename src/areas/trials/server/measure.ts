@@ -123,7 +123,7 @@ export async function addReading(
 const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = {
   print: ['planned', 'interrupted', 'printing'],
   pause: ['printing'],
-  cancel: ['printing', 'interrupted'],
+  cancel: ['printing'],
 };
 
 /** Says what is wanted of the print; the worker, which owns the device, brings it about. */

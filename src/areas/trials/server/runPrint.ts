@@ -1,16 +1,8 @@
 import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import {
-  dropLease,
-  findMachine,
-  LinePrint,
-  occupy,
-  StackPrinter,
-  takeLease,
-  type Machine,
-} from '../../machines/server/index.ts';
+import { dropLease, findMachine, LinePrint, occupy, StackPrinter, takeLease } from '../../machines/server/index.ts';
 import { PlatePrint } from './printPlate.ts';
-import { LASTS, progressOf } from '../../machines/model/print.ts';
+import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
 import { findTrial, type Trial } from './rows.ts';
 
@@ -24,21 +16,20 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   await occupy(ctx, m.id);
   try {
     const renew = (): Promise<boolean> => takeLease(ctx, m.id, holder);
-    await (
-      m.device.adapter === 'stack'
-        ? new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port), renew)
-        : new LinePrint(linesOfOwn(row.gcode), recordOf(ctx, row, m, renew), m.device)
-    ).run();
+    if (m.device.adapter === 'stack')
+      await new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port), renew).run();
+    else {
+      const lines = linesOfOwn(row.gcode);
+      const record = new PrintRecord(ctx, row, m, renew, progressFrom(ctx, row, lines.length));
+      await new LinePrint(lines, record, m.device).run();
+    }
   } finally {
     await dropLease(ctx, m.id, holder);
   }
 }
 
-/** The record of a coupon's print, from where it stood. */
-function recordOf(ctx: Ctx, row: Trial, on: Machine, renewLease: () => Promise<boolean>): PrintRecord {
-  const goesOn = row.progress && LASTS.includes(row.progress.phase);
-  const progress = goesOn
-    ? { ...row.progress!, phase: 'connecting' as const, message: null }
-    : progressOf('connecting', linesOfOwn(row.gcode).length, ctx.clock.now());
-  return new PrintRecord(ctx, row, on, renewLease, progress);
-}
+/** Progress of a coupon's print from where it stood. */
+const progressFrom = (ctx: Ctx, { progress }: Trial, lines: number): PrintProgress =>
+  progress && LASTS.includes(progress.phase)
+    ? { ...progress, phase: 'connecting', message: null }
+    : progressOf('connecting', lines, ctx.clock.now());

@@ -54,7 +54,7 @@ export function PrintStage({
               Pause
             </button>
           ))}
-        {mayChange && (running || t.resumes) && (
+        {mayChange && running && (
           <button className="btn" onClick={() => onWish('cancel')}>
             Cancel
           </button>
@@ -85,13 +85,13 @@ export function PrintStage({
         {isElsewhere && t.state === 'planned' && <ElsewhereForm trial={t} onDone={() => setElsewhere(false)} />}
       </div>
       {t.stop && (
-        <StopNotice machineId={t.machineId} machineName={t.machineName} stop={t.stop} mayChange={mayChange}>
-          {t.resumes && (
-            <button className="btn p" onClick={() => onWish('print')}>
-              Resume at {t.stop.zMm.toFixed(2)} mm
-            </button>
-          )}
-        </StopNotice>
+        <StopNotice
+          machineId={t.machineId}
+          machineName={t.machineName}
+          stop={t.stop}
+          mayChange={mayChange}
+          onResume={t.resumes ? () => onWish('print') : undefined}
+        />
       )}
       {p && (
         <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
