@@ -7,6 +7,7 @@ export type Fault = 'sensor' | 'noise' | 'drop' | 'disconnect';
 const ROOM_C = 21;
 const NEAR_C = 1.5;
 const TICK_S = 1;
+const HELD_REPORT_MS = 100;
 
 /** One simulated machine: takes numbered, checked lines one at a time, heats with a lag, moves in planned time, and keeps
  *  every line it accepted, from which alone its printed coupon is made. */
@@ -23,6 +24,8 @@ export class SimulatedController {
   fault: Fault | null = null;
   /** Next lines to spoil for a fault of the line. */
   spoil = 0;
+  /** Stands before this line, hot and talking, until it is let go. */
+  holdAt = Infinity;
   private run = new ProgramRun(exampleLimits);
   private words = new LineWords();
   private owedS = 0;
@@ -62,6 +65,10 @@ export class SimulatedController {
     if (text === 'M110') {
       this.begin(n);
       return `ok ${n}`;
+    }
+    while (n >= this.holdAt) {
+      report(this.temperatures());
+      await new Promise((resolve) => setTimeout(resolve, HELD_REPORT_MS));
     }
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
     if (this.fault === 'sensor') {

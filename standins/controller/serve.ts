@@ -111,7 +111,8 @@ interface MeasuringPoint {
 type Request =
   | ({ ask: 'read' } & MeasuringPoint)
   | ({ ask: 'picture'; look: DefectSymbol | 'microscope' } & MeasuringPoint)
-  | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number };
+  | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number }
+  | { ask: 'hold'; machine: string; line?: number };
 
 function serveInstruments(
   socket: net.Socket,
@@ -141,6 +142,10 @@ function answer(
   if (request.ask === 'fail') {
     controller.fault = request.fault as Fault;
     controller.spoil = request.fault === 'noise' || request.fault === 'drop' ? (request.lines ?? 1) : 0;
+    return { ok: true };
+  }
+  if (request.ask === 'hold') {
+    controller.holdAt = request.line ?? Infinity;
     return { ok: true };
   }
   if (request.ask !== 'read' && request.ask !== 'picture') return { error: 'unknown request' };

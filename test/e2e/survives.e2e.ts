@@ -22,14 +22,40 @@ async function printFlowTrial(page: import('@playwright/test').Page, machine: st
   await expect(page.getByRole('button', { name: `Print on ${machine}` }), 'the wish is taken').toBeHidden();
 }
 
+/** Tells a simulated controller something on the instrument port. */
+const tell = (request: object): Promise<void> =>
+  new Promise((done, wrong) => {
+    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () => socket.write(`${JSON.stringify(request)}\n`));
+    socket.once('data', () => {
+      socket.destroy();
+      done();
+    });
+    socket.once('error', wrong);
+  });
+
+const fail = (machine: string, fault: string): Promise<void> => tell({ ask: 'fail', machine, fault, lines: 1 });
+/** Lets a print come to this line and no further; without one it goes on. */
+const hold = (machine: string, line?: number): Promise<void> => tell({ ask: 'hold', machine, line });
+
+/** Waits until so many lines are printed: something stands on the plate then. */
+const lines = (page: import('@playwright/test').Page, count: number) =>
+  expect
+    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(count);
+
 test('a print goes on at the last acknowledged line after kill -9 of worker, server and database', async ({ page }) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
+  await hold('rifugio-pelmo', 40);
   const progress = page.locator('[data-phase]');
   const acknowledged = async (): Promise<number> => Number(await progress.getAttribute('data-acknowledged'));
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
-  for (const strike of [() => kill('worker'), () => kill('web'), killDatabase]) {
+  for (const [i, strike] of [() => kill('worker'), () => kill('web'), killDatabase].entries()) {
+    await lines(page, 40 * (i + 1) - 3);
     const before = await acknowledged();
+    await hold('rifugio-pelmo', 40 * (i + 2));
     strike();
     await page.waitForTimeout(1500);
     await expect
@@ -48,44 +74,31 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
       .toBe(true);
     expect(await acknowledged()).toBeGreaterThanOrEqual(before);
   }
+  await hold('rifugio-pelmo');
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
   await expect(page.locator('.steps')).toContainText('measuring 0 of 12');
 });
-
-/** Tells a simulated controller to fail, on the instrument port. */
-const fail = (machine: string, fault: string): Promise<void> =>
-  new Promise((done, wrong) => {
-    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () =>
-      socket.write(`${JSON.stringify({ ask: 'fail', machine, fault, lines: 1 })}\n`),
-    );
-    socket.once('data', () => {
-      socket.destroy();
-      done();
-    });
-    socket.once('error', wrong);
-  });
-
-/** Waits until so many lines are printed: something stands on the plate then. */
-const lines = (page: import('@playwright/test').Page, count: number) =>
-  expect
-    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
-      timeout: 30_000,
-    })
-    .toBeGreaterThan(count);
 
 test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({
   page,
 }) => {
   await signIn(page);
+  await hold('rifugio-scarpa', 40);
   await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
   await lines(page, 20);
   await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Cancelling'), 'the wish is known').toBeVisible();
+  await hold('rifugio-scarpa');
   await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();
   await page.getByRole('button', { name: 'Part removed, plate is clear' }).click();
+  await hold('rifugio-scarpa', 60);
   await page.getByRole('button', { name: 'Print again' }).click();
-  await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
+  await lines(page, 20);
   await fail('rifugio-scarpa', 'noise');
+  await hold('rifugio-scarpa', 90);
+  await expect(page.getByText('1 line sent again')).toBeVisible({ timeout: 30_000 });
   await fail('rifugio-scarpa', 'sensor');
+  await hold('rifugio-scarpa');
   await expect(
     page.getByText(
       /Interrupted at line \d+, [\d.]+ mm. The machine reports: nozzle sensor gave no reading; heaters off./,
@@ -219,6 +232,7 @@ test('a power cut of the machine in mid-print is said with its place, and the tr
   page,
 }) => {
   await signIn(page);
+  await hold('rifugio-pelmo', 40);
   await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
   await lines(page, 20);
   process.kill(pids()['stand-ins']!, 'SIGKILL');

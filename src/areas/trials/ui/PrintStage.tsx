@@ -55,8 +55,8 @@ export function PrintStage({
             </button>
           ))}
         {mayChange && running && (
-          <button className="btn" onClick={() => onWish('cancel')}>
-            Cancel
+          <button className="btn" disabled={t.wish === 'cancel'} onClick={() => onWish('cancel')}>
+            {t.wish === 'cancel' ? 'Cancelling' : 'Cancel'}
           </button>
         )}
         {isResin && plates > 1 ? (
