@@ -29,7 +29,7 @@ export function settingsPage(): string {
           `${s.owners.join(', ')} (${s.technology})`,
           meant(s),
           empty(s),
-          s.provenBy?.replace('-', ' ') ?? '',
+          s.provenBy?.replace('-', ' ') ?? (s.restsOn ? `none; rests on ${s.restsOn}` : ''),
           rulesThatRead(s.key)
             .map((r) => r.id)
             .join(', '),

@@ -24,7 +24,7 @@ export class SimulatedController {
   fault: Fault | null = null;
   /** Next lines to spoil for a fault of the line. */
   spoil = 0;
-  /** Stands before this line, hot and talking, until it is let go. */
+  /** Stands before this line, hot and talking, until it is released. */
   holdAt = Infinity;
   private run = new ProgramRun(exampleLimits);
   private words = new LineWords();

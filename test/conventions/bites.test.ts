@@ -15,7 +15,7 @@ const base: Values = {
   brimMm: 0,
   skirtLoops: 0,
   minimumLayerTimeS: 0,
-  pressureCommand: 'M900 K{value}',
+  pressureCommand: 'M4100 S{value}',
   supportAngleDeg: 89,
 };
 const generate = (values: Values, solid = everyLineKind()): Laid =>
@@ -65,7 +65,7 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   retractionMmPerS: { values: [22, 41], of: (m) => m.report.fastestRetractionMmPerS },
   liftMm: { values: [2.5, 3.5], of: (m) => m.report.reachedMm!.max[2]!, is: 'difference' },
   refillMm: { values: [0.04, 0.2], with: { retractionMm: 1 }, of: (m) => figure(m, /^G1 E(1\.\d+)/), is: 'difference' },
-  pressureS: { values: [0.02, 0.055], of: (m) => figure(m, /^M900 K([\d.]+)/) },
+  pressureS: { values: [0.02, 0.055], of: (m) => figure(m, /^M4100 S([\d.]+)/) },
   scaleXPercent: { values: [99, 102], of: (m) => m.report.outerMm![0], is: 'ratio', within: 0.01 / 36 },
   scaleYPercent: { values: [99, 102], of: (m) => m.report.outerMm![1], is: 'ratio', within: 0.01 / 16 },
   scaleZPercent: { values: [100, 104], of: (m) => m.report.outerMm![2], is: 'difference', times: 0.13, within: 0.1 },

@@ -75,6 +75,14 @@ test('a setting names a trial only where that trial really proves it, and every 
   const proves = new Map(trialKinds.flatMap((k) => k.proves.map((key) => [key, k.key] as const)));
   for (const s of catalogue) expect(s.provenBy ?? null, s.key).toBe(proves.get(s.key) ?? null);
 });
+test('what machine, tool and material refine is proven by a trial or says on what it rests, never both', () => {
+  for (const s of catalogue.filter((x) => x.owners.includes('pairing')))
+    expect([s.key, s.provenBy !== undefined, s.restsOn !== undefined]).toEqual([
+      s.key,
+      s.restsOn === undefined,
+      s.provenBy === undefined,
+    ]);
+});
 test.each(generatedPages.map((p) => [p.path, p.make] as const))(
   '%s is what the code gives: npm run docs',
   (path, make) => expect(readFileSync(path, 'utf8')).toBe(make()),

@@ -215,6 +215,7 @@ describe('a coupon', () => {
 describe('the farm’s policy', () => {
   const policy = {
     validDays: { overhang: 10 },
+    mayStayUnproven: {},
     provenOnly: ['lights-out'] as const,
     technicianAccepts: false,
     ceilings: {},

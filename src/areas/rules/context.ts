@@ -5,7 +5,7 @@ import type { Proof } from '../library/model/records.ts';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { zonesOfValues } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
-import { noCeilings, type Ceilings, type JobClass, type Policy } from '../machines/model/policy.ts';
+import { noCeilings, type Ceilings, type Exceptions, type JobClass, type Policy } from '../machines/model/policy.ts';
 import type { RecipeMachine, RecipeRole } from './recipeInput.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { meshLayOf } from './meshLay.ts';
@@ -32,7 +32,12 @@ export interface CheckContext {
     readonly purpose?: Purpose | null;
   };
   /** The farm's policy for this class of job; runs kept before it was read have none. */
-  readonly policy?: { readonly ceilings: Ceilings; readonly firstLayerMostMmPerS: number | null };
+  readonly policy?: {
+    readonly ceilings: Ceilings;
+    readonly firstLayerMostMmPerS: number | null;
+    /** Settings that may stay unproven though the class is proven only, each with its reason; missing in older runs. */
+    readonly mayStayUnproven?: Exceptions;
+  };
   readonly machine: {
     readonly id: string;
     readonly name: string;
@@ -91,6 +96,8 @@ export interface CheckContext {
   };
   /** Evidence by setting for this machine, tool and material; missing where there is none. */
   readonly proofs: Readonly<Record<string, Proof>>;
+  /** How long each trial would take here that the job still wants; left out where nothing is wanted. */
+  readonly trialTimesS?: Readonly<Record<string, number>>;
 }
 
 /** What a check's surroundings are assembled from: names, what stands on the floor, and the effective values of the recipe. */
@@ -105,7 +112,7 @@ export interface ContextSources {
   readonly asKnown: RecipeMachine | null;
   readonly mounted: CheckContext['machine']['mounted'];
   readonly loaded: CheckContext['machine']['loaded'];
-  readonly policy: Pick<Policy, 'provenOnly' | 'ceilings' | 'firstLayerMostMmPerS'>;
+  readonly policy: Pick<Policy, 'provenOnly' | 'mayStayUnproven' | 'ceilings' | 'firstLayerMostMmPerS'>;
   readonly job: Pick<CheckContext['job'], 'class' | 'fileName' | 'quantity' | 'purpose'>;
 }
 
@@ -127,6 +134,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
     policy: {
       ceilings: { ...noCeilings, ...policy.ceilings[job.class] },
       firstLayerMostMmPerS: policy.firstLayerMostMmPerS,
+      mayStayUnproven: policy.mayStayUnproven[job.class] ?? {},
     },
     machine: {
       id: machine.id,

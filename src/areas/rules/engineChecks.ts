@@ -273,7 +273,11 @@ export const engineChecks: readonly EngineCheck[] = [
       [1, 0, null, false, []],
       [0, null, null, null],
       [0, 0, null, null, null],
-      [null, [100, 100, 100], { ceilings: { massG: null, cost: null, hours: null }, firstLayerMostMmPerS: null }],
+      [
+        null,
+        [100, 100, 100],
+        { ceilings: { massG: null, cost: null, hours: null }, firstLayerMostMmPerS: null, mayStayUnproven: {} },
+      ],
     ],
   },
   {

@@ -154,6 +154,9 @@ export const validRecipeFixture = (technology: Technology): RecipeInput =>
           scaleYPercent: proof('scaleYPercent', 100, 99.85, 100.15),
           scaleZPercent: proof('scaleZPercent', 100, 99.85, 100.15),
           accelerationMmPerS2: proof('accelerationMmPerS2', 1500, 0, 1600),
+          highestWallSpeedMmPerS: proof('highestWallSpeedMmPerS', 60, 0, 60),
+          lowestLayerTimeS: proof('lowestLayerTimeS', 10, 10, 60),
+          zOffsetMm: proof('zOffsetMm', 0, -0.05, 0.05),
           steepestOverhangDeg: {
             ...proof('steepestOverhangDeg', 50, 0, 50),
             range: { min: 0, max: 50, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' },

@@ -63,6 +63,7 @@ import { nozzleTemperature } from './program/nozzleTemperature.ts';
 import { oneAfterAnother } from './program/oneAfterAnother.ts';
 import { parksClear } from './program/parksClear.ts';
 import { programOffZones } from './program/programOffZones.ts';
+import { proofsComplete } from './program/proofsComplete.ts';
 import { readableLines } from './program/readableLines.ts';
 import { retractionProven } from './program/retractionProven.ts';
 import { sandedSkins } from './program/sandedSkins.ts';
@@ -226,6 +227,7 @@ export const rules: readonly Rule[] = [
   partsApart,
   pauseProven,
   programOffZones,
+  proofsComplete,
   purgeThere,
   readableLines,
   reservedTool,

@@ -1,13 +1,24 @@
 import { describe, expect, test } from 'vitest';
-import { findSetting } from '../library/settings/catalogue.ts';
+import { boxSolid as box, movedBy, solidMesh as solid } from '../../../test/meshes/solids.ts';
+import { joined } from '../../core/mesh/mesh.ts';
+import { turnedMesh } from '../../core/mesh/solids.ts';
+import { catalogue, findSetting } from '../library/settings/catalogue.ts';
 import { maySetInRecipe } from '../library/settings/define.ts';
 import { cannotLook, jobOf, runJobCase, runRecipeCase, type JobCase } from './cases.ts';
-import { validContextFixture, validRecipeFixture, changed } from './fixture.ts';
+import { changed, notTriedBeyond, validContextFixture, validRecipeFixture } from './fixture.ts';
 import { engineChecks } from './engineChecks.ts';
 import { rules } from './index.ts';
 import { loadCases, watchReads } from './loadCases.ts';
 import { checkJob, checkRecipe } from './run.ts';
 
+const cone = turnedMesh(
+  [
+    [6, 0],
+    [15.8, 4],
+    [15.8, 5],
+  ],
+  4,
+);
 const all = await loadCases();
 const speaks = (list: readonly { readonly finds: readonly unknown[] }[] | undefined): boolean =>
   list?.some((c) => c.finds.length > 0) ?? false;
@@ -98,6 +109,63 @@ describe('of a recipe', () => {
   test.each(['nozzleC', 'fillSpeedMmPerS', 'flow', 'exposureS'])('%s may be set', (key) =>
     expect(maySetInRecipe(findSetting(key)!)).toBe(true),
   );
+});
+describe('in a class that is proven only', () => {
+  /** A gate beside a cone that opens upward, laid with everything a trial of one head can prove. */
+  const everything: JobCase = {
+    when: '',
+    finds: [],
+    job: { class: 'customer part' },
+    mesh: {
+      body: () =>
+        joined([
+          movedBy(solid(box(-20, 0, 10, 30, 0, 12), box(20, 0, 10, 30, 0, 12), box(0, 0, 50, 30, 12, 18)), -40, 0, 0),
+          movedBy(cone, 40, 0, 0),
+        ]),
+    },
+    values: {
+      pressureS: 0.05,
+      pressureCommand: 'M4100 S{value}',
+      refillMm: 0.05,
+      contourOffsetMm: 0.05,
+      minimumLayerTimeS: 14,
+    },
+    proofs: {
+      longestBridgeMm: notTriedBeyond(35, 0, 35),
+      steepestOverhangDeg: notTriedBeyond(65, 0, 65),
+      pressureS: notTriedBeyond(0.05, 0.04, 0.06),
+      refillMm: notTriedBeyond(0.05, 0.04, 0.06),
+      contourOffsetMm: notTriedBeyond(0.05, 0.04, 0.06),
+    },
+  };
+  /** Two heads in one program. */
+  const twoHeads: JobCase = {
+    when: '',
+    finds: [],
+    job: { class: 'customer part' },
+    machine: { heads: 2 },
+    program: { before: { layer3: 'T1\nT0' } },
+    proofs: {
+      headOffsetXMm: notTriedBeyond(0, -0.05, 0.05),
+      headOffsetYMm: notTriedBeyond(0, -0.05, 0.05),
+    },
+  };
+  const blockersOf = (c: JobCase): string[] =>
+    checkJob(jobOf(c).job)
+      .findings.filter((f) => f.severity === 'blocker')
+      .map((f) => f.fix);
+  test('a job is clear where everything it rests on is proven', () => {
+    expect(blockersOf(everything)).toEqual([]);
+    expect(blockersOf(twoHeads)).toEqual([]);
+  });
+  test.each(
+    catalogue.filter((s) => s.technology === 'filament' && s.provenBy !== undefined).map((s) => [s.key, s.provenBy!]),
+  )('without the proof of %s one blocker names the trial: %s', (key, trial) => {
+    const c = trial === 'head-offset' ? twoHeads : everything;
+    expect(blockersOf({ ...c, proofs: { ...c.proofs, [key]: null } })).toEqual([
+      expect.stringMatching(`^run an? ${trial.replaceAll('-', ' ')} trial on Rifugio Vodice`),
+    ]);
+  });
 });
 test('a machine without travel gives no context, and says what to do', () => {
   expect(() => validContextFixture({ without: ['travelXMm'] })).toThrow(

@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto';
 import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../../areas/library/server/index.ts';
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
-import { loadLot, logMaintenance, makeMachine, mountTool, type Machine } from '../../areas/machines/server/index.ts';
+import {
+  changePolicy,
+  loadLot,
+  logMaintenance,
+  makeMachine,
+  mountTool,
+  type Machine,
+} from '../../areas/machines/server/index.ts';
+import { standardPolicy } from '../../areas/machines/model/policy.ts';
 import { kindOf } from '../../areas/trials/kinds/index.ts';
 import { wantedOf, type TrialKindKey } from '../../areas/trials/kinds/define.ts';
 import {
@@ -70,6 +78,13 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
       }),
     );
   }
+  unwrap(
+    await changePolicy(lead, {
+      ...standardPolicy,
+      mayStayUnproven: { 'customer part': lookedAt, 'lights-out': lookedAt },
+      why: 'what we look at by hand needs no trial yet',
+    }),
+  );
   await seedTrials(technician, daysAgo, profiles, machines);
   await seedRanges(technician, daysAgo, profiles, machines);
   daysAgo(9);
@@ -97,6 +112,19 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   );
   await seedJobs(technician, lead, daysAgo, profiles, machines);
 }
+
+const FIRST_PIECE = 'measured on the first piece of every order';
+const EVERY_START = 'somebody looks at every first layer';
+/** What the demonstration's farm lets stay unproven. */
+const lookedAt = {
+  scaleXPercent: FIRST_PIECE,
+  scaleYPercent: FIRST_PIECE,
+  scaleZPercent: FIRST_PIECE,
+  zOffsetMm: EVERY_START,
+  accelerationMmPerS2: 'never above what the maker states',
+  highestWallSpeedMmPerS: 'waves are looked at on the first piece',
+  lowestLayerTimeS: 'the material’s own figure has held so far',
+};
 
 async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Map<string, Machine>): Promise<void> {
   const on = (name: string) => {

@@ -16,6 +16,7 @@ import type { CheckContext } from '../../rules/context.ts';
 import { checkText } from '../model/failures.ts';
 import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf } from './sheet.ts';
+import { withTrialTimes } from '../model/trialTimes.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
 
@@ -44,22 +45,23 @@ export async function runCheck(
     .returning();
   if (!run) return;
   const row = (await findJob(ctx, run.jobId))!;
-  const sheet = await makeSheet(ctx, await sheetInputOf(ctx, row));
-  if (!sheet.ok)
+  const made = await makeSheet(ctx, await sheetInputOf(ctx, row));
+  if (!made.ok)
     return finishRun(
       ctx,
       row,
       runId,
-      { state: 'refused', refusal: (checkText[sheet.failure.code] as (f: never) => string)(sheet.failure as never) },
+      { state: 'refused', refusal: (checkText[made.failure.code] as (f: never) => string)(made.failure as never) },
       'check refused',
     );
-  const workSha = workDigest(row.fileSha, row.mesh, sheet.value);
+  const sheet = withTrialTimes(made.value);
+  const workSha = workDigest(row.fileSha, row.mesh, sheet);
   const known = await findWork(ctx, workSha);
   if (known) {
     const outcome = checkJob({
       report: known.outcome.report,
       ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
-      context: sheet.value,
+      context: sheet,
     });
     return finishRun(
       ctx,
@@ -68,9 +70,9 @@ export async function runCheck(
       {
         state: 'done',
         bytesRead: row.fileSize,
-        sheet: sheet.value,
+        sheet: sheet,
         mesh: row.mesh,
-        pinSha: pinOf(sheet.value, row.mesh),
+        pinSha: pinOf(sheet, row.mesh),
         workSha,
         reusedRunId: known.id,
         outcome,
@@ -81,9 +83,9 @@ export async function runCheck(
       outcome.sentence,
     );
   }
-  if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet.value, caps);
+  if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet, caps);
   const wire = createHash('sha256');
-  const inspector = new GcodeInspector(sheet.value.machine.motion, (lines) => wire.update(lines));
+  const inspector = new GcodeInspector(sheet.machine.motion, (lines) => wire.update(lines));
   let read = 0;
   let reported = 0;
   let programSha: string | null = null;
@@ -112,7 +114,7 @@ export async function runCheck(
       { state: 'refused', refusal: `${row.fileName}: ${sentenceOf(report.failure)}` },
       'check refused',
     );
-  const outcome = checkJob({ report: report.value, context: sheet.value });
+  const outcome = checkJob({ report: report.value, context: sheet });
   await finishRun(
     ctx,
     row,
@@ -120,8 +122,8 @@ export async function runCheck(
     {
       state: 'done',
       bytesRead: read,
-      sheet: sheet.value,
-      pinSha: pinOf(sheet.value),
+      sheet: sheet,
+      pinSha: pinOf(sheet),
       workSha,
       outcome,
       programSha,

@@ -9,6 +9,7 @@ import type { CheckFailure } from '../model/failures.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { purposes, type CheckContext } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
+import { withTrialTimes } from '../model/trialTimes.ts';
 import { makeSheet } from './sheet.ts';
 
 /** Limits by names, keys or ids: for the check while reading and for the command line. Without a tool, the mounted one. */
@@ -30,7 +31,7 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
   const own = ownValues(query.get('overrides'));
   if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
   const asked = query.get('class') as JobClass | null;
-  return makeSheet(ctx, {
+  const sheet = await makeSheet(ctx, {
     machineId: m.id,
     toolId,
     materialId: material.id,
@@ -42,6 +43,7 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
     roles: recipe?.roles ?? [],
     purpose: purposes.find((p) => p === query.get('purpose')) ?? null,
   });
+  return sheet.ok ? succeed(withTrialTimes(sheet.value)) : sheet;
 }
 
 const LONGEST = 4000;

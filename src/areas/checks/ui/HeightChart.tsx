@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -46,7 +46,14 @@ export function HeightChart({
   const middle = (minX + maxX) / 2;
   const perMm = Math.min(140 / (maxX - minX || 1), (HEIGHT - 52) / (top || 1));
   const findings = [...outcome.findings].sort((a, b) => heightOf(b, top) - heightOf(a, top));
-  const heights = findings.map((found, i) => (open === i ? CARD + (found.change && onFix ? 132 : 96) : CARD));
+  const cards = useRef<(HTMLDivElement | null)[]>([]);
+  const [measured, setMeasured] = useState<readonly number[]>([]);
+  // a card is as high as what it says; where it changed, the others move
+  useLayoutEffect(() => {
+    const now = findings.map((_, i) => cards.current[i]?.offsetHeight ?? CARD);
+    if (now.some((px, i) => px !== measured[i])) setMeasured(now);
+  });
+  const heights = findings.map((_, i) => measured[i] ?? CARD);
   const tops = spread(
     findings.map((f) => scale.y(heightOf(f, top)) - CARD / 2),
     heights,
@@ -144,6 +151,9 @@ export function HeightChart({
       {findings.map((f, i) => (
         <div
           key={`${f.rule}${i}`}
+          ref={(card) => {
+            cards.current[i] = card;
+          }}
           className="found"
           data-s={f.severity}
           data-rule={f.rule}

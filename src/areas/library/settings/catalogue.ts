@@ -31,7 +31,10 @@ export const catalogue: readonly Setting[] = all;
 /** Key of a setting that is there: a misspelt one does not compile. */
 export type SettingKey = (typeof all)[number]['key'];
 /** Kinds of trial that prove a setting, as the settings name them. */
-export type ProvingTrial = Extract<(typeof all)[number], { readonly provenBy: string }>['provenBy'];
+type Provable = Extract<(typeof all)[number], { readonly provenBy: string }>;
+export type ProvingTrial = Provable['provenBy'];
+/** Those of filament. */
+export type FilamentTrial = Extract<Provable, { readonly technology: 'filament' }>['provenBy'];
 export const isSettingKey = (key: string): key is SettingKey => byKey.has(key);
 
 const byKey = new Map(catalogue.map((s) => [s.key, s]));

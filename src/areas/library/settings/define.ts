@@ -32,6 +32,8 @@ interface Common {
   readonly seen?: readonly [DrawnSign, DrawnSign];
   /** The kind of trial that proves it, by its key. */
   readonly provenBy?: string;
+  /** What it rests on where no trial of its own proves it though machine, tool and material refine it. */
+  readonly restsOn?: string;
   /** What the thing is, not how it is used: no recipe can change it. Everything of a printer or tool is. */
   readonly isFact?: boolean;
 }

@@ -118,6 +118,7 @@ export const materialProvenSettings = defineSettings([
     quantity: 'length',
     range: [0, 5],
     default: 0,
+    restsOn: 'the retraction trial, which is printed with it',
     what: 'How far the nozzle rises for a long travel.',
     tooLow: 'The nozzle knocks against curled edges.',
     tooHigh: 'Strings, and minutes lost.',

@@ -61,6 +61,7 @@ export const resinProcessSettings = defineSettings([
     type: 'integer',
     quantity: 'count',
     range: [1, 40],
+    restsOn: 'the plate trial, which is printed with as many',
     what: 'Layers that get the bottom exposure.',
     tooLow: 'The part stays on the film.',
     tooHigh: 'A thick bloated foot.',

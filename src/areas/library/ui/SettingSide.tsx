@@ -87,6 +87,12 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
           </dl>
         </>
       )}
+      {s.restsOn && (
+        <>
+          <h3>Proof</h3>
+          <p className="hint">No trial of its own. It rests on {s.restsOn}.</p>
+        </>
+      )}
       {s.provenBy && (
         <>
           <h3>Proof</h3>

@@ -110,6 +110,7 @@ function Row({ s }: { readonly s: Setting }) {
       </td>
       <td>
         {s.provenBy && <div>{s.provenBy.replace('-', ' ')} trial</div>}
+        {s.restsOn && <div>rests on {s.restsOn}</div>}
         {rules.slice(0, 2).map((t) => (
           <div key={t} className="hint">
             {t}

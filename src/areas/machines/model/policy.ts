@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string } from 'yup';
+import { findSetting } from '../../library/settings/catalogue.ts';
 
 export type JobClass = 'customer part' | 'in-house' | 'lights-out';
 /** What the farm's policy allows a job of this class; null where it says nothing. */
@@ -8,12 +9,17 @@ export interface Ceilings {
   readonly hours: number | null;
 }
 
+/** Reasons by setting. */
+export type Exceptions = Readonly<Record<string, string>>;
+
 /** What the farm has decided beside the machines: a lead changes it, with a reason, and every change is kept. */
 export interface Policy {
   /** Days evidence of a kind of trial stays valid, where the farm wants other than the kind's own. */
   readonly validDays: Readonly<Record<string, number>>;
   /** Classes of job that may only be printed inside what is proven. */
   readonly provenOnly: readonly JobClass[];
+  /** Settings that may stay unproven in such a class, each with the reason. */
+  readonly mayStayUnproven: Readonly<Partial<Record<JobClass, Exceptions>>>;
   /** Whether a technician may accept a trial whose values lie inside hardware and supplier's ranges. */
   readonly technicianAccepts: boolean;
   /** Most a job of a class may weigh, cost and last; what is left out is not limited. */
@@ -30,6 +36,7 @@ export const jobClasses: readonly JobClass[] = ['customer part', 'in-house', 'li
 export const standardPolicy: Policy = {
   validDays: {},
   provenOnly: ['customer part', 'lights-out'],
+  mayStayUnproven: {},
   technicianAccepts: true,
   ceilings: {},
   firstLayerMostMmPerS: null,
@@ -38,6 +45,23 @@ const MOST_DAYS = 3650;
 
 const ceiling = (most: number) => number().moreThan(0).max(most).nullable();
 const ceilingsSchema = object({ massG: ceiling(100_000), cost: ceiling(100_000), hours: ceiling(2000) }).noUnknown();
+
+const exceptionsSchema = mixed<Exceptions>().test(
+  'exceptions',
+  'mayStayUnproven: a reason of 5 to 200 characters by setting that a trial proves',
+  (v: unknown) =>
+    v === undefined ||
+    (typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      Object.entries(v).every(
+        ([key, why]) =>
+          findSetting(key)?.provenBy !== undefined &&
+          typeof why === 'string' &&
+          why.trim().length >= 5 &&
+          why.length <= 200,
+      )),
+);
 
 export const policySchema = object({
   validDays: mixed<Readonly<Record<string, number>>>()
@@ -62,6 +86,13 @@ export const policySchema = object({
         .required(),
     )
     .max(jobClasses.length)
+    .required(),
+  mayStayUnproven: object({
+    'customer part': exceptionsSchema,
+    'in-house': exceptionsSchema,
+    'lights-out': exceptionsSchema,
+  })
+    .noUnknown()
     .required(),
   technicianAccepts: boolean().required(),
   ceilings: object({

@@ -45,6 +45,7 @@ export const cases: RuleCases = {
           ...common,
         },
       ],
+      others: ['proofs-complete'],
     },
     {
       when: 'a chamber that nothing heats',

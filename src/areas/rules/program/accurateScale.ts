@@ -15,9 +15,12 @@ export const accurateScale = defineRule({
       if (!needs) return [];
       const unproven = ['X', 'Y'].filter((axis) => context.proofs[`scale${axis}Percent`]?.state !== 'proven');
       if (unproven.length === 0) return [];
+      // where only what is proven may print, that is asked of every setting
+      const allowed = context.policy?.mayStayUnproven ?? {};
+      if (context.job.provenOnly && unproven.some((axis) => !(`scale${axis}Percent` in allowed))) return [];
       return [
         {
-          severity: context.job.provenOnly ? 'blocker' : 'caution',
+          severity: 'caution',
           title: 'Sizes matter here, and the scale is not proven',
           figure: `${unproven.join(' and ')} without valid evidence`,
           limit: 'X and Y proven',

@@ -32,7 +32,7 @@ export const cases: RuleCases = {
       job: { class: 'lights-out' },
       proofs: { nozzleC: { state: 'due', because: 'nozzle changed 1 d ago', daysLeft: 0 } },
       finds: [],
-      others: ['evidence-not-due'],
+      others: ['evidence-not-due', 'proofs-complete'],
     },
   ],
 };

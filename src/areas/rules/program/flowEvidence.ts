@@ -73,12 +73,13 @@ export const flowEvidence = defineRule({
     find: ({ context, mesh }) => {
       const { machine, recipe, job } = context;
       const proof = context.proofs['flow'];
+      const provenOnly = job.provenOnly && context.policy?.mayStayUnproven?.['flow'] === undefined;
       return judgeFlow({
         // what somebody else's program feeds is not the recipe's flow
         flow: mesh || proof?.state !== 'proven' ? recipe.flow : proof.value,
         proof,
-        provenOnly: job.provenOnly,
-        origin: job.provenOnly ? `class ${job.class}: proven only` : 'farm practice',
+        provenOnly,
+        origin: provenOnly ? `class ${job.class}: proven only` : 'farm practice',
         where: ` on ${machine.name} · ${recipe.tool.name} · ${recipe.material.name}`,
       });
     },

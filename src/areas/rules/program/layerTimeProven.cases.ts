@@ -11,7 +11,7 @@ export const cases: RuleCases = {
       when: 'four layers are quicker than the material needs',
       program: { before: { layer4: 'M220 S100' }, replace: [[/F2400/g, 'F6000']] },
       values: { accelerationMmPerS2: 1500 },
-      proofs: { highestFlowMm3PerS: failedBeyond(12, 12) },
+      proofs: { highestFlowMm3PerS: failedBeyond(12, 12), lowestLayerTimeS: null },
       finds: [
         {
           severity: 'caution',
@@ -65,6 +65,7 @@ export const cases: RuleCases = {
       when: 'a quarter of what it needs, on a mesh',
       mesh: {},
       measured: { report: { layerRows: rows([{ timeS: 2.5 }]) } },
+      proofs: { lowestLayerTimeS: null },
       finds: [
         {
           severity: 'caution',
@@ -83,6 +84,7 @@ export const cases: RuleCases = {
       when: 'more than a quarter, on a mesh',
       mesh: {},
       measured: { report: { layerRows: rows([{ timeS: 2.6 }]) } },
+      proofs: { lowestLayerTimeS: null },
       finds: [
         {
           severity: 'caution',
@@ -106,6 +108,7 @@ export const cases: RuleCases = {
     {
       when: 'a quick layer of half a millimetre of filament',
       measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0.5 }]) } },
+      proofs: { lowestLayerTimeS: null },
       finds: [
         {
           severity: 'caution',

@@ -140,6 +140,16 @@ export const cases: RuleCases = {
       needs: 'the size the part should have; a program does not say it',
     },
     {
+      when: 'one brought along, where as drawn lies within what is proven, and at its very end',
+      proofs: {
+        scaleXPercent: notTriedBeyond(100.2, 99.9, 100.5),
+        scaleYPercent: notTriedBeyond(99.8, 99.6, 100),
+        scaleZPercent: notTriedBeyond(100.2, 100, 100.4),
+      },
+      finds: [],
+      needs: 'the size the part should have; a program does not say it',
+    },
+    {
       when: 'one brought along, off by less than anybody measures',
       proofs: { scaleXPercent: notTriedBeyond(100.3, 100.15, 100.45) },
       measured: { report: { outerMm: [16, 16, 4] } },

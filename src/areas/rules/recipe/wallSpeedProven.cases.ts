@@ -9,6 +9,7 @@ export const cases: RuleCases = {
     {
       when: 'a lower limit',
       values: { highestWallSpeedMmPerS: 30 },
+      proofs: { highestWallSpeedMmPerS: { state: 'unproven' } },
       finds: [
         {
           severity: 'caution',

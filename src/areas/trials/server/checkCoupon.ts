@@ -33,6 +33,8 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
   const triesHeat = kind.proves.includes('nozzleC');
   const sheet = {
     ...made.value,
+    // a trial is how things come to be proven
+    job: { ...made.value.job, provenOnly: false },
     proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))),
     recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
   };

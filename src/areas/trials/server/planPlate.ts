@@ -3,7 +3,7 @@ import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { clearanceOf, sharePlates } from '../model/sharing.ts';
-import { linesOf } from './artefact.ts';
+import { linesOf } from '../model/artefact.ts';
 import { keepPlan, previewTrial, type PlanInput, type Preview } from './planTrial.ts';
 
 /** Air over what stands already, on the way to the next place. */

@@ -1,10 +1,8 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import { findProfile, resolveCombination } from '../../library/server/index.ts';
-import { findSetting } from '../../library/settings/catalogue.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
@@ -12,9 +10,9 @@ import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { couponSettingsOf } from '../kinds/couponSettings.ts';
 import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
+import { limitsOf, makeArtefact, missingFor } from '../model/artefact.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { TrialPlan } from '../model/trial.ts';
-import { makeArtefact, missingFor } from './artefact.ts';
 import { lastLight } from './lastLight.ts';
 import { trial } from './tables.ts';
 
@@ -101,12 +99,6 @@ export async function previewTrial(
 /** Readings that make a full set. */
 export const readingsWanted = (kind: TrialKind, bands: number): number =>
   Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
-
-function limitsOf(kind: TrialKind, v: Values): PlanLimits {
-  const of = (range: typeof hardwareRange) =>
-    Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)]));
-  return { hardware: of(hardwareRange), supplier: of(supplierRange) };
-}
 
 /** The kind's own bands, or the ones a person wishes, inside hardware and what the axis can mean. */
 function bandsOf(

@@ -8,7 +8,8 @@ import {
   type StackPrinterState,
 } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
-import { platesOf, stackOf } from './plateStack.ts';
+import { platesOf } from '../model/plates.ts';
+import { stackOf } from './plateStack.ts';
 import { progressOf } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
 import type { Trial } from './rows.ts';

@@ -1,7 +1,7 @@
 import { partOfSolids, type Solid } from '../../../core/mesh/solid.ts';
 import type { MeshPart } from '../../../core/mesh/mesh.ts';
 import type { PlateProgram } from '../../../core/resin/plate.ts';
-import { platesOf } from './plateStack.ts';
+import { platesOf } from '../model/plates.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { Trial } from './rows.ts';
 

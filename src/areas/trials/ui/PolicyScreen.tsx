@@ -8,6 +8,7 @@ import { usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
 import { provingKinds } from '../kinds/index.ts';
+import { UnprovenSettings } from './UnprovenSettings.tsx';
 
 const CEILINGS = [
   { key: 'massG', label: 'Weight', suffix: ' g' },
@@ -110,6 +111,11 @@ export function PolicyScreen() {
               ))}
             </div>
           </section>
+          <UnprovenSettings
+            classes={p.provenOnly}
+            allowed={p.mayStayUnproven}
+            onChange={isLead ? (mayStayUnproven) => set({ mayStayUnproven }) : undefined}
+          />
           <section className="stage" aria-label="Ceilings">
             <h2>
               Most a job may take{' '}

@@ -3,14 +3,15 @@ import { totalsOf, type StackTotals } from '../../../core/resin/stack.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
+import { hardwareRange, supplierRange } from '../../library/model/limits.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { COUPON_NEEDS, couponSettingsOf } from '../kinds/couponSettings.ts';
-import type { FilamentKind, ResinKind, TrialKind } from '../kinds/define.ts';
+import type { FilamentKind, PlanLimits, ResinKind, TrialKind } from '../kinds/define.ts';
 import { PLATE_NEEDS, plateSettingsOf } from '../kinds/plateSettings.ts';
-import type { TrialPlan } from '../model/trial.ts';
-import { textOfPlates } from './plateStack.ts';
+import type { TrialPlan } from './trial.ts';
+import { textOfPlates } from './plates.ts';
 
 type Made = Pick<
   TrialPlan,
@@ -62,6 +63,26 @@ export function missingFor(kind: TrialKind, v: Values, machine: string): string 
   return (numberOf(v, 'lineWidthMm') ?? 0) < (numberOf(v, 'layerHeightMm') ?? 0)
     ? 'The line is narrower than the layer is high; change the process'
     : null;
+}
+
+/** What hardware and supplier allow of the settings a kind proves. */
+export function limitsOf(kind: TrialKind, v: Values): PlanLimits {
+  const of = (range: typeof hardwareRange) =>
+    Object.fromEntries(kind.proves.map((key) => [key, range(findSetting(key)!, v)]));
+  return { hardware: of(hardwareRange), supplier: of(supplierRange) };
+}
+
+/** How long each kind of trial would take as it comes; a kind that cannot be made from these values is left out. */
+export function trialTimesS(v: Values, kinds: readonly TrialKind[]): Record<string, number> {
+  return Object.fromEntries(
+    kinds.flatMap((kind) => {
+      if (missingFor(kind, v, '')) return [];
+      const bands = kind.bandsFor(v, limitsOf(kind, v));
+      const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
+      const made = bands.ok ? makeArtefact(kind, v, kind.label, bands.value, options) : bands;
+      return made.ok ? [[kind.key, made.value.made.timeS]] : [];
+    }),
+  );
 }
 
 const rateOf = (v: Values): number => numberOf(v, 'machineRatePerHour') ?? 0;

@@ -1,0 +1,101 @@
+import { formatDuration, formatQuantity } from '../../../core/units/format.ts';
+import { catalogue, type FilamentTrial } from '../../library/settings/catalogue.ts';
+import { numberOf, type NumberSetting, type Setting } from '../../library/settings/define.ts';
+import { bareOverhangs } from '../mesh/overhangProven.ts';
+import { defineRule, type Found, type JobInput, type NotChecked } from '../define.ts';
+
+const isOn = ({ context }: JobInput, key: string): boolean => Boolean(numberOf(context.recipe.values ?? {}, key));
+
+/** When a job rests on what a kind of trial proves; always, where nothing is said. What a program brought along does not show of itself is no use of it: other rules
+ *  say there that they could not look. */
+const RESTS_ON: Readonly<Partial<Record<FilamentTrial, (job: JobInput, setting: Setting) => boolean>>> = {
+  flow: () => false, // asked by flow-evidence, in every class
+  retraction: ({ report }) => report.shortestRetractionMm !== null,
+  dimensions: (job, { key }) => key !== 'contourOffsetMm' || (job.mesh !== undefined && isOn(job, key)),
+  pressure: (job, { key }) => job.mesh !== undefined && isOn(job, key),
+  refill: (job, { key }) => job.mesh !== undefined && isOn(job, key),
+  overhang: ({ mesh, context }) => mesh !== undefined && bareOverhangs(mesh, context).length > 0,
+  bridge: ({ mesh }) => (mesh?.bridges ?? []).length > 0,
+  'head-offset': ({ report }) => report.tools.some(({ tool }) => tool > 0),
+};
+const isProvable = (s: Setting): s is NumberSetting & { readonly provenBy: FilamentTrial } =>
+  s.technology === 'filament' && s.provenBy !== undefined;
+
+const READS = ['extrudingMoves', 'shortestRetractionMm', 'tools'] as const;
+
+export const proofsComplete = defineRule({
+  id: 'proofs-complete',
+  stage: 'before start',
+  title: 'Everything a job rests on is proven, where only what is proven may print',
+  why: 'One unproven value is enough to spoil a part that nobody will look at before it leaves.',
+  source:
+    'decisions: in a proven-only class every setting the job uses needs valid evidence; exceptions stand in the policy',
+  program: { reads: READS, find: judge },
+  mesh: { reads: ['bridges', 'layers', 'overhangs'], readsProgram: READS, find: (_, job) => judge(job) },
+});
+
+function judge(job: JobInput): readonly Found[] | NotChecked {
+  const { context, report } = job;
+  if (!context.job.provenOnly) return [];
+  if (report.extrudingMoves === 0) return { needs: 'a program that extrudes' };
+  const wanting = catalogue
+    .filter(isProvable)
+    .filter((s) => context.proofs[s.key]?.state !== 'proven' && (RESTS_ON[s.provenBy]?.(job, s) ?? true));
+  const allowed = context.policy?.mayStayUnproven ?? {};
+  const required = wanting.filter((s) => allowed[s.key] === undefined);
+  const trials = [...new Set(required.map((s) => s.provenBy))];
+  const allowedOnes = wanting.filter((s) => allowed[s.key] !== undefined);
+  return [
+    ...trials.map((trial) =>
+      missing(
+        job,
+        trial,
+        required.filter((s) => s.provenBy === trial),
+      ),
+    ),
+    ...(allowedOnes.length > 0 ? [tolerated(allowedOnes, allowed)] : []),
+  ];
+}
+
+function missing({ context }: JobInput, trial: FilamentTrial, settings: readonly NumberSetting[]): Found {
+  const { machine, recipe, job, proofs, trialTimesS } = context;
+  const takes = trialTimesS?.[trial];
+  const trialId = settings.map((s) => proofs[s.key]?.trialId).find((id) => id);
+  return {
+    severity: 'blocker',
+    title: `${labels(settings)} not proven here`,
+    figure: settings
+      .map((s) => {
+        const value = numberOf(recipe.values ?? {}, s.key);
+        return `${value === null ? '' : `${formatQuantity(value, s.quantity)} `}${evidenceOf(context, s.key)}`;
+      })
+      .join(', '),
+    limit: 'valid evidence',
+    origin: `class ${job.class}: proven only`,
+    fix: `run ${/^[aeiou]/.test(trial) ? 'an' : 'a'} ${trial.replaceAll('-', ' ')} trial on ${machine.name} · ${recipe.tool.name} · ${recipe.material.name}${takes === undefined ? '' : ` (${formatDuration(takes)})`}`,
+    isUnproven: true,
+    ...(trialId && { trialId }),
+  };
+}
+function tolerated(settings: readonly NumberSetting[], why: Readonly<Record<string, string>>): Found {
+  return {
+    severity: 'note',
+    title: 'Unproven, as the policy allows',
+    figure: labels(settings),
+    limit: 'valid evidence',
+    origin: `farm policy: ${[...new Set(settings.map((s) => why[s.key]!))].join('; ')}`,
+    fix: 'nothing, or run their trials',
+    isUnproven: true,
+  };
+}
+const nameOf = ({ label }: NumberSetting): string => label.charAt(0).toLowerCase() + label.slice(1);
+/** Their names as a sentence begins with them. */
+const labels = ([first, ...others]: readonly NumberSetting[]): string =>
+  [first!.label, ...others.map(nameOf)].join('; ');
+
+/** How far the evidence of a setting goes, in words. */
+function evidenceOf({ proofs }: JobInput['context'], key: string): string {
+  const proof = proofs[key];
+  if (!proof || proof.state === 'unproven') return 'without proof';
+  return proof.state === 'due' ? `due: ${proof.because ?? 'old'}` : `proven only on ${proof.because ?? 'a sister'}`;
+}
