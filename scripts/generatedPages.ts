@@ -1,3 +1,4 @@
+import { contextSchema } from './contextSchema.ts';
 import { librarySchema } from './librarySchema.ts';
 import { readingsPage } from './readingsPage.ts';
 import { routeList } from './routeList.ts';
@@ -10,5 +11,6 @@ export const generatedPages: readonly { readonly path: string; readonly make: ()
   { path: 'docs/rules.md', make: rulesPage },
   { path: 'docs/formats/readings.md', make: readingsPage },
   { path: 'docs/formats/library.schema.json', make: () => `${JSON.stringify(librarySchema(), null, 1)}\n` },
+  { path: 'docs/formats/context.schema.json', make: () => `${JSON.stringify(contextSchema(), null, 1)}\n` },
   { path: 'src/pages/api/_routes.ts', make: routeList },
 ];

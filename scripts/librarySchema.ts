@@ -162,10 +162,13 @@ export function librarySchema(): object {
           },
         },
       },
-      ...Object.fromEntries(catalogue.map((s) => [s.key, { title: s.label, description: s.what, ...typeOf(s) }])),
+      ...settingDefs(),
     },
   };
 }
+/** Every setting of the catalogue as a definition. */
+export const settingDefs = (): object =>
+  Object.fromEntries(catalogue.map((s) => [s.key, { title: s.label, description: s.what, ...typeOf(s) }]));
 function typeOf(s: Setting): object {
   switch (s.type) {
     case 'number':

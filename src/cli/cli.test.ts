@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { deflateSync } from 'node:zlib';
@@ -246,4 +246,107 @@ describe('meshes', () => {
     expect([r.code, r.out, r.err.trim().split('\n').length]).toEqual([2, '', 1]);
     expect(r.err).toContain(said);
   });
+});
+
+describe('by a context, without a server', () => {
+  const page = readFileSync('docs/formats/context.md', 'utf8');
+  const example = JSON.parse(page.slice(page.indexOf('    { "version"'), page.indexOf('\n\n- `values`'))) as Record<
+    string,
+    Record<string, unknown>
+  >;
+  const write = (name: string, content: string | Uint8Array): string => {
+    const file = path.join(folder, name);
+    writeFileSync(file, content);
+    return file;
+  };
+  const context = write('context.json', JSON.stringify(example));
+  const plate = write('plate.stl', writeStl(boxMesh([0, 0, 0], [100, 100, 4])));
+  const out = path.join(folder, 'plate.gcode');
+
+  test('generate lays a mesh in the middle of the plate at the scale of its role, and says what it applied', () => {
+    const r = run(['generate', plate, '--recipe', context, '--out', out, '--json']);
+    expect([r.code, r.err]).toEqual([0, '']);
+    const { applied, notApplied, outerMm, boundsMm, nozzleMaxC } = JSON.parse(r.out) as {
+      applied: Record<string, Record<string, number>>;
+      notApplied: unknown[];
+      outerMm: number[];
+      boundsMm: { min: number[]; max: number[] };
+      nozzleMaxC: number;
+    };
+    expect(outerMm[0]).toBeCloseTo(100.11, 2);
+    expect(outerMm[1]).toBeCloseTo(100, 2);
+    for (const k of [0, 1]) expect((boundsMm.min[k]! + boundsMm.max[k]!) / 2).toBeCloseTo(110, 1);
+    expect([applied['part body']!['scaleXPercent'], applied['part body']!['nozzleC'], nozzleMaxC]).toEqual([
+      100.11, 248, 248,
+    ]);
+    expect(notApplied).toEqual([]);
+  });
+  test('check judges the program by the same context: what a proven-only class wants is named with its hours', () => {
+    const only = write('only.json', JSON.stringify({ ...example, job: { class: 'customer part' } }));
+    const r = run(['check', out, '--context', only, '--json']);
+    expect([r.code, r.err]).toEqual([1, '']);
+    const { verdict, findings, notChecked } = JSON.parse(r.out) as {
+      verdict: string;
+      findings: { rule: string; fix: string }[];
+      notChecked: { rule: string; needs: string }[];
+    };
+    expect(verdict).toBe('blocked');
+    expect(findings.map((f) => f.fix)).toContainEqual(
+      expect.stringMatching(/^run a temperature trial on Rifugio Esempio · mount 1 · asa-natural \(\d+ min\)$/),
+    );
+    expect(notChecked.find((n) => n.rule === 'scale-proven')?.needs).toContain('dimension trial');
+  });
+  test('several meshes stand beside each other, and too many are refused', () => {
+    const small = write('small.stl', writeStl(boxMesh([0, 0, 0], [20, 20, 2])));
+    const two = run(['generate', small, small, '--recipe', context, '--out', out, '--json']);
+    expect([two.code, two.err]).toEqual([0, '']);
+    const { boundsMm } = JSON.parse(two.out) as { boundsMm: { min: number[]; max: number[] } };
+    expect(boundsMm.max[0]! - boundsMm.min[0]! + boundsMm.max[1]! - boundsMm.min[1]!).toBeGreaterThan(60);
+    const r = run(['generate', plate, plate, plate, plate, plate, '--recipe', context, '--out', out]);
+    expect([r.code, r.out, r.err.trim()]).toEqual([
+      2,
+      '',
+      'cantiere: 5 meshes do not fit on one plate of 220 × 220 mm; generate fewer',
+    ]);
+  });
+  const without = (group: string, keys: readonly string[]): string =>
+    write(
+      'less.json',
+      JSON.stringify({
+        ...example,
+        [group]: {
+          ...example[group],
+          values: Object.fromEntries(
+            Object.entries(example[group]!['values'] as object).filter(([k]) => !keys.includes(k)),
+          ),
+        },
+      }),
+    );
+  test.each<[string, () => string[], string]>([
+    [
+      'an unknown key of the context',
+      () => ['--recipe', write('bad.json', JSON.stringify({ ...example, spool: 1 }))],
+      'No key "spool"',
+    ],
+    ['a context that is no JSON', () => ['--recipe', write('no.json', '{')], 'no.json'],
+    ['a context that is not there', () => ['--recipe', path.join(folder, 'none.json')], 'ENOENT'],
+    [
+      'a recipe without start block',
+      () => ['--recipe', without('machine', ['startBlock'])],
+      '“Start block” is missing, a value of the printer profile',
+    ],
+    [
+      'a recipe without line speed',
+      () => ['--recipe', without('process', ['visibleWallSpeedMmPerS'])],
+      'is missing, a value of the process profile',
+    ],
+    ['no recipe', () => [], '--recipe is missing'],
+  ])('%s is refused with exit code 2, one line, and nothing written', (_, args, said) => {
+    const nothing = path.join(folder, 'nothing.gcode');
+    const r = run(['generate', plate, ...args(), '--out', nothing]);
+    expect([r.code, r.out, r.err.trim().split('\n').length, existsSync(nothing)]).toEqual([2, '', 1, false]);
+    expect(r.err).toContain(said);
+  });
+  test('a context beside the name of a machine is refused', () =>
+    expect(run(['check', out, '--context', context, '--machine', 'x']).err).toContain('leave --machine'));
 });

@@ -1,4 +1,6 @@
 import { runCheck } from './check.ts';
+import { runContext } from './contextFile.ts';
+import { runGenerate } from './generate.ts';
 import { runFit } from './fit.ts';
 import { runLayerTime } from './layerTime.ts';
 import { runInspect } from './inspect.ts';
@@ -11,6 +13,8 @@ const commands: Record<string, (args: string[]) => Promise<number>> = {
   fit: runFit,
   'layer-time': runLayerTime,
   check: runCheck,
+  generate: runGenerate,
+  context: runContext,
 };
 
 const [name = '', ...args] = process.argv.slice(2);
@@ -18,7 +22,7 @@ try {
   const command = commands[name];
   if (!command)
     throw new CommandFailure(
-      `no command "${name}"; use inspect FILE, slice MESH, check FILE, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
+      `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, context, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
     );
   process.exitCode = await command(args);
 } catch (error) {

@@ -1,12 +1,12 @@
 import { closeSync, fstatSync, openSync, readFileSync, readSync, statSync } from 'node:fs';
 import { surveyMesh, type Surveyed } from '../core/mesh/facts.ts';
-import { isMeshUnit, MESH_UNITS } from '../core/mesh/mesh.ts';
+import { isMeshUnit, MESH_UNITS, type MeshUnit } from '../core/mesh/mesh.ts';
 import { openMesh, type OpenedMesh } from '../core/mesh/openMesh.ts';
 import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
 import { mustAskUnit, unitReadings } from '../core/mesh/units.ts';
 import { layersOf } from '../core/slicing/layers.ts';
 import { countOf } from '../core/units/plural.ts';
-import { CommandFailure, figureOption, printJson, readArguments, refuse } from './options.ts';
+import { CommandFailure, figureOption, printJson, readArguments, refuse, type Options } from './options.ts';
 
 const MOST_BYTES = 1024 * 1024 * 1024;
 const MOST_LAYERS = 20_000;
@@ -45,6 +45,14 @@ export function readWhole(path: string): Uint8Array {
       `${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the path`,
     );
   }
+}
+
+/** The unit of a mesh that states none; null where it is left to the file. */
+export function unitOption(values: Options): MeshUnit | null {
+  const told = values['unit'];
+  if (told === undefined) return null;
+  if (isMeshUnit(String(told))) return String(told) as MeshUnit;
+  throw new CommandFailure(`--unit "${String(told)}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
 }
 
 /** A mesh file in millimetres; `unit` is for files that state none. */

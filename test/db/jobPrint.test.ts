@@ -103,6 +103,47 @@ test('three pieces on plates of one are three prints, each with everything seen 
   }
 });
 
+test('what a recipe changes at heights the machine does there: heat, bed and fan at their height, speed from its layer on', async () => {
+  const heightChanges = '1 mm: nozzle 212, fan 60; 1.4 mm: bed 50; layer 9: speed 50';
+  const id = await meshJob(
+    farm,
+    bench,
+    writeStl(boxMesh([0, 0, 0], [30, 30, 2])),
+    { unit: null, placement: asDrawn(110, 105) },
+    { overrides: { heightChanges, minimumLayerTimeS: 0, fanPercent: 40 } },
+  );
+  await check(id);
+  unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+  await ask(id);
+  await print(id);
+  const { accepted } = standins.controllers[0]!;
+  // what was in force while each layer was laid, read off the lines the machine took
+  const layers = new Map<string, { nozzle: number; bed: number; fan: number; fastest: number }>();
+  const now = { z: 0, nozzle: 0, bed: 0, fan: 0, mmPerS: 0 };
+  for (const line of accepted) {
+    const word = (letter: string): number | null => {
+      const found = new RegExp(`\\b${letter}(-?[\\d.]+)`).exec(line)?.[1];
+      return found === undefined ? null : Number(found);
+    };
+    if (/^M10[49] /.test(line)) now.nozzle = word('S')!;
+    if (/^M1[49]0 /.test(line)) now.bed = word('S')!;
+    if (/^M10[67]/.test(line)) now.fan = Math.round((word('S') ?? 0) / 2.55);
+    now.z = word('Z') ?? now.z;
+    if (/^G[01] /.test(line)) now.mmPerS = word('F') === null ? now.mmPerS : word('F')! / 60;
+    if (!/^G1 [XY].*E/.test(line) || (word('E') ?? 0) <= 0) continue;
+    const at = now.z.toFixed(1);
+    layers.set(at, { ...now, fastest: Math.max(layers.get(at)?.fastest ?? 0, now.mmPerS) });
+  }
+  expect([...layers].map(([z, l]) => [z, l.nozzle, l.bed, l.fan])).toEqual([
+    ['0.2', 205, 55, 0],
+    ...['0.4', '0.6', '0.8', '1.0'].map((z) => [z, 205, 55, 40]),
+    ...['1.2', '1.4'].map((z) => [z, 212, 55, 60]), // their bottoms stand at 1 and at 1.2 mm
+    ...['1.6', '1.8', '2.0'].map((z) => [z, 212, 50, 60]),
+  ]);
+  // layer 8 and 9 are laid alike but for the change
+  expect(layers.get('1.8')!.fastest / layers.get('1.6')!.fastest).toBeCloseTo(0.5, 2);
+});
+
 test('a fault leaves the machine stopped with the part, the job on Today, and nothing starts there until somebody says what was done', async () => {
   const [id, other] = [await approved(), await approved()];
   await ask(id);

@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import { contextOfFile } from '../../src/areas/rules/contextFile.ts';
 import { readFileSync, readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from './fixtures.ts';
@@ -129,6 +131,18 @@ test('a token does what its role may until it is revoked, and only a lead makes 
   });
   expect((await machine.get('/api/profiles')).status()).toBe(200);
   expect((await machine.post('/api/profiles', { data: {} })).status()).toBe(403);
+  const written = execFileSync(
+    'node',
+    [
+      ...['--import', 'tsx', 'src/cli/main.ts', 'context'],
+      ...['--machine', 'Rifugio Vodice', '--material', 'torba-asa-natural', '--process', 'fine-0.20'],
+    ],
+    { encoding: 'utf8', env: { ...process.env, CANTIERE_URL: baseURL!, CANTIERE_TOKEN: token } },
+  );
+  expect(contextOfFile(JSON.parse(written)), 'the command line writes surroundings that it can read').toMatchObject({
+    ok: true,
+    value: { machine: { name: 'Rifugio Vodice' }, recipe: { lay: { nozzleC: 248 } } },
+  });
   expect((await machine.post('/api/tokens', { data: { name: 'another', role: 'lead', days: 1 } })).status()).toBe(403);
   expect(JSON.stringify(await (await lead.get('/api/tokens')).json())).not.toContain(token);
   expect((await lead.post(`/api/tokens/${id}/revoke`, { data: {} })).status()).toBe(200);

@@ -6,6 +6,8 @@ import type { RecipeRole } from './recipeInput.ts';
 
 /** A value of the recipe that a program generated here does not hold. */
 export interface NotApplied {
+  /** The setting, where it is one. */
+  readonly setting?: SettingKey;
   readonly label: string;
   readonly why: string;
   /** It would be laid, of the wrong material. */
@@ -35,7 +37,7 @@ export function notAppliedOf(
   const out: NotApplied[] = [];
   for (const [key, unless] of Object.entries(UNLESS)) {
     const why = v[key] === undefined ? null : unless(v);
-    if (why !== null) out.push({ label: findSetting(key)!.label, why });
+    if (why !== null) out.push({ setting: key as SettingKey, label: findSetting(key)!.label, why });
   }
   for (const { at } of changesAbove)
     out.push({

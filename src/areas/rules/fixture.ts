@@ -196,7 +196,7 @@ function changedProofs(
   const now: Record<string, Proof> = { ...proofs };
   for (const [key, change] of Object.entries(changes)) {
     if (change === null) delete now[key];
-    else now[key] = { ...(now[key] ?? BLANK_PROOF), key, ...change };
+    else now[key] = { ...(now[key] ?? BLANK_PROOF), ...change, key };
   }
   return now;
 }

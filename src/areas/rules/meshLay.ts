@@ -1,7 +1,8 @@
 import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
 import type { MeshToolpathSettings } from '../../core/toolpath/settings.ts';
-import { layMissing, layOf, laySettingsOf } from '../library/model/toolpathSettings.ts';
+import { findSetting } from '../library/settings/catalogue.ts';
+import { layMissing, layOf, laySettingsOf, layWants } from '../library/model/toolpathSettings.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { dialectOf, pressureCommandOf } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
@@ -41,6 +42,27 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     support: layOf(v, 'support'),
     supportContact: layOf(v, 'supportContact'),
   };
+}
+
+/** What a recipe lacks before a mesh can be laid by it, with the profile that should hold it. */
+export function meshLayWants(v: Values): string | null {
+  const wanted = layWants(v) ?? (typeof v['startBlock'] === 'string' ? null : findSetting('startBlock')!);
+  return wanted && `“${wanted.label}” is missing, a value of the ${wanted.owners[0]} profile`;
+}
+
+/** Effective values that a mesh is laid by: those that are asked for while its settings are put together. */
+export function laidBy(v: Values): Values {
+  const asked = new Set<string>();
+  meshLayOf(
+    new Proxy(v, {
+      get: (of, key) => {
+        if (typeof key === 'string') asked.add(key);
+        return Reflect.get(of, key) as unknown;
+      },
+    }),
+    '',
+  );
+  return Object.fromEntries(Object.entries(v).filter(([key]) => asked.has(key)));
 }
 
 /** Changes at heights; none where they cannot be read, which a rule blocks. */

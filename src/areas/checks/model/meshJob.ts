@@ -28,6 +28,7 @@ import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regi
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
+import { meshLayWants } from '../../rules/meshLay.ts';
 import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from './plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -56,8 +57,8 @@ export function* checkingMesh(
   if (!lay)
     return fail({
       code: 'noLay',
-      what: 'The recipe lacks what a toolpath needs',
-      todo: 'check the process and the start block',
+      what: meshLayWants(sheet.recipe.values ?? {}) ?? 'The recipe lacks what a toolpath needs',
+      todo: 'set it in the library',
     });
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;

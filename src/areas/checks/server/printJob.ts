@@ -158,11 +158,20 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
       lines: lines.ok ? lines.value.length : 0,
       message: null,
     });
-    if (!lines.ok) return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
+    if (!lines.ok) {
+      await forgetWork(ctx, row.progress!.runId!);
+      return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
+    }
     await new LinePrint(lines.value, record, m.device).run();
   } finally {
     await dropLease(ctx, m.id, holder);
   }
+}
+
+/** Nothing may be reused of a check whose lines cannot be trusted: the next one begins anew. */
+async function forgetWork({ db }: Pick<Ctx, 'db'>, runId: string): Promise<void> {
+  const [run] = await db.select({ workSha: checkRun.workSha }).from(checkRun).where(eq(checkRun.id, runId));
+  if (run?.workSha) await db.update(checkRun).set({ workSha: null }).where(eq(checkRun.workSha, run.workSha));
 }
 
 /** What is written down of a job's print. */

@@ -1,6 +1,6 @@
 import type { Lay, ToolpathSettings } from '../../../core/toolpath/referencePart.ts';
 import { findSetting } from '../settings/catalogue.ts';
-import { numberOf, type Values } from '../settings/define.ts';
+import { numberOf, type Setting, type Values } from '../settings/define.ts';
 
 const SOLID_LAYERS = 4; // common practice, no source: at least four where a part is sanded
 const NEEDED = [
@@ -14,11 +14,13 @@ const NEEDED = [
   'densityGPerCm3',
 ] as const;
 
-/** What a recipe lacks before anything can be laid by it, as a person calls it; null where nothing is missing. */
-export function layMissing(v: Values): string | null {
+/** The first setting without which nothing can be laid; null where nothing is missing. */
+export const layWants = (v: Values): Setting | null => {
   const key = NEEDED.find((k) => numberOf(v, k) === null);
-  return key ? findSetting(key)!.label.toLowerCase() : null;
-}
+  return key ? findSetting(key)! : null;
+};
+/** The same, as a person calls it. */
+export const layMissing = (v: Values): string | null => layWants(v)?.label.toLowerCase() ?? null;
 
 /** How one kind of line is laid. */
 export const layOf = (v: Values, kind: string): Lay => {

@@ -1,4 +1,4 @@
-import { array, boolean, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { findSetting } from '../../library/settings/catalogue.ts';
 
 export type JobClass = 'customer part' | 'in-house' | 'lights-out';
@@ -44,9 +44,13 @@ export const standardPolicy: Policy = {
 const MOST_DAYS = 3650;
 
 const ceiling = (most: number) => number().moreThan(0).max(most).nullable();
-const ceilingsSchema = object({ massG: ceiling(100_000), cost: ceiling(100_000), hours: ceiling(2000) }).noUnknown();
+export const ceilingsSchema = object({
+  massG: ceiling(100_000),
+  cost: ceiling(100_000),
+  hours: ceiling(2000),
+}).noUnknown();
 
-const exceptionsSchema = mixed<Exceptions>().test(
+export const exceptionsSchema = mixed<Exceptions>().test(
   'exceptions',
   'mayStayUnproven: a reason of 5 to 200 characters by setting that a trial proves',
   (v: unknown) =>
@@ -62,6 +66,10 @@ const exceptionsSchema = mixed<Exceptions>().test(
           why.length <= 200,
       )),
 );
+
+/** One of each class of job, whichever are there. */
+export const byClass = <S extends Schema>(of: S) =>
+  object({ 'customer part': of, 'in-house': of, 'lights-out': of }).noUnknown();
 
 export const policySchema = object({
   validDays: mixed<Readonly<Record<string, number>>>()
@@ -87,21 +95,9 @@ export const policySchema = object({
     )
     .max(jobClasses.length)
     .required(),
-  mayStayUnproven: object({
-    'customer part': exceptionsSchema,
-    'in-house': exceptionsSchema,
-    'lights-out': exceptionsSchema,
-  })
-    .noUnknown()
-    .required(),
+  mayStayUnproven: byClass(exceptionsSchema).required(),
   technicianAccepts: boolean().required(),
-  ceilings: object({
-    'customer part': ceilingsSchema,
-    'in-house': ceilingsSchema,
-    'lights-out': ceilingsSchema,
-  })
-    .noUnknown()
-    .required(),
+  ceilings: byClass(ceilingsSchema).required(),
   firstLayerMostMmPerS: number().moreThan(0).max(1000).nullable().defined(),
   why: string().trim().min(5, 'Say why, in a few words').max(500).required(),
 })

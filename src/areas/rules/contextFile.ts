@@ -1,0 +1,283 @@
+import { ValidationError } from 'yup';
+import { asChecked } from '../../core/result/checked.ts';
+import { fail, type Failure, type Result } from '../../core/result/result.ts';
+import type { PairingEntry, Proof } from '../library/model/records.ts';
+import { resolveValues, valuesOf, type Level } from '../library/model/resolve.ts';
+import { checkValue } from '../library/model/values.ts';
+import { catalogue, findSetting } from '../library/settings/catalogue.ts';
+import type { ProfileKind, Values } from '../library/settings/define.ts';
+import { standardPolicy } from '../machines/model/policy.ts';
+import { contextFrom, type CheckContext } from './context.ts';
+import { contextFileSchema, type ContextFile, type FileProof, type FileRole } from './contextFileSchema.ts';
+import type { RecipeRole } from './recipeInput.ts';
+
+/** The surroundings of a check from a file of them. */
+export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckContext> {
+  let file: ContextFile;
+  try {
+    file = asChecked(contextFileSchema.validateSync(raw, { strict: true, abortEarly: true }));
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return fail(failureOf(error));
+  }
+  if (file.technology === 'resin')
+    return fail({ code: 'technology', what: 'Resin jobs are not checked yet', where: 'technology' });
+  const { machine = {}, process = {}, roles = [], policy = {}, job = {} } = file;
+  const materials = file.materials ?? {};
+  const mounts = machine.mounts ?? [{}];
+  const body = roles.find((r) => r.role === 'part body') ?? onlyMaterial(Object.keys(materials));
+  if (!body)
+    return fail({
+      code: 'noBody',
+      what: 'No role says what the part body is printed with',
+      where: 'roles',
+      todo: 'add {"role": "part body", "material": …}',
+    });
+  for (const [i, r] of [...roles, ...(roles.length === 0 ? [body] : [])].entries()) {
+    if (!mounts[(r.mount ?? 1) - 1])
+      return fail({
+        code: 'noMount',
+        what: `${r.role} asks for mount ${r.mount ?? 1}; the machine has ${mounts.length}`,
+        where: `roles[${i}].mount`,
+      });
+    if (!(r.material in materials))
+      return fail({ code: 'noMaterial', what: `No material "${r.material}"`, where: `roles[${i}].material` });
+  }
+  const mount = mounts[(body.mount ?? 1) - 1]!;
+  const levels: (Level & { readonly where: string; readonly owner: ProfileKind | null })[] = [
+    { where: 'roles', owner: null, own: body.values ?? {} },
+    { where: 'process.values', owner: 'process' as const, own: process.values ?? {} },
+    {
+      where: `materials.${body.material}.values`,
+      owner: 'material' as const,
+      own: materials[body.material]?.values ?? {},
+    },
+    { where: `machine.mounts[${(body.mount ?? 1) - 1}].values`, owner: 'tool' as const, own: mount.values ?? {} },
+    { where: 'machine.values', owner: 'printer' as const, own: machine.values ?? {} },
+  ].map((l) => ({ ...l, kind: l.owner ?? 'job', name: l.where, profileId: null }));
+  const others = Object.entries(materials).map(([key, m]) => ({
+    where: `materials.${key}.values`,
+    owner: 'material' as const,
+    own: m.values ?? {},
+  }));
+  for (const { where, owner, own } of [...levels, ...others]) {
+    const wrong = wrongValue(own, owner, where);
+    if (wrong) return fail(wrong);
+  }
+  const unknownProof = (file.proofs ?? []).findIndex((p) => !findSetting(p.setting));
+  if (unknownProof >= 0)
+    return fail({
+      code: 'unknownSetting',
+      what: `No setting "${file.proofs![unknownProof]!.setting}"`,
+      where: `proofs[${unknownProof}].setting`,
+      todo: 'docs/settings.md lists every key',
+    });
+  const v = valuesOf(resolveValues(levels));
+  const toolId = (n: number | undefined): string => `mount ${n ?? 1}`;
+  const slot = mount.slots?.[(body.slot ?? 1) - 1] ?? null;
+  const nameOf = (key: string): string => materials[key]?.name ?? key;
+  const machineName = machine.name ?? 'machine';
+  const tool = { id: toolId(body.mount), name: mount.name ?? toolId(body.mount) };
+  return contextFrom({
+    machine: { id: 'machine', name: machineName, isConnected: true },
+    tool,
+    material: { id: body.material, name: nameOf(body.material) },
+    process: { id: 'process', name: process.name ?? 'process' },
+    values: v,
+    roles: (roles.length > 0 ? roles : [body]).map((r): RecipeRole => {
+      const of = materials[r.material]?.values ?? {};
+      const word = (key: string): string => (typeof of[key] === 'string' ? of[key] : '');
+      return {
+        role: r.role,
+        toolId: toolId(r.mount),
+        materialId: r.material,
+        materialName: nameOf(r.material),
+        family: word('family'),
+        bondsWith: word('bondsWith'),
+        supportPartners: word('supportPartners'),
+      };
+    }),
+    proofs: proofsOf((file.proofs ?? []).filter((p) => isOf(p, body))),
+    asKnown: {
+      name: machineName,
+      ready: machine.state !== 'not ready' && machine.state !== 'stopped',
+      mountedToolId: tool.id,
+      loadedMaterialId: slot?.material ?? null,
+      loadedLot: slot?.lot ?? null,
+      remainingG: slot?.remainingG ?? null,
+      speedPercent: null,
+      lid: 'none',
+      resinC: null,
+      knownForDays: 0,
+    },
+    mounted: { ...tool, nozzleMm: typeof v['nozzleDiameterMm'] === 'number' ? v['nozzleDiameterMm'] : 0 },
+    loaded: slot && {
+      id: slot.material,
+      name: nameOf(slot.material),
+      lot: slot.lot ?? 'unknown',
+      remainingG: slot.remainingG ?? 0,
+    },
+    policy: {
+      provenOnly: policy.provenOnly ?? standardPolicy.provenOnly,
+      mayStayUnproven: policy.mayStayUnproven ?? {},
+      ceilings: policy.ceilings ?? {},
+      firstLayerMostMmPerS: policy.firstLayerMostMmPerS ?? null,
+    },
+    job: {
+      class: job.class ?? 'in-house',
+      fileName: job.fileName ?? fileName,
+      quantity: job.quantity ?? 1,
+      purpose: job.purpose ?? null,
+    },
+  });
+}
+
+const onlyMaterial = (keys: readonly string[]): FileRole | undefined =>
+  keys.length === 1 ? { role: 'part body', material: keys[0]! } : undefined;
+const isOf = (p: FileProof, body: FileRole): boolean =>
+  (p.mount ?? 1) === (body.mount ?? 1) && (p.material ?? body.material) === body.material;
+
+function failureOf(error: ValidationError): Failure {
+  const { path, type, params } = error;
+  const unknown = type === 'noUnknown' ? String(params?.['unknown']) : null;
+  return {
+    code: 'badContext',
+    what: unknown === null ? error.message : `No key "${unknown}"`,
+    ...(path ? { where: path } : {}),
+    todo: 'docs/formats/context.md lists every key',
+  };
+}
+/** The first value that no such group may hold, with its place. */
+function wrongValue(own: Values, owner: ProfileKind | null, where: string): Failure | null {
+  for (const [key, value] of Object.entries(own)) {
+    const setting = findSetting(key);
+    if (!setting)
+      return {
+        code: 'unknownSetting',
+        what: `No setting "${key}"`,
+        where: `${where}.${key}`,
+        todo: 'docs/settings.md lists every key',
+      };
+    if (owner !== null && !setting.owners.includes(owner))
+      return {
+        code: 'owner',
+        what: `${setting.label} does not belong to a ${owner}`,
+        where: `${where}.${key}`,
+        todo: `set it with the ${setting.owners.join(' or ')}, or in the values of a role`,
+      };
+    const checked = checkValue(setting, value);
+    if (!checked.ok) return { ...checked.failure, where: `${where}.${key}` };
+  }
+  return null;
+}
+
+/** Days a proof of a file holds where it does not say. */
+const DAYS_LEFT = 90;
+/** Proofs by setting, of several places along a condition the last one first. */
+function proofsOf(list: readonly FileProof[]): Record<string, Proof> {
+  const proofs: Record<string, Proof> = {};
+  for (const key of new Set(list.map((p) => p.setting))) {
+    const of = list.filter((p) => p.setting === key);
+    const last = of.at(-1)!;
+    const entry = (p: FileProof, n: number): PairingEntry => ({
+      value: p.value,
+      uncertainty: 0,
+      range: { min: p.min, max: p.max, minEnd: p.minEnd ?? 'notTriedBeyond', maxEnd: p.maxEnd ?? 'notTriedBeyond' },
+      trialId: p.trial ?? '',
+      trialName: p.trial ?? 'a trial',
+      machineId: 'machine',
+      conditions: p.conditions ?? {},
+      provenOn: String(n).padStart(6, '0'), // in the order of the file
+      validUntil: '',
+    });
+    const { value, uncertainty, range, trialId, trialName, conditions } = entry(last, 0);
+    proofs[key] = {
+      key,
+      state: last.state ?? 'proven',
+      value,
+      uncertainty,
+      range,
+      trialId,
+      trialName,
+      provenOn: '',
+      ageDays: 0,
+      daysLeft: last.daysLeft ?? DAYS_LEFT,
+      because: last.because ?? null,
+      conditions,
+      entries: of.map(entry),
+    };
+  }
+  return proofs;
+}
+/** The same as a file; each value stands in the first group that may hold it. */
+export function fileOfContext({ machine, recipe, proofs, policy, job }: CheckContext): ContextFile {
+  const effective = recipe.values ?? {};
+  const group = (owner: ProfileKind): Values =>
+    Object.fromEntries(
+      catalogue.flatMap((s) => {
+        const value = effective[s.key];
+        return value !== undefined && s.owners.find((o) => o !== 'pairing') === owner && s.technology !== 'resin'
+          ? [[s.key, value]]
+          : [];
+      }),
+    );
+  const roles: readonly RecipeRole[] = recipe.roles ?? [];
+  const mountIds = [...new Set([recipe.tool.id, ...roles.map((r) => r.toolId)])];
+  const mountOf = (toolId: string): number => mountIds.indexOf(toolId) + 1;
+  return {
+    version: 1,
+    technology: 'filament',
+    machine: {
+      name: machine.name,
+      values: group('printer'),
+      state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
+      mounts: mountIds.map((_, i) => ({
+        ...(i === 0 && { name: recipe.tool.name, values: group('tool') }),
+        ...(i === 0 &&
+          machine.loaded && {
+            slots: [{ material: machine.loaded.id, lot: machine.loaded.lot, remainingG: machine.loaded.remainingG }],
+          }),
+      })),
+    },
+    process: { name: recipe.process.name, values: group('process') },
+    materials: Object.fromEntries([
+      ...(machine.loaded ? [[machine.loaded.id, { name: machine.loaded.name }] as const] : []),
+      ...roles.map(
+        (r) =>
+          [
+            r.materialId,
+            {
+              name: r.materialName,
+              values: { family: r.family, bondsWith: r.bondsWith, supportPartners: r.supportPartners },
+            },
+          ] as const,
+      ),
+      [recipe.material.id, { name: recipe.material.name, values: group('material') }] as const,
+    ]),
+    roles: roles.map((r) => ({
+      role: r.role,
+      mount: mountOf(r.toolId),
+      material: r.materialId,
+    })),
+    proofs: Object.values(proofs).flatMap((p) =>
+      (p.entries && p.entries.length > 1 ? p.entries : [p]).map((of) => ({
+        mount: 1,
+        material: recipe.material.id,
+        setting: p.key,
+        value: of.value,
+        ...of.range,
+        state: p.state,
+        daysLeft: p.daysLeft,
+        ...(of.trialName && { trial: of.trialName }),
+        ...(p.because && { because: p.because }),
+        conditions: of.conditions,
+      })),
+    ),
+    policy: {
+      provenOnly: job.provenOnly ? [job.class] : [],
+      mayStayUnproven: { [job.class]: policy?.mayStayUnproven ?? {} },
+      ...(policy && { ceilings: { [job.class]: policy.ceilings }, firstLayerMostMmPerS: policy.firstLayerMostMmPerS }),
+    },
+    job: { class: job.class, quantity: job.quantity, purpose: job.purpose ?? null, fileName: job.fileName },
+  };
+}

@@ -1,0 +1,81 @@
+import { renameSync, writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { checkingMesh } from '../areas/checks/model/meshJob.ts';
+import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
+import { edgeOf } from '../areas/checks/model/arrangeOnPlates.ts';
+import { notAppliedOf } from '../areas/rules/applied.ts';
+import type { CheckContext } from '../areas/rules/context.ts';
+import { laidBy } from '../areas/rules/meshLay.ts';
+import { boundsOf } from '../core/mesh/mesh.ts';
+import { asDrawn } from '../core/mesh/placement.ts';
+import { arrange } from '../core/geometry/arrange.ts';
+import { runAll } from '../core/result/stepwise.ts';
+import { countOf } from '../core/units/plural.ts';
+import { readContext } from './contextFile.ts';
+import { readWhole, unitOption } from './mesh.ts';
+import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
+
+const GAP_MM = 5;
+
+/** `generate MESH… --recipe CONTEXT.json --out FILE.gcode [--unit U] [--json]`: lays meshes by a context, without a server. One stands in the
+ *  middle of the plate, several are set beside each other. Prints the report of the program, what of the recipe it holds and what not. */
+export async function runGenerate(args: string[]): Promise<number> {
+  const text = { type: 'string' } as const;
+  const { values, positionals } = readArguments(args, {
+    recipe: text,
+    out: text,
+    unit: text,
+    json: { type: 'boolean' },
+  });
+  if (positionals.length === 0) throw new CommandFailure('generate takes one mesh or several');
+  if (!values['recipe']) throw new CommandFailure('--recipe is missing; give a context (docs/formats/context.md)');
+  if (!values['out']) throw new CommandFailure('--out is missing; name the program to write');
+  const context = readContext(String(values['recipe']));
+  const parts = positionals.map((file): PlatePart => {
+    const opened = openPlate(readWhole(file), { unit: unitOption(values), placement: asDrawn(0, 0) });
+    return opened.ok ? opened.value[0]! : refuse(opened.failure, file);
+  });
+  const laid = runAll(checkingMesh(setDown(parts, context), context));
+  if (!laid.ok) return refuse(laid.failure, positionals.map((p) => basename(p)).join(', '));
+  const { program, report, mesh } = laid.value;
+  const out = String(values['out']);
+  try {
+    writeFileSync(`${out}.part`, program);
+    renameSync(`${out}.part`, out);
+  } catch (error) {
+    throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
+  }
+  const { values: effective = {}, roles = [] } = context.recipe;
+  const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? []);
+  const left = new Set(notApplied.flatMap((n) => (n.setting ? [n.setting as string] : [])));
+  const applied = Object.fromEntries(Object.entries(laidBy(effective)).filter(([key]) => !left.has(key)));
+  const { layerRows, ...facts } = report;
+  if (values['json']) printJson({ ...facts, applied: { 'part body': applied }, notApplied });
+  else
+    process.stdout.write(
+      `${out}: ${countOf(layerRows.length, 'layer')}, ${(report.timeS / 60).toFixed(1)} min, ${(report.filamentMm / 1000).toFixed(2)} m of filament\n${notApplied.map((n) => `not applied: ${n.label}: ${n.why}\n`).join('')}`,
+    );
+  return 0;
+}
+
+/** One part in the middle of the plate, several beside each other. */
+function setDown(parts: readonly PlatePart[], context: CheckContext): readonly PlatePart[] {
+  const [w, d] = context.machine.travelMm;
+  const at = (part: PlatePart, xMm: number, yMm: number): PlatePart => ({ ...part, placement: asDrawn(xMm, yMm) });
+  if (parts.length === 1) return [at(parts[0]!, w / 2, d / 2)];
+  const sizes = parts.map(({ opened }) => {
+    const { min, max } = boundsOf(opened.mesh);
+    return { widthMm: max[0] - min[0], depthMm: max[1] - min[1] };
+  });
+  const { plates, tooLarge } = arrange(sizes, {
+    plateMm: [w, d],
+    gapMm: GAP_MM,
+    edgeMm: edgeOf(context),
+    mayTurn: false,
+  });
+  if (plates.length !== 1 || tooLarge.length > 0)
+    throw new CommandFailure(
+      `${countOf(parts.length, 'mesh', 'meshes')} do not fit on one plate of ${w} × ${d} mm; generate fewer`,
+    );
+  return plates[0]!.map(({ item, xMm, yMm }) => at(parts[item]!, xMm, yMm));
+}
