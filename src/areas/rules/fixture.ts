@@ -1,6 +1,6 @@
 import type { GcodeReport, LayerRow } from '../../core/gcode/report.ts';
 import type { MeshFacts } from '../../core/mesh/facts.ts';
-import type { OverhangRegion } from '../../core/mesh/overhang.ts';
+import { CEILING_DEG, type OverhangRegion } from '../../core/mesh/overhang.ts';
 import { BIN_MM, BINS, type Thickness } from '../../core/mesh/thickness.ts';
 import type { MeshLayerRow } from './meshReport.ts';
 import type { Proof } from '../library/model/records.ts';
@@ -341,6 +341,8 @@ export const rows = (changes: readonly Partial<LayerRow>[]): LayerRow[] =>
 export const patch = (steepestDeg: number, areaMm2: number): OverhangRegion => ({
   areaMm2,
   steepestDeg,
+  bare: { areaMm2, steepestDeg, zMm: 12 },
+  bareSlope: steepestDeg > CEILING_DEG ? { areaMm2: 0, steepestDeg: 0, zMm: 0 } : { areaMm2, steepestDeg, zMm: 12 },
   zMm: 12,
   xMm: 174,
   yMm: 171,

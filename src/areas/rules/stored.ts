@@ -3,10 +3,10 @@ import type { StoredKind } from '../../core/formats/storedJson.ts';
 type Older = Record<string, unknown>;
 
 /** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`; reports of schema
- *  2 measured neither the outer size nor the chamber. */
+ *  2 measured neither the outer size nor the chamber; those of 3 took an underside for supported or bare as a whole. */
 export const storedOutcome: StoredKind = {
   name: 'the outcome of a check',
-  schema: 3,
+  schema: 4,
   upgrades: [
     (outcome: { findings: readonly Older[]; runs: readonly Older[] }) => ({
       ...outcome,
@@ -16,6 +16,12 @@ export const storedOutcome: StoredKind = {
     (outcome: { report: Older }) => ({
       ...outcome,
       report: { ...outcome.report, outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 },
+    }),
+    (outcome: { mesh?: { overhangs: readonly Older[] } }) => ({
+      ...outcome,
+      ...(outcome.mesh && {
+        mesh: { ...outcome.mesh, overhangs: outcome.mesh.overhangs.map((o) => ({ ...o, bare: o, bareSlope: o })) },
+      }),
     }),
   ],
 };

@@ -91,7 +91,7 @@ export function orientMesh(
   const placement: Placement = { turnDeg, scale, xMm: 0, yMm: 0 };
   const stands = placed(mesh, placement);
   const { max } = boundsOf(stands);
-  const overhangs = overhangsOf(stands, topology, beyondDeg, layerHeightMm / 2);
+  const overhangs = overhangsOf(stands, topology, { beyondDeg, plateMm: layerHeightMm / 2 });
   const { areaMm2: contactMm2, ring } = footprint(stands);
   const isOpen = topology.twins.some((t, i) => t < 0 && !topology.isCollapsed[(i / 3) | 0]);
   const centre = isOpen ? null : momentsOf(stands, [0, 0, 0]).centre;

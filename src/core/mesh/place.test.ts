@@ -10,7 +10,8 @@ import { boxMesh, sphereMesh, turnedMesh } from './solids.ts';
 import { topologyOf } from './topology.ts';
 
 const plate = boxMesh([0, 0, 0], [40, 20, 2]);
-const overhangs = (m: ReturnType<typeof boxMesh>, beyond: number) => overhangsOf(m, topologyOf(m), beyond, 0.01);
+const overhangs = (m: ReturnType<typeof boxMesh>, beyond: number) =>
+  overhangsOf(m, topologyOf(m), { beyondDeg: beyond, plateMm: 0.01 });
 
 describe('placement', () => {
   test('a part stands on the plate with the middle of its footprint where it is set', () => {
@@ -56,6 +57,31 @@ describe('overhang', () => {
       expect(fromPlateDeg(leanDeg(-Math.sin((lean * Math.PI) / 180)))).toBeCloseTo(90 - lean, 9);
     },
   );
+  test('of a ball that is supported from 70° the zone from 50° to 70° hangs free: 2πr²(sin 70° − sin 50°) = 436 mm²', () => {
+    const ball = sphereMesh(20, 180, 20);
+    const [whole] = overhangsOf(ball, topologyOf(ball), { beyondDeg: 50, plateMm: 0.1, supportFromDeg: 70 });
+    const zone = (from: number, to: number): number =>
+      2 * Math.PI * 400 * (Math.sin((to * Math.PI) / 180) - Math.sin((from * Math.PI) / 180));
+    expect(zone(50, 70)).toBeCloseTo(436.4, 1);
+    expect(whole!.bare.areaMm2 / zone(50, 70)).toBeGreaterThan(0.95);
+    expect(whole!.bare.areaMm2 / zone(50, 70)).toBeLessThan(1.05);
+    expect(whole!.bare.steepestDeg).toBeLessThan(70);
+    expect(whole!.bare.zMm).toBeCloseTo(20 - 20 * Math.sin((70 * Math.PI) / 180), 0);
+    expect(whole!.areaMm2 / zone(50, 90)).toBeGreaterThan(0.95);
+  });
+  test('an underside with something laid before it hangs free only where there is nothing', () => {
+    // a plate of 30 × 30 mm on a block of 20 × 20 mm: its rim hangs free
+    const hanging = overhangsOf(
+      boxMesh([-15, -15, 10], [15, 15, 14]),
+      topologyOf(boxMesh([-15, -15, 10], [15, 15, 14])),
+      {
+        beyondDeg: 45,
+        plateMm: 0.1,
+        isLaid: (x, y, z) => z < 10 && Math.abs(x) < 10 && Math.abs(y) < 10,
+      },
+    );
+    expect(hanging.reduce((s, r) => s + r.areaMm2, 0) / 500).toBeCloseTo(1, 1);
+  });
   test('what lies on the plate is none, a lid over a gap is one, with its area and place', () => {
     expect(overhangs(boxMesh([0, 0, 0], [10, 10, 10]), 45)).toEqual([]);
     const floating = overhangs(boxMesh([0, 0, 5], [10, 20, 10]), 45);
@@ -64,6 +90,8 @@ describe('overhang', () => {
         areaMm2: expect.closeTo(200, 9),
         steepestDeg: 90,
         zMm: 5,
+        bare: { areaMm2: expect.closeTo(200, 9), steepestDeg: 90, zMm: 5 },
+        bareSlope: { areaMm2: 0, steepestDeg: 0, zMm: 0 }, // all of it is a ceiling
         xMm: expect.closeTo(5, 9),
         yMm: expect.closeTo(10, 9),
       },

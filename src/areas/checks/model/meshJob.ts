@@ -16,7 +16,7 @@ import { insideHullMm, planHull } from '../../../core/geometry/hull.ts';
 import { boundsOf, joined, MESH_UNITS, scaled, type Mesh } from '../../../core/mesh/mesh.ts';
 import { bridgeOf, type Bridge } from '../../../core/mesh/bridges.ts';
 import { momentsOf } from '../../../core/mesh/moments.ts';
-import { overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
+import { CEILING_DEG, overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
 import { placed } from '../../../core/mesh/placement.ts';
 import { measuringThickness } from '../../../core/mesh/thickness.ts';
 import { topologyOf } from '../../../core/mesh/topology.ts';
@@ -86,7 +86,13 @@ export function* checkingMesh(
   if (!read.ok) throw new RangeError(`our own program cannot be read: ${read.failure.what}`);
   yield 0.7;
   const limit = overhangLimitOf(sheet);
-  const overhangs = overhangsOf(mesh, topology, limit, lay.firstLayerHeightMm / 2);
+  const overhangs = overhangsOf(mesh, topology, {
+    beyondDeg: limit,
+    plateMm: lay.firstLayerHeightMm / 2,
+    supportFromDeg: laid.supports.some((s) => s.length > 0) ? lay.supportAngleDeg : null,
+    // one body cannot carry itself
+    isLaid: facts.shells > 1 ? insideLaid(laid.layers) : undefined,
+  });
   const rows = yield* within(
     rowsOf(laid, lay.visibleWall.widthMm, Math.ceil(lay.supportGapZMm / lay.layerHeightMm) + 1),
     0.72,
@@ -183,6 +189,34 @@ function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<Me
   return out;
 }
 
+/** Whether a place lies in a layer as it is laid. */
+function insideLaid(layers: readonly ToolpathLayer[]): (x: number, y: number, z: number) => boolean {
+  const boxes = layers.map(({ region }) => region.map((ring) => boxOf(ring)));
+  return (x, y, z) => {
+    let [low, high] = [0, layers.length - 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (layers[middle]!.zMm < z) low = middle + 1;
+      else high = middle;
+    }
+    if (z < 0 || z > layers[low]!.zMm) return false;
+    let isInside = false;
+    for (const [i, ring] of layers[low]!.region.entries()) {
+      const [x0, x1, y0, y1] = boxes[low]![i]!;
+      if (x >= x0 && x <= x1 && y >= y0 && y <= y1 && isInRing(ring, x, y)) isInside = !isInside;
+    }
+    return isInside;
+  };
+}
+function isInRing(ring: Ring, x: number, y: number): boolean {
+  let isInside = false;
+  for (let i = 0, k = ring.length - 2; i < ring.length; k = i, i += 2) {
+    const [yi, yk] = [ring[i + 1]!, ring[k + 1]!];
+    if (yi > y !== yk > y && x < ring[i]! + ((ring[k]! - ring[i]!) * (y - yi)) / (yk - yi)) isInside = !isInside;
+  }
+  return isInside;
+}
+
 /** Area of those outlines of a layer that touch nothing below them. */
 function floating(region: Region, laid: Toolpath, k: number, gapLayers: number): number {
   const below = laid.layers[k - 1]!.region;
@@ -221,8 +255,6 @@ function feetOf(contact: Region): MeshReport['feet'] {
   return { count: feet.length, smallestMm2: ringAreaMm2(smallest), xMm: (x0 + x1) / 2, yMm: (y0 + y1) / 2 };
 }
 
-/** Lean from which a surface is a ceiling. */
-const CEILING_DEG = 85;
 /** Only where the surface has a ceiling can a layer bridge anything. */
 function bridgesOf(
   laid: Toolpath,

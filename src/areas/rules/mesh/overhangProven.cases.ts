@@ -1,7 +1,7 @@
 import { joined } from '../../../core/mesh/mesh.ts';
-import { boxMesh, turnedMesh } from '../../../core/mesh/solids.ts';
+import { boxMesh, sphereMesh, turnedMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { notTriedBeyond, failedBeyond, row, patch } from '../fixture.ts';
+import { notTriedBeyond, failedBeyond, patch } from '../fixture.ts';
 import { overhangProven } from './overhangProven.ts';
 
 /** A cone that opens upward from 6 mm over 4 mm, with a rim of 1 mm. */
@@ -58,6 +58,27 @@ export const cases: RuleCases = {
     },
   ],
   job: [
+    {
+      when: 'support takes a ball from 70° on: what leans from 50° to 70° still hangs free',
+      mesh: { body: () => sphereMesh(20, 180, 20) },
+      values: { supportAngleDeg: 70, minimumLayerTimeS: 14 },
+      finds: [steeper('69° from the vertical (21° from the plate), 436.3 mm²', 1.206, 174, 171)],
+      others: ['holds-plate', 'stands-firm'],
+    },
+    {
+      when: 'one body is sunk into another: what lies within it does not hang',
+      mesh: {
+        body: () => joined([boxMesh([0, 0, 0], [40, 30, 10]), boxMesh([5, 5, 8], [35, 25, 20])]),
+      },
+      finds: [],
+    },
+    {
+      when: 'one body stands on another that is smaller: its rim hangs free',
+      mesh: {
+        body: () => joined([boxMesh([5, 5, 0], [35, 25, 10]), boxMesh([0, 0, 10], [40, 30, 14])]),
+      },
+      finds: [steeper('90° from the vertical (0° from the plate), 600.0 mm²', 10, 174, 171)],
+    },
     {
       when: 'a cone leans as far as is proven',
       mesh: {
@@ -263,28 +284,16 @@ export const cases: RuleCases = {
       finds: [steeper('85° from the vertical (5° from the plate), 30.0 mm²', 12, 174, 171)],
     },
     {
-      when: 'it overhangs by just the angle support begins at',
-      mesh: {},
-      values: { supportAngleDeg: 62 },
-      without: [],
-      measured: { mesh: { overhangs: [patch(62, 30)], overhangCount: 1, layers: [row({ supportMm2: 0.5 })] } },
-      finds: [steeper('62° from the vertical (28° from the plate), 30.0 mm²', 12, 174, 171)],
-    },
-    {
-      when: 'it overhangs more than support begins at',
-      mesh: {},
-      values: { supportAngleDeg: 60 },
-      without: [],
-      measured: { mesh: { overhangs: [patch(62, 30)], overhangCount: 1, layers: [row({ supportMm2: 0.5 })] } },
+      when: 'it leans more than support begins at: support takes it',
+      ...wide,
+      values: { ...wide.values, supportAngleDeg: 55 },
       finds: [],
     },
     {
-      when: 'support is asked for and none is generated',
-      mesh: {},
-      values: { supportAngleDeg: 60 },
-      without: [],
-      measured: { mesh: { overhangs: [patch(62, 30)], overhangCount: 1, layers: [row({})] } },
-      finds: [steeper('62° from the vertical (28° from the plate), 30.0 mm²', 12, 174, 171)],
+      when: 'it leans less than support begins at',
+      ...wide,
+      values: { ...wide.values, supportAngleDeg: 65 },
+      finds: [steeper(atItsFoot.figure, 0, 174, 171)],
     },
   ],
 };

@@ -1,29 +1,25 @@
-import type { OverhangRegion } from '../../../core/mesh/overhang.ts';
+import { CEILING_DEG, type OverhangRegion } from '../../../core/mesh/overhang.ts';
 import { formatFigure } from '../../../core/units/format.ts';
-import type { CheckContext } from '../context.ts';
 import { defineRule, type Found } from '../define.ts';
 import type { MeshReport } from '../meshReport.ts';
 
 const SMALLEST_MM2 = 2;
 const MOST = 5;
-const CEILING_DEG = 85;
 /** A bridge is told at the top of its layer, its ceiling at the bottom. */
 const ABOVE_MM = 0.6;
 
-/** Undersides that hang free: what leans further than support begins stands on it, and a ceiling held at both ends is a bridge. */
-export function bareOverhangs(
-  { overhangs, layers, bridges }: Pick<MeshReport, 'overhangs' | 'layers' | 'bridges'>,
-  { recipe }: CheckContext,
-): readonly OverhangRegion[] {
-  const supportFrom = recipe.lay?.supportAngleDeg ?? null;
-  const hasSupport = layers.some((l) => l.supportMm2 > 0);
-  return overhangs.filter(
-    (o) =>
-      o.areaMm2 >= SMALLEST_MM2 &&
-      !(hasSupport && supportFrom !== null && o.steepestDeg > supportFrom) &&
-      !(o.steepestDeg > CEILING_DEG && bridges.some((b) => Math.abs(b.zMm - o.zMm) < ABOVE_MM)),
-  );
-}
+/** Undersides that hang free, by what of them does: support takes what leans further, and a bridge its ceiling. */
+export const bareOverhangs = ({
+  overhangs,
+  bridges,
+}: Pick<MeshReport, 'overhangs' | 'bridges'>): readonly OverhangRegion[] =>
+  overhangs
+    .map((o) => {
+      const isBridge = o.steepestDeg > CEILING_DEG && bridges.some((b) => Math.abs(b.zMm - o.zMm) < ABOVE_MM);
+      return { ...o, ...(isBridge ? o.bareSlope : o.bare) };
+    })
+    .filter((o) => o.areaMm2 >= SMALLEST_MM2)
+    .sort((a, b) => b.areaMm2 - a.areaMm2);
 
 export const overhangProven = defineRule({
   id: 'overhang-proven',
@@ -51,11 +47,11 @@ export const overhangProven = defineRule({
     },
   },
   mesh: {
-    reads: ['bridges', 'layers', 'overhangCount', 'overhangLimitDeg', 'overhangs'],
-    find: ({ overhangs, overhangCount, overhangLimitDeg, layers, bridges }, { context }) => {
+    reads: ['bridges', 'overhangCount', 'overhangLimitDeg', 'overhangs'],
+    find: ({ overhangs, overhangCount, overhangLimitDeg, bridges }, { context }) => {
       const proof = context.proofs['steepestOverhangDeg'];
       const isProven = proof !== undefined && proof.state !== 'sister';
-      const bare = bareOverhangs({ overhangs, layers, bridges }, context);
+      const bare = bareOverhangs({ overhangs, bridges });
       const found: Found[] = bare.slice(0, MOST).map((o) => ({
         severity: isProven && proof.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution',
         title: isProven ? 'Overhang angle above what is proven' : 'Overhang angle is not proven here',

@@ -14,7 +14,7 @@ const RESTS_ON: Readonly<Partial<Record<FilamentTrial, (job: JobInput, setting: 
   dimensions: (job, { key }) => key !== 'contourOffsetMm' || (job.mesh !== undefined && isOn(job, key)),
   pressure: (job, { key }) => job.mesh !== undefined && isOn(job, key),
   refill: (job, { key }) => job.mesh !== undefined && isOn(job, key),
-  overhang: ({ mesh, context }) => mesh !== undefined && bareOverhangs(mesh, context).length > 0,
+  overhang: ({ mesh }) => mesh !== undefined && bareOverhangs(mesh).length > 0,
   bridge: ({ mesh }) => (mesh?.bridges ?? []).length > 0,
   'head-offset': ({ report }) => report.tools.some(({ tool }) => tool > 0),
 };
@@ -31,7 +31,7 @@ export const proofsComplete = defineRule({
   source:
     'decisions: in a proven-only class every setting the job uses needs valid evidence; exceptions stand in the policy',
   program: { reads: READS, find: judge },
-  mesh: { reads: ['bridges', 'layers', 'overhangs'], readsProgram: READS, find: (_, job) => judge(job) },
+  mesh: { reads: ['bridges', 'overhangs'], readsProgram: READS, find: (_, job) => judge(job) },
 });
 
 function judge(job: JobInput): readonly Found[] | NotChecked {

@@ -140,11 +140,11 @@ export const cases: RuleCases = {
       needs: 'the size the part should have; a program does not say it',
     },
     {
-      when: 'one brought along, where as drawn lies within what is proven, and at its very end',
+      when: 'one brought along, where as drawn lies at the very ends of what is proven',
       proofs: {
-        scaleXPercent: notTriedBeyond(100.2, 99.9, 100.5),
+        scaleXPercent: notTriedBeyond(100.2, 100, 100.5),
         scaleYPercent: notTriedBeyond(99.8, 99.6, 100),
-        scaleZPercent: notTriedBeyond(100.2, 100, 100.4),
+        scaleZPercent: notTriedBeyond(100.2, 99.9, 100.4),
       },
       finds: [],
       needs: 'the size the part should have; a program does not say it',
