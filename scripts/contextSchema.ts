@@ -92,6 +92,7 @@ export const contextSchema = (): object => ({
     job: closed({
       class: { enum: jobClasses },
       quantity: counted,
+      prints: counted,
       purpose: { enum: [...purposes, null] },
       fileName: { type: 'string', minLength: 1, maxLength: 255 },
     }),

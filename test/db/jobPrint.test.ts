@@ -87,6 +87,7 @@ const spoolG = async (): Promise<number> => (await findLoaded(tech(), bench.m.id
 
 test('three pieces on plates of one are three prints, each with everything seen to anew', async () => {
   const id = await approved(3);
+  expect((await pageOf(id)).sheet!.job).toMatchObject({ quantity: 3, prints: 3 });
   const { massG } = (await pageOf(id)).run!.outcome!.estimate;
   let left = await spoolG();
   for (const n of [1, 2, 3]) {

@@ -27,7 +27,10 @@ export interface CheckContext {
     readonly class: JobClass;
     readonly provenOnly: boolean;
     readonly fileName: string;
+    /** Pieces. */
     readonly quantity: number;
+    /** Prints they take: a plate may hold several pieces. As many as pieces where nothing is said, and in older runs. */
+    readonly prints?: number;
     /** Null where nobody said, and in older runs. */
     readonly purpose?: Purpose | null;
   };
@@ -113,7 +116,7 @@ export interface ContextSources {
   readonly mounted: CheckContext['machine']['mounted'];
   readonly loaded: CheckContext['machine']['loaded'];
   readonly policy: Pick<Policy, 'provenOnly' | 'mayStayUnproven' | 'ceilings' | 'firstLayerMostMmPerS'>;
-  readonly job: Pick<CheckContext['job'], 'class' | 'fileName' | 'quantity' | 'purpose'>;
+  readonly job: Pick<CheckContext['job'], 'class' | 'fileName' | 'quantity' | 'prints' | 'purpose'>;
 }
 
 /** The surroundings of a check; refused where the printer profile has no travel, for nothing can be judged without. */

@@ -127,6 +127,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       class: job.class ?? 'in-house',
       fileName: job.fileName ?? fileName,
       quantity: job.quantity ?? 1,
+      ...(job.prints !== undefined && { prints: job.prints }),
       purpose: job.purpose ?? null,
     },
   });
@@ -278,6 +279,12 @@ export function fileOfContext({ machine, recipe, proofs, policy, job }: CheckCon
       mayStayUnproven: { [job.class]: policy?.mayStayUnproven ?? {} },
       ...(policy && { ceilings: { [job.class]: policy.ceilings }, firstLayerMostMmPerS: policy.firstLayerMostMmPerS }),
     },
-    job: { class: job.class, quantity: job.quantity, purpose: job.purpose ?? null, fileName: job.fileName },
+    job: {
+      class: job.class,
+      quantity: job.quantity,
+      ...(job.prints !== undefined && { prints: job.prints }),
+      purpose: job.purpose ?? null,
+      fileName: job.fileName,
+    },
   };
 }

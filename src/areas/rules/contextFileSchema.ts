@@ -138,6 +138,7 @@ export const contextFileSchema = object({
   job: object({
     class: string().oneOf(jobClasses),
     quantity: figure.integer().min(1),
+    prints: figure.integer().min(1),
     purpose: string().oneOf(purposes).nullable(),
     fileName: string().min(1).max(255),
   })

@@ -1,6 +1,10 @@
 import { massG } from '../../core/toolpath/bead.ts';
+import type { CheckContext } from './context.ts';
 import type { Estimate } from './outcome.ts';
 import type { JobInput } from './define.ts';
+
+/** Prints that the whole job takes. */
+export const printsOf = ({ job }: CheckContext): number => job.prints ?? job.quantity;
 
 /** What one print takes. */
 export function estimateOf({ report, context }: JobInput): Estimate {

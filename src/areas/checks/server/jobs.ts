@@ -279,6 +279,7 @@ export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferS
     class: row.class,
     fileName: unpackedName(row.fileName),
     quantity: row.quantity,
+    prints: printsWanted(row),
     overrides: r.overrides,
     roles: r.roles,
     purpose: row.purpose,

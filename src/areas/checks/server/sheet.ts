@@ -21,6 +21,8 @@ export interface RecipeSources {
   readonly class: JobClass;
   readonly fileName: string;
   readonly quantity: number;
+  /** Prints they take, where it is known what lies on a plate. */
+  readonly prints?: number;
   readonly overrides: Values;
   /** What a kept recipe prints further roles with; the part body alone where left out. */
   readonly roles?: readonly RoleChoice[];
@@ -69,6 +71,7 @@ export async function makeSheet(
       class: input.class,
       fileName: input.fileName,
       quantity: input.quantity,
+      ...(input.prints !== undefined && { prints: input.prints }),
       purpose: input.purpose ?? null,
     },
   });

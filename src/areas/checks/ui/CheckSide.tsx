@@ -10,13 +10,13 @@ const title = new Map(rules.map((r) => [r.id, r.title]));
 /** Estimate, when findings bite, and which rules ran or could not. */
 export function CheckSide({
   outcome,
-  quantity,
+  prints,
   rulesVersion,
   note,
   programHref,
 }: {
   readonly outcome: CheckOutcome;
-  readonly quantity: number;
+  readonly prints: number;
   readonly rulesVersion: string | null;
   readonly note?: string;
   /** Where the program laid from a mesh can be had. */
@@ -28,7 +28,7 @@ export function CheckSide({
   const silent = outcome.runs.filter((x) => !x.ran);
   return (
     <aside className="side">
-      <h3>Estimate, one print{quantity > 1 && ` of ${quantity}`}</h3>
+      <h3>Estimate, one print{prints > 1 && ` of ${prints}`}</h3>
       <dl className="kv">
         <dt>print</dt>
         <dd>{formatDuration(e.timeS)}</dd>
@@ -48,6 +48,19 @@ export function CheckSide({
           {r.spiral && ' turns'}
         </dd>
       </dl>
+      {prints > 1 && (
+        <>
+          <h3>All {prints} prints</h3>
+          <dl className="kv">
+            <dt>time</dt>
+            <dd>{formatDuration((e.timeS + e.heatingS) * prints)}</dd>
+            <dt>mass</dt>
+            <dd>{(e.massG * prints).toFixed(1)} g</dd>
+            <dt>cost</dt>
+            <dd>€ {(e.cost * prints).toFixed(2)}</dd>
+          </dl>
+        </>
+      )}
       {r.boundsMm && !mesh && (
         <>
           <h3>Measured</h3>

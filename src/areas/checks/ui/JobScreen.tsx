@@ -221,7 +221,7 @@ export function JobScreen({ id }: { readonly id: string }) {
             <CheckSide
               rulesVersion={run?.rulesVersion ?? null}
               outcome={outcome}
-              quantity={j.quantity}
+              prints={j.prints}
               programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}
               note={
                 run?.doneAt

@@ -1,6 +1,6 @@
 import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { navigate } from '../../../ui/router.tsx';
@@ -12,6 +12,7 @@ import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
+import { printsWanted } from '../model/prints.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { isReadAlike, type PlannedPlate } from '../model/arrangeOnPlates.ts';
@@ -126,7 +127,7 @@ export function NewJobScreen() {
     const asked = new URLSearchParams(location.search).get('recipe');
     if (asked) void chooseRecipe(asked);
   }, []);
-  const sheet = useSheet(
+  const limits = useSheet(
     file && {
       file,
       machineId,
@@ -141,11 +142,13 @@ export function NewJobScreen() {
     },
     setValidationError,
   );
+  const prints = printsWanted({ quantity: limits?.job.quantity ?? 1, mesh: choice });
+  const sheet = useMemo(() => limits && { ...limits, job: { ...limits.job, prints } }, [limits, prints]);
   useEffect(() => {
-    if (!sheet || isSetDown.current) return;
-    const [w, d] = sheet.machine.travelMm;
+    if (!limits || isSetDown.current) return;
+    const [w, d] = limits.machine.travelMm;
     setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
-  }, [sheet]);
+  }, [limits]);
   /** Reads or stands the part otherwise. */
   const change = (next: MeshChoice): void => {
     if (next.placement !== choice?.placement) isSetDown.current = true;
@@ -386,7 +389,7 @@ export function NewJobScreen() {
             <CheckSide
               rulesVersion={RULES_VERSION}
               outcome={check.outcome}
-              quantity={Number(quantity) || 1}
+              prints={prints}
               note="Read on this device; kept as a job, the server’s own run is the record."
             />
           </div>

@@ -10,11 +10,13 @@ export interface Asked {
   readonly coupon?: number;
 }
 const LONGEST_ANSWER = 1 << 20;
+/** A picture is drawn while somebody waits for it, on a machine that may have other things to do. */
+const ANSWER_MS = 20_000;
 
 /** Asks the instrument server for one thing; rejects with a plain reason. */
 function ask(port: number, question: object): Promise<Record<string, unknown>> {
   return new Promise((resolve, reject) => {
-    const socket = net.connect({ host: '127.0.0.1', port, timeout: 2000 });
+    const socket = net.connect({ host: '127.0.0.1', port, timeout: ANSWER_MS });
     let text = '';
     socket.setEncoding('utf8');
     socket.once('timeout', () => {

@@ -36,6 +36,12 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'three cost no more than allowed, for one print gives them all',
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.2 } } },
+      job: { quantity: 3, prints: 1 },
+      finds: [],
+    },
+    {
       when: 'the farm limits another class',
       policy: { ceilings: { 'lights-out': { ...noCeilings, cost: 0.1 } } },
       finds: [],

@@ -1,5 +1,5 @@
 import { defineRule } from '../define.ts';
-import { estimateOf } from '../estimate.ts';
+import { estimateOf, printsOf } from '../estimate.ts';
 
 export const costCeiling = defineRule({
   id: 'cost-ceiling',
@@ -14,7 +14,8 @@ export const costCeiling = defineRule({
       const most = input.context.policy.ceilings.cost;
       if (most === null) return [];
       const { quantity } = input.context.job;
-      const cost = estimateOf(input).cost * quantity;
+      const prints = printsOf(input.context);
+      const cost = estimateOf(input).cost * prints;
       if (cost <= most) return [];
       return [
         {

@@ -82,6 +82,12 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'ten are ordered, and the spool holds the two prints they take',
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 2 } },
+      job: { quantity: 10, prints: 2 },
+      finds: [],
+    },
+    {
       when: 'the spool holds just what it needs',
       measured: { report: { extrudedVolumeMm3: 100_000 } },
       machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 107 } },

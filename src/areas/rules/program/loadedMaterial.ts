@@ -1,5 +1,6 @@
 import { grams } from '../grams.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
+import { printsOf } from '../estimate.ts';
 import { defineRule, type Found } from '../define.ts';
 
 export const loadedMaterial = defineRule({
@@ -55,7 +56,7 @@ export const loadedMaterial = defineRule({
           origin: 'recipe',
           fix: `load ${material.name} on ${context.machine.name} or check with a recipe for ${loaded.name}`,
         });
-      const needed = massG(report.extrudedVolumeMm3, material.densityGPerCm3) * context.job.quantity;
+      const needed = massG(report.extrudedVolumeMm3, material.densityGPerCm3) * printsOf(context);
       if (needed > loaded.remainingG)
         found.push({
           severity: 'caution',

@@ -1,6 +1,6 @@
 import { grams } from '../grams.ts';
 import { defineRule } from '../define.ts';
-import { estimateOf } from '../estimate.ts';
+import { estimateOf, printsOf } from '../estimate.ts';
 
 export const massCeiling = defineRule({
   id: 'mass-ceiling',
@@ -15,7 +15,8 @@ export const massCeiling = defineRule({
       const most = input.context.policy.ceilings.massG;
       if (most === null) return [];
       const { quantity } = input.context.job;
-      const mass = estimateOf(input).massG * quantity;
+      const prints = printsOf(input.context);
+      const mass = estimateOf(input).massG * prints;
       if (mass <= most) return [];
       return [
         {
@@ -25,8 +26,8 @@ export const massCeiling = defineRule({
           limit: `${most} g`,
           origin: `farm policy, class ${input.context.job.class}`,
           fix:
-            mass / quantity > most
-              ? `less infill, or another class: one alone weighs ${grams(mass / quantity)}`
+            mass / prints > most
+              ? `less infill, or another class: one print alone weighs ${grams(mass / prints)}`
               : `print ${Math.floor((most * quantity) / mass)} at most, the others as another job`,
         },
       ];
