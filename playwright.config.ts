@@ -5,7 +5,7 @@ export default defineConfig({
   testMatch: '*.e2e.ts',
   workers: 2,
   fullyParallel: false,
-  timeout: 120_000,
+  timeout: 180_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '.data/e2e-report.json' }]],
   outputDir: '.data/test-results',
