@@ -1,8 +1,16 @@
 import { catalogue, settingsOf } from '../src/areas/library/settings/catalogue.ts';
 import type { ProfileKind } from '../src/areas/library/settings/define.ts';
 import { machineStates } from '../src/areas/machines/model/occupancy.ts';
-import { jobClasses } from '../src/areas/machines/model/policy.ts';
+import { jobClasses, REASON_LENGTH } from '../src/areas/machines/model/policy.ts';
 import { purposes } from '../src/areas/rules/context.ts';
+import {
+  ends,
+  evidenceStates,
+  fileRoleNames,
+  LONGEST_NAME,
+  MOST,
+  MOST_PROOFS,
+} from '../src/areas/rules/contextFileSchema.ts';
 import { settingDefs } from './librarySchema.ts';
 
 const closed = (properties: object, required: readonly string[] = []): object => ({
@@ -11,14 +19,16 @@ const closed = (properties: object, required: readonly string[] = []): object =>
   ...(required.length > 0 && { required }),
   properties,
 });
-const list = (items: object, maxItems = 64): object => ({ type: 'array', maxItems, items });
+const list = (items: object, maxItems = MOST): object => ({ type: 'array', maxItems, items });
 const refs = (keys: readonly string[]): object =>
   closed(Object.fromEntries(keys.map((key) => [key, { $ref: `#/$defs/${key}` }])));
 const valuesOf = (kind: ProfileKind): object => refs(settingsOf(kind).map((s) => s.key));
-const name = { type: 'string', minLength: 1, maxLength: 120 };
+const name = { type: 'string', minLength: 1, maxLength: LONGEST_NAME };
 const counted = { type: 'integer', minimum: 1 };
-const ends = { enum: ['failedBeyond', 'notTriedBeyond'] };
-const reasons = { type: 'object', additionalProperties: { type: 'string', minLength: 5, maxLength: 200 } };
+const reasons = {
+  type: 'object',
+  additionalProperties: { type: 'string', minLength: REASON_LENGTH[0], maxLength: REASON_LENGTH[1] },
+};
 const ceiling = { type: ['number', 'null'], exclusiveMinimum: 0 };
 
 /** JSON Schema 2020-12 of a job's surroundings, from the catalogue: `npm run docs` writes it. */
@@ -46,7 +56,7 @@ export const contextSchema = (): object => ({
     roles: list(
       closed(
         {
-          role: { enum: ['part body', 'support', 'support contact', 'raft/brim'] },
+          role: { enum: fileRoleNames },
           mount: counted,
           slot: counted,
           material: name,
@@ -64,9 +74,9 @@ export const contextSchema = (): object => ({
           value: { type: 'number' },
           min: { type: 'number' },
           max: { type: 'number' },
-          minEnd: ends,
-          maxEnd: ends,
-          state: { enum: ['proven', 'due', 'sister', 'unproven'] },
+          minEnd: { enum: ends },
+          maxEnd: { enum: ends },
+          state: { enum: evidenceStates },
           trial: name,
           because: name,
           daysLeft: { type: 'number' },
@@ -79,7 +89,7 @@ export const contextSchema = (): object => ({
         },
         ['setting', 'value', 'min', 'max'],
       ),
-      1000,
+      MOST_PROOFS,
     ),
     policy: closed({
       provenOnly: list({ enum: jobClasses }),

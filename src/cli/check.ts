@@ -3,7 +3,8 @@ import type { CheckContext } from '../areas/rules/context.ts';
 import { basename } from 'node:path';
 import { inspectFile } from './inspect.ts';
 import { asDrawn } from '../core/mesh/placement.ts';
-import { withTrialTimes } from '../areas/checks/model/trialTimes.ts';
+import { addingTrialTimes } from '../areas/checks/model/trialTimes.ts';
+import { runAll } from '../core/result/stepwise.ts';
 import { checkMesh } from '../areas/checks/model/meshJob.ts';
 import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import { fetchContext, readContext } from './contextFile.ts';
@@ -35,7 +36,7 @@ export async function runCheck(args: string[]): Promise<number> {
   const sheet =
     given === undefined
       ? await fetchContext(values, basename(file))
-      : withTrialTimes(readContext(String(given), basename(file)));
+      : runAll(addingTrialTimes(readContext(String(given), basename(file))));
   const outcome = isMeshFile(file)
     ? checkMeshFile(file, sheet, values)
     : checkJob({ report: await inspectFile(file, sheet.machine.motion), context: sheet });

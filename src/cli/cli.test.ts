@@ -300,8 +300,9 @@ describe('by a context, without a server', () => {
     const small = write('small.stl', writeStl(boxMesh([0, 0, 0], [20, 20, 2])));
     const two = run(['generate', small, small, '--recipe', context, '--out', out, '--json']);
     expect([two.code, two.err]).toEqual([0, '']);
-    const { boundsMm } = JSON.parse(two.out) as { boundsMm: { min: number[]; max: number[] } };
-    expect(boundsMm.max[0]! - boundsMm.min[0]! + boundsMm.max[1]! - boundsMm.min[1]!).toBeGreaterThan(60);
+    // two of 20 mm, 5 mm apart, across or along
+    const { outerMm } = JSON.parse(two.out) as { outerMm: number[] };
+    expect([...outerMm.slice(0, 2)].sort((a, b) => a - b).map((mm) => Math.round(mm))).toEqual([20, 45]);
     const r = run(['generate', plate, plate, plate, plate, plate, '--recipe', context, '--out', out]);
     expect([r.code, r.out, r.err.trim()]).toEqual([
       2,

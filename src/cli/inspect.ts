@@ -5,7 +5,7 @@ import { exampleLimits, type MotionLimits } from '../core/motion/limits.ts';
 import { formatDuration } from '../core/units/format.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 import { limitsOf } from './limitsFile.ts';
-import { isMeshFile, meshSummary, readHead, readMeshFile } from './mesh.ts';
+import { isMeshFile, meshSummary, readHead, readMeshFile, unitOption } from './mesh.ts';
 import { inspectStack } from './stack.ts';
 
 /** Streams a file through the inspector; refuses with place and reason. */
@@ -37,7 +37,7 @@ export async function runInspect(args: string[]): Promise<number> {
   const [file] = positionals;
   if (!file || positionals.length !== 1) throw new CommandFailure('inspect takes one file');
   const summary = isMeshFile(file)
-    ? meshSummary(readMeshFile(file, values['unit'] as string | undefined))
+    ? meshSummary(readMeshFile(file, unitOption(values)))
     : isZip(file)
       ? inspectStack(readFileSync(file))
       : null;

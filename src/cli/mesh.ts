@@ -56,12 +56,10 @@ export function unitOption(values: Options): MeshUnit | null {
 }
 
 /** A mesh file in millimetres; `unit` is for files that state none. */
-export function readMeshFile(path: string, told: string | undefined): MeshOnDisk {
-  if (told !== undefined && !isMeshUnit(told))
-    throw new CommandFailure(`--unit "${told}" is none of ${Object.keys(MESH_UNITS).join(', ')}`);
-  const read = openMesh(readWhole(path), told ?? null);
+export function readMeshFile(path: string, told: MeshUnit | null): MeshOnDisk {
+  const read = openMesh(readWhole(path), told);
   const opened = read.ok ? read.value : refuse(read.failure, path);
-  if (told !== undefined && told !== opened.unit)
+  if (told !== null && told !== opened.unit)
     throw new CommandFailure(`${path}: the file states its unit, ${opened.unit}; leave --unit out`);
   return { ...opened, survey: surveyMesh(opened.mesh) };
 }
@@ -98,7 +96,7 @@ export async function runSlice(args: string[]): Promise<number> {
   const [path] = positionals;
   if (!path || positionals.length !== 1) throw new CommandFailure('slice takes one mesh');
   const layerHeightMm = figureOption(values, 'layer-height-mm');
-  const { mesh, survey } = readMeshFile(path, values.unit as string | undefined);
+  const { mesh, survey } = readMeshFile(path, unitOption(values));
   const { min, max } = survey.facts.bounds;
   const count = (max[2] - min[2]) / layerHeightMm;
   if (count > MOST_LAYERS)

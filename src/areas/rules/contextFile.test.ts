@@ -135,7 +135,7 @@ describe('is refused with its place:', () => {
     [
       'a mount that is not there',
       { ...example(), roles: [{ role: 'part body', mount: 2, material: 'asa-natural' }] },
-      'part body asks for mount 2; the machine has 1 @ roles[0].mount',
+      'There is no mount 2; the machine has 1 @ roles[0].mount',
     ],
     [
       'a material that is not there',
@@ -146,6 +146,54 @@ describe('is refused with its place:', () => {
       'a part without a body',
       { ...example(), roles: [{ role: 'support', material: 'asa-natural' }], materials: { a: {}, b: {} } },
       'No role says what the part body is printed with @ roles',
+    ],
+    [
+      'a slot that is not there',
+      { ...example(), roles: [{ role: 'part body', slot: 2, material: 'asa-natural' }] },
+      'There is no slot 2 @ roles[0].slot',
+    ],
+    [
+      'a slot with a material that is not there',
+      { ...example(), machine: { ...example().machine, mounts: [{ slots: [{ material: 'pva' }] }] } },
+      'No material "pva" @ machine.mounts[0].slots[0].material',
+    ],
+    [
+      'a role that stands there twice',
+      { ...example(), roles: [...example().roles!, ...example().roles!] },
+      'part body stands there twice @ roles[1].role',
+    ],
+    [
+      'values of a role that cannot be applied',
+      { ...example(), roles: [...example().roles!, { role: 'support', material: 'asa-natural', values: { flow: 1 } }] },
+      'Values of support cannot be applied yet @ roles[1].values',
+    ],
+    [
+      'an unknown setting of a role',
+      { ...example(), roles: [{ role: 'part body', material: 'asa-natural', values: { flw: 1 } }] },
+      'No setting "flw" @ roles[0].values.flw',
+    ],
+    [
+      'an unknown setting of a mount nothing prints with',
+      {
+        ...example(),
+        machine: { ...example().machine, mounts: [...example().machine!.mounts!, { values: { nozle: 1 } }] },
+      },
+      'No setting "nozle" @ machine.mounts[1].values.nozle',
+    ],
+    [
+      'a proof with its ends swapped',
+      { ...example(), proofs: [{ setting: 'flow', value: 1, min: 1.1, max: 1 }] },
+      '1.1 to 1 is no range @ proofs[0].min',
+    ],
+    [
+      'a proof of a mount that is not there',
+      { ...example(), proofs: [{ mount: 3, setting: 'flow', value: 1, min: 1, max: 1 }] },
+      'There is no mount 3; the machine has 1 @ proofs[0].mount',
+    ],
+    [
+      'a proof of a material that is not there',
+      { ...example(), proofs: [{ material: 'pva', setting: 'flow', value: 1, min: 1, max: 1 }] },
+      'No material "pva" @ proofs[0].material',
     ],
     ['a later version', { ...example(), version: 2 }, 'version must be one of the following values: 1 @ version'],
     ['resin', { ...example(), technology: 'resin' }, 'Resin jobs are not checked yet @ technology'],

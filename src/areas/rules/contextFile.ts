@@ -22,10 +22,11 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
   }
   if (file.technology === 'resin')
     return fail({ code: 'technology', what: 'Resin jobs are not checked yet', where: 'technology' });
-  const { machine = {}, process = {}, roles = [], policy = {}, job = {} } = file;
+  const { machine = {}, process = {}, policy = {}, job = {}, proofs = [] } = file;
   const materials = file.materials ?? {};
   const mounts = machine.mounts ?? [{}];
-  const body = roles.find((r) => r.role === 'part body') ?? onlyMaterial(Object.keys(materials));
+  const roles = file.roles ?? onlyMaterial(Object.keys(materials));
+  const body = roles.find((r) => r.role === 'part body');
   if (!body)
     return fail({
       code: 'noBody',
@@ -33,45 +34,17 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       where: 'roles',
       todo: 'add {"role": "part body", "material": …}',
     });
-  for (const [i, r] of [...roles, ...(roles.length === 0 ? [body] : [])].entries()) {
-    if (!mounts[(r.mount ?? 1) - 1])
-      return fail({
-        code: 'noMount',
-        what: `${r.role} asks for mount ${r.mount ?? 1}; the machine has ${mounts.length}`,
-        where: `roles[${i}].mount`,
-      });
-    if (!(r.material in materials))
-      return fail({ code: 'noMaterial', what: `No material "${r.material}"`, where: `roles[${i}].material` });
-  }
+  const wrong = wrongReference(file, roles, mounts, materials) ?? wrongGroup(file, roles, mounts, materials);
+  if (wrong) return fail(wrong);
   const mount = mounts[(body.mount ?? 1) - 1]!;
-  const levels: (Level & { readonly where: string; readonly owner: ProfileKind | null })[] = [
-    { where: 'roles', owner: null, own: body.values ?? {} },
-    { where: 'process.values', owner: 'process' as const, own: process.values ?? {} },
-    {
-      where: `materials.${body.material}.values`,
-      owner: 'material' as const,
-      own: materials[body.material]?.values ?? {},
-    },
-    { where: `machine.mounts[${(body.mount ?? 1) - 1}].values`, owner: 'tool' as const, own: mount.values ?? {} },
-    { where: 'machine.values', owner: 'printer' as const, own: machine.values ?? {} },
-  ].map((l) => ({ ...l, kind: l.owner ?? 'job', name: l.where, profileId: null }));
-  const others = Object.entries(materials).map(([key, m]) => ({
-    where: `materials.${key}.values`,
-    owner: 'material' as const,
-    own: m.values ?? {},
-  }));
-  for (const { where, owner, own } of [...levels, ...others]) {
-    const wrong = wrongValue(own, owner, where);
-    if (wrong) return fail(wrong);
-  }
-  const unknownProof = (file.proofs ?? []).findIndex((p) => !findSetting(p.setting));
-  if (unknownProof >= 0)
-    return fail({
-      code: 'unknownSetting',
-      what: `No setting "${file.proofs![unknownProof]!.setting}"`,
-      where: `proofs[${unknownProof}].setting`,
-      todo: 'docs/settings.md lists every key',
-    });
+  const level = (kind: Level['kind'], own: Values = {}): Level => ({ kind, name: kind, profileId: null, own });
+  const levels = [
+    level('job', body.values),
+    level('process', process.values),
+    level('material', materials[body.material]!.values),
+    level('tool', mount.values),
+    level('printer', machine.values),
+  ];
   const v = valuesOf(resolveValues(levels));
   const toolId = (n: number | undefined): string => `mount ${n ?? 1}`;
   const slot = mount.slots?.[(body.slot ?? 1) - 1] ?? null;
@@ -84,7 +57,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
     material: { id: body.material, name: nameOf(body.material) },
     process: { id: 'process', name: process.name ?? 'process' },
     values: v,
-    roles: (roles.length > 0 ? roles : [body]).map((r): RecipeRole => {
+    roles: roles.map((r): RecipeRole => {
       const of = materials[r.material]?.values ?? {};
       const word = (key: string): string => (typeof of[key] === 'string' ? of[key] : '');
       return {
@@ -97,7 +70,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
         supportPartners: word('supportPartners'),
       };
     }),
-    proofs: proofsOf((file.proofs ?? []).filter((p) => isOf(p, body))),
+    proofs: proofsOf(proofs.filter((p) => isOf(p, body))),
     asKnown: {
       name: machineName,
       ready: machine.state !== 'not ready' && machine.state !== 'stopped',
@@ -133,8 +106,8 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
   });
 }
 
-const onlyMaterial = (keys: readonly string[]): FileRole | undefined =>
-  keys.length === 1 ? { role: 'part body', material: keys[0]! } : undefined;
+const onlyMaterial = (keys: readonly string[]): readonly FileRole[] =>
+  keys.length === 1 ? [{ role: 'part body', material: keys[0]! }] : [];
 const isOf = (p: FileProof, body: FileRole): boolean =>
   (p.mount ?? 1) === (body.mount ?? 1) && (p.material ?? body.material) === body.material;
 
@@ -148,17 +121,93 @@ function failureOf(error: ValidationError): Failure {
     todo: 'docs/formats/context.md lists every key',
   };
 }
+type Mounts = NonNullable<NonNullable<ContextFile['machine']>['mounts']>;
+type Materials = NonNullable<ContextFile['materials']>;
+
+/** The first mount, slot, material or setting that is named and is not there, or is named twice. */
+function wrongReference(
+  { proofs = [] }: ContextFile,
+  roles: readonly FileRole[],
+  mounts: Mounts,
+  materials: Materials,
+): Failure | null {
+  const no = (what: string, where: string, todo = 'docs/formats/context.md lists every key'): Failure => ({
+    code: 'badContext',
+    what,
+    where,
+    todo,
+  });
+  const noMaterial = (key: string, where: string): Failure | null =>
+    Object.hasOwn(materials, key) ? null : no(`No material "${key}"`, where, 'describe it in materials');
+  const noMount = (n = 1, where: string): Failure | null =>
+    mounts[n - 1]
+      ? null
+      : no(`There is no mount ${n}; the machine has ${mounts.length}`, where, 'describe it in mounts');
+  for (const [i, r] of roles.entries()) {
+    const at = `roles[${i}]`;
+    if (roles.findIndex((other) => other.role === r.role) !== i)
+      return no(`${r.role} stands there twice`, `${at}.role`);
+    const slots = mounts[(r.mount ?? 1) - 1]?.slots ?? [];
+    const wrong =
+      noMount(r.mount, `${at}.mount`) ??
+      noMaterial(r.material, `${at}.material`) ??
+      (r.slot !== undefined && !slots[r.slot - 1] ? no(`There is no slot ${r.slot}`, `${at}.slot`) : null) ??
+      (r.role !== 'part body' && r.values
+        ? no(
+            `Values of ${r.role} cannot be applied yet`,
+            `${at}.values`,
+            'everything is laid by those of the part body',
+          )
+        : null);
+    if (wrong) return wrong;
+  }
+  for (const [i, mount] of mounts.entries())
+    for (const [k, slot] of (mount.slots ?? []).entries()) {
+      const wrong = noMaterial(slot.material, `machine.mounts[${i}].slots[${k}].material`);
+      if (wrong) return wrong;
+    }
+  for (const [i, p] of proofs.entries()) {
+    const at = `proofs[${i}]`;
+    if (!findSetting(p.setting)) return noSetting(p.setting, `${at}.setting`);
+    if (p.min > p.max) return no(`${p.min} to ${p.max} is no range`, `${at}.min`, 'swap the ends');
+    const wrong =
+      noMount(p.mount, `${at}.mount`) ?? (p.material === undefined ? null : noMaterial(p.material, `${at}.material`));
+    if (wrong) return wrong;
+  }
+  return null;
+}
+const noSetting = (key: string, where: string): Failure => ({
+  code: 'unknownSetting',
+  what: `No setting "${key}"`,
+  where,
+  todo: 'docs/settings.md lists every key',
+});
+
+/** The first value in a group that may not hold it. */
+function wrongGroup(
+  { machine, process }: ContextFile,
+  roles: readonly FileRole[],
+  mounts: Mounts,
+  materials: Materials,
+): Failure | null {
+  const groups: readonly (readonly [string, ProfileKind | null, Values | undefined])[] = [
+    ['machine.values', 'printer', machine?.values],
+    ['process.values', 'process', process?.values],
+    ...mounts.map((m, i) => [`machine.mounts[${i}].values`, 'tool', m.values] as const),
+    ...Object.entries(materials).map(([key, m]) => [`materials.${key}.values`, 'material', m.values] as const),
+    ...roles.map((r, i) => [`roles[${i}].values`, null, r.values] as const),
+  ];
+  for (const [where, owner, own] of groups) {
+    const wrong = wrongValue(own ?? {}, owner, where);
+    if (wrong) return wrong;
+  }
+  return null;
+}
 /** The first value that no such group may hold, with its place. */
 function wrongValue(own: Values, owner: ProfileKind | null, where: string): Failure | null {
   for (const [key, value] of Object.entries(own)) {
     const setting = findSetting(key);
-    if (!setting)
-      return {
-        code: 'unknownSetting',
-        what: `No setting "${key}"`,
-        where: `${where}.${key}`,
-        todo: 'docs/settings.md lists every key',
-      };
+    if (!setting) return noSetting(key, `${where}.${key}`);
     if (owner !== null && !setting.owners.includes(owner))
       return {
         code: 'owner',

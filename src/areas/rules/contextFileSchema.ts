@@ -6,11 +6,13 @@ import { byClass, ceilingsSchema, exceptionsSchema, jobClasses } from '../machin
 import { purposes, type ContextSources } from './context.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
-const roleNames = ['part body', 'support', 'support contact', 'raft/brim'] as const;
-const ends = ['failedBeyond', 'notTriedBeyond'] as const;
-const evidence = ['proven', 'due', 'sister', 'unproven'] as const;
-const LONGEST_NAME = 120;
-const MOST = 64;
+export const fileRoleNames = ['part body', 'support', 'support contact', 'raft/brim'] as const;
+export const ends = ['failedBeyond', 'notTriedBeyond'] as const;
+export const evidenceStates = ['proven', 'due', 'sister', 'unproven'] as const;
+export const LONGEST_NAME = 120;
+/** Mounts, slots and roles at the most, and proofs. */
+export const MOST = 64;
+export const MOST_PROOFS = 1000;
 
 const text = string().min(1).max(LONGEST_NAME);
 const figure = number().test(
@@ -98,7 +100,7 @@ export const contextFileSchema = object({
   roles: array()
     .of(
       object({
-        role: string().oneOf(roleNames).required(),
+        role: string().oneOf(fileRoleNames).required(),
         mount: figure.integer().min(1),
         slot: figure.integer().min(1),
         material: text.required(),
@@ -117,7 +119,7 @@ export const contextFileSchema = object({
         max: figure.required(),
         minEnd: string().oneOf(ends),
         maxEnd: string().oneOf(ends),
-        state: string().oneOf(evidence),
+        state: string().oneOf(evidenceStates),
         trial: text,
         because: text,
         daysLeft: figure,
@@ -126,7 +128,7 @@ export const contextFileSchema = object({
           .default(undefined),
       }).noUnknown(),
     )
-    .max(1000),
+    .max(MOST_PROOFS),
   policy: object({
     provenOnly: array().of(string().oneOf(jobClasses).required()),
     mayStayUnproven: byClass(exceptionsSchema).default(undefined),

@@ -1,4 +1,7 @@
+import { formatDuration } from '../../core/units/format.ts';
 import type { Proof } from '../library/model/records.ts';
+import type { FilamentTrial } from '../library/settings/catalogue.ts';
+import type { CheckContext } from './context.ts';
 import type { Change, Found } from './define.ts';
 
 type Where = Pick<Found, 'line' | 'layer' | 'zMm' | 'place'>;
@@ -66,4 +69,10 @@ export function outsideSupplier(ask: {
     ...ask.where,
     ...(ask.change && { change: ask.change(end) }),
   };
+}
+
+/** What to do where evidence is wanting: the trial, where to run it, and how long it takes where that is known. */
+export function trialFix({ machine, recipe, trialTimesS }: CheckContext, trial: FilamentTrial): string {
+  const takesS = trialTimesS?.[trial];
+  return `run ${/^[aeiou]/.test(trial) ? 'an' : 'a'} ${trial.replaceAll('-', ' ')} trial on ${machine.name} · ${recipe.tool.name} · ${recipe.material.name}${takesS === undefined ? '' : ` (${formatDuration(takesS)})`}`;
 }

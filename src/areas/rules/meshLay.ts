@@ -2,19 +2,19 @@ import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
 import type { MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
-import { layMissing, layOf, laySettingsOf, layWants } from '../library/model/toolpathSettings.ts';
+import { layOf, laySettingsOf, layWants } from '../library/model/toolpathSettings.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { dialectOf, pressureCommandOf } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
 
 /** How a mesh is laid under a recipe's effective values; null where something it needs is missing. */
 export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null {
-  if (layMissing(v) || typeof v['startBlock'] !== 'string') return null;
+  if (meshLayWants(v) !== null) return null;
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
   return {
     ...laySettingsOf(v),
     title,
-    startBlock: v['startBlock'],
+    startBlock: String(v['startBlock']),
     endBlock: typeof v['endBlock'] === 'string' ? v['endBlock'] : 'M104 S0\nM140 S0',
     dialect: dialectOf(v),
     motion: motionLimitsOf(v),

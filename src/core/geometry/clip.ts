@@ -135,3 +135,14 @@ export function ringLengthMm(ring: Ring): number {
   return sum;
 }
 export const perimeterMm = (region: Region): number => region.reduce((s, ring) => s + ringLengthMm(ring), 0);
+
+/** Whether a point lies in a region: crossings counted even-odd. */
+export function contains(region: Region, x: number, y: number): boolean {
+  let isInside = false;
+  for (const ring of region)
+    for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
+      const [yi, yj] = [ring[i + 1]!, ring[j + 1]!];
+      if (yi > y !== yj > y && x < ring[i]! + ((y - yi) / (yj - yi)) * (ring[j]! - ring[i]!)) isInside = !isInside;
+    }
+  return isInside;
+}

@@ -1,4 +1,13 @@
-import { areaMm2, difference, intersection, offset, ringAreaMm2, union, type Region } from '../geometry/clip.ts';
+import {
+  areaMm2,
+  contains,
+  difference,
+  intersection,
+  offset,
+  ringAreaMm2,
+  union,
+  type Region,
+} from '../geometry/clip.ts';
 import { fillLines } from './infill.ts';
 
 /** A piece of a layer over open air, and the direction its lines carry across in, radians from X. */
@@ -58,15 +67,4 @@ function directionOf(piece: Region, holds: Region, widthMm: number): number | nu
   if (held < LEAST_HELD / 2) return null;
   for (let by = 1 - EVERY; by < EVERY; by++) if (by !== 0) tryOut(coarse + by);
   return best!.held >= LEAST_HELD ? (best!.k * Math.PI) / DIRECTIONS : null;
-}
-
-/** Whether a point lies in a region: crossings counted even-odd. */
-function contains(region: Region, x: number, y: number): boolean {
-  let isInside = false;
-  for (const ring of region)
-    for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
-      const [yi, yj] = [ring[i + 1]!, ring[j + 1]!];
-      if (yi > y !== yj > y && x < ring[i]! + ((y - yi) / (yj - yi)) * (ring[j]! - ring[i]!)) isInside = !isInside;
-    }
-  return isInside;
 }

@@ -3,6 +3,7 @@ import type { GcodeReport } from '../../../core/gcode/report.ts';
 import {
   areaMm2,
   boxOf,
+  contains,
   difference,
   intersection,
   offset,
@@ -25,10 +26,10 @@ import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts'
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
 import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regions.ts';
+import { meshLayWants } from '../../rules/meshLay.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { meshLayWants } from '../../rules/meshLay.ts';
 import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from './plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -191,30 +192,17 @@ function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<Me
 
 /** Whether a place lies in a layer as it is laid. */
 function insideLaid(layers: readonly ToolpathLayer[]): (x: number, y: number, z: number) => boolean {
-  const boxes = layers.map(({ region }) => region.map((ring) => boxOf(ring)));
+  const top = layers[layers.length - 1]!.zMm;
   return (x, y, z) => {
+    if (z < 0 || z > top) return false;
     let [low, high] = [0, layers.length - 1];
     while (low < high) {
       const middle = (low + high) >> 1;
       if (layers[middle]!.zMm < z) low = middle + 1;
       else high = middle;
     }
-    if (z < 0 || z > layers[low]!.zMm) return false;
-    let isInside = false;
-    for (const [i, ring] of layers[low]!.region.entries()) {
-      const [x0, x1, y0, y1] = boxes[low]![i]!;
-      if (x >= x0 && x <= x1 && y >= y0 && y <= y1 && isInRing(ring, x, y)) isInside = !isInside;
-    }
-    return isInside;
+    return contains(layers[low]!.region, x, y);
   };
-}
-function isInRing(ring: Ring, x: number, y: number): boolean {
-  let isInside = false;
-  for (let i = 0, k = ring.length - 2; i < ring.length; k = i, i += 2) {
-    const [yi, yk] = [ring[i + 1]!, ring[k + 1]!];
-    if (yi > y !== yk > y && x < ring[i]! + ((ring[k]! - ring[i]!) * (y - yi)) / (yk - yi)) isInside = !isInside;
-  }
-  return isInside;
 }
 
 /** Area of those outlines of a layer that touch nothing below them. */

@@ -25,6 +25,7 @@ test('a verdict that is out of date says what is otherwise, and each thing once'
     'what lies beside it is otherwise',
   );
   expect(after({})).toBe('a profile in the recipe has a new revision');
+  expect(whatChanged(context, context, stands, stands, true)).toEqual(['the rules are of a newer version']);
 });
 test('the same policy and values with their keys in another order are the same', () => {
   const turned = <T extends object>(v: T): T => Object.fromEntries(Object.entries(v).reverse()) as T;

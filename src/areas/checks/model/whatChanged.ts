@@ -18,8 +18,9 @@ export function whatChanged(
   now: CheckContext,
   stood: MeshChoice | null,
   stands: MeshChoice | null,
+  haveRulesChanged = false,
 ): string[] {
-  const changes: string[] = [];
+  const changes: string[] = haveRulesChanged ? ['the rules are of a newer version'] : [];
   if (stood?.unit !== stands?.unit) changes.push('the file is read in another unit');
   if (!isSameData(stood?.placement, stands?.placement)) changes.push('the part stands otherwise');
   if (Boolean(stood?.repair) !== Boolean(stands?.repair))

@@ -307,7 +307,10 @@ export async function getJobPage(ctx: Ctx, id: string) {
     stop: m?.stop?.id === id ? m.stop : null,
     outcomes: await listOutcomes(ctx, id),
     outOfDate,
-    changed: outOfDate && run?.sheet && fresh.ok ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh) : [],
+    changed:
+      outOfDate && run?.sheet && fresh.ok
+        ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh, run.rulesVersion !== (RULES_VERSION ?? 'unbuilt'))
+        : [],
   });
 }
 

@@ -15,8 +15,7 @@ import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { checkText } from '../model/failures.ts';
 import { findJob, jobName, sheetInputOf } from './jobs.ts';
-import { makeSheet, pinOf } from './sheet.ts';
-import { withTrialTimes } from '../model/trialTimes.ts';
+import { makeSheet, pinOf, withTrialTimes } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun, job } from './tables.ts';
 
@@ -54,7 +53,7 @@ export async function runCheck(
       { state: 'refused', refusal: (checkText[made.failure.code] as (f: never) => string)(made.failure as never) },
       'check refused',
     );
-  const sheet = withTrialTimes(made.value);
+  const sheet = await withTrialTimes(made.value);
   const workSha = workDigest(row.fileSha, row.mesh, sheet);
   const known = await findWork(ctx, workSha);
   if (known) {

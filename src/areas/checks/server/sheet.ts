@@ -6,6 +6,7 @@ import type { Values } from '../../library/settings/define.ts';
 import { findLoaded, findMachine, findMounted, getPolicy } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
+import { addingTrialTimes } from '../model/trialTimes.ts';
 import { contextFrom, type CheckContext, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
@@ -76,6 +77,14 @@ export async function makeSheet(
     },
   });
   return context.ok ? context : fail({ code: 'noRecipe', what: sentenceOf(context.failure) });
+}
+
+/** The same with how long the trials take that it wants; between their coupons this process serves whoever else asks. */
+export async function withTrialTimes(sheet: CheckContext): Promise<CheckContext> {
+  const work = addingTrialTimes(sheet);
+  let step = work.next();
+  for (; !step.done; step = work.next()) await new Promise(setImmediate);
+  return step.value;
 }
 
 /** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */

@@ -9,8 +9,7 @@ import type { CheckFailure } from '../model/failures.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { purposes, type CheckContext } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
-import { withTrialTimes } from '../model/trialTimes.ts';
-import { makeSheet } from './sheet.ts';
+import { makeSheet, withTrialTimes } from './sheet.ts';
 
 /** Limits by names, keys or ids: for the check while reading and for the command line. Without a tool, the mounted one. */
 export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise<Result<CheckContext, CheckFailure>> {
@@ -43,7 +42,7 @@ export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise
     roles: recipe?.roles ?? [],
     purpose: purposes.find((p) => p === query.get('purpose')) ?? null,
   });
-  return sheet.ok ? succeed(withTrialTimes(sheet.value)) : sheet;
+  return sheet.ok ? succeed(await withTrialTimes(sheet.value)) : sheet;
 }
 
 const LONGEST = 4000;

@@ -9,6 +9,8 @@ export interface Ceilings {
   readonly hours: number | null;
 }
 
+/** Characters that a reason may have. */
+export const REASON_LENGTH = [5, 200] as const;
 /** Reasons by setting. */
 export type Exceptions = Readonly<Record<string, string>>;
 
@@ -52,7 +54,7 @@ export const ceilingsSchema = object({
 
 export const exceptionsSchema = mixed<Exceptions>().test(
   'exceptions',
-  'mayStayUnproven: a reason of 5 to 200 characters by setting that a trial proves',
+  `mayStayUnproven: a reason of ${REASON_LENGTH.join(' to ')} characters by setting that a trial proves`,
   (v: unknown) =>
     v === undefined ||
     (typeof v === 'object' &&
@@ -62,8 +64,8 @@ export const exceptionsSchema = mixed<Exceptions>().test(
         ([key, why]) =>
           findSetting(key)?.provenBy !== undefined &&
           typeof why === 'string' &&
-          why.trim().length >= 5 &&
-          why.length <= 200,
+          why.trim().length >= REASON_LENGTH[0] &&
+          why.length <= REASON_LENGTH[1],
       )),
 );
 

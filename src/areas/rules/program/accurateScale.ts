@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { trialFix } from '../evidence.ts';
 
 const NEEDS = ['accurate', 'snap fit'] as const;
 
@@ -26,7 +27,7 @@ export const accurateScale = defineRule({
           limit: 'X and Y proven',
           origin: `purpose: ${needs}`,
           isUnproven: true,
-          fix: `run a dimensions trial on ${context.machine.name} · ${context.recipe.tool.name} · ${context.recipe.material.name}`,
+          fix: trialFix(context, 'dimensions'),
         },
       ];
     },

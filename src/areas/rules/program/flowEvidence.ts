@@ -1,6 +1,6 @@
 import type { Proof } from '../../library/model/records.ts';
 import { defineRule, type Found } from '../define.ts';
-import { outsideProof } from '../evidence.ts';
+import { outsideProof, trialFix } from '../evidence.ts';
 
 /** Want of valid evidence for flow, or a flow outside it. */
 function judgeFlow(ask: {
@@ -8,7 +8,7 @@ function judgeFlow(ask: {
   readonly proof: Proof | undefined;
   readonly provenOnly: boolean;
   readonly origin: string;
-  readonly where: string;
+  readonly fix: string;
 }): readonly Found[] {
   const { flow, proof, provenOnly } = ask;
   if (proof?.state === 'proven') {
@@ -35,7 +35,7 @@ function judgeFlow(ask: {
         : `${flow.toFixed(3)} without proof`,
       limit: 'valid evidence',
       origin: ask.origin,
-      fix: `run a flow trial${ask.where}`,
+      fix: ask.fix,
       isUnproven: true,
       ...(proof?.trialId && { trialId: proof.trialId }),
       change: {
@@ -65,13 +65,13 @@ export const flowEvidence = defineRule({
         proof: r.input.proofs['flow'],
         provenOnly: r.input.provenOnly,
         origin: 'proven limits',
-        where: '',
+        fix: 'run a flow trial',
       }),
   },
   program: {
     reads: [],
     find: ({ context, mesh }) => {
-      const { machine, recipe, job } = context;
+      const { recipe, job } = context;
       const proof = context.proofs['flow'];
       const provenOnly = job.provenOnly && context.policy?.mayStayUnproven?.['flow'] === undefined;
       return judgeFlow({
@@ -80,7 +80,7 @@ export const flowEvidence = defineRule({
         proof,
         provenOnly,
         origin: provenOnly ? `class ${job.class}: proven only` : 'farm practice',
-        where: ` on ${machine.name} · ${recipe.tool.name} · ${recipe.material.name}`,
+        fix: trialFix(context, 'flow'),
       });
     },
   },

@@ -118,6 +118,24 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'the policy lets flow stay unproven: its own rule cautions, and the reason stands here',
+      job: { class: 'customer part' },
+      policy: { mayStayUnproven: { 'customer part': { flow: 'walls are measured on the first piece' } } },
+      proofs: { flow: null },
+      finds: [
+        {
+          severity: 'note',
+          title: 'Unproven, as the policy allows',
+          figure: 'Flow',
+          limit: 'valid evidence',
+          origin: 'farm policy: walls are measured on the first piece',
+          fix: 'nothing, or run their trials',
+          isUnproven: true,
+        },
+      ],
+      others: ['flow-evidence'],
+    },
+    {
       when: 'nothing is laid',
       job: { class: 'customer part' },
       program: { instead: { layer1: '', layer2: '', layer3: '', layer4: '', layer5: '' } },

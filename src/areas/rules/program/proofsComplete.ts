@@ -1,15 +1,18 @@
-import { formatDuration, formatQuantity } from '../../../core/units/format.ts';
+import { formatQuantity } from '../../../core/units/format.ts';
 import { catalogue, type FilamentTrial } from '../../library/settings/catalogue.ts';
 import { numberOf, type NumberSetting, type Setting } from '../../library/settings/define.ts';
+import type { CheckContext } from '../context.ts';
+import { trialFix } from '../evidence.ts';
 import { bareOverhangs } from '../mesh/overhangProven.ts';
 import { defineRule, type Found, type JobInput, type NotChecked } from '../define.ts';
 
 const isOn = ({ context }: JobInput, key: string): boolean => Boolean(numberOf(context.recipe.values ?? {}, key));
 
-/** When a job rests on what a kind of trial proves; always, where nothing is said. What a program brought along does not show of itself is no use of it: other rules
- *  say there that they could not look. */
+/** When a job rests on what a kind of trial proves; always, where nothing is said. What a program brought along does not show of itself
+ *  is no use of it: other rules say there that they could not look. */
 const RESTS_ON: Readonly<Partial<Record<FilamentTrial, (job: JobInput, setting: Setting) => boolean>>> = {
-  flow: () => false, // asked by flow-evidence, in every class
+  // flow-evidence asks for it in every class; here it only stands among what the policy allows
+  flow: ({ context }) => context.policy?.mayStayUnproven?.['flow'] !== undefined,
   retraction: ({ report }) => report.shortestRetractionMm !== null,
   dimensions: (job, { key }) => key !== 'contourOffsetMm' || (job.mesh !== undefined && isOn(job, key)),
   pressure: (job, { key }) => job.mesh !== undefined && isOn(job, key),
@@ -41,25 +44,18 @@ function judge(job: JobInput): readonly Found[] | NotChecked {
   const wanting = catalogue
     .filter(isProvable)
     .filter((s) => context.proofs[s.key]?.state !== 'proven' && (RESTS_ON[s.provenBy]?.(job, s) ?? true));
-  const allowed = context.policy?.mayStayUnproven ?? {};
-  const required = wanting.filter((s) => allowed[s.key] === undefined);
-  const trials = [...new Set(required.map((s) => s.provenBy))];
-  const allowedOnes = wanting.filter((s) => allowed[s.key] !== undefined);
+  const reasons = context.policy?.mayStayUnproven ?? {};
+  const excepted = wanting.filter((s) => reasons[s.key] !== undefined);
+  const byTrial = new Map<FilamentTrial, NumberSetting[]>();
+  for (const s of wanting) if (!excepted.includes(s)) byTrial.set(s.provenBy, [...(byTrial.get(s.provenBy) ?? []), s]);
   return [
-    ...trials.map((trial) =>
-      missing(
-        job,
-        trial,
-        required.filter((s) => s.provenBy === trial),
-      ),
-    ),
-    ...(allowedOnes.length > 0 ? [tolerated(allowedOnes, allowed)] : []),
+    ...[...byTrial].map(([trial, settings]) => missing(context, trial, settings)),
+    ...(excepted.length > 0 ? [tolerated(excepted, reasons)] : []),
   ];
 }
 
-function missing({ context }: JobInput, trial: FilamentTrial, settings: readonly NumberSetting[]): Found {
-  const { machine, recipe, job, proofs, trialTimesS } = context;
-  const takes = trialTimesS?.[trial];
+function missing(context: CheckContext, trial: FilamentTrial, settings: readonly NumberSetting[]): Found {
+  const { recipe, job, proofs } = context;
   const trialId = settings.map((s) => proofs[s.key]?.trialId).find((id) => id);
   return {
     severity: 'blocker',
@@ -72,7 +68,7 @@ function missing({ context }: JobInput, trial: FilamentTrial, settings: readonly
       .join(', '),
     limit: 'valid evidence',
     origin: `class ${job.class}: proven only`,
-    fix: `run ${/^[aeiou]/.test(trial) ? 'an' : 'a'} ${trial.replaceAll('-', ' ')} trial on ${machine.name} · ${recipe.tool.name} · ${recipe.material.name}${takes === undefined ? '' : ` (${formatDuration(takes)})`}`,
+    fix: trialFix(context, trial),
     isUnproven: true,
     ...(trialId && { trialId }),
   };
@@ -94,7 +90,7 @@ const labels = ([first, ...others]: readonly NumberSetting[]): string =>
   [first!.label, ...others.map(nameOf)].join('; ');
 
 /** How far the evidence of a setting goes, in words. */
-function evidenceOf({ proofs }: JobInput['context'], key: string): string {
+function evidenceOf({ proofs }: CheckContext, key: string): string {
   const proof = proofs[key];
   if (!proof || proof.state === 'unproven') return 'without proof';
   return proof.state === 'due' ? `due: ${proof.because ?? 'old'}` : `proven only on ${proof.because ?? 'a sister'}`;

@@ -72,17 +72,13 @@ export function limitsOf(kind: TrialKind, v: Values): PlanLimits {
   return { hardware: of(hardwareRange), supplier: of(supplierRange) };
 }
 
-/** How long each kind of trial would take as it comes; a kind that cannot be made from these values is left out. */
-export function trialTimesS(v: Values, kinds: readonly TrialKind[]): Record<string, number> {
-  return Object.fromEntries(
-    kinds.flatMap((kind) => {
-      if (missingFor(kind, v, '')) return [];
-      const bands = kind.bandsFor(v, limitsOf(kind, v));
-      const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
-      const made = bands.ok ? makeArtefact(kind, v, kind.label, bands.value, options) : bands;
-      return made.ok ? [[kind.key, made.value.made.timeS]] : [];
-    }),
-  );
+/** How long a kind of trial would take as it comes; null where it cannot be made from these values. */
+export function trialTimeS(v: Values, kind: TrialKind): number | null {
+  if (missingFor(kind, v, '')) return null;
+  const bands = kind.bandsFor(v, limitsOf(kind, v));
+  const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, o.default]));
+  const made = bands.ok ? makeArtefact(kind, v, kind.label, bands.value, options) : bands;
+  return made.ok ? made.value.made.timeS : null;
 }
 
 const rateOf = (v: Values): number => numberOf(v, 'machineRatePerHour') ?? 0;

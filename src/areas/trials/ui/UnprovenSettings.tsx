@@ -1,11 +1,10 @@
 import { Button, CloseButton, Group, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { catalogue, findSetting } from '../../library/settings/catalogue.ts';
-import { jobClasses, type JobClass, type Policy } from '../../machines/model/policy.ts';
+import { jobClasses, REASON_LENGTH, type JobClass, type Policy } from '../../machines/model/policy.ts';
 import { kindOf } from '../kinds/index.ts';
 
 type Allowed = Policy['mayStayUnproven'];
-const SHORTEST_REASON = 5;
 const provable = catalogue.filter((s) => s.technology === 'filament' && s.provenBy !== undefined);
 
 interface Row {
@@ -115,14 +114,14 @@ export function UnprovenSettings({
             size="xs"
             w={260}
             label="Reason"
-            maxLength={200}
+            maxLength={REASON_LENGTH[1]}
             value={why}
             onChange={(e) => setWhy(e.currentTarget.value)}
           />
           <Button
             size="xs"
             variant="default"
-            disabled={why.trim().length < SHORTEST_REASON || chosen === ''}
+            disabled={why.trim().length < REASON_LENGTH[0] || chosen === ''}
             onClick={add}
           >
             Add
