@@ -3,7 +3,7 @@ import { accelerationsOf, heatOf } from './modalState.ts';
 import type { ProgramTally } from './tally.ts';
 import { LETTER, type LineWords } from './words.ts';
 
-const { E, J, P, S, X, Y, Z } = LETTER;
+const { E, J, P, S, T, X, Y, Z } = LETTER;
 /** A longer wait is a slip of unit. */
 const LONGEST_DWELL_S = 1e6;
 
@@ -21,7 +21,7 @@ export function takeG(run: ProgramTally, code: number, w: LineWords, line: numbe
     }
     case 10:
       planner.rest();
-      facts.retractions++;
+      run.head.retractions++;
       if (run.layer >= 0) run.layers.columns.retractions[run.layer]!++;
       return;
     case 11:
@@ -43,7 +43,7 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
   switch (code) {
     case 104:
     case 109:
-      if (run.heat.setNozzle(heatOf(w), code === 109, line)) run.planner.rest();
+      if (run.heat.setNozzle(w.has(T) ? run.headOf(v[T]!) : run.head, heatOf(w), code === 109, line)) run.planner.rest();
       return;
     case 140:
     case 190:

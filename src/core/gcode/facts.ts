@@ -1,37 +1,75 @@
 import type { ProblemKind } from './interpreter.ts';
 
-/** What a program says besides its moves, with the lines it says it on. Lists are capped, counts are not. */
-export interface ProgramFacts {
+/** What a program asks of one head, with the lines it asks it on. */
+export interface HeadFacts {
+  readonly tool: number;
+  /** Filament fed since the program began, and the highest that ever was: a retraction and its refill cancel, over a change of tools
+   *  too. */
+  advance: number;
+  highestAdvance: number;
   nozzleMaxC: number;
   nozzleMaxLine: number;
-  bedMaxC: number;
-  bedMaxLine: number;
-  chamberMaxC: number;
-  chamberMaxLine: number;
   nozzleTargetC: number;
-  bedTargetC: number;
-  /** Lowest nozzle target at which anything was extruded. */
+  /** Whether the program has waited for the target. */
+  isWaited: boolean;
+  /** Lowest and highest nozzle target at which anything was extruded. */
   nozzleMinExtrudingC: number;
   nozzleMinExtrudingLine: number;
-  /** Highest nozzle target at which anything was extruded. */
   nozzleMaxExtrudingC: number;
   nozzleMaxExtrudingLine: number;
-  /** Lowest bed target while extruding, once it had been set. */
-  bedMinExtrudingC: number;
-  bedMinExtrudingLine: number;
   firstExtrusionLine: number;
   /** Line of the first extrusion that no wait for the nozzle came before, or 0. */
   coldExtrusionLine: number;
-  /** Line of the first extrusion while the bed was set but not waited for, or 0. */
-  coldBedLine: number;
-  homedLine: number;
-  movedBeforeHomingLine: number;
   retractions: number;
   longestRetractionMm: number;
   longestRetractionLine: number;
   shortestRetractionMm: number;
   shortestRetractionLine: number;
   fastestRetractionMmPerS: number;
+  highestFlowMm3PerS: number;
+  highestFlowLine: number;
+  highestFlowCommandedMm3PerS: number;
+}
+
+export const emptyHead = (tool: number): HeadFacts => ({
+  tool,
+  advance: 0,
+  highestAdvance: 0,
+  nozzleMaxC: 0,
+  nozzleMaxLine: 0,
+  nozzleTargetC: 0,
+  isWaited: false,
+  nozzleMinExtrudingC: Infinity,
+  nozzleMinExtrudingLine: 0,
+  nozzleMaxExtrudingC: -Infinity,
+  nozzleMaxExtrudingLine: 0,
+  firstExtrusionLine: 0,
+  coldExtrusionLine: 0,
+  retractions: 0,
+  longestRetractionMm: 0,
+  longestRetractionLine: 0,
+  shortestRetractionMm: Infinity,
+  shortestRetractionLine: 0,
+  fastestRetractionMmPerS: 0,
+  highestFlowMm3PerS: 0,
+  highestFlowLine: 0,
+  highestFlowCommandedMm3PerS: 0,
+});
+
+/** What a program says besides its moves, with the lines it says it on. Lists are capped, counts are not. */
+export interface ProgramFacts {
+  bedMaxC: number;
+  bedMaxLine: number;
+  chamberMaxC: number;
+  chamberMaxLine: number;
+  bedTargetC: number;
+  /** Lowest bed target while extruding, once it had been set. */
+  bedMinExtrudingC: number;
+  bedMinExtrudingLine: number;
+  /** Line of the first extrusion while the bed was set but not waited for, or 0. */
+  coldBedLine: number;
+  homedLine: number;
+  movedBeforeHomingLine: number;
   extrudingMoves: number;
   travelMoves: number;
   filamentOnlyMoves: number;
@@ -70,31 +108,16 @@ export interface ProgramFacts {
 
 export function emptyFacts(): ProgramFacts {
   return {
-    nozzleMaxC: 0,
-    nozzleMaxLine: 0,
     bedMaxC: 0,
     bedMaxLine: 0,
     chamberMaxC: 0,
     chamberMaxLine: 0,
-    nozzleTargetC: 0,
     bedTargetC: 0,
-    nozzleMinExtrudingC: Infinity,
-    nozzleMinExtrudingLine: 0,
-    nozzleMaxExtrudingC: -Infinity,
-    nozzleMaxExtrudingLine: 0,
     bedMinExtrudingC: Infinity,
     bedMinExtrudingLine: 0,
-    firstExtrusionLine: 0,
-    coldExtrusionLine: 0,
     coldBedLine: 0,
     homedLine: 0,
     movedBeforeHomingLine: 0,
-    retractions: 0,
-    longestRetractionMm: 0,
-    longestRetractionLine: 0,
-    shortestRetractionMm: Infinity,
-    shortestRetractionLine: 0,
-    fastestRetractionMmPerS: 0,
     extrudingMoves: 0,
     travelMoves: 0,
     filamentOnlyMoves: 0,

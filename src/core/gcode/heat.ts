@@ -1,35 +1,34 @@
-import { noteProblem, type ProgramFacts } from './facts.ts';
+import { noteProblem, type HeadFacts, type ProgramFacts } from './facts.ts';
 
 /** Warm-up rates for the heating estimate: nozzle 2 °C/s, bed 0.4 °C/s from 20 °C. Common practice, no source. */
 const NOZZLE_C_PER_S = 2;
 const BED_C_PER_S = 0.4;
 const ROOM_C = 20;
 
-/** Follows what a program asks of nozzle and bed, and whether it waits before it extrudes. */
+/** Follows what a program asks of its nozzles and the bed, and whether it waits before it extrudes. */
 export class HeatFollower {
-  nozzleWaited = false;
-  /** Whether a target changed since the last extrusion. */
+  /** Whether a target, or the head, changed since the last extrusion. */
   isChanged = true;
   private bedWaited = true;
-  private nozzleNowC = ROOM_C;
+  private readonly nowC = new Map<HeadFacts, number>();
   private bedNowC = ROOM_C;
 
   constructor(private readonly facts: ProgramFacts) {}
 
-  /** What the first extrusion after a change of heat tells. */
-  noteExtrusion(line: number): void {
-    const facts = this.facts;
+  /** What the first extrusion of a head after a change of heat tells. */
+  noteExtrusion(head: HeadFacts, line: number): void {
+    const { facts } = this;
     this.isChanged = false;
-    if (facts.firstExtrusionLine === 0) facts.firstExtrusionLine = line;
-    if (!this.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+    if (head.firstExtrusionLine === 0) head.firstExtrusionLine = line;
+    if (!head.isWaited && head.coldExtrusionLine === 0) head.coldExtrusionLine = line;
     if (!this.bedWaited && facts.coldBedLine === 0) facts.coldBedLine = line;
-    if (facts.nozzleTargetC < facts.nozzleMinExtrudingC) {
-      facts.nozzleMinExtrudingC = facts.nozzleTargetC;
-      facts.nozzleMinExtrudingLine = line;
+    if (head.nozzleTargetC < head.nozzleMinExtrudingC) {
+      head.nozzleMinExtrudingC = head.nozzleTargetC;
+      head.nozzleMinExtrudingLine = line;
     }
-    if (facts.nozzleTargetC > facts.nozzleMaxExtrudingC) {
-      facts.nozzleMaxExtrudingC = facts.nozzleTargetC;
-      facts.nozzleMaxExtrudingLine = line;
+    if (head.nozzleTargetC > head.nozzleMaxExtrudingC) {
+      head.nozzleMaxExtrudingC = head.nozzleTargetC;
+      head.nozzleMaxExtrudingLine = line;
     }
     if (facts.bedMaxC > 0 && facts.bedTargetC < facts.bedMinExtrudingC) {
       facts.bedMinExtrudingC = facts.bedTargetC;
@@ -38,23 +37,24 @@ export class HeatFollower {
   }
 
   /** True where the program stands still for it. */
-  setNozzle(targetC: number, wait: boolean, line: number): boolean {
-    const facts = this.facts;
+  setNozzle(head: HeadFacts, targetC: number, wait: boolean, line: number): boolean {
+    const { facts } = this;
     if (Number.isNaN(targetC)) {
       noteProblem(facts, line, 'noTemperature', 'a nozzle temperature without a figure');
       return false;
     }
     this.isChanged = true;
-    if (targetC > facts.nozzleTargetC) this.nozzleWaited = false;
-    facts.nozzleTargetC = targetC;
-    if (targetC > facts.nozzleMaxC) {
-      facts.nozzleMaxC = targetC;
-      facts.nozzleMaxLine = line;
+    if (targetC > head.nozzleTargetC) head.isWaited = false;
+    head.nozzleTargetC = targetC;
+    if (targetC > head.nozzleMaxC) {
+      head.nozzleMaxC = targetC;
+      head.nozzleMaxLine = line;
     }
     if (!wait) return false;
-    this.nozzleWaited = targetC > 0;
-    if (targetC > this.nozzleNowC) facts.heatingS += (targetC - this.nozzleNowC) / NOZZLE_C_PER_S;
-    this.nozzleNowC = targetC;
+    head.isWaited = targetC > 0;
+    const nowC = this.nowC.get(head) ?? ROOM_C;
+    if (targetC > nowC) facts.heatingS += (targetC - nowC) / NOZZLE_C_PER_S;
+    this.nowC.set(head, targetC);
     return true;
   }
 

@@ -191,6 +191,43 @@ describe('definitions', () => {
   });
 });
 
+describe('heads', () => {
+  test('each feeds its own filament, and what is drawn back before a change is not counted twice', () => {
+    const turn = (tool: number) => `T${tool}\nG1 E5 F600\nG1 X${10 + tool} E3\nG1 X${20 + tool} E4\nG1 E-5`;
+    const r = report(`M83\nG1 E-5 F600\n${turn(0)}\n${turn(1)}\n${turn(0)}\n${turn(1)}`);
+    // the first head begins drawn back, the second does not: its first 5 mm are fed
+    expect(r.heads!.map((h) => [h.tool, h.filamentMm, h.retractions])).toEqual([
+      [0, 14, 3],
+      [1, 19, 2],
+    ]);
+    expect([r.filamentMm, r.retractions]).toEqual([33, 5]);
+  });
+  test('a temperature with a tool is that tool’s, whichever is at work', () => {
+    const r = report(
+      'M104 T1 S190\nM109 S240\nM83\nG1 X5 E1 F600\nT1\nM109 S195\nG1 X9 E1\nM104 T0 S0\nG1 X12 E1\nM104 S0',
+    );
+    expect(r.heads!.map((h) => [h.nozzleMinExtrudingC, h.nozzleMaxExtrudingC, h.nozzleAtEndC])).toEqual([
+      [240, 240, 0],
+      [195, 195, 0],
+    ]);
+    expect([r.nozzleMinExtrudingC, r.nozzleMinExtrudingLine, r.nozzleMaxExtrudingC, r.nozzleMaxLine]).toEqual([
+      195, 7, 240, 2,
+    ]);
+    expect([r.coldExtrusionLine, r.nozzleAtEndC]).toEqual([0, 0]);
+  });
+  test('one that was never waited for lays cold, and one left hot is told', () => {
+    const r = report('M109 S240\nM83\nG1 X5 E1 F600\nM104 T1 S200\nT1\nG1 X9 E1\nM104 T0 S0');
+    expect([r.coldExtrusionLine, r.nozzleAtEndC]).toEqual([6, 200]);
+  });
+  test('peaks of flow are of the head that laid them', () => {
+    const r = report('M109 S240\nM83\nG1 X100 E5 F3000\nT1\nG1 X200 E5 F1500\nT0\nG1 X300 E5 F600');
+    const fullMm3PerS = ((Math.PI * 1.75 ** 2) / 4) * 0.05 * 50;
+    expect(r.heads![0]!.highestFlowMm3PerS).toBeCloseTo(fullMm3PerS, 9);
+    expect(r.heads![1]!.highestFlowMm3PerS).toBeCloseTo(fullMm3PerS / 2, 9);
+    expect([r.heads![0]!.highestFlowLine, r.heads![1]!.highestFlowLine, r.highestFlowLine]).toEqual([3, 5, 3]);
+  });
+});
+
 describe('bad input', () => {
   test.each([
     ['an empty file', new Uint8Array(0), 'empty'],

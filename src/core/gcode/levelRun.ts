@@ -28,8 +28,9 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   let y = state.y;
   let e = state.e;
   let feed = state.feedMmPerS;
-  let advance = run.advance;
-  let highest = run.highestAdvance;
+  const { head } = run;
+  let advance = head.advance;
+  let highest = head.highestAdvance;
   let chained = run.chained;
   let inLayer = false;
   let minX = 0;
@@ -97,7 +98,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
     const extruding = de > 0;
     if (extruding) {
       extrudingMoves++;
-      if (run.heat.isChanged) run.heat.noteExtrusion(line);
+      if (run.heat.isChanged) run.heat.noteExtrusion(head, line);
       if (!inLayer) {
         if (z !== run.layerZ) run.enterLayer(line);
         layer = run.layer;
@@ -178,8 +179,8 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   state.x = x;
   state.y = y;
   state.e = e;
-  run.advance = advance;
-  run.highestAdvance = highest;
+  head.advance = advance;
+  head.highestAdvance = highest;
   facts.extrudingMoves += extrudingMoves;
   facts.travelMoves += travelMoves;
   run.chained = chained;

@@ -13,7 +13,6 @@ const MOST_RAMP_HEIGHTS = 4096;
 /** Follows a program as it is interpreted: hands its moves to the planner and gathers what a check reads. */
 export class ProgramRun extends ProgramTally implements ProgramSink {
   private readonly interpreter = new Interpreter(this, this.state);
-  private finishedToolsMm = 0;
   private lastUx = 0;
   private lastUy = 0;
   private readonly rampHeights = new Set<number>();
@@ -21,9 +20,9 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   /** X, Y and cross-section of the line at hand. */
   private readonly point = new Float64Array(3);
 
-  /** Highest cumulative advance of filament over all tools. */
+  /** Highest cumulative advance of filament, over all heads. */
   get filamentMm(): number {
-    return this.finishedToolsMm + this.highestAdvance;
+    return this.heads.reduce((sum, h) => sum + h.highestAdvance, 0);
   }
   /** Box round everything reached, travel and extrusion. */
   get reached(): Bounds {
@@ -65,17 +64,16 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
       this.facts.tools.push(tool);
       this.facts.toolLine.push(line);
     }
-    if (tool === this.state.tool) return;
-    this.finishedToolsMm += this.highestAdvance;
-    this.advance = this.highestAdvance = 0;
+    if (tool !== this.head.tool) this.takeHead(tool);
   }
   filament(de: number, line: number): void {
     this.advanceBy(de);
     this.filamentAlone(de, line);
   }
   private advanceBy(de: number): void {
-    this.advance += de;
-    if (this.advance > this.highestAdvance) this.highestAdvance = this.advance;
+    const { head } = this;
+    head.advance += de;
+    if (head.advance > head.highestAdvance) head.highestAdvance = head.advance;
   }
 
   path(m: Move, line: number): void {
@@ -163,7 +161,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const { facts, state } = this;
     const { arc } = m;
     facts.extrudingMoves++;
-    if (this.heat.isChanged) this.heat.noteExtrusion(line);
+    if (this.heat.isChanged) this.heat.noteExtrusion(this.head, line);
     if (m.dz > 1e-6) this.noteRise(arc, m.dx, m.dy, line);
     else {
       this.rising = false;

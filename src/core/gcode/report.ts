@@ -1,4 +1,5 @@
 import { beadWidthMm, filamentAreaMm2 } from '../toolpath/bead.ts';
+import type { HeadFacts } from './facts.ts';
 import type { ProblemKind } from './interpreter.ts';
 import type { ProgramRun } from './program.ts';
 
@@ -27,38 +28,19 @@ interface Box {
   readonly maxLine: readonly number[];
 }
 
-/** Everything a check reads from a G-code program: plain data, the same from a browser worker, the server and the command line. */
-export interface GcodeReport {
-  readonly kind: 'gcode';
-  readonly complete: boolean;
-  readonly lines: number;
-  readonly bytes: number;
-  readonly layers: number;
-  readonly spiral: boolean;
-  readonly timeS: number;
-  readonly heatingS: number;
+/** What a program asks of one head. */
+export interface HeadReport {
+  /** As the program calls it. */
+  readonly tool: number;
   readonly filamentMm: number;
   readonly extrudedVolumeMm3: number;
-  readonly boundsMm: Box | null;
-  readonly reachedMm: Box | null;
-  /** Outer size of what is laid above the first layer, where skirt and brim are left behind: widths of lines included, and the height
-   *  of the last layer; null where there is one layer or none. */
-  readonly outerMm: readonly [x: number, y: number, z: number] | null;
   readonly nozzleMaxC: number;
   readonly nozzleMaxLine: number;
   readonly nozzleMinExtrudingC: number | null;
   readonly nozzleMinExtrudingLine: number;
   readonly nozzleMaxExtrudingC: number | null;
   readonly nozzleMaxExtrudingLine: number;
-  readonly bedMinExtrudingC: number | null;
-  readonly bedMinExtrudingLine: number;
-  readonly bedMaxC: number;
-  readonly bedMaxLine: number;
-  /** Highest chamber temperature asked for; 0 where none is. */
-  readonly chamberMaxC: number;
-  readonly chamberMaxLine: number;
   readonly nozzleAtEndC: number;
-  readonly bedAtEndC: number;
   readonly highestFlowMm3PerS: number;
   readonly highestFlowLine: number;
   readonly highestFlowCommandedMm3PerS: number;
@@ -68,10 +50,38 @@ export interface GcodeReport {
   readonly shortestRetractionMm: number | null;
   readonly shortestRetractionLine: number;
   readonly fastestRetractionMmPerS: number;
-  readonly extrudingMoves: number;
-  readonly travelMoves: number;
   readonly firstExtrusionLine: number;
   readonly coldExtrusionLine: number;
+}
+
+/** Everything a check reads from a G-code program: plain data, the same from a browser worker, the server and the command line. */
+export interface GcodeReport extends Omit<HeadReport, 'tool'> {
+  readonly kind: 'gcode';
+  /** Figures that belong to a head, by head: those that lay something, or are heated. The same figures of the whole program are the
+   *  lowest, highest, first or sum of these. Reports kept before heads were told apart have none. */
+  readonly heads?: readonly HeadReport[];
+  readonly complete: boolean;
+  readonly lines: number;
+  readonly bytes: number;
+  readonly layers: number;
+  readonly spiral: boolean;
+  readonly timeS: number;
+  readonly heatingS: number;
+  readonly boundsMm: Box | null;
+  readonly reachedMm: Box | null;
+  /** Outer size of what is laid above the first layer, where skirt and brim are left behind: widths of lines included, and the height
+   *  of the last layer; null where there is one layer or none. */
+  readonly outerMm: readonly [x: number, y: number, z: number] | null;
+  readonly bedMinExtrudingC: number | null;
+  readonly bedMinExtrudingLine: number;
+  readonly bedMaxC: number;
+  readonly bedMaxLine: number;
+  /** Highest chamber temperature asked for; 0 where none is. */
+  readonly chamberMaxC: number;
+  readonly chamberMaxLine: number;
+  readonly bedAtEndC: number;
+  readonly extrudingMoves: number;
+  readonly travelMoves: number;
   readonly coldBedLine: number;
   readonly homedLine: number;
   readonly movedBeforeHomingLine: number;
@@ -112,12 +122,16 @@ export function reportOf(
   filamentDiameterMm: number,
 ): GcodeReport {
   const f = run.facts;
+  run.noteFlow();
+  const heads = run.heads.map((h) => headReportOf(h, filamentAreaMm2(filamentDiameterMm)));
   const box = (b: ProgramRun['extruded']): Box | null =>
     b.min[0] === Infinity
       ? null
       : { min: [...b.min], max: [...b.max], minLine: [...b.minLine], maxLine: [...b.maxLine] };
   return {
     kind: 'gcode',
+    ...wholeOf(heads),
+    heads: heads.filter((h) => h.filamentMm > 0 || h.nozzleMaxC > 0),
     complete,
     lines,
     bytes,
@@ -125,38 +139,18 @@ export function reportOf(
     spiral: Math.round(f.spiralTurns) >= 1,
     timeS: run.layers.timeS + f.dwellS,
     heatingS: f.heatingS,
-    filamentMm: run.filamentMm,
-    extrudedVolumeMm3: run.filamentMm * filamentAreaMm2(filamentDiameterMm),
     boundsMm: box(run.extruded),
     reachedMm: box(run.reached),
     outerMm: outerOf(run),
-    nozzleMaxC: f.nozzleMaxC,
-    nozzleMaxLine: f.nozzleMaxLine,
-    nozzleMinExtrudingC: Number.isFinite(f.nozzleMinExtrudingC) ? f.nozzleMinExtrudingC : null,
-    nozzleMinExtrudingLine: f.nozzleMinExtrudingLine,
-    nozzleMaxExtrudingC: Number.isFinite(f.nozzleMaxExtrudingC) ? f.nozzleMaxExtrudingC : null,
-    nozzleMaxExtrudingLine: f.nozzleMaxExtrudingLine,
     bedMinExtrudingC: Number.isFinite(f.bedMinExtrudingC) ? f.bedMinExtrudingC : null,
     bedMinExtrudingLine: f.bedMinExtrudingLine,
     bedMaxC: f.bedMaxC,
     bedMaxLine: f.bedMaxLine,
     chamberMaxC: f.chamberMaxC,
     chamberMaxLine: f.chamberMaxLine,
-    nozzleAtEndC: f.nozzleTargetC,
     bedAtEndC: f.bedTargetC,
-    highestFlowMm3PerS: run.layers.peakFlow,
-    highestFlowLine: run.layers.peakFlowLine,
-    highestFlowCommandedMm3PerS: run.layers.peakFlowCommanded,
-    retractions: f.retractions,
-    longestRetractionMm: f.longestRetractionMm,
-    longestRetractionLine: f.longestRetractionLine,
-    shortestRetractionMm: Number.isFinite(f.shortestRetractionMm) ? f.shortestRetractionMm : null,
-    shortestRetractionLine: f.shortestRetractionLine,
-    fastestRetractionMmPerS: f.fastestRetractionMmPerS,
     extrudingMoves: f.extrudingMoves,
     travelMoves: f.travelMoves,
-    firstExtrusionLine: f.firstExtrusionLine,
-    coldExtrusionLine: f.coldExtrusionLine,
     coldBedLine: f.coldBedLine,
     homedLine: f.homedLine,
     movedBeforeHomingLine: f.movedBeforeHomingLine,
@@ -182,6 +176,78 @@ export function reportOf(
     problems: f.problems.slice(),
     problemCount: f.problemCount,
     layerRows: rowsOf(run),
+  };
+}
+
+function headReportOf(h: HeadFacts, filamentArea: number): HeadReport {
+  const finite = (v: number): number | null => (Number.isFinite(v) ? v : null);
+  return {
+    tool: h.tool,
+    filamentMm: h.highestAdvance,
+    extrudedVolumeMm3: h.highestAdvance * filamentArea,
+    nozzleMaxC: h.nozzleMaxC,
+    nozzleMaxLine: h.nozzleMaxLine,
+    nozzleMinExtrudingC: finite(h.nozzleMinExtrudingC),
+    nozzleMinExtrudingLine: h.nozzleMinExtrudingLine,
+    nozzleMaxExtrudingC: finite(h.nozzleMaxExtrudingC),
+    nozzleMaxExtrudingLine: h.nozzleMaxExtrudingLine,
+    nozzleAtEndC: h.nozzleTargetC,
+    highestFlowMm3PerS: h.highestFlowMm3PerS,
+    highestFlowLine: h.highestFlowLine,
+    highestFlowCommandedMm3PerS: h.highestFlowCommandedMm3PerS,
+    retractions: h.retractions,
+    longestRetractionMm: h.longestRetractionMm,
+    longestRetractionLine: h.longestRetractionLine,
+    shortestRetractionMm: finite(h.shortestRetractionMm),
+    shortestRetractionLine: h.shortestRetractionLine,
+    fastestRetractionMmPerS: h.fastestRetractionMmPerS,
+    firstExtrusionLine: h.firstExtrusionLine,
+    coldExtrusionLine: h.coldExtrusionLine,
+  };
+}
+
+/** The same figures of all heads together. */
+export function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
+  const [first] = heads;
+  if (first && heads.length === 1) {
+    const { tool: _tool, ...whole } = first;
+    return whole;
+  }
+  type Figure = keyof Omit<HeadReport, 'tool'>;
+  /** The head whose figure is the most by this order; those without the figure are passed over. */
+  const most = (of: Figure, sign: 1 | -1): HeadReport =>
+    heads.reduce((a, b) => (b[of] !== null && (a[of] === null || sign * (b[of] - a[of]) > 0) ? b : a));
+  const sum = (of: Figure): number => heads.reduce((s, h) => s + (h[of] ?? 0), 0);
+  const firstLine = (of: 'firstExtrusionLine' | 'coldExtrusionLine'): number =>
+    Math.min(...heads.map((h) => h[of] || Infinity).concat(Infinity));
+  const line = (at: number): number => (Number.isFinite(at) ? at : 0);
+  const hottest = most('nozzleMaxC', 1);
+  const coolestLaying = most('nozzleMinExtrudingC', -1);
+  const hottestLaying = most('nozzleMaxExtrudingC', 1);
+  const highest = most('highestFlowMm3PerS', 1);
+  const longest = most('longestRetractionMm', 1);
+  const shortest = most('shortestRetractionMm', -1);
+  return {
+    filamentMm: sum('filamentMm'),
+    extrudedVolumeMm3: sum('extrudedVolumeMm3'),
+    nozzleMaxC: hottest.nozzleMaxC,
+    nozzleMaxLine: hottest.nozzleMaxLine,
+    nozzleMinExtrudingC: coolestLaying.nozzleMinExtrudingC,
+    nozzleMinExtrudingLine: coolestLaying.nozzleMinExtrudingLine,
+    nozzleMaxExtrudingC: hottestLaying.nozzleMaxExtrudingC,
+    nozzleMaxExtrudingLine: hottestLaying.nozzleMaxExtrudingLine,
+    nozzleAtEndC: most('nozzleAtEndC', 1).nozzleAtEndC,
+    highestFlowMm3PerS: highest.highestFlowMm3PerS,
+    highestFlowLine: highest.highestFlowLine,
+    highestFlowCommandedMm3PerS: most('highestFlowCommandedMm3PerS', 1).highestFlowCommandedMm3PerS,
+    retractions: sum('retractions'),
+    longestRetractionMm: longest.longestRetractionMm,
+    longestRetractionLine: longest.longestRetractionLine,
+    shortestRetractionMm: shortest.shortestRetractionMm,
+    shortestRetractionLine: shortest.shortestRetractionLine,
+    fastestRetractionMmPerS: most('fastestRetractionMmPerS', 1).fastestRetractionMmPerS,
+    firstExtrusionLine: line(firstLine('firstExtrusionLine')),
+    coldExtrusionLine: line(firstLine('coldExtrusionLine')),
   };
 }
 

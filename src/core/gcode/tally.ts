@@ -2,7 +2,7 @@ import type { MotionLimits } from '../motion/limits.ts';
 import { MotionPlanner } from '../motion/planner.ts';
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
 import { Bounds } from './bounds.ts';
-import { emptyFacts, noteProblem } from './facts.ts';
+import { emptyFacts, emptyHead, noteProblem, type HeadFacts } from './facts.ts';
 import { HeatFollower } from './heat.ts';
 import type { ProblemKind } from './interpreter.ts';
 import { heightKey, LayerFigures } from './layers.ts';
@@ -10,6 +10,8 @@ import { ModalState } from './modalState.ts';
 
 /** Less than this is a change of height within a layer, not another part. */
 const BACK_DOWN_MM = 1;
+/** No machine has more; what asks for more is told by its numbers. */
+const MOST_HEADS = 32;
 
 /** What is gathered of a program while it is followed, line by line or many level lines at once. */
 export class ProgramTally {
@@ -25,9 +27,9 @@ export class ProgramTally {
   readonly maxFeed: Float64Array;
   readonly maxAcceleration: Float64Array;
   readonly filamentArea: number;
-  /** Filament fed since the tool was taken, and the highest that ever was: a retraction and its refill cancel. */
-  advance = 0;
-  highestAdvance = 0;
+  /** Heads in the order they were first spoken to, and the one that is at work. */
+  readonly heads: HeadFacts[] = [emptyHead(0)];
+  head = this.heads[0]!;
   layer = -1;
   layerZ = NaN;
   /** Whether the last line rose as it was printed. */
@@ -50,6 +52,33 @@ export class ProgramTally {
     noteProblem(this.facts, line, kind, text);
   }
 
+  /** The facts of a head; too many of them go to the one at work. */
+  headOf(tool: number): HeadFacts {
+    const known = this.heads.find((h) => h.tool === tool);
+    if (known) return known;
+    if (this.heads.length === MOST_HEADS) return this.head;
+    const head = emptyHead(tool);
+    this.heads.push(head);
+    return head;
+  }
+  /** Another head goes on: the machine stands still for it, and its peaks of flow are its own. */
+  takeHead(tool: number): void {
+    this.planner.rest();
+    this.noteFlow();
+    this.head = this.headOf(tool);
+    this.layers.peakFlow = this.head.highestFlowMm3PerS;
+    this.layers.peakFlowLine = this.head.highestFlowLine;
+    this.layers.peakFlowCommanded = this.head.highestFlowCommandedMm3PerS;
+    this.heat.isChanged = true;
+    this.chained = false;
+  }
+  /** Keeps what the head at work has laid fastest so far. */
+  noteFlow(): void {
+    this.head.highestFlowMm3PerS = this.layers.peakFlow;
+    this.head.highestFlowLine = this.layers.peakFlowLine;
+    this.head.highestFlowCommandedMm3PerS = this.layers.peakFlowCommanded;
+  }
+
   enterLayer(line: number): void {
     const { z } = this.state;
     this.layer = this.layers.layerAt(heightKey(z), z, line);
@@ -64,22 +93,22 @@ export class ProgramTally {
 
   /** Plans filament alone; what it advances is counted already. */
   filamentAlone(de: number, line: number): void {
-    const facts = this.facts;
+    const { facts, head } = this;
     const speed = this.commandedMmPerS(line);
     facts.filamentOnlyMoves++;
     if (de < 0) {
-      facts.retractions++;
+      head.retractions++;
       if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
-      if (-de > facts.longestRetractionMm) {
-        facts.longestRetractionMm = -de;
-        facts.longestRetractionLine = line;
+      if (-de > head.longestRetractionMm) {
+        head.longestRetractionMm = -de;
+        head.longestRetractionLine = line;
       }
-      if (-de < facts.shortestRetractionMm) {
-        facts.shortestRetractionMm = -de;
-        facts.shortestRetractionLine = line;
+      if (-de < head.shortestRetractionMm) {
+        head.shortestRetractionMm = -de;
+        head.shortestRetractionLine = line;
       }
-      if (speed > facts.fastestRetractionMmPerS) facts.fastestRetractionMmPerS = speed;
-    } else if (!this.heat.nozzleWaited && facts.coldExtrusionLine === 0) facts.coldExtrusionLine = line;
+      if (speed > head.fastestRetractionMmPerS) head.fastestRetractionMmPerS = speed;
+    } else if (!head.isWaited && head.coldExtrusionLine === 0) head.coldExtrusionLine = line;
     if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
     const a = this.maxAcceleration[3]!;
     const p = this.planner;

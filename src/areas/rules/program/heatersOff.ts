@@ -1,4 +1,13 @@
+import type { GcodeReport } from '../../../core/gcode/report.ts';
 import { defineRule, type Found } from '../define.ts';
+
+/** Nozzles left hot: each by its number where there are several. */
+function hotNozzles({ heads = [], nozzleAtEndC }: GcodeReport): { part: string; c: number; code: string }[] {
+  if (heads.length < 2) return nozzleAtEndC > 0 ? [{ part: 'nozzle', c: nozzleAtEndC, code: 'M104 S0' }] : [];
+  return heads
+    .filter((h) => h.nozzleAtEndC > 0)
+    .map((h) => ({ part: `nozzle of head ${h.tool + 1}`, c: h.nozzleAtEndC, code: `M104 T${h.tool} S0` }));
+}
 
 export const heatersOff = defineRule({
   id: 'heaters-off',
@@ -8,11 +17,11 @@ export const heatersOff = defineRule({
   source: 'Common practice, no source',
   supersedes: ['end-cools'],
   program: {
-    reads: ['bedAtEndC', 'extrudingMoves', 'lines', 'nozzleAtEndC'],
+    reads: ['bedAtEndC', 'extrudingMoves', 'heads', 'lines', 'nozzleAtEndC'],
     find: ({ report: r, context }) => {
       if (r.extrudingMoves === 0) return { needs: 'a program that extrudes' };
       const left = [
-        ...(r.nozzleAtEndC > 0 ? [{ part: 'nozzle', c: r.nozzleAtEndC, code: 'M104 S0' }] : []),
+        ...hotNozzles(r),
         ...(r.bedAtEndC > 0 ? [{ part: 'bed', c: r.bedAtEndC, code: 'M140 S0' }] : []),
       ];
       return left.map(({ part, c, code }): Found => ({
