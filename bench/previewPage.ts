@@ -26,6 +26,7 @@ function denseLayer(count: number): PathPicture {
       ...s,
       layer: new Uint16Array(count),
       extruded: new Uint8Array(count).fill(1),
+      head: new Uint8Array(count),
       nozzleC: empty,
       mmPerS: empty,
       mmPerS2: empty,

@@ -18,8 +18,12 @@ const base: Values = {
   pressureCommand: 'M4100 S{value}',
   supportAngleDeg: 89,
 };
-const generate = (values: Values, solid = everyLineKind()): Laid =>
-  laid(solid, meshLayOf(effectiveFixture({ ...base, ...values }), 'made up')!);
+const generate = (values: Values, solid = everyLineKind(), hasSecondHead = false): Laid => {
+  const lay = meshLayOf(effectiveFixture({ ...base, ...values }), 'made up')!;
+  if (!hasSecondHead) return laid(solid, lay);
+  const others = [{ tool: 1, roles: ['support', 'supportContact'] as const, lay }];
+  return laid(solid, lay, { bodyTool: 0, others, plateMm: [220, 220], zonesMm: [] });
+};
 
 /** What a program of a value must show: the figure itself, or how it changes from one value to the other. */
 interface Bite {
@@ -29,6 +33,8 @@ interface Bite {
   readonly is?: 'value' | 'ratio' | 'difference' | 'more' | 'other';
   readonly times?: number;
   readonly within?: number;
+  /** Support is laid by a second head. */
+  readonly hasSecondHead?: boolean;
 }
 const figure = ({ lines }: Laid, line: RegExp): number => Number(line.exec(lines.find((l) => line.test(l)) ?? '')?.[1]);
 const lengthAt = ({ path }: Laid, mmPerS: number): number => {
@@ -51,8 +57,14 @@ const boundsOnly: ReadonlySet<SettingKey> = new Set<SettingKey>([
   'longestBridgeMm',
   'dryingC',
 ]);
-/** Values of a second head and of changing between materials: they are nothing where one material is printed on one head. */
-const ofSecondHead: ReadonlySet<SettingKey> = new Set<SettingKey>(['headOffsetXMm', 'headOffsetYMm', 'purgeMm3']);
+const ofSecondHead = { with: { supportAngleDeg: 45 }, hasSecondHead: true } as const;
+/** Where the second head begins to lay on a layer in the middle of the support, along an axis. */
+const leastOfSecond = ({ path }: Laid, axis: 'x0' | 'y0'): number => {
+  let least = Infinity;
+  for (let i = 0; i < path.count; i++)
+    if (path.extruded[i] === 1 && path.head[i] === 1 && path.layer[i] === 10) least = Math.min(least, path[axis][i]!);
+  return least;
+};
 
 const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   nozzleFirstC: { values: [245, 252], of: (m) => figure(m, /^M109 S(\d+)/) },
@@ -111,6 +123,24 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     times: -1,
     within: 0.01,
   },
+  headOffsetXMm: { values: [-0.3, 0.4], ...ofSecondHead, of: (m) => leastOfSecond(m, 'x0'), is: 'difference' },
+  headOffsetYMm: { values: [-0.3, 0.4], ...ofSecondHead, of: (m) => leastOfSecond(m, 'y0'), is: 'difference' },
+  standbyC: { values: [150, 175], ...ofSecondHead, of: (m) => figure(m, /^M104 T0 S(\d+)/) },
+  purgeMm3: {
+    values: [30, 60],
+    with: { supportAngleDeg: 45, solidFillSpeedMmPerS: OWN, fillSpeedMmPerS: 60, firstLayerSpeedMmPerS: 20 },
+    hasSecondHead: true,
+    // what the second head lays at the speed of solid fill is the tower alone
+    of: ({ path }) => {
+      let mm3 = 0;
+      for (let i = 0; i < path.count; i++)
+        if (path.head[i] === 1 && path.layer[i] === 10 && Math.abs(path.mmPerS[i]! - OWN) < 0.02)
+          mm3 += path.areaMm2[i]! * Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!);
+      return mm3;
+    },
+    is: 'ratio',
+    within: 0.1,
+  },
   brimMm: { values: [2, 6], of: firstLayerLeft, is: 'difference', times: -1, within: 0.5 },
   skirtLoops: { values: [1, 4], of: firstLayerLeft, is: 'difference', times: -0.4, within: 0.1 },
   skirtGapMm: {
@@ -139,15 +169,16 @@ describe('every value of a recipe that a program can hold is in the program', ()
   const settings = catalogue.filter((s) => s.technology !== 'resin' && maySetInRecipe(s));
   test('each has a row here, bounds others, or is a cell of the table of line kinds', () =>
     expect(
-      settings
-        .map((s) => s.key as SettingKey)
-        .filter((k) => !(k in bites) && !boundsOnly.has(k) && !ofSecondHead.has(k) && !cells.has(k)),
+      settings.map((s) => s.key as SettingKey).filter((k) => !(k in bites) && !boundsOnly.has(k) && !cells.has(k)),
     ).toEqual([]));
 
   test.each(Object.entries(bites))(
     '%s',
-    (key, { values: [a, b], with: also, of, is = 'value', times = 1, within = 1e-3 }) => {
-      const [first, second] = [a, b].map((v) => of(generate({ ...also, [key]: v }))) as [number, number];
+    (key, { values: [a, b], with: also, hasSecondHead, of, is = 'value', times = 1, within = 1e-3 }) => {
+      const [first, second] = [a, b].map((v) => of(generate({ ...also, [key]: v }, undefined, hasSecondHead))) as [
+        number,
+        number,
+      ];
       if (is === 'value') {
         expect(Math.abs(first - Number(a) * times)).toBeLessThanOrEqual(within);
         expect(Math.abs(second - Number(b) * times)).toBeLessThanOrEqual(within);

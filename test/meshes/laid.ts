@@ -7,6 +7,7 @@ import { asDrawn, placed } from '../../src/core/mesh/placement.ts';
 import { weld } from '../../src/core/mesh/weld.ts';
 import { beadWidthMm, filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { generateToolpath, type Toolpath } from '../../src/core/toolpath/generateToolpath.ts';
+import { oneHead, type Heads } from '../../src/core/toolpath/heads.ts';
 import { scaledAboutFoot } from '../../src/core/toolpath/regions.ts';
 import type { MeshToolpathSettings } from '../../src/core/toolpath/settings.ts';
 import { plainLay } from './toolpathSettings.ts';
@@ -19,12 +20,14 @@ export interface Laid extends Toolpath {
 }
 
 /** A solid in the middle of the bed, laid as a plain recipe with these differences says, and the program read back. */
-export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}): Laid {
+export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}, heads: Heads = oneHead): Laid {
   const s = { ...plainLay, ...over };
   const drawn = placed(weld(solid), asDrawn(110, 110));
   const mesh = scaledAboutFoot(drawn, s.scale);
   const { topology } = surveyMesh(mesh);
-  const made = generateToolpath(mesh, topology, s);
+  const generated = generateToolpath(mesh, topology, s, heads);
+  if (!generated.ok) throw new Error(generated.failure.what);
+  const made = generated.value;
   const bytes = new TextEncoder().encode(made.gcode);
   const report = inspectGcode(bytes, s.motion);
   if (!report.ok) throw new Error(report.failure.what);

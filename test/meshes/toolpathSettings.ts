@@ -57,4 +57,7 @@ export const plainLay: MeshToolpathSettings = {
   minimumLayerTimeS: 5,
   supportAngleDeg: null,
   supportGapZMm: 0.2,
+  headOffsetMm: [0, 0],
+  standbyC: null,
+  purgeMm3: 0,
 };

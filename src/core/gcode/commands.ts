@@ -43,7 +43,8 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
   switch (code) {
     case 104:
     case 109:
-      if (run.heat.setNozzle(w.has(T) ? run.headOf(v[T]!) : run.head, heatOf(w), code === 109, line)) run.planner.rest();
+      if (run.heat.setNozzle(w.has(T) ? run.headOf(v[T]!) : run.head, heatOf(w), code === 109, line))
+        run.planner.rest();
       return;
     case 140:
     case 190:

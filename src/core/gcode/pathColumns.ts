@@ -3,7 +3,7 @@ import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
 import { heightKey, rampKey } from './layers.ts';
 import { accelerationsOf, heatOf } from './modalState.ts';
 import { WireCutter } from './wire.ts';
-import { LineWords, scanLine } from './words.ts';
+import { LETTER, LineWords, scanLine } from './words.ts';
 
 /** Figures of a piece that a drawing may be coloured by. */
 export const pathQuantities = ['flow', 'mmPerS', 'mmPerS2', 'nozzleC', 'retractedMm', 'areaMm2'] as const;
@@ -20,6 +20,8 @@ export interface PathColumns {
   readonly layer: Uint16Array;
   /** 1 where something is extruded. */
   readonly extruded: Uint8Array;
+  /** Head of the piece, as the program calls it. */
+  readonly head: Uint8Array;
   /** Commanded speed. */
   readonly mmPerS: Float32Array;
   readonly mmPerS2: Float32Array;
@@ -60,11 +62,14 @@ export class PathReader implements ProgramSink {
   >;
   private layerOf = new Uint16Array(4096);
   private isExtruded = new Uint8Array(4096);
+  private headOf = new Uint8Array(4096);
+  private head = 0;
   private isCut = false;
   private readonly layerAt = new Map<number, number>();
   private readonly heights: number[] = [];
   private layer = 0;
-  private nozzleC = 0;
+  /** Nozzle temperature by head. */
+  private readonly nozzleC = new Map<number, number>();
   private printMmPerS2 = 0;
   private travelMmPerS2 = 0;
   private retractedMm = 0;
@@ -91,6 +96,7 @@ export class PathReader implements ProgramSink {
       y1: cut('y1'),
       layer,
       extruded: this.isExtruded.slice(0, this.count),
+      head: this.headOf.slice(0, this.count),
       mmPerS: cut('mmPerS'),
       mmPerS2: cut('mmPerS2'),
       nozzleC: cut('nozzleC'),
@@ -131,7 +137,7 @@ export class PathReader implements ProgramSink {
   m(code: number, w: LineWords): void {
     if (code === 104 || code === 109) {
       const celsius = heatOf(w);
-      if (celsius > 0) this.nozzleC = celsius;
+      if (celsius > 0) this.nozzleC.set(w.has(LETTER.T) ? w.values[LETTER.T]! : this.head, celsius);
     } else if (code === 204) {
       const [ofLines, ofTravel] = accelerationsOf(w);
       if (ofLines > 0) this.printMmPerS2 = ofLines;
@@ -139,7 +145,10 @@ export class PathReader implements ProgramSink {
     }
   }
   g(): void {}
-  tool(): void {}
+  tool(tool: number): void {
+    this.head = Math.min(255, tool);
+    this.retractedMm = 0;
+  }
   homed(): void {}
   problem(): void {}
 
@@ -168,17 +177,19 @@ export class PathReader implements ProgramSink {
     f.y1[i] = toY;
     f.mmPerS[i] = this.state.feedMmPerS;
     f.mmPerS2[i] = isExtruded ? this.printMmPerS2 : this.travelMmPerS2;
-    f.nozzleC[i] = this.nozzleC;
+    f.nozzleC[i] = this.nozzleC.get(this.head) ?? 0;
     f.retractedMm[i] = this.retractedMm;
     f.areaMm2[i] = areaMm2;
     this.layerOf[i] = this.layer;
     this.isExtruded[i] = isExtruded ? 1 : 0;
+    this.headOf[i] = this.head;
   }
   private grow(): void {
     this.size *= 2;
     for (const name of FLOATS) this.floats[name] = widened(this.floats[name], new Float32Array(this.size));
     this.layerOf = widened(this.layerOf, new Uint16Array(this.size));
     this.isExtruded = widened(this.isExtruded, new Uint8Array(this.size));
+    this.headOf = widened(this.headOf, new Uint8Array(this.size));
   }
 }
 function widened<T extends Float32Array | Uint16Array | Uint8Array>(from: T, to: T): T {

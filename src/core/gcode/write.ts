@@ -40,6 +40,7 @@ export interface WriterMark {
   readonly y: number;
   readonly z: number;
   readonly feed: number;
+  readonly filamentAreaMm2: number;
 }
 
 /** Writes G-code lines in a machine's dialect while keeping position, so that callers speak in millimetres of path. */
@@ -53,7 +54,7 @@ export class GcodeWriter {
 
   constructor(
     private readonly dialect: Dialect,
-    private readonly filamentAreaMm2: number,
+    private filamentAreaMm2: number,
   ) {}
 
   comment(text: string): void {
@@ -61,6 +62,14 @@ export class GcodeWriter {
   }
   raw(...lines: readonly string[]): void {
     this.lines.push(...lines);
+  }
+
+  /** Another head is at work, with filament of its own that is counted from here. */
+  otherFilament(areaMm2: number): void {
+    this.filamentAreaMm2 = areaMm2;
+    if (this.dialect.relativeE) return;
+    this.lines.push('G92 E0');
+    this.e = 0;
   }
 
   acceleration(mmPerS2: number): void {
@@ -106,11 +115,19 @@ export class GcodeWriter {
 
   /** Where the program stands: lines and what is known of the machine. `rewind` goes back there. */
   mark(): WriterMark {
-    return { lines: this.lines.length, e: this.e, x: this.x, y: this.y, z: this.z, feed: this.feed };
+    return {
+      lines: this.lines.length,
+      e: this.e,
+      x: this.x,
+      y: this.y,
+      z: this.z,
+      feed: this.feed,
+      filamentAreaMm2: this.filamentAreaMm2,
+    };
   }
-  rewind({ lines, e, x, y, z, feed }: WriterMark): void {
+  rewind({ lines, e, x, y, z, feed, filamentAreaMm2 }: WriterMark): void {
     this.lines.length = lines;
-    [this.e, this.x, this.y, this.z, this.feed] = [e, x, y, z, feed];
+    [this.e, this.x, this.y, this.z, this.feed, this.filamentAreaMm2] = [e, x, y, z, feed, filamentAreaMm2];
   }
   distanceTo(x: number, y: number): number {
     return Math.hypot(x - this.x, y - this.y);

@@ -1,10 +1,14 @@
-import { union, type Region } from '../geometry/clip.ts';
+import { areaMm2, difference, union, type Region } from '../geometry/clip.ts';
 import type { Mesh } from '../mesh/mesh.ts';
 import type { Topology } from '../mesh/topology.ts';
+import { succeed, type Result } from '../result/result.ts';
 import { runAll, within, type Stepwise } from '../result/stepwise.ts';
 import { bridgesIn } from './bridging.ts';
 import type { HeightChange } from './heightChanges.ts';
-import { PartPath } from './partPath.ts';
+import { oneHead, type Head, type Heads } from './heads.ts';
+import { LayerLines } from './layerLines.ts';
+import { PartWriter } from './partWriter.ts';
+import { placeTower } from './purgeTower.ts';
 import { commonOf, cuttingLayers, solidOf, type ToolpathLayer } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
 import { buildingSupport } from './support.ts';
@@ -22,8 +26,14 @@ export interface Toolpath {
 }
 
 /** G-code of a mesh that stands on the plate in bed coordinates, already scaled: walls from the inside out, floors and tops where layers
- *  differ, bridges along their span, sparse lines between, support columns. One step a layer. */
-export function* generatingToolpath(mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Stepwise<Toolpath> {
+ *  differ, bridges along their span, sparse lines between, support columns; each role by its head. One step a layer. Refused where the
+ *  purge tower has no room. */
+export function* generatingToolpath(
+  mesh: Mesh,
+  topology: Topology,
+  s: MeshToolpathSettings,
+  heads: Heads = oneHead,
+): Stepwise<Result<Toolpath>> {
   const layers = yield* within(cuttingLayers(mesh, topology, s), 0, 0.3);
   const supports =
     s.supportAngleDeg === null
@@ -33,28 +43,66 @@ export function* generatingToolpath(mesh: Mesh, topology: Topology, s: MeshToolp
   const common =
     s.solidLayers > 0 && s.infillPercent < 100 ? yield* within(commonOf(regions, s.solidLayers), 0.4, 0.5) : [];
   const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
-  const p = new PartPath(s);
+  const p = new PartWriter(s, heads);
+  const tower =
+    heads.others.length === 0
+      ? succeed(null)
+      : placeTower(p.changesOf(headsUsed(p, layers, supports, s)), s, heads, everywhere(regions, supports));
+  if (!tower.ok) return tower;
+  p.purgeAt(tower.value);
   for (const [k, layer] of layers.entries()) {
-    p.layer(layer);
-    if (k === 0) p.surround(union(layer.region, supports[0]));
-    const inner = p.walls(layer.region);
-    if (supports[k]!.length > 0) p.support(supports[k]!, supports[k + 1] ?? []);
+    const lines = new LayerLines(k + 1, layer, p.body, p.headOf);
+    const above = supports[k + 1] ?? [];
+    if (k === 0) lines.surround([...union(layer.region, supports[0]), ...(tower.value?.strips.flat() ?? [])]);
+    const inner = lines.walls(layer.region);
+    if (supports[k]!.length > 0) lines.support(supports[k]!, above);
     const bridges =
       k === 0 ? [] : bridgesIn(layer.region, regions[k - 1]!, supports[k - gapLayers] ?? [], s.bridge.widthMm);
-    p.fill(inner, s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, inner) : [], bridges, k >= layers.length - 1);
-    p.finishLayer();
+    lines.fill(
+      inner,
+      s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, inner) : [],
+      bridges,
+      k >= layers.length - 1,
+    );
+    p.layer(layer);
+    p.write(lines.held);
     yield 0.5 + (0.5 * (k + 1)) / layers.length;
   }
-  return {
+  return succeed({
     gcode: p.end(),
     layers,
     supports,
     partMm3: p.partMm3,
     restMm3: p.restMm3,
     changesAbove: p.commands.left,
-  };
+  });
 }
 
+/** Which heads lay something on each layer. */
+function headsUsed(
+  p: PartWriter,
+  layers: readonly ToolpathLayer[],
+  supports: readonly Region[],
+  s: MeshToolpathSettings,
+): ReadonlySet<Head>[] {
+  return layers.map((_, k) => {
+    const used = new Set<Head>([p.body]);
+    if (k === 0 && (s.brimMm > 0 || s.skirtLoops > 0)) used.add(p.headOf('brim'));
+    const here = supports[k]!;
+    if (here.length === 0) return used;
+    const contact = k === 0 ? 0 : areaMm2(difference(here, supports[k + 1] ?? []));
+    if (contact > 0) used.add(p.headOf('supportContact'));
+    if (contact < areaMm2(here)) used.add(p.headOf('support'));
+    return used;
+  });
+}
+const everywhere = (regions: readonly Region[], supports: readonly Region[]): Region =>
+  [...regions, ...supports].flat();
+
 /** The same in one go. */
-export const generateToolpath = (mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Toolpath =>
-  runAll(generatingToolpath(mesh, topology, s));
+export const generateToolpath = (
+  mesh: Mesh,
+  topology: Topology,
+  s: MeshToolpathSettings,
+  heads: Heads = oneHead,
+): Result<Toolpath> => runAll(generatingToolpath(mesh, topology, s, heads));

@@ -37,6 +37,12 @@ export interface MeshToolpathSettings extends ToolpathSettings {
   /** Columns under what leans further from the vertical than this; null for none. */
   readonly supportAngleDeg: number | null;
   readonly supportGapZMm: number;
+  /** Where the second head lays, beside where the first would. */
+  readonly headOffsetMm: readonly [x: number, y: number];
+  /** Nozzle temperature while another head is at work; null keeps it as hot as it lays. */
+  readonly standbyC: number | null;
+  /** Plastic laid aside at each change of head; none where it is 0. */
+  readonly purgeMm3: number;
   readonly shortLoop: Lay;
   readonly bridge: Lay;
   readonly remainder: Lay;

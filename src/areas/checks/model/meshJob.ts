@@ -79,7 +79,9 @@ export function* checkingMesh(
       todo: 'check the unit of the file',
     });
   yield 0.2;
-  const laid = yield* within(generatingToolpath(mesh, topology, lay), 0.2, 0.7);
+  const generated = yield* within(generatingToolpath(mesh, topology, lay), 0.2, 0.7);
+  if (!generated.ok) return generated;
+  const laid = generated.value;
   if (laid.layers.length === 0)
     return fail({ code: 'flat', what: 'The part is lower than half a layer', todo: 'check the unit of the file' });
   const program = new TextEncoder().encode(laid.gcode);
