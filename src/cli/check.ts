@@ -49,7 +49,7 @@ export async function runCheck(args: string[]): Promise<number> {
     printJson({ ...outcome, notChecked, report, ...(outcome.mesh && { mesh }) });
   } else
     process.stdout.write(
-      `${outcome.sentence}\n${outcome.findings.map((f) => `${f.severity}: ${f.title}: ${f.figure}, limit ${f.limit} (${f.origin}); ${f.fix}`).join('\n')}\n`,
+      `${outcome.sentence}\n${outcome.findings.map((f) => `${f.severity}: ${f.head === undefined ? '' : `head ${f.head}: `}${f.title}: ${f.figure}, limit ${f.limit} (${f.origin}); ${f.fix}`).join('\n')}\n`,
     );
   return outcome.verdict === 'blocked' ? 1 : 0;
 }

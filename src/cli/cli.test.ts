@@ -6,6 +6,7 @@ import path from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { buildSync } from 'esbuild';
 import { beforeAll, describe, expect, test } from 'vitest';
+import { meshOfSolids } from '../core/mesh/solid.ts';
 import { boxMesh } from '../core/mesh/solids.ts';
 import { write3mf } from '../core/mesh/write3mf.ts';
 import { writeStl } from '../core/mesh/writeStl.ts';
@@ -280,6 +281,52 @@ describe('by a context, without a server', () => {
       100.11, 248, 248,
     ]);
     expect(notApplied).toEqual([]);
+  });
+  test('support of another material goes to its own head, with what was applied of each role', () => {
+    const table = write(
+      'table.stl',
+      writeStl(
+        meshOfSolids([
+          { shape: 'box', x: 0, y: 0, w: 12, d: 12, fromMm: 0, toMm: 4 },
+          { shape: 'box', x: 0, y: 0, w: 24, d: 24, fromMm: 4, toMm: 6 },
+        ]),
+      ),
+    );
+    const two = write(
+      'two.json',
+      JSON.stringify({
+        ...example,
+        machine: {
+          ...example['machine'],
+          mounts: [{ slots: [{ material: 'asa-natural' }] }, { values: { nozzleDiameterMm: 0.6 } }],
+        },
+        materials: {
+          ...example['materials'],
+          pva: { values: { nozzleC: 210, densityGPerCm3: 1.2, bedC: 98, standbyC: 160 } },
+        },
+        process: { values: { ...(example['process']!['values'] as object), supportAngleDeg: 45, purgeMm3: 20 } },
+        roles: [...(example['roles'] as unknown as object[]), { role: 'support', material: 'pva', mount: 2 }],
+      }),
+    );
+    const r = run(['generate', table, '--recipe', two, '--out', out, '--json']);
+    expect([r.code, r.err]).toEqual([0, '']);
+    const { applied, notApplied, heads } = JSON.parse(r.out) as {
+      applied: Record<string, Record<string, number>>;
+      notApplied: unknown[];
+      heads: { tool: number; nozzleMaxC: number; filamentMm: number }[];
+    };
+    expect([applied['part body']!['nozzleC'], applied['support']!['nozzleC'], applied['support']!['standbyC']]).toEqual(
+      [248, 210, 160],
+    );
+    expect(notApplied).toEqual([]);
+    expect(heads.map((h) => [h.tool, h.nozzleMaxC])).toEqual([
+      [0, 248],
+      [1, 210],
+    ]);
+    const checked = run(['check', out, '--context', two, '--json']);
+    const { findings } = JSON.parse(checked.out) as { findings: { title: string; head?: number }[] };
+    expect(findings).toContainEqual(expect.objectContaining({ title: 'No material is loaded', head: 2 }));
+    expect(run(['check', out, '--context', two]).out).toContain('blocker: head 2: No material is loaded');
   });
   test('check judges the program by the same context: what a proven-only class wants is named with its hours', () => {
     const only = write('only.json', JSON.stringify({ ...example, job: { class: 'customer part' } }));

@@ -3,7 +3,8 @@ import { basename } from 'node:path';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import { edgeOf } from '../areas/checks/model/arrangeOnPlates.ts';
-import { notAppliedOf } from '../areas/rules/applied.ts';
+import { laidByOf, notAppliedOf } from '../areas/rules/applied.ts';
+import type { Values } from '../areas/library/settings/define.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import { laidBy } from '../areas/rules/meshLay.ts';
 import { boundsOf } from '../core/mesh/mesh.ts';
@@ -46,11 +47,16 @@ export async function runGenerate(args: string[]): Promise<number> {
     throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
   }
   const { values: effective = {}, roles = [] } = context.recipe;
-  const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? []);
+  const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? [], laidByOf(context));
   const left = new Set(notApplied.flatMap((n) => (n.setting ? [n.setting as string] : [])));
-  const applied = Object.fromEntries(Object.entries(laidBy(effective)).filter(([key]) => !left.has(key)));
+  const appliedOf = (v: Values): Values =>
+    Object.fromEntries(Object.entries(laidBy(v)).filter(([key]) => !left.has(key)));
+  const applied = Object.fromEntries([
+    ['part body', appliedOf(effective)],
+    ...(context.heads ?? []).flatMap((h) => h.roles.map((r) => [r, appliedOf(h.recipe.values ?? {})] as const)),
+  ]);
   const { layerRows, ...facts } = report;
-  if (values['json']) printJson({ ...facts, applied: { 'part body': applied }, notApplied });
+  if (values['json']) printJson({ ...facts, applied, notApplied });
   else
     process.stdout.write(
       `${out}: ${countOf(layerRows.length, 'layer')}, ${(report.timeS / 60).toFixed(1)} min, ${(report.filamentMm / 1000).toFixed(2)} m of filament\n${notApplied.map((n) => `not applied: ${n.label}: ${n.why}\n`).join('')}`,

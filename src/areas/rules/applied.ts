@@ -2,6 +2,7 @@ import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
 import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { pressureCommandOf } from '../machines/model/dialect.ts';
+import type { CheckContext } from './context.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
 /** A value of the recipe that a program generated here does not hold. */
@@ -28,11 +29,19 @@ const UNLESS: Readonly<Partial<Record<SettingKey, (v: Values) => string | null>>
       : null,
 };
 
+/** Which heads there are, and what other roles they lay. */
+export interface LaidBy {
+  /** Heads of the machine. */
+  readonly count: number;
+  readonly others: readonly { readonly roles: readonly RecipeRole['role'][] }[];
+}
+
 /** What of a recipe a program generated here does not hold, with the reason. */
 export function notAppliedOf(
   v: Values,
   roles: readonly RecipeRole[],
   changesAbove: readonly HeightChange[],
+  { count, others }: LaidBy = { count: 1, others: [] },
 ): NotApplied[] {
   const out: NotApplied[] = [];
   for (const [key, unless] of Object.entries(UNLESS)) {
@@ -45,12 +54,24 @@ export function notAppliedOf(
       why: 'the part ends below it',
     });
   const body = roles.find((r) => r.role === 'part body');
-  for (const r of roles)
-    if (body && (r.toolId !== body.toolId || r.materialId !== body.materialId))
-      out.push({
-        isOtherMaterial: true,
-        label: `${r.role} of ${r.materialName}`,
-        why: 'everything is generated for the head and the material of the part body',
-      });
+  for (const r of roles) {
+    if (!body || (r.toolId === body.toolId && r.materialId === body.materialId)) continue;
+    if (r.role !== 'part body' && others.some((h) => h.roles.includes(r.role))) continue;
+    out.push({
+      isOtherMaterial: true,
+      label: `${r.role} of ${r.materialName}`,
+      why:
+        r.role === 'part body'
+          ? 'bodies of different materials are not generated'
+          : count < 2
+            ? 'the machine has one head'
+            : 'no head of the machine is left for it',
+    });
+  }
   return out;
 }
+/** The same as a check's surroundings have it. */
+export const laidByOf = ({ machine, heads = [] }: CheckContext): LaidBy => ({
+  count: machine.heads ?? 1,
+  others: heads,
+});

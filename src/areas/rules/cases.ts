@@ -2,6 +2,7 @@ import { asChecked } from '../../core/result/checked.ts';
 import { inspectGcode } from '../../core/gcode/inspect.ts';
 import type { Mesh } from '../../core/mesh/mesh.ts';
 import { asDrawn, type Placement } from '../../core/mesh/placement.ts';
+import { meshOfSolids } from '../../core/mesh/solid.ts';
 import { boxMesh } from '../../core/mesh/solids.ts';
 import { writeStl } from '../../core/mesh/writeStl.ts';
 import { sentenceOf } from '../../core/result/result.ts';
@@ -14,6 +15,8 @@ import { readerOf, type Change, type Found, type JobInput, type Rule } from './d
 import {
   changed,
   programFixture,
+  roleFixture,
+  secondRoleFixture,
   validContextFixture,
   validRecipeFixture,
   type ContextChange,
@@ -24,7 +27,9 @@ import { checkJob, checkRecipe, neededBy } from './run.ts';
 
 /** What must come out of a case, figure for figure. */
 export type Expected = Pick<Found, 'severity' | 'title' | 'figure' | 'limit' | 'origin' | 'fix'> &
-  Partial<Pick<Found, 'line' | 'layer' | 'zMm' | 'place' | 'stage' | 'isUnproven' | 'trialId' | 'change'>>;
+  Partial<Pick<Found, 'line' | 'layer' | 'zMm' | 'place' | 'stage' | 'isUnproven' | 'trialId' | 'change'>> & {
+    readonly head?: number;
+  };
 interface CaseResult {
   readonly when: string;
   /** Everything the rule finds, the gravest first; nothing where it must be silent. */
@@ -85,6 +90,19 @@ export function programText({ before = {}, instead = {}, replace = [] }: Program
 }
 
 const block = () => boxMesh([0, 0, 0], [40, 30, 20]);
+/** A table on one leg, whose top a second head supports. */
+export const supportedTable = {
+  mesh: {
+    body: () =>
+      meshOfSolids([
+        { shape: 'box', x: 0, y: 0, w: 24, d: 24, fromMm: 0, toMm: 6 },
+        { shape: 'box', x: 0, y: 0, w: 40, d: 40, fromMm: 6, toMm: 10 },
+      ]),
+  },
+  values: { heads: 2, supportAngleDeg: 45, purgeMm3: 30 },
+  roles: [roleFixture, secondRoleFixture('support')],
+  second: {},
+} as const;
 interface PlacedJob {
   readonly job: JobInput;
   /** The same job with a fix done to a copy; null for a program, which is mended where it was made. */
@@ -156,6 +174,7 @@ const KEYS = [
   'isUnproven',
   'trialId',
   'change',
+  'head',
 ] as const;
 const rounded = (v: unknown): unknown =>
   typeof v === 'number'

@@ -21,6 +21,64 @@ export const purposes = [
   'accurate',
 ] as const;
 export type Purpose = (typeof purposes)[number];
+/** A recipe as one head has it: its tool and material, and the effective values of both with machine and process. */
+export interface ContextRecipe {
+  readonly tool: {
+    readonly id: string;
+    readonly name: string;
+    readonly nozzleMm: number;
+    readonly hotEndMaxC: number | null;
+    readonly catalogueFlowMm3PerS: number | null;
+  };
+  readonly material: {
+    readonly id: string;
+    readonly name: string;
+    readonly densityGPerCm3: number;
+    readonly pricePerKg: number;
+    readonly nozzleRangeC: readonly [number, number] | null;
+    readonly bedRangeC: readonly [number, number] | null;
+  };
+  readonly process: { readonly id: string; readonly name: string };
+  readonly flow: number;
+  /** Effective values, and the roles with what each is printed with: what recipes' rules read; missing in older runs. */
+  readonly values?: Values;
+  readonly roles?: readonly RecipeRole[];
+  /** How a mesh would be laid; missing where the recipe or the start block lacks something, and in older runs. */
+  readonly lay?: MeshToolpathSettings | null;
+  /** Least time a layer needs to cool; missing in older runs. */
+  readonly lowestLayerTimeS?: number | null;
+  /** Kind of plastic. */
+  readonly family?: string | null;
+  /** Whether the plastic wants the machine closed or open; missing in older runs. */
+  readonly enclosureNeed?: string | null;
+  /** Scale of X, Y and Z; runs kept before it was read have none. */
+  readonly scalePercent?: readonly [number, number, number];
+}
+interface Mounted {
+  readonly id: string;
+  readonly name: string;
+  readonly nozzleMm: number;
+}
+interface Loaded {
+  readonly id: string;
+  readonly name: string;
+  readonly lot: string;
+  readonly remainingG: number;
+}
+/** Roles that another head may lay than the part body's. */
+export type OtherHeadRole = Exclude<RecipeRole['role'], 'part body'>;
+/** A head beside the one that lays the part body. */
+export interface ContextHead {
+  /** As programs call it: 0 is the first. */
+  readonly tool: number;
+  readonly roles: readonly OtherHeadRole[];
+  readonly mounted: Mounted | null;
+  readonly loaded: Loaded | null;
+  readonly recipe: ContextRecipe;
+  readonly proofs: Readonly<Record<string, Proof>>;
+  readonly trialTimesS?: Readonly<Record<string, number>>;
+}
+
 /** Everything the rules read besides the program itself: plain data, pinned with each check run. */
 export interface CheckContext {
   readonly job: {
@@ -57,52 +115,28 @@ export interface CheckContext {
     readonly isConnected?: boolean;
     /** What is known of it, as recipes' rules read it. */
     readonly asKnown?: RecipeMachine;
-    readonly mounted: { readonly id: string; readonly name: string; readonly nozzleMm: number } | null;
-    readonly loaded: {
-      readonly id: string;
-      readonly name: string;
-      readonly lot: string;
-      readonly remainingG: number;
-    } | null;
+    /** On the head that lays the part body. */
+    readonly mounted: Mounted | null;
+    readonly loaded: Loaded | null;
   };
-  readonly recipe: {
-    readonly tool: {
-      readonly id: string;
-      readonly name: string;
-      readonly nozzleMm: number;
-      readonly hotEndMaxC: number | null;
-      readonly catalogueFlowMm3PerS: number | null;
-    };
-    readonly material: {
-      readonly id: string;
-      readonly name: string;
-      readonly densityGPerCm3: number;
-      readonly pricePerKg: number;
-      readonly nozzleRangeC: readonly [number, number] | null;
-      readonly bedRangeC: readonly [number, number] | null;
-    };
-    readonly process: { readonly id: string; readonly name: string };
-    readonly flow: number;
-    /** Effective values, and the roles with what each is printed with: what recipes' rules read; missing in older runs. */
-    readonly values?: Values;
-    readonly roles?: readonly RecipeRole[];
-    /** How a mesh would be laid; missing where the recipe or the start block lacks something, and in older runs. */
-    readonly lay?: MeshToolpathSettings | null;
-    /** Least time a layer needs to cool; missing in older runs. */
-    readonly lowestLayerTimeS?: number | null;
-    /** Kind of plastic. */
-    readonly family?: string | null;
-    /** Whether the plastic wants the machine closed or open; missing in older runs. */
-    readonly enclosureNeed?: string | null;
-    /** Scale of X, Y and Z; runs kept before it was read have none. */
-    readonly scalePercent?: readonly [number, number, number];
-  };
+  readonly recipe: ContextRecipe;
   /** Evidence by setting for this machine, tool and material; missing where there is none. */
   readonly proofs: Readonly<Record<string, Proof>>;
   /** How long each trial would take here that the job still wants; left out where nothing is wanted. */
   readonly trialTimesS?: Readonly<Record<string, number>>;
+  /** The head that lays the part body, as programs call it; the first where nothing is said. */
+  readonly bodyTool?: number;
+  /** Heads that lay other roles; none where everything is laid by one, and in older runs. */
+  readonly heads?: readonly ContextHead[];
+  /** Which of them these surroundings are seen from; none where from the part body's. */
+  readonly seenFrom?: Pick<ContextHead, 'tool' | 'roles'>;
 }
 
+/** The same of a head that lays other roles. */
+export interface HeadSources
+  extends Omit<ContextHead, 'recipe' | 'trialTimesS'>, Pick<ContextSources, 'material' | 'values'> {
+  readonly toolProfile: ContextSources['tool'];
+}
 /** What a check's surroundings are assembled from: names, what stands on the floor, and the effective values of the recipe. */
 export interface ContextSources {
   readonly machine: { readonly id: string; readonly name: string; readonly isConnected: boolean };
@@ -113,18 +147,55 @@ export interface ContextSources {
   readonly roles: readonly RecipeRole[];
   readonly proofs: Readonly<Record<string, Proof>>;
   readonly asKnown: RecipeMachine | null;
-  readonly mounted: CheckContext['machine']['mounted'];
-  readonly loaded: CheckContext['machine']['loaded'];
+  readonly mounted: Mounted | null;
+  readonly loaded: Loaded | null;
+  readonly bodyTool?: number;
+  readonly heads?: readonly HeadSources[];
   readonly policy: Pick<Policy, 'provenOnly' | 'mayStayUnproven' | 'ceilings' | 'firstLayerMostMmPerS'>;
   readonly job: Pick<CheckContext['job'], 'class' | 'fileName' | 'quantity' | 'prints' | 'purpose'>;
 }
 
-/** The surroundings of a check; refused where the printer profile has no travel, for nothing can be judged without. */
-export function contextFrom(sources: ContextSources): Result<CheckContext> {
-  const { machine, tool, material, process, values: v, policy, job, mounted, loaded } = sources;
+/** A recipe as one head has it. */
+function recipeFrom({
+  machine,
+  tool,
+  material,
+  process,
+  values: v,
+  roles,
+}: Pick<ContextSources, 'machine' | 'tool' | 'material' | 'process' | 'values' | 'roles'>): ContextRecipe {
   const n = (key: string): number | null => numberOf(v, key);
   const text = (key: string): string | null => (typeof v[key] === 'string' ? v[key] : null);
-  const pair = (key: string) => rangeOf(v, key);
+  return {
+    tool: {
+      ...tool,
+      nozzleMm: n('nozzleDiameterMm') ?? 0,
+      hotEndMaxC: n('hotEndMaxC'),
+      catalogueFlowMm3PerS: n('catalogueFlowMm3PerS'),
+    },
+    material: {
+      ...material,
+      densityGPerCm3: n('densityGPerCm3') ?? 0,
+      pricePerKg: n('pricePerKg') ?? 0,
+      nozzleRangeC: rangeOf(v, 'nozzleRangeC'),
+      bedRangeC: rangeOf(v, 'bedRangeC'),
+    },
+    process,
+    flow: n('flow') ?? 1,
+    values: v,
+    roles,
+    lay: meshLayOf(v, `${material.name}, ${process.name}, ${machine.name}`),
+    lowestLayerTimeS: n('lowestLayerTimeS'),
+    family: text('family'),
+    enclosureNeed: text('enclosureNeed'),
+    scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
+  };
+}
+
+/** The surroundings of a check; refused where the printer profile has no travel, for nothing can be judged without. */
+export function contextFrom(sources: ContextSources): Result<CheckContext> {
+  const { machine, values: v, policy, job, mounted, loaded } = sources;
+  const n = (key: string): number | null => numberOf(v, key);
   const [x, y, z] = [n('travelXMm'), n('travelYMm'), n('travelZMm')];
   if (x === null || y === null || z === null)
     return fail({
@@ -155,30 +226,19 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       mounted,
       loaded,
     },
-    recipe: {
-      tool: {
-        ...tool,
-        nozzleMm: n('nozzleDiameterMm') ?? 0,
-        hotEndMaxC: n('hotEndMaxC'),
-        catalogueFlowMm3PerS: n('catalogueFlowMm3PerS'),
-      },
-      material: {
-        ...material,
-        densityGPerCm3: n('densityGPerCm3') ?? 0,
-        pricePerKg: n('pricePerKg') ?? 0,
-        nozzleRangeC: pair('nozzleRangeC'),
-        bedRangeC: pair('bedRangeC'),
-      },
-      process,
-      flow: n('flow') ?? 1,
-      values: v,
-      roles: sources.roles,
-      lay: meshLayOf(v, `${material.name}, ${process.name}, ${machine.name}`),
-      lowestLayerTimeS: n('lowestLayerTimeS'),
-      family: text('family'),
-      enclosureNeed: text('enclosureNeed'),
-      scalePercent: [n('scaleXPercent') ?? 100, n('scaleYPercent') ?? 100, n('scaleZPercent') ?? 100],
-    },
+    recipe: recipeFrom(sources),
     proofs: sources.proofs,
+    ...(sources.heads &&
+      sources.heads.length > 0 && {
+        bodyTool: sources.bodyTool ?? 0,
+        heads: sources.heads.map(({ tool, roles, mounted, loaded, proofs, ...of }) => ({
+          tool: tool,
+          roles,
+          mounted,
+          loaded,
+          proofs,
+          recipe: recipeFrom({ ...sources, ...of, tool: of.toolProfile }),
+        })),
+      }),
   });
 }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
 import type { Result } from '../../core/result/result.ts';
-import { jobOf } from './cases.ts';
+import { jobOf, supportedTable } from './cases.ts';
 import { contextOfFile, fileOfContext } from './contextFile.ts';
 import type { ContextFile } from './contextFileSchema.ts';
 import { notTriedBeyond, roleFixture, validContextFixture } from './fixture.ts';
@@ -56,6 +56,48 @@ test('surroundings written as a file and read again give the same verdict, sente
     expect(said(again)).toEqual(said(context));
     expect(said(context).length).toBeGreaterThan(0);
   }
+});
+test('a job of two heads written as a file and read again is laid and judged alike, head by head', () => {
+  const second = { values: { supportSpeedMmPerS: 110 }, proofs: { flow: null }, loaded: null };
+  const { job } = jobOf({ when: '', finds: [], ...supportedTable, second });
+  const file = fileOfContext(job.context);
+  expect([schema(file), schema.errors]).toEqual([true, null]);
+  const again = read(contextOfFile(JSON.parse(JSON.stringify(file))));
+  const laidBy = ({ recipe, heads, bodyTool }: typeof again) => [
+    [bodyTool, recipe.lay],
+    ...heads!.map((h) => [h.tool, h.roles, { ...h.recipe.lay, title: '' }]),
+  ];
+  expect(laidBy(again)).toEqual(laidBy({ ...job.context, heads: [{ ...job.context.heads![0]!, roles: ['support'] }] }));
+  const said = (context: typeof again): readonly string[] =>
+    checkJob({ ...job, context })
+      .findings.filter((f) => f.rule !== 'speed-unscaled' && f.rule !== 'enclosure-fits')
+      .map((f) => `head ${f.head}: ${f.severity} ${f.title}: ${f.figure}, ${f.limit}, ${f.fix}`);
+  expect(said(again)).toEqual(said(job.context));
+  expect(said(again).map((f) => f.split(':')[0])).toEqual(['head 2', 'head 2', 'head 2']);
+});
+test('heads that a file describes are those of the machine; what one head cannot lay is told', () => {
+  const withTwo: ContextFile = {
+    ...example(),
+    machine: {
+      ...example().machine,
+      mounts: [...example().machine!.mounts!, { values: { nozzleDiameterMm: 0.6 } }],
+    },
+    materials: { ...example().materials, pva: { values: { nozzleC: 210 } }, pet: {} },
+    roles: [
+      ...example().roles!,
+      { role: 'support', material: 'pva', mount: 2, values: { flow: 0.9 } },
+      { role: 'support contact', material: 'pva', mount: 2 },
+      { role: 'raft/brim', material: 'pet', mount: 2 },
+    ],
+  };
+  const { heads, machine, bodyTool } = read(contextOfFile(withTwo));
+  expect([
+    machine.heads,
+    bodyTool,
+    heads!.map((h) => [h.tool, h.roles, h.recipe.tool.nozzleMm, h.recipe.flow]),
+  ]).toEqual([2, 0, [[1, ['support', 'support contact'], 0.6, 0.9]]]);
+  // the brim's material has no head: it is no head of its own, and a rule says so
+  expect(heads).toHaveLength(1);
 });
 test('the example of the documentation is read, and fits its schema', () => {
   expect([schema(example()), schema.errors]).toEqual([true, null]);
@@ -165,7 +207,7 @@ describe('is refused with its place:', () => {
     [
       'values of a role that cannot be applied',
       { ...example(), roles: [...example().roles!, { role: 'support', material: 'asa-natural', values: { flow: 1 } }] },
-      'Values of support cannot be applied yet @ roles[1].values',
+      'Values of support cannot be applied @ roles[1].values',
     ],
     [
       'an unknown setting of a role',

@@ -5,9 +5,9 @@ import type { PairingEntry, Proof } from '../library/model/records.ts';
 import { resolveValues, valuesOf, type Level } from '../library/model/resolve.ts';
 import { checkValue } from '../library/model/values.ts';
 import { catalogue, findSetting } from '../library/settings/catalogue.ts';
-import type { ProfileKind, Values } from '../library/settings/define.ts';
+import { numberOf, type ProfileKind, type Values } from '../library/settings/define.ts';
 import { standardPolicy } from '../machines/model/policy.ts';
-import { contextFrom, type CheckContext } from './context.ts';
+import { contextFrom, type CheckContext, type ContextRecipe, type HeadSources } from './context.ts';
 import { contextFileSchema, type ContextFile, type FileProof, type FileRole } from './contextFileSchema.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
@@ -36,30 +36,61 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
     });
   const wrong = wrongReference(file, roles, mounts, materials) ?? wrongGroup(file, roles, mounts, materials);
   if (wrong) return fail(wrong);
-  const mount = mounts[(body.mount ?? 1) - 1]!;
   const level = (kind: Level['kind'], own: Values = {}): Level => ({ kind, name: kind, profileId: null, own });
-  const levels = [
-    level('job', body.values),
-    level('process', process.values),
-    level('material', materials[body.material]!.values),
-    level('tool', mount.values),
-    level('printer', machine.values),
-  ];
-  const v = valuesOf(resolveValues(levels));
   const toolId = (n: number | undefined): string => `mount ${n ?? 1}`;
-  const slot = mount.slots?.[(body.slot ?? 1) - 1] ?? null;
   const nameOf = (key: string): string => materials[key]?.name ?? key;
   const machineName = machine.name ?? 'machine';
-  const tool = { id: toolId(body.mount), name: mount.name ?? toolId(body.mount) };
+  /** What a role is printed with: the head with what is mounted and loaded there, effective values and evidence. */
+  const headFor = (role: FileRole) => {
+    const mount = mounts[(role.mount ?? 1) - 1]!;
+    const slot = mount.slots?.[(role.slot ?? 1) - 1] ?? null;
+    const values = valuesOf(
+      resolveValues([
+        level('job', role.values),
+        level('process', process.values),
+        level('material', materials[role.material]!.values),
+        level('tool', mount.values),
+        level('printer', { ...(mounts.length > 1 && { heads: mounts.length }), ...machine.values }),
+      ]),
+    );
+    const toolProfile = { id: toolId(role.mount), name: mount.name ?? toolId(role.mount) };
+    return {
+      tool: (role.mount ?? 1) - 1,
+      toolProfile,
+      material: { id: role.material, name: nameOf(role.material) },
+      values,
+      mounted: { ...toolProfile, nozzleMm: numberOf(values, 'nozzleDiameterMm') ?? 0 },
+      loaded: slot && {
+        id: slot.material,
+        name: nameOf(slot.material),
+        lot: slot.lot ?? 'unknown',
+        remainingG: slot.remainingG ?? 0,
+      },
+      proofs: proofsOf(proofs.filter((p) => isOf(p, role))),
+    };
+  };
+  const of = headFor(body);
+  const { loaded } = of;
+  const heads: HeadSources[] = [];
+  for (const role of roles) {
+    if (role.role === 'part body' || (role.mount ?? 1) === (body.mount ?? 1)) continue;
+    const own = headFor(role);
+    const known = heads.findIndex((h) => h.tool === own.tool);
+    if (known < 0) heads.push({ ...own, roles: [role.role] });
+    else if (heads[known]!.material.id === role.material)
+      heads[known] = { ...heads[known]!, roles: [...heads[known]!.roles, role.role] };
+  }
   return contextFrom({
     machine: { id: 'machine', name: machineName, isConnected: true },
-    tool,
-    material: { id: body.material, name: nameOf(body.material) },
+    tool: of.toolProfile,
+    material: of.material,
     process: { id: 'process', name: process.name ?? 'process' },
-    values: v,
+    values: of.values,
+    bodyTool: of.tool,
+    heads,
     roles: roles.map((r): RecipeRole => {
-      const of = materials[r.material]?.values ?? {};
-      const word = (key: string): string => (typeof of[key] === 'string' ? of[key] : '');
+      const own = materials[r.material]?.values ?? {};
+      const word = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
       return {
         role: r.role,
         toolId: toolId(r.mount),
@@ -70,26 +101,21 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
         supportPartners: word('supportPartners'),
       };
     }),
-    proofs: proofsOf(proofs.filter((p) => isOf(p, body))),
+    proofs: of.proofs,
     asKnown: {
       name: machineName,
       ready: machine.state !== 'not ready' && machine.state !== 'stopped',
-      mountedToolId: tool.id,
-      loadedMaterialId: slot?.material ?? null,
-      loadedLot: slot?.lot ?? null,
-      remainingG: slot?.remainingG ?? null,
+      mountedToolId: of.toolProfile.id,
+      loadedMaterialId: loaded?.id ?? null,
+      loadedLot: loaded?.lot ?? null,
+      remainingG: loaded?.remainingG ?? null,
       speedPercent: null,
       lid: 'none',
       resinC: null,
       knownForDays: 0,
     },
-    mounted: { ...tool, nozzleMm: typeof v['nozzleDiameterMm'] === 'number' ? v['nozzleDiameterMm'] : 0 },
-    loaded: slot && {
-      id: slot.material,
-      name: nameOf(slot.material),
-      lot: slot.lot ?? 'unknown',
-      remainingG: slot.remainingG ?? 0,
-    },
+    mounted: of.mounted,
+    loaded,
     policy: {
       provenOnly: policy.provenOnly ?? standardPolicy.provenOnly,
       mayStayUnproven: policy.mayStayUnproven ?? {},
@@ -143,6 +169,7 @@ function wrongReference(
     mounts[n - 1]
       ? null
       : no(`There is no mount ${n}; the machine has ${mounts.length}`, where, 'describe it in mounts');
+  const bodyMount = roles.find((r) => r.role === 'part body')?.mount ?? 1;
   for (const [i, r] of roles.entries()) {
     const at = `roles[${i}]`;
     if (roles.findIndex((other) => other.role === r.role) !== i)
@@ -152,11 +179,11 @@ function wrongReference(
       noMount(r.mount, `${at}.mount`) ??
       noMaterial(r.material, `${at}.material`) ??
       (r.slot !== undefined && !slots[r.slot - 1] ? no(`There is no slot ${r.slot}`, `${at}.slot`) : null) ??
-      (r.role !== 'part body' && r.values
+      (r.role !== 'part body' && r.values && (r.mount ?? 1) === bodyMount
         ? no(
-            `Values of ${r.role} cannot be applied yet`,
+            `Values of ${r.role} cannot be applied`,
             `${at}.values`,
-            'everything is laid by those of the part body',
+            'what one head lays is laid by the values of the part body',
           )
         : null);
     if (wrong) return wrong;
@@ -259,21 +286,32 @@ function proofsOf(list: readonly FileProof[]): Record<string, Proof> {
   }
   return proofs;
 }
-/** The same as a file; each value stands in the first group that may hold it. */
-export function fileOfContext({ machine, recipe, proofs, policy, job }: CheckContext): ContextFile {
-  const effective = recipe.values ?? {};
-  const group = (owner: ProfileKind): Values =>
+/** The same as a file; each value stands in the first group that may hold it, and what another head has otherwise with its role. */
+export function fileOfContext({
+  machine,
+  recipe,
+  proofs,
+  policy,
+  job,
+  heads = [],
+  bodyTool = 0,
+}: CheckContext): ContextFile {
+  const group = (owner: ProfileKind, of: ContextRecipe = recipe): Values =>
     Object.fromEntries(
       catalogue.flatMap((s) => {
-        const value = effective[s.key];
+        const value = of.values?.[s.key];
         return value !== undefined && s.owners.find((o) => o !== 'pairing') === owner && s.technology !== 'resin'
           ? [[s.key, value]]
           : [];
       }),
     );
   const roles: readonly RecipeRole[] = recipe.roles ?? [];
-  const mountIds = [...new Set([recipe.tool.id, ...roles.map((r) => r.toolId)])];
-  const mountOf = (toolId: string): number => mountIds.indexOf(toolId) + 1;
+  const laying = [{ tool: bodyTool, loaded: machine.loaded, recipe, proofs }, ...heads];
+  const mountCount = Math.max(...laying.map((h) => h.tool + 1));
+  const differing = ({ values = {} }: ContextRecipe): Values =>
+    Object.fromEntries(
+      Object.entries(values).filter(([key, v]) => JSON.stringify(v) !== JSON.stringify(recipe.values?.[key])),
+    );
   return {
     version: 1,
     technology: 'filament',
@@ -281,17 +319,20 @@ export function fileOfContext({ machine, recipe, proofs, policy, job }: CheckCon
       name: machine.name,
       values: group('printer'),
       state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
-      mounts: mountIds.map((_, i) => ({
-        ...(i === 0 && { name: recipe.tool.name, values: group('tool') }),
-        ...(i === 0 &&
-          machine.loaded && {
-            slots: [{ material: machine.loaded.id, lot: machine.loaded.lot, remainingG: machine.loaded.remainingG }],
-          }),
-      })),
+      mounts: Array.from({ length: mountCount }, (_, i) => {
+        const head = laying.find((h) => h.tool === i);
+        if (!head) return {};
+        const { loaded } = head;
+        return {
+          name: head.recipe.tool.name,
+          values: group('tool', head.recipe),
+          ...(loaded && { slots: [{ material: loaded.id, lot: loaded.lot, remainingG: loaded.remainingG }] }),
+        };
+      }),
     },
     process: { name: recipe.process.name, values: group('process') },
     materials: Object.fromEntries([
-      ...(machine.loaded ? [[machine.loaded.id, { name: machine.loaded.name }] as const] : []),
+      ...laying.flatMap(({ loaded }) => (loaded ? [[loaded.id, { name: loaded.name }] as const] : [])),
       ...roles.map(
         (r) =>
           [
@@ -302,26 +343,36 @@ export function fileOfContext({ machine, recipe, proofs, policy, job }: CheckCon
             },
           ] as const,
       ),
-      [recipe.material.id, { name: recipe.material.name, values: group('material') }] as const,
+      ...laying
+        .toReversed()
+        .map(
+          (h) => [h.recipe.material.id, { name: h.recipe.material.name, values: group('material', h.recipe) }] as const,
+        ),
     ]),
-    roles: roles.map((r) => ({
-      role: r.role,
-      mount: mountOf(r.toolId),
-      material: r.materialId,
-    })),
-    proofs: Object.values(proofs).flatMap((p) =>
-      (p.entries && p.entries.length > 1 ? p.entries : [p]).map((of) => ({
-        mount: 1,
-        material: recipe.material.id,
-        setting: p.key,
-        value: of.value,
-        ...of.range,
-        state: p.state,
-        daysLeft: p.daysLeft,
-        ...(of.trialName && { trial: of.trialName }),
-        ...(p.because && { because: p.because }),
-        conditions: of.conditions,
-      })),
+    roles: roles.map((r) => {
+      const own = heads.find((h) => (h.roles as readonly string[]).includes(r.role));
+      return {
+        role: r.role,
+        mount: (own?.tool ?? bodyTool) + 1,
+        material: r.materialId,
+        ...(own && { values: differing(own.recipe) }),
+      };
+    }),
+    proofs: laying.flatMap((h) =>
+      Object.values(h.proofs).flatMap((p) =>
+        (p.entries && p.entries.length > 1 ? p.entries : [p]).map((of) => ({
+          mount: h.tool + 1,
+          material: h.recipe.material.id,
+          setting: p.key,
+          value: of.value,
+          ...of.range,
+          state: p.state,
+          daysLeft: p.daysLeft,
+          ...(of.trialName && { trial: of.trialName }),
+          ...(p.because && { because: p.because }),
+          conditions: of.conditions,
+        })),
+      ),
     ),
     policy: {
       provenOnly: job.provenOnly ? [job.class] : [],

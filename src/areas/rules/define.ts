@@ -97,6 +97,8 @@ export interface Rule {
   readonly source: string;
   /** Rules whose question this one answers where it looks at a job: asked twice, they would be told twice. */
   readonly supersedes?: readonly string[];
+  /** Asked of each head that lays something, with its own recipe and evidence and what the program asks of it. */
+  readonly isOfHead?: boolean;
   readonly recipe?: RecipeView;
   readonly program?: ProgramView;
   readonly mesh?: MeshView;

@@ -7,7 +7,13 @@ import type { Proof } from '../library/model/records.ts';
 import { resolveValues, valuesOf } from '../library/model/resolve.ts';
 import type { Values } from '../library/settings/define.ts';
 import { standardPolicy } from '../machines/model/policy.ts';
-import { contextFrom, type CheckContext, type ContextSources } from './context.ts';
+import {
+  contextFrom,
+  type CheckContext,
+  type ContextSources,
+  type HeadSources,
+  type OtherHeadRole,
+} from './context.ts';
 import type { Change } from './define.ts';
 import type { RecipeInput, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
 
@@ -129,6 +135,66 @@ export const roleFixture: RecipeRole = {
   supportPartners: 'PVA, ASA',
 };
 
+/** What a second head of the valid machine may lay. */
+export const secondRoleFixture = (role: RecipeRole['role']): RecipeRole => ({
+  role,
+  toolId: 'second tool',
+  materialId: 'pva',
+  materialName: 'Nebbia PVA',
+  family: 'PVA',
+  bondsWith: '',
+  supportPartners: 'ASA',
+});
+const soluble: Values = {
+  family: 'PVA',
+  nozzleC: 212,
+  nozzleRangeC: [200, 225],
+  bedRangeC: [40, 110],
+  standbyC: 150,
+  densityGPerCm3: 1.23,
+  pricePerKg: 80,
+  flow: 0.95,
+  retractionMm: 1.6,
+  highestFlowMm3PerS: 8,
+  allowedFamilies: '',
+  glassTransitionC: 60,
+  dryingC: 45,
+  fanPercent: 20,
+  fanRangePercent: [0, 50],
+  solubleIn: 'water',
+  steepestOverhangDeg: 40,
+};
+/** What a case changes about the second head. */
+export interface SecondHeadChange {
+  readonly values?: Values;
+  readonly roles?: readonly OtherHeadRole[];
+  readonly proofs?: Readonly<Record<string, Partial<Proof> | null>>;
+  readonly loaded?: CheckContext['machine']['loaded'];
+  readonly mounted?: CheckContext['machine']['mounted'];
+}
+/** A second head with soluble filament that no rule says anything about, with some things changed. */
+const secondHead = (values: Values, change: SecondHeadChange): HeadSources => ({
+  tool: 1,
+  roles: change.roles ?? ['support', 'support contact'],
+  toolProfile: { id: 'second tool', name: '0.4 brass' },
+  material: { id: 'pva', name: 'Nebbia PVA' },
+  values: effective({ ...values, ...soluble, ...change.values }),
+  mounted: change.mounted === undefined ? { id: 'second tool', name: '0.4 brass', nozzleMm: 0.4 } : change.mounted,
+  loaded: change.loaded === undefined ? { id: 'pva', name: 'Nebbia PVA', lot: '88', remainingG: 400 } : change.loaded,
+  proofs: changedProofs(
+    {
+      flow: proof('flow', 0.95, 0.92, 0.98),
+      nozzleC: proof('nozzleC', 212, 205, 220),
+      highestFlowMm3PerS: proof('highestFlowMm3PerS', 8, 0, 8),
+      retractionMm: proof('retractionMm', 1.6, 1.4, 2.2),
+      accelerationMmPerS2: proof('accelerationMmPerS2', 1500, 0, 1600),
+      bedC: proof('bedC', 98, 90, 105),
+      zOffsetMm: proof('zOffsetMm', 0, -0.05, 0.05),
+    },
+    change.proofs ?? {},
+  ),
+});
+
 const effective = (own: Values): Values =>
   valuesOf(resolveValues([{ kind: 'process', name: 'clean', profileId: null, own }]));
 
@@ -215,6 +281,8 @@ export interface ContextChange {
   readonly without?: readonly string[];
   readonly proofs?: Readonly<Record<string, Partial<Proof> | null>>;
   readonly roles?: readonly RecipeRole[];
+  /** A second head with soluble filament; none where nothing is said. */
+  readonly second?: SecondHeadChange;
   /** What is known of the machine. */
   readonly known?: Partial<RecipeMachine>;
   readonly machine?: Partial<CheckContext['machine']>;
@@ -243,6 +311,10 @@ export function validContextFixture(change: ContextChange = {}): CheckContext {
     asKnown: { ...machine, ...change.known },
     mounted: { id: 'tool', name: '0.4 hardened', nozzleMm: 0.4 },
     loaded: spool,
+    ...(change.second && {
+      bodyTool: 0,
+      heads: [secondHead({ ...filament, brimMm: 0, ...change.values }, change.second)],
+    }),
     policy: { ...standardPolicy, ...change.policy },
     job: { class: 'in-house', fileName: 'vent.gcode', quantity: 1, purpose: null, ...change.job },
   });

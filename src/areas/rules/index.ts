@@ -39,6 +39,7 @@ import { firstLayerSpeed } from './program/firstLayerSpeed.ts';
 import { flexibleFill } from './program/flexibleFill.ts';
 import { flexiblePlastic } from './program/flexiblePlastic.ts';
 import { flowEvidence } from './program/flowEvidence.ts';
+import { headsKnown } from './program/headsKnown.ts';
 import { heatAndWait } from './program/heatAndWait.ts';
 import { heatSteady } from './program/heatSteady.ts';
 import { heatersOff } from './program/heatersOff.ts';
@@ -183,6 +184,7 @@ export const rules: readonly Rule[] = [
   floorsHold,
   flowEvidence,
   flowOfLineKinds,
+  headsKnown,
   heatAndWait,
   heatSteady,
   heatersOff,

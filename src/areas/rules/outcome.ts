@@ -37,6 +37,8 @@ export interface Finding {
   readonly zMm: number | null;
   readonly layer: number | null;
   readonly trialId: string | null;
+  /** Head it concerns, from 1, where the job has several. */
+  readonly head?: number;
   /** Place on the plate, where there is one. */
   readonly place?: PlaceOnPlate;
   /** It says only that nobody has proven it here, or that the proof is due. */
@@ -56,6 +58,15 @@ export interface Estimate {
   readonly massG: number;
   readonly cost: number;
   readonly layers: number;
+  /** What each head takes, where there are several. */
+  readonly heads?: readonly HeadEstimate[];
+}
+export interface HeadEstimate {
+  /** From 1. */
+  readonly head: number;
+  readonly material: string;
+  readonly filamentMm: number;
+  readonly massG: number;
 }
 export type Verdict = 'clear' | 'clear with cautions' | 'blocked';
 

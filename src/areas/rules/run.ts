@@ -13,6 +13,7 @@ import {
 } from './define.ts';
 import type { RecipeInput } from './recipeInput.ts';
 import { estimateOf } from './estimate.ts';
+import { headViewsOf } from './headViews.ts';
 import { rules } from './index.ts';
 import type { CheckOutcome, Finding, RuleRun, Severity, Verdict } from './outcome.ts';
 
@@ -114,18 +115,30 @@ function askOfRecipe(rule: Rule, job: JobInput): Ask | null {
 export function checkJob(job: JobInput): CheckOutcome {
   const findings: Finding[] = [];
   const runs: RuleRun[] = [];
-  const asked = rules.filter((r) => isFor(r, 'filament')).map((rule) => ({ rule, ask: askOfJob(rule, job) }));
-  const answered = new Set(asked.flatMap(({ rule, ask }) => (ask ? (rule.supersedes ?? []) : [])));
-  for (const { rule, ask: ofJob } of asked) {
-    const ask = ofJob ?? (answered.has(rule.id) || looksAtJobs(rule) ? null : askOfRecipe(rule, job));
-    if (!ask) continue;
-    const found = ask();
-    if ('needs' in found) {
-      runs.push({ rule: rule.id, ran: false, needs: found.needs });
-      continue;
+  const all = rules.filter((r) => isFor(r, 'filament'));
+  const views = headViewsOf(job);
+  const answered = new Set(all.flatMap((rule) => (askOfJob(rule, job) ? (rule.supersedes ?? []) : [])));
+  for (const rule of all) {
+    const of = (of: JobInput): Ask | null =>
+      askOfJob(rule, of) ?? (answered.has(rule.id) || looksAtJobs(rule) ? null : askOfRecipe(rule, of));
+    const asked = rule.isOfHead ? views : [{ job, head: null }];
+    const needed: string[] = [];
+    let isAsked = false;
+    for (const { job: seen, head } of asked) {
+      const found = of(seen)?.();
+      if (!found) continue;
+      isAsked = true;
+      if ('needs' in found) needed.push(head === null ? found.needs : `${found.needs} (head ${head})`);
+      else
+        findings.push(
+          ...found.map((f) => ({
+            ...toFinding(rule, job.mesh && !seen.context.seenFrom ? f : withoutChange(f)),
+            ...(head !== null && { head }),
+          })),
+        );
     }
-    runs.push({ rule: rule.id, ran: true, needs: null });
-    findings.push(...found.map((f) => toFinding(rule, job.mesh ? f : withoutChange(f))));
+    if (isAsked)
+      runs.push({ rule: rule.id, ran: needed.length === 0, needs: needed.length === 0 ? null : needed.join('; ') });
   }
   findings.sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1));
   const verdict: Verdict = findings.some((f) => f.severity === 'blocker')
@@ -159,7 +172,8 @@ function sentenceOf(verdict: Verdict, findings: readonly Finding[], runs: readon
     .filter(({ n }) => n > 0)
     .map(({ severity, n }) => countOf(n, severity));
   const rest = findings.length > 1 ? ` (${counts.join(', ')})` : '';
-  return `${verdict === 'blocked' ? 'Blocked' : 'Clear with cautions'}: ${lower(findings[0]!.title)}${rest}${notPossible}.`;
+  const [{ title, head }] = findings as [Finding, ...Finding[]];
+  return `${verdict === 'blocked' ? 'Blocked' : 'Clear with cautions'}: ${lower(title)}${head === undefined ? '' : ` on head ${head}`}${rest}${notPossible}.`;
 }
 
 const lower = (text: string): string => (/^[A-Z]\b/.test(text) ? text : text.charAt(0).toLowerCase() + text.slice(1)); // an axis keeps its letter

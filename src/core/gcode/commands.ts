@@ -43,8 +43,7 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
   switch (code) {
     case 104:
     case 109:
-      if (run.heat.setNozzle(w.has(T) ? run.headOf(v[T]!) : run.head, heatOf(w), code === 109, line))
-        run.planner.rest();
+      setNozzle(run, w, code === 109, line);
       return;
     case 140:
     case 190:
@@ -104,6 +103,12 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
     default:
       if (!QUIET_M.has(code)) noteUnknown(run.facts, `M${code}`, line);
   }
+}
+
+/** Of the head that is named, else of the one at work. */
+function setNozzle(run: ProgramTally, w: LineWords, wait: boolean, line: number): void {
+  const head = w.has(T) ? run.headOf(w.values[T]!) : run.head;
+  if (run.heat.setNozzle(head, heatOf(w), wait, line)) run.planner.rest();
 }
 
 /** File limit words apply from their line on and never exceed the machine's. */

@@ -36,6 +36,13 @@ export class HeatFollower {
     }
   }
 
+  /** A head is left: it is taken to have cooled to what it was told when it is wanted again. */
+  leave(head: HeadFacts): void {
+    this.isChanged = true;
+    const nowC = this.nowC.get(head) ?? ROOM_C;
+    this.nowC.set(head, Math.min(nowC, Math.max(ROOM_C, head.nozzleTargetC)));
+  }
+
   /** True where the program stands still for it. */
   setNozzle(head: HeadFacts, targetC: number, wait: boolean, line: number): boolean {
     const { facts } = this;
@@ -50,9 +57,9 @@ export class HeatFollower {
       head.nozzleMaxC = targetC;
       head.nozzleMaxLine = line;
     }
+    const nowC = this.nowC.get(head) ?? ROOM_C;
     if (!wait) return false;
     head.isWaited = targetC > 0;
-    const nowC = this.nowC.get(head) ?? ROOM_C;
     if (targetC > nowC) facts.heatingS += (targetC - nowC) / NOZZLE_C_PER_S;
     this.nowC.set(head, targetC);
     return true;

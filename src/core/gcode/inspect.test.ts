@@ -219,6 +219,11 @@ describe('heads', () => {
     const r = report('M109 S240\nM83\nG1 X5 E1 F600\nM104 T1 S200\nT1\nG1 X9 E1\nM104 T0 S0');
     expect([r.coldExtrusionLine, r.nozzleAtEndC]).toEqual([6, 200]);
   });
+  test('one that stood by is heated again in the time that takes', () => {
+    const turns = 'M104 T0 S150\nT1\nG1 X9 E1\nT0\nM109 S240\nG1 X12 E1';
+    const once = report(`M109 S240\nM104 T1 S240\nM83\nG1 X5 E1 F600\n${turns}`).heatingS;
+    expect(once).toBeCloseTo(110 + 45, 6); // 20 to 240 and 150 to 240 °C, 2 °C a second
+  });
   test('peaks of flow are of the head that laid them', () => {
     const r = report('M109 S240\nM83\nG1 X100 E5 F3000\nT1\nG1 X200 E5 F1500\nT0\nG1 X300 E5 F600');
     const fullMm3PerS = ((Math.PI * 1.75 ** 2) / 4) * 0.05 * 50;

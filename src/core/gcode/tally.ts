@@ -65,11 +65,11 @@ export class ProgramTally {
   takeHead(tool: number): void {
     this.planner.rest();
     this.noteFlow();
+    this.heat.leave(this.head);
     this.head = this.headOf(tool);
     this.layers.peakFlow = this.head.highestFlowMm3PerS;
     this.layers.peakFlowLine = this.head.highestFlowLine;
     this.layers.peakFlowCommanded = this.head.highestFlowCommandedMm3PerS;
-    this.heat.isChanged = true;
     this.chained = false;
   }
   /** Keeps what the head at work has laid fastest so far. */

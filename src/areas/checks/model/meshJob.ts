@@ -25,13 +25,14 @@ import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
+import type { Heads, OtherHead, OtherRole } from '../../../core/toolpath/heads.ts';
 import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regions.ts';
 import { meshLayWants } from '../../rules/meshLay.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
 import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from './plate.ts';
-import type { CheckContext } from '../../rules/context.ts';
+import type { CheckContext, OtherHeadRole } from '../../rules/context.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
 export interface CheckedMesh {
@@ -61,6 +62,14 @@ export function* checkingMesh(
       what: meshLayWants(sheet.recipe.values ?? {}) ?? 'The recipe lacks what a toolpath needs',
       todo: 'set it in the library',
     });
+  const unlaid = sheet.heads?.find((h) => h.recipe.lay === null);
+  if (unlaid)
+    return fail({
+      code: 'noLay',
+      what: meshLayWants(unlaid.recipe.values ?? {}) ?? 'The recipe lacks what a toolpath needs',
+      where: `head ${unlaid.tool + 1}, ${unlaid.recipe.material.name}`,
+      todo: 'set it in the library',
+    });
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
@@ -79,7 +88,7 @@ export function* checkingMesh(
       todo: 'check the unit of the file',
     });
   yield 0.2;
-  const generated = yield* within(generatingToolpath(mesh, topology, lay), 0.2, 0.7);
+  const generated = yield* within(generatingToolpath(mesh, topology, lay, headsOf(sheet)), 0.2, 0.7);
   if (!generated.ok) return generated;
   const laid = generated.value;
   if (laid.layers.length === 0)
@@ -144,6 +153,25 @@ export function* checkingMesh(
       restMm3: laid.restMm3,
     },
   });
+}
+const TOOLPATH_ROLES: Readonly<Record<OtherHeadRole, OtherRole>> = {
+  support: 'support',
+  'support contact': 'supportContact',
+  'raft/brim': 'brim',
+};
+/** Which head lays what. Where nobody has said what touches the part, the support does. */
+function headsOf({ heads = [], bodyTool = 0, machine, recipe }: CheckContext): Heads {
+  const isNamed = (role: OtherHeadRole): boolean => recipe.roles?.some((r) => r.role === role) === true;
+  return {
+    bodyTool,
+    others: heads.flatMap(({ tool, roles, recipe: { lay } }): OtherHead[] => {
+      const own = roles.map((r) => TOOLPATH_ROLES[r]);
+      if (roles.includes('support') && !isNamed('support contact')) own.push('supportContact');
+      return lay ? [{ tool, roles: own, lay }] : [];
+    }),
+    plateMm: [machine.travelMm[0], machine.travelMm[1]],
+    zonesMm: machine.zonesMm ?? [],
+  };
 }
 /** The same in one go, from the bytes of the files. */
 export function checkMesh(

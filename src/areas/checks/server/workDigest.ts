@@ -13,12 +13,18 @@ export function workDigest(
   sheet: CheckContext,
   version: string | null = WORK_VERSION,
 ): string {
-  const { machine, recipe } = sheet;
+  const { machine, recipe, heads, bodyTool } = sheet;
   const work = {
     version: version ?? randomUUID(), // code that was never built reuses nothing
     fileSha,
     motion: machine.motion,
-    ...(mesh && { mesh, lay: recipe.lay, zones: machine.zonesMm, limit: overhangLimitOf(sheet) }),
+    ...(mesh && {
+      mesh,
+      lay: recipe.lay,
+      ...(heads && { bodyTool, travel: machine.travelMm, heads: heads.map((h) => [h.tool, h.roles, h.recipe.lay]) }),
+      zones: machine.zonesMm,
+      limit: overhangLimitOf(sheet),
+    }),
   };
   return createHash('sha256').update(canonicalJson(work)).digest('hex');
 }

@@ -1,5 +1,5 @@
 import type { RuleCases } from '../cases.ts';
-import { roleFixture } from '../fixture.ts';
+import { roleFixture, secondRoleFixture } from '../fixture.ts';
 import { valuesApplied } from './valuesApplied.ts';
 
 const common = {
@@ -81,11 +81,54 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: '1 value of the recipe is not in the program',
-          figure: 'support of Nebbia PVA: everything is generated for the head and the material of the part body',
+          figure: 'support of Nebbia PVA: the machine has one head',
           ...common,
         },
       ],
       others: ['purge-there'],
+    },
+    {
+      when: 'support of another material by a second head',
+      mesh: {},
+      roles: [roleFixture, secondRoleFixture('support')],
+      values: { heads: 2, purgeMm3: 30 },
+      second: {},
+      finds: [],
+    },
+    {
+      when: 'a brim for which no head is left, beside such support',
+      mesh: {},
+      roles: [
+        roleFixture,
+        secondRoleFixture('support'),
+        { ...roleFixture, role: 'raft/brim', materialId: 'pet', materialName: 'Fosco PETG' },
+      ],
+      values: { heads: 2, purgeMm3: 30 },
+      second: {},
+      finds: [
+        {
+          severity: 'blocker',
+          title: '1 value of the recipe is not in the program',
+          figure: 'raft/brim of Fosco PETG: no head of the machine is left for it',
+          ...common,
+        },
+      ],
+    },
+    {
+      when: 'two bodies of unlike material',
+      mesh: {},
+      roles: [roleFixture, { ...secondRoleFixture('support'), role: 'part body' }],
+      values: { heads: 2, purgeMm3: 30 },
+      second: {},
+      finds: [
+        {
+          severity: 'blocker',
+          title: '1 value of the recipe is not in the program',
+          figure: 'part body of Nebbia PVA: bodies of different materials are not generated',
+          ...common,
+        },
+      ],
+      others: ['bodies-bond'],
     },
     {
       when: 'an older run did not keep what was applied',

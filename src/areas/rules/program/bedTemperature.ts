@@ -7,6 +7,7 @@ export const bedTemperature = defineRule({
   title: 'Bed temperature suits machine, material and proof',
   why: 'A cold bed lets corners lift; a hot one spreads the foot or is never reached.',
   source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['bedC', 'bedMaxC'],

@@ -10,6 +10,7 @@ export const evidenceUnattended = defineRule({
   title: 'No proof runs out while nobody is there',
   why: 'What is printed without people rests on proofs alone.',
   source: 'Three days to spare: common practice, no source',
+  isOfHead: true,
   program: {
     reads: [],
     find: ({ context }) => {

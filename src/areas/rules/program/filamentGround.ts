@@ -10,6 +10,7 @@ export const filamentGround = defineRule({
   title: 'No piece of filament is retracted too often',
   why: 'A piece that passes the drive again and again is ground thin and slips.',
   source: 'Retractions × distance ÷ filament used on a layer; 20 times is common practice, from memory',
+  isOfHead: true,
   program: {
     reads: ['layerRows', 'longestRetractionMm'],
     find: ({ report: r }) => {

@@ -1,4 +1,4 @@
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { flowEvidence } from './flowEvidence.ts';
 
 export const cases: RuleCases = {
@@ -128,5 +128,22 @@ export const cases: RuleCases = {
       ],
     },
     { when: 'a program is brought along whose recipe has another flow', values: { flow: 1.02 }, finds: [] },
+    {
+      when: 'the flow of the support is not proven',
+      ...supportedTable,
+      second: { proofs: { flow: null } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Flow has never been proven here',
+          figure: '0.950 without proof',
+          limit: 'valid evidence',
+          origin: 'farm practice',
+          fix: 'run a flow trial on Rifugio Vodice · 0.4 brass · Nebbia PVA',
+          isUnproven: true,
+          head: 2,
+        },
+      ],
+    },
   ],
 };

@@ -56,6 +56,7 @@ export const flowEvidence = defineRule({
   title: 'Flow is proven on this machine, tool and material',
   why: 'A flow proven elsewhere or before a nozzle change extrudes too much or too little here.',
   source: 'decisions: missing evidence is a caution, in a proven-only class a blocker',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['flow'],

@@ -8,6 +8,7 @@ export const heatSteady = defineRule({
   title: 'Nozzle temperature steady while printing',
   why: 'A temperature step mid-print shows as a band, and what was proven at one temperature is not proven at the other.',
   source: 'More than 10 °C after the first layer: common practice, no source',
+  isOfHead: true,
   program: {
     reads: [
       'layerRows',

@@ -1,4 +1,5 @@
 import type { RuleCases } from '../cases.ts';
+import { roleFixture, secondRoleFixture } from '../fixture.ts';
 import { heatersOff } from './heatersOff.ts';
 
 export const cases: RuleCases = {
@@ -21,25 +22,28 @@ export const cases: RuleCases = {
     },
     {
       when: 'the second head stays hot',
-      program: { before: { end: 'T1\nM109 S248\nG1 X60 E1 F600\nT0' } },
+      program: { before: { end: 'T1\nM109 S212\nG1 X60 E1 F600\nT0' } },
       values: { heads: 2 },
+      roles: [roleFixture, secondRoleFixture('support')],
+      second: {},
       finds: [
         {
           severity: 'caution',
           title: 'The nozzle of head 2 stays hot at the end',
-          figure: '248 °C',
+          figure: '212 °C',
           limit: 'off',
           origin: 'farm practice',
           fix: 'put M104 T1 S0 at the end',
           line: 131,
         },
       ],
-      others: [],
     },
     {
       when: 'each head is switched off by its number',
-      program: { before: { end: 'T1\nM109 S248\nG1 X60 E1 F600\nM104 T1 S0\nT0' } },
+      program: { before: { end: 'T1\nM109 S212\nG1 X60 E1 F600\nM104 T1 S0\nT0' } },
       values: { heads: 2 },
+      roles: [roleFixture, secondRoleFixture('support')],
+      second: {},
       finds: [],
     },
     {

@@ -20,10 +20,7 @@ export const heatersOff = defineRule({
     reads: ['bedAtEndC', 'extrudingMoves', 'heads', 'lines', 'nozzleAtEndC'],
     find: ({ report: r, context }) => {
       if (r.extrudingMoves === 0) return { needs: 'a program that extrudes' };
-      const left = [
-        ...hotNozzles(r),
-        ...(r.bedAtEndC > 0 ? [{ part: 'bed', c: r.bedAtEndC, code: 'M140 S0' }] : []),
-      ];
+      const left = [...hotNozzles(r), ...(r.bedAtEndC > 0 ? [{ part: 'bed', c: r.bedAtEndC, code: 'M140 S0' }] : [])];
       return left.map(({ part, c, code }): Found => ({
         severity: context.job.class === 'lights-out' ? 'blocker' : 'caution',
         title: `The ${part} stays hot at the end`,

@@ -1,4 +1,4 @@
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { loadedMaterial } from './loadedMaterial.ts';
 
 export const cases: RuleCases = {
@@ -110,6 +110,55 @@ export const cases: RuleCases = {
         },
       ],
       others: ['line-width'],
+    },
+    {
+      when: 'nothing is loaded for the support',
+      ...supportedTable,
+      second: { loaded: null },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'No material is loaded',
+          figure: 'empty',
+          limit: 'Nebbia PVA',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'load Nebbia PVA',
+          head: 2,
+        },
+      ],
+    },
+    {
+      when: 'the second head holds another material, and too little of it',
+      ...supportedTable,
+      second: { loaded: { id: 'pet', name: 'Fosco PETG', lot: '7', remainingG: 1 } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Another material is loaded',
+          figure: 'Fosco PETG, lot 7',
+          limit: 'Nebbia PVA',
+          origin: 'recipe',
+          fix: 'load Nebbia PVA on Rifugio Vodice or check with a recipe for Fosco PETG',
+          head: 2,
+        },
+        {
+          severity: 'caution',
+          title: 'The spool may not last',
+          figure: '1.8 g for 1',
+          limit: '1.0 g left',
+          origin: 'machine, slot of Rifugio Vodice',
+          fix: 'have 1 g more at hand',
+          stage: 'body',
+          head: 2,
+        },
+      ],
+    },
+    {
+      when: 'the second head holds nothing, and nothing is laid by it',
+      ...supportedTable,
+      mesh: {},
+      second: { loaded: null },
+      finds: [],
     },
   ],
 };

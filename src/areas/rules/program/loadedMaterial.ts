@@ -10,6 +10,7 @@ export const loadedMaterial = defineRule({
   why: 'Another material at these temperatures clogs or falls apart; a spool that ends at night ends the job.',
   source: 'common practice, no published source',
   supersedes: ['spool-not-empty'],
+  isOfHead: true,
   recipe: {
     about: 'machine',
     reads: [],

@@ -1,5 +1,5 @@
 import { noCeilings } from '../../machines/model/policy.ts';
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { massCeiling } from './massCeiling.ts';
 
 export const cases: RuleCases = {
@@ -88,6 +88,21 @@ export const cases: RuleCases = {
         },
       ],
       others: ['line-width'],
+    },
+    {
+      when: 'the materials of both heads weigh more together',
+      ...supportedTable,
+      policy: { ceilings: { 'in-house': { massG: 7, cost: null, hours: null } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job weighs more than the farm allows',
+          figure: '7.2 g for 1',
+          limit: '7 g',
+          origin: 'farm policy, class in-house',
+          fix: 'less infill, or another class: one print alone weighs 7.2 g',
+        },
+      ],
     },
   ],
 };

@@ -1,4 +1,4 @@
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { failedBeyond, notTriedBeyond } from '../fixture.ts';
 import { meltRate } from './meltRate.ts';
 
@@ -285,6 +285,26 @@ export const cases: RuleCases = {
         },
       ],
       others: ['first-layer-slow'],
+    },
+    {
+      when: 'the support is laid faster than its material melts',
+      ...supportedTable,
+      second: { values: { supportSpeedMmPerS: 110 } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Volumetric flow above what is proven',
+          figure: '8.3 mm³/s',
+          limit: '8 mm³/s',
+          origin: 'proven, T-0001',
+          fix: 'slow these lines to 96.4 % of their speed',
+          trialId: 't',
+          line: 6251,
+          layer: 23,
+          zMm: 4.6,
+          head: 2,
+        },
+      ],
     },
   ],
 };

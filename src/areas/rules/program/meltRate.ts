@@ -4,7 +4,8 @@ import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
 import type { MeshToolpathSettings } from '../../../core/toolpath/settings.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { lineKinds, speedKey } from '../../library/settings/lineKinds.ts';
-import { defineRule } from '../define.ts';
+import type { GcodeReport } from '../../../core/gcode/report.ts';
+import { defineRule, placeOfLine, type Found } from '../define.ts';
 
 /** Speed of every kind of line that asks for more than so much, brought down to it; whole millimetres a second. */
 function slowed(limitMm3PerS: number, lay: MeshToolpathSettings): Values {
@@ -19,6 +20,24 @@ function slowed(limitMm3PerS: number, lay: MeshToolpathSettings): Values {
   );
 }
 
+/** In how many layers the flow is above a limit, and where it is most; a layer that several heads lay does not say whose it is. */
+function layersAbove(
+  report: GcodeReport,
+  limit: number,
+): { readonly many: string; readonly where: Pick<Found, 'line' | 'layer' | 'zMm'> } {
+  const { heads = [], layerRows, highestFlowLine: line } = report;
+  if (heads.length > 1) return { many: '', where: placeOfLine(report, line) };
+  const over = layerRows.map((row, i) => ({ row, n: i + 1 })).filter(({ row }) => row.peakFlowMm3PerS > limit);
+  const worst = over.reduce(
+    (a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a),
+    over[0] ?? { row: layerRows[0]!, n: 1 },
+  );
+  return {
+    many: `, in ${over.length} of ${layerRows.length} layers`,
+    where: { line, layer: worst.n, zMm: worst.row.zMm },
+  };
+}
+
 export const meltRate = defineRule({
   id: 'melt-rate',
   stage: 'body',
@@ -26,8 +45,9 @@ export const meltRate = defineRule({
   why: 'Asked for more than the hot end can melt, lines come out thin and gappy and the drive slips.',
   source: 'Conservation of volume; flow peak over 1 mm of path',
   supersedes: ['flow-of-line-kinds'],
+  isOfHead: true,
   program: {
-    reads: ['extrudingMoves', 'highestFlowLine', 'highestFlowMm3PerS', 'layerRows', 'nozzleMinExtrudingC'],
+    reads: ['extrudingMoves', 'heads', 'highestFlowLine', 'highestFlowMm3PerS', 'layerRows', 'nozzleMinExtrudingC'],
     find: ({ report, context }) => {
       if (report.extrudingMoves === 0) return { needs: 'a program that extrudes' };
       const everywhere = context.proofs['highestFlowMm3PerS'];
@@ -53,28 +73,20 @@ export const meltRate = defineRule({
           },
         ];
       }
-      const over = report.layerRows
-        .map((row, i) => ({ row, n: i + 1 }))
-        .filter(({ row }) => row.peakFlowMm3PerS > limit);
-      const worst = over.reduce(
-        (a, b) => (b.row.peakFlowMm3PerS > a.row.peakFlowMm3PerS ? b : a),
-        over[0] ?? { row: report.layerRows[0]!, n: 1 },
-      );
+      const { many, where } = layersAbove(report, limit);
       const beyondHardware = hardware !== null && peak > hardware;
       const severity =
         beyondHardware || context.job.provenOnly || proof?.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution';
       return [
         {
           severity,
-          title: `Volumetric flow above ${byHardware ? 'what the tool can melt' : 'what is proven'}, in ${over.length} of ${report.layerRows.length} layers`,
+          title: `Volumetric flow above ${byHardware ? 'what the tool can melt' : 'what is proven'}${many}`,
           figure: `${formatFigure(peak, 'volumetricFlow', 2)} mm³/s`,
           limit: `${formatFigure(limit, 'volumetricFlow', 2)} mm³/s`,
           origin: byHardware ? `hardware, ${context.recipe.tool.name}` : `proven, ${proof!.trialName}`,
           fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
           ...(context.recipe.lay && { change: { values: slowed(limit, context.recipe.lay) } }),
-          line: report.highestFlowLine,
-          layer: worst.n,
-          zMm: worst.row.zMm,
+          ...where,
           ...(proof ? { trialId: proof.trialId } : {}),
         },
       ];

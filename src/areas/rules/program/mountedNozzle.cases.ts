@@ -1,4 +1,4 @@
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { mountedNozzle } from './mountedNozzle.ts';
 
 export const cases: RuleCases = {
@@ -61,6 +61,22 @@ export const cases: RuleCases = {
           limit: '0.4 hardened (0.4 mm)',
           origin: 'recipe',
           fix: 'mount 0.4 hardened on Rifugio Vodice',
+        },
+      ],
+    },
+    {
+      when: 'another tool is on the second head',
+      ...supportedTable,
+      second: { mounted: { id: 'wide', name: '0.6 hardened', nozzleMm: 0.6 } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Another nozzle is mounted',
+          figure: '0.6 hardened (0.6 mm)',
+          limit: '0.4 brass (0.4 mm)',
+          origin: 'recipe',
+          fix: 'mount 0.4 brass on Rifugio Vodice or check with a recipe for 0.6 hardened',
+          head: 2,
         },
       ],
     },

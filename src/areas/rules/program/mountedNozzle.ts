@@ -6,6 +6,7 @@ export const mountedNozzle = defineRule({
   title: 'The mounted nozzle is the recipe’s',
   why: 'Another nozzle diameter lays lines that do not touch, or cannot pass what is fed.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'machine',
     reads: [],

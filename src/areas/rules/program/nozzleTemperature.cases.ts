@@ -1,4 +1,4 @@
-import type { RuleCases } from '../cases.ts';
+import { supportedTable, type RuleCases } from '../cases.ts';
 import { nozzleTemperature } from './nozzleTemperature.ts';
 
 export const cases: RuleCases = {
@@ -275,6 +275,25 @@ export const cases: RuleCases = {
       finds: [],
       others: ['lays-something'],
       needs: 'a program that extrudes',
+    },
+    {
+      when: 'the support is laid hotter than its supplier allows',
+      ...supportedTable,
+      second: { values: { nozzleC: 230, nozzleFirstC: 230 }, proofs: { nozzleC: null } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Nozzle temperature above the supplier’s range',
+          figure: '230 °C',
+          limit: '200 °C to 225 °C',
+          origin: 'material data, Nebbia PVA',
+          fix: 'set 225 °C, or prove 230 °C by a trial',
+          line: 309,
+          layer: 1,
+          zMm: 0.2,
+          head: 2,
+        },
+      ],
     },
   ],
 };

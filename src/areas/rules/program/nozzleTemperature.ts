@@ -9,6 +9,7 @@ export const nozzleTemperature = defineRule({
   title: 'Nozzle temperature suits tool, material and proof',
   why: 'Too hot degrades material and feed tube; too cold splits layers and grinds filament.',
   source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['nozzleC', 'nozzleFirstC', 'hotEndMaxC'],

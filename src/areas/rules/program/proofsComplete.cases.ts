@@ -1,6 +1,6 @@
 import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
 import { turnedMesh } from '../../../core/mesh/solids.ts';
-import type { Expected, JobCase, RuleCases } from '../cases.ts';
+import { supportedTable, type Expected, type JobCase, type RuleCases } from '../cases.ts';
 import { failedBeyond, notTriedBeyond } from '../fixture.ts';
 import { proofsComplete } from './proofsComplete.ts';
 
@@ -189,5 +189,32 @@ export const cases: RuleCases = {
       finds: [wanted('steepest overhang', '50 ° without proof', 'overhang')],
       others: ['overhang-proven'],
     }),
+    {
+      when: 'the second head’s offset is not proven, in such a class',
+      ...supportedTable,
+      job: { class: 'customer part' },
+      finds: [
+        wanted('second head, X; second head, Y', '0 mm without proof, 0 mm without proof', 'head offset', { head: 1 }),
+      ],
+    },
+    {
+      when: 'the support’s retraction is not proven, in a class that prints only what is',
+      ...supportedTable,
+      job: { class: 'customer part' },
+      proofs: { headOffsetXMm: notTriedBeyond(0, -0.08, 0.08), headOffsetYMm: notTriedBeyond(0, -0.08, 0.08) },
+      second: { proofs: { retractionMm: null } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Retraction not proven here',
+          figure: '1.6 mm without proof',
+          limit: 'valid evidence',
+          origin: 'class customer part: proven only',
+          fix: 'run a retraction trial on Rifugio Vodice · 0.4 brass · Nebbia PVA',
+          isUnproven: true,
+          head: 2,
+        },
+      ],
+    },
   ],
 };

@@ -21,6 +21,15 @@ const RESTS_ON: Readonly<Partial<Record<FilamentTrial, (job: JobInput, setting: 
   bridge: ({ mesh }) => (mesh?.bridges ?? []).length > 0,
   'head-offset': ({ report }) => report.tools.some(({ tool }) => tool > 0),
 };
+/** Trials that prove how a part comes out: what else is laid needs none. */
+const OF_THE_PART: ReadonlySet<FilamentTrial> = new Set<FilamentTrial>([
+  'dimensions',
+  'overhang',
+  'bridge',
+  'wall-speed',
+  'layer-time',
+  'head-offset',
+]);
 const isProvable = (s: Setting): s is NumberSetting & { readonly provenBy: FilamentTrial } =>
   s.technology === 'filament' && s.provenBy !== undefined;
 
@@ -33,6 +42,7 @@ export const proofsComplete = defineRule({
   why: 'One unproven value is enough to spoil a part that nobody will look at before it leaves.',
   source:
     'decisions: in a proven-only class every setting the job uses needs valid evidence; exceptions stand in the policy',
+  isOfHead: true,
   program: { reads: READS, find: judge },
   mesh: { reads: ['bridges', 'overhangs'], readsProgram: READS, find: (_, job) => judge(job) },
 });
@@ -43,6 +53,7 @@ function judge(job: JobInput): readonly Found[] | NotChecked {
   if (report.extrudingMoves === 0) return { needs: 'a program that extrudes' };
   const wanting = catalogue
     .filter(isProvable)
+    .filter((s) => !(context.seenFrom && OF_THE_PART.has(s.provenBy)))
     .filter((s) => context.proofs[s.key]?.state !== 'proven' && (RESTS_ON[s.provenBy]?.(job, s) ?? true));
   const reasons = context.policy?.mayStayUnproven ?? {};
   const excepted = wanting.filter((s) => reasons[s.key] !== undefined);

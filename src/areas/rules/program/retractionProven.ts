@@ -9,6 +9,7 @@ export const retractionProven = defineRule({
   title: 'Retraction within what is proven',
   why: 'Too short strings; too long grinds and clogs.',
   source: 'order of limits (docs/glossary.md); firmware retraction is not read',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['retractionMm'],

@@ -10,8 +10,9 @@ export const spoolLastsUnattended = defineRule({
   title: 'The spool lasts through a night without people',
   why: 'A spool’s weight is known to some tens of grams; nobody is there to change it.',
   source: 'A tenth to spare: common practice, no source',
+  isOfHead: true,
   program: {
-    reads: ['extrudedVolumeMm3', 'filamentMm', 'heatingS', 'layers', 'timeS'],
+    reads: ['extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'timeS'],
     find: (input) => {
       const { job, machine } = input.context;
       if (job.class !== 'lights-out') return [];

@@ -9,7 +9,7 @@ export const timeCeiling = defineRule({
   why: 'A print that outlasts the shift or the night stands in everybody’s way.',
   source: 'Farm policy',
   program: {
-    reads: ['extrudedVolumeMm3', 'filamentMm', 'heatingS', 'layers', 'timeS'],
+    reads: ['extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'timeS'],
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.hours;

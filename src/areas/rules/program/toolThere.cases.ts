@@ -39,7 +39,12 @@ export const cases: RuleCases = {
         },
       ],
     },
-    { when: 'it asks for the second of two', program: { before: { end: 'M104 S0\nT1' } }, values: { heads: 2 }, finds: [] },
+    {
+      when: 'it asks for the second of two',
+      program: { before: { end: 'M104 S0\nT1' } },
+      values: { heads: 2 },
+      finds: [],
+    },
     {
       when: 'the number of heads was not kept',
       forget: ['heads'],

@@ -6,6 +6,7 @@ export const abrasiveOnSoft = defineRule({
   title: 'Abrasive filament runs through a hard nozzle',
   why: 'A brass nozzle widens within a spool of fibre-filled filament.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['abrasive', 'nozzleMaterial'],

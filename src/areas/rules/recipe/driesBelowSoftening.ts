@@ -8,6 +8,7 @@ export const driesBelowSoftening = defineRule({
   title: 'It is dried below where it softens',
   why: 'Hotter, the coils weld together on the spool.',
   source: '5 °C below: common practice, no source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['dryingC', 'glassTransitionC'],

@@ -15,6 +15,7 @@ export const evidenceNotDue = defineRule({
   title: 'No other evidence here is due',
   why: 'A proof from before a change of nozzle or film proves nothing now.',
   source: 'order of limits: hardware, proven, supplier (docs/glossary.md)',
+  isOfHead: true,
   recipe: {
     about: 'machine',
     reads: [],

@@ -7,6 +7,7 @@ export const familyOnTool = defineRule({
   title: 'The tool may run this family',
   why: 'A liner melts, a nozzle clogs, a soluble support is spoilt.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['family'],

@@ -7,6 +7,7 @@ export const fanWithinSupplier = defineRule({
   title: 'Fan within the supplier’s range',
   why: 'Too little and details slump, too much and layers part.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['fanPercent', 'fanRangePercent'],

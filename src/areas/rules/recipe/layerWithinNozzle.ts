@@ -6,6 +6,7 @@ export const layerWithinNozzle = defineRule({
   title: 'Layer heights the nozzle can print',
   why: 'Too thin blocks the nozzle on the layer below, too thick lies loosely.',
   source: '0.25 and 0.8 × nozzle: common practice, no source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['layerHeightMm', 'firstLayerHeightMm', 'smallestLayerMm', 'largestLayerMm'],

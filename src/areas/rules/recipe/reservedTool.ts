@@ -6,6 +6,7 @@ export const reservedTool = defineRule({
   title: 'A reserved tool runs only what it is kept for',
   why: 'Residues of another material come with the support and it no longer dissolves clean.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['family'],

@@ -9,6 +9,7 @@ export const retractionSuitsFeed = defineRule({
   title: 'The pull-back suits the way the filament is fed',
   why: 'A drive on the tool needs little; through a tube the slack must be taken up first.',
   source: 'direct up to 3 mm, remote from 2 mm: common practice, no source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['retractionMm', 'feedType'],

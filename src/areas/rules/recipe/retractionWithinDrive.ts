@@ -7,6 +7,7 @@ export const retractionWithinDrive = defineRule({
   title: 'The drive can retract that fast',
   why: 'Beyond it the drive slips and grinds a flat.',
   source: 'common practice, no published source',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: ['retractionMmPerS', 'maxFeedEMmPerS'],

@@ -11,6 +11,7 @@ export const widthOfNozzle = defineRule({
   title: 'Line widths the nozzle can print',
   why: 'Narrower lines break, wider ones are not pressed to their edge.',
   source: '0.85 to 1.5 × nozzle: common practice, from memory',
+  isOfHead: true,
   recipe: {
     about: 'recipe',
     reads: [...WIDTHS, 'nozzleDiameterMm'],
