@@ -17,8 +17,10 @@ export class SimulatedController {
   private printed: readonly string[] | null = null;
   lastLine = 0;
   zMm = 0;
-  nozzleC = ROOM_C;
-  nozzleTargetC = 0;
+  /** Nozzles by head, those that were ever spoken to. */
+  readonly nozzles = new Map<number, { nowC: number; targetC: number }>();
+  /** The head at work. */
+  head = 0;
   bedC = ROOM_C;
   bedTargetC = 0;
   fault: Fault | null = null;
@@ -73,7 +75,8 @@ export class SimulatedController {
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
     if (this.fault === 'sensor') {
       this.fault = null;
-      this.nozzleTargetC = this.bedTargetC = 0;
+      for (const nozzle of this.nozzles.values()) nozzle.targetC = 0;
+      this.bedTargetC = 0;
       return 'fault nozzle sensor gave no reading; heaters off';
     }
     await this.execute(text, report);
@@ -104,13 +107,15 @@ export class SimulatedController {
     this.run.planner.rest(); // a buffer of one line: it stops at every corner
     const code = w.mCount > 0 ? w.mCodes[0] : -1;
     const target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
-    if (code === 104 || code === 109) this.nozzleTargetC = target;
+    if (w.has(LETTER.T) && w.mCount === 0) this.head = w.values[LETTER.T]!;
+    const nozzle = this.nozzleOf(w.has(LETTER.T) ? w.values[LETTER.T]! : this.head);
+    if (code === 104 || code === 109) nozzle.targetC = target;
     if (code === 140 || code === 190) this.bedTargetC = target;
     if (w.gCount > 0 && w.gCodes[0]! <= 1 && w.has(LETTER.Z)) this.zMm = w.values[LETTER.Z]!;
     if (w.gCount > 0 && w.gCodes[0] === 28) this.zMm = 0;
     await this.pass(this.run.layers.timeS + this.run.facts.dwellS - before);
     if (code === 109)
-      while (Math.abs(this.nozzleC - target) > NEAR_C && target > ROOM_C) {
+      while (Math.abs(nozzle.nowC - target) > NEAR_C && target > ROOM_C) {
         report(this.temperatures());
         await this.pass(TICK_S);
       }
@@ -125,7 +130,8 @@ export class SimulatedController {
   private async pass(seconds: number): Promise<void> {
     const approach = (now: number, target: number, lagS: number) =>
       now + (Math.max(target, ROOM_C) - now) * (1 - Math.exp(-seconds / lagS));
-    this.nozzleC = approach(this.nozzleC, this.nozzleTargetC, this.truth.nozzleLagS);
+    for (const nozzle of this.nozzles.values())
+      nozzle.nowC = approach(nozzle.nowC, nozzle.targetC, this.truth.nozzleLagS);
     this.bedC = approach(this.bedC, this.bedTargetC, this.truth.bedLagS);
     this.owedS += seconds / this.timeScale;
     if (this.owedS < 0.004) return;
@@ -134,8 +140,21 @@ export class SimulatedController {
     await new Promise((resolve) => setTimeout(resolve, wait * 1000));
   }
 
+  private nozzleOf(head: number): { nowC: number; targetC: number } {
+    const known = this.nozzles.get(head);
+    if (known) return known;
+    const nozzle = { nowC: ROOM_C, targetC: 0 };
+    this.nozzles.set(head, nozzle);
+    return nozzle;
+  }
+  /** The hottest target of any nozzle. */
+  get nozzleTargetC(): number {
+    return Math.max(0, ...[...this.nozzles.values()].map((n) => n.targetC));
+  }
+
   private temperatures(): string {
-    return `T:${this.nozzleC.toFixed(1)}/${this.nozzleTargetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`;
+    const { nowC, targetC } = this.nozzleOf(this.head);
+    return `T:${nowC.toFixed(1)}/${targetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`;
   }
 }
 

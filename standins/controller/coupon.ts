@@ -69,6 +69,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
   let e = 0;
   let feed = 0;
   let relativeE = false;
+  const nozzlesC = new Map<number, number>();
   let nozzleC = 0;
   let bedC = 0;
   let pulled = 0;
@@ -107,7 +108,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
       const s = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
       if (m === 83) relativeE = true;
       else if (m === 82) relativeE = false;
-      if (m === 104 || m === 109) nozzleC = s > 0 ? s : nozzleC;
+      if ((m === 104 || m === 109) && s > 0) nozzlesC.set(w.has(LETTER.T) ? w.values[LETTER.T]! : head, s);
       if (m === 204) {
         const lines = w.has(LETTER.P) ? w.values[LETTER.P]! : s;
         if (lines > 0) accelerationMmPerS2 = lines;
@@ -119,6 +120,7 @@ function readLines(lines: readonly string[]): PrintedCoupon {
       head = w.values[LETTER.T]!;
       loop++;
     }
+    nozzleC = nozzlesC.get(head) ?? 0;
     if (w.gCount === 0) continue;
     const g = w.gCodes[0]!;
     if (g === 92 && w.has(LETTER.E)) e = w.values[LETTER.E]!;

@@ -228,11 +228,11 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
     },
     recipe: recipeFrom(sources),
     proofs: sources.proofs,
+    ...(sources.bodyTool && { bodyTool: sources.bodyTool }),
     ...(sources.heads &&
       sources.heads.length > 0 && {
-        bodyTool: sources.bodyTool ?? 0,
         heads: sources.heads.map(({ tool, roles, mounted, loaded, proofs, ...of }) => ({
-          tool: tool,
+          tool,
           roles,
           mounted,
           loaded,

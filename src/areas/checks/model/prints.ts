@@ -17,3 +17,14 @@ export function fedG({ report, estimate }: Pick<CheckOutcome, 'report' | 'estima
   const fedMm = report.layerRows.reduce((sum, row) => (row.zMm <= zMm + 1e-6 ? sum + row.filamentMm : sum), 0);
   return report.filamentMm > 0 ? estimate.massG * Math.min(1, fedMm / report.filamentMm) : 0;
 }
+
+/** How what a print has fed is shared by the heads, by what the whole print takes of each: nobody weighs a spool in the middle. Heads are
+ *  counted as programs call them. */
+export function sharesOf(
+  estimate: CheckOutcome['estimate'] | null,
+  bodyTool = 0,
+): readonly { readonly head: number; readonly share: number }[] {
+  const heads = estimate?.heads ?? [];
+  const massG = heads.reduce((sum, h) => sum + h.massG, 0);
+  return massG > 0 ? heads.map((h) => ({ head: h.head - 1, share: h.massG / massG })) : [{ head: bodyTool, share: 1 }];
+}

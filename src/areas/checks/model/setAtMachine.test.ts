@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { jobOf } from '../../rules/cases.ts';
+import { jobOf, supportedTable } from '../../rules/cases.ts';
 import { listToSet } from './setAtMachine.ts';
 
 const { context: sheet, report } = jobOf({ when: '', finds: [], values: { enclosureNeed: 'either' } }).job;
@@ -21,3 +21,19 @@ test.each([
 ])('%s adds a line', (_, recipe, heats, key) => expect(keys(recipe, heats)).toContain(key));
 test('a plastic that takes either asks for nothing of the lid', () =>
   expect(keys({ enclosureNeed: 'either' })).not.toContain('lid'));
+test('each head that lays something is seen to by itself, with what it needs', () => {
+  const { context, report: laid } = jobOf({ when: '', finds: [], ...supportedTable }).job;
+  const heads = [
+    { head: 1, material: 'Torba ASA natural', filamentMm: 2000, massG: 5.4 },
+    { head: 2, material: 'Nebbia PVA', filamentMm: 600, massG: 1.7 },
+  ];
+  const list = listToSet(context, laid, { massG: 7.1, heads });
+  expect(list.slice(1, 5).map((t) => [t.key, t.says, t.known])).toEqual([
+    ['tool', 'head 1: 0.4 hardened is mounted', '0.4 hardened, by the machine’s record'],
+    ['material', 'head 1: Torba ASA natural is loaded, at least 6 g of it', expect.stringContaining('lot 2231')],
+    ['tool-2', 'head 2: 0.4 brass is mounted', '0.4 brass, by the machine’s record'],
+    ['material-2', 'head 2: Nebbia PVA is loaded, at least 2 g of it', expect.stringContaining('lot 88')],
+  ]);
+  const alone = listToSet(context, { ...laid, heads: laid.heads!.slice(0, 1) }, { massG: 7.1 });
+  expect(alone.map((t) => t.key)).not.toContain('tool-2');
+});

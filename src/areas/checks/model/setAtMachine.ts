@@ -1,5 +1,7 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
-import type { CheckContext } from '../../rules/context.ts';
+import type { CheckContext, ContextHead } from '../../rules/context.ts';
+import { layingHeads } from '../../rules/headViews.ts';
+import type { Estimate } from '../../rules/outcome.ts';
 
 /** One thing that no file carries and a person sees to at the machine. */
 export interface ToSet {
@@ -10,24 +12,19 @@ export interface ToSet {
 }
 
 /** What has to be seen to before a print begins, in the order one walks round the machine. */
-export function listToSet(sheet: CheckContext, report: GcodeReport, estimate: { readonly massG: number }): ToSet[] {
-  const { machine: m, recipe: r } = sheet;
-  const { loaded, mounted } = m;
-  const needG = Math.ceil(estimate.massG);
+export function listToSet(
+  sheet: CheckContext,
+  report: GcodeReport,
+  estimate: Pick<Estimate, 'massG' | 'heads'>,
+): ToSet[] {
+  const { machine: m, recipe: r, bodyTool = 0 } = sheet;
+  const body = { tool: bodyTool, mounted: m.mounted, loaded: m.loaded, recipe: r };
+  const used = [body, ...(sheet.heads ?? []).filter((h) => layingHeads(report).includes(h.tool))];
+  const massOf = (tool: number): number =>
+    estimate.heads?.find((h) => h.head === tool + 1)?.massG ?? (tool === bodyTool ? estimate.massG : 0);
   return [
     { key: 'plate', says: 'the plate is empty, clean and in its place', known: null },
-    {
-      key: 'tool',
-      says: `${r.tool.name} is mounted`,
-      known: mounted ? `${mounted.name}, by the machine’s record` : 'nothing is mounted, by the machine’s record',
-    },
-    {
-      key: 'material',
-      says: `${r.material.name} is loaded, at least ${needG} g of it`,
-      known: loaded
-        ? `${loaded.name}, lot ${loaded.lot}, ${Math.round(loaded.remainingG)} g left by the record`
-        : 'nothing is loaded, by the record',
-    },
+    ...used.flatMap((head) => onHead(head, massOf(head.tool), used.length > 1 || bodyTool > 0, bodyTool)),
     { key: 'speed', says: 'speed and flow at the machine stand at 100 %', known: null },
     ...(r.enclosureNeed === 'closed' || r.enclosureNeed === 'open'
       ? [{ key: 'lid', says: `the lid is ${r.enclosureNeed}: ${r.family ?? 'the plastic'} wants it so`, known: null }]
@@ -39,5 +36,30 @@ export function listToSet(sheet: CheckContext, report: GcodeReport, estimate: { 
       ? [{ key: 'bed', says: 'the bed stands as it should: the program leaves it cold', known: null }]
       : []),
     { key: 'program', says: `the program is ${sheet.job.fileName} and no other`, known: null },
+  ];
+}
+
+/** Tool and material of one head, named where there are several. */
+function onHead(
+  { tool, mounted, loaded, recipe }: Pick<ContextHead, 'tool' | 'mounted' | 'loaded' | 'recipe'>,
+  massG: number,
+  isNamed: boolean,
+  bodyTool: number,
+): ToSet[] {
+  const head = isNamed ? `head ${tool + 1}: ` : '';
+  const key = tool === bodyTool ? '' : `-${tool + 1}`;
+  return [
+    {
+      key: `tool${key}`,
+      says: `${head}${recipe.tool.name} is mounted`,
+      known: mounted ? `${mounted.name}, by the machine’s record` : 'nothing is mounted, by the machine’s record',
+    },
+    {
+      key: `material${key}`,
+      says: `${head}${recipe.material.name} is loaded, at least ${Math.ceil(massG)} g of it`,
+      known: loaded
+        ? `${loaded.name}, lot ${loaded.lot}, ${Math.round(loaded.remainingG)} g left by the record`
+        : 'nothing is loaded, by the record',
+    },
   ];
 }

@@ -18,7 +18,7 @@ import {
   type Machine,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { fedG, mayPrintFrom, printsWanted } from '../model/prints.ts';
+import { fedG, mayPrintFrom, printsWanted, sharesOf } from '../model/prints.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
 import { linesAsJudged } from './wireLines.ts';
@@ -196,13 +196,13 @@ class JobPrintLog extends KeptPrint {
     return row?.wish ?? null;
   }
 
-  /** Material the print has fed by now, from its first line on. */
-  private async fedByNowG(zMm: number): Promise<number> {
+  /** The check whose program it prints. */
+  private async run() {
     const [run] = await this.ctx.db
-      .select({ outcome: checkRun.outcome })
+      .select({ outcome: checkRun.outcome, sheet: checkRun.sheet })
       .from(checkRun)
       .where(eq(checkRun.id, this.progress.runId!));
-    return run?.outcome ? fedG(run.outcome, zMm) : 0;
+    return run ?? null;
   }
 
   /** Finished: done, or cleared for its next print. Not what was judged: to be checked anew. Otherwise it needs attention, and where
@@ -218,11 +218,14 @@ class JobPrintLog extends KeptPrint {
     const ended = printed < printsWanted(this.row) ? 'cleared' : 'done';
     const state = isFinished ? ended : phase === 'refused' ? 'checked' : stop ? 'needs attention' : 'cleared';
     const takenG = this.progress.takenG ?? 0;
-    const byNowG = phase === 'refused' ? takenG : Math.max(takenG, await this.fedByNowG(isFinished ? Infinity : zMm));
+    const run = await this.run();
+    const fedByNowG = run?.outcome ? fedG(run.outcome, isFinished ? Infinity : zMm) : 0;
+    const byNowG = phase === 'refused' ? takenG : Math.max(takenG, fedByNowG);
     this.progress = { ...this.progress, takenG: byNowG };
     await this.ctx.db.transaction(async (db) => {
       await release({ ...this.ctx, db }, this.on, stop);
-      await consume({ db }, this.on.id, byNowG - takenG);
+      for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
+        await consume({ db }, this.on.id, (byNowG - takenG) * share, head);
       await db
         .update(job)
         .set({ state, wish: 'idle', progress: this.progress, printed })

@@ -3,15 +3,23 @@ import { fail, sentenceOf, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
 import type { Values } from '../../library/settings/define.ts';
-import { findLoaded, findMachine, findMounted, getPolicy } from '../../machines/server/index.ts';
+import { findHeadsFor, findMachine, getPolicy, type HeadOnMachine } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
-import { contextFrom, type CheckContext, type Purpose } from '../../rules/context.ts';
+import {
+  contextFrom,
+  type CheckContext,
+  type HeadSources,
+  type OtherHeadRole,
+  type Purpose,
+} from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
-import { makeRecipeSheet } from '../../recipes/server/index.ts';
+import { makeRecipeSheet, pairsOf } from '../../recipes/server/index.ts';
+import type { RecipeFailure } from '../../recipes/model/failures.ts';
+import { findSetting } from '../../library/settings/catalogue.ts';
 import { workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
 
 export interface RecipeSources {
@@ -48,14 +56,33 @@ export async function makeSheet(
     { role: 'part body', toolId: tool.id, materialId: material.id },
     ...(input.roles ?? []).filter((r) => r.role !== 'part body'),
   ];
-  const recipe = await makeRecipeSheet(ctx, { machineId: m.id, printerId: null, processId: process.id, roles });
-  if (!recipe.ok)
-    return fail({
-      code: 'noRecipe',
-      what: recipe.failure.code === 'incomplete' ? recipe.failure.what : 'The recipe is gone',
+  const pairs = pairsOf(roles.filter((r) => r.role !== 'purge'));
+  const [on, ...more] = await findHeadsFor(ctx, m, pairs);
+  const bodyTool = on?.tool ?? 0;
+  const choice = { machineId: m.id, printerId: null, processId: process.id };
+  const recipe = await makeRecipeSheet(ctx, { ...choice, roles }, bodyTool);
+  if (!recipe.ok) return notThere(recipe.failure);
+  const heads: HeadSources[] = [];
+  for (const [i, head] of more.entries()) {
+    const pair = pairs[i + 1]!;
+    const own = roles
+      .filter((r) => r.toolId === pair.toolId && r.materialId === pair.materialId)
+      .map((r) => r.role)
+      .filter(isOtherHeadRole);
+    if (!head || own.length === 0) continue;
+    const sub = await makeRecipeSheet(ctx, { ...choice, roles: [{ ...pair, role: 'part body' }] }, head.tool);
+    if (!sub.ok) return notThere(sub.failure);
+    const named = async (id: string) => ({ id, name: (await findProfile(ctx, id))?.name ?? id });
+    heads.push({
+      tool: head.tool,
+      roles: own,
+      toolProfile: await named(pair.toolId ?? ''),
+      material: await named(pair.materialId),
+      values: workOut(sub.value, ofProcess(input.overrides)).input.values,
+      proofs: sub.value.proofs,
+      ...onHead(head),
     });
-  const mounted = await findMounted(ctx, m.id);
-  const loaded = await findLoaded(ctx, m.id);
+  }
   const context = contextFrom({
     machine: { id: m.id, name: m.name, isConnected: m.device !== null },
     tool: { id: tool.id, name: tool.name },
@@ -65,8 +92,9 @@ export async function makeSheet(
     roles: recipe.value.roles,
     proofs: recipe.value.proofs,
     asKnown: recipe.value.machine,
-    mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
-    loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+    ...onHead(on ?? { mounted: null, loaded: null }),
+    bodyTool,
+    heads,
     policy: await getPolicy(ctx),
     job: {
       class: input.class,
@@ -79,6 +107,23 @@ export async function makeSheet(
   return context.ok ? context : fail({ code: 'noRecipe', what: sentenceOf(context.failure) });
 }
 
+const notThere = (failure: RecipeFailure): Result<never, CheckFailure> =>
+  fail({ code: 'noRecipe', what: failure.code === 'incomplete' ? failure.what : 'The recipe is gone' });
+const OTHER_ROLES: readonly OtherHeadRole[] = ['support', 'support contact', 'raft/brim'];
+const isOtherHeadRole = (role: RoleChoice['role']): role is OtherHeadRole =>
+  (OTHER_ROLES as readonly string[]).includes(role);
+/** A job's own values that are of the process are the same for every head; those of a material are the part body's. */
+const ofProcess = (own: Values): Values =>
+  Object.fromEntries(Object.entries(own).filter(([key]) => findSetting(key)?.owners.includes('process')));
+/** What is on a head, as the rules read it. */
+const onHead = ({
+  mounted,
+  loaded,
+}: Pick<HeadOnMachine, 'mounted' | 'loaded'>): Pick<HeadSources, 'mounted' | 'loaded'> => ({
+  mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
+  loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+});
+
 /** The same with how long the trials take that it wants; between their coupons this process serves whoever else asks. */
 export async function withTrialTimes(sheet: CheckContext): Promise<CheckContext> {
   const work = addingTrialTimes(sheet);
@@ -87,16 +132,24 @@ export async function withTrialTimes(sheet: CheckContext): Promise<CheckContext>
   return step.value;
 }
 
-/** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */
-export function pinOf(sheet: CheckContext, mesh: MeshChoice | null = null): string {
-  const proofs = Object.fromEntries(
-    Object.entries(sheet.proofs).map(([key, p]) => [
+const pinnedProofs = (proofs: CheckContext['proofs']) =>
+  Object.fromEntries(
+    Object.entries(proofs).map(([key, p]) => [
       key,
       { state: p.state, value: p.value, range: p.range, trial: p.trialId },
     ]),
   );
+
+/** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */
+export function pinOf(sheet: CheckContext, mesh: MeshChoice | null = null): string {
+  const proofs = pinnedProofs(sheet.proofs);
   const { loaded, asKnown, ...machine } = sheet.machine;
   const { remainingG: _weight, knownForDays: _days, ...known } = asKnown ?? {};
+  const heads = sheet.heads?.map(({ loaded: spool, proofs: own, trialTimesS: _, ...head }) => ({
+    ...head,
+    loaded: spool && { id: spool.id, lot: spool.lot },
+    proofs: pinnedProofs(own),
+  }));
   const pinned = {
     rules: RULES_VERSION,
     job: sheet.job,
@@ -105,6 +158,7 @@ export function pinOf(sheet: CheckContext, mesh: MeshChoice | null = null): stri
     loaded: loaded && { id: loaded.id, lot: loaded.lot },
     recipe: sheet.recipe,
     proofs,
+    ...(heads && { heads, bodyTool: sheet.bodyTool }),
     ...(mesh && { mesh }),
   };
   return createHash('sha256').update(canonicalJson(pinned)).digest('hex');

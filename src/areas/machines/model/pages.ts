@@ -16,6 +16,13 @@ export interface MachineCard {
   readonly printerId: string;
   readonly technology: 'filament' | 'resin';
   readonly heads: number;
+  /** What is on the heads after the first. */
+  readonly others: readonly {
+    /** As programs call it: 1 is the second head. */
+    readonly tool: number;
+    readonly mounted: MachineCard['mounted'];
+    readonly loaded: MachineCard['loaded'];
+  }[];
   readonly said: ReportedState | null;
   readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;
   readonly loaded: {

@@ -3,11 +3,14 @@ import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 
 const id = string().max(60).required();
 const note = string().max(500).defined();
-export const mountSchema = object({ toolId: id, note }).noUnknown().required();
+/** A head counted from 0, as programs call it; the first where none is named. */
+const head = number().integer().min(0).max(7);
+export const mountSchema = object({ toolId: id, note, head }).noUnknown().required();
 export const loadSchema = object({
   materialId: id,
   lot: string().trim().min(1, 'Give the lot').max(40).required(),
   remainingG: number().min(0, 'A spool holds 0 g or more').max(20000, 'No spool holds that much').required(),
+  head,
 })
   .noUnknown()
   .required();

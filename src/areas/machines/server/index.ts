@@ -1,11 +1,14 @@
 export {
+  findHeadsFor,
   findLoaded,
   findMachine,
   findMounted,
+  listHeads,
   listAllMaintenance,
   listMachines,
   listMaintenance,
   listProofs,
+  type HeadOnMachine,
   type Machine,
 } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';

@@ -1,4 +1,5 @@
 import { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
+import { heatOf } from '../model/heatOf.ts';
 import type { PrintProgress } from '../model/print.ts';
 
 const WRITE_EVERY_MS = 250;
@@ -75,17 +76,16 @@ export class LinePrint {
 
   /** Heats again to what the program had asked for: a fault or a power cut may have let the machine go cold. */
   private async reheat(): Promise<void> {
-    for (const wait of ['M190', 'M109']) {
-      const cold = wait === 'M190' ? 'M140' : 'M104';
-      const last = this.lines
-        .slice(0, this.record.progress.acknowledged)
-        .reverse()
-        .find((l) => l.startsWith(wait) || l.startsWith(cold));
-      const target = /S([\d.]+)/.exec(last ?? '')?.[1];
-      if (target && Number(target) > 0) {
-        await this.record.write({ phase: 'heating' });
-        await this.link!.sendAside(`${wait} S${target}`);
-      }
+    const { bedC, tool, nozzlesC } = heatOf(this.lines.slice(0, this.record.progress.acknowledged));
+    const aside = [...nozzlesC].filter(([of, c]) => of !== tool && c > 0).map(([of, c]) => `M104 T${of} S${c}`);
+    const nozzleC = nozzlesC.get(tool) ?? 0;
+    for (const line of [
+      ...(bedC > 0 ? [`M190 S${bedC}`] : []),
+      ...aside,
+      ...(nozzleC > 0 ? [`M109 S${nozzleC}`] : []),
+    ]) {
+      await this.record.write({ phase: 'heating' });
+      await this.link!.sendAside(line);
     }
   }
 
@@ -113,8 +113,9 @@ export class LinePrint {
       await sleep(WRITE_EVERY_MS);
     }
     if (this.record.wish !== 'cancel') return 'print';
-    const other = this.lines.slice(0, n - 1).includes('T1') ? ['T0', 'M104 S0'] : []; // the first head of two stays hot until it is spoken to
-    for (const [i, line] of ['M104 S0', ...other, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
+    const { tool, nozzlesC } = heatOf(this.lines.slice(0, n - 1));
+    const others = [...nozzlesC.keys()].filter((of) => of !== tool).map((of) => `M104 T${of} S0`);
+    for (const [i, line] of ['M104 S0', ...others, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
     this.link!.close();
     await this.record.end('interrupted', {
       phase: 'cancelled',

@@ -29,12 +29,12 @@ export async function release(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, stop: M
     });
 }
 
-/** Takes off the loaded lot what a print has fed. */
-export async function consume(ctx: Pick<Ctx, 'db'>, machineId: string, massG: number): Promise<void> {
+/** Takes off the lot that is loaded for a head what a print has fed. */
+export async function consume(ctx: Pick<Ctx, 'db'>, machineId: string, massG: number, head: number): Promise<void> {
   await ctx.db
     .update(slot)
     .set({ remainingG: sql`greatest(0, ${slot.remainingG} - ${massG})` })
-    .where(and(eq(slot.machineId, machineId), eq(slot.index, 0)));
+    .where(and(eq(slot.machineId, machineId), eq(slot.index, head)));
 }
 
 /** Somebody has taken off what a stopped print left, and says so: the machine is free again. */

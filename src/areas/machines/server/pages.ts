@@ -1,12 +1,7 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import {
-  findProfile,
-  getReleasedRevision,
-  resolveCombination,
-  type LedgerContext,
-} from '../../library/server/index.ts';
+import { findProfile, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
@@ -14,15 +9,28 @@ import {
   findLoaded,
   findMachine,
   findMounted,
+  listHeads,
   listMachines,
   listMaintenance,
   listProofs,
   type Machine,
 } from './queries.ts';
 
+/** What is on a head, as pages show it. */
+const onHead = ({
+  mounted,
+  loaded,
+}: Pick<Awaited<ReturnType<typeof listHeads>>[number], 'mounted' | 'loaded'>): Pick<
+  MachineCard,
+  'mounted' | 'loaded'
+> => ({
+  mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
+  loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+});
+
 async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
-  const mounted = await findMounted(ctx, m.id);
-  const loaded = await findLoaded(ctx, m.id);
+  const heads = await listHeads(ctx, m);
+  const { mounted, loaded } = heads[0]!;
   const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
   const printer = (await findProfile(ctx, m.printerId))!;
   return {
@@ -36,9 +44,9 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     technology: printer.technology,
     printerId: m.printerId,
     said: m.said,
-    heads: Number((await getReleasedRevision(ctx, m.printerId)).resolved['heads'] ?? 1),
-    mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
-    loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+    heads: heads.length,
+    ...onHead({ mounted, loaded }),
+    others: heads.slice(1).map((h) => ({ tool: h.tool, ...onHead(h) })),
     proofs: Object.values(proofs),
   };
 }

@@ -1,9 +1,10 @@
 import { conditionDependentSettings } from '../../library/model/along.ts';
-import { asc, desc, eq, or } from 'drizzle-orm';
+import { and, asc, desc, eq, or } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
+import { assignHeads } from '../model/heads.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
@@ -20,23 +21,61 @@ export async function findMachine(ctx: Reader, idOrKey: string): Promise<Machine
 export const listMachines = (ctx: Reader): Promise<Machine[]> =>
   ctx.db.select().from(machine).orderBy(asc(machine.name));
 
-export async function findMounted(ctx: Reader, machineId: string) {
+/** What is mounted on a head; on the first where none is named. */
+export async function findMounted(ctx: Reader, machineId: string, head = 0) {
   const [row] = await ctx.db
     .select()
     .from(mount)
-    .where(eq(mount.machineId, machineId))
-    .orderBy(asc(mount.index))
-    .limit(1);
+    .where(and(eq(mount.machineId, machineId), eq(mount.index, head)));
   if (!row) return null;
   const tool = await findProfile(ctx, row.toolId);
-  const head = await getReleasedRevision(ctx, row.toolId);
-  return { ...row, name: tool!.name, nozzleMm: Number(head.resolved['nozzleDiameterMm'] ?? 0) };
+  const released = await getReleasedRevision(ctx, row.toolId);
+  return { ...row, name: tool!.name, nozzleMm: Number(released.resolved['nozzleDiameterMm'] ?? 0) };
 }
 
-export async function findLoaded(ctx: Reader, machineId: string) {
-  const [row] = await ctx.db.select().from(slot).where(eq(slot.machineId, machineId)).orderBy(asc(slot.index)).limit(1);
+/** What is loaded for a head; for the first where none is named. */
+export async function findLoaded(ctx: Reader, machineId: string, head = 0) {
+  const [row] = await ctx.db
+    .select()
+    .from(slot)
+    .where(and(eq(slot.machineId, machineId), eq(slot.index, head)));
   if (!row) return null;
   return { ...row, name: (await findProfile(ctx, row.materialId))!.name };
+}
+
+/** Heads that a machine's printer profile gives it. */
+export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Promise<number> =>
+  Math.max(1, Number((await getReleasedRevision(ctx, m.printerId)).resolved['heads'] ?? 1));
+
+/** Every head of a machine with what is on it. */
+export async function listHeads(ctx: Reader, m: Machine) {
+  const count = await countHeads(ctx, m);
+  return Promise.all(
+    Array.from({ length: count }, async (_, tool) => ({
+      tool,
+      mounted: await findMounted(ctx, m.id, tool),
+      loaded: await findLoaded(ctx, m.id, tool),
+    })),
+  );
+}
+
+export type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
+/** Every pair of tool and material with the head that lays it and what is on that; null where no head is left. */
+export async function findHeadsFor(
+  ctx: Reader,
+  m: Machine,
+  pairs: readonly { readonly toolId: string | null; readonly materialId: string }[],
+) {
+  const heads = await listHeads(ctx, m);
+  const taken = assignHeads(
+    pairs,
+    heads.map(({ tool, mounted, loaded }) => ({
+      tool,
+      mountedToolId: mounted?.toolId ?? null,
+      loadedMaterialId: loaded?.materialId ?? null,
+    })),
+  );
+  return taken.map((tool) => (tool === null ? null : heads[tool]!));
 }
 
 export async function listMaintenance(ctx: Reader, machineId: string) {

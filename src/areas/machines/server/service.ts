@@ -6,7 +6,7 @@ import { findProfile, keyOf } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
-import { findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
+import { countHeads, findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
 
 export async function makeMachine(
@@ -43,26 +43,29 @@ export async function mountTool(
   machineId: string,
   toolId: string,
   note: string,
+  head = 0,
 ): Promise<Result<{ due: string[] }, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   const tool = await findProfile(ctx, toolId);
   if (!m) return fail({ code: 'noMachine' });
   if (tool?.kind !== 'tool') return fail({ code: 'notATool' });
-  const before = await findMounted(ctx, m.id);
+  const heads = await countHeads(ctx, m);
+  if (head >= heads) return fail({ code: 'noHead', heads });
+  const before = await findMounted(ctx, m.id, head);
   const changed = tool.technology === 'resin' ? 'film' : 'nozzle';
   await ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     const at = ctx.clock.now();
     await db
       .insert(mount)
-      .values({ machineId: m.id, index: 0, toolId, at, by: ctx.user.name })
+      .values({ machineId: m.id, index: head, toolId, at, by: ctx.user.name })
       .onConflictDoUpdate({ target: [mount.machineId, mount.index], set: { toolId, at, by: ctx.user.name } });
     if (before)
       await db.insert(maintenance).values({
         id: ctx.newId(),
         machineId: m.id,
         kind: changed,
-        note: note || `${before.name} → ${tool.name}`,
+        note: `${ofHead(head, heads)}${note || `${before.name} → ${tool.name}`}`,
         by: ctx.user.id,
         byName: ctx.user.name,
         at,
@@ -73,28 +76,30 @@ export async function mountTool(
       subjectName: m.name,
       what: 'tool mounted',
       from: before?.name ?? null,
-      to: tool.name,
+      to: `${ofHead(head, heads)}${tool.name}`,
       why: note || null,
     });
   });
-  return succeed({ due: before ? await dueBy(ctx, m, changed) : [] });
+  return succeed({ due: before ? await dueBy(ctx, m, changed, head) : [] });
 }
 
 export async function loadLot(
   ctx: Ctx,
   machineId: string,
-  input: { materialId: string; lot: string; remainingG: number },
+  { head = 0, ...input }: { materialId: string; lot: string; remainingG: number; head?: number },
 ): Promise<Result<null, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   const material = await findProfile(ctx, input.materialId);
   if (!m) return fail({ code: 'noMachine' });
   if (material?.kind !== 'material') return fail({ code: 'notAMaterial' });
-  const before = await findLoaded(ctx, m.id);
+  const heads = await countHeads(ctx, m);
+  if (head >= heads) return fail({ code: 'noHead', heads });
+  const before = await findLoaded(ctx, m.id, head);
   await ctx.db.transaction(async (db) => {
     const set = { ...input, at: ctx.clock.now(), by: ctx.user.name };
     await db
       .insert(slot)
-      .values({ machineId: m.id, index: 0, ...set })
+      .values({ machineId: m.id, index: head, ...set })
       .onConflictDoUpdate({ target: [slot.machineId, slot.index], set });
     await recordEvent(
       { ...ctx, db },
@@ -104,7 +109,7 @@ export async function loadLot(
         subjectName: m.name,
         what: 'lot loaded',
         from: before ? `${before.name}, lot ${before.lot}` : null,
-        to: `${material.name}, lot ${input.lot}, ${input.remainingG} g`,
+        to: `${ofHead(head, heads)}${material.name}, lot ${input.lot}, ${input.remainingG} g`,
       },
     );
   });
@@ -145,9 +150,12 @@ export async function logMaintenance(
   return succeed({ due: await dueBy(ctx, m, kind) });
 }
 
-async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind): Promise<string[]> {
-  const mounted = await findMounted(ctx, m.id);
-  const loaded = await findLoaded(ctx, m.id);
+/** Which of several heads it is. */
+const ofHead = (head: number, heads: number): string => (heads > 1 ? `head ${head + 1}: ` : '');
+
+async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind, head = 0): Promise<string[]> {
+  const mounted = await findMounted(ctx, m.id, head);
+  const loaded = await findLoaded(ctx, m.id, head);
   if (!mounted || !loaded) return [];
   const proofs = await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot);
   return Object.values(proofs)

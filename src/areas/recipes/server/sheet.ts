@@ -2,16 +2,35 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
 import { findProfile, levelsOf, listChain } from '../../library/server/index.ts';
-import { findLoaded, findMachine, findMounted, listProofs } from '../../machines/server/index.ts';
+import { findHeadsFor, findMachine, findMounted, listHeads, listProofs } from '../../machines/server/index.ts';
 import type { RecipeFailure } from '../model/failures.ts';
-import type { RecipeChoice, RecipeSheet } from '../model/recipe.ts';
+import type { RecipeChoice, RecipeSheet, RoleChoice } from '../model/recipe.ts';
 
 const DAY_MS = 86_400_000;
+
+/** Pairs of tool and material that a recipe prints with, the part body's first, each once. */
+export const pairsOf = (roles: readonly RoleChoice[]): readonly RoleChoice[] => {
+  const ordered = [...roles].sort((a, b) => Number(b.role === 'part body') - Number(a.role === 'part body'));
+  return ordered.filter(
+    (r, i) => ordered.findIndex((x) => x.toolId === r.toolId && x.materialId === r.materialId) === i,
+  );
+};
+type MachineRow = NonNullable<Awaited<ReturnType<typeof findMachine>>>;
+async function headsOfRoles(
+  ctx: Pick<Ctx, 'db'>,
+  m: MachineRow,
+  roles: readonly RoleChoice[],
+  head: number | undefined,
+): Promise<Awaited<ReturnType<typeof findHeadsFor>>> {
+  return head === undefined ? findHeadsFor(ctx, m, pairsOf(roles)) : [(await listHeads(ctx, m))[head] ?? null];
+}
 
 /** Sources of values, proofs and state of the floor for a choice, from what is in force now. */
 export async function makeRecipeSheet(
   ctx: Pick<Ctx, 'db' | 'clock'>,
   choice: RecipeChoice,
+  /** The head that lays the part body, where it is known. */
+  head?: number,
 ): Promise<Result<RecipeSheet, RecipeFailure>> {
   const m = choice.machineId ? await findMachine(ctx, choice.machineId) : null;
   const printer = await findProfile(ctx, m?.printerId ?? choice.printerId ?? '');
@@ -20,10 +39,10 @@ export async function makeRecipeSheet(
   const body = choice.roles.find((r) => r.role === 'part body');
   if (process?.kind !== 'process') return fail({ code: 'incomplete', what: 'Choose a process' });
   if (!body) return fail({ code: 'incomplete', what: 'Choose what the part itself is printed with' });
-  const mounted = m && (await findMounted(ctx, m.id));
+  const first = m && (await findMounted(ctx, m.id));
   /** A resin recipe need not name the film: it is the one in the vat. */
   const toolOf = (chosen: string | null): string | null =>
-    chosen ?? (printer.technology === 'resin' ? (mounted?.toolId ?? null) : null);
+    chosen ?? (printer.technology === 'resin' ? (first?.toolId ?? null) : null);
   const roles: RecipeRole[] = [];
   for (const r of choice.roles) {
     const material = await findProfile(ctx, r.materialId);
@@ -52,7 +71,8 @@ export async function makeRecipeSheet(
       supportPartners: text('supportPartners'),
     });
   }
-  const loaded = m && (await findLoaded(ctx, m.id));
+  const [on] = m ? await headsOfRoles(ctx, m, choice.roles, head) : [];
+  const { mounted, loaded } = on ?? { mounted: null, loaded: null };
   const toolId = toolOf(body.toolId);
   const combination = {
     machine: m,

@@ -1,4 +1,4 @@
-import { boxFacts } from '../fixture.ts';
+import { boxFacts } from '../figuresFixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';

@@ -1,4 +1,4 @@
-import { boxFacts } from '../fixture.ts';
+import { boxFacts } from '../figuresFixture.ts';
 import { gridBlock } from '../../../../test/meshes/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { finerThanNeeded } from './finerThanNeeded.ts';

@@ -1,4 +1,4 @@
-import { thin } from '../fixture.ts';
+import { thin } from '../figuresFixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { withoutTriangle } from '../../../../test/meshes/solids.ts';

@@ -1,4 +1,4 @@
-import { row } from '../fixture.ts';
+import { row } from '../figuresFixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh, sphereMesh } from '../../../core/mesh/solids.ts';
 import { insideOut, movedBy } from '../../../../test/meshes/solids.ts';

@@ -1,4 +1,4 @@
-import { row } from '../fixture.ts';
+import { row } from '../figuresFixture.ts';
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';

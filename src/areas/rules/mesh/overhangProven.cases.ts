@@ -1,7 +1,8 @@
 import { joined } from '../../../core/mesh/mesh.ts';
 import { boxMesh, sphereMesh, turnedMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { notTriedBeyond, failedBeyond, patch } from '../fixture.ts';
+import { notTriedBeyond, failedBeyond } from '../fixture.ts';
+import { patch } from '../figuresFixture.ts';
 import { overhangProven } from './overhangProven.ts';
 
 /** A cone that opens upward from 6 mm over 4 mm, with a rim of 1 mm. */

@@ -1,4 +1,4 @@
-import { box } from '../fixture.ts';
+import { box } from '../figuresFixture.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { skirtFits } from './skirtFits.ts';

@@ -1,4 +1,4 @@
-import { boxFacts } from '../fixture.ts';
+import { boxFacts } from '../figuresFixture.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { spareFaces } from './spareFaces.ts';

@@ -1,4 +1,4 @@
-import { row } from '../fixture.ts';
+import { row } from '../figuresFixture.ts';
 import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { supportShare } from './supportShare.ts';

@@ -1,4 +1,4 @@
-import { thin, row } from '../fixture.ts';
+import { thin, row } from '../figuresFixture.ts';
 import { boxSolid as box, solidMesh as solid } from '../../../../test/meshes/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { thinWalls } from './thinWalls.ts';

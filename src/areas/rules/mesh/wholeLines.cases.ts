@@ -1,4 +1,4 @@
-import { thin, both } from '../fixture.ts';
+import { thin, both } from '../figuresFixture.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import { boxSolid as box, solidMesh as solid, withoutTriangle } from '../../../../test/meshes/solids.ts';
 import type { RuleCases } from '../cases.ts';

@@ -1,4 +1,4 @@
-import { rows } from '../fixture.ts';
+import { rows } from '../figuresFixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { filamentGround } from './filamentGround.ts';
 

@@ -1,6 +1,7 @@
 import { turnedMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { failedBeyond, rows } from '../fixture.ts';
+import { failedBeyond } from '../fixture.ts';
+import { rows } from '../figuresFixture.ts';
 import { layerTimeProven } from './layerTimeProven.ts';
 
 export const cases: RuleCases = {

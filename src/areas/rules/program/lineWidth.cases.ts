@@ -1,5 +1,6 @@
 import type { RuleCases } from '../cases.ts';
-import { notTriedBeyond, rows } from '../fixture.ts';
+import { notTriedBeyond } from '../fixture.ts';
+import { rows } from '../figuresFixture.ts';
 import { lineWidth } from './lineWidth.ts';
 
 export const cases: RuleCases = {

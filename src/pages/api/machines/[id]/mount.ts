@@ -8,5 +8,5 @@ export const POST = command({
   schema: mountSchema,
   text: machineText,
   statuses: { noMachine: 404 },
-  run: ({ ctx, params, body }) => mountTool(ctx, params['id']!, body.toolId, body.note),
+  run: ({ ctx, params, body }) => mountTool(ctx, params['id']!, body.toolId, body.note, body.head),
 });
