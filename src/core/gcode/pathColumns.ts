@@ -6,7 +6,7 @@ import { WireCutter } from './wire.ts';
 import { LETTER, LineWords, scanLine } from './words.ts';
 
 /** Figures of a piece that a drawing may be coloured by. */
-export const pathQuantities = ['flow', 'mmPerS', 'mmPerS2', 'nozzleC', 'retractedMm', 'areaMm2'] as const;
+export const pathQuantities = ['head', 'flow', 'mmPerS', 'mmPerS2', 'nozzleC', 'retractedMm', 'areaMm2'] as const;
 export type PathQuantity = (typeof pathQuantities)[number];
 
 /** A program as straight pieces for a drawing, columns by piece; an arc comes as chords. */
@@ -203,6 +203,8 @@ export function readPath(bytes: Uint8Array, filamentAreaMm2: number): PathColumn
   reader.push(bytes);
   return reader.finish();
 }
-/** One quantity of every piece; flow is that of the commanded speed. */
-export const quantityOf = (path: PathColumns, quantity: PathQuantity): Float32Array =>
-  quantity === 'flow' ? path.areaMm2.map((area, i) => area * path.mmPerS[i]!) : path[quantity];
+/** One quantity of every piece; flow is that of the commanded speed, heads are counted from 1. */
+export function quantityOf(path: PathColumns, quantity: PathQuantity): Float32Array {
+  if (quantity === 'flow') return path.areaMm2.map((area, i) => area * path.mmPerS[i]!);
+  return quantity === 'head' ? Float32Array.from(path.head, (tool) => tool + 1) : path[quantity];
+}

@@ -4,7 +4,7 @@ import type { PathQuantity } from '../../core/gcode/pathColumns.ts';
 import { formatFigure } from '../../core/units/format.ts';
 import type { QuantityKind } from '../../core/units/quantities.ts';
 import type { ColourBy, OpenedPath, OpenPath } from '../../workers/paintPath.ts';
-import { PATH_COLOURS } from './paint.ts';
+import { PATH_COLOURS, stepsOf } from './paint.ts';
 import { PathCanvas } from './PathCanvas.tsx';
 import { useWorker } from './useWorker.ts';
 
@@ -132,21 +132,42 @@ function OneProgram({ href, filamentAreaMm2, columns, noteAt, wanted }: PathOf) 
           layer {layer + 1} of {last + 1}, {zMm.toFixed(2)} mm{noteAt?.(zMm)}
         </span>
         <span className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-          {column.label} {show(range[0])}
-          <svg width="90" height="10" aria-hidden="true">
-            {PATH_COLOURS.map((c, i) => (
-              <rect
-                key={c}
-                x={(i * 90) / PATH_COLOURS.length}
-                width={90 / PATH_COLOURS.length + 1}
-                height="10"
-                fill={c}
-              />
-            ))}
-          </svg>
-          {show(range[1])}; dotted: travel{opened.isCut && '; the program is longer than is drawn'}
+          {column.key === 'head' ? (
+            <HeadColours range={range} />
+          ) : (
+            <>
+              {column.label} {show(range[0])}
+              <svg width="90" height="10" aria-hidden="true">
+                {PATH_COLOURS.map((c, i) => (
+                  <rect
+                    key={c}
+                    x={(i * 90) / PATH_COLOURS.length}
+                    width={90 / PATH_COLOURS.length + 1}
+                    height="10"
+                    fill={c}
+                  />
+                ))}
+              </svg>
+              {show(range[1])};
+            </>
+          )}
+          dotted: travel{opened.isCut && '; the program is longer than is drawn'}
         </span>
       </div>
     </div>
   );
+}
+
+/** One swatch for each head. */
+function HeadColours({ range }: { readonly range: readonly [number, number] }) {
+  const heads = Array.from({ length: range[1] - range[0] + 1 }, (_, i) => range[0] + i);
+  const steps = stepsOf(Float32Array.from(heads), range);
+  return heads.map((head, i) => (
+    <span key={head} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+      <svg width="14" height="10" aria-hidden="true">
+        <rect width="14" height="10" fill={PATH_COLOURS[steps[i]!]} />
+      </svg>
+      head {head};
+    </span>
+  ));
 }

@@ -33,7 +33,7 @@ import { readResinBench } from '../../../standins/resin/bench.ts';
 import { PrintedStack } from '../../../standins/resin/printed.ts';
 import { resinTruthOf } from '../../../standins/resin/truth.ts';
 import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
-import { demoMachinesOnFloor } from './floor.ts';
+import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
 import { unwrap } from './must.ts';
@@ -77,6 +77,10 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
         remainingG: m.remainingG,
       }),
     );
+    if (!m.second) continue;
+    const { tool, material, lot, remainingG } = m.second;
+    unwrap(await mountTool(technician, made.id, profiles.get(tool)!, '', 1));
+    unwrap(await loadLot(technician, made.id, { materialId: profiles.get(material)!, lot, remainingG, head: 1 }));
   }
   unwrap(
     await changePolicy(lead, {
@@ -163,6 +167,23 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
       name: 'Press blocks',
       choice: { ...on('Rifugio Vazzoler'), processId: profiles.get('Stout 0.30')! },
       overrides: {},
+    }),
+  );
+  const clear = on('Rifugio Tissi');
+  unwrap(
+    await keepRecipe(ctx, {
+      id: null,
+      version: 1,
+      name: TWO_MATERIALS,
+      choice: {
+        ...clear,
+        roles: [
+          ...clear.roles,
+          { role: 'support', toolId: profiles.get('0.4 brass')!, materialId: profiles.get('Ginestrel PVA')! },
+        ],
+        processId: profiles.get('Fine 0.20')!,
+      },
+      overrides: { supportAngleDeg: 50, purgeMm3: 40 },
     }),
   );
   unwrap(

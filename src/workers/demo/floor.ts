@@ -8,6 +8,8 @@ interface FloorMachine {
   readonly lot: string;
   /** What is left of the spool or bottle. */
   readonly remainingG: number;
+  /** The second head, where something is on it. */
+  readonly second?: Pick<FloorMachine, 'tool' | 'material' | 'lot' | 'remainingG'>;
 }
 const resinMachine = (
   name: string,
@@ -79,6 +81,7 @@ export const demoMachinesOnFloor: readonly FloorMachine[] = [
     material: 'Fienile PETG clear',
     lot: '3308',
     remainingG: 510,
+    second: { tool: '0.4 brass', material: 'Ginestrel PVA', lot: '0907', remainingG: 240 },
   },
   {
     name: 'Rifugio Vazzoler',
@@ -103,3 +106,6 @@ export const demoMachinesOnFloor: readonly FloorMachine[] = [
   resinMachine('Malga Framont', 'Lucerna 10', 'Quarzo standard grey', 'Q118', 900),
   resinMachine('Malga Stia', 'Lucerna 10', 'Quarzo clear', 'Q077', 450),
 ];
+
+/** The recipe that prints its support with the second head. */
+export const TWO_MATERIALS = 'Clear housings, soluble support';

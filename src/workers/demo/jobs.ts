@@ -14,7 +14,8 @@ import { partOfSolids, type Solid } from '../../core/mesh/solid.ts';
 import { writeStl } from '../../core/mesh/writeStl.ts';
 import type { Ctx } from '../../platform/db/context.ts';
 import { storeFile } from '../../platform/files/store.ts';
-import { demoMachinesOnFloor } from './floor.ts';
+import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
+import { listRecipes } from '../../areas/recipes/server/index.ts';
 import { unwrap } from './must.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
@@ -175,6 +176,8 @@ const demoMeshJobs: readonly (Omit<
   readonly process: string;
   readonly solids: readonly Solid[];
   readonly at: readonly [number, number];
+  /** Name of the kept recipe whose further roles it takes. */
+  readonly recipe?: string;
 })[] = [
   {
     title: 'Hive vent with roof',
@@ -191,6 +194,22 @@ const demoMeshJobs: readonly (Omit<
       box(29, 0, 4, 46, 3, 18),
       { ...box(-20, 0, 22, 46, 18, 26), top: { x: -1, y: 0, w: 22, d: 46 } },
       { ...box(20, 0, 22, 46, 18, 26), top: { x: 1, y: 0, w: 22, d: 46 } },
+    ],
+  },
+  {
+    title: 'Float housing, clear',
+    file: 'float-housing.stl',
+    machine: 'Rifugio Tissi',
+    process: 'Fine 0.20',
+    class: 'in-house',
+    quantity: 1,
+    at: [148, 150],
+    recipe: TWO_MATERIALS,
+    solids: [
+      { shape: 'disc', x: 0, y: 0, w: 26, d: 26, fromMm: 0, toMm: 14 },
+      { shape: 'disc', x: 0, y: 0, w: 14, d: 14, fromMm: 2, toMm: 14, isCut: true },
+      { shape: 'disc', x: 0, y: 0, w: 44, d: 44, fromMm: 14, toMm: 20 },
+      { shape: 'disc', x: 0, y: 0, w: 14, d: 14, fromMm: 14, toMm: 20, isCut: true },
     ],
   },
 ];
@@ -279,6 +298,7 @@ async function seedJob(
       toolId: profiles.get(floor.tool)!,
       materialId: profiles.get(floor.material)!,
       processId: profiles.get(j.process)!,
+      fromRecipeId: 'recipe' in j && j.recipe ? await recipeCalled(ctx, j.recipe) : null,
       fileSha: stored.sha256,
       fileName: j.file,
       mesh: 'part' in j ? null : { unit: null, placement: asDrawn(...j.at) },
@@ -293,3 +313,6 @@ async function seedJob(
   await runCheck(ctx, run!.id);
   return made.id;
 }
+
+const recipeCalled = async (ctx: Ctx, name: string): Promise<string> =>
+  (await listRecipes(ctx)).find((r) => r.name === name)!.id;

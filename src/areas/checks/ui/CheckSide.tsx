@@ -48,6 +48,19 @@ export function CheckSide({
           {r.spiral && ' turns'}
         </dd>
       </dl>
+      {e.heads && (
+        <>
+          <h3>By head</h3>
+          <dl className="kv">
+            {e.heads.map((h) => [
+              <dt key={h.head}>
+                {h.head}: {h.material}
+              </dt>,
+              <dd key={`${h.head}n`}>{h.massG.toFixed(1)} g</dd>,
+            ])}
+          </dl>
+        </>
+      )}
       {prints > 1 && (
         <>
           <h3>All {prints} prints</h3>

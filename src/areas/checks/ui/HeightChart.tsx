@@ -162,6 +162,7 @@ export function HeightChart({
           <button aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}>
             <StateMark mark={markOf[f.severity]} />
             <span>
+              {f.head !== undefined && <b>Head {f.head}: </b>}
               {f.title}
               <br />
               <span className="hint f">{f.figure}</span>

@@ -9,26 +9,29 @@ const COLUMNS: readonly PathColumn[] = [
   { key: 'mmPerS', label: 'speed', quantity: 'speed' },
   { key: 'mmPerS2', label: 'acceleration', quantity: 'acceleration' },
 ];
+const BY_HEAD: readonly PathColumn[] = [{ key: 'head', label: 'head', quantity: 'count' }, ...COLUMNS];
 
-/** A job's program layer by layer, by flow, speed or acceleration. */
+/** A job's program layer by layer, by flow, speed or acceleration, and by head where there are several. */
 export default function JobPath({
   jobId,
   program,
   diameterMm,
   layer,
+  hasHeads,
 }: {
   readonly jobId: string;
   /** What tells one program of the job from another. */
   readonly program: string;
   readonly diameterMm: number;
   readonly layer: number | null;
+  readonly hasHeads: boolean;
 }) {
   return (
     <PathViewer
       key={program}
       href={`/api/jobs/${jobId}/program`}
       filamentAreaMm2={filamentAreaMm2(diameterMm)}
-      columns={COLUMNS}
+      columns={hasHeads ? BY_HEAD : COLUMNS}
       wanted={layer}
     />
   );

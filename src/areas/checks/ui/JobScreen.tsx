@@ -103,6 +103,12 @@ export function JobScreen({ id }: { readonly id: string }) {
             <a className="chip" href={`/library/${j.recipe.processId}`}>
               {j.sheet.recipe.process.name}
             </a>
+            {j.sheet.heads?.map((h) => (
+              <a key={h.tool} className="chip" href={`/library/${h.recipe.material.id}`}>
+                head {h.tool + 1}, {h.roles.join(', ')}: {h.recipe.tool.name} · {h.recipe.material.name}
+                {h.loaded?.id === h.recipe.material.id && ` · lot ${h.loaded.lot}`}
+              </a>
+            ))}
           </>
         )}
       </div>
@@ -245,6 +251,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                     program={run?.programSha ?? run?.id ?? ''}
                     diameterMm={sheet.machine.motion.filamentDiameterMm}
                     layer={layer}
+                    hasHeads={(outcome.report.heads?.length ?? 0) > 1}
                   />
                 </Suspense>
               )}

@@ -22,6 +22,7 @@ export interface MachineCard {
     readonly tool: number;
     readonly mounted: MachineCard['mounted'];
     readonly loaded: MachineCard['loaded'];
+    readonly proofs: readonly Proof[];
   }[];
   readonly said: ReportedState | null;
   readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;

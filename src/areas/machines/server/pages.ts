@@ -30,8 +30,15 @@ const onHead = ({
 
 async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
   const heads = await listHeads(ctx, m);
-  const { mounted, loaded } = heads[0]!;
-  const proofs = mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot) : {};
+  const [first, ...others] = await Promise.all(
+    heads.map(async ({ tool, mounted, loaded }) => ({
+      tool,
+      ...onHead({ mounted, loaded }),
+      proofs:
+        mounted && loaded ? Object.values(await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot)) : [],
+    })),
+  );
+  const { mounted, loaded, proofs } = first!;
   const printer = (await findProfile(ctx, m.printerId))!;
   return {
     id: m.id,
@@ -45,9 +52,10 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     printerId: m.printerId,
     said: m.said,
     heads: heads.length,
-    ...onHead({ mounted, loaded }),
-    others: heads.slice(1).map((h) => ({ tool: h.tool, ...onHead(h) })),
-    proofs: Object.values(proofs),
+    mounted,
+    loaded,
+    proofs,
+    others,
   };
 }
 

@@ -53,6 +53,53 @@ function SaidForm({
   );
 }
 
+/** What is proven for the tool and material that are on a head. */
+function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs: MachinePage['proofs'] }) {
+  return (
+    <section className="stage">
+      <h2>Evidence for what is mounted and loaded{of && `, ${of}`}</h2>
+      <table className="list">
+        <thead>
+          <tr>
+            <th>State</th>
+            <th>What</th>
+            <th className="n">Value</th>
+            <th className="n">Allowed</th>
+            <th>By</th>
+            <th className="n">Age</th>
+          </tr>
+        </thead>
+        <tbody>
+          {proofs.map((p) => {
+            const s = findSetting(p.key);
+            const q = s && 'quantity' in s ? s.quantity : 'count';
+            return (
+              <tr key={p.key}>
+                <td style={{ whiteSpace: 'nowrap' }}>
+                  <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
+                  {p.because && <span className="hint"> {p.because}</span>}
+                </td>
+                <td>{s?.label}</td>
+                <td className="n">{formatQuantity(p.value, q)}</td>
+                <td className="n">
+                  {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
+                </td>
+                <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
+                <td className="n">{p.ageDays} d</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {proofs.length === 0 && (
+        <p className="hint" style={{ padding: 10 }}>
+          Nothing is proven on this machine with this tool and material{of && ` on ${of}`}.
+        </p>
+      )}
+    </section>
+  );
+}
+
 export function MachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const mayChange = useMayChange();
@@ -68,6 +115,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
     queryKey: ['profiles', '', 'material'],
     queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=material'),
   });
+  const [head, setHead] = useState(0);
   const [tool, setTool] = useState('');
   const [material, setMaterial] = useState('');
   const [lot, setLot] = useState('');
@@ -113,6 +161,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
             ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} ${isResin ? 'ml' : 'g'}`
             : 'nothing loaded'}
         </span>
+        {m.others.map((h) => (
+          <span key={h.tool} className="chip">
+            head {h.tool + 1}: {h.mounted?.name ?? 'no tool mounted'},{' '}
+            {h.loaded ? `${h.loaded.name}, lot ${h.loaded.lot}, ${h.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}
+          </span>
+        ))}
         <div className="end">
           {mayChange && (
             <>
@@ -137,55 +191,29 @@ export function MachineScreen({ id }: { readonly id: string }) {
               mayChange={mayChange}
             />
           )}
-          <section className="stage">
-            <h2>Evidence for what is mounted and loaded</h2>
-            <table className="list">
-              <thead>
-                <tr>
-                  <th>State</th>
-                  <th>What</th>
-                  <th className="n">Value</th>
-                  <th className="n">Allowed</th>
-                  <th>By</th>
-                  <th className="n">Age</th>
-                </tr>
-              </thead>
-              <tbody>
-                {m.proofs.map((p) => {
-                  const s = findSetting(p.key);
-                  const q = s && 'quantity' in s ? s.quantity : 'count';
-                  return (
-                    <tr key={p.key}>
-                      <td style={{ whiteSpace: 'nowrap' }}>
-                        <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
-                        {p.because && <span className="hint"> {p.because}</span>}
-                      </td>
-                      <td>{s?.label}</td>
-                      <td className="n">{formatQuantity(p.value, q)}</td>
-                      <td className="n">
-                        {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
-                      </td>
-                      <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
-                      <td className="n">{p.ageDays} d</td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-            {m.proofs.length === 0 && (
-              <p className="hint" style={{ padding: 10 }}>
-                Nothing is proven on this machine with this tool and material.
-              </p>
-            )}
-          </section>
+          <Evidence of={m.heads > 1 ? 'head 1' : null} proofs={m.proofs} />
+          {m.others.map((h) => (
+            <Evidence key={h.tool} of={`head ${h.tool + 1}`} proofs={h.proofs} />
+          ))}
           {mayChange && (
             <section className="stage">
               <h2>Mount, load, log</h2>
+              {m.heads > 1 && (
+                <div className="fields" style={{ marginBottom: 12 }}>
+                  <NativeSelect
+                    label="Head"
+                    data={Array.from({ length: m.heads }, (_, i) => ({ value: String(i), label: `head ${i + 1}` }))}
+                    value={String(head)}
+                    onChange={(e) => setHead(Number(e.currentTarget.value))}
+                  />
+                  <span className="hint">What is mounted and loaded below goes to this head.</span>
+                </div>
+              )}
               <form
                 className="fields"
                 onSubmit={(e) => {
                   e.preventDefault();
-                  void act('mount', { toolId: tool, note: '' }, 'Tool mounted');
+                  void act('mount', { toolId: tool, note: '', head }, 'Tool mounted');
                 }}
               >
                 <NativeSelect
@@ -206,7 +234,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 style={{ marginTop: 12 }}
                 onSubmit={(e) => {
                   e.preventDefault();
-                  void act('load', { materialId: material, lot, remainingG: Number(grams) }, 'Lot loaded');
+                  void act('load', { materialId: material, lot, remainingG: Number(grams), head }, 'Lot loaded');
                 }}
               >
                 <NativeSelect
