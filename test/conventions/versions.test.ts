@@ -20,7 +20,7 @@ const [rules, work] = await Promise.all([versionOf(versionEntries.rules), versio
 describe('the version of', () => {
   test.each([
     ['kept work', 'thickness', 'src/core/mesh/thickness.ts', /const BIN_MM = [\d.]+/, 'const BIN_MM = 0.017'],
-    ['kept work', 'the reader', 'src/core/gcode/heat.ts', />/, '>='],
+    ['kept work', 'the reader', 'src/core/gcode/heat.ts', /targetC > head/, 'targetC >= head'],
     ['kept work', 'toolpaths', 'src/core/toolpath/pace.ts', /SLOWEST_SHARE = 0\.25/, 'SLOWEST_SHARE = 0.26'],
   ])('%s changes with %s', async (_, _what, file, pattern, by) => {
     const plant = changing(file, pattern, by);

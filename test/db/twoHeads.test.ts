@@ -45,7 +45,7 @@ beforeAll(async () => {
     await makeProfile(lead, {
       kind: 'material',
       name: 'Soluble',
-      own: { densityGPerCm3: 1.2, nozzleC: 212, bedC: 55, pricePerKg: 80, standbyC: 150, diameterMm: 1.75 } as never,
+      own: { densityGPerCm3: 1.2, nozzleC: 212, bedC: 55, pricePerKg: 80, standbyC: 150, diameterMm: 1.75 },
       message: 'first',
     }),
   ).id;

@@ -48,6 +48,8 @@ export const settings: CouponSettings = {
   pressureCommand: 'M4100 S{value}',
   pressureS: 0,
   heads: 2,
+  chamberC: null,
+  accelerationMmPerS2: null,
   headOffsetMm: [0, 0],
 };
 export const values: Record<string, number> = {

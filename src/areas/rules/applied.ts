@@ -41,7 +41,7 @@ export function notAppliedOf(
   v: Values,
   roles: readonly RecipeRole[],
   changesAbove: readonly HeightChange[],
-  { count, others }: LaidBy = { count: 1, others: [] },
+  { count, others }: LaidBy,
 ): NotApplied[] {
   const out: NotApplied[] = [];
   for (const [key, unless] of Object.entries(UNLESS)) {

@@ -90,12 +90,22 @@ test('heads that a file describes are those of the machine; what one head cannot
       { role: 'raft/brim', material: 'pet', mount: 2 },
     ],
   };
-  const { heads, machine, bodyTool } = read(contextOfFile(withTwo));
+  const { heads, machine, bodyTool = 0 } = read(contextOfFile(withTwo));
   expect([
     machine.heads,
     bodyTool,
     heads!.map((h) => [h.tool, h.roles, h.recipe.tool.nozzleMm, h.recipe.flow]),
   ]).toEqual([2, 0, [[1, ['support', 'support contact'], 0.6, 0.9]]]);
+  const turned = read(
+    contextOfFile({
+      ...withTwo,
+      roles: [
+        { role: 'part body', material: 'asa-natural', mount: 2 },
+        { role: 'support', material: 'pva', mount: 1 },
+      ],
+    }),
+  );
+  expect([turned.bodyTool, turned.heads!.map((h) => h.tool), turned.recipe.tool.nozzleMm]).toEqual([1, [0], 0.6]);
   // the brim's material has no head: it is no head of its own, and a rule says so
   expect(heads).toHaveLength(1);
 });

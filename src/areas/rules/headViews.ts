@@ -1,5 +1,5 @@
 import type { GcodeReport } from '../../core/gcode/report.ts';
-import type { CheckContext } from './context.ts';
+import type { ContextHead } from './context.ts';
 import type { JobInput } from './define.ts';
 
 /** A job as one of its heads sees it. */
@@ -9,50 +9,47 @@ export interface HeadView {
   readonly head: number | null;
 }
 
-/** A job as each of its heads sees it: the figures of the program that are its own, and the recipe, evidence and state of the machine
- *  for it. The part body's comes first; one that lays nothing sees nothing. */
+/** A job as each head that lays something sees it: the figures of the program that are its own, and the recipe, evidence and state of the
+ *  machine for it. The part body's comes first; heads that the recipe does not know see nothing. */
 export function headViewsOf(job: JobInput): readonly HeadView[] {
   const { report, context } = job;
-  const { heads = [], bodyTool = 0 } = context;
+  const { heads = [], bodyTool = 0, trialTimesS, ...rest } = context;
   const laying = layingHeads(report);
   if (heads.length === 0 && laying.length < 2) return [{ job, head: null }];
-  const body: HeadView = {
-    job: { ...job, report: reportOfHead(report, bodyTool), context: withoutHeads(context) },
-    head: bodyTool + 1,
+  const body: ContextHead = {
+    tool: bodyTool,
+    roles: [],
+    mounted: context.machine.mounted,
+    loaded: context.machine.loaded,
+    recipe: context.recipe,
+    proofs: context.proofs,
+    ...(trialTimesS && { trialTimesS }),
   };
-  const others = heads
-    .filter(({ tool }) => laying.includes(tool))
-    .map(({ tool, roles, mounted, loaded, recipe, proofs, trialTimesS }): HeadView => {
-      const { trialTimesS: _, ...rest } = withoutHeads(context);
-      return {
+  return [body, ...heads].flatMap((of): HeadView[] => {
+    const own = report.heads?.find((h) => h.tool === of.tool && h.filamentMm > 0);
+    if (!own) return [];
+    const { tool, roles, mounted, loaded, recipe, proofs } = of;
+    const { tool: _, ...figures } = own;
+    return [
+      {
+        head: tool + 1,
         job: {
           ...job,
-          report: reportOfHead(report, tool),
+          report: { ...report, ...figures },
           context: {
             ...rest,
-            machine: { ...context.machine, mounted, loaded },
+            machine: { ...rest.machine, mounted, loaded },
             recipe,
             proofs,
-            ...(trialTimesS && { trialTimesS }),
-            seenFrom: { tool, roles },
+            ...(of.trialTimesS && { trialTimesS: of.trialTimesS }),
+            ...(of !== body && { seenFrom: { tool, roles } }),
           },
         },
-        head: tool + 1,
-      };
-    });
-  return [body, ...others];
+      },
+    ];
+  });
 }
 
 /** Heads that a program lays with, as it calls them. */
 export const layingHeads = ({ heads }: Pick<GcodeReport, 'heads'>): readonly number[] =>
   (heads ?? []).filter((h) => h.filamentMm > 0).map((h) => h.tool);
-
-function reportOfHead(report: GcodeReport, tool: number): GcodeReport {
-  const own = report.heads?.find((h) => h.tool === tool);
-  if (!own) return report;
-  const { tool: _, ...figures } = own;
-  return { ...report, ...figures };
-}
-function withoutHeads({ heads: _, bodyTool: __, ...context }: CheckContext): CheckContext {
-  return context;
-}

@@ -58,8 +58,12 @@ export class CouponPath {
     this.flow = s.flow;
     this.back[0] = s.isContinued === true;
     this.w.comment(s.title);
+    if (s.chamberC !== null && !this.isBack) this.w.raw(`M191 S${s.chamberC}`);
     this.w.raw(...fillBlock(s.startBlock, { nozzle: s.nozzleFirstC, bed: s.bedC }));
     this.w.begin();
+    // what is in force where the coupon does not try it
+    if (s.accelerationMmPerS2 !== null) this.acceleration(s.accelerationMmPerS2);
+    this.pressure(s.pressureS);
   }
 
   /** Whether the filament of the head in use is pulled back. */
@@ -306,7 +310,8 @@ export class CouponPath {
   end(): string {
     this.pullBack();
     if (this.headNow === 1) this.w.raw('M104 S0', 'T0'); // an end block speaks to one head: the other is cooled here
-    this.w.raw('M107', ...fillBlock(this.s.endBlock, { nozzle: 0, bed: 0 }));
+    const cools = this.s.chamberC !== null && !this.s.isFollowed;
+    this.w.raw('M107', ...(cools ? ['M141 S0'] : []), ...fillBlock(this.s.endBlock, { nozzle: 0, bed: 0 }));
     return this.w.text();
   }
 

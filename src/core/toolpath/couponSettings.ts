@@ -15,6 +15,8 @@ export interface CouponSettings {
   readonly nozzleC: number;
   readonly nozzleFirstC: number;
   readonly bedC: number;
+  /** Null where the machine cannot heat its chamber, or the recipe does not ask for it. */
+  readonly chamberC: number | null;
   readonly fanPercent: number;
   readonly layerHeightMm: number;
   readonly firstLayerHeightMm: number;
@@ -25,6 +27,8 @@ export interface CouponSettings {
   readonly bridgeSpeedMmPerS: number;
   readonly firstLayerSpeedMmPerS: number;
   readonly travelSpeedMmPerS: number;
+  /** Null leaves the machine's own. */
+  readonly accelerationMmPerS2: number | null;
   readonly retractionMm: number;
   readonly retractionMmPerS: number;
   readonly liftMm: number;
@@ -44,6 +48,8 @@ export interface CouponSettings {
   readonly headOffsetMm: Point;
   /** Whether it is laid after another in the same program: the filament is pulled back when it begins. */
   readonly isContinued?: boolean;
+  /** Whether another is laid after it in the same program: the chamber stays warm. */
+  readonly isFollowed?: boolean;
   /** Place it should stand nearest to; the middle of the bed if not said. */
   readonly nearMm?: Point;
 }

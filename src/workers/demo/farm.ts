@@ -183,7 +183,7 @@ async function seedRecipes(ctx: Ctx, profiles: Map<string, string>, machines: Ma
         ],
         processId: profiles.get('Fine 0.20')!,
       },
-      overrides: { supportAngleDeg: 50, purgeMm3: 40 },
+      overrides: { supportAngleDeg: 45, purgeMm3: 40 },
     }),
   );
   unwrap(

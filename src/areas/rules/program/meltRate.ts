@@ -11,8 +11,7 @@ import { defineRule, placeOfLine, type Found } from '../define.ts';
 function slowed(limitMm3PerS: number, lay: MeshToolpathSettings): Values {
   return Object.fromEntries(
     lineKinds.flatMap((k) => {
-      const of = lay[k.key as 'fill'] as MeshToolpathSettings['fill'] | undefined;
-      if (!of) return [];
+      const of = lay[k.key as 'fill'];
       const h = k.key === 'firstLayer' ? lay.firstLayerHeightMm : lay.layerHeightMm;
       const most = fastestSpeedMmPerS(limitMm3PerS, Math.max(of.widthMm, h), h, lay.flow);
       return of.speedMmPerS > most ? [[speedKey(k), Math.floor(most)]] : [];

@@ -108,7 +108,11 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_
     'on %s passes the own job check, stays in the travel, feeds what the bead model says and ends cold',
     (name, m) => {
       const { coupon, report, settings, values } = made(kind, m.values);
-      const outcome = checkJob({ report, context: sheetOf(values, name) });
+      const sheet = sheetOf(values, name);
+      const { recipe, proofs, machine } = sheet;
+      const second = { tool: 1, roles: [], recipe, proofs, mounted: machine.mounted, loaded: machine.loaded };
+      const context = (kind.heads ?? 1) > 1 ? { ...sheet, heads: [second] } : sheet;
+      const outcome = checkJob({ report, context });
       // A band may lie below or above a supplier's range: that is what the trial tries. Nothing else may block it.
       expect(
         outcome.findings
@@ -305,7 +309,9 @@ describe('bands reach their value at their height', () => {
       const m = /^M4100 S([\d.]+)/.exec(l);
       return m ? [Number(m[1])] : [];
     });
-    expect(set.slice(0, -1)).toEqual(c.bands.map((b) => b.value));
+    // the recipe's own before the first line and after the last
+    expect(set.slice(1, -1)).toEqual(c.bands.map((b) => b.value));
+    expect([set[0], set.at(-1)]).toEqual([0, 0]);
   });
   test('retraction: every pull-back within a band has its distance', () => {
     const c = gcode(filamentKinds.find((k) => k.key === 'retraction')!);

@@ -2,6 +2,8 @@ import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { checkJob } from '../../rules/run.ts';
+import type { CheckContext, ContextHead } from '../../rules/context.ts';
+import { findLoaded, findMounted } from '../../machines/server/index.ts';
 import { makeSheet } from '../../checks/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -31,18 +33,42 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     });
   const { material } = made.value.recipe;
   const triesHeat = kind.proves.includes('nozzleC');
-  const sheet = {
+  const sheet: Writable<CheckContext> = {
     ...made.value,
     // a trial is how things come to be proven
     job: { ...made.value.job, provenOnly: false },
     proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))),
     recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
   };
+  if ((kind.heads ?? 1) > 1) sheet.heads = [await secondHead(ctx, row.machineId, sheet)];
   const report = inspectGcode(new TextEncoder().encode(row.gcode), sheet.machine.motion);
   if (!report.ok)
     return fail({ code: 'notReady', what: `The coupon’s program cannot be sent: ${sentenceOf(report.failure)}` });
   const blocker = checkJob({ report: report.value, context: sheet }).findings.find((f) => f.severity === 'blocker');
   return blocker
-    ? fail({ code: 'blocked', what: `${blocker.title}: ${blocker.figure} against ${blocker.limit}`, fix: blocker.fix })
+    ? fail({
+        code: 'blocked',
+        what: `${blocker.title}${blocker.head === undefined ? '' : ` on head ${blocker.head}`}: ${blocker.figure} against ${blocker.limit}`,
+        fix: blocker.fix,
+      })
     : succeed(null);
+}
+
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+/** A coupon of two heads lays with both alike: by the same recipe, so the same must be mounted and loaded on the second. */
+async function secondHead(
+  ctx: Pick<Ctx, 'db'>,
+  machineId: string,
+  { recipe, proofs }: Pick<CheckContext, 'recipe' | 'proofs'>,
+): Promise<ContextHead> {
+  const mounted = await findMounted(ctx, machineId, 1);
+  const loaded = await findLoaded(ctx, machineId, 1);
+  return {
+    tool: 1,
+    roles: [],
+    recipe,
+    proofs,
+    mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
+    loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+  };
 }

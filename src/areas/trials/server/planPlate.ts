@@ -67,7 +67,10 @@ export async function planPlate(
         previewTrial(ctx, input, (s) => ({
           ...beside(s),
           ...(!isFirst && { isContinued: true, startBlock: goOver(s, centreMm!, safeMm) }),
-          ...(!isLast && { endBlock: `G0 Z${(sizeMm[2] + ABOVE_MM).toFixed(2)} F${RISE_MM_PER_MIN}` }),
+          ...(!isLast && {
+            isFollowed: true,
+            endBlock: `G0 Z${(sizeMm[2] + ABOVE_MM).toFixed(2)} F${RISE_MM_PER_MIN}`,
+          }),
         })),
     });
     const reach = conditions['headReachMm']!;
@@ -107,13 +110,11 @@ async function keepAlone(ctx: Ctx, wanted: readonly Wanted[]): Promise<{ id: str
   return out;
 }
 
-/** On the way from one coupon to the next: over all that stands, hot and pressed as the next one wants it. */
+/** On the way from one coupon to the next: over all that stands, as hot as the next one wants it. */
 function goOver(s: CouponSettings, [x, y]: readonly [number, number], safeMm: number): string {
   return [
     `G0 Z${safeMm.toFixed(2)} F${RISE_MM_PER_MIN}`,
     `G0 X${x.toFixed(3)} Y${y.toFixed(3)} F${(60 * s.travelSpeedMmPerS).toFixed(0)}`,
     'M109 S{nozzle}',
-    s.dialect.acceleration.replace('{value}', s.motion.accelerationMmPerS2.toFixed(0)),
-    ...(s.pressureCommand ? [s.pressureCommand.replaceAll('{value}', String(s.pressureS))] : []),
   ].join('\n');
 }
