@@ -76,6 +76,7 @@ export const contextSchema = (): object => ({
           max: { type: 'number' },
           minEnd: { enum: ends },
           maxEnd: { enum: ends },
+          heldTo: { type: 'number' },
           state: { enum: evidenceStates },
           trial: name,
           because: name,

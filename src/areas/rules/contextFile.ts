@@ -259,7 +259,13 @@ function proofsOf(list: readonly FileProof[]): Record<string, Proof> {
     const entry = (p: FileProof, n: number): PairingEntry => ({
       value: p.value,
       uncertainty: 0,
-      range: { min: p.min, max: p.max, minEnd: p.minEnd ?? 'notTriedBeyond', maxEnd: p.maxEnd ?? 'notTriedBeyond' },
+      range: {
+        min: p.min,
+        max: p.max,
+        minEnd: p.minEnd ?? 'notTriedBeyond',
+        maxEnd: p.maxEnd ?? 'notTriedBeyond',
+        ...(p.heldTo !== undefined && { heldTo: p.heldTo }),
+      },
       trialId: p.trial ?? '',
       trialName: p.trial ?? 'a trial',
       machineId: 'machine',

@@ -55,6 +55,7 @@ export interface FileProof extends Pick<Proof, 'value'>, Pick<AllowedRange, 'min
   readonly setting: string;
   readonly minEnd?: AllowedRange['minEnd'];
   readonly maxEnd?: AllowedRange['maxEnd'];
+  readonly heldTo?: number;
   readonly state?: EvidenceState;
   readonly trial?: string;
   readonly because?: string;
@@ -119,6 +120,7 @@ export const contextFileSchema = object({
         max: figure.required(),
         minEnd: string().oneOf(ends),
         maxEnd: string().oneOf(ends),
+        heldTo: figure,
         state: string().oneOf(evidenceStates),
         trial: text,
         because: text,

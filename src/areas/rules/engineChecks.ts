@@ -332,6 +332,16 @@ export const engineChecks: readonly EngineCheck[] = [
           supportGapZMm: 0.3,
           infillPattern: 'gyroid',
           endBlock: 'M84',
+          scaleXPercent: 101,
+          scaleYPercent: 99,
+          scaleZPercent: 100.5,
+          contourOffsetMm: -0.04,
+          zOffsetMm: 0.02,
+          refillMm: 0.05,
+          headOffsetXMm: 0.3,
+          headOffsetYMm: -0.2,
+          standbyC: 160,
+          purgeMm3: 45,
         },
         without: [],
       }).recipe;
@@ -339,12 +349,16 @@ export const engineChecks: readonly EngineCheck[] = [
         [lay!.nozzleFirstC, lay!.liftMm, lay!.skirtLoops, lay!.skirtGapMm, lay!.brimMm],
         [lay!.supportAngleDeg, lay!.supportGapZMm, lay!.infillPattern, lay!.endBlock, lay!.fanPercent],
         [lay!.minimumLayerTimeS, lay!.title, lay!.startBlock.startsWith('M140')],
+        [lay!.scale, lay!.contourOffsetMm, lay!.zOffsetMm, lay!.refillMm],
+        [lay!.headOffsetMm, lay!.standbyC, lay!.purgeMm3],
       ];
     },
     must: [
       [250, 0.4, 3, 4, 2],
       [55, 0.3, 'gyroid', 'M84', 15],
       [12, 'Torba ASA natural, Fine 0.20, Rifugio Vodice', true],
+      [[1.01, 0.99, 1.005], -0.04, 0.02, 0.05],
+      [[0.3, -0.2], 160, 45],
     ],
   },
   {

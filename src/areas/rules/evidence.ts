@@ -1,5 +1,5 @@
 import { formatDuration } from '../../core/units/format.ts';
-import type { Proof } from '../library/model/records.ts';
+import { isInMargin, type Proof } from '../library/model/records.ts';
 import type { FilamentTrial } from '../library/settings/catalogue.ts';
 import type { CheckContext } from './context.ts';
 import type { Change, Found } from './define.ts';
@@ -25,6 +25,18 @@ export function outsideProof(ask: {
   if (value >= min - slack && value <= max + slack) return null;
   const isLow = value < min;
   const end = isLow ? min : max;
+  if (isInMargin(proof.range, value))
+    return {
+      severity: 'caution',
+      title: `${label} within the farm’s margin`,
+      figure: show(value),
+      limit: show(max),
+      origin: marginOf(proof, show),
+      fix: `set ${show(max)}`,
+      trialId: proof.trialId,
+      ...ask.where,
+      ...(ask.change && { change: ask.change(max) }),
+    };
   const isSeenToFail = (isLow ? proof.range.minEnd : proof.range.maxEnd) === 'failedBeyond';
   return {
     severity: isSeenToFail || provenOnly ? 'blocker' : 'caution',
@@ -38,6 +50,10 @@ export function outsideProof(ask: {
     ...(ask.change && { change: ask.change(end) }),
   };
 }
+
+/** Where a limit comes from that the farm has set below what held. */
+export const marginOf = (proof: Proof, show: (value: number) => string): string =>
+  `farm’s margin; ${show(proof.range.heldTo!)} held in ${proof.trialName}`;
 
 /** A figure outside the supplier's range: where a trial has proven it here a caution, else as severe as the rule says. */
 export function outsideSupplier(ask: {

@@ -266,6 +266,11 @@ export const failedBeyond = (value: number, max: number, min = 0): Partial<Proof
   ...proof('', value, min, max),
   range: { min, max, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond' },
 });
+/** The same with a margin that the farm keeps: up to `held` a trial saw it hold. */
+export const heldTo = (value: number, max: number, held: number): Partial<Proof> => ({
+  ...proof('', value, 0, max),
+  range: { min: 0, max, minEnd: 'notTriedBeyond', maxEnd: 'failedBeyond', heldTo: held },
+});
 /** The same where nobody tried beyond either end. */
 export const notTriedBeyond = (value: number, min: number, max: number): Partial<Proof> => proof('', value, min, max);
 

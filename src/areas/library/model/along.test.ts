@@ -25,6 +25,12 @@ describe('a highest flow', () => {
     ['held just beyond the hottest', 234, 12],
     ['held just below the coldest', 206, 9],
   ])('is known %s', (_, nozzleC, max) => expect(entryAt(KEY, two, nozzleC)!.range.max).toBeCloseTo(max, 9));
+  test('keeps its margin on a line between two that have one', () => {
+    const held = (e: PairingEntry, heldTo: number): PairingEntry => ({ ...e, range: { ...e.range, heldTo } });
+    const both = [held(two[0]!, 10), held(two[1]!, 13.4)];
+    expect(entryAt(KEY, both, 220)!.range.heldTo).toBeCloseTo(11.7, 9);
+    expect(entryAt(KEY, [both[0]!, two[1]!], 220)!.range.heldTo).toBeUndefined();
+  });
   test.each([204, 236, 300])('is unproven at %s °C, more than 5 °C beyond any trial', (nozzleC) =>
     expect(entryAt(KEY, two, nozzleC)).toBeNull(),
   );

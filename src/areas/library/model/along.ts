@@ -62,6 +62,8 @@ function between(a: PairingEntry, b: PairingEntry, along: Along, where: number):
       max: mix(a.range.max, b.range.max),
       minEnd: end('minEnd'),
       maxEnd: end('maxEnd'),
+      ...(a.range.heldTo !== undefined &&
+        b.range.heldTo !== undefined && { heldTo: mix(a.range.heldTo, b.range.heldTo) }),
     },
     trialName: `${a.trialName} and ${b.trialName}`,
     conditions: { ...older.conditions, [along.condition]: where },

@@ -22,7 +22,12 @@ export interface AllowedRange {
   readonly max: number;
   readonly minEnd: 'failedBeyond' | 'notTriedBeyond';
   readonly maxEnd: 'failedBeyond' | 'notTriedBeyond';
+  /** Where the farm keeps a margin: up to here the trial saw it hold, and `maxEnd` is what lies beyond. From `max` on the margin begins. */
+  readonly heldTo?: number;
 }
+/** Whether a figure lies above a range and yet where it was seen to hold: in the margin that the farm keeps. */
+export const isInMargin = ({ max, heldTo }: AllowedRange, value: number): boolean =>
+  heldTo !== undefined && value > max && value <= heldTo * (1 + 1e-9);
 
 /** One proven value of a pairing, with the conditions near which it holds. */
 export interface PairingEntry {

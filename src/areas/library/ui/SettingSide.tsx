@@ -111,6 +111,12 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
               <dd>
                 {figure(p.range.min)} to {figure(p.range.max)}
               </dd>
+              {p.range.heldTo !== undefined && (
+                <>
+                  <dt>held to</dt>
+                  <dd>{figure(p.range.heldTo)}; less is the farm’s margin</dd>
+                </>
+              )}
               <dt>beyond</dt>
               <dd>{p.range.maxEnd === 'failedBeyond' ? 'seen to fail' : 'not tried'}</dd>
               {p.conditions.lot && (

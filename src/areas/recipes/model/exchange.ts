@@ -69,6 +69,8 @@ function entryProblem(key: string, e: unknown): Failure | null {
     !ENDS.includes(range['maxEnd'] as string)
   )
     return no('Its range is not min, max and what lies beyond', `minEnd and maxEnd are ${ENDS.join(' or ')}`);
+  if (range['heldTo'] !== undefined && !(typeof range['heldTo'] === 'number' && range['heldTo'] >= range['max']))
+    return no('Its range holds to less than its max', 'heldTo is where it was seen to hold, at least max');
   if (range['min'] > range['max']) return no('Its range ends below where it begins', 'turn min and max round');
   if (
     typeof trialId !== 'string' ||

@@ -1,5 +1,5 @@
 import type { RuleCases } from '../cases.ts';
-import { failedBeyond } from '../fixture.ts';
+import { failedBeyond, heldTo } from '../fixture.ts';
 import { accelerationProven } from './accelerationProven.ts';
 
 export const cases: RuleCases = {
@@ -96,6 +96,47 @@ export const cases: RuleCases = {
           severity: 'blocker',
           title: 'Acceleration above what is proven',
           figure: '1700 mm/s²',
+          limit: '1600 mm/s²',
+          origin: 'proven by T-0001',
+          fix: 'set 1600 mm/s² or prove it',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'harder than the farm allows, but not than what held, in a class that is proven only',
+      program: { before: { layer3: 'M204 P1700' } },
+      values: { accelerationMmPerS2: 2000 },
+      job: { class: 'customer part' },
+      proofs: { accelerationMmPerS2: heldTo(1500, 1600, 1700) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Acceleration within the farm’s margin',
+          figure: '1700 mm/s²',
+          limit: '1600 mm/s²',
+          origin: 'farm’s margin; 1700 mm/s² held in T-0001',
+          fix: 'set 1600 mm/s²',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'harder than what held',
+      program: { before: { layer3: 'M204 P1710' } },
+      values: { accelerationMmPerS2: 2000 },
+      proofs: { accelerationMmPerS2: heldTo(1500, 1600, 1700) },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Acceleration above what is proven; beyond was seen to fail',
+          figure: '1710 mm/s²',
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',

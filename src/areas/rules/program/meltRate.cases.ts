@@ -1,5 +1,5 @@
 import { supportedTable, type RuleCases } from '../cases.ts';
-import { failedBeyond, notTriedBeyond } from '../fixture.ts';
+import { failedBeyond, heldTo, notTriedBeyond } from '../fixture.ts';
 import { meltRate } from './meltRate.ts';
 
 export const cases: RuleCases = {
@@ -101,6 +101,45 @@ export const cases: RuleCases = {
       when: 'one fast line at the end of layer 3',
       program: { before: { layer4: 'G1 X90 Y95 F6000\nG1 X130 E1.26786 F9000' } },
       proofs: { highestFlowMm3PerS: failedBeyond(10, 10) },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Volumetric flow above what is proven, in 1 of 5 layers',
+          figure: '11.44 mm³/s',
+          limit: '10 mm³/s',
+          origin: 'proven, T-0001',
+          fix: 'slow these lines to 87.4 % of their speed',
+          line: 77,
+          layer: 3,
+          zMm: 0.6,
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'the same, within the farm’s margin',
+      program: { before: { layer4: 'G1 X90 Y95 F6000\nG1 X130 E1.26786 F9000' } },
+      job: { class: 'customer part' },
+      proofs: { highestFlowMm3PerS: heldTo(10, 10, 11.5) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Volumetric flow within the farm’s margin, in 1 of 5 layers',
+          figure: '11.44 mm³/s',
+          limit: '10 mm³/s',
+          origin: 'farm’s margin; 11.5 mm³/s held in T-0001',
+          fix: 'slow these lines to 87.4 % of their speed',
+          line: 77,
+          layer: 3,
+          zMm: 0.6,
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'the same, beyond what held',
+      program: { before: { layer4: 'G1 X90 Y95 F6000\nG1 X130 E1.26786 F9000' } },
+      proofs: { highestFlowMm3PerS: heldTo(10, 10, 11.4) },
       finds: [
         {
           severity: 'blocker',

@@ -1,5 +1,7 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { proofAt } from '../../library/model/along.ts';
+import { isInMargin } from '../../library/model/records.ts';
+import { marginOf } from '../evidence.ts';
 import { fastestSpeedMmPerS } from '../../../core/toolpath/bead.ts';
 import type { MeshToolpathSettings } from '../../../core/toolpath/settings.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -74,15 +76,19 @@ export const meltRate = defineRule({
       }
       const { many, where } = layersAbove(report, limit);
       const beyondHardware = hardware !== null && peak > hardware;
-      const severity =
-        beyondHardware || context.job.provenOnly || proof?.range.maxEnd === 'failedBeyond' ? 'blocker' : 'caution';
+      const held = !byHardware && proof && isInMargin(proof.range, peak) ? proof : null;
+      const isBlocked = beyondHardware || (!held && (context.job.provenOnly || proof?.range.maxEnd === 'failedBeyond'));
       return [
         {
-          severity,
-          title: `Volumetric flow above ${byHardware ? 'what the tool can melt' : 'what is proven'}${many}`,
+          severity: isBlocked ? 'blocker' : 'caution',
+          title: `Volumetric flow ${held ? 'within the farm’s margin' : `above ${byHardware ? 'what the tool can melt' : 'what is proven'}`}${many}`,
           figure: `${formatFigure(peak, 'volumetricFlow', 2)} mm³/s`,
           limit: `${formatFigure(limit, 'volumetricFlow', 2)} mm³/s`,
-          origin: byHardware ? `hardware, ${context.recipe.tool.name}` : `proven, ${proof!.trialName}`,
+          origin: held
+            ? marginOf(held, (v) => `${formatFigure(v, 'volumetricFlow', 2)} mm³/s`)
+            : byHardware
+              ? `hardware, ${context.recipe.tool.name}`
+              : `proven, ${proof!.trialName}`,
           fix: `slow these lines to ${formatFigure((limit / peak) * 100, 'percent', 1)} % of their speed`,
           ...(context.recipe.lay && { change: { values: slowed(limit, context.recipe.lay) } }),
           ...where,

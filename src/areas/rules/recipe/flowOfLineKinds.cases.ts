@@ -1,4 +1,5 @@
 import type { RuleCases } from '../cases.ts';
+import { heldTo } from '../fixture.ts';
 import { flowOfLineKinds } from './flowOfLineKinds.ts';
 
 export const cases: RuleCases = {
@@ -15,6 +16,22 @@ export const cases: RuleCases = {
           figure: '10.67 mm³/s',
           limit: '10.40 mm³/s',
           origin: 'proven by T-0001',
+          fix: 'sparse fill to 136.4 mm/s',
+          change: { values: { fillSpeedMmPerS: 136.4 } },
+        },
+      ],
+    },
+    {
+      when: 'a fill within the farm’s margin',
+      values: { fillSpeedMmPerS: 140 },
+      proofs: { highestFlowMm3PerS: heldTo(10.4, 10.4, 11) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Sparse fill needs more volumetric flow than allowed',
+          figure: '10.67 mm³/s',
+          limit: '10.40 mm³/s',
+          origin: 'farm’s margin; 11.00 mm³/s held in T-0001',
           fix: 'sparse fill to 136.4 mm/s',
           change: { values: { fillSpeedMmPerS: 136.4 } },
         },

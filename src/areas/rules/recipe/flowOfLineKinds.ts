@@ -1,4 +1,6 @@
+import { isInMargin } from '../../library/model/records.ts';
 import { defineRule } from '../define.ts';
+import { marginOf } from '../evidence.ts';
 import { beadAreaMm2 } from '../../../core/toolpath/bead.ts';
 import { proofAt } from '../../library/model/along.ts';
 import { lineKinds, speedKey, widthKey } from '../../library/settings/lineKinds.ts';
@@ -36,16 +38,16 @@ export const flowOfLineKinds = defineRule({
         .sort((a, b) => b.flow - a.flow);
       const worst = rows[0];
       if (!worst) return [];
+      const byProof = proof?.state === 'proven' && proven <= r.number('catalogueFlowMm3PerS') ? proof : null;
+      const held = byProof && isInMargin(byProof.range, worst.flow) ? byProof : null;
+      const show = (v: number): string => `${v.toFixed(2)} mm³/s`;
       return [
         {
-          severity: 'blocker',
+          severity: held ? 'caution' : 'blocker',
           title: `${worst.kind.label} needs more volumetric flow than allowed`,
-          figure: `${worst.flow.toFixed(2)} mm³/s`,
-          limit: `${limit.toFixed(2)} mm³/s`,
-          origin:
-            proof?.state === 'proven' && proven <= r.number('catalogueFlowMm3PerS')
-              ? `proven by ${proof.trialName}`
-              : 'hardware, tool',
+          figure: show(worst.flow),
+          limit: show(limit),
+          origin: held ? marginOf(held, show) : byProof ? `proven by ${byProof.trialName}` : 'hardware, tool',
           fix: rows.map((row) => `${row.kind.label.toLowerCase()} to ${row.speed.toFixed(1)} mm/s`).join(', '),
           change: { values: Object.fromEntries(rows.map((row) => [speedKey(row.kind), row.speed])) },
         },

@@ -1,4 +1,4 @@
-import { failedBeyond, notTriedBeyond } from '../fixture.ts';
+import { failedBeyond, heldTo, notTriedBeyond } from '../fixture.ts';
 import type { RuleCases } from '../cases.ts';
 import { wallSpeedProven } from './wallSpeedProven.ts';
 
@@ -17,6 +17,39 @@ export const cases: RuleCases = {
           figure: '40 mm/s',
           limit: '30 mm/s',
           origin: 'material',
+          fix: 'set 30 mm/s',
+          change: { values: { visibleWallSpeedMmPerS: 30 } },
+        },
+      ],
+    },
+    {
+      when: 'quicker than the farm allows, but not than what came out even, in a class that is proven only',
+      provenOnly: true,
+      values: { highestWallSpeedMmPerS: 30 },
+      proofs: { highestWallSpeedMmPerS: heldTo(30, 30, 40) },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Visible walls faster than they come out even',
+          figure: '40 mm/s',
+          limit: '30 mm/s',
+          origin: 'farm’s margin; 40 mm/s held in T-0001',
+          fix: 'set 30 mm/s',
+          change: { values: { visibleWallSpeedMmPerS: 30 } },
+        },
+      ],
+    },
+    {
+      when: 'quicker than what came out even',
+      values: { highestWallSpeedMmPerS: 30 },
+      proofs: { highestWallSpeedMmPerS: heldTo(30, 30, 39) },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Visible walls faster than they come out even',
+          figure: '40 mm/s',
+          limit: '30 mm/s',
+          origin: 'proven by T-0001',
           fix: 'set 30 mm/s',
           change: { values: { visibleWallSpeedMmPerS: 30 } },
         },

@@ -1,4 +1,6 @@
+import { isInMargin } from '../../library/model/records.ts';
 import { defineRule } from '../define.ts';
+import { marginOf } from '../evidence.ts';
 
 export const wallSpeedProven = defineRule({
   id: 'wall-speed-proven',
@@ -16,13 +18,19 @@ export const wallSpeedProven = defineRule({
       const p = r.input.proofs['highestWallSpeedMmPerS'];
       const limit = r.number('highestWallSpeedMmPerS');
       const isProven = p?.state === 'proven';
+      const held = isProven && isInMargin(p.range, r.number('visibleWallSpeedMmPerS')) ? p : null;
       return [
         {
-          severity: isProven && (p.range.maxEnd === 'failedBeyond' || r.input.provenOnly) ? 'blocker' : 'caution',
+          severity:
+            isProven && !held && (p.range.maxEnd === 'failedBeyond' || r.input.provenOnly) ? 'blocker' : 'caution',
           title: 'Visible walls faster than they come out even',
           figure: r.show('visibleWallSpeedMmPerS'),
           limit: r.show('highestWallSpeedMmPerS'),
-          origin: isProven ? `proven by ${p.trialName}` : 'material',
+          origin: held
+            ? marginOf(held, (v) => r.show('visibleWallSpeedMmPerS', v))
+            : isProven
+              ? `proven by ${p.trialName}`
+              : 'material',
           fix: `set ${r.show('visibleWallSpeedMmPerS', limit)}`,
           change: { values: { visibleWallSpeedMmPerS: limit } },
         },

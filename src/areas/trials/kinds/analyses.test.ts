@@ -59,6 +59,12 @@ describe('retraction', () => {
       'failedBeyond',
     ]);
   });
+  test('the shortest distance that serves already was not seen to fail below', () => {
+    const first = [2, 0].map((strings) => ({ distanceMm: 0, strings, gaps: 0 }));
+    const rest = counted((d) => 0.8 * Math.exp(-2 * d)).slice(1);
+    const r = analyseRetraction([...first, ...rest], 1.2);
+    expect(r.ok && [r.value.value, r.value.range.minEnd]).toEqual([0, 'notTriedBeyond']);
+  });
   test.each([
     ['too few distances', counted((d) => 9 - d).slice(0, 4), 'tooFew'],
     ['the same everywhere', counted(() => 7), 'constant'],

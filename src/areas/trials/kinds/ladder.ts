@@ -166,6 +166,7 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
               max: limit,
               minEnd: 'notTriedBeyond',
               maxEnd: isReached ? 'failedBeyond' : 'notTriedBeyond',
+              ...(share < 1 && highestFine > limit && { heldTo: highestFine }),
             },
           },
         ],

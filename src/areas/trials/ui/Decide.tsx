@@ -43,6 +43,7 @@ export function Decide({
                 <p className="hint">
                   {s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if
                   accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}
+                  {p.range.heldTo !== undefined && `; it held to ${showValue(s, p.range.heldTo)}, the rest is margin`}
                   {p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}
                   {p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.
                 </p>

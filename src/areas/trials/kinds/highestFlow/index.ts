@@ -127,6 +127,7 @@ export const highestFlow = defineKind({
             max: limit,
             minEnd: 'notTriedBeyond',
             maxEnd: f.isReached ? 'failedBeyond' : 'notTriedBeyond',
+            heldTo: Math.floor(f.rawLimit * 100) / 100,
           },
         },
       ],

@@ -47,9 +47,8 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
       what: 'Every band has as many strings',
       todo: 'distance is not what they depend on: look at temperature and damp filament',
     });
-  const lowest = Math.min(
-    ...distances.map((d) => meanOf(counts.filter((c) => c.distanceMm === d).map((c) => c.strings))),
-  );
+  const meanAt = (d: number): number => meanOf(counts.filter((c) => c.distanceMm === d).map((c) => c.strings));
+  const lowest = Math.min(...distances.map(meanAt));
   if (lowest > accepted)
     return fail({
       code: 'never',
@@ -99,6 +98,7 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
       what: `Gaps begin at ${firstGap} mm, before the strings end near ${value.toFixed(2)} mm`,
       todo: 'no distance serves: look at temperature, or refill after travel',
     });
+  const failedBelow = distances.some((d) => d < bounded && meanAt(d) > accepted);
   return succeed({
     value: bounded,
     interval: [Math.max(0, value - half), value + half],
@@ -107,7 +107,8 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
     range: {
       min: bounded,
       max: upTo,
-      minEnd: 'failedBeyond',
+      // strings were seen at a shorter distance, or nobody tried one
+      minEnd: failedBelow ? 'failedBeyond' : 'notTriedBeyond',
       maxEnd: firstGap === undefined ? 'notTriedBeyond' : 'failedBeyond',
     },
   });
