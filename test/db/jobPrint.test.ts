@@ -231,3 +231,44 @@ test('a program brought along is printed line by line as it was judged, comments
   expect(standins.controllers[0]!.accepted).toEqual(linesToSend(cut));
   expect(standins.controllers[0]!.accepted).toContain('G28');
 });
+
+test('nothing is printed while its check is queued, and the check asked for again is printed by', async () => {
+  const id = await approved();
+  for (const { key } of (await pageOf(id)).toSet) unwrap(await confirmSet(tech(), id, key));
+  unwrap(await checkAgain(tech(), id));
+  expect(why(await wishJobPrint(tech(), id, 'print'))).toContain('being checked');
+  expect((await pageOf(id)).state).toBe('cleared');
+  await check(id);
+  unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
+  await ask(id);
+  await print(id);
+  expect((await pageOf(id)).state).toBe('done');
+});
+
+test('a check that ends late leaves a job that prints meanwhile as it is', async () => {
+  const id = await approved();
+  await ask(id);
+  await farm.pool.query(`update job set state = 'cleared' where id = $1`, [id]);
+  unwrap(await checkAgain(tech(), id));
+  // the job begins to print between what the check has read of it and what it writes at its end
+  const other = await farm.pool.connect();
+  try {
+    await other.query('begin');
+    await other.query('select 1 from job where id = $1 for update', [id]);
+    const checking = check(id);
+    for (let isWaiting = false; !isWaiting;) {
+      const { rows } = await farm.pool.query<{ n: string }>(
+        `select count(*) as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+      );
+      isWaiting = Number(rows[0]!.n) > 0;
+    }
+    await other.query(`update job set state = 'printing' where id = $1`, [id]);
+    await other.query('commit');
+    await checking;
+  } finally {
+    other.release();
+  }
+  expect((await pageOf(id)).state).toBe('printing');
+  await print(id);
+  expect((await pageOf(id)).state).toBe('done');
+});

@@ -69,6 +69,7 @@ export async function wishJobPrint(
   const resumes = !isUnderWay && m !== null && canResume(m, jobId, progress);
   if (wish === 'print' && !isUnderWay && !resumes) {
     if (!mayPrintFrom.includes(state)) return no(`The job is ${state}; it is printed once it is cleared`);
+    if (run?.state !== 'done') return no('The job is being checked, or could not be; it is printed by a verdict');
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet seen to at the machine: ${left.map((t) => t.says).join('; ')}`);
@@ -78,7 +79,7 @@ export async function wishJobPrint(
     if (why !== null) return no(why);
     const other = await printingOn(ctx, chosen.machineId);
     if (other) return no(`${m.name} is about to print ${other}: wait until it is free`);
-    const { size } = await programOf(ctx, page.value, run!.id);
+    const { size } = await programOf(ctx, page.value, run.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
   } else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { and, desc, eq, lt } from 'drizzle-orm';
+import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
@@ -291,8 +291,11 @@ async function finishRun(
       .where(and(eq(checkRun.id, runId), eq(checkRun.state, 'running')))
       .returning({ id: checkRun.id });
     if (!ended) return; // another worker, which took this one for dead, was the first
-    if (row.state === 'received' || row.state === 'cleared')
-      await db.update(job).set({ state: 'checked' }).where(eq(job.id, row.id));
+    // from what the job is now, not from what it was when the check began: one that prints meanwhile goes on printing
+    await db
+      .update(job)
+      .set({ state: 'checked' })
+      .where(and(eq(job.id, row.id), inArray(job.state, ['received', 'cleared'])));
     await recordEvent(
       { ...ctx, db },
       { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what },

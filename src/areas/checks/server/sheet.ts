@@ -3,7 +3,7 @@ import { fail, sentenceOf, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
 import type { Values } from '../../library/settings/define.ts';
-import { findHeadsFor, findMachine, getPolicy, type HeadOnMachine } from '../../machines/server/index.ts';
+import { asRulesRead, findHeadsFor, findMachine, getPolicy } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
@@ -80,7 +80,7 @@ export async function makeSheet(
       material: await named(pair.materialId),
       values: workOut(sub.value, ofProcess(input.overrides)).input.values,
       proofs: sub.value.proofs,
-      ...onHead(head),
+      ...asRulesRead(head),
     });
   }
   const context = contextFrom({
@@ -92,7 +92,7 @@ export async function makeSheet(
     roles: recipe.value.roles,
     proofs: recipe.value.proofs,
     asKnown: recipe.value.machine,
-    ...onHead(on ?? { mounted: null, loaded: null }),
+    ...asRulesRead(on ?? { mounted: null, loaded: null }),
     bodyTool,
     heads,
     policy: await getPolicy(ctx),
@@ -115,15 +115,6 @@ const isOtherHeadRole = (role: RoleChoice['role']): role is OtherHeadRole =>
 /** A job's own values that are of the process are the same for every head; those of a material are the part body's. */
 const ofProcess = (own: Values): Values =>
   Object.fromEntries(Object.entries(own).filter(([key]) => findSetting(key)?.owners.includes('process')));
-/** What is on a head, as the rules read it. */
-const onHead = ({
-  mounted,
-  loaded,
-}: Pick<HeadOnMachine, 'mounted' | 'loaded'>): Pick<HeadSources, 'mounted' | 'loaded'> => ({
-  mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
-  loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
-});
-
 /** The same with how long the trials take that it wants; between their coupons this process serves whoever else asks. */
 export async function withTrialTimes(sheet: CheckContext): Promise<CheckContext> {
   const work = addingTrialTimes(sheet);

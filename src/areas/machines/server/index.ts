@@ -1,4 +1,5 @@
 export {
+  asRulesRead,
   findHeadsFor,
   findLoaded,
   findMachine,
@@ -8,7 +9,6 @@ export {
   listMachines,
   listMaintenance,
   listProofs,
-  type HeadOnMachine,
   type Machine,
 } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';

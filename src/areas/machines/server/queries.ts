@@ -59,7 +59,12 @@ export async function listHeads(ctx: Reader, m: Machine) {
   );
 }
 
-export type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
+type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
+/** What is on a head, as the rules read it. */
+export const asRulesRead = ({ mounted, loaded }: Pick<HeadOnMachine, 'mounted' | 'loaded'>) => ({
+  mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
+  loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+});
 /** Every pair of tool and material with the head that lays it and what is on that; null where no head is left. */
 export async function findHeadsFor(
   ctx: Reader,

@@ -3,7 +3,7 @@ import { fail, sentenceOf, succeed, type Result } from '../../../core/result/res
 import type { Ctx } from '../../../platform/db/context.ts';
 import { checkJob } from '../../rules/run.ts';
 import type { CheckContext, ContextHead } from '../../rules/context.ts';
-import { findLoaded, findMounted } from '../../machines/server/index.ts';
+import { asRulesRead, findLoaded, findMounted } from '../../machines/server/index.ts';
 import { makeSheet } from '../../checks/server/index.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -61,14 +61,6 @@ async function secondHead(
   machineId: string,
   { recipe, proofs }: Pick<CheckContext, 'recipe' | 'proofs'>,
 ): Promise<ContextHead> {
-  const mounted = await findMounted(ctx, machineId, 1);
-  const loaded = await findLoaded(ctx, machineId, 1);
-  return {
-    tool: 1,
-    roles: [],
-    recipe,
-    proofs,
-    mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
-    loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
-  };
+  const [mounted, loaded] = [await findMounted(ctx, machineId, 1), await findLoaded(ctx, machineId, 1)];
+  return { tool: 1, roles: [], recipe, proofs, ...asRulesRead({ mounted, loaded }) };
 }
