@@ -5,6 +5,8 @@ import type { PrintLog } from './linePrint.ts';
 /** A print that is written down while it runs, whoever owns its record: seldom enough, with the lease renewed and wishes learnt each time. */
 export abstract class KeptPrint implements PrintLog {
   private written = 0;
+  /** Why it cannot be written any more: whoever learns it first may not be the one who sends. */
+  private lost: Error | null = null;
 
   constructor(
     protected readonly ctx: Ctx,
@@ -14,12 +16,18 @@ export abstract class KeptPrint implements PrintLog {
   ) {}
 
   async write(change: Partial<PrintProgress>, everyMs = 0): Promise<void> {
+    if (this.lost) throw this.lost;
     this.progress = { ...this.progress, ...change };
     if (Date.now() - this.written < everyMs) return;
     this.written = Date.now();
     this.stamp();
-    if (!(await this.renewLease())) throw new Error('another worker holds this machine');
-    this.wish = (await this.keep()) ?? this.wish;
+    try {
+      if (!(await this.renewLease())) throw new Error('another worker holds this machine');
+      this.wish = (await this.keep()) ?? this.wish;
+    } catch (error) {
+      this.lost = error instanceof Error ? error : new Error(String(error));
+      throw this.lost;
+    }
   }
   /** Brings the progress up to now. */
   protected stamp(change: Partial<PrintProgress> = {}): void {
