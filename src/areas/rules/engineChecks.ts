@@ -1,6 +1,5 @@
-import { jobOf, supportedTable, type MeshEdit, type ProgramEdit } from './cases.ts';
-import { estimateOf } from './estimate.ts';
-import { headViewsOf } from './headViews.ts';
+import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
+import { headChecks } from './headChecks.ts';
 import { changed, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
 import type { CheckOutcome } from './outcome.ts';
 import { checkJob, checkRecipe } from './run.ts';
@@ -31,6 +30,7 @@ const counted = ({ sentence, runs }: CheckOutcome): string => {
 };
 
 export const engineChecks: readonly EngineCheck[] = [
+  ...headChecks,
   {
     title: 'findings are told the gravest first, then by height; the first makes the sentence, the others are counted',
     comesOut: () => {
@@ -208,42 +208,6 @@ export const engineChecks: readonly EngineCheck[] = [
         }),
       ).findings.map((f) => [f.rule, f.limit, f.origin]),
     must: [['flow-of-line-kinds', '12.00 mm³/s', 'hardware, tool']],
-  },
-  {
-    title: 'what a job of two heads takes is told by head, and of one head as a whole',
-    comesOut: () => {
-      const two = jobOf({ when: '', finds: [], ...supportedTable }).job;
-      const one = jobOf({ when: '', finds: [] }).job;
-      const { heads, massG, cost, filamentMm } = estimateOf(two);
-      const euros = (heads![0]!.massG * 30 + heads![1]!.massG * 80) / 1000;
-      const hours = (two.report.timeS + two.report.heatingS) / 3600;
-      return [
-        heads!.map((h) => [h.head, h.material]),
-        [heads![0]!.filamentMm + heads![1]!.filamentMm - filamentMm, heads![0]!.massG + heads![1]!.massG - massG].map(
-          (v) => Math.abs(v) < 1e-9,
-        ),
-        Math.abs(cost - euros - hours) < 1e-9,
-        estimateOf(one).heads === undefined,
-      ];
-    },
-    must: [
-      [
-        [1, 'Torba ASA natural'],
-        [2, 'Nebbia PVA'],
-      ],
-      [true, true],
-      true,
-      true,
-    ],
-  },
-  {
-    title: 'a head that lays nothing is asked nothing, though it lays the part body by the recipe',
-    comesOut: () => {
-      const { context, report } = jobOf({ when: '', finds: [], ...supportedTable }).job;
-      const second = { ...report, heads: report.heads!.filter((h) => h.tool === 1) };
-      return headViewsOf({ context, report: second }).map((v) => [v.head, v.job.context.recipe.material.name]);
-    },
-    must: [[2, 'Nebbia PVA']],
   },
   {
     title: 'a context says of its machine, tool and material what their values say',

@@ -122,13 +122,14 @@ export function checkJob(job: JobInput): CheckOutcome {
     const of = (of: JobInput): Ask | null =>
       askOfJob(rule, of) ?? (answered.has(rule.id) || looksAtJobs(rule) ? null : askOfRecipe(rule, of));
     const asked = rule.isOfHead ? views : [{ job, head: null }];
-    const needed: string[] = [];
+    const needed = new Map<string, number[]>();
     let isAsked = false;
     for (const { job: seen, head } of asked) {
       const found = of(seen)?.();
       if (!found) continue;
       isAsked = true;
-      if ('needs' in found) needed.push(head === null ? found.needs : `${found.needs} (head ${head})`);
+      if ('needs' in found)
+        needed.set(found.needs, [...(needed.get(found.needs) ?? []), ...(head === null ? [] : [head])]);
       else
         findings.push(
           ...found.map((f) => ({
@@ -138,7 +139,7 @@ export function checkJob(job: JobInput): CheckOutcome {
         );
     }
     if (isAsked)
-      runs.push({ rule: rule.id, ran: needed.length === 0, needs: needed.length === 0 ? null : needed.join('; ') });
+      runs.push({ rule: rule.id, ran: needed.size === 0, needs: needed.size === 0 ? null : needsOfHeads(needed) });
   }
   findings.sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1));
   const verdict: Verdict = findings.some((f) => f.severity === 'blocker')
@@ -156,6 +157,14 @@ export function checkJob(job: JobInput): CheckOutcome {
     ...(job.mesh && { mesh: job.mesh }),
   };
 }
+
+/** What could not be had, each once with the heads that want it. */
+const needsOfHeads = (needed: ReadonlyMap<string, readonly number[]>): string =>
+  [...needed]
+    .map(([needs, [first, ...more]]) =>
+      first === undefined ? needs : `${needs} (head${more.length > 0 ? 's' : ''} ${[first, ...more].join(' and ')})`,
+    )
+    .join('; ');
 
 const looksAtJobs = (rule: Rule): boolean => rule.program !== undefined || rule.mesh !== undefined;
 /** What a program needs is done where it was made: nothing of it can be changed here. */

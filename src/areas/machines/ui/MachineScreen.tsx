@@ -58,39 +58,41 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
   return (
     <section className="stage">
       <h2>Evidence for what is mounted and loaded{of && `, ${of}`}</h2>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>State</th>
-            <th>What</th>
-            <th className="n">Value</th>
-            <th className="n">Allowed</th>
-            <th>By</th>
-            <th className="n">Age</th>
-          </tr>
-        </thead>
-        <tbody>
-          {proofs.map((p) => {
-            const s = findSetting(p.key);
-            const q = s && 'quantity' in s ? s.quantity : 'count';
-            return (
-              <tr key={p.key}>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
-                  {p.because && <span className="hint"> {p.because}</span>}
-                </td>
-                <td>{s?.label}</td>
-                <td className="n">{formatQuantity(p.value, q)}</td>
-                <td className="n">
-                  {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
-                </td>
-                <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
-                <td className="n">{p.ageDays} d</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      {proofs.length > 0 && (
+        <table className="list">
+          <thead>
+            <tr>
+              <th>State</th>
+              <th>What</th>
+              <th className="n">Value</th>
+              <th className="n">Allowed</th>
+              <th>By</th>
+              <th className="n">Age</th>
+            </tr>
+          </thead>
+          <tbody>
+            {proofs.map((p) => {
+              const s = findSetting(p.key);
+              const q = s && 'quantity' in s ? s.quantity : 'count';
+              return (
+                <tr key={p.key}>
+                  <td style={{ whiteSpace: 'nowrap' }}>
+                    <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
+                    {p.because && <span className="hint"> {p.because}</span>}
+                  </td>
+                  <td>{s?.label}</td>
+                  <td className="n">{formatQuantity(p.value, q)}</td>
+                  <td className="n">
+                    {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
+                  </td>
+                  <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
+                  <td className="n">{p.ageDays} d</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
       {proofs.length === 0 && (
         <p className="hint" style={{ padding: 10 }}>
           Nothing is proven on this machine with this tool and material{of && ` on ${of}`}.

@@ -1,0 +1,74 @@
+import { jobOf, supportedTable } from './cases.ts';
+import type { EngineCheck } from './engineChecks.ts';
+import { estimateOf } from './estimate.ts';
+import type { ContextChange } from './fixture.ts';
+import { headViewsOf } from './headViews.ts';
+import { checkJob } from './run.ts';
+
+const outcomeOf = (change: ContextChange) => checkJob(jobOf({ when: '', finds: [], ...supportedTable, ...change }).job);
+
+/** What the engine must do of a job that several heads lay. */
+export const headChecks: readonly EngineCheck[] = [
+  {
+    title: 'what a job of two heads takes is told by head, and of one head as a whole',
+    comesOut: () => {
+      const two = jobOf({ when: '', finds: [], ...supportedTable }).job;
+      const one = jobOf({ when: '', finds: [] }).job;
+      const { heads, massG, cost, filamentMm } = estimateOf(two);
+      const euros = (heads![0]!.massG * 30 + heads![1]!.massG * 80) / 1000;
+      const hours = (two.report.timeS + two.report.heatingS) / 3600;
+      return [
+        heads!.map((h) => [h.head, h.material]),
+        [heads![0]!.filamentMm + heads![1]!.filamentMm - filamentMm, heads![0]!.massG + heads![1]!.massG - massG].map(
+          (v) => Math.abs(v) < 1e-9,
+        ),
+        Math.abs(cost - euros - hours) < 1e-9,
+        estimateOf(one).heads === undefined,
+      ];
+    },
+    must: [
+      [
+        [1, 'Torba ASA natural'],
+        [2, 'Nebbia PVA'],
+      ],
+      [true, true],
+      true,
+      true,
+    ],
+  },
+  {
+    title: 'what a check could not have is told once, with the heads that want it',
+    comesOut: () => {
+      const needsOf = (rule: string, change: ContextChange): unknown =>
+        outcomeOf(change).runs.find((r) => r.rule === rule);
+      const due: ContextChange['proofs'] = { retractionMm: { state: 'due' } };
+      return [
+        needsOf('retraction-proven', { proofs: due, second: { proofs: due } }),
+        needsOf('retraction-proven', { second: { proofs: due } }),
+        needsOf('retraction-proven', {}),
+      ];
+    },
+    must: [
+      {
+        rule: 'retraction-proven',
+        ran: false,
+        needs: 'valid retraction evidence on this machine, tool and material (heads 1 and 2)',
+      },
+      {
+        rule: 'retraction-proven',
+        ran: false,
+        needs: 'valid retraction evidence on this machine, tool and material (head 2)',
+      },
+      { rule: 'retraction-proven', ran: true, needs: null },
+    ],
+  },
+  {
+    title: 'a head that lays nothing is asked nothing, though it lays the part body by the recipe',
+    comesOut: () => {
+      const { context, report } = jobOf({ when: '', finds: [], ...supportedTable }).job;
+      const second = { ...report, heads: report.heads!.filter((h) => h.tool === 1) };
+      return headViewsOf({ context, report: second }).map((v) => [v.head, v.job.context.recipe.material.name]);
+    },
+    must: [[2, 'Nebbia PVA']],
+  },
+];
