@@ -74,9 +74,9 @@ module.exports = {
       comment: 'cases and fixtures of rules never ship',
       from: {
         path: '^src/',
-        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|fixture)\\.ts$'],
+        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|fixture)\\.ts$'],
       },
-      to: { path: '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|fixture)\\.ts$' },
+      to: { path: '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|fixture)\\.ts$' },
     },
     {
       name: 'rules-below',
@@ -84,7 +84,7 @@ module.exports = {
       comment: 'rules stand above library and machines and below the rest',
       from: {
         path: '^src/areas/rules/',
-        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases|engineChecks)\\.ts$'],
+        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases|engineChecks|headChecks)\\.ts$'],
       },
       to: { path: '^src/areas/(?!rules/|library/|machines/)' },
     },

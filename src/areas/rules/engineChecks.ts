@@ -1,15 +1,9 @@
 import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
-import { headChecks } from './headChecks.ts';
+import { headChecks, type EngineCheck } from './headChecks.ts';
 import { changed, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
 import type { CheckOutcome } from './outcome.ts';
 import { checkJob, checkRecipe } from './run.ts';
 
-/** What the engine itself must do, whatever the rules say: what comes out, and what must. */
-export interface EngineCheck {
-  readonly title: string;
-  readonly comesOut: () => unknown;
-  readonly must: unknown;
-}
 type Change = ContextChange & { readonly program?: ProgramEdit; readonly mesh?: MeshEdit };
 const outcomeOf = (change: Change) => checkJob(jobOf({ when: '', finds: [], ...change }).job);
 const recipe = validRecipeFixture('filament');
