@@ -74,7 +74,10 @@ module.exports = {
       comment: 'cases and fixtures of rules never ship',
       from: {
         path: '^src/',
-        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|fixture)\\.ts$'],
+        pathNot: [
+          '\\.test\\.ts$',
+          '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|fixture)\\.ts$',
+        ],
       },
       to: { path: '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|fixture)\\.ts$' },
     },
