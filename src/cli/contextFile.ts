@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { contextOfFile, fileOfContext } from '../areas/rules/contextFile.ts';
+import { contextOfFile } from '../areas/rules/contextFile.ts';
+import { fileOfContext } from '../areas/rules/fileOfContext.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import { CommandFailure, printJson, readArguments, refuse, type Options } from './options.ts';
 

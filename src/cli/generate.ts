@@ -3,7 +3,7 @@ import { basename } from 'node:path';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import { edgeOf } from '../areas/checks/model/arrangeOnPlates.ts';
-import { laidByOf, notAppliedOf } from '../areas/rules/applied.ts';
+import { laidByOf, notAppliedOf, settingsOfOthers } from '../areas/rules/applied.ts';
 import type { Values } from '../areas/library/settings/define.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import { laidBy } from '../areas/rules/meshLay.ts';
@@ -53,7 +53,10 @@ export async function runGenerate(args: string[]): Promise<number> {
     Object.fromEntries(Object.entries(laidBy(v)).filter(([key]) => !left.has(key)));
   const applied = Object.fromEntries([
     ['part body', appliedOf(effective)],
-    ...(context.heads ?? []).flatMap((h) => h.roles.map((r) => [r, appliedOf(h.recipe.values ?? {})] as const)),
+    ...(context.heads ?? []).flatMap((h) => {
+      const own = Object.entries(appliedOf(h.recipe.values ?? {})).filter(([key]) => settingsOfOthers.has(key));
+      return h.roles.map((r) => [r, Object.fromEntries(own)] as const);
+    }),
   ]);
   const { layerRows, ...facts } = report;
   if (values['json']) printJson({ ...facts, applied, notApplied });

@@ -69,7 +69,7 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
           sentence,
           timeS: estimate.timeS,
           massG: estimate.massG,
-          supportMm3: checked.value.mesh.restMm3,
+          supportMm3: checked.value.mesh.restMm3 - (checked.value.mesh.purgeMm3 ?? 0),
         },
       });
     }

@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { catalogue, type SettingKey } from '../../src/areas/library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../src/areas/library/settings/define.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
-import { notAppliedOf } from '../../src/areas/rules/applied.ts';
-import { meshLayOf } from '../../src/areas/rules/meshLay.ts';
+import { notAppliedOf, settingsOfOthers } from '../../src/areas/rules/applied.ts';
+import { laidBy, meshLayOf } from '../../src/areas/rules/meshLay.ts';
 import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts';
 import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
@@ -189,10 +189,41 @@ describe('every value of a recipe that a program can hold is in the program', ()
       else if (is === 'more') expect(second).toBeGreaterThan(first * 1.2);
       else expect(second).not.toBe(first);
       expect(
-        notAppliedOf(effectiveFixture({ ...base, ...also, [key]: a }), [roleFixture], [], { count: 1, others: [] }),
+        notAppliedOf(effectiveFixture({ ...base, ...also, [key]: a }), [roleFixture], [], {
+          count: 1,
+          others: [],
+          bodyTool: 0,
+        }),
       ).toEqual([]);
     },
   );
+
+  test('of a head that lays support and brim just the values that are said to bite do', () => {
+    const own = {
+      ...base,
+      supportAngleDeg: 45,
+      purgeMm3: 20,
+      brimMm: 2,
+      liftMm: 0.3,
+      standbyC: 150,
+      refillMm: 0.05,
+      pressureS: 0.02,
+    };
+    const values = effectiveFixture(own);
+    const lay = meshLayOf(values, 'made up')!;
+    const program = (of: Values): string =>
+      laid(everyLineKind(), lay, {
+        bodyTool: 0,
+        others: [{ tool: 1, roles: ['support', 'supportContact', 'brim'], lay: meshLayOf(of, 'made up')! }],
+        plateMm: [220, 220],
+        zonesMm: [],
+      }).gcode;
+    const before = program(values);
+    const bite = Object.entries(laidBy(values)).flatMap(([key, v]) =>
+      typeof v === 'number' && program({ ...values, [key]: v * 1.07 + 0.01 }) !== before ? [key] : [],
+    );
+    expect(bite.sort()).toEqual([...settingsOfOthers].filter((key) => values[key] !== undefined).sort());
+  });
 
   test.each(lineKinds.map((k) => [k.key, k] as const))('width, speed and acceleration of %s', (key, kind) => {
     const supported: Values = key.startsWith('support') ? { supportAngleDeg: 45 } : {};

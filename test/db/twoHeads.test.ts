@@ -9,7 +9,7 @@ import {
   wishJobPrint,
 } from '../../src/areas/checks/server/index.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
-import { makeProfile } from '../../src/areas/library/server/index.ts';
+import { makeProfile, writePairing } from '../../src/areas/library/server/index.ts';
 import { findLoaded, loadLot, mountTool } from '../../src/areas/machines/server/index.ts';
 import { machine } from '../../src/areas/machines/server/tables.ts';
 import { keepRecipe } from '../../src/areas/recipes/server/index.ts';
@@ -190,6 +190,34 @@ describe('a part with soluble support, by two heads', () => {
       [0, 212],
       [1, 205],
     ]);
+  });
+
+  test('a nozzle changed on one head makes the evidence of that head due, and not of the other', async () => {
+    const of = (materialId: string) => ({ machineId: bench.m.id, toolId: bench.toolId, materialId, label: 'pairing' });
+    const flow = {
+      value: 1,
+      uncertainty: 0.01,
+      range: { min: 0.95, max: 1.05, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' } as const,
+      trialId: '',
+      trialName: 'bench sheet',
+      machineId: bench.m.id,
+      conditions: {},
+      provenOn: new Date(farm.as('lead').clock.now().getTime() - 86_400_000).toISOString(),
+      validUntil: new Date(farm.as('lead').clock.now().getTime() + 90 * 86_400_000).toISOString(),
+    };
+    for (const id of [bench.materialId, solubleId])
+      await writePairing(farm.as('lead'), of(id), { flow }, 'for this test');
+    unwrap(await loadLot(tech(), bench.m.id, { materialId: bench.materialId, lot: 'A1', remainingG: 900, head: 0 }));
+    unwrap(await loadLot(tech(), bench.m.id, { materialId: solubleId, lot: 'S7', remainingG: 300, head: 1 }));
+    const states = async () => {
+      const { sheet } = (await pageOf(await checked())).run!;
+      return [sheet!.proofs['flow']!.state, sheet!.heads![0]!.proofs['flow']!.state];
+    };
+    expect(await states()).toEqual(['proven', 'proven']);
+    unwrap(await mountTool(tech(), bench.m.id, bench.toolId, 'worn', 1));
+    expect(await states()).toEqual(['proven', 'due']);
+    unwrap(await mountTool(tech(), bench.m.id, bench.toolId, 'worn', 0));
+    expect(await states()).toEqual(['due', 'due']);
   });
 
   test('a head that the machine does not have holds nothing', async () => {

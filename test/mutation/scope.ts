@@ -13,7 +13,7 @@ export interface Scope {
 }
 const RULES = 'src/areas/rules';
 const NOT_RULES =
-  /\/(index|fixture|figuresFixture|cases|loadCases|engineChecks|headChecks|version|stored|contextFile|contextFileSchema|meshReport|outcome|recipeInput|readers)\.ts$/;
+  /\/(index|fixture|figuresFixture|cases|loadCases|engineChecks|headChecks|version|stored|contextFile|fileOfContext|contextFileSchema|meshReport|outcome|recipeInput|readers)\.ts$/;
 export const scopes: readonly Scope[] = [
   { name: 'rules', files: list(RULES).filter((f) => !NOT_RULES.test(f)) },
   {

@@ -1,6 +1,7 @@
 import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
 import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
+import { accelerationKey, lineKinds, speedKey, widthKey, type LineKindKey } from '../library/settings/lineKinds.ts';
 import { pressureCommandOf } from '../machines/model/dialect.ts';
 import type { CheckContext } from './context.ts';
 import type { RecipeRole } from './recipeInput.ts';
@@ -33,15 +34,44 @@ const UNLESS: Readonly<Partial<Record<SettingKey, (v: Values) => string | null>>
 export interface LaidBy {
   /** Heads of the machine. */
   readonly count: number;
-  readonly others: readonly { readonly roles: readonly RecipeRole['role'][] }[];
+  readonly others: readonly { readonly tool: number; readonly roles: readonly RecipeRole['role'][] }[];
+  /** The head of the part body. */
+  readonly bodyTool: number;
 }
+/** Kinds of line that another head than the part body's lays: support, brim and the purge tower. */
+const KINDS_OF_OTHERS: ReadonlySet<LineKindKey> = new Set<LineKindKey>([
+  'support',
+  'supportContact',
+  'firstLayer',
+  'solidFill',
+]);
+const CELLS_OF_OTHERS = lineKinds
+  .filter((k) => KINDS_OF_OTHERS.has(k.key))
+  .flatMap((k) => [widthKey(k), speedKey(k), accelerationKey(k)]);
+/** Effective values that bite on what another head lays; the rest of its lines is the part body's recipe. */
+export const settingsOfOthers: ReadonlySet<string> = new Set<string>([
+  'nozzleC',
+  'nozzleFirstC',
+  'standbyC',
+  'fanPercent',
+  'flow',
+  'diameterMm',
+  'retractionMm',
+  'retractionMmPerS',
+  'refillMm',
+  'liftMm',
+  'pressureS',
+  'zOffsetMm',
+  'travelSpeedMmPerS',
+  ...CELLS_OF_OTHERS,
+]);
 
 /** What of a recipe a program generated here does not hold, with the reason. */
 export function notAppliedOf(
   v: Values,
   roles: readonly RecipeRole[],
   changesAbove: readonly HeightChange[],
-  { count, others }: LaidBy,
+  { count, others, bodyTool }: LaidBy,
 ): NotApplied[] {
   const out: NotApplied[] = [];
   for (const [key, unless] of Object.entries(UNLESS)) {
@@ -53,6 +83,10 @@ export function notAppliedOf(
       label: `Change at ${'layer' in at ? `layer ${at.layer}` : `${at.zMm} mm`}`,
       why: 'the part ends below it',
     });
+  if (others.length > 0)
+    for (const tool of new Set([bodyTool, ...others.map((h) => h.tool)]))
+      if (tool > 1)
+        out.push({ label: `Head offset of head ${tool + 1}`, why: 'only that of the second head is known' });
   const body = roles.find((r) => r.role === 'part body');
   for (const r of roles) {
     if (!body || (r.toolId === body.toolId && r.materialId === body.materialId)) continue;
@@ -71,7 +105,8 @@ export function notAppliedOf(
   return out;
 }
 /** The same as a check's surroundings have it. */
-export const laidByOf = ({ machine, heads = [] }: CheckContext): LaidBy => ({
+export const laidByOf = ({ machine, heads = [], bodyTool = 0 }: CheckContext): LaidBy => ({
   count: machine.heads ?? 1,
   others: heads,
+  bodyTool,
 });

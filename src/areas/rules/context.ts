@@ -66,7 +66,8 @@ interface Loaded {
   readonly remainingG: number;
 }
 /** Roles that another head may lay than the part body's. */
-export type OtherHeadRole = Exclude<RecipeRole['role'], 'part body'>;
+export const otherHeadRoles = ['support', 'support contact', 'raft/brim'] as const;
+export type OtherHeadRole = (typeof otherHeadRoles)[number];
 /** A head beside the one that lays the part body. */
 export interface ContextHead {
   /** As programs call it: 0 is the first. */

@@ -3,7 +3,8 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
 import type { Result } from '../../core/result/result.ts';
 import { jobOf, supportedTable } from './cases.ts';
-import { contextOfFile, fileOfContext } from './contextFile.ts';
+import { contextOfFile } from './contextFile.ts';
+import { fileOfContext } from './fileOfContext.ts';
 import type { ContextFile } from './contextFileSchema.ts';
 import { notTriedBeyond, roleFixture, validContextFixture } from './fixture.ts';
 import { checkJob } from './run.ts';
@@ -99,12 +100,15 @@ test('heads that a file describes are those of the machine; what one head cannot
   const turned = read(
     contextOfFile({
       ...withTwo,
+      proofs: [{ setting: 'flow', value: 1, min: 0.9, max: 1.1 }],
       roles: [
         { role: 'part body', material: 'asa-natural', mount: 2 },
         { role: 'support', material: 'pva', mount: 1 },
       ],
     }),
   );
+  // a proof that does not say whose it is is the part body's, wherever that lies
+  expect([Object.keys(turned.proofs), turned.heads!.map((h) => h.proofs)]).toEqual([['flow'], [{}]]);
   expect([turned.bodyTool, turned.heads!.map((h) => h.tool), turned.recipe.tool.nozzleMm]).toEqual([1, [0], 0.6]);
   // the brim's material has no head: it is no head of its own, and a rule says so
   expect(heads).toHaveLength(1);
@@ -218,6 +222,11 @@ describe('is refused with its place:', () => {
       'values of a role that cannot be applied',
       { ...example(), roles: [...example().roles!, { role: 'support', material: 'asa-natural', values: { flow: 1 } }] },
       'Values of support cannot be applied @ roles[1].values',
+    ],
+    [
+      'a proof that held to less than it allows',
+      { ...example(), proofs: [{ setting: 'flow', value: 1, min: 0.9, max: 1.1, heldTo: 1 }] },
+      'It held to 1, which is less than its max @ proofs[0].heldTo',
     ],
     [
       'an unknown setting of a role',

@@ -4,10 +4,10 @@ import { fail, type Failure, type Result } from '../../core/result/result.ts';
 import type { PairingEntry, Proof } from '../library/model/records.ts';
 import { resolveValues, valuesOf, type Level } from '../library/model/resolve.ts';
 import { checkValue } from '../library/model/values.ts';
-import { catalogue, findSetting } from '../library/settings/catalogue.ts';
+import { findSetting } from '../library/settings/catalogue.ts';
 import { numberOf, type ProfileKind, type Values } from '../library/settings/define.ts';
 import { standardPolicy } from '../machines/model/policy.ts';
-import { contextFrom, type CheckContext, type ContextRecipe, type HeadSources } from './context.ts';
+import { contextFrom, type CheckContext, type HeadSources } from './context.ts';
 import { contextFileSchema, type ContextFile, type FileProof, type FileRole } from './contextFileSchema.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
@@ -66,7 +66,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
         lot: slot.lot ?? 'unknown',
         remainingG: slot.remainingG ?? 0,
       },
-      proofs: proofsOf(proofs.filter((p) => isOf(p, role))),
+      proofs: proofsOf(proofs.filter((p) => isOf(p, role, body))),
     };
   };
   const of = headFor(body);
@@ -134,8 +134,9 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
 
 const onlyMaterial = (keys: readonly string[]): readonly FileRole[] =>
   keys.length === 1 ? [{ role: 'part body', material: keys[0]! }] : [];
-const isOf = (p: FileProof, body: FileRole): boolean =>
-  (p.mount ?? 1) === (body.mount ?? 1) && (p.material ?? body.material) === body.material;
+/** Whether a proof is of what a role is printed with; where it does not say, it is of the part body's. */
+const isOf = (p: FileProof, role: FileRole, body: FileRole): boolean =>
+  (p.mount ?? body.mount ?? 1) === (role.mount ?? 1) && (p.material ?? body.material) === role.material;
 
 function failureOf(error: ValidationError): Failure {
   const { path, type, params } = error;
@@ -197,6 +198,12 @@ function wrongReference(
     const at = `proofs[${i}]`;
     if (!findSetting(p.setting)) return noSetting(p.setting, `${at}.setting`);
     if (p.min > p.max) return no(`${p.min} to ${p.max} is no range`, `${at}.min`, 'swap the ends');
+    if (p.heldTo !== undefined && p.heldTo < p.max)
+      return no(
+        `It held to ${p.heldTo}, which is less than its max`,
+        `${at}.heldTo`,
+        'give at least max, or leave it out',
+      );
     const wrong =
       noMount(p.mount, `${at}.mount`) ?? (p.material === undefined ? null : noMaterial(p.material, `${at}.material`));
     if (wrong) return wrong;
@@ -291,106 +298,4 @@ function proofsOf(list: readonly FileProof[]): Record<string, Proof> {
     };
   }
   return proofs;
-}
-/** The same as a file; each value stands in the first group that may hold it, and what another head has otherwise with its role. */
-export function fileOfContext({
-  machine,
-  recipe,
-  proofs,
-  policy,
-  job,
-  heads = [],
-  bodyTool = 0,
-}: CheckContext): ContextFile {
-  const group = (owner: ProfileKind, of: ContextRecipe = recipe): Values =>
-    Object.fromEntries(
-      catalogue.flatMap((s) => {
-        const value = of.values?.[s.key];
-        return value !== undefined && s.owners.find((o) => o !== 'pairing') === owner && s.technology !== 'resin'
-          ? [[s.key, value]]
-          : [];
-      }),
-    );
-  const roles: readonly RecipeRole[] = recipe.roles ?? [];
-  const laying = [{ tool: bodyTool, loaded: machine.loaded, recipe, proofs }, ...heads];
-  const mountCount = Math.max(...laying.map((h) => h.tool + 1));
-  const differing = ({ values = {} }: ContextRecipe): Values =>
-    Object.fromEntries(
-      Object.entries(values).filter(([key, v]) => JSON.stringify(v) !== JSON.stringify(recipe.values?.[key])),
-    );
-  return {
-    version: 1,
-    technology: 'filament',
-    machine: {
-      name: machine.name,
-      values: group('printer'),
-      state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
-      mounts: Array.from({ length: mountCount }, (_, i) => {
-        const head = laying.find((h) => h.tool === i);
-        if (!head) return {};
-        const { loaded } = head;
-        return {
-          name: head.recipe.tool.name,
-          values: group('tool', head.recipe),
-          ...(loaded && { slots: [{ material: loaded.id, lot: loaded.lot, remainingG: loaded.remainingG }] }),
-        };
-      }),
-    },
-    process: { name: recipe.process.name, values: group('process') },
-    materials: Object.fromEntries([
-      ...laying.flatMap(({ loaded }) => (loaded ? [[loaded.id, { name: loaded.name }] as const] : [])),
-      ...roles.map(
-        (r) =>
-          [
-            r.materialId,
-            {
-              name: r.materialName,
-              values: { family: r.family, bondsWith: r.bondsWith, supportPartners: r.supportPartners },
-            },
-          ] as const,
-      ),
-      ...laying
-        .toReversed()
-        .map(
-          (h) => [h.recipe.material.id, { name: h.recipe.material.name, values: group('material', h.recipe) }] as const,
-        ),
-    ]),
-    roles: roles.map((r) => {
-      const own = heads.find((h) => (h.roles as readonly string[]).includes(r.role));
-      return {
-        role: r.role,
-        mount: (own?.tool ?? bodyTool) + 1,
-        material: r.materialId,
-        ...(own && { values: differing(own.recipe) }),
-      };
-    }),
-    proofs: laying.flatMap((h) =>
-      Object.values(h.proofs).flatMap((p) =>
-        (p.entries && p.entries.length > 1 ? p.entries : [p]).map((of) => ({
-          mount: h.tool + 1,
-          material: h.recipe.material.id,
-          setting: p.key,
-          value: of.value,
-          ...of.range,
-          state: p.state,
-          daysLeft: p.daysLeft,
-          ...(of.trialName && { trial: of.trialName }),
-          ...(p.because && { because: p.because }),
-          conditions: of.conditions,
-        })),
-      ),
-    ),
-    policy: {
-      provenOnly: job.provenOnly ? [job.class] : [],
-      mayStayUnproven: { [job.class]: policy?.mayStayUnproven ?? {} },
-      ...(policy && { ceilings: { [job.class]: policy.ceilings }, firstLayerMostMmPerS: policy.firstLayerMostMmPerS }),
-    },
-    job: {
-      class: job.class,
-      quantity: job.quantity,
-      ...(job.prints !== undefined && { prints: job.prints }),
-      purpose: job.purpose ?? null,
-      fileName: job.fileName,
-    },
-  };
 }

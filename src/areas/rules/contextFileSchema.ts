@@ -3,10 +3,10 @@ import type { AllowedRange, EvidenceState, PairingEntry, Proof } from '../librar
 import type { Values } from '../library/settings/define.ts';
 import { machineStates, type MachineState } from '../machines/model/occupancy.ts';
 import { byClass, ceilingsSchema, exceptionsSchema, jobClasses } from '../machines/model/policy.ts';
-import { purposes, type ContextSources } from './context.ts';
+import { otherHeadRoles, purposes, type ContextSources } from './context.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
-export const fileRoleNames = ['part body', 'support', 'support contact', 'raft/brim'] as const;
+export const fileRoleNames = ['part body', ...otherHeadRoles] as const;
 export const ends = ['failedBeyond', 'notTriedBeyond'] as const;
 export const evidenceStates = ['proven', 'due', 'sister', 'unproven'] as const;
 export const LONGEST_NAME = 120;

@@ -1,3 +1,4 @@
+import { notAppliedOf } from './applied.ts';
 import { jobOf, supportedTable } from './cases.ts';
 import { estimateOf } from './estimate.ts';
 import type { ContextChange } from './fixture.ts';
@@ -76,5 +77,38 @@ export const headChecks: readonly EngineCheck[] = [
       return headViewsOf({ context, report: second }).map((v) => [v.head, v.job.context.recipe.material.name]);
     },
     must: [[2, 'Nebbia PVA']],
+  },
+  {
+    title: 'what a head feeds weighs as its own filament is thick',
+    comesOut: () => {
+      const massOf = (diameterMm: number): number => {
+        const { job } = jobOf({ when: '', finds: [], ...supportedTable, second: { values: { diameterMm } } });
+        const second = job.report.heads![1]!;
+        return estimateOf(job).heads![1]!.massG / second.filamentMm;
+      };
+      return Math.round((massOf(1.6) / massOf(1.75)) * 1000);
+    },
+    must: Math.round((1.6 / 1.75) ** 2 * 1000),
+  },
+  {
+    title: 'a program that lays nothing by a head of the recipe leaves what is asked of heads unchecked, and says so',
+    comesOut: () => {
+      const { context, report } = jobOf({ when: '', finds: [], ...supportedTable }).job;
+      const { runs } = checkJob({ context, report: { ...report, heads: [] } });
+      return runs.filter((r) => r.rule === 'loaded-material' || r.rule === 'mounted-nozzle').map((r) => r.needs);
+    },
+    must: [
+      'a program that lays something with a head of the recipe',
+      'a program that lays something with a head of the recipe',
+    ],
+  },
+  {
+    title:
+      'of three heads only the offset of the second is known, and what the third lays is not said to be in its place',
+    comesOut: () =>
+      notAppliedOf({}, [], [], { count: 3, bodyTool: 0, others: [{ tool: 2, roles: ['support'] }] }).map(
+        (n) => n.label,
+      ),
+    must: ['Head offset of head 3'],
   },
 ];

@@ -1,5 +1,6 @@
-import type { GcodeReport } from '../../core/gcode/report.ts';
-import type { ContextHead } from './context.ts';
+import type { GcodeReport, HeadReport } from '../../core/gcode/report.ts';
+import { numberOf } from '../library/settings/define.ts';
+import type { ContextHead, ContextRecipe } from './context.ts';
 import type { JobInput } from './define.ts';
 
 /** A job as one of its heads sees it. */
@@ -29,7 +30,7 @@ export function headViewsOf(job: JobInput): readonly HeadView[] {
     const own = report.heads?.find((h) => h.tool === of.tool && h.filamentMm > 0);
     if (!own) return [];
     const { tool, roles, mounted, loaded, recipe, proofs } = of;
-    const { tool: _, ...figures } = own;
+    const { tool: _, ...figures } = figuresByDiameter(own, context.machine.motion.filamentDiameterMm, recipe);
     return [
       {
         head: tool + 1,
@@ -48,6 +49,21 @@ export function headViewsOf(job: JobInput): readonly HeadView[] {
       },
     ];
   });
+}
+
+/** Volumes and flows of a head by the filament that its own material has: the reader takes one diameter for all. */
+export function figuresByDiameter(
+  head: HeadReport,
+  readMm: number,
+  { values = {} }: Pick<ContextRecipe, 'values'>,
+): HeadReport {
+  const times = ((numberOf(values, 'diameterMm') ?? readMm) / readMm) ** 2;
+  return {
+    ...head,
+    extrudedVolumeMm3: head.extrudedVolumeMm3 * times,
+    highestFlowMm3PerS: head.highestFlowMm3PerS * times,
+    highestFlowCommandedMm3PerS: head.highestFlowCommandedMm3PerS * times,
+  };
 }
 
 /** Heads that a program lays with, as it calls them. */

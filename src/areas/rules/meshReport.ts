@@ -68,4 +68,6 @@ export interface MeshReport {
   /** Plastic as drawn, and of that laid for support, skirt and brim, mm³. */
   readonly partMm3: number;
   readonly restMm3: number;
+  /** What of the rest stands in the purge tower; missing in older runs. */
+  readonly purgeMm3?: number;
 }

@@ -122,6 +122,10 @@ export function checkJob(job: JobInput): CheckOutcome {
     const of = (of: JobInput): Ask | null =>
       askOfJob(rule, of) ?? (answered.has(rule.id) || looksAtJobs(rule) ? null : askOfRecipe(rule, of));
     const asked = rule.isOfHead ? views : [{ job, head: null }];
+    if (asked.length === 0 && of(job)) {
+      runs.push({ rule: rule.id, ran: false, needs: 'a program that lays something with a head of the recipe' });
+      continue;
+    }
     const needed = new Map<string, number[]>();
     let isAsked = false;
     for (const { job: seen, head } of asked) {

@@ -57,9 +57,9 @@ export class HeatFollower {
       head.nozzleMaxC = targetC;
       head.nozzleMaxLine = line;
     }
-    const nowC = this.nowC.get(head) ?? ROOM_C;
     if (!wait) return false;
     head.isWaited = targetC > 0;
+    const nowC = this.nowC.get(head) ?? ROOM_C;
     if (targetC > nowC) facts.heatingS += (targetC - nowC) / NOZZLE_C_PER_S;
     this.nowC.set(head, targetC);
     return true;

@@ -207,7 +207,7 @@ function headReportOf(h: HeadFacts, filamentArea: number): HeadReport {
 }
 
 /** The same figures of all heads together. */
-export function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
+function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
   const [first] = heads;
   if (first && heads.length === 1) {
     const { tool: _tool, ...whole } = first;

@@ -94,6 +94,12 @@ export function boxOf(...rings: readonly Ring[]): Box {
     }
   return [x0, x1, y0, y1];
 }
+/** The box round boxes. */
+export const boxOfBoxes = (boxes: readonly Box[]): Box =>
+  boxes.reduce(
+    (a, b) => [Math.min(a[0], b[0]), Math.max(a[1], b[1]), Math.min(a[2], b[2]), Math.max(a[3], b[3])],
+    [Infinity, -Infinity, Infinity, -Infinity],
+  );
 
 export type Point = readonly [x: number, y: number];
 /** A region in triangles against the clock. Its outlines must not cross. */

@@ -1,4 +1,4 @@
-import { areaMm2, difference, union, type Region } from '../geometry/clip.ts';
+import { areaMm2, boxOf, boxOfBoxes, difference, union, type Box, type Region } from '../geometry/clip.ts';
 import type { Mesh } from '../mesh/mesh.ts';
 import type { Topology } from '../mesh/topology.ts';
 import { succeed, type Result } from '../result/result.ts';
@@ -21,6 +21,8 @@ export interface Toolpath {
   /** Plastic by the bead model, mm³: the part's, and that of skirt, brim, support and refills. */
   readonly partMm3: number;
   readonly restMm3: number;
+  /** What of the rest stands in the purge tower. */
+  readonly purgeMm3: number;
   /** Changes at heights that the part does not reach. */
   readonly changesAbove: readonly HeightChange[];
 }
@@ -74,6 +76,7 @@ export function* generatingToolpath(
     supports,
     partMm3: p.partMm3,
     restMm3: p.restMm3,
+    purgeMm3: p.purgeMm3,
     changesAbove: p.commands.left,
   });
 }
@@ -96,8 +99,9 @@ function headsUsed(
     return used;
   });
 }
-const everywhere = (regions: readonly Region[], supports: readonly Region[]): Region =>
-  [...regions, ...supports].flat();
+/** The box round everything that is laid. */
+const everywhere = (regions: readonly Region[], supports: readonly Region[]): Box =>
+  boxOfBoxes([...regions, ...supports].filter((r) => r.length > 0).map((r) => boxOf(...r)));
 
 /** The same in one go. */
 export const generateToolpath = (

@@ -22,6 +22,7 @@ const TOWER_STEP_SPACINGS = 3;
 export class PartWriter {
   partMm3 = 0;
   restMm3 = 0;
+  purgeMm3 = 0;
   readonly commands: LayerCommands;
   readonly body: Head;
   private readonly heads: readonly Head[];
@@ -125,11 +126,11 @@ export class PartWriter {
   /** What takes it back to here. */
   private remember(): () => void {
     const mark = this.w.mark();
-    const { head, isRaised, acceleration, saidFanPercent, saidPressureS, partMm3, restMm3 } = this;
+    const { head, isRaised, acceleration, saidFanPercent, saidPressureS, partMm3, restMm3, purgeMm3 } = this;
     const heads = this.heads.map(({ isBack, saidC }) => ({ isBack, saidC }));
     return () => {
       this.w.rewind(mark);
-      Object.assign(this, { head, isRaised, acceleration, saidFanPercent, saidPressureS, partMm3, restMm3 });
+      Object.assign(this, { head, isRaised, acceleration, saidFanPercent, saidPressureS, partMm3, restMm3, purgeMm3 });
       this.heads.forEach((h, i) => Object.assign(h, heads[i]));
     };
   }
@@ -139,12 +140,13 @@ export class PartWriter {
     for (const head of this.orderOf(new Set(held.map((h) => h.head)), this.head)) {
       if (head !== this.head) {
         this.take(head);
-        this.purge(changes++);
+        const strip = this.tower?.strips[changes++];
+        if (strip) this.fillTower(strip, 1); // with what was left in the nozzle
       }
       for (const line of held) if (line.head === head) this.line(line, pace);
     }
     if (this.tower && this.layersBegun - 1 <= this.tower.lastLayer)
-      for (const strip of this.tower.strips.slice(changes)) this.carry(strip);
+      for (const strip of this.tower.strips.slice(changes)) this.fillTower(strip, TOWER_STEP_SPACINGS);
   }
   private line({ lay, points, widthsMm, isPart }: HeldLine, pace: number): void {
     const { w, head } = this;
@@ -183,19 +185,13 @@ export class PartWriter {
     this.sayPressure();
     this.sayFan();
   }
-  /** Fills its part of the tower with what was left in the nozzle. */
-  private purge(change: number): void {
-    const strip = this.tower?.strips[change];
-    if (strip) this.fillTower(strip, 1);
-  }
-  private carry(strip: PurgeTower['strips'][number]): void {
-    this.fillTower(strip, TOWER_STEP_SPACINGS);
-  }
   private fillTower(strip: PurgeTower['strips'][number], spacings: number): void {
     const lay = this.layersBegun === 1 ? this.head.s.firstLayer : this.head.s.solidFill;
     const step = spacings * beadSpacingMm(Math.max(lay.widthMm, this.height), this.height);
+    const before = this.restMm3;
     for (const points of fillLines(strip, step, this.layersBegun % 2 === 0 ? 0 : Math.PI / 2))
       this.line({ head: this.head, lay, points, isPart: false }, 1);
+    this.purgeMm3 += this.restMm3 - before;
   }
 
   private sayHeat(how: 'M104' | 'M109'): void {

@@ -1,4 +1,4 @@
-import { areaMm2, boxOf, intersection, type Region } from '../geometry/clip.ts';
+import { areaMm2, intersection, type Box, type Region } from '../geometry/clip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Heads } from './heads.ts';
 import type { MeshToolpathSettings } from './settings.ts';
@@ -21,7 +21,7 @@ export function placeTower(
   changes: readonly number[],
   s: MeshToolpathSettings,
   { plateMm, zonesMm, others }: Heads,
-  occupied: Region,
+  occupied: Box,
 ): Result<PurgeTower | null> {
   const lastLayer = changes.findLastIndex((n) => n > 0);
   if (lastLayer < 0 || !(s.purgeMm3 > 0)) return succeed(null);
@@ -34,7 +34,11 @@ export function placeTower(
   const width = Math.max(SMALLEST_SIDE_MM, Math.sqrt(areaOfOne * count)) + lineMm;
   const depthOfOne = Math.max(SMALLEST_SIDE_MM / count, areaOfOne / (width - lineMm)) + lineMm;
   const depth = depthOfOne * count;
-  const [x0, x1, y0, y1] = boxOf(...occupied);
+  const [x0, x1, y0, y1] = occupied;
+  // brim or skirt goes round the tower too
+  const skirtMm = s.skirtLoops > 0 ? s.skirtGapMm + s.skirtLoops * lineMm : 0;
+  const roundMm = s.brimMm > 0 ? s.brimMm : skirtMm;
+  const edgeMm = GAP_MM + roundMm;
   const away = GAP_MM + (s.brimMm > 0 ? s.brimMm : 0);
   const [middleX, middleY] = [(x0 + x1) / 2, (y0 + y1) / 2];
   const places: readonly (readonly [number, number])[] = [
@@ -46,13 +50,13 @@ export function placeTower(
   const rectangle = (x: number, y: number, w: number, d: number): Float64Array =>
     Float64Array.from([x - w / 2, y - d / 2, x + w / 2, y - d / 2, x + w / 2, y + d / 2, x - w / 2, y + d / 2]);
   const isFree = ([x, y]: readonly [number, number]): boolean => {
-    if (x - width / 2 < GAP_MM || x + width / 2 > plateMm[0] - GAP_MM) return false;
-    if (y - depth / 2 < GAP_MM || y + depth / 2 > plateMm[1] - GAP_MM) return false;
+    if (x - width / 2 < edgeMm || x + width / 2 > plateMm[0] - edgeMm) return false;
+    if (y - depth / 2 < edgeMm || y + depth / 2 > plateMm[1] - edgeMm) return false;
     return zonesMm.every(
       ([a, b, c, d]) =>
         areaMm2(
           intersection(
-            [rectangle(x, y, width, depth)],
+            [rectangle(x, y, width + 2 * roundMm, depth + 2 * roundMm)],
             [rectangle((a + c) / 2, (b + d) / 2, Math.abs(c - a), Math.abs(d - b))],
           ),
         ) === 0,

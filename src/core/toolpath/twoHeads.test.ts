@@ -102,6 +102,10 @@ describe('a part and its support by two heads', () => {
     // nothing of it stands above the last change
     const last = pieces(made, outside).map((i) => made.path.layer[i]!);
     expect(Math.max(...last)).toBe(withBoth - 1);
+    // told apart from support and skirt
+    const towerMm3 = volumeMm3(made, pieces(made, outside));
+    expect(made.purgeMm3 / towerMm3).toBeGreaterThan(0.9);
+    expect(made.purgeMm3).toBeLessThan(made.restMm3 / 2);
   });
   test('the filament of each head is what its beads hold', () => {
     const fed = [0, 1].map((head) =>
@@ -156,9 +160,7 @@ describe('a part and its support by two heads', () => {
         fc.double({ min: 0.35, max: 0.8, noNaN: true }),
         (mm3, wide) => {
           const lay = { ...soluble, solidFill: { ...layAt(31), widthMm: wide } };
-          const tower = placeTower([0, 1, 1], { ...lay, purgeMm3: mm3 }, heads(lay), [
-            Float64Array.from([100, 100, 120, 100, 120, 120, 100, 120]),
-          ]);
+          const tower = placeTower([0, 1, 1], { ...lay, purgeMm3: mm3 }, heads(lay), [100, 120, 100, 120]);
           const [strip] = tower.ok ? tower.value!.strips : [];
           const lines = fillLines(strip!, beadSpacingMm(wide, 0.2), 0);
           const laidMm = lines.reduce(
@@ -184,6 +186,10 @@ describe('a part and its support by two heads', () => {
       [126, 0, 220, 220],
       [0, 0, 94, 220],
     ] as const;
+    // the skirt goes round the tower and stays on the plate with it
+    const skirted = laid(table, { ...body, skirtLoops: 2, skirtGapMm: 5 }, { ...heads(), plateMm: [220, 145] });
+    expect(skirted.report.boundsMm!.min[1]).toBeGreaterThan(0);
+    expect(skirted.report.boundsMm!.max[1]).toBeLessThan(145);
     const below = laid(table, body, { ...heads(), zonesMm });
     expect(below.report.boundsMm!.min[1]).toBeLessThan(94);
     expect(below.report.boundsMm!.max[1]).toBeLessThan(126 + 8);

@@ -151,6 +151,7 @@ export function* checkingMesh(
       changesAbove: laid.changesAbove,
       partMm3: laid.partMm3,
       restMm3: laid.restMm3,
+      purgeMm3: laid.purgeMm3,
     },
   });
 }
@@ -160,7 +161,7 @@ const TOOLPATH_ROLES: Readonly<Record<OtherHeadRole, OtherRole>> = {
   'raft/brim': 'brim',
 };
 /** Which head lays what. Where nobody has said what touches the part, the support does. */
-function headsOf({ heads = [], bodyTool = 0, machine, recipe }: CheckContext): Heads {
+export function headsOf({ heads = [], bodyTool = 0, machine, recipe }: CheckContext): Heads {
   const isNamed = (role: OtherHeadRole): boolean => recipe.roles?.some((r) => r.role === role) === true;
   return {
     bodyTool,

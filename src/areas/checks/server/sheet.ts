@@ -9,6 +9,7 @@ import type { MeshChoice } from '../model/mesh.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
 import {
   contextFrom,
+  otherHeadRoles,
   type CheckContext,
   type HeadSources,
   type OtherHeadRole,
@@ -17,10 +18,10 @@ import {
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
-import { makeRecipeSheet, pairsOf } from '../../recipes/server/index.ts';
+import { makeRecipeSheet } from '../../recipes/server/index.ts';
 import type { RecipeFailure } from '../../recipes/model/failures.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import { workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
+import { pairsOf, workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
 
 export interface RecipeSources {
   readonly machineId: string;
@@ -109,9 +110,8 @@ export async function makeSheet(
 
 const notThere = (failure: RecipeFailure): Result<never, CheckFailure> =>
   fail({ code: 'noRecipe', what: failure.code === 'incomplete' ? failure.what : 'The recipe is gone' });
-const OTHER_ROLES: readonly OtherHeadRole[] = ['support', 'support contact', 'raft/brim'];
 const isOtherHeadRole = (role: RoleChoice['role']): role is OtherHeadRole =>
-  (OTHER_ROLES as readonly string[]).includes(role);
+  (otherHeadRoles as readonly string[]).includes(role);
 /** A job's own values that are of the process are the same for every head; those of a material are the part body's. */
 const ofProcess = (own: Values): Values =>
   Object.fromEntries(Object.entries(own).filter(([key]) => findSetting(key)?.owners.includes('process')));
@@ -149,7 +149,8 @@ export function pinOf(sheet: CheckContext, mesh: MeshChoice | null = null): stri
     loaded: loaded && { id: loaded.id, lot: loaded.lot },
     recipe: sheet.recipe,
     proofs,
-    ...(heads && { heads, bodyTool: sheet.bodyTool }),
+    bodyTool: sheet.bodyTool,
+    ...(heads && { heads }),
     ...(mesh && { mesh }),
   };
   return createHash('sha256').update(canonicalJson(pinned)).digest('hex');

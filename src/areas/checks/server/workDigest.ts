@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
 import { WORK_VERSION } from '../model/workVersion.ts';
 import type { MeshChoice } from '../model/mesh.ts';
+import { headsOf } from '../model/meshJob.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -13,7 +14,7 @@ export function workDigest(
   sheet: CheckContext,
   version: string | null = WORK_VERSION,
 ): string {
-  const { machine, recipe, heads, bodyTool } = sheet;
+  const { machine, recipe } = sheet;
   const work = {
     version: version ?? randomUUID(), // code that was never built reuses nothing
     fileSha,
@@ -21,7 +22,7 @@ export function workDigest(
     ...(mesh && {
       mesh,
       lay: recipe.lay,
-      ...(heads && { bodyTool, travel: machine.travelMm, heads: heads.map((h) => [h.tool, h.roles, h.recipe.lay]) }),
+      heads: headsOf(sheet),
       zones: machine.zonesMm,
       limit: overhangLimitOf(sheet),
     }),

@@ -100,7 +100,13 @@ export function CheckSide({
             <dt>leaning over {mesh.overhangLimitDeg.toFixed(0)}°</dt>
             <dd>{mesh.overhangMm2.toFixed(0)} mm²</dd>
             <dt>support, skirt, brim</dt>
-            <dd>{(mesh.restMm3 / 1000).toFixed(2)} cm³</dd>
+            <dd>{((mesh.restMm3 - (mesh.purgeMm3 ?? 0)) / 1000).toFixed(2)} cm³</dd>
+            {mesh.purgeMm3 !== undefined && mesh.purgeMm3 > 0 && (
+              <>
+                <dt>purge tower</dt>
+                <dd>{(mesh.purgeMm3 / 1000).toFixed(2)} cm³</dd>
+              </>
+            )}
           </dl>
           <p className="hint">
             Time and plastic come from a toolpath of our own, laid by the recipe: good for estimates, coupons and simple

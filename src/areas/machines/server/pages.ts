@@ -35,7 +35,9 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
       tool,
       ...onHead({ mounted, loaded }),
       proofs:
-        mounted && loaded ? Object.values(await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot)) : [],
+        mounted && loaded
+          ? Object.values(await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot, tool))
+          : [],
     })),
   );
   const { mounted, loaded, proofs } = first!;

@@ -106,18 +106,22 @@ export async function listAllMaintenance(ctx: Reader, limit = 300): Promise<Main
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
-/** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. */
+/** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. What was done to
+ *  another head than the one that is asked of makes nothing due. */
 export async function listProofs(
   ctx: Pick<Ctx, 'db' | 'clock'>,
   m: Machine,
   toolId: string,
   materialId: string,
   loadedLot: string | null,
+  head: number | null = null,
 ): Promise<Record<string, Proof>> {
   const machines = await listMachines(ctx);
   const sisters = machines.filter((other) => other.id !== m.id && other.printerId === m.printerId);
   const heads = await listPairingHeads(ctx, [m.id, ...sisters.map((s) => s.id)], toolId, materialId);
-  const events = (await listMaintenance(ctx, m.id)).map((e) => ({ ...maintenanceKinds[e.kind], at: e.at }));
+  const events = (await listMaintenance(ctx, m.id))
+    .filter((e) => head === null || e.head === null || e.head === head)
+    .map((e) => ({ ...maintenanceKinds[e.kind], at: e.at }));
   const proofs: Record<string, Proof> = {};
   for (const head of heads.sort((a, b) => Number(a.machineId !== m.id) - Number(b.machineId !== m.id))) {
     const sister = head.machineId === m.id ? null : machines.find((x) => x.id === head.machineId)!.name;

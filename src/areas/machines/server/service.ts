@@ -65,6 +65,7 @@ export async function mountTool(
         id: ctx.newId(),
         machineId: m.id,
         kind: changed,
+        head: heads > 1 ? head : null,
         note: `${ofHead(head, heads)}${note || `${before.name} → ${tool.name}`}`,
         by: ctx.user.id,
         byName: ctx.user.name,
@@ -157,7 +158,7 @@ async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind, head = 0): Pro
   const mounted = await findMounted(ctx, m.id, head);
   const loaded = await findLoaded(ctx, m.id, head);
   if (!mounted || !loaded) return [];
-  const proofs = await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot);
+  const proofs = await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot, head);
   return Object.values(proofs)
     .filter((p) => p.state === 'due' && (maintenanceKinds[kind].due as readonly string[]).includes(p.key))
     .map((p) => p.key);

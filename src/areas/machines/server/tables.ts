@@ -76,6 +76,8 @@ export const maintenance = pgTable('maintenance', {
     .notNull()
     .references(() => machine.id),
   kind: text('kind').$type<MaintenanceKind>().notNull(),
+  /** The head it was done to, as programs call it; null where it concerns the whole machine. */
+  head: integer('head'),
   note: text('note').notNull(),
   by: text('by').notNull(),
   byName: text('by_name').notNull(),

@@ -46,6 +46,12 @@ const where = (r: ReturnType<typeof readPairing> | ReturnType<typeof readRecipe>
 
 describe('a pairing in a file', () => {
   test('is read whole', () => expect(where(readPairing(pairing(), { has }))).toBe('read'));
+  test('is read with the margin that the farm keeps', () =>
+    expect(
+      where(
+        readPairing(pairing({ entries: { flow: [{ ...entry, range: { ...entry.range, heldTo: 1.1 } }] } }), { has }),
+      ),
+    ).toBe('read'));
   test.each([
     [{ scope: 'farm' }, 'scope'],
     [{ place: 'gone' }, 'place'],
@@ -54,6 +60,7 @@ describe('a pairing in a file', () => {
     [{ material: 3 }, 'material'],
     [{ revision: 0 }, 'revision'],
     [{ entries: [] }, 'entries'],
+    [{ entries: { flow: [{ ...entry, range: { ...entry.range, heldTo: 0.99 } }] } }, 'entries: flow'],
     [{ colour: 1 }, 'colour'],
     [{ entries: { walls: [{ ...entry, value: 3 }] } }, 'entries: walls'],
     [{ entries: { flow: [] } }, 'entries: flow'],

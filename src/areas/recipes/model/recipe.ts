@@ -20,6 +20,13 @@ export interface RoleChoice {
   readonly toolId: string | null;
   readonly materialId: string;
 }
+/** Pairs of tool and material that a recipe prints with, the part body's first, each once. */
+export const pairsOf = (roles: readonly RoleChoice[]): readonly RoleChoice[] => {
+  const ordered = [...roles].sort((a, b) => Number(b.role === 'part body') - Number(a.role === 'part body'));
+  return ordered.filter(
+    (r, i) => ordered.findIndex((x) => x.toolId === r.toolId && x.materialId === r.materialId) === i,
+  );
+};
 /** What somebody chose: everything else is worked out from it. */
 export interface RecipeChoice {
   readonly machineId: string | null;

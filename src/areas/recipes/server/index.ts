@@ -8,5 +8,5 @@ export {
   pinRecipe,
 } from './recipes.ts';
 export { exportWhole, importWhole, previewWhole } from './exchange.ts';
-export { makeRecipeSheet, pairsOf } from './sheet.ts';
+export { makeRecipeSheet } from './sheet.ts';
 export { compareRecipe } from './compareRecipe.ts';

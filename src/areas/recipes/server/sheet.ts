@@ -4,17 +4,10 @@ import type { RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
 import { findProfile, levelsOf, listChain } from '../../library/server/index.ts';
 import { findHeadsFor, findMachine, findMounted, listHeads, listProofs } from '../../machines/server/index.ts';
 import type { RecipeFailure } from '../model/failures.ts';
-import type { RecipeChoice, RecipeSheet, RoleChoice } from '../model/recipe.ts';
+import { pairsOf, type RecipeChoice, type RecipeSheet, type RoleChoice } from '../model/recipe.ts';
 
 const DAY_MS = 86_400_000;
 
-/** Pairs of tool and material that a recipe prints with, the part body's first, each once. */
-export const pairsOf = (roles: readonly RoleChoice[]): readonly RoleChoice[] => {
-  const ordered = [...roles].sort((a, b) => Number(b.role === 'part body') - Number(a.role === 'part body'));
-  return ordered.filter(
-    (r, i) => ordered.findIndex((x) => x.toolId === r.toolId && x.materialId === r.materialId) === i,
-  );
-};
 type MachineRow = NonNullable<Awaited<ReturnType<typeof findMachine>>>;
 async function headsOfRoles(
   ctx: Pick<Ctx, 'db'>,
@@ -106,7 +99,14 @@ export async function makeRecipeSheet(
     revisions,
     proofs:
       m && toolId
-        ? await listProofs(ctx, m, toolId, body.materialId, loaded?.materialId === body.materialId ? loaded.lot : null)
+        ? await listProofs(
+            ctx,
+            m,
+            toolId,
+            body.materialId,
+            loaded?.materialId === body.materialId ? loaded.lot : null,
+            on?.tool ?? null,
+          )
         : {},
   });
 }

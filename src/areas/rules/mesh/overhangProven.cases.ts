@@ -240,6 +240,15 @@ export const cases: RuleCases = {
       finds: [steeper('62° from the vertical (28° from the plate), 2.5 mm²', 12, 174, 171)],
     },
     {
+      when: 'two patches overhang: the larger is told first',
+      mesh: {},
+      measured: { mesh: { overhangs: [patch(62, 3), patch(66, 30)], overhangMm2: 33, overhangCount: 2 } },
+      finds: [
+        steeper('66° from the vertical (24° from the plate), 30.0 mm²', 12, 174, 171),
+        steeper('62° from the vertical (28° from the plate), 3.0 mm²', 12, 174, 171),
+      ],
+    },
+    {
       when: 'five patches overhang',
       mesh: {},
       measured: {

@@ -28,6 +28,12 @@ export const cases: RuleCases = {
       finds: [],
     },
     {
+      when: 'what stands in the purge tower is no support',
+      mesh: {},
+      measured: { mesh: { partMm3: 20_000, restMm3: 14_000, purgeMm3: 4000, layers: [row({ supportMm2: 0.5 })] } },
+      finds: [],
+    },
+    {
       when: 'just half of it is support',
       mesh: {},
       measured: { mesh: { partMm3: 20_000, restMm3: 10_000, layers: [row({ supportMm2: 0.5 })] } },

@@ -39,6 +39,24 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'the second head is left at one degree',
+      program: { before: { end: 'T1\nM109 S212\nG1 X60 E1 F600\nM104 S1\nT0' } },
+      values: { heads: 2 },
+      roles: [roleFixture, secondRoleFixture('support')],
+      second: {},
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The nozzle of head 2 stays hot at the end',
+          figure: '1 °C',
+          limit: 'off',
+          origin: 'farm practice',
+          fix: 'put M104 T1 S0 at the end',
+          line: 132,
+        },
+      ],
+    },
+    {
       when: 'each head is switched off by its number',
       program: { before: { end: 'T1\nM109 S212\nG1 X60 E1 F600\nM104 T1 S0\nT0' } },
       values: { heads: 2 },

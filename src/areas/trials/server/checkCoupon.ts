@@ -33,14 +33,14 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     });
   const { material } = made.value.recipe;
   const triesHeat = kind.proves.includes('nozzleC');
-  const sheet: Writable<CheckContext> = {
+  const alone: CheckContext = {
     ...made.value,
     // a trial is how things come to be proven
     job: { ...made.value.job, provenOnly: false },
     proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))),
     recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
   };
-  if ((kind.heads ?? 1) > 1) sheet.heads = [await secondHead(ctx, row.machineId, sheet)];
+  const sheet = (kind.heads ?? 1) > 1 ? { ...alone, heads: [await secondHead(ctx, row.machineId, alone)] } : alone;
   const report = inspectGcode(new TextEncoder().encode(row.gcode), sheet.machine.motion);
   if (!report.ok)
     return fail({ code: 'notReady', what: `The coupon’s program cannot be sent: ${sentenceOf(report.failure)}` });
@@ -54,7 +54,6 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     : succeed(null);
 }
 
-type Writable<T> = { -readonly [K in keyof T]: T[K] };
 /** A coupon of two heads lays with both alike: by the same recipe, so the same must be mounted and loaded on the second. */
 async function secondHead(
   ctx: Pick<Ctx, 'db'>,
