@@ -60,6 +60,7 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   pressureS: { values: [0.02, 0.055], of: (m) => figure(m, /^M4100 S([\d.]+)/) },
   zOffsetMm: { values: [-0.05, 0.1], of: (m) => m.report.layerRows[3]!.zMm, is: 'difference' },
   accelerationMmPerS2: { values: [700, 1400], of: (m) => figure(m, /^M204 P(\d+)/) },
+  standbyC: { kind: headOffset, values: [150, 175], of: (m) => figure(m, /^M104 T0 S(\d+)/) },
   headOffsetXMm: { kind: headOffset, values: [-0.3, 0.4], of: (m) => leastOfSecond(m, 'x0'), is: 'difference' },
   headOffsetYMm: { kind: headOffset, values: [-0.3, 0.4], of: (m) => leastOfSecond(m, 'y0'), is: 'difference' },
 };
@@ -74,7 +75,6 @@ const without: Readonly<Partial<Record<SettingKey, string>>> = {
   scaleYPercent: 'a coupon is laid as it is drawn: what is measured of it is what the scale makes up for',
   scaleZPercent: 'a coupon is laid as it is drawn: what is measured of it is what the scale makes up for',
   contourOffsetMm: 'a coupon is laid as it is drawn: what is measured of it is what the offset makes up for',
-  standbyC: 'heads change once in one coupon alone, and both stay hot',
 };
 
 describe('every value of a pairing that a coupon can hold is in its program', () => {

@@ -15,6 +15,7 @@ export const plainLay: MeshToolpathSettings = {
   startBlock: 'M140 S{bed}\nM104 S{nozzle}\nG28\nM190 S{bed}\nM109 S{nozzle}',
   endBlock: 'M104 S0\nM140 S0',
   dialect: plainDialect,
+  lineWidthMm: 0.45,
   layerHeightMm: 0.2,
   firstLayerHeightMm: 0.2,
   walls: 3,

@@ -24,6 +24,7 @@ export const settings: CouponSettings = {
   zonesMm: [],
   filamentDiameterMm: 1.75,
   nozzleC: 240,
+  standbyC: null,
   nozzleFirstC: 240,
   bedC: 75,
   fanPercent: 30,

@@ -14,6 +14,7 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
   return {
     ...laySettingsOf(v),
     title,
+    lineWidthMm: n('lineWidthMm'),
     startBlock: String(v['startBlock']),
     endBlock: typeof v['endBlock'] === 'string' ? v['endBlock'] : 'M104 S0\nM140 S0',
     dialect: dialectOf(v),

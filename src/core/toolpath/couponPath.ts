@@ -1,11 +1,9 @@
-import { GcodeWriter } from '../gcode/write.ts';
 import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
 import { digitPixels, digitStrokes, DIGIT_COLUMNS, DIGIT_ROWS } from './digits.ts';
 import type { CouponSettings, Point } from './couponSettings.ts';
 import { placeOnBed } from './placeOnBed.ts';
+import { ProgramWriter, WritingHead } from './programWriter.ts';
 
-const Z_SPEED_MM_PER_S = 8;
-const SHORT_TRAVEL_MM = 1.5;
 const SKIRT_FILAMENT_MM = 10; // common practice, no source: one loop and 10 mm of filament at least
 const CIRCLE_SIDES = 72;
 const UNIT: readonly Point[] = [
@@ -16,83 +14,56 @@ const UNIT: readonly Point[] = [
 ];
 const round = (v: number): number => Math.round(v * 1000) / 1000;
 
-/** Replaces {nozzle} and {bed} in a machine's own block. */
-export function fillBlock(block: string, values: Record<string, number>): string[] {
-  return block
-    .split('\n')
-    .map((l) => l.trim())
-    .filter(Boolean)
-    .map((l) => l.replace(/\{(\w+)\}/g, (all, key: string) => (key in values ? String(values[key]) : all)));
-}
-
-/** Lays a coupon line by line in a machine's dialect: the one toolpath kernel of all kinds of trial. Places are in millimetres
- *  from the coupon's centre; what was fed by the bead model is counted beside what was written. */
+/** Lays a coupon line by line: what each kind of trial draws, through the one writer of programs. Places are in millimetres from the
+ *  coupon's centre; what was fed by the bead model is counted beside what was written. */
 export class CouponPath {
   readonly centreMm: Point;
-  /** Plastic by the bead model, mm³: what the file must feed. */
-  beadVolumeMm3 = 0;
   /** Heights of the layers laid so far. */
   readonly layerZMm: number[] = [];
-  private readonly w: GcodeWriter;
-  private z = 0;
+  private readonly heads: readonly WritingHead<CouponSettings>[];
+  private readonly w: ProgramWriter<CouponSettings>;
+  private laidMm3 = 0;
   private height: number;
   private at: Point = [NaN, NaN];
-  private readonly back = [false, false];
-  private headNow: 0 | 1 = 0;
-  retractionMm: number;
-  retractionMmPerS: number;
-  refillMm: number;
-  flow: number;
-  private shiftMm: Point = [0, 0];
 
   constructor(
     readonly s: CouponSettings,
     readonly sizeMm: readonly [width: number, depth: number],
   ) {
-    this.w = new GcodeWriter(s.dialect, filamentAreaMm2(s.filamentDiameterMm));
     this.centreMm = placeOnBed(s, sizeMm);
     this.height = s.firstLayerHeightMm;
-    this.retractionMm = s.retractionMm;
-    this.retractionMmPerS = s.retractionMmPerS;
-    this.refillMm = s.refillMm;
-    this.flow = s.flow;
-    this.back[0] = s.isContinued === true;
-    this.w.comment(s.title);
-    if (s.chamberC !== null && !this.isBack) this.w.raw(`M191 S${s.chamberC}`);
-    this.w.raw(...fillBlock(s.startBlock, { nozzle: s.nozzleFirstC, bed: s.bedC }));
-    this.w.begin();
+    this.heads = [new WritingHead(0, s, [0, 0]), ...(s.heads > 1 ? [new WritingHead(1, s, s.headOffsetMm)] : [])];
+    this.w = new ProgramWriter(s, this.heads, s.isContinued);
     // what is in force where the coupon does not try it
     if (s.accelerationMmPerS2 !== null) this.acceleration(s.accelerationMmPerS2);
-    this.pressure(s.pressureS);
   }
 
-  /** Whether the filament of the head in use is pulled back. */
-  private get isBack(): boolean {
-    return this.back[this.headNow]!;
-  }
-  private set isBack(is: boolean) {
-    this.back[this.headNow] = is;
+  /** Plastic by the bead model, mm³: what the file must feed. */
+  get beadVolumeMm3(): number {
+    return this.laidMm3 + this.w.refilledMm3;
   }
   get layerHeightMm(): number {
     return this.height;
   }
   get zMm(): number {
-    return this.z;
+    return this.w.zMm;
   }
   get spacingMm(): number {
     return beadSpacingMm(this.s.lineWidthMm, this.height);
+  }
+  /** Other values than the recipe's from here on. */
+  set(own: Partial<Pick<CouponSettings, 'retractionMm' | 'refillMm'>>): void {
+    this.w.head.s = { ...this.w.head.s, ...own };
   }
 
   /** Next layer; the first one has its own height. */
   layer(): void {
     this.height = this.layerZMm.length === 0 ? this.s.firstLayerHeightMm : this.s.layerHeightMm;
-    this.z = round(this.z + this.height);
-    this.layerZMm.push(this.z);
-    this.pullBack();
-    this.goToHeight(this.z);
+    this.w.layer(round(this.zMm + this.height));
+    this.layerZMm.push(this.zMm);
     if (this.layerZMm.length === 2) {
-      this.fan(this.s.fanPercent);
-      if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.raw(`M104 S${this.s.nozzleC}`);
+      this.w.sayFan(this.s.fanPercent);
+      if (this.s.nozzleFirstC !== this.s.nozzleC) this.w.sayNozzle(this.s.nozzleC, 'M104');
     }
   }
   get isFirst(): boolean {
@@ -101,47 +72,40 @@ export class CouponPath {
 
   /** How hard the machine starts and stops from here on. */
   acceleration(mmPerS2: number): void {
-    this.w.acceleration(mmPerS2);
+    this.w.sayAcceleration(mmPerS2);
   }
   /** Pressure factor from here on, by the machine's own command. */
   pressure(value: number): void {
-    if (this.s.pressureCommand !== null)
-      this.w.raw(this.s.pressureCommand.replaceAll('{value}', String(Number(value.toFixed(4)))));
+    this.w.sayPressure(value);
   }
   /** The other head from here on, hot before it lays; places it prints are moved by what is known of it. */
   head(index: 0 | 1): void {
-    this.pullBack();
-    this.w.raw(`T${index}`, `M109 S${this.s.nozzleC}`);
-    this.headNow = index;
-    this.shiftMm = index === 1 ? this.s.headOffsetMm : [0, 0];
+    this.w.leave(null);
+    this.w.take(
+      this.heads[index]!,
+      this.isFirst ? this.s.nozzleFirstC : this.s.nozzleC,
+      this.isFirst ? 0 : this.s.fanPercent,
+    );
     this.at = [NaN, NaN];
-  }
-  fan(percent: number): void {
-    this.w.raw(percent > 0 ? `M106 S${Math.round(percent * 2.55)}` : 'M107');
   }
   /** Changes heat in mid-print and waits for it, pulled back so that nothing drools onto the band below. */
   nozzle(c: number): void {
-    this.pullBack();
-    this.w.raw(`M109 S${c}`);
+    this.w.pullBack();
+    this.w.sayNozzle(c, 'M109');
   }
 
   /** Goes there without laying; long ways pulled back and lifted. */
   travel(x: number, y: number): void {
-    const far = !(Math.hypot(x - this.at[0], y - this.at[1]) <= SHORT_TRAVEL_MM);
-    if (far) this.pullBack();
-    if (far && this.isBack && this.s.liftMm > 0) this.goToHeight(round(this.z + this.s.liftMm));
-    this.w.travel(...this.toBed(x, y), this.s.travelSpeedMmPerS);
-    if (far && this.isBack && this.s.liftMm > 0) this.goToHeight(this.z);
+    this.w.goTo(...this.toBed(x, y));
     this.at = [x, y];
-    this.refill();
   }
 
   /** A line from where it stands; as wide as the recipe’s unless said. */
   lineTo(x: number, y: number, mmPerS: number, widthMm = this.s.lineWidthMm): void {
     const length = Math.hypot(x - this.at[0], y - this.at[1]);
-    const volume = this.flow * beadAreaMm2(Math.max(widthMm, this.height), this.height) * length;
+    const volume = this.s.flow * beadAreaMm2(Math.max(widthMm, this.height), this.height) * length;
     if (!(length > 0)) return;
-    this.beadVolumeMm3 += volume;
+    this.laidMm3 += volume;
     this.w.line(...this.toBed(x, y), volume, this.speed(mmPerS));
     this.at = [x, y];
   }
@@ -189,8 +153,8 @@ export class CouponPath {
   private quarterCircle(cx: number, cy: number, r: number, quarter: number, mmPerS: number): void {
     const [c, s] = UNIT[quarter]!;
     const [nc, ns] = UNIT[(quarter + 1) % 4]!;
-    const volume = this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * (Math.PI / 2) * r;
-    this.beadVolumeMm3 += volume;
+    const volume = this.s.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * (Math.PI / 2) * r;
+    this.laidMm3 += volume;
     this.w.arc(...this.toBed(cx + r * nc, cy + r * ns), -r * c, -r * s, r, volume, this.speed(mmPerS));
     this.at = [cx + r * nc, cy + r * ns];
   }
@@ -285,7 +249,8 @@ export class CouponPath {
     const [w, d] = this.sizeMm;
     const loopMm = 2 * (w + d + 4 * this.s.skirtGapMm);
     const perLoop =
-      (this.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * loopMm) / filamentAreaMm2(this.s.filamentDiameterMm);
+      (this.s.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * loopMm) /
+      filamentAreaMm2(this.s.filamentDiameterMm);
     for (let k = 0; k < Math.max(this.s.skirtLoops, Math.ceil(SKIRT_FILAMENT_MM / perLoop)); k++) {
       const out = this.s.skirtGapMm + k * this.spacingMm;
       this.loop(rectangle(0, 0, w + 2 * out, d + 2 * out), this.s.firstLayerSpeedMmPerS);
@@ -294,50 +259,26 @@ export class CouponPath {
 
   /** Filament into the open air while standing still. */
   strand(filamentMm: number, filamentMmPerS: number): void {
-    this.refill();
-    this.w.filament(filamentMm, filamentMmPerS);
-    this.beadVolumeMm3 += filamentMm * filamentAreaMm2(this.s.filamentDiameterMm);
+    this.w.strand(filamentMm, filamentMmPerS);
+    this.laidMm3 += filamentMm * filamentAreaMm2(this.s.filamentDiameterMm);
   }
   /** Up, away from what is printed. */
   rise(toMm: number): void {
-    this.z = round(toMm);
-    this.goToHeight(this.z);
+    this.w.rise(round(toMm));
   }
   wait(seconds: number): void {
-    this.w.raw(`G4 P${Math.round(seconds * 1000)}`);
+    this.w.wait(seconds);
   }
 
   end(): string {
-    this.pullBack();
-    if (this.headNow === 1) this.w.raw('M104 S0', 'T0'); // an end block speaks to one head: the other is cooled here
-    const cools = this.s.chamberC !== null && !this.s.isFollowed;
-    this.w.raw('M107', ...(cools ? ['M141 S0'] : []), ...fillBlock(this.s.endBlock, { nozzle: 0, bed: 0 }));
-    return this.w.text();
+    return this.w.end(this.s.isFollowed);
   }
 
-  private pullBack(): void {
-    if (this.isBack || this.layerZMm.length === 0 || !(this.retractionMm > 0) || Number.isNaN(this.at[0])) return;
-    if (this.s.dialect.firmwareRetract) this.w.raw('G10');
-    else this.w.filament(-this.retractionMm, this.retractionMmPerS);
-    this.isBack = true;
-  }
-  private refill(): void {
-    if (!this.isBack) return;
-    if (this.s.dialect.firmwareRetract) this.w.raw('G11');
-    else {
-      this.w.filament(this.retractionMm + this.refillMm, this.retractionMmPerS);
-      this.beadVolumeMm3 += this.refillMm * filamentAreaMm2(this.s.filamentDiameterMm);
-    }
-    this.isBack = false;
-  }
-  private goToHeight(zMm: number): void {
-    this.w.height(round(Math.max(0, zMm + this.s.zOffsetMm)), Z_SPEED_MM_PER_S);
-  }
   private speed(mmPerS: number): number {
     return this.isFirst ? Math.min(mmPerS, this.s.firstLayerSpeedMmPerS) : mmPerS;
   }
   private toBed(x: number, y: number): Point {
-    return [round(this.centreMm[0] + x + this.shiftMm[0]), round(this.centreMm[1] + y + this.shiftMm[1])];
+    return [round(this.centreMm[0] + x), round(this.centreMm[1] + y)];
   }
 }
 

@@ -1,4 +1,8 @@
+import type { WritingHead } from './programWriter.ts';
 import type { MeshToolpathSettings } from './settings.ts';
+
+/** A head that lays a part, while its program is written. */
+export type Head = WritingHead<MeshToolpathSettings>;
 
 /** Roles that another head may lay than the one of the part body. */
 export type OtherRole = 'support' | 'supportContact' | 'brim';
@@ -19,17 +23,3 @@ export interface Heads {
   readonly zonesMm: readonly Zone[];
 }
 export const oneHead: Heads = { bodyTool: 0, others: [], plateMm: [Infinity, Infinity], zonesMm: [] };
-
-/** A head while a program is written. */
-export class Head {
-  /** Whether its filament is drawn back. */
-  isBack = false;
-  /** Nozzle temperature it was last told; 0 where it was told none. */
-  saidC = 0;
-  constructor(
-    readonly tool: number,
-    readonly s: MeshToolpathSettings,
-    /** What is added to every place it lays. */
-    readonly offsetMm: readonly [x: number, y: number],
-  ) {}
-}

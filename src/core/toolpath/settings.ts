@@ -1,24 +1,13 @@
-import type { Dialect } from '../gcode/write.ts';
 import type { MotionLimits } from '../motion/limits.ts';
 import type { HeightChange } from './heightChanges.ts';
 import type { InfillPattern } from './infillPattern.ts';
+import type { HeadSettings, ProgramSettings } from './programWriter.ts';
 import type { Lay, ToolpathSettings } from './referencePart.ts';
 
 /** How a mesh becomes a program, for estimates and for prints: effective values of one recipe on one machine, all of which bite. */
-export interface MeshToolpathSettings extends ToolpathSettings {
-  readonly title: string;
-  readonly startBlock: string;
-  readonly endBlock: string;
-  readonly dialect: Dialect;
+export interface MeshToolpathSettings extends ToolpathSettings, HeadSettings, ProgramSettings {
   /** What the machine's controller holds a program to: the pace of a small layer is planned by it. */
   readonly motion: MotionLimits;
-  readonly nozzleFirstC: number;
-  /** Null where the machine cannot heat its chamber, or the recipe does not ask for it. */
-  readonly chamberC: number | null;
-  readonly fanPercent: number;
-  readonly liftMm: number;
-  /** Filament fed on top of what was retracted, mm. */
-  readonly refillMm: number;
   readonly skirtLoops: number;
   readonly skirtGapMm: number;
   readonly brimMm: number;
@@ -28,19 +17,12 @@ export interface MeshToolpathSettings extends ToolpathSettings {
   readonly scale: readonly [x: number, y: number, z: number];
   /** Outward from the material, after the scale: outsides grow and holes shrink where it is above zero. */
   readonly contourOffsetMm: number;
-  /** Added to every height that is written. */
-  readonly zOffsetMm: number;
-  /** The machine's own command that sets the pressure factor, with {value}; null where it has none. */
-  readonly pressureCommand: string | null;
-  readonly pressureS: number;
   readonly heightChanges: readonly HeightChange[];
   /** Columns under what leans further from the vertical than this; null for none. */
   readonly supportAngleDeg: number | null;
   readonly supportGapZMm: number;
   /** Where the second head lays, beside where the first would. */
   readonly headOffsetMm: readonly [x: number, y: number];
-  /** Nozzle temperature while another head is at work; null keeps it as hot as it lays. */
-  readonly standbyC: number | null;
   /** Plastic laid aside at each change of head; none where it is 0. */
   readonly purgeMm3: number;
   readonly shortLoop: Lay;

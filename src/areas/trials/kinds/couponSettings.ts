@@ -34,6 +34,7 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     nozzleFirstC: Math.min(n('nozzleFirstC', nozzleC), hot),
     bedC: Math.min(n('bedC'), n('bedMaxC', Infinity)),
     chamberC: numberOf(v, 'chamberMaxC') === null ? null : numberOf(v, 'chamberC'),
+    standbyC: numberOf(v, 'standbyC'),
     fanPercent: n('fanPercent'),
     layerHeightMm: n('layerHeightMm'),
     firstLayerHeightMm: n('firstLayerHeightMm', n('layerHeightMm')),

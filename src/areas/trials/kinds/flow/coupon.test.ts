@@ -17,6 +17,7 @@ const settings: CouponSettings = {
   zonesMm: [],
   filamentDiameterMm: 1.75,
   nozzleC: 245,
+  standbyC: null,
   nozzleFirstC: 245,
   bedC: 98,
   fanPercent: 20,

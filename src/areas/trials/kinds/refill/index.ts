@@ -62,9 +62,7 @@ export const refill = defineKind({
     if (s.dialect.firmwareRetract) return noFile;
     return layTwoPosts({ ...s, refillMm: bands[0]! }, bands, {
       labelOf: (mm) => String(Math.round(Math.abs(mm) * 100)).padStart(2, '0'),
-      set: (path, mm) => {
-        path.refillMm = mm;
-      },
+      set: (path, mm) => path.set({ refillMm: mm }),
     });
   },
   table: refillTable,

@@ -72,9 +72,7 @@ export const retraction = defineKind({
       });
     return layTwoPosts({ ...s, retractionMm: bands[0]! }, bands, {
       labelOf: (mm) => String(Math.round(mm * 10)).padStart(2, '0'),
-      set: (path, mm) => {
-        path.retractionMm = mm;
-      },
+      set: (path, mm) => path.set({ retractionMm: mm }),
     });
   },
   table: retractionTable,
