@@ -1,20 +1,43 @@
 import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
-import type { MeshToolpathSettings } from '../../core/toolpath/settings.ts';
+import type { Lay, MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
-import { layOf, laySettingsOf, layWants } from '../library/model/toolpathSettings.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { dialectOf, pressureCommandOf } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
+
+const SOLID_LAYERS = 4; // common practice, no source: at least four where a part is sanded
+/** Without these nothing can be laid. */
+const NEEDED = [
+  'layerHeightMm',
+  'firstLayerHeightMm',
+  'walls',
+  'infillPercent',
+  'travelSpeedMmPerS',
+  'visibleWallSpeedMmPerS',
+  'lineWidthMm',
+  'densityGPerCm3',
+] as const;
 
 /** How a mesh is laid under a recipe's effective values; null where something it needs is missing. */
 export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null {
   if (meshLayWants(v) !== null) return null;
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
   return {
-    ...laySettingsOf(v),
     title,
+    layerHeightMm: n('layerHeightMm'),
+    firstLayerHeightMm: n('firstLayerHeightMm'),
     lineWidthMm: n('lineWidthMm'),
+    walls: n('walls'),
+    solidLayers: n('solidLayers', SOLID_LAYERS),
+    infillPercent: n('infillPercent'),
+    travelSpeedMmPerS: n('travelSpeedMmPerS'),
+    retractionMm: n('retractionMm'),
+    retractionMmPerS: n('retractionMmPerS', 35),
+    flow: n('flow', 1),
+    filamentDiameterMm: n('diameterMm', 1.75),
+    nozzleC: n('nozzleC'),
+    bedC: n('bedC'),
     startBlock: String(v['startBlock']),
     endBlock: typeof v['endBlock'] === 'string' ? v['endBlock'] : 'M104 S0\nM140 S0',
     dialect: dialectOf(v),
@@ -40,6 +63,12 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],
     standbyC: numberOf(v, 'standbyC'),
     purgeMm3: n('purgeMm3'),
+    visibleWall: layOf(v, 'visibleWall'),
+    hiddenWall: layOf(v, 'hiddenWall'),
+    fill: layOf(v, 'fill'),
+    solidFill: layOf(v, 'solidFill'),
+    topSurface: layOf(v, 'topSurface'),
+    firstLayer: layOf(v, 'firstLayer'),
     shortLoop: layOf(v, 'shortLoop'),
     bridge: layOf(v, 'bridge'),
     remainder: layOf(v, 'remainder'),
@@ -48,10 +77,23 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
   };
 }
 
+/** How one kind of line is laid. */
+function layOf(v: Values, kind: string): Lay {
+  const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
+  return {
+    widthMm: n(`${kind}WidthMm`, n('lineWidthMm')),
+    speedMmPerS: n(`${kind}SpeedMmPerS`, n('visibleWallSpeedMmPerS')),
+    accelerationMmPerS2: n(`${kind}AccelerationMmPerS2`, n('accelerationMmPerS2', 1000)),
+  };
+}
+
 /** What a recipe lacks before a mesh can be laid by it, with the profile that should hold it. */
 export function meshLayWants(v: Values): string | null {
-  const wanted = layWants(v) ?? (typeof v['startBlock'] === 'string' ? null : findSetting('startBlock')!);
-  return wanted && `“${wanted.label}” is missing, a value of the ${wanted.owners[0]} profile`;
+  const key =
+    NEEDED.find((k) => numberOf(v, k) === null) ?? (typeof v['startBlock'] === 'string' ? null : 'startBlock');
+  if (key === null) return null;
+  const { label, owners } = findSetting(key)!;
+  return `“${label}” is missing, a value of the ${owners[0]} profile`;
 }
 
 /** Effective values that a mesh is laid by: those that are asked for while its settings are put together. */

@@ -28,6 +28,7 @@ const LEAST_HELD = 0.5;
 /** Where a layer lies over air and its lines can be held at both ends, with the direction in which most of them are: along the span.
  *  The lines reach so many widths onto what holds them. */
 export function bridgesIn(region: Region, below: Region, support: Region, widthMm: number): BridgePatch[] {
+  if (region === below) return [];
   const held = support.length === 0 ? below : union(below, support);
   if (areaMm2(region) < SMALLEST_MM2) return [];
   if (areaMm2(difference(region, held)) < SMALLEST_MM2) return [];

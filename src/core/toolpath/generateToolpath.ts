@@ -52,17 +52,19 @@ export function* generatingToolpath(
       : placeTower(p.changesOf(headsUsed(p, layers, supports, s)), s, heads, everywhere(regions, supports));
   if (!tower.ok) return tower;
   p.purgeAt(tower.value);
+  let before: LayerLines | null = null;
   for (const [k, layer] of layers.entries()) {
-    const lines = new LayerLines(k + 1, layer, p.body, p.headOf);
+    const lines: LayerLines = new LayerLines(k + 1, layer, p.body, p.headOf);
     const above = supports[k + 1] ?? [];
     if (k === 0) lines.surround([...union(layer.region, supports[0]), ...(tower.value?.strips.flat() ?? [])]);
-    const inner = lines.walls(layer.region);
+    const inner = lines.walls(layer.region, before);
+    before = lines;
     if (supports[k]!.length > 0) lines.support(supports[k]!, above);
     const bridges =
       k === 0 ? [] : bridgesIn(layer.region, regions[k - 1]!, supports[k - gapLayers] ?? [], s.bridge.widthMm);
     lines.fill(
       inner,
-      s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, inner) : [],
+      s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, layer.region, inner) : [],
       bridges,
       k >= layers.length - 1,
     );

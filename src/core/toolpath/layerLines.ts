@@ -15,17 +15,16 @@ import type { BridgePatch } from './bridging.ts';
 import { gyroidCellMm, gyroidLines } from './gyroid.ts';
 import type { Head, OtherRole } from './heads.ts';
 import { fillLines } from './infill.ts';
-import type { Lay } from './referencePart.ts';
 import type { ToolpathLayer } from './regions.ts';
-import type { MeshToolpathSettings } from './settings.ts';
-import { mayBeThin, thinWallsOf, type SingleLine } from './singleLines.ts';
+import type { Lay, MeshToolpathSettings } from './settings.ts';
+import { leastWallMm, mayBeThin, thinWallsOf, type FittingLine } from './fittingLines.ts';
 
 /** A closed wall of so many line widths round is a short loop. Common practice, no source. */
 const SHORT_LOOP_WIDTHS = 40;
 /** Support lines stand so many widths apart, those that touch the part closer. Common practice, no source. */
 const SUPPORT_STEP_WIDTHS = 6;
 const CONTACT_STEP_WIDTHS = 2;
-/** A wall of one line has no neighbour to share its round sides with: it is laid fuller, by so much of what they lack. Common
+/** An outermost wall of one line has no neighbour to share its round sides with: it is laid fuller, by so much of what they lack. Common
  *  practice, no source. */
 const FULLNESS = 3 / 4;
 const SMALLEST_FILL_MM2 = 0.05;
@@ -41,9 +40,26 @@ export interface HeldLine {
   readonly isPart: boolean;
 }
 
+/** Walls of a region, and what they leave. */
+interface Walled {
+  readonly region: Region;
+  readonly lines: readonly HeldLine[];
+  readonly left: Region;
+}
+/** A row of walls: its loops, lines of fitting width where two sides of a loop would lie over each other, and what they leave. */
+interface WallRow {
+  readonly within: Region;
+  readonly lay: Lay;
+  readonly loops: Region;
+  readonly fitting: readonly HeldLine[];
+  readonly left: Region;
+  readonly isThin: boolean;
+}
+
 /** The lines of one layer, in the order they are laid: what regions become. */
 export class LayerLines {
   readonly held: HeldLine[] = [];
+  private walled: Walled | null = null;
   private readonly s: MeshToolpathSettings;
   private readonly isFirst: boolean;
   private readonly height: number;
@@ -77,49 +93,70 @@ export class LayerLines {
       for (const ring of offset(hull, from + k * step, true)) this.hold(lay, closedFromBack(ring), head);
   }
 
-  /** Walls from the inside out, one line where two do not fit; returns what is left for the infill. */
-  walls(region: Region): Region {
+  /** Walls from the inside out, lines of fitting width where a row's loops do not fit; returns what is left for the infill. Those of the
+   *  layer before stand for the same region of the same height. */
+  walls(region: Region, before: LayerLines | null = null): Region {
+    const isAsBefore = before?.isFirst === this.isFirst && before.height === this.height;
+    const walled = isAsBefore && before.walled?.region === region ? before.walled : null;
+    this.walled = walled ?? { region, ...this.wallsAnew(region) };
+    this.held.push(...this.walled.lines);
+    return this.walled.left;
+  }
+  private wallsAnew(region: Region): Omit<Walled, 'region'> {
     const { s } = this;
-    const visible = this.isFirst ? s.firstLayer : s.visibleWall;
-    const hidden = this.isFirst ? s.firstLayer : s.hiddenWall;
-    const firstBy = Math.max(visible.widthMm, this.height) / 2;
-    const nextBy = (this.spacing(visible) + this.spacing(hidden)) / 2;
-    const twoLinesMm = 2 * firstBy + this.spacing(visible);
-    let rest = region;
-    let rows = this.wallRows(region, visible, hidden);
-    const second = rows[1]?.[0] ?? offset(region, -firstBy - nextBy);
-    if (mayBeThin(region, second, firstBy + nextBy)) {
-      const thin = thinWallsOf(region, twoLinesMm, visible.widthMm, this.height);
-      if (thin.lines.length > 0) rows = this.wallRows((rest = thin.rest), visible, hidden);
-      for (const line of thin.lines) this.single(line);
+    const lines: HeldLine[] = [];
+    const rows: WallRow[] = [];
+    let left = region;
+    for (let k = 0; k < s.walls && left.length > 0; k++) {
+      let row = this.wallRow(left, k);
+      const before = rows.at(-1);
+      // what is too narrow for a line of its own is shared by the row before
+      if (row.isThin && before && !before.isThin && this.hasSlit(left, row.lay)) {
+        const wider = this.wallRow(before.within, k - 1, leastWallMm(row.lay.widthMm, this.height));
+        rows[k - 1] = wider;
+        row = this.wallRow(wider.left, k);
+      }
+      rows.push(row);
+      left = row.left;
     }
-    for (const [k, [loops, of]] of [...rows.entries()].reverse())
-      for (const ring of loops)
-        this.hold(
-          k === 0 && !this.isFirst && ringLengthMm(ring) < SHORT_LOOP_WIDTHS * of.widthMm ? s.shortLoop : of,
-          closedFromBack(ring),
-        );
-    const last = rows.at(-1);
-    return last ? offset(last[0], -this.spacing(last[1]) / 2) : rest;
-  }
-  /** Middles of the walls, the outermost first; the last one may be empty. */
-  private wallRows(region: Region, visible: Lay, hidden: Lay): (readonly [Region, Lay])[] {
-    const rows: (readonly [Region, Lay])[] = [];
-    let inset = region;
-    let lay = visible;
-    let by = Math.max(visible.widthMm, this.height) / 2;
-    for (let k = 0; k < this.s.walls && inset.length > 0; k++) {
-      inset = offset(inset, -by);
-      rows.push([inset, lay]);
-      by = (this.spacing(lay) + this.spacing(hidden)) / 2;
-      lay = hidden;
+    for (const [k, { loops, fitting, lay: own }] of [...rows.entries()].reverse()) {
+      lines.push(...fitting);
+      for (const ring of loops) {
+        const isShort = k === 0 && !this.isFirst && ringLengthMm(ring) < SHORT_LOOP_WIDTHS * own.widthMm;
+        const lay = isShort ? s.shortLoop : own;
+        lines.push({ head: this.body, lay, points: closedFromBack(ring), isPart: true });
+      }
     }
-    return rows;
+    return { lines, left };
   }
-  private single({ points, widthsMm }: SingleLine): void {
+  /** Row of so many rows further in, of what they left. Where its two sides would lie closer than `closerMm` apart, lines of fitting
+   *  width are laid instead. */
+  private wallRow(within: Region, k: number, closerMm = 0): WallRow {
+    const { s } = this;
+    const lay = this.isFirst ? s.firstLayer : k === 0 ? s.visibleWall : s.hiddenWall;
+    // the outermost lies free, the others share the gaps between round sides
+    const half = (k === 0 ? Math.max(lay.widthMm, this.height) : this.spacing(lay)) / 2;
+    const whole = half + this.spacing(lay) / 2;
+    const row = (of: Region): Pick<WallRow, 'loops' | 'left'> => {
+      const loops = offset(of, -half);
+      return { loops, left: offset(loops, half - whole) };
+    };
+    const plain = { within, lay, ...row(within), fitting: [] };
+    if (closerMm === 0 && !mayBeThin(within, plain.left, whole)) return { ...plain, isThin: false };
+    const thin = thinWallsOf(within, 2 * whole + closerMm, lay.widthMm, this.height);
+    if (thin.lines.length === 0) return { ...plain, isThin: true };
+    return { ...plain, ...row(thin.rest), fitting: thin.lines.map((line) => this.fitting(line, k > 0)), isThin: true };
+  }
+  /** Whether a region is narrow enough somewhere that no line fits in. */
+  private hasSlit(region: Region, lay: Lay): boolean {
+    const radius = leastWallMm(lay.widthMm, this.height) / 2;
+    const slits = difference(region, offset(offset(region, -radius), radius * 1.01));
+    return areaMm2(slits) > lay.widthMm * lay.widthMm;
+  }
+  private fitting({ points, widthsMm }: FittingLine, isBetween: boolean): HeldLine {
     const lay = this.isFirst ? this.s.firstLayer : this.s.remainder;
-    const fullerMm = FULLNESS * this.height * (1 - Math.PI / 4);
-    this.held.push({ head: this.body, lay, points, widthsMm: widthsMm.map((w) => w + fullerMm), isPart: true });
+    const fullerMm = (isBetween ? 1 : FULLNESS) * this.height * (1 - Math.PI / 4);
+    return { head: this.body, lay, points, widthsMm: widthsMm.map((w) => w + fullerMm), isPart: true };
   }
 
   /** Solid and sparse lines of what the walls leave; bridges lie along their span. */

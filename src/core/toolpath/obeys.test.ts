@@ -111,21 +111,29 @@ describe('lines of their own kind are laid where they belong', () => {
 });
 
 describe('thin walls', () => {
-  test.each([
-    ['one line thick', 0.44],
-    ['one and a half', 0.66],
-    ['three quarters', 0.33],
-  ])('a fin %s is laid to nineteen parts in twenty', (_, thickMm) => {
-    const made = laid(boxMesh([0, 0, 0], [40, thickMm, 10]), noSkirt);
-    expect(made.partMm3 / made.volumeMm3).toBeGreaterThan(0.95);
-    expect(made.partMm3 / made.volumeMm3).toBeLessThan(1.03);
-  });
+  test.each([0.33, 0.44, 0.66, 0.9, 1, 1.1, 1.3, 1.5, 1.7, 1.84, 2, 2.1, 2.3, 2.6, 3.2])(
+    'a fin of %f mm is laid to nineteen parts in twenty, and no line lies on another',
+    (thickMm) => {
+      const made = laid(boxMesh([0, 0, 0], [40, thickMm, 4]), { ...noSkirt, infillPercent: 100 });
+      expect(made.partMm3 / made.volumeMm3).toBeGreaterThan(0.95);
+      expect(made.partMm3 / made.volumeMm3).toBeLessThan(1.03);
+    },
+  );
   test('so is a tube, closed all round, and no line is laid twice', () => {
     const tube = meshOfSolids([
       { shape: 'disc', x: 0, y: 0, w: 30, d: 30, fromMm: 0, toMm: 6 },
       { shape: 'disc', x: 0, y: 0, w: 29.1, d: 29.1, fromMm: 0, toMm: 6, isCut: true },
     ]);
     const made = laid(tube, noSkirt);
+    expect(made.partMm3 / made.volumeMm3).toBeGreaterThan(0.95);
+    expect(made.partMm3 / made.volumeMm3).toBeLessThan(1.03);
+  });
+  test.each([1, 1.3, 1.6, 2, 2.4])('a tube with a wall of %f mm too', (wallMm) => {
+    const tube = meshOfSolids([
+      { shape: 'disc', x: 0, y: 0, w: 30, d: 30, fromMm: 0, toMm: 4 },
+      { shape: 'disc', x: 0, y: 0, w: 30 - 2 * wallMm, d: 30 - 2 * wallMm, fromMm: 0, toMm: 4, isCut: true },
+    ]);
+    const made = laid(tube, { ...noSkirt, infillPercent: 100 });
     expect(made.partMm3 / made.volumeMm3).toBeGreaterThan(0.95);
     expect(made.partMm3 / made.volumeMm3).toBeLessThan(1.03);
   });

@@ -50,11 +50,17 @@ export function* cuttingLayers(mesh: Mesh, topology: Topology, s: MeshToolpathSe
     const contours = slicer.layer(k);
     const drawn = simplify(union(ringsOf(contours)), FINEST_MM);
     const region = s.contourOffsetMm === 0 ? drawn : offset(drawn, s.contourOffsetMm);
-    out.push({ zMm, heightMm: heights[k]!, region, gaps: contours.gaps });
+    const before = out.at(-1)?.region;
+    // upright walls: what is worked out of a region holds for the next layer too
+    const isSame = before !== undefined && isSameRegion(before, region);
+    out.push({ zMm, heightMm: heights[k]!, region: isSame ? before : region, gaps: contours.gaps });
     yield k / tops.length;
   }
   return out;
 }
+
+const isSameRegion = (a: Region, b: Region): boolean =>
+  a.length === b.length && a.every((ring, i) => ring.length === b[i]!.length && ring.every((v, j) => v === b[i]![j]));
 
 /** What each run of so many layers has in common, by its lowest layer; runs that reach beyond the top are left out. Two runs of half
  *  the length make one, and they may overlap: what is common to both stays the same. */
@@ -65,7 +71,8 @@ export function* commonOf(regions: readonly Region[], count: number): Stepwise<R
     const shift = Math.min(length, count - length);
     const next: Region[] = [];
     for (let k = 0; k + shift < common.length; k++) {
-      next.push(intersection(common[k]!, common[k + shift]!));
+      const [a, b] = [common[k]!, common[k + shift]!];
+      next.push(a === b ? a : intersection(a, b));
       yield k / common.length;
     }
     common = next;
@@ -75,10 +82,17 @@ export function* commonOf(regions: readonly Region[], count: number): Stepwise<R
 }
 
 /** What of a layer's inside must be solid: where one of so many layers above or below does not cover it. */
-export function solidOf(common: readonly Region[], k: number, solidLayers: number, inner: Region): Region {
+export function solidOf(
+  common: readonly Region[],
+  k: number,
+  solidLayers: number,
+  region: Region,
+  inner: Region,
+): Region {
   const below = common[k - solidLayers];
   const above = common[k + 1];
   if (!below || !above) return inner;
+  if (below === region && above === region) return [];
   const covered = intersection(intersection(inner, below), above);
   return covered.length === 0 ? inner : difference(inner, covered);
 }

@@ -2,10 +2,21 @@ import type { MotionLimits } from '../motion/limits.ts';
 import type { HeightChange } from './heightChanges.ts';
 import type { InfillPattern } from './infillPattern.ts';
 import type { HeadSettings, ProgramSettings } from './programWriter.ts';
-import type { Lay, ToolpathSettings } from './referencePart.ts';
+
+/** How one kind of line is laid. */
+export interface Lay {
+  readonly widthMm: number;
+  readonly speedMmPerS: number;
+  readonly accelerationMmPerS2: number;
+}
 
 /** How a mesh becomes a program, for estimates and for prints: effective values of one recipe on one machine, all of which bite. */
-export interface MeshToolpathSettings extends ToolpathSettings, HeadSettings, ProgramSettings {
+export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
+  readonly layerHeightMm: number;
+  readonly firstLayerHeightMm: number;
+  readonly walls: number;
+  readonly solidLayers: number;
+  readonly infillPercent: number;
   /** What the machine's controller holds a program to: the pace of a small layer is planned by it. */
   readonly motion: MotionLimits;
   readonly skirtLoops: number;
@@ -25,6 +36,12 @@ export interface MeshToolpathSettings extends ToolpathSettings, HeadSettings, Pr
   readonly headOffsetMm: readonly [x: number, y: number];
   /** Plastic laid aside at each change of head; none where it is 0. */
   readonly purgeMm3: number;
+  readonly visibleWall: Lay;
+  readonly hiddenWall: Lay;
+  readonly fill: Lay;
+  readonly solidFill: Lay;
+  readonly topSurface: Lay;
+  readonly firstLayer: Lay;
   readonly shortLoop: Lay;
   readonly bridge: Lay;
   readonly remainder: Lay;

@@ -20,7 +20,8 @@ export function* buildingSupport(
     const above = layers[k + gapLayers];
     if (above && k + gapLayers > 0) {
       const below = layers[k + gapLayers - 1]!;
-      const hanging = difference(above.region, offset(below.region, above.heightMm * reach));
+      const hanging =
+        above.region === below.region ? [] : difference(above.region, offset(below.region, above.heightMm * reach));
       const grown = hanging.filter((ring) => ring.length >= 6);
       if (areaMm2(grown) > SMALLEST_SUPPORT_MM2 / 4) column = union(column, grown);
     }

@@ -1,10 +1,13 @@
 import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Result } from '../../../core/result/result.ts';
-import { referenceParts, type ReferencePart } from '../../../core/toolpath/referencePart.ts';
+import { fail, type Result } from '../../../core/result/result.ts';
+import { referenceParts, type ReferencePart } from '../../../core/mesh/referenceParts.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson } from '../../../ui/api.ts';
+import type { ImpactRequest } from '../../../workers/impact.ts';
+import { otherFilesOf } from '../../checks/model/mesh.ts';
+import type { JobPage, JobRow } from '../../checks/model/pages.ts';
 import type { Impact } from '../../recipes/model/impact.ts';
 import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
@@ -15,37 +18,74 @@ const signed = (v: number, digits: number, unit: string): string =>
 const signedTime = (s: number): string =>
   Math.abs(s) < 0.5 ? '0 s' : `${s > 0 ? '+' : '−'}${formatDuration(Math.abs(s))}`;
 
-/** The same reference part under two recipes, and which changed value causes how much. */
+const isMesh = /\.(stl|obj|3mf|ply|amf)$/i;
+const fileOf = async (path: string): Promise<Blob> => {
+  const r = await fetch(path);
+  if (!r.ok) throw new Error('The file cannot be fetched; open the page again');
+  return r.blob();
+};
+/** What lies on a job's plate, as it came. */
+async function partOfJob(id: string): Promise<ImpactRequest['part']> {
+  const { mesh } = await fetchJson<JobPage>(`/api/jobs/${id}`);
+  if (!mesh) throw new Error('This job brought a program along, not a mesh');
+  const others = otherFilesOf(mesh).map(
+    async ({ sha256 }) => [sha256, await fileOf(`/api/jobs/${id}/program?original=${sha256}`)] as const,
+  );
+  return { file: await fileOf(`/api/jobs/${id}/program?original=1`), others: await Promise.all(others), choice: mesh };
+}
+
+/** The same part under two recipes, and which changed value causes how much. */
 export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }) {
-  const [part, setPart] = useState<ReferencePart>('block');
+  const [part, setPart] = useState<string>('block');
   const [impact, setImpact] = useState<Result<Impact> | null>(null);
   const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[0]}`) });
   const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[1]}`) });
+  const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => fetchJson<readonly JobRow[]>('/api/jobs') });
+  const own = (jobs.data ?? []).filter((j) => isMesh.test(j.fileName));
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;
-    const worker = new Worker(new URL('../../../workers/impact.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Result<Impact>>) => setImpact(data);
-    worker.postMessage({ a: a.data, b: b.data, part });
-    return () => worker.terminate();
+    let worker: Worker | null = null;
+    let isOver = false;
+    const start = async (): Promise<void> => {
+      const chosen = part in referenceParts ? (part as ReferencePart) : await partOfJob(part);
+      if (isOver) return;
+      worker = new Worker(new URL('../../../workers/impact.ts', import.meta.url), { type: 'module' });
+      worker.onmessage = ({ data }: MessageEvent<Result<Impact>>) => setImpact(data);
+      worker.postMessage({ a: a.data, b: b.data, part: chosen } satisfies ImpactRequest);
+    };
+    void start().catch((e: unknown) =>
+      setImpact(fail({ code: 'file', what: e instanceof Error ? e.message : 'The file cannot be fetched' })),
+    );
+    return () => {
+      isOver = true;
+      worker?.terminate();
+    };
   }, [a.data, b.data, part]);
   const found = impact?.ok ? impact.value : null;
   const isResin = a.data?.sheet.technology === 'resin';
   return (
     <section className="stage" aria-label="Impact">
       <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 8 }}>
-        <h2 style={{ fontSize: 14 }}>What the change does to a reference part</h2>
+        <h2 style={{ fontSize: 14 }}>What the change does to a part</h2>
         <NativeSelect
           size="xs"
-          aria-label="Reference part"
+          aria-label="Part"
           value={part}
-          onChange={(e) => setPart(e.currentTarget.value as ReferencePart)}
-          data={Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label }))}
+          onChange={(e) => setPart(e.currentTarget.value)}
+          data={[
+            {
+              group: 'Plain solids',
+              items: Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label })),
+            },
+            {
+              group: 'Plates of the farm’s jobs',
+              items: own.map((j) => ({ value: j.id, label: `${j.name} ${j.title}` })),
+            },
+          ]}
         />
         <span className="hint">
-          {isResin
-            ? 'from the layer sequence'
-            : 'its own toolpath of walls, floors, fill and travel, through the planner'}
+          {isResin ? 'from the layer sequence' : 'its program as it would print, through the planner'}
         </span>
       </div>
       {!impact && <p className="hint">Laying the part once for each changed value…</p>}

@@ -1,38 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { inspectGcode } from '../../../core/gcode/inspect.ts';
-import { exampleLimits } from '../../../core/motion/limits.ts';
-import { generatePartProgram, referenceParts, type ToolpathSettings } from '../../../core/toolpath/referencePart.ts';
+import { boxMesh } from '../../../core/mesh/solids.ts';
+import { momentsOf } from '../../../core/mesh/moments.ts';
+import { referenceParts, type ReferencePart } from '../../../core/mesh/referenceParts.ts';
 import { validRecipeFixture } from '../../rules/fixture.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { estimate, impactOf, type RecipeAt } from './impact.ts';
-import type { RecipeSheet } from './recipe.ts';
+import { workOut, type RecipeSheet } from './recipe.ts';
 
-const lay = { widthMm: 0.44, speedMmPerS: 40, accelerationMmPerS2: 1000 };
-const plain: ToolpathSettings = {
-  layerHeightMm: 0.2,
-  firstLayerHeightMm: 0.2,
-  walls: 3,
-  solidLayers: 4,
-  infillPercent: 100,
-  visibleWall: lay,
-  hiddenWall: lay,
-  fill: lay,
-  solidFill: lay,
-  topSurface: lay,
-  firstLayer: lay,
-  travelSpeedMmPerS: 130,
-  retractionMm: 1,
-  retractionMmPerS: 35,
-  flow: 1,
-  filamentDiameterMm: 1.75,
-  nozzleC: 210,
-  bedC: 60,
-};
-const read = (text: string) => {
-  const r = inspectGcode(new TextEncoder().encode(text), exampleLimits);
-  if (!r.ok) throw new Error(r.failure.what);
-  return r.value;
-};
 const own = validRecipeFixture('filament').values;
 const base: Values = Object.fromEntries(
   Object.entries(own).filter(
@@ -58,38 +32,35 @@ const sheet = (values: Values): RecipeSheet => ({
   revisions: [],
 });
 const at = (values: Values = {}): RecipeAt => ({ name: 'r', sheet: sheet(values), overrides: {} });
+const block = referenceParts.block.mesh();
+const effectiveOf = (values: Values): Values => workOut(sheet(values), {}).input.values;
 const impact = (a: RecipeAt, b: RecipeAt) => {
-  const r = impactOf(a, b, 'block');
+  const r = impactOf(a, b, boxMesh([0, 0, 0], [20, 15, 8]));
   if (!r.ok) throw new Error(r.failure.what);
   return r.value;
 };
 
 describe('a reference part', () => {
-  test.each(['block', 'drum'] as const)('laid solid, the %s has the volume of the solid within 3 percent', (part) => {
-    const { widthMm, depthMm, heightMm, shape } = referenceParts[part];
-    const solid = (shape === 'box' ? widthMm * depthMm : (Math.PI * widthMm * depthMm) / 4) * heightMm;
-    expect(Math.abs(read(generatePartProgram(part, plain)).extrudedVolumeMm3 / solid - 1)).toBeLessThan(0.03);
-  });
-  test('stays inside its outline and has the layers its height asks for', () => {
-    const r = read(generatePartProgram('block', { ...plain, infillPercent: 15 }));
-    const [x, y] = r.boundsMm!.max.map((m, i) => m - r.boundsMm!.min[i]!);
-    expect([x, y, r.layers]).toEqual([expect.closeTo(40 - 0.44, 3), expect.closeTo(30 - 0.44, 3), 100]);
-  });
-  test('a cup is open: nothing lies inside above its floor', () => {
-    expect(read(generatePartProgram('cup', { ...plain, infillPercent: 100 })).extrudedVolumeMm3).toBeCloseTo(
-      read(generatePartProgram('cup', { ...plain, infillPercent: 0 })).extrudedVolumeMm3,
-      6,
-    );
-  });
-  test.each(['block', 'drum', 'cup'] as const)('the %s is a program the own reader has nothing against', (part) => {
-    const r = read(generatePartProgram(part, plain));
-    expect([r.problemCount, r.unknownWords, r.coldExtrusionLine, r.nozzleAtEndC, r.bedAtEndC]).toEqual([
-      0,
-      [],
-      0,
-      0,
-      0,
-    ]);
+  const solids: Readonly<Record<ReferencePart, number>> = {
+    block: 40 * 30 * 20,
+    drum: Math.PI * 25 ** 2 * 25,
+    cup: Math.PI * (20 ** 2 * 40 - 18 ** 2 * 38),
+  };
+  test.each(Object.entries(solids))('has the volume its name says, a %s', (part, mm3) =>
+    expect(momentsOf(referenceParts[part as ReferencePart].mesh(), [0, 0, 0]).volume / mm3).toBeCloseTo(1, 2),
+  );
+  test.each(Object.entries(solids))('laid solid, a %s takes the mass of the solid within 3 percent', (part, mm3) => {
+    const plain = {
+      flow: 1,
+      scaleXPercent: 100,
+      scaleYPercent: 100,
+      scaleZPercent: 100,
+      supportAngleDeg: 90,
+      refillMm: 0,
+    };
+    const values = { ...plain, infillPercent: 100, skirtLoops: 0, brimMm: 0, minimumLayerTimeS: 0, contourOffsetMm: 0 };
+    const r = estimate(effectiveOf(values), referenceParts[part as ReferencePart].mesh());
+    expect(r.ok && Math.abs(r.value.massG / ((mm3 * 1.07) / 1000) - 1)).toBeLessThan(0.03);
   });
 });
 
@@ -119,7 +90,10 @@ describe('an impact', () => {
   });
   test('without a layer height it says so', () => {
     const { layerHeightMm: _, ...rest } = own;
-    expect(estimate(rest, 'block')).toMatchObject({ ok: false, failure: { what: 'No layer height to estimate with' } });
+    expect(estimate(rest, block)).toMatchObject({
+      ok: false,
+      failure: { what: '“Layer height” is missing, a value of the process profile' },
+    });
   });
 });
 
@@ -139,20 +113,21 @@ describe('a resin recipe', () => {
   };
   test('takes its layer sequence: bottom, transition in even steps, the rest', () => {
     // 20 mm / 0.05 = 400 layers: 5 × 20, then 16.4, 12.8, 9.2, 5.6, then 391 × 2, and 400 × 8 dark
-    const r = estimate(resin, 'block', 'resin');
+    const r = estimate(resin, block, 'resin');
     expect(r.ok && r.value.timeS).toBeCloseTo(100 + 44 + 391 * 2 + 400 * 8, 6);
     expect(r.ok && r.value.cost).toBeCloseTo((100 + 44 + 782 + 3200) / 1000, 6);
   });
   test('costs its resin too: a block is solid, a cup a shell of 2 mm', () => {
     const costOf = (part: 'block' | 'cup') => {
-      const r = estimate({ ...resin, machineRatePerHour: 0, pricePerLitre: 50 }, part, 'resin');
+      const r = estimate({ ...resin, machineRatePerHour: 0, pricePerLitre: 50 }, referenceParts[part].mesh(), 'resin');
       return r.ok ? r.value.cost : NaN;
     };
     expect(costOf('block')).toBeCloseTo(0.024 * 50, 9);
-    expect(costOf('cup')).toBeCloseTo(((Math.PI / 4) * (40 ** 2 * 40 - 36 ** 2 * 38) * 50) / 1e6, 9);
+    const sides = (90 / 2) * Math.sin((2 * Math.PI) / 90); // of the area of a circle's square radius, with ninety sides
+    expect(costOf('cup')).toBeCloseTo((sides * (20 ** 2 * 40 - 18 ** 2 * 38) * 50) / 1e6, 9);
   });
   test('whose plate would not come back is not estimated', () =>
-    expect(estimate({ ...resin, returnFirstMm: 4 }, 'block', 'resin')).toMatchObject({
+    expect(estimate({ ...resin, returnFirstMm: 4 }, block, 'resin')).toMatchObject({
       ok: false,
       failure: { what: expect.stringContaining('not equal') },
     }));

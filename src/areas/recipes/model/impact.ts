@@ -1,18 +1,18 @@
 import { inspectGcode } from '../../../core/gcode/inspect.ts';
+import type { GcodeReport } from '../../../core/gcode/report.ts';
+import { boundsOf, type Mesh } from '../../../core/mesh/mesh.ts';
+import { momentsOf } from '../../../core/mesh/moments.ts';
+import { topologyOf } from '../../../core/mesh/topology.ts';
+import { printSequence } from '../../../core/resin/sequence.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { massG } from '../../../core/toolpath/bead.ts';
-import {
-  generatePartProgram,
-  referenceParts,
-  volumeMm3,
-  type ReferencePart,
-} from '../../../core/toolpath/referencePart.ts';
+import { generateToolpath } from '../../../core/toolpath/generateToolpath.ts';
+import { scaledAboutFoot } from '../../../core/toolpath/regions.ts';
+import type { MeshToolpathSettings } from '../../../core/toolpath/settings.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { numberOf, type SettingValue, type Values } from '../../library/settings/define.ts';
-import { layMissing, laySettingsOf } from '../../library/model/toolpathSettings.ts';
-import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { motionMissing, motionOf } from '../../library/model/resinMotion.ts';
-import { printSequence } from '../../../core/resin/sequence.ts';
+import { meshLayOf, meshLayWants } from '../../rules/meshLay.ts';
 import { workOut, type RecipeSheet } from './recipe.ts';
 
 export interface Estimated {
@@ -43,21 +43,28 @@ export interface Impact {
   /** How far the shares together are from the whole. */ readonly restS: number;
 }
 
-/** Time, mass, cost and highest flow of a reference part under effective values: its own toolpath through the real planner. */
+/** What programs of one part came to, by what they were laid by: many values change nothing of a program. */
+type Laid = Map<string, Result<GcodeReport>>;
+
+/** Time, mass, cost and highest flow of a part that stands on the plate, under effective values: its own program, as a print of it would
+ *  be, through the planner. Nothing of the machine's own blocks but its heat belongs to the part. */
 export function estimate(
-  v: Values,
-  part: ReferencePart,
+  own: Values,
+  part: Mesh,
   technology: 'filament' | 'resin' = 'filament',
+  laid: Laid = new Map(),
 ): Result<Estimated> {
-  if (technology === 'resin') return estimateResin(v, part);
-  const missing = layMissing(v);
-  if (missing) return fail({ code: 'missing', what: `No ${missing} to estimate with`, todo: 'give the recipe one' });
-  const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
-  const s = laySettingsOf(v);
-  const report = inspectGcode(new TextEncoder().encode(generatePartProgram(part, s)), motionLimitsOf(v));
+  if (technology === 'resin') return estimateResin(own, part);
+  const v = { ...own, startBlock: 'M140 S{bed}\nM190 S{bed}\nM109 S{nozzle}\nG28', endBlock: 'M104 S0\nM140 S0' };
+  const s = meshLayOf(v, '');
+  if (!s) return fail({ code: 'missing', what: meshLayWants(v)!, todo: 'give the recipe one to estimate with' });
+  const by = JSON.stringify(s);
+  const report = laid.get(by) ?? layAndRead(part, s);
+  laid.set(by, report);
   if (!report.ok) return report;
   const { timeS, heatingS, extrudedVolumeMm3, highestFlowMm3PerS } = report.value;
-  const mass = massG(extrudedVolumeMm3, n('densityGPerCm3'));
+  const mass = massG(extrudedVolumeMm3, numberOf(v, 'densityGPerCm3')!);
+  const n = (key: string): number => numberOf(v, key) ?? 0;
   return succeed({
     timeS,
     massG: mass,
@@ -65,17 +72,22 @@ export function estimate(
     highestFlowMm3PerS,
   });
 }
+function layAndRead(part: Mesh, s: MeshToolpathSettings): Result<GcodeReport> {
+  const stands = scaledAboutFoot(part, s.scale);
+  const laid = generateToolpath(stands, topologyOf(stands), s);
+  return laid.ok ? inspectGcode(new TextEncoder().encode(laid.value.gcode), s.motion) : laid;
+}
 
-/** Time of the layer sequence, and resin by the part's volume: an open part is a shell. Flow has no meaning here, and mass would need a
+/** Time of the layer sequence, and resin by the part's volume. Flow has no meaning here, and mass would need a
  *  density nobody states for a resin. */
-function estimateResin(v: Values, part: ReferencePart): Result<Estimated> {
+function estimateResin(v: Values, part: Mesh): Result<Estimated> {
   const motion = motionOf(v);
   const missing = ['resinLayerMm', 'exposureS', 'exposureBottomS'].find((key) => numberOf(v, key) === null);
   const wrong = missing ? `no ${findSetting(missing)!.label.toLowerCase()}` : motionMissing(motion);
   if (wrong) return fail({ code: 'missing', what: `Nothing to estimate with: ${wrong}`, todo: 'give the recipe one' });
   const n = (key: string): number => numberOf(v, key) ?? 0;
   const { totalS } = printSequence(
-    referenceParts[part].heightMm,
+    boundsOf(part).max[2],
     n('resinLayerMm'),
     {
       bottomS: n('exposureBottomS'),
@@ -85,7 +97,7 @@ function estimateResin(v: Values, part: ReferencePart): Result<Estimated> {
     },
     motion,
   );
-  const resin = (volumeMm3(part) / 1e6) * n('pricePerLitre');
+  const resin = (momentsOf(part, boundsOf(part).min).volume / 1e6) * n('pricePerLitre');
   return succeed({
     timeS: totalS,
     massG: 0,
@@ -96,7 +108,7 @@ function estimateResin(v: Values, part: ReferencePart): Result<Estimated> {
 
 /** The same part under two recipes, and what each changed value does by itself: the first recipe with that one value of the
  *  second. Shares need not add up, because values act on one another; what they leave is said. */
-export function impactOf(a: RecipeAt, b: RecipeAt, part: ReferencePart): Result<Impact> {
+export function impactOf(a: RecipeAt, b: RecipeAt, part: Mesh): Result<Impact> {
   const before = workOut(a.sheet, a.overrides);
   const after = workOut(b.sheet, b.overrides);
   const technology = a.sheet.technology;
@@ -106,8 +118,9 @@ export function impactOf(a: RecipeAt, b: RecipeAt, part: ReferencePart): Result<
       what: 'One recipe is for filament, the other for resin',
       todo: 'choose two of one kind',
     });
-  const first = estimate(before.input.values, part, technology);
-  const second = estimate(after.input.values, part, technology);
+  const laid: Laid = new Map();
+  const first = estimate(before.input.values, part, technology, laid);
+  const second = estimate(after.input.values, part, technology, laid);
   if (!first.ok) return first;
   if (!second.ok) return second;
   const shares: Share[] = [];
@@ -119,7 +132,7 @@ export function impactOf(a: RecipeAt, b: RecipeAt, part: ReferencePart): Result<
       y.value === null
     )
       continue; // what follows from another value is that one's share
-    const alone = estimate(workOut(a.sheet, { ...a.overrides, [key]: y.value }).input.values, part, technology);
+    const alone = estimate(workOut(a.sheet, { ...a.overrides, [key]: y.value }).input.values, part, technology, laid);
     if (!alone.ok) continue;
     const share: Share = {
       key,

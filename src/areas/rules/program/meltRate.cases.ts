@@ -168,9 +168,9 @@ export const cases: RuleCases = {
           limit: '10 mm³/s',
           origin: 'proven, T-0001',
           fix: 'slow these lines to 59.6 % of their speed',
-          line: 7368,
-          layer: 61,
-          zMm: 12.2,
+          line: 3508,
+          layer: 26,
+          zMm: 5.2,
           trialId: 't',
           change: {
             values: {

@@ -1,19 +1,24 @@
 import { areaMm2, difference, intersection, offset, ringAreaMm2, type Region, type Ring } from '../geometry/clip.ts';
 
-/** A line along the middle of a wall too thin for two, and how wide each of its pieces is. */
-export interface SingleLine {
+/** A line along a wall too thin for a row of loops, and how wide each of its pieces is. */
+export interface FittingLine {
   readonly points: readonly number[];
   readonly widthsMm: readonly number[];
 }
 interface ThinWalls {
-  /** What is left for walls of two lines and more. */
+  /** What is left for rows of loops. */
   readonly rest: Region;
-  readonly lines: readonly SingleLine[];
+  readonly lines: readonly FittingLine[];
 }
 
 const STEP_WIDTHS = 0.75;
 /** A wall thinner than so much of a line is not laid: a nozzle cannot lay it. Common practice, no source. */
 const LEAST_WIDTHS = 0.5;
+/** One line fills a wall of so many lines, two beside each other fill a thicker one. */
+const ONE_WIDTHS = 1.5;
+
+/** The thinnest wall that a line is laid into. */
+export const leastWallMm = (lineMm: number, heightMm: number): number => Math.max(LEAST_WIDTHS * lineMm, heightMm);
 
 /** Whether a region may hold walls too thin to be shrunk by so much: it lost more than its outline says (Steiner's formula). */
 export function mayBeThin(region: Region, shrunk: Region, byMm: number): boolean {
@@ -30,17 +35,17 @@ export function mayBeThin(region: Region, shrunk: Region, byMm: number): boolean
   return areaMm2(shrunk) - expected > byMm * byMm * 0.5;
 }
 
-/** Walls thinner than so much, each as one line of its own width; the rest of the region for ordinary walls. */
+/** Walls thinner than so much, each as one or two lines that share its width; the rest of the region for ordinary walls. */
 export function thinWallsOf(region: Region, thinnerThanMm: number, lineMm: number, heightMm: number): ThinWalls {
   const radius = thinnerThanMm / 2;
   const thin = difference(region, offset(offset(region, -radius), radius * 1.01));
-  const leastMm = Math.max(LEAST_WIDTHS * lineMm, heightMm);
+  const leastMm = leastWallMm(lineMm, heightMm);
   const pieces = thin.filter((ring) => ringAreaMm2(ring) > lineMm * lineMm);
-  const lines: SingleLine[] = [];
+  const lines: FittingLine[] = [];
   const laid: Ring[] = [];
   for (const outer of pieces) {
     const piece = intersection([outer], thin);
-    const own = middleLines(piece, leastMm, thinnerThanMm * 1.05, lineMm);
+    const own = fittingLines(piece, leastMm, thinnerThanMm * 1.05, lineMm);
     if (own.length === 0) continue;
     lines.push(...own);
     laid.push(...piece);
@@ -48,13 +53,13 @@ export function thinWallsOf(region: Region, thinnerThanMm: number, lineMm: numbe
   return { lines, rest: laid.length === 0 ? region : difference(region, laid) };
 }
 
-/** Middles between facing sides, in stretches: from every place of the outline straight across to the other side. */
-function middleLines(piece: Region, leastMm: number, mostMm: number, lineMm: number): SingleLine[] {
+/** Lines between facing sides, in stretches: from every place of the outline straight across to the other side. */
+function fittingLines(piece: Region, leastMm: number, mostMm: number, lineMm: number): FittingLine[] {
   const stepMm = STEP_WIDTHS * lineMm;
   const visited = new Map<string, number>();
   const cell = (x: number, y: number): [number, number] => [Math.round(x / stepMm), Math.round(y / stepMm)];
-  const out: SingleLine[] = [];
-  let run: { id: number; points: number[]; widths: number[] } | null = null;
+  const out: FittingLine[] = [];
+  let run: { id: number; from: number[]; to: number[]; widths: number[] } | null = null;
   let runs = 0;
   const isTaken = (x: number, y: number, id: number): boolean => {
     const [cx, cy] = cell(x, y);
@@ -67,12 +72,17 @@ function middleLines(piece: Region, leastMm: number, mostMm: number, lineMm: num
   };
   const close = (isRound: boolean): void => {
     if (run && run.widths.length > 1) {
-      const { points, widths } = run;
+      const { from, to, widths } = run;
       if (isRound) {
-        points.push(points[0]!, points[1]!);
+        for (const side of [from, to]) side.push(side[0]!, side[1]!);
         widths.push(widths[0]!);
       }
-      out.push({ points, widthsMm: widths.slice(1).map((w, i) => (w + widths[i]!) / 2) });
+      const lanes = mean(widths) < ONE_WIDTHS * lineMm ? [1 / 2] : [1 / 4, 3 / 4];
+      for (const lane of lanes)
+        out.push({
+          points: from.map((v, i) => v + lane * (to[i]! - v)),
+          widthsMm: widths.slice(1).map((w, i) => (w + widths[i]!) / 2 / lanes.length),
+        });
     }
     run = null;
   };
@@ -95,8 +105,9 @@ function middleLines(piece: Region, leastMm: number, mostMm: number, lineMm: num
           close(false);
           continue;
         }
-        run ??= { id: ++runs, points: [], widths: [] };
-        run.points.push(mx, my);
+        run ??= { id: ++runs, from: [], to: [], widths: [] };
+        run.from.push(px, py);
+        run.to.push(px + nx * across, py + ny * across);
         run.widths.push(across);
         visited.set(cell(mx, my).join(' '), run.id);
       }
@@ -105,6 +116,8 @@ function middleLines(piece: Region, leastMm: number, mostMm: number, lineMm: num
   }
   return out;
 }
+
+const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
 /** How far it is from a place on the outline straight in to the other side; Infinity beyond the most. */
 function acrossMm(region: Region, px: number, py: number, nx: number, ny: number, mostMm: number): number {
