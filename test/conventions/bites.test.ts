@@ -6,7 +6,10 @@ import { notAppliedOf, settingsOfOthers } from '../../src/areas/rules/applied.ts
 import { laidBy, meshLayOf } from '../../src/areas/rules/meshLay.ts';
 import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts';
 import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
+import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
+import { meshOfSolids } from '../../src/core/mesh/solid.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { boxOf } from '../../src/core/geometry/clip.ts';
 import { laid, type Laid } from '../meshes/laid.ts';
 import { everyLineKind } from '../meshes/solids.ts';
 
@@ -14,6 +17,7 @@ const base: Values = {
   flow: 1,
   brimMm: 0,
   skirtLoops: 0,
+  skirtLeastMm: 0,
   minimumLayerTimeS: 0,
   pressureCommand: 'M4100 S{value}',
   supportAngleDeg: 89,
@@ -27,7 +31,7 @@ const generate = (values: Values, solid = everyLineKind(), hasSecondHead = false
 
 /** What a program of a value must show: the figure itself, or how it changes from one value to the other. */
 interface Bite {
-  readonly values: readonly [number | string, number | string];
+  readonly values: readonly [number | string | boolean, number | string | boolean];
   readonly with?: Values;
   readonly of: (made: Laid) => number;
   readonly is?: 'value' | 'ratio' | 'difference' | 'more' | 'other';
@@ -35,7 +39,10 @@ interface Bite {
   readonly within?: number;
   /** Support is laid by a second head. */
   readonly hasSecondHead?: boolean;
+  readonly solid?: Mesh;
 }
+/** A speed that no other kind of line has. */
+const OWN = 37;
 const figure = ({ lines }: Laid, line: RegExp): number => Number(line.exec(lines.find((l) => line.test(l)) ?? '')?.[1]);
 const lengthAt = ({ path }: Laid, mmPerS: number): number => {
   let sum = 0;
@@ -44,9 +51,37 @@ const lengthAt = ({ path }: Laid, mmPerS: number): number => {
       sum += Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!);
   return sum;
 };
+/** Lines at the speed that no other kind has. */
+const atOwn = ({ path }: Laid): number[] =>
+  Array.from({ length: path.count }, (_, i) => i).filter(
+    (i) => path.extruded[i] === 1 && Math.abs(path.mmPerS[i]! - OWN) < 0.02,
+  );
+const plate = boxMesh([0, 0, 0], [20, 20, 4]);
+const ring = meshOfSolids([
+  { shape: 'disc', x: 0, y: 0, w: 30, d: 30, fromMm: 0, toMm: 3 },
+  { shape: 'disc', x: 0, y: 0, w: 16, d: 16, fromMm: 0, toMm: 3, isCut: true },
+]);
+/** Of a plate without infill, what lies within the walls is its floor and its top. */
+const hollowPlate = {
+  solid: plate,
+  with: { infillPercent: 0, solidFillSpeedMmPerS: OWN, topSurfaceSpeedMmPerS: OWN, firstLayerSpeedMmPerS: OWN },
+} as const;
+const solidLayersIn = (m: Laid, from: number, to: number): number =>
+  new Set(
+    atOwn(m)
+      .map((i) => m.path.layer[i]!)
+      .filter((layer) => layer >= from && layer < to),
+  ).size;
+/** In how many ways these lines lie. */
+const waysAtOwn = (m: Laid): number =>
+  new Set(atOwn(m).map((i) => (m.path.x1[i]! - m.path.x0[i]!) * (m.path.y1[i]! - m.path.y0[i]!) > 0)).size;
+const travelMm = ({ path }: Laid): number => {
+  let sum = 0;
+  for (let i = 0; i < path.count; i++)
+    if (path.extruded[i] !== 1) sum += Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!);
+  return sum;
+};
 const firstLayerLeft = ({ report }: Laid): number => report.layerRows[0]!.minX;
-/** A speed that no other kind of line has. */
-const OWN = 37;
 
 /** Values that bound others: no line of a program holds them, rules hold the program against them. */
 const boundsOnly: ReadonlySet<SettingKey> = new Set<SettingKey>([
@@ -112,6 +147,32 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   },
   infillPattern: { values: ['lines', 'gyroid'], of: (m) => m.lines.length, is: 'other' },
   solidLayers: { values: [2, 6], with: { solidFillSpeedMmPerS: OWN }, of: (m) => lengthAt(m, OWN), is: 'more' },
+  topLayers: { ...hollowPlate, values: [3, 6], of: (m) => solidLayersIn(m, 10, 20) },
+  floorLayers: { ...hollowPlate, values: [3, 6], of: (m) => solidLayersIn(m, 0, 10) },
+  topDirection: {
+    values: ['crossed', 'alike'],
+    solid: plate,
+    with: { infillPercent: 100, solidFillSpeedMmPerS: OWN },
+    of: waysAtOwn,
+    is: 'other',
+  },
+  seam: { values: ['back', 'nearest'], of: travelMm, is: 'other' },
+  fillOverlapPercent: {
+    values: [0, 50],
+    solid: plate,
+    with: { infillPercent: 100, fillWidthMm: 0.5, solidFillSpeedMmPerS: OWN },
+    of: (m) => Math.max(...atOwn(m).map((i) => m.path.x1[i]!)),
+    is: 'difference',
+    times: 0.5 / 100,
+    within: 0.01,
+  },
+  solidBelowMm2: {
+    values: [50, 500],
+    solid: plate,
+    with: { infillPercent: 10, solidFillSpeedMmPerS: OWN, fillSpeedMmPerS: 60 },
+    of: (m) => lengthAt(m, OWN),
+    is: 'more',
+  },
   travelSpeedMmPerS: { values: [90, 170], of: (m) => figure(m, /^G0 X.* F(\d+)/), times: 60 },
   minimumLayerTimeS: { values: [12, 18], of: (m) => m.report.layerRows.at(-4)!.timeS, within: 0.03 * 18 },
   supportAngleDeg: { values: [80, 40], of: (m) => m.restMm3, is: 'other' },
@@ -122,6 +183,43 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     is: 'difference',
     times: -1,
     within: 0.01,
+  },
+  supportGapXYMm: {
+    values: [0.3, 1.3],
+    with: { supportAngleDeg: 45 },
+    of: (m) => boxOf(...m.supports[10]!)[0],
+    is: 'difference',
+    within: 0.01,
+  },
+  supportPercent: {
+    values: [10, 20],
+    with: { supportAngleDeg: 45, supportSpeedMmPerS: OWN },
+    of: (m) => lengthAt(m, OWN),
+    is: 'ratio',
+    within: 0.1,
+  },
+  contactPercent: {
+    values: [30, 60],
+    with: { supportAngleDeg: 45, supportContactSpeedMmPerS: OWN },
+    of: (m) => lengthAt(m, OWN),
+    is: 'ratio',
+    within: 0.15,
+  },
+  contactLayers: {
+    values: [1, 3],
+    with: { supportAngleDeg: 45, supportContactSpeedMmPerS: OWN },
+    of: (m) => new Set(atOwn(m).map((i) => m.path.layer[i]!)).size,
+  },
+  supportOnPlateOnly: {
+    values: [false, true],
+    solid: joined([
+      boxMesh([0, 0, 0], [40, 30, 2]),
+      boxMesh([16, 11, 2], [24, 19, 6]),
+      boxMesh([5, 5, 6], [35, 25, 8]),
+    ]),
+    with: { supportAngleDeg: 45 },
+    of: (m) => m.supports.filter((s) => s.length > 0).length,
+    is: 'other',
   },
   headOffsetXMm: { values: [-0.3, 0.4], ...ofSecondHead, of: (m) => leastOfSecond(m, 'x0'), is: 'difference' },
   headOffsetYMm: { values: [-0.3, 0.4], ...ofSecondHead, of: (m) => leastOfSecond(m, 'y0'), is: 'difference' },
@@ -142,6 +240,15 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     within: 0.1,
   },
   brimMm: { values: [2, 6], of: firstLayerLeft, is: 'difference', times: -1, within: 0.5 },
+  brimGapMm: { values: [0, 1], with: { brimMm: 3 }, of: firstLayerLeft, is: 'difference', times: -1, within: 0.01 },
+  brimSides: { values: ['outside', 'both'], solid: ring, with: { brimMm: 3 }, of: (m) => m.restMm3, is: 'other' },
+  skirtLeastMm: { values: [10, 60], with: { skirtLoops: 1 }, of: (m) => m.restMm3, is: 'more' },
+  draughtScreenMm: {
+    values: [2, 6],
+    with: { skirtLoops: 1 },
+    of: (m) => m.report.layerRows.filter((l) => l.minX < m.report.layerRows.at(-1)!.minX - 5).length * 0.2,
+    within: 0.01,
+  },
   skirtLoops: { values: [1, 4], of: firstLayerLeft, is: 'difference', times: -0.4, within: 0.1 },
   skirtGapMm: {
     values: [3, 8],
@@ -174,8 +281,8 @@ describe('every value of a recipe that a program can hold is in the program', ()
 
   test.each(Object.entries(bites))(
     '%s',
-    (key, { values: [a, b], with: also, hasSecondHead, of, is = 'value', times = 1, within = 1e-3 }) => {
-      const [first, second] = [a, b].map((v) => of(generate({ ...also, [key]: v }, undefined, hasSecondHead))) as [
+    (key, { values: [a, b], with: also, solid, hasSecondHead, of, is = 'value', times = 1, within = 1e-3 }) => {
+      const [first, second] = [a, b].map((v) => of(generate({ ...also, [key]: v }, solid, hasSecondHead))) as [
         number,
         number,
       ];

@@ -268,7 +268,7 @@ test('the impact of one recipe on another is read, with the share of each change
   await isOther(block);
   const cup = await timeOf();
   const own = part.locator('optgroup[label="Plates of the farm’s jobs"] option').first();
-  await part.selectOption((await own.getAttribute('value'))!);
+  await part.selectOption(await own.getAttribute('value'));
   await isOther(cup);
 });
 

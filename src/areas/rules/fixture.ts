@@ -78,6 +78,7 @@ const filament: Values = {
   minimumLayerTimeS: 12,
   supportAngleDeg: 45,
   brimMm: 4,
+  skirtLeastMm: 0,
 };
 const resin: Values = {
   travelXMm: 143,

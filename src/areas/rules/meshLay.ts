@@ -1,4 +1,4 @@
-import { infillPatterns } from '../../core/toolpath/infillPattern.ts';
+import { brimSides, infillPatterns, seams, topDirections } from '../../core/toolpath/choices.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
 import type { Lay, MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
@@ -29,7 +29,10 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     firstLayerHeightMm: n('firstLayerHeightMm'),
     lineWidthMm: n('lineWidthMm'),
     walls: n('walls'),
-    solidLayers: n('solidLayers', SOLID_LAYERS),
+    topLayers: n('topLayers', SOLID_LAYERS),
+    floorLayers: n('floorLayers', SOLID_LAYERS),
+    topDirection: choiceOf(topDirections, v['topDirection']),
+    seam: choiceOf(seams, v['seam']),
     infillPercent: n('infillPercent'),
     travelSpeedMmPerS: n('travelSpeedMmPerS'),
     retractionMm: n('retractionMm'),
@@ -55,11 +58,22 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     liftMm: n('liftMm'),
     skirtLoops: n('skirtLoops', 1),
     skirtGapMm: n('skirtGapMm', 5),
+    skirtLeastMm: n('skirtLeastMm'),
+    draughtScreenMm: n('draughtScreenMm'),
     brimMm: n('brimMm'),
+    brimGapMm: n('brimGapMm'),
+    brimSides: choiceOf(brimSides, v['brimSides']),
     minimumLayerTimeS: n('minimumLayerTimeS'),
-    infillPattern: infillPatterns.find((p) => p === v['infillPattern']) ?? 'lines',
+    infillPattern: choiceOf(infillPatterns, v['infillPattern']),
+    fillOverlapPercent: n('fillOverlapPercent'),
+    solidBelowMm2: n('solidBelowMm2'),
     supportAngleDeg: numberOf(v, 'supportAngleDeg'),
     supportGapZMm: n('supportGapZMm', n('layerHeightMm')),
+    supportGapXYMm: n('supportGapXYMm', 0.3),
+    supportPercent: n('supportPercent', 16),
+    contactLayers: n('contactLayers', 1),
+    contactPercent: n('contactPercent', 50),
+    supportOnPlateOnly: v['supportOnPlateOnly'] === true,
     headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],
     standbyC: numberOf(v, 'standbyC'),
     purgeMm3: n('purgeMm3'),
@@ -77,6 +91,9 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
   };
 }
 
+/** What was chosen; the first where nothing was. */
+const choiceOf = <C extends string>(choices: readonly [C, ...C[]], value: unknown): C =>
+  choices.find((c) => c === value) ?? choices[0];
 /** How one kind of line is laid. */
 function layOf(v: Values, kind: string): Lay {
   const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;

@@ -1,4 +1,4 @@
-import { areaMm2, boxOf, boxOfBoxes, difference, union, type Box, type Region } from '../geometry/clip.ts';
+import { areaMm2, boxOf, boxOfBoxes, union, type Box, type Region } from '../geometry/clip.ts';
 import type { Mesh } from '../mesh/mesh.ts';
 import type { Topology } from '../mesh/topology.ts';
 import { succeed, type Result } from '../result/result.ts';
@@ -9,9 +9,9 @@ import { oneHead, type Head, type Heads } from './heads.ts';
 import { LayerLines } from './layerLines.ts';
 import { PartWriter } from './partWriter.ts';
 import { placeTower } from './purgeTower.ts';
-import { commonOf, cuttingLayers, solidOf, type ToolpathLayer } from './regions.ts';
+import { commonRuns, cuttingLayers, solidOf, type ToolpathLayer } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
-import { buildingSupport } from './support.ts';
+import { buildingSupport, supportParts } from './support.ts';
 
 export interface Toolpath {
   readonly gcode: string;
@@ -42,8 +42,9 @@ export function* generatingToolpath(
       ? layers.map((): Region => [])
       : yield* within(buildingSupport(layers, s, s.supportAngleDeg), 0.3, 0.4);
   const regions = layers.map((l) => l.region);
-  const common =
-    s.solidLayers > 0 && s.infillPercent < 100 ? yield* within(commonOf(regions, s.solidLayers), 0.4, 0.5) : [];
+  const isSparse = s.infillPercent < 100;
+  const common = isSparse ? yield* within(commonRuns(regions, s), 0.4, 0.5) : null;
+  const screen = s.draughtScreenMm > 0 ? screenRound(layers, supports, s.draughtScreenMm) : null;
   const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
   const p = new PartWriter(s, heads);
   const tower =
@@ -55,19 +56,18 @@ export function* generatingToolpath(
   let before: LayerLines | null = null;
   for (const [k, layer] of layers.entries()) {
     const lines: LayerLines = new LayerLines(k + 1, layer, p.body, p.headOf);
-    const above = supports[k + 1] ?? [];
-    if (k === 0) lines.surround([...union(layer.region, supports[0]), ...(tower.value?.strips.flat() ?? [])]);
+    if (k === 0) lines.surround(screen ?? [...union(layer.region, supports[0]), ...(tower.value?.strips.flat() ?? [])]);
+    if (screen && k < screenLayers(layers, s)) lines.screen(screen);
     const inner = lines.walls(layer.region, before);
     before = lines;
-    if (supports[k]!.length > 0) lines.support(supports[k]!, above);
+    if (supports[k]!.length > 0) lines.support(supportParts(supports, k, s.contactLayers));
     const bridges =
       k === 0 ? [] : bridgesIn(layer.region, regions[k - 1]!, supports[k - gapLayers] ?? [], s.bridge.widthMm);
-    lines.fill(
-      inner,
-      s.solidLayers > 0 ? solidOf(common, k, s.solidLayers, layer.region, inner) : [],
+    lines.fill(inner, {
+      solid: common && solidOf(common, k, layer.region, inner),
+      cover: regions[k + 1] ?? null,
       bridges,
-      k >= layers.length - 1,
-    );
+    });
     p.layer(layer);
     p.write(lines.held);
     yield 0.5 + (0.5 * (k + 1)) / layers.length;
@@ -93,13 +93,23 @@ function headsUsed(
   return layers.map((_, k) => {
     const used = new Set<Head>([p.body]);
     if (k === 0 && (s.brimMm > 0 || s.skirtLoops > 0)) used.add(p.headOf('brim'));
-    const here = supports[k]!;
-    if (here.length === 0) return used;
-    const contact = k === 0 ? 0 : areaMm2(difference(here, supports[k + 1] ?? []));
-    if (contact > 0) used.add(p.headOf('supportContact'));
-    if (contact < areaMm2(here)) used.add(p.headOf('support'));
+    if (k < screenLayers(layers, s)) used.add(p.headOf('brim'));
+    const { contact, column } = supportParts(supports, k, s.contactLayers);
+    if (areaMm2(contact) > 0) used.add(p.headOf('supportContact'));
+    if (areaMm2(column) > 0) used.add(p.headOf('support'));
     return used;
   });
+}
+/** How many layers the draught screen has. */
+const screenLayers = (layers: readonly ToolpathLayer[], { draughtScreenMm }: MeshToolpathSettings): number =>
+  layers.filter((l) => l.zMm <= draughtScreenMm + 1e-6).length;
+/** What a draught screen stands round: everything up to its height. */
+function screenRound(layers: readonly ToolpathLayer[], supports: readonly Region[], heightMm: number): Region {
+  let all: Region = [];
+  for (const [k, { zMm, region }] of layers.entries())
+    if (zMm <= heightMm + 1e-6 && (k === 0 || region !== layers[k - 1]!.region || supports[k] !== supports[k - 1]))
+      all = union(all, [...region, ...supports[k]!]);
+  return all;
 }
 /** The box round everything that is laid. */
 const everywhere = (regions: readonly Region[], supports: readonly Region[]): Box =>

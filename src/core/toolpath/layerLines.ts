@@ -5,29 +5,32 @@ import {
   difference,
   intersection,
   offset,
+  ringAreaMm2,
   ringLengthMm,
   union,
   type Region,
   type Ring,
 } from '../geometry/clip.ts';
-import { beadSpacingMm } from './bead.ts';
+import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
 import type { BridgePatch } from './bridging.ts';
+import type { Seam } from './choices.ts';
 import { gyroidCellMm, gyroidLines } from './gyroid.ts';
 import type { Head, OtherRole } from './heads.ts';
 import { fillLines } from './infill.ts';
 import type { ToolpathLayer } from './regions.ts';
 import type { Lay, MeshToolpathSettings } from './settings.ts';
+import type { supportParts } from './support.ts';
 import { leastWallMm, mayBeThin, thinWallsOf, type FittingLine } from './fittingLines.ts';
 
 /** A closed wall of so many line widths round is a short loop. Common practice, no source. */
 const SHORT_LOOP_WIDTHS = 40;
-/** Support lines stand so many widths apart, those that touch the part closer. Common practice, no source. */
-const SUPPORT_STEP_WIDTHS = 6;
-const CONTACT_STEP_WIDTHS = 2;
 /** An outermost wall of one line has no neighbour to share its round sides with: it is laid fuller, by so much of what they lack. Common
  *  practice, no source. */
 const FULLNESS = 3 / 4;
 const SMALLEST_FILL_MM2 = 0.05;
+/** Slopes leave slivers that nothing lies on: no surface to be laid apart. Common practice, no source. */
+const SMALLEST_TOP_MM2 = 2;
+const MOST_SKIRT_LOOPS = 50;
 const FILL_ANGLE = Math.PI / 4;
 
 /** One line of a layer before it is written. */
@@ -40,6 +43,14 @@ export interface HeldLine {
   readonly isPart: boolean;
 }
 
+/** What of an inside is special. */
+export interface Inside {
+  /** Without gaps; null where all of it is. */
+  readonly solid: Region | null;
+  /** What the layer above covers; null where there is none. */
+  readonly cover: Region | null;
+  readonly bridges: readonly BridgePatch[];
+}
 /** Walls of a region, and what they leave. */
 interface Walled {
   readonly region: Region;
@@ -67,7 +78,7 @@ export class LayerLines {
   /** @param number of the layer, from 1 */
   constructor(
     private readonly number: number,
-    private readonly layer: Pick<ToolpathLayer, 'zMm' | 'heightMm'>,
+    private readonly layer: ToolpathLayer,
     private readonly body: Head,
     private readonly headOf: (role: OtherRole) => Head,
   ) {
@@ -86,11 +97,35 @@ export class LayerLines {
     const head = this.headOf('brim');
     const lay = head.s.firstLayer;
     const step = this.spacing(lay);
-    const loops = s.brimMm > 0 ? Math.round(s.brimMm / step) : s.skirtLoops;
-    const from = s.brimMm > 0 ? step / 2 : s.skirtGapMm;
-    const hull = s.brimMm > 0 ? first : outerOnly(first);
-    for (let k = loops - 1; k >= 0; k--)
-      for (const ring of offset(hull, from + k * step, true)) this.hold(lay, closedFromBack(ring), head);
+    if (s.brimMm > 0) {
+      for (let k = Math.round(s.brimMm / step) - 1; k >= 0; k--)
+        for (const ring of offset(first, s.brimGapMm + (k + 0.5) * step, true))
+          if (s.brimSides === 'both' || ringAreaMm2(ring) > 0 === (s.brimSides === 'outside'))
+            this.hold(lay, closedAt(ring, backOf(ring)), head);
+      return;
+    }
+    const hull = outerOnly(first);
+    const loops: Region[] = [];
+    const perMm =
+      (head.s.flow * beadAreaMm2(Math.max(lay.widthMm, this.height), this.height)) /
+      filamentAreaMm2(head.s.filamentDiameterMm);
+    let fedMm = 0;
+    while (s.skirtLoops > 0 && (loops.length < s.skirtLoops || fedMm < s.skirtLeastMm)) {
+      const loop = offset(hull, s.skirtGapMm + loops.length * step, true);
+      loops.push(loop);
+      fedMm += perMm * loop.reduce((sum, ring) => sum + ringLengthMm(ring), 0);
+      if (loop.length === 0 || loops.length >= MOST_SKIRT_LOOPS) break;
+    }
+    for (const loop of loops.reverse()) for (const ring of loop) this.hold(lay, closedAt(ring, backOf(ring)), head);
+  }
+  /** A thin wall round everything, where a skirt lies; on the first layer the skirt itself. */
+  screen(round: Region): void {
+    const { s } = this;
+    if (this.isFirst && s.brimMm === 0 && s.skirtLoops > 0) return;
+    const head = this.headOf('brim');
+    const awayMm = s.skirtGapMm + (s.brimMm > 0 ? s.brimGapMm + s.brimMm : 0);
+    for (const ring of offset(outerOnly(round), awayMm, true))
+      this.hold(this.isFirst ? head.s.firstLayer : head.s.hiddenWall, closedAt(ring, backOf(ring)), head);
   }
 
   /** Walls from the inside out, lines of fitting width where a row's loops do not fit; returns what is left for the infill. Those of the
@@ -124,10 +159,12 @@ export class LayerLines {
       for (const ring of loops) {
         const isShort = k === 0 && !this.isFirst && ringLengthMm(ring) < SHORT_LOOP_WIDTHS * own.widthMm;
         const lay = isShort ? s.shortLoop : own;
-        lines.push({ head: this.body, lay, points: closedFromBack(ring), isPart: true });
+        const from = (lines.at(-1) ?? this.held.at(-1))?.points.slice(-2);
+        lines.push({ head: this.body, lay, points: closedAt(ring, seamOf(ring, s.seam, from)), isPart: true });
       }
     }
-    return { lines, left };
+    const reachMm = (s.fillOverlapPercent / 100) * s.fill.widthMm;
+    return { lines, left: reachMm > 0 && left.length > 0 ? offset(left, reachMm) : left };
   }
   /** Row of so many rows further in, of what they left. Where its two sides would lie closer than `closerMm` apart, lines of fitting
    *  width are laid instead. */
@@ -159,13 +196,13 @@ export class LayerLines {
     return { head: this.body, lay, points, widthsMm: widthsMm.map((w) => w + fullerMm), isPart: true };
   }
 
-  /** Solid and sparse lines of what the walls leave; bridges lie along their span. */
-  fill(inner: Region, solid: Region, bridges: readonly BridgePatch[], isTop: boolean): void {
+  /** Solid and sparse lines of what the walls leave; bridges lie along their span. Where nothing is said to be solid, all is. */
+  fill(inner: Region, { solid, cover, bridges }: Inside): void {
     if (areaMm2(inner) < SMALLEST_FILL_MM2) return;
     const { s } = this;
     const angle = this.number % 2 === 1 ? FILL_ANGLE : -FILL_ANGLE;
     let left = inner;
-    let solidLeft = s.infillPercent >= 100 ? inner : solid;
+    let solidLeft = solid ?? inner;
     for (const bridge of bridges) {
       const over = intersection(bridge.region, left);
       if (areaMm2(over) < SMALLEST_FILL_MM2) continue;
@@ -173,10 +210,16 @@ export class LayerLines {
       left = difference(left, over);
       solidLeft = solidLeft === inner ? left : difference(solidLeft, over);
     }
-    const solidLay = this.isFirst ? s.firstLayer : isTop ? s.topSurface : s.solidFill;
-    if (solidLeft === left || s.infillPercent >= 100) return this.pieces(left, this.spacing(solidLay), angle, solidLay);
-    if (areaMm2(solidLeft) > SMALLEST_FILL_MM2) this.pieces(solidLeft, this.spacing(solidLay), angle, solidLay);
-    const sparse = difference(left, solidLeft);
+    if (solidLeft === left) return this.solid(left, cover);
+    let sparse = difference(left, solidLeft);
+    if (s.solidBelowMm2 > 0) {
+      const small = sparse.filter((ring) => ringAreaMm2(ring) > 0 && ringAreaMm2(ring) < s.solidBelowMm2);
+      if (small.length > 0) {
+        solidLeft = union(solidLeft, intersection(small, sparse));
+        sparse = difference(sparse, small);
+      }
+    }
+    this.solid(solidLeft, cover);
     if (s.infillPercent <= 0 || areaMm2(sparse) < SMALLEST_FILL_MM2) return;
     const step = this.spacing(s.fill) / (s.infillPercent / 100);
     if (s.infillPattern === 'lines') return this.pieces(sparse, step, angle, s.fill);
@@ -184,22 +227,35 @@ export class LayerLines {
     this.pieces(sparse, 2 * step, FILL_ANGLE, s.fill);
     this.pieces(sparse, 2 * step, -FILL_ANGLE, s.fill);
   }
+  /** Lines without gaps; what nothing lies on is a top surface. */
+  private solid(region: Region, cover: Region | null): void {
+    const { s } = this;
+    const angle = s.topDirection === 'alike' || this.number % 2 === 1 ? FILL_ANGLE : -FILL_ANGLE;
+    const lay = (of: Region, own: Lay): void => {
+      if (areaMm2(of) > SMALLEST_FILL_MM2) this.pieces(of, this.spacing(own), angle, own);
+    };
+    if (this.isFirst) return lay(region, s.firstLayer);
+    if (cover === null) return lay(region, s.topSurface);
+    const top = cover === this.layer.region ? [] : difference(region, cover);
+    if (areaMm2(top) < SMALLEST_TOP_MM2) return lay(region, s.solidFill);
+    lay(intersection(region, cover), s.solidFill);
+    lay(top, s.topSurface);
+  }
   private waves(region: Region, step: number): void {
     const box = boxOf(...region);
     for (const line of clipLines(gyroidLines(box, this.layer.zMm, gyroidCellMm(step)), region))
       this.hold(this.s.fill, [...line]);
   }
-  /** Columns, closer where the next layer of them is not there any more: the part lies on that. */
-  support(region: Region, above: Region): void {
-    const [column, under] = [this.headOf('support'), this.headOf('supportContact')];
-    const { support } = column.s;
-    const { supportContact } = under.s;
-    const contact = this.isFirst ? [] : difference(region, above);
-    const body = contact.length === 0 ? region : difference(region, contact);
-    const step = this.isFirst ? this.spacing(support) * 2 : SUPPORT_STEP_WIDTHS * support.widthMm;
-    for (const piece of fillLines(body, step, 0)) this.hold(support, piece, column);
-    const contactStep = CONTACT_STEP_WIDTHS * supportContact.widthMm;
-    for (const piece of fillLines(contact, contactStep, 0)) this.hold(supportContact, piece, under);
+  /** Columns, and closer lines where the part lies on them. */
+  support({ column, contact }: ReturnType<typeof supportParts>): void {
+    const { s } = this;
+    const [under, close] = [this.headOf('support'), this.headOf('supportContact')];
+    const { support } = under.s;
+    const { supportContact } = close.s;
+    const step = this.isFirst ? this.spacing(support) * 2 : (100 / s.supportPercent) * support.widthMm;
+    for (const piece of fillLines(column, step, 0)) this.hold(support, piece, under);
+    const closeStep = (100 / s.contactPercent) * supportContact.widthMm;
+    for (const piece of fillLines(contact, closeStep, 0)) this.hold(supportContact, piece, close);
   }
 
   private pieces(region: Region, step: number, angle: number, lay: Lay): void {
@@ -211,11 +267,34 @@ export class LayerLines {
   }
 }
 
-/** A ring as a closed line that begins and ends at its rearmost corner, where a seam is seen least. */
-function closedFromBack(ring: Ring): number[] {
-  let start = 0;
-  for (let i = 2; i < ring.length; i += 2) if (ring[i + 1]! > ring[start + 1]!) start = i;
-  return [...ring.subarray(start), ...ring.subarray(0, start), ring[start]!, ring[start + 1]!];
+/** A ring as a closed line that begins and ends at one of its corners. */
+const closedAt = (ring: Ring, at: number): number[] => [
+  ...ring.subarray(at),
+  ...ring.subarray(0, at),
+  ring[at]!,
+  ring[at + 1]!,
+];
+/** Its rearmost corner, where a seam is seen least. */
+function backOf(ring: Ring): number {
+  let at = 0;
+  for (let i = 2; i < ring.length; i += 2) if (ring[i + 1]! > ring[at + 1]!) at = i;
+  return at;
+}
+function seamOf(ring: Ring, seam: Seam, from: readonly number[] | undefined): number {
+  if (seam === 'back' || (seam === 'nearest' && !from)) return backOf(ring);
+  const n = ring.length;
+  let [at, best] = [0, -Infinity];
+  for (let i = 0; i < n; i += 2) {
+    const [x, y] = [ring[i]!, ring[i + 1]!];
+    const [ax, ay] = [x - ring[(i + n - 2) % n]!, y - ring[(i + n - 1) % n]!];
+    const [bx, by] = [ring[(i + 2) % n]! - x, ring[(i + 3) % n]! - y];
+    const good =
+      seam === 'nearest'
+        ? -Math.hypot(x - from![0]!, y - from![1]!)
+        : Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)); // where the way turns most
+    if (good > best + 1e-9) [at, best] = [i, good];
+  }
+  return at;
 }
 /** A region without its holes. */
 const outerOnly = (region: Region): Region => union(region.filter((ring) => areaMm2([ring]) > 0));

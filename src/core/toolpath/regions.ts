@@ -81,18 +81,36 @@ export function* commonOf(regions: readonly Region[], count: number): Stepwise<R
   return common as Region[];
 }
 
-/** What of a layer's inside must be solid: where one of so many layers above or below does not cover it. */
+/** What several layers in a row have in common, under tops and above floors. */
+export interface Common {
+  readonly topLayers: number;
+  readonly floorLayers: number;
+  readonly top: readonly Region[];
+  readonly floor: readonly Region[];
+}
+/** Of all layers, for so many solid ones under tops and above floors. */
+export function* commonRuns(
+  regions: readonly Region[],
+  { topLayers, floorLayers }: Pick<Common, 'topLayers' | 'floorLayers'>,
+): Stepwise<Common> {
+  const top = topLayers > 0 ? yield* commonOf(regions, topLayers) : [];
+  const isAlike = floorLayers === topLayers;
+  const floor = isAlike ? top : floorLayers > 0 ? yield* commonOf(regions, floorLayers) : [];
+  return { topLayers, floorLayers, top, floor };
+}
+
+/** What of a layer's inside must be solid: where one of the layers next above or below does not cover it. */
 export function solidOf(
-  common: readonly Region[],
+  { topLayers, floorLayers, top, floor }: Common,
   k: number,
-  solidLayers: number,
   region: Region,
   inner: Region,
 ): Region {
-  const below = common[k - solidLayers];
-  const above = common[k + 1];
+  const below = floorLayers === 0 ? region : floor[k - floorLayers];
+  const above = topLayers === 0 ? region : top[k + 1];
   if (!below || !above) return inner;
-  if (below === region && above === region) return [];
-  const covered = intersection(intersection(inner, below), above);
+  let covered = inner;
+  for (const cover of [below, above]) if (cover !== region) covered = intersection(covered, cover);
+  if (covered === inner) return [];
   return covered.length === 0 ? inner : difference(inner, covered);
 }

@@ -1,6 +1,6 @@
 import type { MotionLimits } from '../motion/limits.ts';
 import type { HeightChange } from './heightChanges.ts';
-import type { InfillPattern } from './infillPattern.ts';
+import type { BrimSides, InfillPattern, Seam, TopDirection } from './choices.ts';
 import type { HeadSettings, ProgramSettings } from './programWriter.ts';
 
 /** How one kind of line is laid. */
@@ -15,15 +15,29 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly layerHeightMm: number;
   readonly firstLayerHeightMm: number;
   readonly walls: number;
-  readonly solidLayers: number;
+  /** Laid without gaps under every top, and above every underside. */
+  readonly topLayers: number;
+  readonly floorLayers: number;
+  readonly topDirection: TopDirection;
+  readonly seam: Seam;
   readonly infillPercent: number;
   /** What the machine's controller holds a program to: the pace of a small layer is planned by it. */
   readonly motion: MotionLimits;
   readonly skirtLoops: number;
   readonly skirtGapMm: number;
+  /** Filament that a skirt takes at least. */
+  readonly skirtLeastMm: number;
+  /** A thin wall where the skirt lies, so high. */
+  readonly draughtScreenMm: number;
   readonly brimMm: number;
+  readonly brimGapMm: number;
+  readonly brimSides: BrimSides;
   readonly minimumLayerTimeS: number;
   readonly infillPattern: InfillPattern;
+  /** How far fill lines reach into the wall, of their width. */
+  readonly fillOverlapPercent: number;
+  /** Smaller insides are filled without gaps. */
+  readonly solidBelowMm2: number;
   /** Factors of X, Y and Z about the foot of each part; see `scaledAboutFoot`. */
   readonly scale: readonly [x: number, y: number, z: number];
   /** Outward from the material, after the scale: outsides grow and holes shrink where it is above zero. */
@@ -32,6 +46,11 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   /** Columns under what leans further from the vertical than this; null for none. */
   readonly supportAngleDeg: number | null;
   readonly supportGapZMm: number;
+  readonly supportGapXYMm: number;
+  readonly supportPercent: number;
+  readonly contactLayers: number;
+  readonly contactPercent: number;
+  readonly supportOnPlateOnly: boolean;
   /** Where the second head lays, beside where the first would. */
   readonly headOffsetMm: readonly [x: number, y: number];
   /** Plastic laid aside at each change of head; none where it is 0. */

@@ -1,9 +1,8 @@
-import { areaMm2, difference, offset, union, type Region } from '../geometry/clip.ts';
+import { areaMm2, difference, intersection, offset, union, type Region } from '../geometry/clip.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import type { ToolpathLayer } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
 
-const SUPPORT_GAP_XY_MM = 0.3; // common practice, no source: 0.25 to 0.35
 const SMALLEST_SUPPORT_MM2 = 2;
 
 /** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. */
@@ -27,9 +26,27 @@ export function* buildingSupport(
     }
     yield 1 - k / layers.length;
     if (column.length === 0) continue;
-    const free = difference(column, offset(layers[k]!.region, SUPPORT_GAP_XY_MM));
+    const free = difference(column, offset(layers[k]!.region, s.supportGapXYMm));
     column = areaMm2(free) > SMALLEST_SUPPORT_MM2 ? free : [];
     out[k] = column;
   }
+  if (s.supportOnPlateOnly)
+    for (let k = 1; k < out.length; k++)
+      if (out[k] !== out[k - 1]) {
+        const held = out[k]!.length === 0 ? [] : intersection(out[k]!, out[k - 1]!);
+        out[k] = areaMm2(held) > SMALLEST_SUPPORT_MM2 ? held : [];
+      }
   return out;
+}
+
+/** Support of a layer: what is close below the part, so many layers deep, and the columns under that. The first layer has none of the
+ *  former. */
+export function supportParts(
+  supports: readonly Region[],
+  k: number,
+  contactLayers: number,
+): { readonly column: Region; readonly contact: Region } {
+  const here = supports[k]!;
+  const contact = k === 0 || here.length === 0 ? [] : difference(here, supports[k + contactLayers] ?? []);
+  return { contact, column: contact.length === 0 ? here : difference(here, contact) };
 }

@@ -72,6 +72,7 @@ export const quantities = {
   percent: { canonical: '%', digits: 2, units: [unit('%', 1)] },
   count: { canonical: '', digits: 0, units: [unit('', 1)] },
   volume: { canonical: 'ml', digits: 0, units: [unit('ml', 1), unit('l', 1000), unit('cm³', 1, ['cm3', 'cm^3'])] },
+  area: { canonical: 'mm²', digits: 1, units: [unit('mm²', 1, ['mm2', 'mm^2'])] },
   bead: { canonical: 'mm³', digits: 0, units: [unit('mm³', 1, ['mm3', 'mm^3'])] },
   viscosity: {
     canonical: 'mPa·s',

@@ -14,7 +14,7 @@ export const cases: RuleCases = {
         {
           severity: 'note',
           title: 'Much of the material is support',
-          figure: '242 % of the part’s, 28.7 cm³',
+          figure: '235 % of the part’s, 27.9 cm³',
           limit: '50 %',
           origin: 'common practice',
           fix: 'compare build orientations',

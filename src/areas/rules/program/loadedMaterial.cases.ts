@@ -144,7 +144,7 @@ export const cases: RuleCases = {
         {
           severity: 'caution',
           title: 'The spool may not last',
-          figure: '1.8 g for 1',
+          figure: '1.7 g for 1',
           limit: '1.0 g left',
           origin: 'machine, slot of Rifugio Vodice',
           fix: 'have 1 g more at hand',

@@ -97,10 +97,10 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: 'The job weighs more than the farm allows',
-          figure: '7.2 g for 1',
+          figure: '7.1 g for 1',
           limit: '7 g',
           origin: 'farm policy, class in-house',
-          fix: 'less infill, or another class: one print alone weighs 7.2 g',
+          fix: 'less infill, or another class: one print alone weighs 7.1 g',
         },
       ],
     },

@@ -338,7 +338,7 @@ export const cases: RuleCases = {
           origin: 'proven, T-0001',
           fix: 'slow these lines to 96.4 % of their speed',
           trialId: 't',
-          line: 6251,
+          line: 6167,
           layer: 23,
           zMm: 4.6,
           head: 2,

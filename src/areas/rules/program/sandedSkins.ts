@@ -14,8 +14,10 @@ export const sandedSkins = defineRule({
       if (context.job.purpose !== 'to be sanded') return [];
       const { lay } = context.recipe;
       if (!lay) return { needs: 'a recipe with everything a toolpath needs' };
+      const { topLayers, floorLayers } = lay;
+      const fewest = Math.min(topLayers, floorLayers);
       const thin = [
-        ...(lay.solidLayers < LEAST ? [`${lay.solidLayers} solid layers`] : []),
+        ...(fewest < LEAST ? [`${fewest} solid layers`] : []),
         ...(lay.walls < 3 ? [`${lay.walls} walls`] : []),
       ];
       if (thin.length === 0) return [];
@@ -27,7 +29,13 @@ export const sandedSkins = defineRule({
           limit: `${LEAST} solid layers, 3 walls`,
           origin: 'purpose: to be sanded',
           fix: `set ${LEAST} solid layers and 3 walls`,
-          change: { values: { solidLayers: Math.max(LEAST, lay.solidLayers), walls: Math.max(3, lay.walls) } },
+          change: {
+            values: {
+              topLayers: Math.max(LEAST, topLayers),
+              floorLayers: Math.max(LEAST, floorLayers),
+              walls: Math.max(3, lay.walls),
+            },
+          },
         },
       ];
     },
