@@ -5,6 +5,7 @@ import { materialProvenSettings } from './materialProven.ts';
 import { printerSettings } from './printer.ts';
 import { printerProvenSettings } from './printerProven.ts';
 import { processSettings } from './process.ts';
+import { processAroundSettings } from './processAround.ts';
 import { resinSettings } from './resinMaterial.ts';
 import { resinPrinterSettings } from './resinPrinter.ts';
 import { resinProcessSettings } from './resinProcess.ts';
@@ -24,6 +25,7 @@ const all = [
   ...materialProvenSettings,
   ...resinSettings,
   ...processSettings,
+  ...processAroundSettings,
   ...lineKindSettings,
   ...resinProcessSettings,
 ] as const;
