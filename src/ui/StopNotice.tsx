@@ -4,7 +4,7 @@ import { post } from './api.ts';
 import { dayAndTime } from './dates.ts';
 import { notifyError, notifySuccess } from './notify.tsx';
 
-/** What stands on a machine that stopped, why, and what may be done: go on with it, or take the part off and say so. */
+/** What stands on a machine that stopped or has finished, why, and what may be done: go on with it, or take the part off and say so. */
 export function StopNotice({
   machineId,
   machineName,
@@ -15,7 +15,13 @@ export function StopNotice({
 }: {
   readonly machineId: string;
   readonly machineName: string;
-  readonly stop: { readonly name: string; readonly zMm: number; readonly why: string; readonly at: string };
+  readonly stop: {
+    readonly name: string;
+    readonly zMm: number;
+    readonly why: string;
+    readonly isFinished?: boolean;
+    readonly at: string;
+  };
   /** Page of what was printed, where this is not that page. */
   readonly href?: string;
   readonly mayChange: boolean;
@@ -23,6 +29,7 @@ export function StopNotice({
   readonly onResume?: (() => void) | undefined;
 }) {
   const client = useQueryClient();
+  const { isFinished = false } = stop;
   const [isBusy, setBusy] = useState(false);
   const clear = async (): Promise<void> => {
     setBusy(true);
@@ -36,12 +43,15 @@ export function StopNotice({
     setBusy(false);
   };
   return (
-    <section className="stage stopped" aria-label="Stopped">
+    <section className={isFinished ? 'stage' : 'stage stopped'} aria-label={isFinished ? 'Finished' : 'Stopped'}>
       <h2>
-        {machineName} stopped, part on the plate <span className="hint">{dayAndTime(stop.at)}</span>
+        {machineName} {isFinished ? 'has finished: take the part off' : 'stopped, part on the plate'}{' '}
+        <span className="hint">{dayAndTime(stop.at)}</span>
       </h2>
       <p>
-        {href ? <a href={href}>{stop.name}</a> : stop.name}: {stop.why} Nothing starts here until the part is removed.
+        {href ? <a href={href}>{stop.name}</a> : stop.name}
+        {isFinished ? ` stands at ${stop.zMm.toFixed(2)} mm.` : `: ${stop.why}`} Nothing starts here until the part is
+        removed.
       </p>
       {mayChange && (
         <div className="actions">

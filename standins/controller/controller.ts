@@ -8,6 +8,7 @@ const ROOM_C = 21;
 const NEAR_C = 1.5;
 const TICK_S = 1;
 const HELD_REPORT_MS = 100;
+const STOPPED = 'fault stopped by hand; heaters off';
 
 /** One simulated machine: takes numbered, checked lines one at a time, heats with a lag, moves in planned time, and keeps
  *  every line it accepted, from which alone its printed coupon is made. */
@@ -31,6 +32,8 @@ export class SimulatedController {
   private run = new ProgramRun(exampleLimits);
   private words = new LineWords();
   private owedS = 0;
+  /** Stopped by hand: nothing heats or moves until a new program begins. */
+  private isStopped = false;
 
   constructor(
     readonly key: string,
@@ -45,6 +48,10 @@ export class SimulatedController {
     let line = raw.trim();
     if (line === '@last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
     if (line === '@state') return this.temperatures();
+    if (line === '@stop') {
+      this.stop();
+      return 'ok @stop';
+    }
     if (this.spoil > 0) {
       this.spoil--;
       if (this.fault === 'drop') return null;
@@ -55,7 +62,9 @@ export class SimulatedController {
       // outside the program: obeyed, neither counted nor part of the coupon
       if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2]))
         return 'Resend: @aside';
+      if (this.isStopped) return STOPPED;
       await this.execute(aside[1]!.trim(), report);
+      if (this.isStopped) return STOPPED;
       return `ok @aside ${this.temperatures()}`;
     }
     const match = /^N(\d+)\s+(.*)\*(\d+)$/.exec(line);
@@ -68,10 +77,11 @@ export class SimulatedController {
       this.begin(n);
       return `ok ${n}`;
     }
-    while (n >= this.holdAt) {
+    while (n >= this.holdAt && !this.isStopped) {
       report(this.temperatures());
       await new Promise((resolve) => setTimeout(resolve, HELD_REPORT_MS));
     }
+    if (this.isStopped) return STOPPED;
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
     if (this.fault === 'sensor') {
       this.fault = null;
@@ -80,6 +90,7 @@ export class SimulatedController {
       return 'fault nozzle sensor gave no reading; heaters off';
     }
     await this.execute(text, report);
+    if (this.isStopped) return STOPPED;
     this.accepted.push(text);
     this.printed = null;
     this.lastLine = n;
@@ -91,10 +102,18 @@ export class SimulatedController {
     return (this.printed ??= [...this.accepted]);
   }
 
+  /** At once, whatever it waits for. */
+  private stop(): void {
+    this.isStopped = true;
+    for (const nozzle of this.nozzles.values()) nozzle.targetC = 0;
+    this.bedTargetC = 0;
+  }
+
   private begin(n: number): void {
     this.accepted.length = 0;
     this.printed = null;
     this.lastLine = n;
+    this.isStopped = false;
     this.run = new ProgramRun(exampleLimits);
   }
 
@@ -115,12 +134,12 @@ export class SimulatedController {
     if (w.gCount > 0 && w.gCodes[0] === 28) this.zMm = 0;
     await this.pass(this.run.layers.timeS + this.run.facts.dwellS - before);
     if (code === 109)
-      while (Math.abs(nozzle.nowC - target) > NEAR_C && target > ROOM_C) {
+      while (Math.abs(nozzle.nowC - target) > NEAR_C && target > ROOM_C && !this.isStopped) {
         report(this.temperatures());
         await this.pass(TICK_S);
       }
     if (code === 190)
-      while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C) {
+      while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C && !this.isStopped) {
         report(this.temperatures());
         await this.pass(TICK_S);
       }

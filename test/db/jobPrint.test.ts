@@ -1,77 +1,38 @@
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, expect, test } from 'vitest';
-import {
-  checkAgain,
-  clearJob,
-  confirmSet,
-  getJobPage,
-  runCheck,
-  runJobPrint,
-  wishJobPrint,
-} from '../../src/areas/checks/server/index.ts';
-import { checkRun, job } from '../../src/areas/checks/server/tables.ts';
-import { clearPlate, findLoaded, findMachine } from '../../src/areas/machines/server/index.ts';
-import { machine } from '../../src/areas/machines/server/tables.ts';
+import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
+import { checkAgain, clearJob, confirmSet, wishJobPrint } from '../../src/areas/checks/server/index.ts';
+import { job } from '../../src/areas/checks/server/tables.ts';
+import { clearPlate, findLoaded } from '../../src/areas/machines/server/index.ts';
 import { programText } from '../../src/areas/rules/cases.ts';
 import { getToday } from '../../src/areas/today/server/index.ts';
 import { cutProgram, linesToSend } from '../../src/core/gcode/wire.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
-import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
-import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
-import { freshFarm, unwrap, type Farm } from './setup.ts';
+import { meshJob } from './benchFarm.ts';
+import { emptyPlates, unwrap } from './setup.ts';
 
-const PORT = 44_930 + (process.pid % 400) * 3;
-let farm: Farm;
-let bench: Bench;
-let standins: Standins;
-const tech = () => farm.as('technician');
-beforeAll(async () => {
-  farm = await freshFarm('job_print');
-  bench = await benchFarm(farm);
-  standins = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);
-  await farm
-    .as('lead')
-    .db.update(machine)
-    .set({ device: { adapter: 'line', host: '127.0.0.1', port: PORT + 1 } })
-    .where(eq(machine.id, bench.m.id));
-});
-afterAll(async () => {
-  await standins.stop();
-  await farm.close();
-});
+import {
+  approved,
+  ask,
+  bench,
+  check,
+  closePrintBench,
+  farm,
+  hut,
+  openPrintBench,
+  pageOf,
+  print,
+  standins,
+  tech,
+  why,
+} from './printBench.ts';
 
-/** A small block, or a program brought along, checked and approved, of so many pieces. */
-async function approved(quantity = 1, program?: Uint8Array): Promise<string> {
-  const id = program
-    ? await meshJob(farm, bench, program, null, { fileName: 'cube.gcode' })
-    : await meshJob(
-        farm,
-        bench,
-        writeStl(boxMesh([0, 0, 0], [9, 9, 2])),
-        { unit: null, placement: asDrawn(110, 105) },
-        { quantity },
-      );
-  await check(id);
-  unwrap(await clearJob(farm.as('lead'), id, 'for this test, whatever the verdict'));
-  return id;
-}
-async function check(id: string): Promise<void> {
-  const runs = await tech().db.select().from(checkRun).where(eq(checkRun.jobId, id));
-  for (const run of runs) if (run.state === 'queued') await runCheck(tech(), run.id);
-}
-const pageOf = async (id: string) => unwrap(await getJobPage(tech(), id));
-async function ask(id: string): Promise<void> {
-  for (const { key } of (await pageOf(id)).toSet) unwrap(await confirmSet(tech(), id, key));
-  unwrap(await wishJobPrint(tech(), id, 'print'));
-}
-const print = (id: string): Promise<void> => runJobPrint(farm.as('lead'), id, 'test');
-const hut = async () => (await findMachine(tech(), bench.m.id))!;
-const why = (result: { ok: boolean }): string => JSON.stringify(result);
+beforeAll(() => openPrintBench('job_print'));
+afterAll(closePrintBench);
 
 /** Has the machine's sensor fail after so many lines. */
-function failAt(line: number): Standins['controllers'][number] {
+function failAt(line: number): (typeof standins)['controllers'][number] {
   const controller = standins.controllers[0]!;
   const asBuilt = controller.take.bind(controller);
   controller.take = (text, report) => {
@@ -85,6 +46,8 @@ function failAt(line: number): Standins['controllers'][number] {
 }
 const spoolG = async (): Promise<number> => (await findLoaded(tech(), bench.m.id))!.remainingG;
 
+afterEach(() => emptyPlates(farm));
+
 test('three pieces on plates of one are three prints, each with everything seen to anew', async () => {
   const id = await approved(3);
   expect((await pageOf(id)).sheet!.job).toMatchObject({ quantity: 3, prints: 3 });
@@ -97,7 +60,10 @@ test('three pieces on plates of one are three prints, each with everything seen 
     await print(id);
     const page = await pageOf(id);
     expect([page.printed, page.prints, page.state]).toEqual([n, 3, n < 3 ? 'cleared' : 'done']);
-    expect((await hut()).state).toBe('ready');
+    // nothing more is laid onto what has been printed
+    expect(await hut()).toMatchObject({ state: 'waiting to be cleared', stop: { id, isFinished: true } });
+    unwrap(await clearPlate(tech(), bench.m.id, ''));
+    expect(await hut()).toMatchObject({ state: 'ready', stop: null });
     // what was fed is off the spool
     expect(left - (await spoolG())).toBeCloseTo(massG, 2);
     left = await spoolG();
@@ -177,6 +143,7 @@ test('a fault leaves the machine stopped with the part, the job on Today, and no
   expect(await pageOf(id)).toMatchObject({ state: 'needs attention', resumes: false, stop: null });
   unwrap(await wishJobPrint(tech(), other, 'print'));
   await print(other);
+  unwrap(await clearPlate(tech(), bench.m.id, ''));
   await ask(id);
   await print(id);
   expect([(await pageOf(other)).state, (await pageOf(id)).state]).toEqual(['done', 'done']);

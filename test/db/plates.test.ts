@@ -118,6 +118,7 @@ describe('several coupons on one plate', () => {
       ['interrupted', 3.4],
       ['interrupted', 0],
     ]);
+    unwrap(await requestPrint(ctx, rows[0]!.id, 'print'));
     await record.end('finished', { phase: 'done', acknowledged: rows[2]!.plan.plate!.lines[1] });
     rows = await reread(rows);
     expect(rows.map((r) => [r.state, r.progress!.zMm])).toEqual(rows.map((r) => ['measuring', r.plan.sizeMm[2]]));

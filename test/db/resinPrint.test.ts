@@ -25,7 +25,7 @@ import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
 import { serveResinPrinter } from '../../standins/resin/serve.ts';
-import { freshFarm, unwrap, type Farm } from './setup.ts';
+import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
@@ -80,7 +80,10 @@ async function switchOff(): Promise<void> {
   });
 }
 beforeEach(() => switchOn(20_000));
-afterEach(switchOff);
+afterEach(async () => {
+  await switchOff();
+  await emptyPlates(farm);
+});
 
 const worker = () => farm.as('lead');
 async function plate(): Promise<string> {
@@ -93,10 +96,9 @@ async function plate(): Promise<string> {
   });
   return unwrap(made).id;
 }
-/** Somebody takes off what stopped. */
+/** Somebody takes off what stands on plates. */
 async function clearAll(): Promise<void> {
-  for (const m of await listMachines(worker()))
-    if (m.state === 'stopped') unwrap(await clearPlate(farm.as('technician'), m.id, ''));
+  for (const m of await listMachines(worker())) if (m.stop) unwrap(await clearPlate(farm.as('technician'), m.id, ''));
 }
 async function print(id: string): Promise<PrintProgress> {
   unwrap(await requestPrint(farm.as('technician'), id, 'print'));

@@ -47,3 +47,11 @@ export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: 
       })(),
     ),
   );
+
+/** Whatever a test has left on plates is taken off, and nothing has a machine any more. */
+export async function emptyPlates({ pool }: Farm): Promise<void> {
+  await pool.query('update occupancy set until = now() where until is null');
+  await pool.query(
+    `update machine set state = 'ready', stop = null where state in ('printing', 'stopped', 'waiting to be cleared')`,
+  );
+}

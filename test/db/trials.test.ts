@@ -13,7 +13,7 @@ import {
   previewTrial,
   requestPrint,
 } from '../../src/areas/trials/server/index.ts';
-import { unwrap } from './setup.ts';
+import { emptyPlates, unwrap } from './setup.ts';
 
 import { bestAt, farm, input, m, materialId, openBench, page, plan, processId, read, toolId } from './trialBench.ts';
 
@@ -200,6 +200,7 @@ describe('a coupon', () => {
     unwrap(await mountTool(farm.as('technician'), m.id, toolId, ''));
     unwrap(await requestPrint(farm.as('technician'), id, 'print'));
     unwrap(await requestPrint(farm.as('technician'), id, 'cancel'));
+    await emptyPlates(farm);
   });
   test('of temperatures outside the supplier’s range may be printed: that is what it tries', async () => {
     unwrap(

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest';
 import {
   clearJob,
   confirmSet,
@@ -20,7 +20,7 @@ import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { readCoupon } from '../../standins/controller/coupon.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
-import { freshFarm, unwrap, type Farm } from './setup.ts';
+import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
 
 const PORT = 46_930 + (process.pid % 400) * 3;
 const [OFFSET_X, OFFSET_Y, PURGE_MM3] = [0.32, -0.14, 30];
@@ -93,6 +93,7 @@ async function checked(): Promise<string> {
 }
 const pageOf = async (id: string) => unwrap(await getJobPage(tech(), id));
 
+afterEach(() => emptyPlates(farm));
 describe('a part with soluble support, by two heads', () => {
   test('is printed on the machine with each kind of line by its head, where and as hot as that head lays', async () => {
     const id = await checked();

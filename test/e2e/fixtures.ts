@@ -103,3 +103,10 @@ export async function releaseAsLead(browser: Browser, address: string, comment: 
   await expect(lead.getByText(/Revision \d+ released/)).toBeVisible();
   await context.close();
 }
+
+/** Takes what has been printed off the plate, and says so. */
+export async function takeOff(page: Page): Promise<void> {
+  const off = page.getByRole('button', { name: 'Part removed, plate is clear' });
+  await off.click();
+  await expect(off).toBeHidden();
+}

@@ -1,7 +1,7 @@
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { demoGcode, type DemoPart } from '../../src/workers/demo/part.ts';
-import { expect, open, openMachine, signIn, test } from './fixtures.ts';
+import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 interface Written {
@@ -29,6 +29,7 @@ async function runDue(
   await page.getByRole('button', { name: `Print on ${machine}` }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible(PRINTED);
   await onceMeasuring();
+  await takeOff(page);
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   const accept = page.getByRole('button', { name: /^Accept \S/ });
   await expect(accept).toBeEnabled({ timeout: 30_000 });

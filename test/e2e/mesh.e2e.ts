@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
-import { expect, open, signIn, test } from './fixtures.ts';
+import { expect, open, signIn, test, takeOff } from './fixtures.ts';
 
 /** A bar of 10.2 × 0.6 × 0.2 inches, longer than the plate is wide. */
 const bar = Buffer.from(writeStl(boxMesh([0, 0, 0], [10.2, 0.6, 0.2])));
@@ -116,6 +116,7 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
     await hand.getByRole('button', { name: /^Print on/ }).click();
     await expect(hand.locator('[data-phase=done]')).toBeVisible({ timeout: 180_000 });
     await expect(page.locator('.band')).toContainText('done');
+    await takeOff(page);
   });
   await test.step('what became of it is noted, leads to causes, and counts for the rules', async () => {
     const outcome = page.getByRole('region', { name: 'Outcome' });

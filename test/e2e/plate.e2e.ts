@@ -1,4 +1,4 @@
-import { expect, openMachine, signIn, test } from './fixtures.ts';
+import { expect, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 test('two coupons share a plate: planned in one go, printed by one program, each read for itself', async ({ page }) => {
   await signIn(page);
@@ -21,6 +21,7 @@ test('two coupons share a plate: planned in one go, printed by one program, each
   await expect(page.getByText('which this trial prints for all of them')).toBeVisible();
   await page.getByRole('button', { name: 'Print on Rifugio Coldai' }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
+  await takeOff(page);
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).not.toContainText('Nothing concluded yet', { timeout: 30_000 });
   await page.goto('/trials');

@@ -1,5 +1,5 @@
 import net from 'node:net';
-import { expect, farmHere, open, openMachine, signIn, test } from './fixtures.ts';
+import { expect, farmHere, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 
@@ -58,6 +58,7 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
   await expect(page.getByRole('img', { name: 'Layer 31 of 35, 6 exposures' })).toBeVisible();
   await page.getByRole('button', { name: 'Print on Malga Ciapela' }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 90_000 });
+  await takeOff(page);
   await test.step('a bar is measured on the microscope’s picture, with nothing but the picture', async () => {
     const field = page.getByLabel(/^bar 1, exposure/).first();
     await field.focus();
@@ -145,6 +146,7 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await fail('malga-losch', 'deaf');
   await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 60_000 });
+  await takeOff(page);
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('The fields did not reach it: extend below 20 s.', {
     timeout: 30_000,
@@ -170,6 +172,7 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   await page.getByRole('button', { name: 'Print on Malga Framont' }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('resin 24.5 °C', { timeout: 120_000 });
   await takeAndAccept(page);
+  await takeOff(page);
   const trial = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as {
     decision: { written: { setting: string; range: [number, number] }[] };
   };

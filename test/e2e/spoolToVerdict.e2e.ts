@@ -1,4 +1,4 @@
-import { expect, open, openMachine, releaseAsLead, settled, signIn, soundProgram, test } from './fixtures.ts';
+import { expect, open, openMachine, releaseAsLead, settled, signIn, soundProgram, test, takeOff } from './fixtures.ts';
 
 test('a technician goes from a spool to a verdict', async ({ page, browser }) => {
   await signIn(page);
@@ -94,6 +94,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await expect(page.locator('[data-phase=paused]')).toBeVisible({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Resume' }).click();
     await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 60_000 });
+    await takeOff(page);
     await page.getByLabel('front, place 1').focus();
     for (const typed of ['0,45', '0.45', '0.46']) {
       await page.keyboard.type(typed);

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { syntheticProgram } from '../../bench/synthetic.ts';
-import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere } from './fixtures.ts';
+import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } =>
   JSON.parse(readFileSync(farmHere().pids, 'utf8')) as never;
@@ -77,6 +77,7 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
   await hold('rifugio-pelmo');
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
   await expect(page.locator('.steps')).toContainText('measuring 0 of 12');
+  await takeOff(page);
 });
 
 test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({
@@ -116,6 +117,7 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await fail('rifugio-scarpa', 'disconnect');
   await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
+  await takeOff(page);
   await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('flow by bead area');
 });
@@ -242,4 +244,5 @@ test('a power cut of the machine in mid-print is said with its place, and the tr
   await page.getByRole('button', { name: 'Part removed, plate is clear' }).click();
   await page.getByRole('button', { name: 'Print again' }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
+  await takeOff(page);
 });

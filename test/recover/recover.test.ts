@@ -27,6 +27,16 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('%s', (key, kind) =
       if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);
     }
   }, 120_000);
+  test('proves no value that lies outside the range it proves', () => {
+    const p = prepare(kind);
+    const outside = SEEDS.slice(0, 200).flatMap((seed) => {
+      const { result } = tryOut(p, seed);
+      return (result.ok ? result.value.proven : []).filter(
+        ({ value, range }) => value < range.min - 1e-9 || value > range.max + 1e-9,
+      );
+    });
+    expect(outside).toEqual([]);
+  });
   test('gives the same figures to the digit when run again on the same readings', () => {
     const p = prepare(kind);
     const [a, b] = [tryOut(p, SEEDS[3]!), tryOut(p, SEEDS[3]!)];

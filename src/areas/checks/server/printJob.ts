@@ -1,12 +1,15 @@
-import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { and, eq, inArray, ne } from 'drizzle-orm';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
-import { canResume, leavesPart, whyNotFree, type MachineStop } from '../../machines/model/occupancy.ts';
+import { canResume, leavesPart, whyNotFree, type Claim, type MachineStop } from '../../machines/model/occupancy.ts';
 import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
+import type { CheckOutcome } from '../../rules/outcome.ts';
 import {
+  claim,
   dropLease,
   findMachine,
   KeptPrint,
@@ -77,14 +80,16 @@ export async function wishJobPrint(
       return no('The machine is not connected: take the program to it by hand');
     const why = whyNotFree(m);
     if (why !== null) return no(why);
-    const other = await printingOn(ctx, chosen.machineId);
-    if (other) return no(`${m.name} is about to print ${other}: wait until it is free`);
     const { size } = await programOf(ctx, page.value, run.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
   } else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);
-  await ctx.db.transaction(async (db) => {
-    await db
+  return inTransaction<null, CheckFailure>(ctx, async (inside) => {
+    if (wish === 'print' && !isUnderWay) {
+      const taken = await claim(inside, m!, claimOf(jobId, name, run?.outcome ?? null));
+      if (!taken.ok) return no(taken.failure.what);
+    }
+    const done = await inside.db
       .update(job)
       .set({
         wish,
@@ -94,27 +99,24 @@ export async function wishJobPrint(
           ...(!resumes && { progress: { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id } }),
         }),
       })
-      .where(and(eq(job.id, jobId), inArray(job.state, [...mayPrintFrom, 'printing'])));
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'job',
-        subjectId: jobId,
-        subjectName: name,
-        what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
-      },
-    );
+      .where(and(eq(job.id, jobId), isUnderWay ? eq(job.state, 'printing') : inArray(job.state, [...mayPrintFrom])))
+      .returning({ id: job.id });
+    if (done.length === 0) return no('The job has changed meanwhile; open it again');
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: name,
+      what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
+    });
+    return succeed(null);
   });
-  return succeed(null);
 }
-
-/** Another job that prints, or is about to, on a machine. */
-async function printingOn(ctx: Pick<Ctx, 'db'>, machineId: string): Promise<string | null> {
-  const { rows } = await ctx.db.execute<{ number: number }>(sql`
-    select j.number from job j join recipe r on r.id = j.recipe_id
-    where r.machine_id = ${machineId} and j.state = 'printing' order by j.number limit 1`);
-  return rows[0] ? jobName(Number(rows[0].number)) : null;
-}
+const claimOf = (id: string, name: string, outcome: CheckOutcome | null): Claim => ({
+  of: 'job',
+  id,
+  name,
+  timeS: (outcome?.estimate.timeS ?? 0) + (outcome?.estimate.heatingS ?? 0),
+});
 
 /** The program of a check: what it laid from the mesh or unpacked, or else the job's own file. */
 async function programOf(
@@ -149,7 +151,6 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   const { machineId } = await sheetInputOf(ctx, row);
   const m = await findMachine(ctx, machineId);
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
-  await occupy(ctx, m.id);
   try {
     const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
     const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
@@ -159,6 +160,8 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
       lines: lines.ok ? lines.value.length : 0,
       message: null,
     });
+    const taken = await occupy(ctx, m, claimOf(row.id, jobName(row.number), null));
+    if (!taken.ok) return await record.end('interrupted', { phase: 'refused', message: taken.failure.what });
     if (!lines.ok) {
       await forgetWork(ctx, row.progress!.runId!);
       return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
@@ -214,7 +217,15 @@ class JobPrintLog extends KeptPrint {
     const isFinished = how === 'finished';
     const printed = this.row.printed + (isFinished ? 1 : 0);
     const stop: MachineStop | null = leavesPart(how, this.progress)
-      ? { of: 'job', id: this.row.id, name: jobName(this.row.number), zMm, why: message ?? phase, at: this.progress.at }
+      ? {
+          of: 'job',
+          id: this.row.id,
+          name: jobName(this.row.number),
+          zMm,
+          why: message ?? phase,
+          isFinished,
+          at: this.progress.at,
+        }
       : null;
     const ended = printed < printsWanted(this.row) ? 'cleared' : 'done';
     const state = isFinished ? ended : phase === 'refused' ? 'checked' : stop ? 'needs attention' : 'cleared';
@@ -224,7 +235,7 @@ class JobPrintLog extends KeptPrint {
     const byNowG = phase === 'refused' ? takenG : Math.max(takenG, fedByNowG);
     this.progress = { ...this.progress, takenG: byNowG };
     await this.ctx.db.transaction(async (db) => {
-      await release({ ...this.ctx, db }, this.on, stop);
+      await release({ ...this.ctx, db }, this.on, { of: 'job', id: this.row.id }, how, stop);
       for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
         await consume({ db }, this.on.id, (byNowG - takenG) * share, head);
       await db

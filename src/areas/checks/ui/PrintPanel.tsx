@@ -2,6 +2,7 @@ import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { JobPage } from '../model/pages.ts';
 
@@ -27,7 +28,7 @@ export function PrintPanel({
   const p = j.progress;
   const isPrinting = j.state === 'printing';
   /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
-  const mayStart = j.state === 'cleared' || (j.state === 'needs attention' && !j.stop);
+  const mayStart = !j.stop && (j.state === 'cleared' || j.state === 'needs attention');
   const machineName = j.sheet?.machine.name ?? 'the machine';
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
@@ -81,6 +82,7 @@ export function PrintPanel({
             Cancel
           </button>
         )}
+        {mayChange && isPrinting && <EmergencyStop machineId={j.recipe.machineId} machineName={machineName} />}
         {j.prints > 1 && (
           <span className="hint">
             {j.printed} of {j.prints} prints done

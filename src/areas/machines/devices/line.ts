@@ -11,6 +11,10 @@ export interface Temperatures {
 export class LinkLost extends Error {}
 /** The machine itself reports a fault. */
 export class MachineFault extends Error {}
+/** Somebody has stopped the machine: it heats and moves no more until a new program begins. */
+export class MachineStopped extends MachineFault {}
+const faultOf = (words: string): MachineFault =>
+  words.startsWith('stopped by hand') ? new MachineStopped(words) : new MachineFault(words);
 
 const ANSWER_MS = 4000;
 const CONNECT_MS = 2000;
@@ -83,12 +87,18 @@ export class LineLink {
         this.readTemperatures(answer);
         return;
       }
-      if (answer.startsWith('fault')) throw new MachineFault(answer.slice(6));
+      if (answer.startsWith('fault')) throw faultOf(answer.slice(6));
       const resend = /^Resend: (\d+)/.exec(answer);
       if (resend && Number(resend[1]) === n + 1) return;
       this.resends++;
     }
     throw new LinkLost(`line ${n} was refused twenty times`);
+  }
+
+  /** Stops the machine at once, beside whoever prints on it. */
+  async stop(): Promise<void> {
+    const answer = await this.ask('@stop');
+    if (!answer.startsWith('ok')) throw new LinkLost('the machine does not know the word to stop');
   }
 
   /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
@@ -101,7 +111,7 @@ export class LineLink {
         this.readTemperatures(answer);
         return;
       }
-      if (answer.startsWith('fault')) throw new MachineFault(answer.slice(6));
+      if (answer.startsWith('fault')) throw faultOf(answer.slice(6));
     }
     throw new LinkLost('the machine refuses every line');
   }

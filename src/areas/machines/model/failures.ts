@@ -3,7 +3,8 @@ export type MachineFailure =
   | { readonly code: 'notATool' }
   | { readonly code: 'notAMaterial' }
   | { readonly code: 'noHead'; readonly heads: number }
-  | { readonly code: 'notStopped'; readonly state: string };
+  | { readonly code: 'notStopped'; readonly state: string }
+  | { readonly code: 'notReached'; readonly why: string };
 
 export const machineText = {
   noMachine: () => 'There is no such machine',
@@ -12,5 +13,6 @@ export const machineText = {
   noHead: ({ heads }: { readonly heads: number }) =>
     `The machine has ${heads === 1 ? 'one head' : `${heads} heads`}; name one of those`,
   notStopped: ({ state }: { readonly state: string }) =>
-    `The machine is ${state}; nothing that stopped stands on its plate`,
+    `The machine is ${state}; nothing that was printed stands on its plate`,
+  notReached: ({ why }: { readonly why: string }) => `The stop did not reach it, ${why}: switch it off at its mains`,
 } satisfies Record<MachineFailure['code'], (failure: never) => string>;

@@ -1,15 +1,17 @@
 import { LASTS, type PrintProgress } from './print.ts';
 
-export const machineStates = ['ready', 'printing', 'stopped', 'not ready'] as const;
+export const machineStates = ['ready', 'printing', 'stopped', 'waiting to be cleared', 'not ready'] as const;
 export type MachineState = (typeof machineStates)[number];
 
-/** A machine that stands with something on its plate: what was printed, how high it had come, and why it stopped. */
+/** A machine that stands with something on its plate: what was printed, how high it had come, and why it stopped, or that it has finished. */
 export interface MachineStop {
   readonly of: 'job' | 'trial';
   readonly id: string;
   readonly name: string;
   readonly zMm: number;
   readonly why: string;
+  /** Nothing went wrong: it has come to its end. */
+  readonly isFinished?: boolean;
   readonly at: string;
 }
 export interface Occupied {
@@ -22,17 +24,30 @@ export interface Occupied {
 export const canResume = (m: Occupied, id: string, progress: PrintProgress | null): boolean =>
   m.state === 'stopped' && m.stop?.id === id && progress !== null && LASTS.includes(progress.phase);
 
+/** What is about to take a machine. */
+export interface Claim {
+  readonly of: MachineStop['of'];
+  readonly id: string;
+  readonly name: string;
+  /** How long it will take, as it is estimated. */
+  readonly timeS: number;
+}
+
 /** Why nothing new can start on a machine; null where it can. */
 export function whyNotFree({ name, state, stop }: Occupied): string | null {
   if (state === 'ready') return null;
   if (state === 'printing') return `${name} is printing: wait until it is free`;
   if (state === 'stopped' && stop)
     return `${name} stopped at ${stop.zMm.toFixed(2)} mm of ${stop.name}, part on the plate: remove it and say so at the machine`;
+  if (state === 'waiting to be cleared' && stop)
+    return `${name} has finished ${stop.name}: take it off the plate and say so at the machine`;
   return `${name} is ${state}: wait until it is ready`;
 }
 
-/** Whether a print that ended so has left something on the plate that somebody must look at. */
+/** Whether a print that ended so has left something on the plate that somebody must take off: all but what never began, and a plate
+ *  that is changed for the next one. */
 export function leavesPart(how: 'finished' | 'interrupted', { phase, zMm }: PrintProgress): boolean {
-  if (how === 'finished' || phase === 'refused' || phase === 'next plate') return false;
+  if (how === 'finished') return true;
+  if (phase === 'refused' || phase === 'next plate') return false;
   return phase !== 'cancelled' || zMm > 0;
 }

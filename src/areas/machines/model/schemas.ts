@@ -22,6 +22,8 @@ export const maintenanceSchema = object({
 })
   .noUnknown()
   .required();
+/** A wish that says nothing more. */
+export const stopSchema = object({}).noUnknown().required();
 /** What somebody says who has taken a part off. */
 export const clearPlateSchema = object({ note }).noUnknown().required();
 /** Speed set at the machine, its lid, the resin's temperature. */

@@ -12,10 +12,11 @@ export {
   type Machine,
 } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
-export { clearPlate, consume, occupy, release } from './occupancy.ts';
+export { claim, clearPlate, consume, occupy, release } from './occupancy.ts';
 export { dropLease, takeLease } from './lease.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';
+export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';

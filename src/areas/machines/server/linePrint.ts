@@ -1,10 +1,12 @@
-import { LineLink, LinkLost, MachineFault, type Temperatures } from '../devices/line.ts';
+import { LineLink, LinkLost, MachineFault, MachineStopped, type Temperatures } from '../devices/line.ts';
 import { heatOf } from '../model/heatOf.ts';
 import type { PrintProgress } from '../model/print.ts';
 
 const WRITE_EVERY_MS = 250;
 const RECONNECT_FOR_MS = 15_000;
 const RECONNECT_EVERY_MS = 500;
+/** A line that lays something. */
+const LAYS = /^G[123]\b.*[XY].*E/;
 
 /** The machine stands before the last line it had accepted: it cannot go on with this print. */
 class Displaced extends Error {
@@ -27,6 +29,7 @@ export interface PrintLog {
  *  truth after any crash. */
 export class LinePrint {
   private link: LineLink | null = null;
+  private isStopping = false;
 
   constructor(
     private readonly lines: readonly string[],
@@ -48,6 +51,7 @@ export class LinePrint {
             'displaced',
             `The machine has lost its place (it stands at line ${error.line}), as after a power cut: clear the plate and print again`,
           );
+        if (error instanceof MachineStopped) return this.cancelled('Stopped');
         if (error instanceof MachineFault) return this.interrupt('fault', `The machine reports: ${error.message}`);
         if (!(error instanceof LinkLost)) throw error;
         lostSince.at ||= Date.now();
@@ -66,7 +70,10 @@ export class LinePrint {
 
   private async connect(): Promise<void> {
     this.link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
-      void this.record.write(t, WRITE_EVERY_MS).catch(() => undefined);
+      void this.record
+        .write(t, WRITE_EVERY_MS)
+        .then(() => this.stopWhileHeating())
+        .catch(() => undefined);
     });
     const last = await this.link.askLast();
     if (this.record.progress.acknowledged === 0) await this.link.begin();
@@ -117,12 +124,26 @@ export class LinePrint {
     const others = [...nozzlesC.keys()].filter((of) => of !== tool).map((of) => `M104 T${of} S0`);
     for (const [i, line] of ['M104 S0', ...others, 'M140 S0'].entries()) await this.link!.sendLine(n + i, line);
     this.link!.close();
-    await this.record.end('interrupted', {
+    this.record.progress = { ...this.record.progress, acknowledged: n - 1 };
+    await this.cancelled('Cancelled');
+    return 'cancel';
+  }
+  private cancelled(how: 'Cancelled' | 'Stopped'): Promise<void> {
+    const { acknowledged } = this.record.progress;
+    // before the first line is laid the height is that of another print
+    const zMm = this.lines.slice(0, acknowledged).some((line) => LAYS.test(line)) ? this.record.progress.zMm : 0;
+    return this.record.end('interrupted', {
       phase: 'cancelled',
       acknowledged: 0,
-      message: `Cancelled at line ${n - 1}, ${this.record.progress.zMm.toFixed(2)} mm; heaters off`,
+      zMm,
+      message: `${how} at line ${acknowledged}, ${zMm.toFixed(2)} mm; heaters off`,
     });
-    return 'cancel';
+  }
+  /** A machine that waits for its heat answers no line: a cancel reaches it beside that one. */
+  private async stopWhileHeating(): Promise<void> {
+    if (this.record.wish !== 'cancel' || this.record.progress.phase !== 'heating' || this.isStopping) return;
+    this.isStopping = true;
+    await stopDevice(this.device);
   }
 
   private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {
@@ -130,6 +151,16 @@ export class LinePrint {
       phase,
       message: `Interrupted at line ${this.record.progress.acknowledged}, ${this.record.progress.zMm.toFixed(2)} mm. ${why}.`,
     });
+  }
+}
+
+/** Stops a machine at once, on a connection of its own. */
+export async function stopDevice({ host, port }: { readonly host: string; readonly port: number }): Promise<void> {
+  const link = await LineLink.open(host, port, () => undefined);
+  try {
+    await link.stop();
+  } finally {
+    link.close();
   }
 }
 

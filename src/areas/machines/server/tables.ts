@@ -1,5 +1,16 @@
 import { sql } from 'drizzle-orm';
-import { bigint, check, integer, jsonb, pgTable, primaryKey, real, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  check,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  real,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
@@ -19,7 +30,7 @@ export const machine = pgTable(
       .references(() => profile.id),
     place: text('place').notNull(),
     state: text('state').$type<MachineState>().notNull().default('ready'),
-    /** What stands on the plate of a machine that stopped; null in every other state. */
+    /** What stands on the plate of a machine that stopped or has finished; null in every other state. */
     stop: jsonb('stop').$type<MachineStop | null>(),
     device: jsonb('device').$type<{ adapter: 'line' | 'stack'; host: string; port: number } | null>(),
     /** What somebody read off the machine last; null until then. */
@@ -30,8 +41,8 @@ export const machine = pgTable(
     version: integer('version').notNull().default(1),
   },
   (t) => [
-    check('machine_state', sql`${t.state} in ('ready', 'printing', 'stopped', 'not ready')`),
-    check('machine_stop', sql`(${t.state} = 'stopped') = (${t.stop} is not null)`),
+    check('machine_state', sql`${t.state} in ('ready', 'printing', 'stopped', 'waiting to be cleared', 'not ready')`),
+    check('machine_stop', sql`(${t.state} in ('stopped', 'waiting to be cleared')) = (${t.stop} is not null)`),
   ],
 );
 
@@ -67,6 +78,31 @@ export const slot = pgTable(
     by: text('by').notNull(),
   },
   (t) => [primaryKey({ columns: [t.machineId, t.index] }), check('slot_remaining', sql`${t.remainingG} >= 0`)],
+);
+
+/** What takes a machine's plate: from the wish to print, written before the device is touched, until somebody has cleared it. No machine
+ *  has two at once. */
+export const occupancy = pgTable(
+  'occupancy',
+  {
+    id: text('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    of: text('of').$type<MachineStop['of']>().notNull(),
+    ofId: text('of_id').notNull(),
+    name: text('name').notNull(),
+    byName: text('by_name').notNull(),
+    since: at('since'),
+    /** When it is expected to come to its end. */
+    expected: at('expected'),
+    until: timestamp('until', { withTimezone: true }),
+  },
+  (t) => [
+    uniqueIndex('occupancy_one_per_machine')
+      .on(t.machineId)
+      .where(sql`${t.until} is null`),
+  ],
 );
 
 /** Append-only by grant. */

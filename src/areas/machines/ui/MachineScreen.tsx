@@ -8,6 +8,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
+import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
@@ -172,6 +173,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <div className="end">
           {mayChange && (
             <>
+              {m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} />}
               <a className="btn" href={`/trials/due?machine=${m.id}`}>
                 What it wants
               </a>

@@ -28,6 +28,8 @@ export interface Today {
   /** Jobs whose print stopped, and machines that stand with something on their plate. */
   readonly attention: readonly JobRow[];
   readonly stopped: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
+  /** Machines that have finished: their plate is to be cleared. */
+  readonly full: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
   readonly due: readonly {
     readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>;
     readonly proofs: MachineCard['proofs'];

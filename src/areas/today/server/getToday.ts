@@ -26,6 +26,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),
     stopped: cards.filter((c) => c.state === 'stopped').map(({ id, name, stop }) => ({ id, name, stop })),
+    full: cards.filter((c) => c.state === 'waiting to be cleared').map(({ id, name, stop }) => ({ id, name, stop })),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),
     due: cards
       .map((c) => ({

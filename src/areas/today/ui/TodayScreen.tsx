@@ -48,6 +48,7 @@ export function TodayScreen() {
   const needs =
     data.attention.length +
     data.stopped.length +
+    data.full.length +
     data.blocked.length +
     data.trials.length +
     data.due.length +
@@ -101,6 +102,23 @@ export function TodayScreen() {
                     mark="outside"
                     says={m.stop!.why}
                     hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the part is removed`}
+                  />
+                ))}
+              </section>
+            )}
+            {data.full.length > 0 && (
+              <section aria-label="Plates to clear">
+                <h2>
+                  Plates to clear <span className="f">{data.full.length}</span>
+                </h2>
+                {data.full.map((m) => (
+                  <Item
+                    key={m.id}
+                    href={`/machines/${m.id}`}
+                    title={`${m.name} · ${m.stop!.name}`}
+                    mark="due"
+                    says="Finished: take it off"
+                    hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the plate is clear`}
                   />
                 ))}
               </section>

@@ -36,6 +36,8 @@ export async function decideTrial(
     if (!row) return fail({ code: 'noTrial' });
     if (row.state === 'accepted' || row.state === 'set aside')
       return fail({ code: 'wrongState', state: row.state, wanted: 'still open' });
+    if (row.state === 'printing')
+      return fail({ code: 'wrongState', state: row.state, wanted: 'not printing: cancel the print first' });
     const name = trialName(row.number);
     const now = ctx.clock.now();
     const kind = kindOf(row.kind);

@@ -3,9 +3,10 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { kindOf } from '../kinds/index.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { canResume, whyNotFree } from '../../machines/model/occupancy.ts';
-import { findMachine } from '../../machines/server/index.ts';
+import { claim, findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { progressOf } from '../../machines/model/print.ts';
 import type { PrintProgress, TrialState } from '../model/trial.ts';
@@ -13,6 +14,7 @@ import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
+import { claimOf } from './runPrint.ts';
 import { findTrial, listCurrentReadings } from './rows.ts';
 import { reading, trial } from './tables.ts';
 
@@ -141,8 +143,8 @@ export async function requestPrint(
       what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
   let anew: PrintProgress | null = null;
+  const m = (await findMachine(ctx, row.machineId))!;
   if (wish === 'print' && allowed.print.includes(row.state)) {
-    const m = (await findMachine(ctx, row.machineId))!;
     const why = row.state === 'printing' || canResume(m, row.id, row.progress) ? null : whyNotFree(m);
     if (why !== null) return fail({ code: 'notReady', what: why });
     // what was taken off the plate is not gone on with
@@ -154,23 +156,24 @@ export async function requestPrint(
     const passes = await checkCoupon(ctx, row);
     if (!passes.ok) return passes;
   }
-  return ctx.db.transaction(async (db) => {
-    const done = await db
+  return inTransaction<null, TrialFailure>(ctx, async (inside) => {
+    if (wish === 'print' && allowed.print.includes(row.state)) {
+      const taken = await claim(inside, m, claimOf(row));
+      if (!taken.ok) return fail({ code: 'notReady', what: taken.failure.what });
+    }
+    const done = await inside.db
       .update(trial)
       .set({ wish, ...(wish === 'print' && { state: 'printing' as const }), ...(anew && { progress: anew }) })
       .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
       .returning({ id: trial.id });
-    if (wish === 'print' && done.length > 0) await moveMates({ db }, row, 'printing', null);
+    if (wish === 'print' && done.length > 0) await moveMates(inside, row, 'printing', null);
     if (done.length === 0) return fail({ code: 'wrongState', state: row.state, wanted: allowed[wish].join(' or ') });
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'trial',
-        subjectId: trialId,
-        subjectName: trialName(row.number),
-        what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
-      },
-    );
+    await recordEvent(inside, {
+      subjectKind: 'trial',
+      subjectId: trialId,
+      subjectName: trialName(row.number),
+      what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
+    });
     return succeed(null);
   });
 }

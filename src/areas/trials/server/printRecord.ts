@@ -43,15 +43,19 @@ export class PrintRecord extends KeptPrint {
           name: trialName(this.row.number),
           zMm,
           why: message ?? phase,
+          isFinished: how === 'finished',
           at: this.progress.at,
         }
       : null;
     await this.ctx.db.transaction(async (db) => {
-      await release({ ...this.ctx, db }, this.on, stop);
+      await release({ ...this.ctx, db }, this.on, { of: 'trial', id: this.row.id }, how, stop);
       await moveMates({ db }, this.row, state, this.progress);
       const isHost = this.row.plan.plate?.host === null;
       const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;
-      await db.update(trial).set({ state, wish: 'idle', progress }).where(eq(trial.id, this.row.id));
+      await db
+        .update(trial)
+        .set({ state, wish: 'idle', progress })
+        .where(and(eq(trial.id, this.row.id), eq(trial.state, 'printing')));
       await recordEvent(
         { ...this.ctx, db },
         {

@@ -2,8 +2,10 @@ import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { dropLease, findMachine, LinePrint, occupy, StackPrinter, takeLease } from '../../machines/server/index.ts';
 import { PlatePrint } from './printPlate.ts';
+import type { Claim } from '../../machines/model/occupancy.ts';
 import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
+import { trialName } from './planTrial.ts';
 import { findTrial, type Trial } from './rows.ts';
 
 /** Prints a trial's coupon from where the machine stands, to its end, a pause, a cancel or an interruption. Owned by the
@@ -13,9 +15,14 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   if (!row || row.state !== 'printing' || row.wish === 'idle') return;
   const m = await findMachine(ctx, row.machineId);
   if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
-  await occupy(ctx, m.id);
   try {
+    const taken = await occupy(ctx, m, claimOf(row));
     const renew = (): Promise<boolean> => takeLease(ctx, m.id, holder);
+    if (!taken.ok)
+      return await new PrintRecord(ctx, row, m, renew, progressFrom(ctx, row, 0)).end('interrupted', {
+        phase: 'refused',
+        message: taken.failure.what,
+      });
     if (m.device.adapter === 'stack')
       await new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port), renew).run();
     else {
@@ -28,6 +35,13 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   }
 }
 
+/** A trial as it takes a machine. */
+export const claimOf = (row: Trial): Claim => ({
+  of: 'trial',
+  id: row.id,
+  name: trialName(row.number),
+  timeS: row.plan.timeS,
+});
 /** Progress of a coupon's print from where it stood. */
 const progressFrom = (ctx: Ctx, { progress }: Trial, lines: number): PrintProgress =>
   progress && LASTS.includes(progress.phase)

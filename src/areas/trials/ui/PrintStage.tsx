@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
+import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -59,6 +60,7 @@ export function PrintStage({
             {t.wish === 'cancel' ? 'Cancelling' : 'Cancel'}
           </button>
         )}
+        {mayChange && running && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
         {isResin && plates > 1 ? (
           <span className="hint">
             layer stacks of plate{' '}

@@ -105,7 +105,10 @@ export const retraction = defineKind({
       method: RETRACTION_METHOD,
       measurableChange,
       proven: [
-        { setting: 'retractionMm', value: Number((measurableChange ? chosen : before).toFixed(3)), interval, range },
+        measurableChange
+          ? { setting: 'retractionMm', value: Number(chosen.toFixed(3)), interval, range }
+          : // what is kept is what is proven: it may lie a little below where the strings seem to end
+            { setting: 'retractionMm', value: before, interval, range: { ...range, min: Math.min(range.min, before) } },
       ],
       sentence: measurableChange
         ? `${formatFigure(chosen, 'length', 2)} mm is the shortest pull-back that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.`
