@@ -1,7 +1,8 @@
 // Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { servedBy, startChild, writePids } from './children.mjs';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
 /** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
@@ -22,6 +23,9 @@ export async function startFarm({
   quiet = false,
   data = path.join(root, '.data'),
 }) {
+  const pidsFile = path.join(root, '.data', `${name}.pids.json`);
+  const other = servedBy(pidsFile);
+  if (other !== null) throw new Error(`process ${other} serves this farm already; stop it first`);
   const cluster = await startCluster(name, { fast });
   if (fresh) remakeDatabase(cluster, 'cantiere');
   const standinPort = await rememberedPort(`${name}-standins`);
@@ -56,13 +60,13 @@ export async function startFarm({
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
   const run = (label, script) => {
-    const child = spawn('node', ['--enable-source-maps', script], { cwd: root, env, stdio: ['ignore', out, out] });
+    const child = startChild(script, { cwd: root, env, out });
     const since = Date.now();
     children.set(label, child);
-    writeFileSync(
-      path.join(root, '.data', `${name}.pids.json`),
-      JSON.stringify({ folder: cluster.folder, ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])) }),
-    );
+    writePids(pidsFile, {
+      folder: cluster.folder,
+      ...Object.fromEntries([...children].map(([k, c]) => [k, c.pid])),
+    });
     child.on('exit', () => {
       if (!stopping) {
         if (!quiet) say(`${label} stopped; starting it again`);

@@ -24,10 +24,15 @@ const stop = () => {
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 process.on('SIGHUP', stop);
-farm = await startFarm({
-  name: empty ? 'pg-empty' : 'pg',
-  port: Number(option('port', '4321')),
-  empty,
-  timeScale: option('time-scale', '30'),
-});
+try {
+  farm = await startFarm({
+    name: empty ? 'pg-empty' : 'pg',
+    port: Number(option('port', '4321')),
+    empty,
+    timeScale: option('time-scale', '30'),
+  });
+} catch (error) {
+  say(`Cantiere did not start: ${error instanceof Error ? error.message : String(error)}`);
+  process.exit(1);
+}
 say(`\nCantiere is ready: ${farm.url}\nCtrl-C stops everything it started.`);
