@@ -80,6 +80,27 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
   await takeOff(page);
 });
 
+test('a print whose worker hangs says how old its figures are, and the emergency stop reaches the machine meanwhile', async ({
+  page,
+}) => {
+  await signIn(page);
+  await hold('rifugio-scarpa', 60);
+  await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
+  await lines(page, 40);
+  const worker = pids()['worker']!;
+  process.kill(worker, 'SIGSTOP');
+  try {
+    await expect(page.getByText(/Nothing heard of this print for \d+ s/)).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Emergency stop' }).click();
+    await expect(page.getByText('Rifugio Scarpa is stopped, heaters off')).toBeVisible();
+  } finally {
+    process.kill(worker, 'SIGCONT');
+  }
+  await hold('rifugio-scarpa');
+  await expect(page.getByText(/Stopped at line \d+, [\d.]+ mm; heaters off/)).toBeVisible({ timeout: 30_000 });
+  await takeOff(page);
+});
+
 test('a print shows a sensor fault with its place, goes on through noise and a cut line to a coupon that measures, and can be cancelled', async ({
   page,
 }) => {

@@ -46,6 +46,8 @@ export interface JobPage {
   readonly resumes: boolean;
   /** What of it stands on the machine that stopped. */
   readonly stop: MachineStop | null;
+  /** For how many seconds nothing was heard of its print; null where it is heard of, or does not print. */
+  readonly silentS: number | null;
   readonly due: string | null;
   readonly purpose: Purpose | null;
   readonly state: string;

@@ -23,6 +23,7 @@ import { makeSheet, pinOf } from './sheet.ts';
 import { whatChanged } from '../model/whatChanged.ts';
 import { printsWanted } from '../model/prints.ts';
 import { canResume } from '../../machines/model/occupancy.ts';
+import { silentS } from '../../machines/model/print.ts';
 import { checkRun, job } from './tables.ts';
 
 export interface NewJob {
@@ -305,6 +306,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
     prints: printsWanted(row),
     resumes: m !== null && canResume(m, id, row.progress),
     stop: m?.stop?.id === id ? m.stop : null,
+    silentS: row.state === 'printing' ? silentS(row.progress, ctx.clock.now()) : null,
     outcomes: await listOutcomes(ctx, id),
     outOfDate,
     changed:

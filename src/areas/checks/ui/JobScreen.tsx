@@ -33,7 +33,8 @@ export function JobScreen({ id }: { readonly id: string }) {
   const { data: j, error } = useQuery({
     queryKey: ['job', id],
     queryFn: () => fetchJson<JobPage>(`/api/jobs/${id}`),
-    refetchInterval: (q) => (['queued', 'running'].includes(q.state.data?.run?.state ?? '') ? 1000 : false),
+    refetchInterval: ({ state: { data } }) =>
+      ['queued', 'running'].includes(data?.run?.state ?? '') ? 1000 : data?.state === 'printing' ? 1500 : false,
   });
   const [asking, setAsking] = useState(false);
   const [why, setWhy] = useState('');

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
+import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { JobPage } from '../model/pages.ts';
 
@@ -98,6 +99,7 @@ export function PrintPanel({
           onResume={j.resumes ? () => wish('print', 'Print resumed') : undefined}
         />
       )}
+      {j.silentS !== null && <SilentNotice machineName={machineName} silentS={j.silentS} />}
       {p && (
         <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>

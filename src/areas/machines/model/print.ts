@@ -58,3 +58,12 @@ export const progressOf = (phase: PrintProgress['phase'], lines: number, at: Dat
   message: null,
   at: at.toISOString(),
 });
+
+/** A print that nothing was heard of for so long: whoever prints it has ended, or cannot write it down. */
+export const SILENT_AFTER_S = 10;
+/** For how long nothing was heard of a print; null where it is heard of. */
+export function silentS(progress: PrintProgress | null, now: Date): number | null {
+  if (progress === null) return null;
+  const age = (now.getTime() - new Date(progress.at).getTime()) / 1000;
+  return age > SILENT_AFTER_S ? Math.round(age) : null;
+}

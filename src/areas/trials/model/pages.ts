@@ -53,6 +53,8 @@ export interface TrialPage {
   readonly hasDevice: boolean;
   /** What of it stands on the machine that stopped, and whether its print can go on from there. */
   readonly stop: MachineStop | null;
+  /** For how many seconds nothing was heard of its print; null where it is heard of, or does not print. */
+  readonly silentS: number | null;
   readonly resumes: boolean;
   readonly proofs: readonly Proof[];
   /** Accepted trials of this kind on this machine, oldest first, for the control chart. */

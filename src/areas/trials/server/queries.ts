@@ -7,6 +7,7 @@ import { findProfile, resolveCombination } from '../../library/server/index.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { canResume } from '../../machines/model/occupancy.ts';
+import { silentS } from '../../machines/model/print.ts';
 import { maintenanceKinds } from '../../machines/model/maintenance.ts';
 import {
   findLoaded,
@@ -82,6 +83,7 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     gcodeBytes: gcode.length,
     hasDevice: m.device !== null,
     stop: m.stop?.id === (row.plan.plate?.host ?? row.id) ? m.stop : null,
+    silentS: row.state === 'printing' ? silentS(row.progress, ctx.clock.now()) : null,
     resumes: canResume(m, row.id, row.progress),
     proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
     earlier: await listEarlier(ctx, row, m.printerId),

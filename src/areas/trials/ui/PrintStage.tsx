@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
+import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -95,6 +96,7 @@ export function PrintStage({
           onResume={t.resumes ? () => onWish('print') : undefined}
         />
       )}
+      {t.silentS !== null && <SilentNotice machineName={t.machineName} silentS={t.silentS} />}
       {p && (
         <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>
