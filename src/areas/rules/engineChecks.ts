@@ -1,6 +1,7 @@
 import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
 import { headChecks, type EngineCheck } from './headChecks.ts';
-import { changed, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
+import { changed, effectiveFixture, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
+import { laidBy } from './meshLay.ts';
 import type { CheckOutcome } from './outcome.ts';
 import { checkJob, checkRecipe } from './run.ts';
 
@@ -24,6 +25,14 @@ const counted = ({ sentence, runs }: CheckOutcome): string => {
 };
 
 export const engineChecks: readonly EngineCheck[] = [
+  {
+    title: 'what a mesh is laid by are the values its settings are put together from',
+    comesOut: () => {
+      const asked = Object.keys(laidBy(effectiveFixture({ dryingC: 70 })));
+      return ['walls', 'fillSpeedMmPerS', 'dryingC', 'pricePerKg'].map((key) => asked.includes(key));
+    },
+    must: [true, true, false, false],
+  },
   ...headChecks,
   {
     title: 'findings are told the gravest first, then by height; the first makes the sentence, the others are counted',

@@ -11,15 +11,15 @@ export const printsOf = ({ job }: CheckContext): number => job.prints ?? job.qua
 export function estimateOf({ report, context }: JobInput): Estimate {
   const { heads: others = [], recipe, machine } = context;
   const { filamentMm, extrudedVolumeMm3, heads: laying = [] } = report;
+  const isByHead = others.length > 0;
   const parts = laying
-    .filter((h) => others.length > 0 && h.filamentMm > 0)
+    .filter((h) => isByHead && h.filamentMm > 0)
     .map((h) => {
       const of = others.find((o) => o.tool === h.tool)?.recipe ?? recipe;
       const fed = figuresByDiameter(h, machine.motion.filamentDiameterMm, of);
       return { ...fed, of, massG: massG(fed.extrudedVolumeMm3, of.material.densityGPerCm3) };
     });
-  const fed =
-    others.length > 0 ? parts : [{ of: recipe, massG: massG(extrudedVolumeMm3, recipe.material.densityGPerCm3) }];
+  const fed = isByHead ? parts : [{ of: recipe, massG: massG(extrudedVolumeMm3, recipe.material.densityGPerCm3) }];
   const material = fed.reduce((sum, h) => sum + (h.massG / 1000) * h.of.material.pricePerKg, 0);
   return {
     timeS: report.timeS,

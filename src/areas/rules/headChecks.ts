@@ -2,7 +2,7 @@ import { notAppliedOf } from './applied.ts';
 import { jobOf, supportedTable } from './cases.ts';
 import { estimateOf } from './estimate.ts';
 import type { ContextChange } from './fixture.ts';
-import { headViewsOf } from './headViews.ts';
+import { figuresByDiameter, headViewsOf } from './headViews.ts';
 import { checkJob } from './run.ts';
 
 /** What the engine itself must do, whatever the rules say: what comes out, and what must. */
@@ -42,6 +42,29 @@ export const headChecks: readonly EngineCheck[] = [
       true,
       true,
     ],
+  },
+  {
+    title: 'a program of two heads under a recipe of one is told as a whole',
+    comesOut: () => {
+      const { report } = jobOf({ when: '', finds: [], ...supportedTable }).job;
+      const one = jobOf({ when: '', finds: [] }).job;
+      return [report.heads!.length, estimateOf({ ...one, report }).heads === undefined];
+    },
+    must: [2, true],
+  },
+  {
+    title: 'volumes and flows of a head are those of its own filament',
+    comesOut: () => {
+      const { report } = jobOf({ when: '', finds: [], ...supportedTable }).job;
+      const own = figuresByDiameter(report.heads![0]!, 1.75, { values: { diameterMm: 3.5 } });
+      const as = report.heads![0]!;
+      return [
+        own.extrudedVolumeMm3 / as.extrudedVolumeMm3,
+        own.highestFlowMm3PerS / as.highestFlowMm3PerS,
+        own.highestFlowCommandedMm3PerS / as.highestFlowCommandedMm3PerS,
+      ];
+    },
+    must: [4, 4, 4],
   },
   {
     title: 'what a check could not have is told once, with the heads that want it',
