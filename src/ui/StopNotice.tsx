@@ -43,7 +43,10 @@ export function StopNotice({
     setBusy(false);
   };
   return (
-    <section className={isFinished ? 'stage' : 'stage stopped'} aria-label={isFinished ? 'Finished' : 'Stopped'}>
+    <section
+      className={`stage ${isFinished ? 'finished' : 'stopped'}`}
+      aria-label={isFinished ? 'Finished' : 'Stopped'}
+    >
       <h2>
         {machineName} {isFinished ? 'has finished: take the part off' : 'stopped, part on the plate'}{' '}
         <span className="hint">{dayAndTime(stop.at)}</span>

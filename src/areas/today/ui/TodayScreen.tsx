@@ -89,76 +89,78 @@ export function TodayScreen() {
           </p>
         ) : (
           <div className="needs">
-            {data.stopped.length > 0 && (
-              <section aria-label="Stopped machines">
-                <h2>
-                  Machines stopped, part on the plate <span className="f">{data.stopped.length}</span>
-                </h2>
-                {data.stopped.map((m) => (
-                  <Item
-                    key={m.id}
-                    href={`/machines/${m.id}`}
-                    title={`${m.name} · ${m.stop!.name} at ${m.stop!.zMm.toFixed(2)} mm`}
-                    mark="outside"
-                    says={m.stop!.why}
-                    hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the part is removed`}
-                  />
-                ))}
-              </section>
-            )}
-            {data.full.length > 0 && (
-              <section aria-label="Plates to clear">
-                <h2>
-                  Plates to clear <span className="f">{data.full.length}</span>
-                </h2>
-                {data.full.map((m) => (
-                  <Item
-                    key={m.id}
-                    href={`/machines/${m.id}`}
-                    title={`${m.name} · ${m.stop!.name}`}
-                    mark="due"
-                    says="Finished: take it off"
-                    hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the plate is clear`}
-                  />
-                ))}
-              </section>
-            )}
-            <section aria-label="Jobs">
-              <h2>
-                Jobs to settle{' '}
-                <span className="f">{data.attention.length + data.blocked.length + data.waiting.length}</span>
-              </h2>
-              {data.attention.map((j) => (
-                <Item
-                  key={j.id}
-                  {...titleOf(j)}
-                  mark="outside"
-                  says={`Needs attention: ${j.printMessage ?? 'its print stopped'}`}
-                  hint={j.machineName}
-                />
-              ))}
-              {data.blocked.map((j) => (
-                <Item
-                  key={j.id}
-                  {...titleOf(j)}
-                  mark="outside"
-                  says={j.sentence ?? ''}
-                  hint={`${j.machineName} · ${j.class}`}
-                />
-              ))}
-              {data.waiting.map((j) => (
-                <Item
-                  key={j.id}
-                  {...titleOf(j)}
-                  mark={j.verdict === 'clear' ? 'proven' : 'due'}
-                  says={j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
-                  hint={`${j.machineName} · waits to be cleared`}
-                />
-              ))}
-              {data.attention.length + data.blocked.length + data.waiting.length === 0 && (
-                <article className="hint">No job is blocked and none waits.</article>
+            <div className="first">
+              {data.stopped.length > 0 && (
+                <section aria-label="Stopped machines">
+                  <h2>
+                    Machines stopped, part on the plate <span className="f">{data.stopped.length}</span>
+                  </h2>
+                  {data.stopped.map((m) => (
+                    <Item
+                      key={m.id}
+                      href={`/machines/${m.id}`}
+                      title={`${m.name} · ${m.stop!.name} at ${m.stop!.zMm.toFixed(2)} mm`}
+                      mark="outside"
+                      says={m.stop!.why}
+                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the part is removed`}
+                    />
+                  ))}
+                </section>
               )}
-            </section>
+              {data.full.length > 0 && (
+                <section aria-label="Plates to clear">
+                  <h2>
+                    Plates to clear <span className="f">{data.full.length}</span>
+                  </h2>
+                  {data.full.map((m) => (
+                    <Item
+                      key={m.id}
+                      href={`/machines/${m.id}`}
+                      title={`${m.name} · ${m.stop!.name}`}
+                      mark="due"
+                      says="Finished: take it off"
+                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the plate is clear`}
+                    />
+                  ))}
+                </section>
+              )}
+              <section aria-label="Jobs">
+                <h2>
+                  Jobs to settle{' '}
+                  <span className="f">{data.attention.length + data.blocked.length + data.waiting.length}</span>
+                </h2>
+                {data.attention.map((j) => (
+                  <Item
+                    key={j.id}
+                    {...titleOf(j)}
+                    mark="outside"
+                    says={`Needs attention: ${j.printMessage ?? 'its print stopped'}`}
+                    hint={j.machineName}
+                  />
+                ))}
+                {data.blocked.map((j) => (
+                  <Item
+                    key={j.id}
+                    {...titleOf(j)}
+                    mark="outside"
+                    says={j.sentence ?? ''}
+                    hint={`${j.machineName} · ${j.class}`}
+                  />
+                ))}
+                {data.waiting.map((j) => (
+                  <Item
+                    key={j.id}
+                    {...titleOf(j)}
+                    mark={j.verdict === 'clear' ? 'proven' : 'due'}
+                    says={j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
+                    hint={`${j.machineName} · waits to be cleared`}
+                  />
+                ))}
+                {data.attention.length + data.blocked.length + data.waiting.length === 0 && (
+                  <article className="hint">No job is blocked and none waits.</article>
+                )}
+              </section>
+            </div>
             <section aria-label="Trials">
               <h2>
                 Trials open <span className="f">{data.trials.length}</span>
