@@ -1,9 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { post } from './api.ts';
-import { notifyError, notifySuccess } from './notify.tsx';
+import { useMachineAct } from './useMachineAct.ts';
 
-/** Heaters off and nothing moves, at once and without asking twice. */
+/** Nothing heats or moves, at once and without asking twice. */
 export function EmergencyStop({
   machineId,
   machineName,
@@ -11,21 +8,9 @@ export function EmergencyStop({
   readonly machineId: string;
   readonly machineName: string;
 }) {
-  const client = useQueryClient();
-  const [isBusy, setBusy] = useState(false);
-  const stop = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      await post(`/api/machines/${machineId}/stop`, {});
-      notifySuccess(`${machineName} is stopped, heaters off`);
-      await client.invalidateQueries();
-    } catch (e) {
-      notifyError(e);
-    }
-    setBusy(false);
-  };
+  const [isBusy, act] = useMachineAct(machineId);
   return (
-    <button className="btn stop" disabled={isBusy} onClick={() => void stop()}>
+    <button className="btn stop" disabled={isBusy} onClick={() => act('stop', {}, `${machineName} is stopped`)}>
       Emergency stop
     </button>
   );

@@ -1,8 +1,5 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { post } from './api.ts';
 import { dayAndTime } from './dates.ts';
-import { notifyError, notifySuccess } from './notify.tsx';
+import { useMachineAct } from './useMachineAct.ts';
 
 /** What stands on a machine that stopped or has finished, why, and what may be done: go on with it, or take the part off and say so. */
 export function StopNotice({
@@ -28,20 +25,8 @@ export function StopNotice({
   /** Left out where the print cannot go on. */
   readonly onResume?: (() => void) | undefined;
 }) {
-  const client = useQueryClient();
   const { isFinished = false } = stop;
-  const [isBusy, setBusy] = useState(false);
-  const clear = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      await post(`/api/machines/${machineId}/clear-plate`, { note: '' });
-      notifySuccess(`${machineName} is free`);
-      await client.invalidateQueries();
-    } catch (e) {
-      notifyError(e);
-    }
-    setBusy(false);
-  };
+  const [isBusy, act] = useMachineAct(machineId);
   return (
     <section
       className={`stage ${isFinished ? 'finished' : 'stopped'}`}
@@ -63,7 +48,11 @@ export function StopNotice({
               Resume at {stop.zMm.toFixed(2)} mm
             </button>
           )}
-          <button className="btn" disabled={isBusy} onClick={() => void clear()}>
+          <button
+            className="btn"
+            disabled={isBusy}
+            onClick={() => act('clear-plate', { note: '' }, `${machineName} is free`)}
+          >
             Part removed, plate is clear
           </button>
         </div>

@@ -4,6 +4,7 @@ import { clearPlate } from '../../src/areas/machines/server/index.ts';
 import {
   decideTrial,
   findTrial,
+  getTrialPage,
   planTrial,
   requestPrint,
   type Trial,
@@ -117,6 +118,24 @@ describe('one machine, one print', () => {
     expect(why(await requestPrint(tech(), second, 'print'))).toContain('take it off the plate');
     unwrap(await clearPlate(tech(), bench.m.id, ''));
     unwrap(await requestPrint(tech(), second, 'print'));
+  });
+
+  test('a print that no worker takes up is silent from the moment it was asked for, not from what stood before', async () => {
+    const id = await trialOf();
+    unwrap(await requestPrint(tech(), id, 'print'));
+    const after = async (s: number) => {
+      const at = new Date((await findTrial(tech(), id))!.progress!.at).getTime() + 1000 * s;
+      return unwrap(await getTrialPage({ ...tech(), clock: { now: () => new Date(at) } }, id)).silentS;
+    };
+    expect([await after(0), await after(30)]).toEqual([null, 30]);
+    // interrupted an hour ago and asked for again: nothing is an hour old
+    await farm.pool.query(
+      `update trial set state = 'interrupted', wish = 'idle',
+         progress = progress || '{"phase":"lost","at":"2026-01-01T00:00:00Z"}' where id = $1`,
+      [id],
+    );
+    unwrap(await requestPrint(tech(), id, 'print'));
+    expect((await findTrial(tech(), id))!.progress!.at).not.toContain('2026-01-01');
   });
 
   test('a trial is not set aside while it prints', async () => {

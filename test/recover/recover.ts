@@ -44,6 +44,7 @@ export const settings: CouponSettings = {
   lowestLayerTimeS: 10,
   skirtLoops: 1,
   skirtGapMm: 5,
+  skirtLeastMm: 10,
   zOffsetMm: 0,
   motion: exampleLimits,
   pressureCommand: 'M4100 S{value}',

@@ -3,8 +3,8 @@ import { digitPixels, digitStrokes, DIGIT_COLUMNS, DIGIT_ROWS } from './digits.t
 import type { CouponSettings, Point } from './couponSettings.ts';
 import { placeOnBed } from './placeOnBed.ts';
 import { ProgramWriter, WritingHead } from './programWriter.ts';
+import { skirtLoopsFor } from './surround.ts';
 
-const SKIRT_FILAMENT_MM = 10; // common practice, no source: one loop and 10 mm of filament at least
 const CIRCLE_SIDES = 72;
 const UNIT: readonly Point[] = [
   [1, 0],
@@ -247,11 +247,13 @@ export class CouponPath {
   /** Skirt round the whole coupon on the first layer. */
   skirt(): void {
     const [w, d] = this.sizeMm;
-    const loopMm = 2 * (w + d + 4 * this.s.skirtGapMm);
-    const perLoop =
-      (this.s.flow * beadAreaMm2(this.s.lineWidthMm, this.height) * loopMm) /
-      filamentAreaMm2(this.s.filamentDiameterMm);
-    for (let k = 0; k < Math.max(this.s.skirtLoops, Math.ceil(SKIRT_FILAMENT_MM / perLoop)); k++) {
+    const how = {
+      widthMm: this.s.lineWidthMm,
+      heightMm: this.height,
+      loopMm: 2 * (w + d + 4 * this.s.skirtGapMm),
+    };
+    // a trial's first line begins with a full nozzle whatever its recipe has for parts
+    for (let k = 0; k < skirtLoopsFor({ ...this.s, skirtLoops: Math.max(1, this.s.skirtLoops) }, how); k++) {
       const out = this.s.skirtGapMm + k * this.spacingMm;
       this.loop(rectangle(0, 0, w + 2 * out, d + 2 * out), this.s.firstLayerSpeedMmPerS);
     }

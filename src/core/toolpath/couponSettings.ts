@@ -18,6 +18,7 @@ export interface CouponSettings extends HeadSettings, ProgramSettings {
   readonly lowestLayerTimeS: number;
   readonly skirtLoops: number;
   readonly skirtGapMm: number;
+  readonly skirtLeastMm: number;
   readonly motion: MotionLimits;
   readonly heads: number;
   /** Added to places printed by the second head. */

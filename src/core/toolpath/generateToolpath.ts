@@ -11,7 +11,7 @@ import { PartWriter } from './partWriter.ts';
 import { placeTower } from './purgeTower.ts';
 import { commonRuns, cuttingLayers, solidOf, type ToolpathLayer } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
-import { buildingSupport, supportParts } from './support.ts';
+import { buildingSupport, supportParts, type SupportParts } from './support.ts';
 
 export interface Toolpath {
   readonly gcode: string;
@@ -44,23 +44,25 @@ export function* generatingToolpath(
   const regions = layers.map((l) => l.region);
   const isSparse = s.infillPercent < 100;
   const common = isSparse ? yield* within(commonRuns(regions, s), 0.4, 0.5) : null;
-  const screen = s.draughtScreenMm > 0 ? screenRound(layers, supports, s.draughtScreenMm) : null;
   const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
+  const columns = supports.map((_, k) => supportParts(supports, k, s.contactLayers));
   const p = new PartWriter(s, heads);
   const tower =
     heads.others.length === 0
       ? succeed(null)
-      : placeTower(p.changesOf(headsUsed(p, layers, supports, s)), s, heads, everywhere(regions, supports));
+      : placeTower(p.changesOf(headsUsed(p, layers, columns, s)), s, heads, everywhere(regions, supports));
   if (!tower.ok) return tower;
   p.purgeAt(tower.value);
+  const strips = tower.value?.strips.flat() ?? [];
+  const screen = s.draughtScreenMm > 0 ? screenRound(layers, supports, strips, s) : null;
   let before: LayerLines | null = null;
   for (const [k, layer] of layers.entries()) {
     const lines: LayerLines = new LayerLines(k + 1, layer, p.body, p.headOf);
-    if (k === 0) lines.surround(screen ?? [...union(layer.region, supports[0]), ...(tower.value?.strips.flat() ?? [])]);
-    if (screen && k < screenLayers(layers, s)) lines.screen(screen);
+    if (k === 0) lines.surround([...union(layer.region, supports[0]), ...strips], screen);
+    if (screen && isScreened(layer, s)) lines.screen(screen);
     const inner = lines.walls(layer.region, before);
     before = lines;
-    if (supports[k]!.length > 0) lines.support(supportParts(supports, k, s.contactLayers));
+    if (supports[k]!.length > 0) lines.support(columns[k]!);
     const bridges =
       k === 0 ? [] : bridgesIn(layer.region, regions[k - 1]!, supports[k - gapLayers] ?? [], s.bridge.widthMm);
     lines.fill(inner, {
@@ -87,28 +89,32 @@ export function* generatingToolpath(
 function headsUsed(
   p: PartWriter,
   layers: readonly ToolpathLayer[],
-  supports: readonly Region[],
+  columns: readonly SupportParts[],
   s: MeshToolpathSettings,
 ): ReadonlySet<Head>[] {
-  return layers.map((_, k) => {
+  return layers.map((layer, k) => {
     const used = new Set<Head>([p.body]);
-    if (k === 0 && (s.brimMm > 0 || s.skirtLoops > 0)) used.add(p.headOf('brim'));
-    if (k < screenLayers(layers, s)) used.add(p.headOf('brim'));
-    const { contact, column } = supportParts(supports, k, s.contactLayers);
+    if ((k === 0 && (s.brimMm > 0 || s.skirtLoops > 0)) || isScreened(layer, s)) used.add(p.headOf('brim'));
+    const { contact, column } = columns[k]!;
     if (areaMm2(contact) > 0) used.add(p.headOf('supportContact'));
     if (areaMm2(column) > 0) used.add(p.headOf('support'));
     return used;
   });
 }
-/** How many layers the draught screen has. */
-const screenLayers = (layers: readonly ToolpathLayer[], { draughtScreenMm }: MeshToolpathSettings): number =>
-  layers.filter((l) => l.zMm <= draughtScreenMm + 1e-6).length;
+/** Whether the draught screen reaches so high. */
+const isScreened = ({ zMm }: ToolpathLayer, { draughtScreenMm }: MeshToolpathSettings): boolean =>
+  zMm <= draughtScreenMm + 1e-6;
 /** What a draught screen stands round: everything up to its height. */
-function screenRound(layers: readonly ToolpathLayer[], supports: readonly Region[], heightMm: number): Region {
-  let all: Region = [];
-  for (const [k, { zMm, region }] of layers.entries())
-    if (zMm <= heightMm + 1e-6 && (k === 0 || region !== layers[k - 1]!.region || supports[k] !== supports[k - 1]))
-      all = union(all, [...region, ...supports[k]!]);
+function screenRound(
+  layers: readonly ToolpathLayer[],
+  supports: readonly Region[],
+  strips: Region,
+  s: MeshToolpathSettings,
+): Region {
+  let all = union(strips);
+  for (const [k, layer] of layers.entries())
+    if (isScreened(layer, s) && (layer.region !== layers[k - 1]?.region || supports[k] !== supports[k - 1]))
+      all = union(all, [...layer.region, ...supports[k]!]);
   return all;
 }
 /** The box round everything that is laid. */

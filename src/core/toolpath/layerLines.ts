@@ -11,7 +11,7 @@ import {
   type Region,
   type Ring,
 } from '../geometry/clip.ts';
-import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
+import { beadSpacingMm } from './bead.ts';
 import type { BridgePatch } from './bridging.ts';
 import type { Seam } from './choices.ts';
 import { gyroidCellMm, gyroidLines } from './gyroid.ts';
@@ -19,7 +19,8 @@ import type { Head, OtherRole } from './heads.ts';
 import { fillLines } from './infill.ts';
 import type { ToolpathLayer } from './regions.ts';
 import type { Lay, MeshToolpathSettings } from './settings.ts';
-import type { supportParts } from './support.ts';
+import type { SupportParts } from './support.ts';
+import { skirtLoopsFor } from './surround.ts';
 import { leastWallMm, mayBeThin, thinWallsOf, type FittingLine } from './fittingLines.ts';
 
 /** A closed wall of so many line widths round is a short loop. Common practice, no source. */
@@ -30,7 +31,6 @@ const FULLNESS = 3 / 4;
 const SMALLEST_FILL_MM2 = 0.05;
 /** Slopes leave slivers that nothing lies on: no surface to be laid apart. Common practice, no source. */
 const SMALLEST_TOP_MM2 = 2;
-const MOST_SKIRT_LOOPS = 50;
 const FILL_ANGLE = Math.PI / 4;
 
 /** One line of a layer before it is written. */
@@ -87,12 +87,16 @@ export class LayerLines {
     this.height = layer.heightMm;
   }
 
+  /** Lines of neighbouring layers cross. */
+  private get angle(): number {
+    return this.number % 2 === 1 ? FILL_ANGLE : -FILL_ANGLE;
+  }
   private spacing(lay: Lay): number {
     return beadSpacingMm(Math.max(lay.widthMm, this.height), this.height);
   }
 
-  /** Brim, or else skirt, round everything on the first layer. */
-  surround(first: Region): void {
+  /** On the first layer a brim round everything that stands there, or else a skirt, round the draught screen's foot where there is one. */
+  surround(first: Region, screened: Region | null): void {
     const { s } = this;
     const head = this.headOf('brim');
     const lay = head.s.firstLayer;
@@ -104,19 +108,14 @@ export class LayerLines {
             this.hold(lay, closedAt(ring, backOf(ring)), head);
       return;
     }
-    const hull = outerOnly(first);
-    const loops: Region[] = [];
-    const perMm =
-      (head.s.flow * beadAreaMm2(Math.max(lay.widthMm, this.height), this.height)) /
-      filamentAreaMm2(head.s.filamentDiameterMm);
-    let fedMm = 0;
-    while (s.skirtLoops > 0 && (loops.length < s.skirtLoops || fedMm < s.skirtLeastMm)) {
-      const loop = offset(hull, s.skirtGapMm + loops.length * step, true);
-      loops.push(loop);
-      fedMm += perMm * loop.reduce((sum, ring) => sum + ringLengthMm(ring), 0);
-      if (loop.length === 0 || loops.length >= MOST_SKIRT_LOOPS) break;
-    }
-    for (const loop of loops.reverse()) for (const ring of loop) this.hold(lay, closedAt(ring, backOf(ring)), head);
+    const hull = outerOnly(screened ?? first);
+    const innermost = offset(hull, s.skirtGapMm, true);
+    const loopMm = innermost.reduce((sum, ring) => sum + ringLengthMm(ring), 0);
+    const { flow, filamentDiameterMm } = head.s;
+    const how = { widthMm: lay.widthMm, heightMm: this.height, loopMm };
+    for (let k = skirtLoopsFor({ ...s, flow, filamentDiameterMm }, how) - 1; k >= 0; k--)
+      for (const ring of k === 0 ? innermost : offset(hull, s.skirtGapMm + k * step, true))
+        this.hold(lay, closedAt(ring, backOf(ring)), head);
   }
   /** A thin wall round everything, where a skirt lies; on the first layer the skirt itself. */
   screen(round: Region): void {
@@ -199,8 +198,7 @@ export class LayerLines {
   /** Solid and sparse lines of what the walls leave; bridges lie along their span. Where nothing is said to be solid, all is. */
   fill(inner: Region, { solid, cover, bridges }: Inside): void {
     if (areaMm2(inner) < SMALLEST_FILL_MM2) return;
-    const { s } = this;
-    const angle = this.number % 2 === 1 ? FILL_ANGLE : -FILL_ANGLE;
+    const { s, angle } = this;
     let left = inner;
     let solidLeft = solid ?? inner;
     for (const bridge of bridges) {
@@ -230,7 +228,7 @@ export class LayerLines {
   /** Lines without gaps; what nothing lies on is a top surface. */
   private solid(region: Region, cover: Region | null): void {
     const { s } = this;
-    const angle = s.topDirection === 'alike' || this.number % 2 === 1 ? FILL_ANGLE : -FILL_ANGLE;
+    const angle = s.topDirection === 'alike' ? FILL_ANGLE : this.angle;
     const lay = (of: Region, own: Lay): void => {
       if (areaMm2(of) > SMALLEST_FILL_MM2) this.pieces(of, this.spacing(own), angle, own);
     };
@@ -247,7 +245,7 @@ export class LayerLines {
       this.hold(this.s.fill, [...line]);
   }
   /** Columns, and closer lines where the part lies on them. */
-  support({ column, contact }: ReturnType<typeof supportParts>): void {
+  support({ column, contact }: SupportParts): void {
     const { s } = this;
     const [under, close] = [this.headOf('support'), this.headOf('supportContact')];
     const { support } = under.s;

@@ -2,6 +2,7 @@ import { areaMm2, intersection, type Box, type Region } from '../geometry/clip.t
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Heads } from './heads.ts';
 import type { MeshToolpathSettings } from './settings.ts';
+import { roundMm } from './surround.ts';
 
 /** Less stands badly. Common practice, no source. */
 const SMALLEST_SIDE_MM = 8;
@@ -36,10 +37,9 @@ export function placeTower(
   const depth = depthOfOne * count;
   const [x0, x1, y0, y1] = occupied;
   // brim or skirt goes round the tower too
-  const skirtMm = s.skirtLoops > 0 ? s.skirtGapMm + s.skirtLoops * lineMm : 0;
-  const roundMm = s.brimMm > 0 ? s.brimMm : skirtMm;
-  const edgeMm = GAP_MM + roundMm;
-  const away = GAP_MM + (s.brimMm > 0 ? s.brimMm : 0);
+  const round = roundMm(s, 2 * (width + depth));
+  const edgeMm = GAP_MM + round;
+  const away = GAP_MM + (s.brimMm > 0 ? s.brimGapMm + s.brimMm : 0);
   const [middleX, middleY] = [(x0 + x1) / 2, (y0 + y1) / 2];
   const places: readonly (readonly [number, number])[] = [
     [middleX, y1 + away + depth / 2],
@@ -56,7 +56,7 @@ export function placeTower(
       ([a, b, c, d]) =>
         areaMm2(
           intersection(
-            [rectangle(x, y, width + 2 * roundMm, depth + 2 * roundMm)],
+            [rectangle(x, y, width + 2 * round, depth + 2 * round)],
             [rectangle((a + c) / 2, (b + d) / 2, Math.abs(c - a), Math.abs(d - b))],
           ),
         ) === 0,

@@ -25,7 +25,6 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly motion: MotionLimits;
   readonly skirtLoops: number;
   readonly skirtGapMm: number;
-  /** Filament that a skirt takes at least. */
   readonly skirtLeastMm: number;
   /** A thin wall where the skirt lies, so high. */
   readonly draughtScreenMm: number;

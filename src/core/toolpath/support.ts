@@ -39,13 +39,13 @@ export function* buildingSupport(
   return out;
 }
 
+export interface SupportParts {
+  readonly column: Region;
+  readonly contact: Region;
+}
 /** Support of a layer: what is close below the part, so many layers deep, and the columns under that. The first layer has none of the
  *  former. */
-export function supportParts(
-  supports: readonly Region[],
-  k: number,
-  contactLayers: number,
-): { readonly column: Region; readonly contact: Region } {
+export function supportParts(supports: readonly Region[], k: number, contactLayers: number): SupportParts {
   const here = supports[k]!;
   const contact = k === 0 || here.length === 0 ? [] : difference(here, supports[k + contactLayers] ?? []);
   return { contact, column: contact.length === 0 ? here : difference(here, contact) };

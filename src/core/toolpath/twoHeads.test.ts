@@ -107,6 +107,18 @@ describe('a part and its support by two heads', () => {
     expect(made.purgeMm3 / towerMm3).toBeGreaterThan(0.9);
     expect(made.purgeMm3).toBeLessThan(made.restMm3 * 0.6);
   });
+  test('a draught screen stands round the tower too, and a brim round the foot alone', () => {
+    const screened = laid(table, { ...body, draughtScreenMm: 8, skirtGapMm: 3, hiddenWall: layAt(23) }, heads());
+    const inLayer = (of: Laid, layer: number): number[] => pieces(of, (i) => of.path.layer[i] === layer);
+    const upTo = (of: Laid, which: readonly number[]): number => Math.max(...which.map((i) => of.path.y1[i]!));
+    // in the middle of the support the tower reaches furthest back: the screen lies beyond it
+    const screen = inLayer(screened, 10).filter((i) => Math.abs(screened.path.mmPerS[i]! - 23) < 0.02);
+    expect(upTo(screened, screen) - upTo(made, inLayer(made, 10))).toBeCloseTo(3, 0);
+    // a brim is laid at the foot: the top of the table, four times as wide, is no concern of it
+    const rimmed = laid(table, { brimMm: 2, draughtScreenMm: 8, skirtGapMm: 3, skirtLoops: 0, firstLayer: layAt(19) });
+    const first = inLayer(rimmed, 0).map((i) => Math.abs(rimmed.path.x0[i]! - 110));
+    expect(first.some((mm) => mm > 6.1 && mm < 8)).toBe(true);
+  });
   test('the filament of each head is what its beads hold', () => {
     const fed = [0, 1].map((head) =>
       volumeMm3(

@@ -96,7 +96,9 @@ export async function wishJobPrint(
         // what was checked is what is printed, whatever is checked meanwhile
         ...(!isUnderWay && {
           state: 'printing',
-          ...(!resumes && { progress: { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id } }),
+          progress: resumes
+            ? { ...progress!, at: ctx.clock.now().toISOString() }
+            : { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id },
         }),
       })
       .where(and(eq(job.id, jobId), isUnderWay ? eq(job.state, 'printing') : inArray(job.state, [...mayPrintFrom])))

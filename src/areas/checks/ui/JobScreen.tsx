@@ -11,7 +11,8 @@ import type { Finding } from '../../rules/outcome.ts';
 import { stillOpen, type JobPage } from '../model/pages.ts';
 import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
-import { fetchFile, fetchOthers } from './jobFiles.ts';
+import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
+import { otherFilesOf } from '../model/mesh.ts';
 import { HeightChart } from './HeightChart.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
@@ -44,7 +45,10 @@ export function JobScreen({ id }: { readonly id: string }) {
   const isMesh = Boolean(j?.mesh);
   const file = useCallback(() => fetchFile(id, isMesh), [id, isMesh]);
   const placed = j?.mesh ?? null;
-  const others = useCallback(() => (placed ? fetchOthers(id, placed) : Promise.resolve([])), [id, placed]);
+  const others = useCallback(
+    () => (placed ? fetchOthers(id, otherFilesOf(placed)) : Promise.resolve([])),
+    [id, placed],
+  );
   if (error)
     return (
       <p className="empty" role="alert">

@@ -6,7 +6,8 @@ import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import type { MachinesAnswer, MachinesRequest } from '../../../workers/compareMachines.ts';
 import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from '../model/elsewhere.ts';
-import { fetchOthers } from './jobFiles.ts';
+import { fetchOthers } from '../../../ui/jobFiles.ts';
+import { otherFilesOf } from '../model/mesh.ts';
 import type { JobPage } from '../model/pages.ts';
 
 const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
@@ -39,7 +40,7 @@ export function OtherMachines({
     const start = async (): Promise<void> => {
       const others = await fetchJson<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
       const blob = await file();
-      const besides = mesh ? await fetchOthers(id, mesh) : [];
+      const besides = mesh ? await fetchOthers(id, otherFilesOf(mesh)) : [];
       if (isOver) return;
       setOf(others.length);
       worker = new Worker(new URL('../../../workers/compareMachines.ts', import.meta.url), { type: 'module' });

@@ -1,10 +1,12 @@
 import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { isNamedLikeMesh } from '../../../core/mesh/readMesh.ts';
 import { fail, type Result } from '../../../core/result/result.ts';
 import { referenceParts, type ReferencePart } from '../../../core/mesh/referenceParts.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson } from '../../../ui/api.ts';
+import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
 import type { ImpactRequest } from '../../../workers/impact.ts';
 import { otherFilesOf } from '../../checks/model/mesh.ts';
 import type { JobPage, JobRow } from '../../checks/model/pages.ts';
@@ -18,20 +20,12 @@ const signed = (v: number, digits: number, unit: string): string =>
 const signedTime = (s: number): string =>
   Math.abs(s) < 0.5 ? '0 s' : `${s > 0 ? '+' : '−'}${formatDuration(Math.abs(s))}`;
 
-const isMesh = /\.(stl|obj|3mf|ply|amf)$/i;
-const fileOf = async (path: string): Promise<Blob> => {
-  const r = await fetch(path);
-  if (!r.ok) throw new Error('The file cannot be fetched; open the page again');
-  return r.blob();
-};
 /** What lies on a job's plate, as it came. */
 async function partOfJob(id: string): Promise<ImpactRequest['part']> {
   const { mesh } = await fetchJson<JobPage>(`/api/jobs/${id}`);
   if (!mesh) throw new Error('This job brought a program along, not a mesh');
-  const others = otherFilesOf(mesh).map(
-    async ({ sha256 }) => [sha256, await fileOf(`/api/jobs/${id}/program?original=${sha256}`)] as const,
-  );
-  return { file: await fileOf(`/api/jobs/${id}/program?original=1`), others: await Promise.all(others), choice: mesh };
+  const [file, others] = await Promise.all([fetchFile(id, true), fetchOthers(id, otherFilesOf(mesh))]);
+  return { file, others, choice: mesh };
 }
 
 /** The same part under two recipes, and which changed value causes how much. */
@@ -41,7 +35,7 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
   const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[0]}`) });
   const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[1]}`) });
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => fetchJson<readonly JobRow[]>('/api/jobs') });
-  const own = (jobs.data ?? []).filter((j) => isMesh.test(j.fileName));
+  const own = (jobs.data ?? []).filter((j) => isNamedLikeMesh(j.fileName));
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;

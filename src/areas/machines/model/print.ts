@@ -67,3 +67,6 @@ export function silentS(progress: PrintProgress | null, now: Date): number | nul
   const age = (now.getTime() - new Date(progress.at).getTime()) / 1000;
   return age > SILENT_AFTER_S ? Math.round(age) : null;
 }
+
+/** Whether a line as it is sent may lay something: it moves filament, in whatever mode it is written. */
+export const feeds = (line: string): boolean => /E[-+.\d]/.test(line) && !/^(?:M|G92)/.test(line);

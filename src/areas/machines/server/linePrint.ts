@@ -1,12 +1,10 @@
 import { LineLink, LinkLost, MachineFault, MachineStopped, type Temperatures } from '../devices/line.ts';
 import { heatOf } from '../model/heatOf.ts';
-import type { PrintProgress } from '../model/print.ts';
+import { feeds, type PrintProgress } from '../model/print.ts';
 
 const WRITE_EVERY_MS = 250;
 const RECONNECT_FOR_MS = 15_000;
 const RECONNECT_EVERY_MS = 500;
-/** A line that lays something. */
-const LAYS = /^G[123]\b.*[XY].*E/;
 
 /** The machine stands before the last line it had accepted: it cannot go on with this print. */
 class Displaced extends Error {
@@ -131,7 +129,7 @@ export class LinePrint {
   private cancelled(how: 'Cancelled' | 'Stopped'): Promise<void> {
     const { acknowledged } = this.record.progress;
     // before the first line is laid the height is that of another print
-    const zMm = this.lines.slice(0, acknowledged).some((line) => LAYS.test(line)) ? this.record.progress.zMm : 0;
+    const zMm = this.lines.slice(0, acknowledged).some(feeds) ? this.record.progress.zMm : 0;
     return this.record.end('interrupted', {
       phase: 'cancelled',
       acknowledged: 0,
@@ -143,7 +141,11 @@ export class LinePrint {
   private async stopWhileHeating(): Promise<void> {
     if (this.record.wish !== 'cancel' || this.record.progress.phase !== 'heating' || this.isStopping) return;
     this.isStopping = true;
-    await stopDevice(this.device);
+    try {
+      await stopDevice(this.device);
+    } finally {
+      this.isStopping = false; // not reached: the next temperature it tells tries again
+    }
   }
 
   private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {

@@ -53,6 +53,7 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     lowestLayerTimeS: n('lowestLayerTimeS', 10),
     skirtLoops: n('skirtLoops', 1),
     skirtGapMm: n('skirtGapMm', 5),
+    skirtLeastMm: n('skirtLeastMm', 10),
     zOffsetMm: n('zOffsetMm'),
     motion: motionLimitsOf(v),
     pressureCommand: pressureCommandOf(v),

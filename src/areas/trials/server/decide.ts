@@ -37,7 +37,7 @@ export async function decideTrial(
     if (row.state === 'accepted' || row.state === 'set aside')
       return fail({ code: 'wrongState', state: row.state, wanted: 'still open' });
     if (row.state === 'printing')
-      return fail({ code: 'wrongState', state: row.state, wanted: 'not printing: cancel the print first' });
+      return fail({ code: 'notReady', what: 'The trial prints: cancel the print first, or wait for its end' });
     const name = trialName(row.number);
     const now = ctx.clock.now();
     const kind = kindOf(row.kind);

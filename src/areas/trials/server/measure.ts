@@ -142,28 +142,29 @@ export async function requestPrint(
       code: 'notReady',
       what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
-  let anew: PrintProgress | null = null;
+  const now = ctx.clock.now();
+  const begins = wish === 'print' && allowed.print.includes(row.state);
   const m = (await findMachine(ctx, row.machineId))!;
-  if (wish === 'print' && allowed.print.includes(row.state)) {
+  let progress: PrintProgress | null = null;
+  if (begins) {
     const why = row.state === 'printing' || canResume(m, row.id, row.progress) ? null : whyNotFree(m);
     if (why !== null) return fail({ code: 'notReady', what: why });
     // what was taken off the plate is not gone on with
-    if (row.state === 'interrupted' && m.state === 'ready' && row.progress?.phase !== 'next plate')
-      anew = {
-        ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
-        ...(row.progress?.plate !== undefined && { plate: row.progress.plate }),
-      };
+    const isAnew = row.state === 'interrupted' && m.state === 'ready' && row.progress?.phase !== 'next plate';
+    const begun = progressOf('connecting', row.plan.lines, now);
+    if (isAnew) progress = { ...begun, ...(row.progress?.plate !== undefined && { plate: row.progress.plate }) };
+    else if (row.state !== 'printing') progress = row.progress ? { ...row.progress, at: begun.at } : begun;
     const passes = await checkCoupon(ctx, row);
     if (!passes.ok) return passes;
   }
   return inTransaction<null, TrialFailure>(ctx, async (inside) => {
-    if (wish === 'print' && allowed.print.includes(row.state)) {
+    if (begins) {
       const taken = await claim(inside, m, claimOf(row));
       if (!taken.ok) return fail({ code: 'notReady', what: taken.failure.what });
     }
     const done = await inside.db
       .update(trial)
-      .set({ wish, ...(wish === 'print' && { state: 'printing' as const }), ...(anew && { progress: anew }) })
+      .set({ wish, ...(wish === 'print' && { state: 'printing' as const }), ...(progress && { progress }) })
       .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
       .returning({ id: trial.id });
     if (wish === 'print' && done.length > 0) await moveMates(inside, row, 'printing', null);
