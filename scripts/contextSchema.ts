@@ -1,6 +1,6 @@
 import { catalogue, settingsOf } from '../src/areas/library/settings/catalogue.ts';
 import type { ProfileKind } from '../src/areas/library/settings/define.ts';
-import { machineStates } from '../src/areas/machines/model/occupancy.ts';
+import { contextStates } from '../src/areas/rules/contextFileSchema.ts';
 import { jobClasses, REASON_LENGTH } from '../src/areas/machines/model/policy.ts';
 import { purposes } from '../src/areas/rules/context.ts';
 import {
@@ -42,7 +42,7 @@ export const contextSchema = (): object => ({
     machine: closed({
       name,
       values: valuesOf('printer'),
-      state: { enum: [...machineStates, 'idle'] },
+      state: { enum: contextStates },
       mounts: list(
         closed({
           name,

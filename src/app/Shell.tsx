@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { useLive } from '../ui/live.ts';
 import { usePerson } from '../ui/person.tsx';
+import { StaleNotice } from '../ui/StaleNotice.tsx';
 import { usePath } from '../ui/router.tsx';
 
 const Palette = lazy(async () => ({ default: (await import('./Palette.tsx')).Palette }));
@@ -54,6 +55,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
         </span>
       </header>
       <main id="main" tabIndex={-1} style={{ outline: 'none' }}>
+        <StaleNotice />
         {children}
       </main>
     </>

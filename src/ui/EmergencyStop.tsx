@@ -4,13 +4,21 @@ import { useMachineAct } from './useMachineAct.ts';
 export function EmergencyStop({
   machineId,
   machineName,
+  isNamed = false,
 }: {
   readonly machineId: string;
   readonly machineName: string;
+  /** Stands beside those of other machines. */
+  readonly isNamed?: boolean;
 }) {
   const [isBusy, act] = useMachineAct(machineId);
   return (
-    <button className="btn stop" disabled={isBusy} onClick={() => act('stop', {}, `${machineName} is stopped`)}>
+    <button
+      className="btn stop"
+      disabled={isBusy}
+      aria-label={isNamed ? `Emergency stop of ${machineName}` : undefined}
+      onClick={() => act('stop', {}, `${machineName} is stopped`)}
+    >
       Emergency stop
     </button>
   );

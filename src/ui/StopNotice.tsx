@@ -1,4 +1,5 @@
 import { dayAndTime } from './dates.ts';
+import { EmergencyStop } from './EmergencyStop.tsx';
 import { useMachineAct } from './useMachineAct.ts';
 
 /** What stands on a machine that stopped or has finished, why, and what may be done: go on with it, or take the part off and say so. */
@@ -7,6 +8,7 @@ export function StopNotice({
   machineName,
   stop,
   href,
+  isUnknown = false,
   mayChange,
   onResume,
 }: {
@@ -21,28 +23,45 @@ export function StopNotice({
   };
   /** Page of what was printed, where this is not that page. */
   readonly href?: string;
+  /** Nobody knows what the machine does. */
+  readonly isUnknown?: boolean | undefined;
   readonly mayChange: boolean;
   /** Left out where the print cannot go on. */
   readonly onResume?: (() => void) | undefined;
 }) {
   const { isFinished = false } = stop;
   const [isBusy, act] = useMachineAct(machineId);
+  const name = isFinished ? 'Finished' : isUnknown ? 'Unknown' : 'Stopped';
   return (
-    <section
-      className={`stage ${isFinished ? 'finished' : 'stopped'}`}
-      aria-label={isFinished ? 'Finished' : 'Stopped'}
-    >
+    <section className={`stage ${isFinished ? 'finished' : 'stopped'}`} aria-label={name}>
       <h2>
-        {machineName} {isFinished ? 'has finished: take the part off' : 'stopped, part on the plate'}{' '}
+        {machineName}{' '}
+        {isFinished
+          ? 'has finished: take the part off'
+          : isUnknown
+            ? 'is unknown: go and look'
+            : 'stopped, part on the plate'}{' '}
         <span className="hint">{dayAndTime(stop.at)}</span>
       </h2>
       <p>
         {href ? <a href={href}>{stop.name}</a> : stop.name}
-        {isFinished ? ` stands at ${stop.zMm.toFixed(2)} mm.` : `: ${stop.why}`} Nothing starts here until the part is
-        removed.
+        {isFinished ? ` stands at ${stop.zMm.toFixed(2)} mm.` : `: ${stop.why}`}{' '}
+        {isUnknown
+          ? 'Nothing starts here until you have said what you found. If it heats or moves, stop it first.'
+          : 'Nothing starts here until the part is removed.'}
       </p>
       {mayChange && (
         <div className="actions">
+          {isUnknown && <EmergencyStop machineId={machineId} machineName={machineName} />}
+          {isUnknown && (
+            <button
+              className="btn"
+              disabled={isBusy}
+              onClick={() => act('found', { found: 'stopped' }, `${machineName} stands still`)}
+            >
+              It stands still, part on the plate
+            </button>
+          )}
           {onResume && (
             <button className="btn p" onClick={onResume}>
               Resume at {stop.zMm.toFixed(2)} mm
@@ -53,7 +72,7 @@ export function StopNotice({
             disabled={isBusy}
             onClick={() => act('clear-plate', { note: '' }, `${machineName} is free`)}
           >
-            Part removed, plate is clear
+            {isUnknown ? 'It stands still, plate is clear' : 'Part removed, plate is clear'}
           </button>
         </div>
       )}

@@ -12,16 +12,22 @@ export class Refused extends Error {
 /** What is sent so small outlives its page: whoever leaves at once has still said it. Browsers allow 64 KiB for all of them together. */
 const OUTLIVES_UP_TO = 30_000;
 
-export async function fetchJson<T>(path: string, init?: { method?: string; body?: unknown }): Promise<T> {
+interface Sent {
+  readonly method?: 'GET' | 'POST' | 'PUT';
+  readonly body?: unknown;
+  /** Made before the first try: however often it is sent with this, it is done once. */
+  readonly key?: string;
+}
+export async function fetchJson<T>(path: string, { method = 'GET', body, key }: Sent = {}): Promise<T> {
   let response: Response;
-  const body = init?.body === undefined ? null : JSON.stringify(init.body);
+  const text = body === undefined ? null : JSON.stringify(body);
   try {
     response = await fetch(path, {
-      method: init?.method ?? 'GET',
-      ...(body !== null && {
-        headers: { 'content-type': 'application/json' },
-        body,
-        keepalive: body.length < OUTLIVES_UP_TO,
+      method,
+      ...(text !== null && {
+        headers: { 'content-type': 'application/json', ...(key && { 'idempotency-key': key }) },
+        body: text,
+        keepalive: text.length < OUTLIVES_UP_TO,
       }),
     });
   } catch {
@@ -32,24 +38,23 @@ export async function fetchJson<T>(path: string, init?: { method?: string; body?
   let title = `The server answered ${response.status}`;
   let code = 'http';
   try {
-    const body = (await response.json()) as { title?: string; code?: string };
-    title = body.title ?? title;
-    code = body.code ?? code;
+    const said = (await response.json()) as { title?: string; code?: string };
+    title = said.title ?? title;
+    code = said.code ?? code;
   } catch {
     /* no body */
   }
   throw new Refused(response.status, code, title);
 }
-export const post = <T>(path: string, body: unknown): Promise<T> => fetchJson<T>(path, { method: 'POST', body });
-export const put = <T>(path: string, body: unknown): Promise<T> => fetchJson<T>(path, { method: 'PUT', body });
 
 const INSIST_TIMES = 4;
 const INSIST_EVERY_MS = 1500;
-/** For what does no harm when it arrives twice: sent again while server or database cannot be reached. */
-export async function postWithRetry<T>(path: string, body: unknown): Promise<T> {
+/** Changes something, once: sent again with the same key while server or database cannot be reached. */
+async function change<T>(method: 'POST' | 'PUT', path: string, body: unknown): Promise<T> {
+  const key = newKey();
   for (let tries = 1; ; tries++) {
     try {
-      return await post<T>(path, body);
+      return await fetchJson<T>(path, { method, body, key });
     } catch (e) {
       if (!(e instanceof Refused) || (e.status !== 0 && e.status !== 503) || tries >= INSIST_TIMES) throw e;
       await new Promise((again) => {
@@ -58,3 +63,11 @@ export async function postWithRetry<T>(path: string, body: unknown): Promise<T> 
     }
   }
 }
+export const post = <T>(path: string, body: unknown): Promise<T> => change<T>('POST', path, body);
+export const put = <T>(path: string, body: unknown): Promise<T> => change<T>('PUT', path, body);
+/** Asks what takes more words than an address holds, and changes nothing. */
+export const ask = <T>(path: string, body: unknown): Promise<T> => fetchJson<T>(path, { method: 'POST', body });
+
+/** 128 random bits: browsers give `randomUUID` to secure pages only. */
+const newKey = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('');

@@ -12,8 +12,8 @@ export function useMachineAct(
   const act = async (path: string, body: object, said: string): Promise<void> => {
     setBusy(true);
     try {
-      await post(`/api/machines/${machineId}/${path}`, body);
-      notifySuccess(said);
+      const answer = await post<{ isWrittenDown?: boolean } | null>(`/api/machines/${machineId}/${path}`, body);
+      notifySuccess(answer?.isWrittenDown === false ? `${said}; it is written down when the database is back` : said);
       await client.invalidateQueries();
     } catch (e) {
       notifyError(e);

@@ -15,7 +15,7 @@ export const demoPeople: readonly { role: PersonRole; name: string; email: strin
   { role: 'viewer', name: 'Noemi Ferran', email: 'viewer@quelmora.example' },
 ];
 
-const { db, pool } = database();
+const { db, pool } = database('work');
 const people: Person[] = [];
 for (const { role, name, email } of demoPeople) {
   const [known] = await db.select().from(user).where(eq(user.email, email));

@@ -1,24 +1,36 @@
 import { randomUUID } from 'node:crypto';
-import { hostname } from 'node:os';
 import PgBoss from 'pg-boss';
-import { listWishedJobPrints, rescueChecks, runCheck, runJobPrint } from '../areas/checks/server/index.ts';
-import { listRequestedPrints, runPrint } from '../areas/trials/server/index.ts';
+import {
+  listPrintingJobs,
+  listWishedJobPrints,
+  rescueChecks,
+  runCheck,
+  runJobPrint,
+} from '../areas/checks/server/index.ts';
+import { listPrintingTrials, listRequestedPrints, runPrint } from '../areas/trials/server/index.ts';
+import { dropLeasesOfEnded, reconcileMachines } from '../areas/machines/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
 import type { Ctx } from '../platform/db/context.ts';
+import { writeDownKept } from '../platform/events/later.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
+import { sweepAnswers } from '../platform/http/once.ts';
+import { identity } from '../platform/identity.ts';
 import { log, messageOf } from '../platform/log.ts';
 
 const LOOK_EVERY_MS = 400;
 const RESCUE_EVERY_MS = 2000;
+const RECONCILE_EVERY_MS = 5000;
 const SWEEP_EVERY_MS = 600_000;
-const holder = `${hostname()}:${process.pid}:${randomUUID().slice(0, 8)}`;
+const holder = identity();
 const ctx: Ctx = {
-  db: database().db,
+  db: database('devices').db,
   user: { id: 'worker', name: 'Worker', role: 'lead' },
   clock: systemClock,
   newId: randomUUID,
 };
+/** Checks are large and nobody waits: they work on connections of their own. */
+const atWork: Ctx = { ...ctx, db: database('work').db };
 const running = new Set<string>();
 
 process.on('unhandledRejection', (error) => log('error', 'worker', { message: messageOf(error) }));
@@ -26,6 +38,7 @@ process.on('SIGTERM', () => process.exit(0));
 
 async function startQueue(): Promise<void> {
   const boss = new PgBoss({
+    max: 3,
     connectionString: process.env['DATABASE_URL']!,
     migrate: false,
     schedule: false,
@@ -34,7 +47,7 @@ async function startQueue(): Promise<void> {
   boss.on('error', (error) => log('warn', 'queue', { message: error.message }));
   await boss.start();
   await boss.work<{ runId: string }>('check', { pollingIntervalSeconds: 0.5 }, async ([item]) => {
-    if (item) await runCheck(ctx, item.data.runId);
+    if (item) await runCheck(atWork, item.data.runId);
   });
 }
 
@@ -42,6 +55,12 @@ async function startQueue(): Promise<void> {
 async function lookForPrints(): Promise<void> {
   for (const id of await listRequestedPrints(ctx)) start(id, runPrint);
   for (const id of await listWishedJobPrints(ctx)) start(id, runJobPrint);
+}
+
+/** Asks somebody to look where records and machines say different things. */
+async function reconcile(): Promise<void> {
+  const ids = [...(await listPrintingTrials(ctx)), ...(await listPrintingJobs(ctx))];
+  for (const what of await reconcileMachines(ctx, new Set(ids))) log('warn', 'machine unknown', { what });
 }
 
 /** A print holds its machine under a name of its own: no two prints share one. */
@@ -77,6 +96,10 @@ for (let started = false; !started;) {
     });
   }
 }
+await dropLeasesOfEnded(ctx).catch((error: unknown) => log('warn', 'leases', { message: messageOf(error) }));
 void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
-void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(ctx));
-void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(ctx));
+void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
+void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
+void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
+void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
+void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));

@@ -27,9 +27,10 @@ async function printed(file: Uint8Array): Promise<readonly string[] | string> {
       record.progress = { ...record.progress, ...change };
       return Promise.resolve();
     },
+    mayGoOn: () => Promise.resolve(),
     end: (how) => Promise.resolve(void expect(how).toBe('finished')),
   };
-  await new LinePrint(linesToSend(cut.value), record, { host: '127.0.0.1', port: PORT + 1 }).run();
+  await new LinePrint(linesToSend(cut.value), record, { host: '127.0.0.1', port: PORT + 1 }, 1).run();
   return farm.controllers[0]!.accepted;
 }
 

@@ -9,6 +9,13 @@ const NEAR_C = 1.5;
 const TICK_S = 1;
 const HELD_REPORT_MS = 100;
 const STOPPED = 'fault stopped by hand; heaters off';
+const TAKEN = 'fault another host has this machine';
+/** A machine in the middle of a program that hears no host for so long parks and cools. */
+export const HEARS_FOR_S = 30;
+/** One connection of a host: which of all hosts it is. */
+export interface Host {
+  epoch: number;
+}
 
 /** One simulated machine: takes numbered, checked lines one at a time, heats with a lag, moves in planned time, and keeps
  *  every line it accepted, from which alone its printed coupon is made. */
@@ -32,6 +39,12 @@ export class SimulatedController {
   private run = new ProgramRun(exampleLimits);
   private words = new LineWords();
   private owedS = 0;
+  /** The highest host that has claimed it, and when it last heard one. */
+  private hostEpoch = 0;
+  private heardAt = 0;
+  private isAtWork = false;
+  /** What it has to say once to the next line. */
+  private toSay: string | null = null;
   /** Stopped by hand: nothing heats or moves until a new program begins. */
   private isStopped = false;
 
@@ -44,7 +57,29 @@ export class SimulatedController {
   }
 
   /** Answers one line as received; `report` sends temperature lines while waiting. */
-  async take(raw: string, report: (line: string) => void): Promise<string | null> {
+  async take(
+    raw: string,
+    report: (line: string) => void,
+    host: Host = { epoch: this.hostEpoch },
+  ): Promise<string | null> {
+    this.isAtWork = true; // it hears, and what it was told takes its time
+    try {
+      return await this.answer(raw, report, host);
+    } finally {
+      this.isAtWork = false;
+      this.heardAt = performance.now();
+    }
+  }
+
+  /** In the middle of a program, and hot, it parks and cools when no host is heard. */
+  watch(now = performance.now()): void {
+    const isHot = this.bedTargetC > 0 || this.nozzleTargetC > 0;
+    if (this.isAtWork || !isHot || this.lastLine === 0 || now - this.heardAt < 1000 * HEARS_FOR_S) return;
+    this.cool();
+    this.toSay = `fault no host was heard for ${HEARS_FOR_S} s; parked, heaters off`;
+  }
+
+  private async answer(raw: string, report: (line: string) => void, host: Host): Promise<string | null> {
     let line = raw.trim();
     if (line === '@last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
     if (line === '@state') return this.temperatures();
@@ -52,6 +87,13 @@ export class SimulatedController {
       this.stop();
       return 'ok @stop';
     }
+    const claims = /^@host (\d+)$/.exec(line);
+    if (claims) {
+      if (Number(claims[1]) < this.hostEpoch) return TAKEN;
+      this.hostEpoch = host.epoch = Number(claims[1]);
+      return `ok ${line}`;
+    }
+    if (host.epoch < this.hostEpoch) return TAKEN;
     if (this.spoil > 0) {
       this.spoil--;
       if (this.fault === 'drop') return null;
@@ -63,6 +105,8 @@ export class SimulatedController {
       if (checksumOf(Buffer.from(line, 'latin1'), 0, line.lastIndexOf('*')) !== Number(aside[2]))
         return 'Resend: @aside';
       if (this.isStopped) return STOPPED;
+      const said = this.sayOnce();
+      if (said !== null) return said;
       await this.execute(aside[1]!.trim(), report);
       if (this.isStopped) return STOPPED;
       return `ok @aside ${this.temperatures()}`;
@@ -83,10 +127,11 @@ export class SimulatedController {
     }
     if (this.isStopped) return STOPPED;
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
+    const said = this.sayOnce();
+    if (said !== null) return said;
     if (this.fault === 'sensor') {
       this.fault = null;
-      for (const nozzle of this.nozzles.values()) nozzle.targetC = 0;
-      this.bedTargetC = 0;
+      this.cool();
       return 'fault nozzle sensor gave no reading; heaters off';
     }
     await this.execute(text, report);
@@ -102,9 +147,17 @@ export class SimulatedController {
     return (this.printed ??= [...this.accepted]);
   }
 
+  private sayOnce(): string | null {
+    const said = this.toSay;
+    this.toSay = null;
+    return said;
+  }
   /** At once, whatever it waits for. */
   private stop(): void {
     this.isStopped = true;
+    this.cool();
+  }
+  private cool(): void {
     for (const nozzle of this.nozzles.values()) nozzle.targetC = 0;
     this.bedTargetC = 0;
   }
@@ -114,6 +167,7 @@ export class SimulatedController {
     this.printed = null;
     this.lastLine = n;
     this.isStopped = false;
+    this.toSay = null;
     this.run = new ProgramRun(exampleLimits);
   }
 

@@ -6,7 +6,7 @@ import { readResinBench } from '../resin/bench.ts';
 import { micrograph } from '../resin/microscope.ts';
 import { SimulatedResinPrinter, type ResinFault } from '../resin/printer.ts';
 import { serveResinPrinter } from '../resin/serve.ts';
-import { SimulatedController, type Fault } from './controller.ts';
+import { SimulatedController, type Fault, type Host } from './controller.ts';
 import { couponsOf } from './plate.ts';
 
 export interface Farm {
@@ -15,6 +15,7 @@ export interface Farm {
   stop(): Promise<void>;
 }
 const LONGEST_LINE = 4096;
+const WATCH_MS = 1000;
 
 /** Serves one controller per loopback port from `port + 1` on, then one resin printer per port, and the instruments on `port`. */
 export async function serveFarm(
@@ -26,6 +27,7 @@ export async function serveFarm(
   const controllers = machines.map((m) => new SimulatedController(m.key, m.seed, timeScale));
   const printers = resin.map((m) => new SimulatedResinPrinter(m.key, m.seed, m.pixels, timeScale));
   const web = await Promise.all(printers.map((p, i) => serveResinPrinter(p, port + 1 + machines.length + i)));
+  const watching = setInterval(() => controllers.forEach((c) => c.watch()), WATCH_MS);
   const servers = await Promise.all([
     listen(port, (socket) => serveInstruments(socket, controllers, printers)),
     ...controllers.map((c, i) => listen(port + 1 + i, (socket) => serveController(socket, c))),
@@ -34,6 +36,7 @@ export async function serveFarm(
     controllers,
     printers,
     stop: async () => {
+      clearInterval(watching);
       for (const p of printers) p.stop();
       for (const s of web) s.close();
       await Promise.all(
@@ -88,13 +91,14 @@ function serveController(socket: net.Socket, controller: SimulatedController): v
   const send = (line: string): void => {
     if (!socket.destroyed) socket.write(`${line}\n`, 'latin1');
   };
+  const host: Host = { epoch: 0 };
   eachLine(socket, async (line) => {
     if (controller.fault === 'disconnect') {
       controller.fault = null;
       socket.destroy();
       return;
     }
-    const answer = await controller.take(line, send);
+    const answer = await controller.take(line, send, host);
     if (answer !== null) send(answer);
   });
 }

@@ -48,6 +48,8 @@ export class SimulatedResinPrinter {
   private elapsedS = 0;
   private message: string | null = null;
   private timer: NodeJS.Timeout | null = null;
+  /** The highest host that gave an order. */
+  private host = 0;
 
   constructor(
     readonly key: string,
@@ -83,6 +85,12 @@ export class SimulatedResinPrinter {
     };
   }
 
+  /** Whether it takes orders from a host: from the one that came last, and not from one before it. */
+  heeds(host: number): boolean {
+    if (!(host >= this.host)) return false;
+    this.host = host;
+    return true;
+  }
   /** Takes a stack, or says in one sentence why not. */
   load(zip: Uint8Array): string | null {
     if (this.phase === 'printing' || this.phase === 'paused') return 'a print is running';

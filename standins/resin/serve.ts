@@ -15,6 +15,9 @@ export function serveResinPrinter(printer: SimulatedResinPrinter, port: number):
       response.end(JSON.stringify(body));
     };
     const refusal = (why: string | null): void => (why ? answer(409, { error: why }) : answer(200, printer.state()));
+    const epoch = request.headers['x-host-epoch'];
+    if (epoch !== undefined && !printer.heeds(Number(epoch)))
+      return answer(423, { error: 'another host has this printer' });
     switch (`${request.method} ${request.url}`) {
       case 'GET /state':
         return answer(200, printer.state());

@@ -62,19 +62,9 @@ describe('a trial', () => {
   test('keeps what was typed, and a correction supersedes without erasing', async () => {
     const { id } = await plan();
     const who = farm.as('technician');
-    unwrap(
-      await addReading(who, id, { band: 1, feature: 'front', repeat: 1, typed: '450 um', instrument: 'calliper' }),
-    );
-    unwrap(
-      await addReading(who, id, {
-        band: 1,
-        feature: 'front',
-        repeat: 1,
-        typed: '0.46',
-        instrument: 'calliper',
-        reason: 'slipped',
-      }),
-    );
+    const front = { band: 1, feature: 'front', repeat: 1, instrument: 'calliper' };
+    const first = unwrap(await addReading(who, id, { ...front, typed: '450 um' }));
+    unwrap(await addReading(who, id, { ...front, typed: '0.46', reason: 'slipped', replaces: first.id }));
     const { readings } = await page(id);
     expect(readings).toMatchObject([{ typed: '0.46', value: 0.46 }]);
     expect(

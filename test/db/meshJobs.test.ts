@@ -301,7 +301,7 @@ describe('a job at the machine', () => {
     expect(codeOf(await noteOutcome(tech(), id, blank))).toContain('still printing');
     unwrap(await checkAgain(tech(), id));
     await run(id);
-    await db.update(job).set({ wish: 'idle' }).where(eq(job.id, id)); // it stands, after a fault
+    await db.update(job).set({ state: 'needs attention', wish: 'idle' }).where(eq(job.id, id)); // after a fault
     unwrap(await noteOutcome(tech(), id, { ...blank, result: 'failed' }));
     const [said] = await db.select().from(jobOutcome).where(eq(jobOutcome.jobId, id));
     expect(said!.runId).toBe(began!.id);

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { couponsOf } from '../../standins/controller/plate.ts';
 import { truthOf } from '../../standins/controller/truth.ts';
 import { readBench } from '../../standins/instruments/bench.ts';
-import { findMachine, type Machine } from '../../src/areas/machines/server/index.ts';
+import { findMachine, findStopped, Lease, type Machine } from '../../src/areas/machines/server/index.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import { findTrial, planDue, requestPrint } from '../../src/areas/trials/server/index.ts';
@@ -108,7 +108,7 @@ describe('several coupons on one plate', () => {
       ctx,
       rows[0]!,
       (await findMachine(ctx, rows[0]!.machineId))!,
-      () => Promise.resolve(true),
+      (await Lease.take(ctx, rows[0]!.machineId, 'test'))!,
       progressOf('printing', 9999, ctx.clock.now()),
     );
     await record.end('interrupted', { phase: 'lost', acknowledged: Math.round((from + to) / 2), zMm: 3.4 });
@@ -118,6 +118,9 @@ describe('several coupons on one plate', () => {
       ['interrupted', 3.4],
       ['interrupted', 0],
     ]);
+    // it could not be reached: somebody looks before it goes on
+    expect(await requestPrint(ctx, rows[0]!.id, 'print')).toMatchObject({ ok: false, failure: { code: 'notReady' } });
+    unwrap(await findStopped(ctx, rows[0]!.machineId));
     unwrap(await requestPrint(ctx, rows[0]!.id, 'print'));
     await record.end('finished', { phase: 'done', acknowledged: rows[2]!.plan.plate!.lines[1] });
     rows = await reread(rows);

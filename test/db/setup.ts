@@ -21,7 +21,7 @@ export async function freshFarm(name: string): Promise<Farm> {
   const { appUrl, ownerUrl } = remakeDatabase(cluster, `t_${name}`);
   await migrateAll(ownerUrl, 'drizzle');
   process.env['DATABASE_URL'] = appUrl;
-  const pool = openPool(appUrl, 6);
+  const pool = openPool(appUrl);
   const clock = steppedClock(new Date('2026-11-20T08:00:00Z'));
   const as = (role: PersonRole, person: string = role): Ctx => ({
     db: drizzle(pool),

@@ -148,12 +148,12 @@ describe('a part with soluble support, by two heads', () => {
     for (const { key } of (await pageOf(id)).toSet) unwrap(await confirmSet(tech(), id, key));
     const controller = standins.controllers[0]!;
     const asBuilt = controller.take.bind(controller);
-    controller.take = async (text, report) => {
+    controller.take = async (text, report, host) => {
       if (controller.lastLine === 900) {
         controller.take = asBuilt;
         unwrap(await wishJobPrint(tech(), id, 'cancel'));
       }
-      return asBuilt(text, report);
+      return asBuilt(text, report, host);
     };
     unwrap(await wishJobPrint(tech(), id, 'print'));
     await runJobPrint(farm.as('lead'), id, 'test');

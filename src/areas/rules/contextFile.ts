@@ -104,7 +104,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
     proofs: of.proofs,
     asKnown: {
       name: machineName,
-      ready: machine.state !== 'not ready' && machine.state !== 'stopped',
+      ready: !['not ready', 'stopped', 'unknown'].includes(machine.state ?? 'idle'),
       mountedToolId: of.toolProfile.id,
       loadedMaterialId: loaded?.id ?? null,
       loadedLot: loaded?.lot ?? null,

@@ -1,11 +1,13 @@
 import { array, lazy, mixed, number, object, string } from 'yup';
 import type { AllowedRange, EvidenceState, PairingEntry, Proof } from '../library/model/records.ts';
 import type { Values } from '../library/settings/define.ts';
-import { machineStates, type MachineState } from '../machines/model/occupancy.ts';
+import { machineStates } from '../machines/model/states.ts';
 import { byClass, ceilingsSchema, exceptionsSchema, jobClasses } from '../machines/model/policy.ts';
 import { otherHeadRoles, purposes, type ContextSources } from './context.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
+/** What a file may say of its machine: as it stands here, or in the words of files. */
+export const contextStates = [...machineStates, 'idle', 'not ready'] as const;
 export const fileRoleNames = ['part body', ...otherHeadRoles] as const;
 export const ends = ['failedBeyond', 'notTriedBeyond'] as const;
 export const evidenceStates = ['proven', 'due', 'sister', 'unproven'] as const;
@@ -27,7 +29,7 @@ export interface ContextFile {
   readonly machine?: {
     readonly name?: string;
     readonly values?: Values;
-    readonly state?: MachineState | 'idle';
+    readonly state?: (typeof contextStates)[number];
     readonly mounts?: readonly {
       readonly name?: string;
       readonly values?: Values;
@@ -77,7 +79,7 @@ export const contextFileSchema = object({
   machine: object({
     name: text,
     values,
-    state: string().oneOf([...machineStates, 'idle']),
+    state: string().oneOf(contextStates),
     mounts: array()
       .of(
         object({

@@ -6,7 +6,7 @@ import { openPool } from './client.ts';
 
 /** Brings the schema forward and makes the queues, as the owner; the application's role may neither. */
 export async function migrateAll(ownerUrl: string, folder: string): Promise<void> {
-  const pool = openPool(ownerUrl, 2);
+  const pool = openPool(ownerUrl);
   try {
     await migrate(drizzle(pool), { migrationsFolder: folder });
     const boss = new PgBoss({ connectionString: ownerUrl, supervise: false, schedule: false });

@@ -1,13 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
-import { object, ValidationError, type InferType, type Schema } from 'yup';
-import { isPlainText } from '../../core/formats/plainText.ts';
+import { object, type InferType, type Schema } from 'yup';
 import type { Result } from '../../core/result/result.ts';
-import { personOf } from '../auth/auth.ts';
+import { personOf, personWithoutDatabase } from '../auth/auth.ts';
 import { systemClock } from '../clock.ts';
 import { database } from '../db/client.ts';
-import type { Ctx, PersonRole } from '../db/context.ts';
+import type { Ctx, Person, PersonRole } from '../db/context.ts';
+import { databaseFaultOf } from '../db/faults.ts';
 import { log, messageOf } from '../log.ts';
+import { readBody } from './body.ts';
+import { once } from './once.ts';
+import { json, problem, tryLater } from './problem.ts';
+import { Turns } from './turns.ts';
 
 const LARGEST_BODY_BYTES = 256 * 1024;
 const RANK: Record<PersonRole, number> = { viewer: 0, technician: 1, lead: 2 };
@@ -28,6 +32,9 @@ interface Route<B> {
   readonly text?: TextTable;
   /** HTTP status by failure code; 422 where none is named. */
   readonly statuses?: Record<string, number>;
+  /** How it stands to the database where not as usual: its answer is read from it while it is sent; or it reaches beyond it, and doing it
+   *  twice is doing it once; or it must not wait for it at all. */
+  readonly database?: 'streamed' | 'outside' | 'not waited for';
   readonly run: (call: Call<B>) => Promise<Result<unknown, AnyFailure> | Response>;
 }
 interface CommandOf<S extends Schema> extends Route<InferType<S>> {
@@ -57,30 +64,21 @@ export interface RouteFile {
   readonly ALL?: never;
 }
 
-/** RFC 9457 problem details. */
-export function problem(status: number, code: string, title: string, more: object = {}): Response {
-  return new Response(JSON.stringify({ type: `about:blank#${code}`, title, status, code, ...more }), {
-    status,
-    headers: { 'content-type': 'application/problem+json' },
-  });
-}
-export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value ?? null), {
-    status,
-    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
-  });
-
 /** A route that changes nothing and takes no body. */
 export const reading = (spec: Route<undefined>): Reading =>
   Object.assign(
-    route(spec, async () => undefined),
+    route<undefined>(spec, async () => ({ body: undefined, text: '' }), snapshot),
     { does: 'reading' as const, role: spec.role },
   );
 
 /** A route that changes something: its body is judged by its schema before anything runs. */
 export function command<S extends Schema>(spec: CommandOf<S>): Command {
   return Object.assign(
-    route<InferType<S>>(spec, (request) => readBody(request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES)),
+    route<InferType<S>>(
+      spec,
+      (request) => readBody(request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES),
+      once,
+    ),
     { does: 'command' as const, role: spec.role, schema: spec.schema },
   );
 }
@@ -88,92 +86,78 @@ export function command<S extends Schema>(spec: CommandOf<S>): Command {
 /** A route that takes bytes as they come: `run` reads them from the request and keeps its own limit. */
 export const upload = (spec: Route<undefined>): Upload =>
   Object.assign(
-    route(spec, async () => undefined),
+    route<undefined>(spec, async () => ({ body: undefined, text: '' }), asItIs),
     { does: 'upload' as const, role: spec.role },
   );
 
+/** How a request's work stands to the database. */
+type Around = (ctx: Ctx, request: Request, text: string, run: (inside: Ctx) => Promise<Response>) => Promise<Response>;
+const asItIs: Around = (ctx, _request, _text, run) => run(ctx);
+/** All that a page reads is of one moment, whoever saves meanwhile. */
+const snapshot: Around = (ctx, _request, _text, run) =>
+  ctx.db.transaction((db) => run({ ...ctx, db }), { isolationLevel: 'repeatable read', accessMode: 'read only' });
+
+/** What waits for a locked table or a slow answer takes so many connections and no more: other routes go on. */
+const MOST_AT_ONCE = 5;
+const TURN_MS = 3000;
+
 /** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
-function route<B>(spec: Route<B>, bodyOf: (request: Request) => Promise<B | Response>): APIRoute {
+function route<B>(
+  spec: Route<B>,
+  bodyOf: (request: Request) => Promise<{ readonly body: B; readonly text: string } | Response>,
+  usual: Around,
+): APIRoute {
+  const turns = new Turns(MOST_AT_ONCE, TURN_MS);
+  const around = spec.database ? asItIs : usual;
+  const mayWait = spec.database !== 'not waited for';
   return async (context: APIContext): Promise<Response> => {
+    const { request } = context;
+    let leave: (() => void) | null = null;
     try {
-      const user = await personOf(context.request.headers);
-      if (!user) return problem(401, 'signedOut', 'Sign in first');
-      if (RANK[user.role] < RANK[spec.role])
-        return problem(403, 'role', `This needs the role ${spec.role}; you are ${user.role}`);
-      const body = await bodyOf(context.request);
-      if (body instanceof Response) return body;
-      const result = await spec.run({
-        ctx: { db: database().db, user, clock: systemClock, newId: randomUUID },
-        body,
-        params: context.params as Record<string, string>,
-        query: context.url.searchParams,
-        request: context.request,
-      });
-      if (result instanceof Response) return result;
-      if (result.ok) return json(result.value);
-      const { failure } = result;
-      return problem(
-        spec.statuses?.[failure.code] ?? 422,
-        failure.code,
-        (spec.text?.[failure.code] as ((f: AnyFailure) => string) | undefined)?.(failure) ?? failure.code,
+      const user = await (mayWait ? personOf : personWithoutDatabase)(request.headers);
+      const refused = refusalOf(user, spec.role);
+      if (refused) return refused;
+      const read = await bodyOf(request);
+      if (read instanceof Response) return read;
+      leave = mayWait ? await turns.take() : () => undefined;
+      if (!leave) return tryLater('busy');
+      const ctx: Ctx = { db: database().db, user: user!, clock: systemClock, newId: randomUUID };
+      return await around(ctx, request, read.text, async (inside) =>
+        answerOf(
+          spec,
+          await spec.run({
+            ctx: inside,
+            body: read.body,
+            params: context.params as Record<string, string>,
+            query: context.url.searchParams,
+            request,
+          }),
+        ),
       );
     } catch (error) {
-      if (isDatabaseDown(error))
-        return problem(
-          503,
-          'database',
-          'The database cannot be reached just now; what you typed is kept, try again in a moment',
-        );
+      const fault = databaseFaultOf(error);
+      if (fault !== null) return tryLater(fault);
       log('error', 'request failed', { path: context.url.pathname, message: messageOf(error) });
       return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
+    } finally {
+      leave?.();
     }
   };
 }
 
-async function readBody<S extends Schema>(
-  request: Request,
-  schema: S,
-  largestBytes: number,
-): Promise<InferType<S> | Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > largestBytes)
-    return problem(413, 'tooLarge', 'The request is too large');
-  const text = await request.text();
-  if (text.length > largestBytes) return problem(413, 'tooLarge', 'The request is too large');
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch {
-    return problem(400, 'notJson', 'The request is not JSON');
-  }
-  const odd = pathOfNoText(raw, 0);
-  if (odd !== null)
-    return problem(400, 'badField', `${odd || 'The request'} holds a character that is no text`, {
-      fields: [{ field: odd, message: 'Type it anew instead of pasting it' }],
-    });
-  try {
-    return await schema.validate(raw, { strict: true, abortEarly: false });
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return problem(400, 'badField', error.errors.join('; '), {
-      fields: error.inner.map((e) => ({ field: e.path, message: e.message })),
-    });
-  }
-}
-
-const DEEPEST_BODY = 20;
-/** Path of the first text, key or value, that holds a control character or half of a pair; null where all is text. */
-function pathOfNoText(value: unknown, depth: number): string | null {
-  if (typeof value === 'string') return isPlainText(value) ? null : '';
-  if (typeof value !== 'object' || value === null) return null;
-  if (depth >= DEEPEST_BODY) return '';
-  for (const [key, part] of Object.entries(value)) {
-    const inside = isPlainText(key) ? pathOfNoText(part, depth + 1) : '';
-    if (inside !== null) return inside === '' ? key : `${key}.${inside}`;
-  }
+function refusalOf(user: Person | null, role: PersonRole): Response | null {
+  if (!user) return problem(401, 'signedOut', 'Sign in first');
+  if (RANK[user.role] < RANK[role]) return problem(403, 'role', `This needs the role ${role}; you are ${user.role}`);
   return null;
 }
 
-function isDatabaseDown(error: unknown): boolean {
-  const text = `${messageOf(error)} ${messageOf((error as { cause?: unknown }).cause)}`;
-  return /ECONNREFUSED|terminat|Connection|connection|ECONNRESET|starting up|shutting down/.test(text);
+function answerOf<B>(spec: Route<B>, result: Result<unknown, AnyFailure> | Response): Response {
+  if (result instanceof Response) return result;
+  if (result.ok) return json(result.value);
+  const { failure } = result;
+  return problem(
+    spec.statuses?.[failure.code] ?? 422,
+    failure.code,
+    (spec.text?.[failure.code] as ((f: AnyFailure) => string) | undefined)?.(failure) ?? failure.code,
+  );
 }

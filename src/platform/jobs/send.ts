@@ -8,6 +8,7 @@ let sender: Promise<PgBoss> | null = null;
 
 async function start(): Promise<PgBoss> {
   const boss = new PgBoss({
+    max: 2,
     connectionString: process.env['DATABASE_URL']!,
     migrate: false,
     supervise: false,

@@ -1,3 +1,5 @@
+import { mayMove } from '../../../core/states/moves.ts';
+import { jobMoves, type JobState, type RunState } from './states.ts';
 import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -9,7 +11,7 @@ import type { CheckContext, Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 
 /** Whether how a job stands and is laid may still be changed. */
-export const stillOpen = (state: string): boolean => ['received', 'checked', 'cleared'].includes(state);
+export const stillOpen = (state: JobState): boolean => mayMove(jobMoves.change, state);
 
 /** A job in a list. */
 export interface JobRow {
@@ -17,7 +19,7 @@ export interface JobRow {
   readonly name: string;
   readonly title: string;
   readonly class: JobClass;
-  readonly state: string;
+  readonly state: JobState;
   readonly fileName: string;
   readonly createdAt: string;
   readonly due: string | null;
@@ -50,7 +52,7 @@ export interface JobPage {
   readonly silentS: number | null;
   readonly due: string | null;
   readonly purpose: Purpose | null;
-  readonly state: string;
+  readonly state: JobState;
   readonly fileSha: string;
   readonly fileName: string;
   readonly fileSize: number;
@@ -68,7 +70,7 @@ export interface JobPage {
   readonly sheet: CheckContext | null;
   readonly run: {
     readonly id: string;
-    readonly state: 'queued' | 'running' | 'done' | 'refused';
+    readonly state: RunState;
     readonly bytesRead: number;
     readonly outcome: CheckOutcome | null;
     readonly refusal: string | null;

@@ -1,9 +1,6 @@
 import type { CheckOutcome } from '../../rules/outcome.ts';
 import type { MeshChoice } from './mesh.ts';
 
-/** States from which a job's print is asked for. */
-export const mayPrintFrom: readonly string[] = ['cleared', 'needs attention'];
-
 /** Pieces that one print gives: a plate holds the job's own file as often as it was put there; a program is one piece. */
 const piecesPerPrint = (mesh: MeshChoice | null): number =>
   mesh ? 1 + (mesh.more ?? []).filter((m) => m.file === null).length : 1;

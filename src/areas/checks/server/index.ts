@@ -11,7 +11,7 @@ export {
   placeJob,
   type NewJob,
 } from './jobs.ts';
-export { confirmSet, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
+export { confirmSet, listPrintingJobs, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
 export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';
 export { listOtherMachines } from './others.ts';
 export { travellerOf } from './traveller.ts';

@@ -1,3 +1,4 @@
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
@@ -15,6 +16,8 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import { stillOpen, type JobRow } from '../model/pages.ts';
+import { jobsOpen } from '../model/states.ts';
+import { moveJob } from './moveJob.ts';
 import type { Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
@@ -129,6 +132,8 @@ async function areThere(ctx: Pick<Ctx, 'db'>, choice: MeshChoice): Promise<boole
   return named.every((f) => stored.some((s) => s.sha === f.sha256 && s.size === f.size));
 }
 
+const CHANGED = 'The job has changed meanwhile; open it again';
+
 async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
   const id = ctx.newId();
   await ctx.db.insert(checkRun).values({
@@ -168,9 +173,8 @@ export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promi
   if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
   if (!stillOpen(found.state))
     return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });
-  await ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db };
-    await db.update(job).set({ mesh, state: 'checked' }).where(eq(job.id, jobId));
+  return inTransaction<null, CheckFailure>(ctx, async (inside) => {
+    if (!(await moveJob(inside, jobId, 'change', { mesh }))) return fail({ code: 'notPlaced', why: CHANGED });
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
@@ -180,8 +184,8 @@ export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promi
       to: mesh,
     });
     await queueRun(inside, jobId);
+    return succeed(null);
   });
-  return succeed(null);
 }
 
 /** Does a finding's fix to a copy of the recipe, or to how the part stands, and asks for a new check at once. */
@@ -203,12 +207,11 @@ export async function fixJob(
   const copy = applyFix(from.overrides, found.mesh, finding.change);
   const values = checkOverrides(copy.overrides);
   if (!values.ok) return no(sentenceOf(values.failure));
-  await ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db };
+  return inTransaction<null, CheckFailure>(ctx, async (inside) => {
     const recipeId = finding.change!.values
       ? await insertRecipe(inside, { ...from, kept: false, overrides: copy.overrides })
       : found.recipeId;
-    await db.update(job).set({ recipeId, mesh: copy.mesh, state: 'checked' }).where(eq(job.id, jobId));
+    if (!(await moveJob(inside, jobId, 'change', { recipeId, mesh: copy.mesh }))) return no(CHANGED);
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
@@ -219,8 +222,8 @@ export async function fixJob(
       why: finding.fix,
     });
     await queueRun(inside, jobId);
+    return succeed(null);
   });
-  return succeed(null);
 }
 
 /** Signs a job off: anyone who may, when the newest verdict holds and is not blocked; a lead with a reason when blocked. */
@@ -236,22 +239,20 @@ export async function clearJob(ctx: Ctx, jobId: string, why: string): Promise<Re
     return fail({ code: 'notCleared', why: 'The job is blocked; only a lead may override, with a reason' });
   if (blocked && why.trim().length < 5)
     return fail({ code: 'notCleared', why: 'An override stays on the job for ever; give its reason' });
-  await ctx.db.transaction(async (db) => {
-    await db.update(job).set({ state: 'cleared' }).where(eq(job.id, jobId));
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'job',
-        subjectId: jobId,
-        subjectName: name,
-        what: blocked ? 'blocked job overridden' : 'job cleared',
-        from: run.outcome!.verdict,
-        to: 'cleared',
-        why: why || run.outcome!.sentence,
-      },
-    );
+  return inTransaction<null, CheckFailure>(ctx, async (inside) => {
+    const isMoved = await moveJob(inside, jobId, 'clear'); // holds the job until the end: no check ends meanwhile
+    if (!isMoved || (await newestRun(inside, jobId))?.id !== run.id) return fail({ code: 'notCleared', why: CHANGED });
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: name,
+      what: blocked ? 'blocked job overridden' : 'job cleared',
+      from: run.outcome!.verdict,
+      to: 'cleared',
+      why: why || run.outcome!.sentence,
+    });
+    return succeed(null);
   });
-  return succeed(null);
 }
 
 async function newestRun(ctx: Pick<Ctx, 'db'>, jobId: string) {
@@ -336,12 +337,7 @@ export async function listJobsOfRecipes(
   const rows = await ctx.db
     .select({ id: job.id, number: job.number, title: job.title })
     .from(job)
-    .where(
-      and(
-        inArray(job.recipeId, [...recipeIds]),
-        inArray(job.state, ['received', 'checked', 'cleared', 'queued', 'needs attention']),
-      ),
-    )
+    .where(and(inArray(job.recipeId, [...recipeIds]), inArray(job.state, [...jobsOpen])))
     .orderBy(desc(job.number))
     .limit(200);
   return rows.map((r) => ({ id: r.id, title: r.title, name: jobName(r.number) }));
@@ -354,6 +350,6 @@ export async function listOpenJobsOn(
 ): Promise<{ id: string; name: string; title: string }[]> {
   const rows = await ctx.db.execute<{ id: string; number: number; title: string }>(sql`
     select distinct j.id, j.number, j.title from job j join recipe r on r.id = j.recipe_id join recipe_assignment a on a.recipe_id = r.id
-    where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ('received', 'checked', 'cleared', 'queued', 'needs attention') order by j.number limit 50`);
+    where r.machine_id = ${on.machineId} and a.tool_id = ${on.toolId} and a.material_id = ${on.materialId} and j.state in ${[...jobsOpen]} order by j.number limit 50`);
   return rows.rows.map((r) => ({ id: r.id, name: jobName(Number(r.number)), title: r.title }));
 }

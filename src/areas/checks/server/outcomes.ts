@@ -1,3 +1,7 @@
+import { mayMove } from '../../../core/states/moves.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
+import { jobMoves } from '../model/states.ts';
+import { moveJob } from './moveJob.ts';
 import { desc, eq, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -20,8 +24,6 @@ export interface NewOutcome {
   readonly note: string;
   readonly pictureSha: string | null;
 }
-/** States in which a job may have been printed: by us, or from its file by hand. */
-const PRINTED: readonly string[] = ['cleared', 'printing', 'needs attention', 'done', 'failed'];
 const no = (why: string) => fail<CheckFailure>({ code: 'notNoted', why });
 
 /** Keeps what became of a print; a later word stands beside the earlier ones. */
@@ -32,9 +34,8 @@ export async function noteOutcome(
 ): Promise<Result<{ id: string }, CheckFailure>> {
   const row = await findJob(ctx, jobId);
   if (!row) return fail({ code: 'noJob' });
-  if (!PRINTED.includes(row.state)) return no(`The job is ${row.state}; it has not been printed`);
-  if (row.state === 'printing' && row.wish !== 'idle')
-    return no('It is still printing: wait for its end, or cancel it first');
+  if (row.state === 'printing') return no('It is still printing: wait for its end, or cancel it first');
+  if (!mayMove(jobMoves.noteDone, row.state)) return no(`The job is ${row.state}; it has not been printed`);
   const unknown = input.signs.find((s) => !allSigns.some((x) => x.key === s));
   if (unknown) return no(`There is no sign "${unknown}"; choose from the list`);
   if (input.result === 'good' && (input.signs.length > 0 || input.layer !== null))
@@ -45,7 +46,8 @@ export async function noteOutcome(
   }
   const runId = row.progress?.runId ?? (await newestDone(ctx, jobId));
   const id = ctx.newId();
-  await ctx.db.transaction(async (db) => {
+  return inTransaction<{ id: string }, CheckFailure>(ctx, async (inside) => {
+    const { db } = inside;
     await db.insert(jobOutcome).values({
       id,
       jobId,
@@ -56,22 +58,20 @@ export async function noteOutcome(
       at: ctx.clock.now(),
     });
     const isLast = row.printed >= printsWanted(row) || printsWanted(row) === 1;
-    const state = isLast ? (input.result === 'failed' ? 'failed' : 'done') : row.state;
-    await db.update(job).set({ state, wish: 'idle' }).where(eq(job.id, jobId));
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'job',
-        subjectId: jobId,
-        subjectName: jobName(row.number),
-        what: `outcome noted: ${printResults[input.result]}`,
-        from: row.state,
-        to: { state, layer: input.layer, signs: input.signs },
-        why: input.note || null,
-      },
-    );
+    const act = input.result === 'failed' ? 'noteFailed' : 'noteDone';
+    if (isLast && !(await moveJob(inside, jobId, act, { wish: 'idle' })))
+      return no('The job has changed meanwhile; open it again');
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: jobId,
+      subjectName: jobName(row.number),
+      what: `outcome noted: ${printResults[input.result]}`,
+      from: row.state,
+      to: { state: isLast ? jobMoves[act].to : row.state, layer: input.layer, signs: input.signs },
+      why: input.note || null,
+    });
+    return succeed({ id });
   });
-  return succeed({ id });
 }
 
 /** A picture that was uploaded, known by its first bytes. */

@@ -1,27 +1,30 @@
-import { and, eq, inArray, ne } from 'drizzle-orm';
+import { and, eq, ne } from 'drizzle-orm';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
-import { canResume, leavesPart, whyNotFree, type Claim, type MachineStop } from '../../machines/model/occupancy.ts';
+import { canResume, leavesPart, whyNotFree, type Claim } from '../../machines/model/occupancy.ts';
 import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import type { CheckOutcome } from '../../rules/outcome.ts';
 import {
   claim,
-  dropLease,
   findMachine,
   KeptPrint,
+  Lease,
   LinePrint,
   consume,
   occupy,
   release,
-  takeLease,
   type Machine,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { fedG, mayPrintFrom, printsWanted, sharesOf } from '../model/prints.ts';
+import { fedG, printsWanted, sharesOf } from '../model/prints.ts';
+import { jobMoves } from '../model/states.ts';
+import { moveJob } from './moveJob.ts';
+import { mayMove } from '../../../core/states/moves.ts';
+import { inStateFor } from '../../../platform/db/states.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
 import { linesAsJudged } from './wireLines.ts';
@@ -71,7 +74,7 @@ export async function wishJobPrint(
   const m = await findMachine(ctx, chosen.machineId);
   const resumes = !isUnderWay && m !== null && canResume(m, jobId, progress);
   if (wish === 'print' && !isUnderWay && !resumes) {
-    if (!mayPrintFrom.includes(state)) return no(`The job is ${state}; it is printed once it is cleared`);
+    if (!mayMove(jobMoves.begin, state)) return no(`The job is ${state}; it is printed once it is cleared`);
     if (run?.state !== 'done') return no('The job is being checked, or could not be; it is printed by a verdict');
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
@@ -101,7 +104,7 @@ export async function wishJobPrint(
             : { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id },
         }),
       })
-      .where(and(eq(job.id, jobId), isUnderWay ? eq(job.state, 'printing') : inArray(job.state, [...mayPrintFrom])))
+      .where(and(eq(job.id, jobId), isUnderWay ? eq(job.state, 'printing') : inStateFor(job.state, jobMoves.begin)))
       .returning({ id: job.id });
     if (done.length === 0) return no('The job has changed meanwhile; open it again');
     await recordEvent(inside, {
@@ -146,17 +149,24 @@ export async function listWishedJobPrints(ctx: Pick<Ctx, 'db'>): Promise<string[
   return rows.map((r) => r.id);
 }
 
+/** All jobs that print, whatever is wished of them. */
+export async function listPrintingJobs({ db }: Pick<Ctx, 'db'>): Promise<string[]> {
+  const rows = await db.select({ id: job.id }).from(job).where(eq(job.state, 'printing'));
+  return rows.map((r) => r.id);
+}
+
 /** Prints a job's program from where the machine stands. Owned by the worker that holds the machine's lease. */
 export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Promise<void> {
   const row = await findJob(ctx, jobId);
   if (!row || row.state !== 'printing' || row.wish === 'idle') return;
   const { machineId } = await sheetInputOf(ctx, row);
   const m = await findMachine(ctx, machineId);
-  if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
+  const lease = m?.device ? await Lease.take(ctx, m.id, holder) : null;
+  if (!m?.device || !lease) return;
   try {
     const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
     const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
-    const record = new JobPrintLog(ctx, row, m, () => takeLease(ctx, m.id, holder), {
+    const record = new JobPrintLog(ctx, row, m, lease, {
       ...row.progress!,
       phase: 'connecting',
       lines: lines.ok ? lines.value.length : 0,
@@ -168,9 +178,9 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
       await forgetWork(ctx, row.progress!.runId!);
       return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
     }
-    await new LinePrint(lines.value, record, m.device).run();
+    await new LinePrint(lines.value, record, m.device, lease.epoch).run();
   } finally {
-    await dropLease(ctx, m.id, holder);
+    await lease.drop();
   }
 }
 
@@ -186,25 +196,25 @@ class JobPrintLog extends KeptPrint {
     ctx: Ctx,
     private readonly row: JobRecord,
     private readonly on: Machine,
-    renewLease: () => Promise<boolean>,
+    lease: Lease,
     progress: PrintProgress,
   ) {
-    super(ctx, row.wish, renewLease, progress);
+    super(ctx, row.wish, lease, progress);
   }
 
-  protected async keep() {
-    const [row] = await this.ctx.db
+  protected async keep(inside: Ctx) {
+    const [row] = await inside.db
       .update(job)
       .set({ progress: this.progress })
       .where(and(eq(job.id, this.row.id), eq(job.state, 'printing')))
       .returning({ wish: job.wish });
-    await notify(this.ctx, 'job', this.row.id);
+    await notify(inside, 'job', this.row.id);
     return row?.wish ?? null;
   }
 
   /** The check whose program it prints. */
-  private async run() {
-    const [run] = await this.ctx.db
+  private async run({ db }: Ctx) {
+    const [run] = await db
       .select({ outcome: checkRun.outcome, sheet: checkRun.sheet })
       .from(checkRun)
       .where(eq(checkRun.id, this.progress.runId!));
@@ -213,54 +223,39 @@ class JobPrintLog extends KeptPrint {
 
   /** Finished: done, or cleared for its next print. Not what was judged: to be checked anew. Otherwise it needs attention, and where
    *  something stands on the plate the machine is stopped until somebody says what was done. */
-  async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
-    this.stamp(change);
+  protected async close(inside: Ctx, how: 'finished' | 'interrupted'): Promise<void> {
     const { phase, acknowledged, zMm, message } = this.progress;
     const isFinished = how === 'finished';
     const printed = this.row.printed + (isFinished ? 1 : 0);
-    const stop: MachineStop | null = leavesPart(how, this.progress)
-      ? {
-          of: 'job',
-          id: this.row.id,
-          name: jobName(this.row.number),
-          zMm,
-          why: message ?? phase,
-          isFinished,
-          at: this.progress.at,
-        }
-      : null;
-    const ended = printed < printsWanted(this.row) ? 'cleared' : 'done';
-    const state = isFinished ? ended : phase === 'refused' ? 'checked' : stop ? 'needs attention' : 'cleared';
     const takenG = this.progress.takenG ?? 0;
-    const run = await this.run();
+    const run = await this.run(inside);
     const fedByNowG = run?.outcome ? fedG(run.outcome, isFinished ? Infinity : zMm) : 0;
     const byNowG = phase === 'refused' ? takenG : Math.max(takenG, fedByNowG);
     this.progress = { ...this.progress, takenG: byNowG };
-    await this.ctx.db.transaction(async (db) => {
-      await release({ ...this.ctx, db }, this.on, { of: 'job', id: this.row.id }, how, stop);
-      for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
-        await consume({ db }, this.on.id, (byNowG - takenG) * share, head);
-      await db
-        .update(job)
-        .set({ state, wish: 'idle', progress: this.progress, printed })
-        .where(and(eq(job.id, this.row.id), eq(job.state, 'printing')));
-      await recordEvent(
-        { ...this.ctx, db },
-        {
-          subjectKind: 'job',
-          subjectId: this.row.id,
-          subjectName: jobName(this.row.number),
-          what: isFinished
-            ? 'printed'
-            : phase === 'cancelled'
-              ? 'print cancelled'
-              : phase === 'refused'
-                ? 'print refused'
-                : 'print interrupted',
-          to: { line: acknowledged, zMm },
-          why: message,
-        },
-      );
+    const ended = isFinished ? (printed < printsWanted(this.row) ? 'finishOne' : 'finish') : null;
+    const broken = phase === 'refused' ? 'refuse' : leavesPart(how, this.progress) ? 'interrupt' : 'leave';
+    const isMoved = await moveJob(inside, this.row.id, ended ?? broken, {
+      wish: 'idle',
+      progress: this.progress,
+      printed,
+    });
+    if (!isMoved) return; // its end is written already
+    await release(inside, this.on, { of: 'job', id: this.row.id, name: jobName(this.row.number) }, how, this.progress);
+    for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
+      await consume(inside, this.on.id, (byNowG - takenG) * share, head);
+    await recordEvent(inside, {
+      subjectKind: 'job',
+      subjectId: this.row.id,
+      subjectName: jobName(this.row.number),
+      what: isFinished
+        ? 'printed'
+        : phase === 'cancelled'
+          ? 'print cancelled'
+          : phase === 'refused'
+            ? 'print refused'
+            : 'print interrupted',
+      to: { line: acknowledged, zMm },
+      why: message,
     });
   }
 }

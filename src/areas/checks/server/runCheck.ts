@@ -1,6 +1,7 @@
+import { moveJob, moveRun } from './moveJob.ts';
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { and, desc, eq, inArray, lt } from 'drizzle-orm';
+import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
@@ -17,7 +18,7 @@ import { checkText } from '../model/failures.ts';
 import { findJob, jobName, sheetInputOf } from './jobs.ts';
 import { makeSheet, pinOf, withTrialTimes } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
-import { checkRun, job } from './tables.ts';
+import { checkRun } from './tables.ts';
 
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 /** What one check may take of the worker; beyond it is stopped and says so. */
@@ -28,6 +29,9 @@ export interface CheckCaps {
 export const standardCaps: CheckCaps = { seconds: 600, residentBytes: 2e9 };
 const REPORT_EVERY_MS = 400;
 const SILENT_AFTER_MS = 5000;
+/** A check that waits so long with nobody working on its entry in the queue has been left behind. */
+const LEFT_AFTER_S = 12;
+const MOST_ATTEMPTS = 5;
 
 /** Runs one queued check to its record, unless another worker has taken it. Can be run again from the start after a crash: nothing is
  *  written before the end. */
@@ -37,12 +41,10 @@ export async function runCheck(
   from: 'queued' | 'running' = 'queued',
   caps: CheckCaps = standardCaps,
 ): Promise<void> {
-  const [run] = await ctx.db
-    .update(checkRun)
-    .set({ state: 'running', beatAt: new Date() })
-    .where(and(eq(checkRun.id, runId), eq(checkRun.state, from)))
-    .returning();
+  const act = from === 'queued' ? 'take' : 'rescue';
+  const run = await moveRun(ctx, runId, act, { beatAt: new Date(), attempts: sql`${checkRun.attempts} + 1` as never });
   if (!run) return;
+  if (run.attempts > MOST_ATTEMPTS) return giveUp(ctx, run);
   const row = (await findJob(ctx, run.jobId))!;
   const made = await makeSheet(ctx, await sheetInputOf(ctx, row));
   if (!made.ok)
@@ -264,7 +266,8 @@ const writtenOut = (plate: readonly PlatePart[]): Uint8Array =>
     'repaired',
   );
 
-/** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while. One worker wins each. */
+/** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while, and those that wait with no
+ *  entry in the queue that anybody works on. One worker wins each. */
 export async function rescueChecks(ctx: Ctx): Promise<void> {
   const silent = and(eq(checkRun.state, 'running'), lt(checkRun.beatAt, new Date(Date.now() - SILENT_AFTER_MS)));
   for (const { id } of await ctx.db.select({ id: checkRun.id }).from(checkRun).where(silent)) {
@@ -275,27 +278,41 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
       .returning({ id: checkRun.id });
     if (won.length > 0) await runCheck(ctx, id, 'running');
   }
+  const { rows: left } = await ctx.db.execute<{ id: string }>(sql`
+    select r.id from check_run r
+    where r.state = 'queued' and r.at < clock_timestamp() - ${`${LEFT_AFTER_S} seconds`}::interval and not exists (
+      select 1 from pgboss.job b where b.name = 'check' and b.data->>'runId' = r.id
+        and (b.state in ('created', 'retry') or b.state = 'active' and b.started_on > clock_timestamp() - ${`${LEFT_AFTER_S} seconds`}::interval))
+    order by r.at limit 20`);
+  for (const { id } of left) await runCheck(ctx, id);
+}
+
+/** The last word of a check that never came to an end: it stands in a list that a person reads, and may be asked for again. */
+async function giveUp(ctx: Ctx, run: typeof checkRun.$inferSelect): Promise<void> {
+  const row = (await findJob(ctx, run.jobId))!;
+  const refusal = `The check was begun ${MOST_ATTEMPTS} times and came to no end: its worker died, or could not go on. Check again; if it gives up once more, coarsen the mesh or split the job`;
+  await ctx.db.transaction(async (db) => {
+    if (!(await moveRun({ db }, run.id, 'giveUp', { refusal, doneAt: ctx.clock.now() }))) return;
+    await recordEvent(
+      { ...ctx, db },
+      { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what: 'check gave up', why: refusal },
+    );
+  });
 }
 
 async function finishRun(
   ctx: Ctx,
   row: JobRecord,
   runId: string,
-  set: Partial<typeof checkRun.$inferInsert>,
+  set: Partial<Omit<typeof checkRun.$inferInsert, 'state'>> & { readonly state: 'done' | 'refused' },
   what: string,
 ): Promise<void> {
   await ctx.db.transaction(async (db) => {
-    const [ended] = await db
-      .update(checkRun)
-      .set({ ...set, doneAt: ctx.clock.now() })
-      .where(and(eq(checkRun.id, runId), eq(checkRun.state, 'running')))
-      .returning({ id: checkRun.id });
-    if (!ended) return; // another worker, which took this one for dead, was the first
+    const { state, ...rest } = set;
+    const act = state === 'refused' ? 'refuse' : 'end';
+    if (!(await moveRun({ db }, runId, act, { ...rest, doneAt: ctx.clock.now() }))) return; // another worker, which took this one for dead, was the first
     // from what the job is now, not from what it was when the check began: one that prints meanwhile goes on printing
-    await db
-      .update(job)
-      .set({ state: 'checked' })
-      .where(and(eq(job.id, row.id), inArray(job.state, ['received', 'cleared'])));
+    await moveJob({ db }, row.id, 'judge');
     await recordEvent(
       { ...ctx, db },
       { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what },

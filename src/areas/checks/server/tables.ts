@@ -5,6 +5,8 @@ import { storedContext, storedOutcome } from '../../rules/stored.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { recipe } from '../../recipes/server/tables.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
+import { isOneOf } from '../../../platform/db/states.ts';
+import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckOutcome } from '../../rules/outcome.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
@@ -34,7 +36,7 @@ export const job = pgTable(
     fileSize: bigint('file_size', { mode: 'number' }).notNull(),
     /** How a mesh is read and stands; null for a program. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
-    state: text('state').notNull().default('received'),
+    state: text('state').$type<JobState>().notNull().default('received'),
     /** Its print, and what people wish of it. */
     progress: jsonb('progress').$type<PrintProgress>(),
     wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
@@ -44,10 +46,7 @@ export const job = pgTable(
   },
   (t) => [
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
-    check(
-      'job_state',
-      sql`${t.state} in ('received', 'checked', 'cleared', 'queued', 'printing', 'needs attention', 'done', 'failed')`,
-    ),
+    check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),
     check('job_printed', sql`${t.printed} >= 0`),
     check('job_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
@@ -61,7 +60,7 @@ export const checkRun = pgTable(
     jobId: text('job_id')
       .notNull()
       .references(() => job.id),
-    state: text('state').$type<'queued' | 'running' | 'done' | 'refused'>().notNull(),
+    state: text('state').$type<RunState>().notNull(),
     bytesRead: bigint('bytes_read', { mode: 'number' }).notNull().default(0),
     /** The limits the rules read, pinned, with a digest: when a fresh one differs the verdict is out of date. */
     sheet: storedJson<CheckContext>('sheet', storedContext),
@@ -78,6 +77,8 @@ export const checkRun = pgTable(
     wireSha: text('wire_sha'),
     /** The meshes as they were put in order, where that was asked for. */
     repairedSha: text('repaired_sha').references(() => file.sha256),
+    /** How often it was begun: one that never comes to an end is given up. */
+    attempts: integer('attempts').notNull().default(0),
     refusal: text('refusal'),
     rulesVersion: text('rules_version').notNull(),
     peakResidentBytes: bigint('peak_resident_bytes', { mode: 'number' }),
@@ -90,7 +91,7 @@ export const checkRun = pgTable(
   (t) => [
     index('check_run_job').on(t.jobId, t.at),
     index('check_run_work').on(t.workSha),
-    check('check_run_state', sql`${t.state} in ('queued', 'running', 'done', 'refused')`),
+    check('check_run_state', isOneOf(t.state, runStates)),
   ],
 );
 

@@ -49,7 +49,7 @@ export function JobScreen({ id }: { readonly id: string }) {
     () => (placed ? fetchOthers(id, otherFilesOf(placed)) : Promise.resolve([])),
     [id, placed],
   );
-  if (error)
+  if (error && !j)
     return (
       <p className="empty" role="alert">
         {error.message}
@@ -124,7 +124,7 @@ export function JobScreen({ id }: { readonly id: string }) {
             : `The server reads the file, ${Math.round((run.bytesRead / j.fileSize) * 100)} %`}
         </div>
       )}
-      {run?.state === 'refused' && (
+      {(run?.state === 'refused' || run?.state === 'gave up') && (
         <div className="verdict" data-v="blocked" role="alert">
           <StateMark mark="outside" />
           {run.refusal}

@@ -6,10 +6,13 @@ import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { JobRow } from '../model/pages.ts';
 
+const RUN_SAYS: Readonly<Record<string, string>> = {
+  refused: 'could not be read',
+  'gave up': 'its check gave up',
+};
 const markOf: Record<string, Mark> = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' };
 
-const sentenceOf = (j: JobRow): string =>
-  j.sentence ?? (j.runState === 'refused' ? 'could not be read' : 'being checked');
+const sentenceOf = (j: JobRow): string => j.sentence ?? RUN_SAYS[j.runState ?? ''] ?? 'being checked';
 
 const columns: Column<JobRow>[] = [
   {

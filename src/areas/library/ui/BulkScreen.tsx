@@ -2,7 +2,7 @@ import { FileButton, NativeSelect, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { csvLine } from '../../../core/formats/csv.ts';
-import { post } from '../../../ui/api.ts';
+import { ask, post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
@@ -43,7 +43,7 @@ export function BulkScreen() {
   const find = (): Promise<void> =>
     attempt(async () => {
       setPreview(null);
-      const rows = await post<FoundValue[]>('/api/library/find', { setting: key, comparison, text });
+      const rows = await ask<FoundValue[]>('/api/library/find', { setting: key, comparison, text });
       setFound(rows);
       setChosen(new Set(rows.filter((r) => !r.stock).map((r) => r.id)));
     });

@@ -23,7 +23,7 @@ export function PairingsScreen() {
   });
   const [technology, setTechnology] = useState<'filament' | 'resin'>('filament');
   const [open, setOpen] = useState<{ machineId: string; materialId: string } | null>(null);
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

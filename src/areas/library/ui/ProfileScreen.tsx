@@ -46,7 +46,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const editing = draft.base !== null;
   const [dialog, setDialog] = useState<'copy' | 'save' | 'history' | null>(null);
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
-  if (error)
+  if (error && !page)
     return (
       <p className="empty" role="alert">
         {error.message}

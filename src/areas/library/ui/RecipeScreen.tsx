@@ -2,7 +2,7 @@ import { TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { ask, fetchJson, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -79,7 +79,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       return;
     }
     let gone = false;
-    post<RecipeSheet>('/api/recipes/sheet', choice).then(
+    ask<RecipeSheet>('/api/recipes/sheet', choice).then(
       (s) => {
         if (!gone) setSheet(s);
       },

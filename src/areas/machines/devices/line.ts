@@ -11,10 +11,16 @@ export interface Temperatures {
 export class LinkLost extends Error {}
 /** The machine itself reports a fault. */
 export class MachineFault extends Error {}
+/** A host that came later has the machine: it takes nothing from this one any more. */
+export class MachineTaken extends MachineFault {}
 /** Somebody has stopped the machine: it heats and moves no more until a new program begins. */
 export class MachineStopped extends MachineFault {}
 const faultOf = (words: string): MachineFault =>
-  words.startsWith('stopped by hand') ? new MachineStopped(words) : new MachineFault(words);
+  words.startsWith('stopped by hand')
+    ? new MachineStopped(words)
+    : words.startsWith('another host')
+      ? new MachineTaken(words)
+      : new MachineFault(words);
 
 const ANSWER_MS = 4000;
 const CONNECT_MS = 2000;
@@ -52,6 +58,31 @@ export class LineLink {
         resolve(new LineLink(socket, onTemperatures));
       });
     });
+  }
+
+  /** The temperatures of a machine, and nothing else of it. */
+  static async look(host: string, port: number): Promise<Temperatures> {
+    let told: Temperatures | null = null;
+    const link = await LineLink.open(host, port, (t) => {
+      told = t;
+    });
+    try {
+      await link.ask('@state', true);
+      if (told) return told;
+      throw new LinkLost('the machine answers in another language');
+    } finally {
+      link.close();
+    }
+  }
+  /** Says which of all hosts this one is: the machine heeds the highest it was told, on every connection. */
+  async claim(epoch: number): Promise<void> {
+    const answer = await this.ask(`@host ${epoch}`);
+    if (answer.startsWith('fault')) throw faultOf(answer.slice(6));
+    if (!answer.startsWith('ok')) throw new LinkLost('the machine answers in another language');
+  }
+  /** Has the machine hear its host, which parks and cools without. */
+  async keepAlive(): Promise<void> {
+    await this.ask('@last');
   }
 
   /** Number of the last line the machine accepted, and its height. */
@@ -121,7 +152,8 @@ export class LineLink {
     this.socket.destroy();
   }
 
-  private ask(line: string): Promise<string> {
+  private ask(line: string, isOfTemperatures = false): Promise<string> {
+    this.wantsTemperatures = isOfTemperatures;
     if (this.socket.destroyed) return Promise.reject(new LinkLost('the connection is closed'));
     return new Promise((resolve, reject) => {
       let timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
@@ -142,6 +174,7 @@ export class LineLink {
       this.socket.write(`${line}\n`, 'latin1');
     });
   }
+  private wantsTemperatures = false;
   private stillThere: () => void = () => undefined;
 
   private receive(text: string): void {
@@ -152,7 +185,7 @@ export class LineLink {
       if (line.startsWith('T:')) {
         this.readTemperatures(line);
         this.stillThere();
-        continue;
+        if (!this.wantsTemperatures) continue;
       }
       const waiting = this.waiting;
       this.waiting = null;

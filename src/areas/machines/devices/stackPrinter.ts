@@ -11,6 +11,8 @@ export interface StackPrinterState {
 }
 /** The printer cannot be reached or does not answer in time. */
 export class PrinterLost extends Error {}
+/** A host that came later has the printer: it takes no order from this one any more. */
+export class PrinterTaken extends Error {}
 /** The printer says no, in one sentence. */
 export class PrinterRefused extends Error {}
 
@@ -23,6 +25,8 @@ export class StackPrinter {
   constructor(
     private readonly host: string,
     private readonly port: number,
+    /** Which of all hosts this one is: the printer takes orders from the highest it was told. None for who may always: a stop, a look. */
+    private readonly epoch: number | null = null,
   ) {}
 
   state(): Promise<StackPrinterState> {
@@ -48,12 +52,17 @@ export class StackPrinter {
       response = await fetch(`http://${this.host}:${this.port}${path}`, {
         method,
         signal: AbortSignal.timeout(body ? SEND_MS : ANSWER_MS),
-        ...(body && { body: Buffer.from(body), headers: { 'content-type': 'application/zip' } }),
+        headers: {
+          ...(this.epoch !== null && { 'x-host-epoch': String(this.epoch) }),
+          ...(body && { 'content-type': 'application/zip' }),
+        },
+        ...(body && { body: Buffer.from(body) }),
       });
       answer = (await response.json()) as typeof answer;
     } catch {
       throw new PrinterLost(`no printer answers at ${this.host}:${this.port}`);
     }
+    if (response.status === 423) throw new PrinterTaken(answer.error ?? 'another host has it');
     if (!response.ok) throw new PrinterRefused(answer.error ?? 'it gave no reason');
     if (!PHASES.includes(answer.phase ?? '') || typeof answer.layer !== 'number' || typeof answer.layers !== 'number')
       throw new PrinterLost('the printer answers in another language');

@@ -1,11 +1,11 @@
+import type { MachineState } from './states.ts';
 import { LASTS, type PrintProgress } from './print.ts';
 
-export const machineStates = ['ready', 'printing', 'stopped', 'waiting to be cleared', 'not ready'] as const;
-export type MachineState = (typeof machineStates)[number];
-
-/** A machine that stands with something on its plate: what was printed, how high it had come, and why it stopped, or that it has finished. */
+/** A machine that stands with something on its plate: what was printed, how high it had come, and why it stopped, or that it has finished,
+ *  or why nobody knows. */
 export interface MachineStop {
-  readonly of: 'job' | 'trial';
+  /** Null where it is not known what it does. */
+  readonly of: 'job' | 'trial' | null;
   readonly id: string;
   readonly name: string;
   readonly zMm: number;
@@ -22,11 +22,14 @@ export interface Occupied {
 
 /** Whether a print of this id can go on from where it stopped: the machine still holds it, and has not lost its place. */
 export const canResume = (m: Occupied, id: string, progress: PrintProgress | null): boolean =>
-  m.state === 'stopped' && m.stop?.id === id && progress !== null && LASTS.includes(progress.phase);
+  m.state === 'stopped' &&
+  m.stop?.id === id &&
+  progress !== null &&
+  LASTS.includes(progress.phase);
 
 /** What is about to take a machine. */
 export interface Claim {
-  readonly of: MachineStop['of'];
+  readonly of: 'job' | 'trial';
   readonly id: string;
   readonly name: string;
   /** How long it will take, as it is estimated. */
@@ -41,7 +44,17 @@ export function whyNotFree({ name, state, stop }: Occupied): string | null {
     return `${name} stopped at ${stop.zMm.toFixed(2)} mm of ${stop.name}, part on the plate: remove it and say so at the machine`;
   if (state === 'waiting to be cleared' && stop)
     return `${name} has finished ${stop.name}: take it off the plate and say so at the machine`;
-  return `${name} is ${state}: wait until it is ready`;
+  return `Nobody knows what ${name} does${stop ? `: ${stop.why}` : ''}. Look at it, and say at the machine what you found`;
+}
+
+/** Where a print that ended so leaves its machine. */
+export function actAfter(
+  how: 'finished' | 'interrupted',
+  progress: PrintProgress,
+): 'finish' | 'stop' | 'leave' | 'doubt' {
+  if (!leavesPart(how, progress)) return 'leave';
+  if (how === 'finished') return 'finish';
+  return progress.phase === 'lost' ? 'doubt' : 'stop'; // what cannot be reached may go on by itself
 }
 
 /** Whether a print that ended so has left something on the plate that somebody must take off: all but what never began, and a plate

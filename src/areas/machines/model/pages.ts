@@ -1,4 +1,5 @@
-import type { MachineState, MachineStop } from './occupancy.ts';
+import type { MachineStop } from './occupancy.ts';
+import type { MachineState } from './states.ts';
 import type { MaintenanceKind } from './maintenance.ts';
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { Proof } from '../../library/model/records.ts';
@@ -10,6 +11,8 @@ export interface MachineCard {
   readonly name: string;
   readonly place: string;
   readonly state: MachineState;
+  /** Whether it can be reached, and so be stopped, from here. */
+  readonly hasDevice: boolean;
   /** What stands on the plate of a machine that stopped. */
   readonly stop: MachineStop | null;
   readonly printer: string;
@@ -44,7 +47,6 @@ export interface MachinePage extends MachineCard {
     readonly at: string;
   }[];
   readonly events: readonly EventRow[];
-  readonly hasDevice: boolean;
 }
 
 /** Work on a machine, in the log of all. */

@@ -24,6 +24,10 @@ export const maintenanceSchema = object({
   .required();
 /** A wish that says nothing more. */
 export const stopSchema = object({}).noUnknown().required();
+/** What somebody has found who looked at a machine of which nothing was known. */
+export const foundSchema = object({ found: string<'stopped'>().oneOf(['stopped']).required() })
+  .noUnknown()
+  .required();
 /** What somebody says who has taken a part off. */
 export const clearPlateSchema = object({ note }).noUnknown().required();
 /** Speed set at the machine, its lid, the resin's temperature. */

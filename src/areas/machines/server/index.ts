@@ -12,8 +12,9 @@ export {
   type Machine,
 } from './queries.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
-export { claim, clearPlate, consume, occupy, release } from './occupancy.ts';
-export { dropLease, takeLease } from './lease.ts';
+export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
+export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
+export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';
 export { stopMachine } from './stop.ts';

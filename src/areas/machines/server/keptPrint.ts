@@ -1,5 +1,6 @@
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { PrintProgress } from '../model/print.ts';
+import type { Lease } from './lease.ts';
 import type { PrintLog } from './linePrint.ts';
 
 /** A print that is written down while it runs, whoever owns its record: seldom enough, with the lease renewed and wishes learnt each time. */
@@ -11,7 +12,7 @@ export abstract class KeptPrint implements PrintLog {
   constructor(
     protected readonly ctx: Ctx,
     public wish: PrintLog['wish'],
-    private readonly renewLease: () => Promise<boolean>,
+    protected readonly lease: Pick<Lease, 'renew' | 'isGood'>,
     public progress: PrintProgress,
   ) {}
 
@@ -19,11 +20,23 @@ export abstract class KeptPrint implements PrintLog {
     if (this.lost) throw this.lost;
     this.progress = { ...this.progress, ...change };
     if (Date.now() - this.written < everyMs) return;
+    await this.writeNow();
+  }
+  /** Before anything is sent: a process that was held up for long looks first whether the machine is still its own. */
+  async mayGoOn(): Promise<void> {
+    if (this.lost) throw this.lost;
+    if (!this.lease.isGood) await this.writeNow();
+  }
+
+  private async writeNow(): Promise<void> {
     this.written = Date.now();
     this.stamp();
     try {
-      if (!(await this.renewLease())) throw new Error('another worker holds this machine');
-      this.wish = (await this.keep()) ?? this.wish;
+      const wish = await this.ctx.db.transaction(async (db) => {
+        await this.lease.renew({ db });
+        return this.keep({ ...this.ctx, db });
+      });
+      this.wish = wish ?? this.wish;
     } catch (error) {
       this.lost = error instanceof Error ? error : new Error(String(error));
       throw this.lost;
@@ -34,7 +47,16 @@ export abstract class KeptPrint implements PrintLog {
     this.progress = { ...this.progress, ...change, at: this.ctx.clock.now().toISOString() };
   }
 
+  async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
+    this.stamp(change);
+    await this.ctx.db.transaction(async (db) => {
+      await this.lease.renew({ db });
+      await this.close({ ...this.ctx, db }, how);
+    });
+  }
+
   /** Keeps the progress with its record and gives what is wished of it; null where it is not printing any more. */
-  protected abstract keep(): Promise<PrintLog['wish'] | null>;
-  abstract end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void>;
+  protected abstract keep(inside: Ctx): Promise<PrintLog['wish'] | null>;
+  /** Writes the end down, in one transaction: of what was printed, of what it took, of the machine. */
+  protected abstract close(inside: Ctx, how: 'finished' | 'interrupted'): Promise<void>;
 }

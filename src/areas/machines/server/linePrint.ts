@@ -1,5 +1,6 @@
-import { LineLink, LinkLost, MachineFault, MachineStopped, type Temperatures } from '../devices/line.ts';
+import { LineLink, LinkLost, MachineFault, MachineStopped, MachineTaken, type Temperatures } from '../devices/line.ts';
 import { heatOf } from '../model/heatOf.ts';
+import { LeaseLost } from './lease.ts';
 import { feeds, type PrintProgress } from '../model/print.ts';
 
 const WRITE_EVERY_MS = 250;
@@ -19,6 +20,8 @@ export interface PrintLog {
   progress: PrintProgress;
   /** Writes progress unless that was done less than `everyMs` ago, and learns what is wished. */
   write(change: Partial<PrintProgress>, everyMs?: number): Promise<void>;
+  /** Throws where the machine may have become another's meanwhile: asked before each line. */
+  mayGoOn(): Promise<void>;
   /** The print has ended, or stands until somebody goes on. */
   end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void>;
 }
@@ -33,6 +36,8 @@ export class LinePrint {
     private readonly lines: readonly string[],
     private readonly record: PrintLog,
     private readonly device: { readonly host: string; readonly port: number },
+    /** Of the lease it is printed under: the machine heeds the highest it was told. */
+    private readonly epoch: number,
   ) {}
 
   async run(): Promise<void> {
@@ -49,6 +54,7 @@ export class LinePrint {
             'displaced',
             `The machine has lost its place (it stands at line ${error.line}), as after a power cut: clear the plate and print again`,
           );
+        if (error instanceof MachineTaken) throw new LeaseLost();
         if (error instanceof MachineStopped) return this.cancelled('Stopped');
         if (error instanceof MachineFault) return this.interrupt('fault', `The machine reports: ${error.message}`);
         if (!(error instanceof LinkLost)) throw error;
@@ -73,6 +79,7 @@ export class LinePrint {
         .then(() => this.stopWhileHeating())
         .catch(() => undefined);
     });
+    await this.link.claim(this.epoch);
     const last = await this.link.askLast();
     if (this.record.progress.acknowledged === 0) await this.link.begin();
     else if (last.line < this.record.progress.acknowledged) throw new Displaced(last.line);
@@ -101,6 +108,7 @@ export class LinePrint {
       const text = this.lines[n - 1]!;
       const wish = await this.heedWish(n);
       if (wish === 'cancel') return;
+      await this.record.mayGoOn();
       if (/^M1(09|90)\b/.test(text)) await this.record.write({ phase: 'heating' });
       await link.sendLine(n, text);
       await this.record.write(
@@ -115,6 +123,7 @@ export class LinePrint {
   private async heedWish(n: number): Promise<'print' | 'cancel'> {
     while (this.record.wish === 'pause') {
       await this.record.write({ phase: 'paused' });
+      await this.link!.keepAlive();
       await sleep(WRITE_EVERY_MS);
     }
     if (this.record.wish !== 'cancel') return 'print';

@@ -1,9 +1,13 @@
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import type { MachineFailure } from '../model/failures.ts';
-import type { Claim, MachineStop } from '../model/occupancy.ts';
+import { actAfter, whyNotFree, type Claim, type MachineStop } from '../model/occupancy.ts';
+import type { PrintProgress } from '../model/print.ts';
+import { machineMoves, type MachineState } from '../model/states.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
+import { inStateFor } from '../../../platform/db/states.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, occupancy, slot } from './tables.ts';
 
@@ -48,36 +52,61 @@ const hourOf = (at: Date): string => at.toLocaleTimeString('en-GB', { hour: '2-d
 export async function occupy(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, print: Claim): Promise<Result<null, Taken>> {
   return ctx.db.transaction(async (db) => {
     const taken = await claim({ ...ctx, db }, m, print);
-    if (taken.ok) await db.update(machine).set({ state: 'printing', stop: null }).where(eq(machine.id, m.id));
+    if (taken.ok && !(await moveMachine({ db }, m.id, 'begin', null)))
+      return fail({ code: 'taken', what: whyNotFree((await findMachine({ db }, m.id))!) ?? `${m.name} is taken` });
     return taken;
   });
 }
 
-/** The end of a print, in the same transaction as the end of what was printed: free again, or with something on the plate, finished or
- *  stopped. A machine that another print has taken is left as it is. */
+/** The end of a print, in the same transaction as the end of what was printed: free again, or with something on the plate, finished,
+ *  stopped or out of reach. A machine that another print has taken is left as it is. */
 export async function release(
   ctx: Ctx,
   m: Pick<Machine, 'id' | 'name'>,
-  print: Pick<Claim, 'of' | 'id'>,
+  print: Pick<Claim, 'of' | 'id' | 'name'>,
   how: 'finished' | 'interrupted',
-  stop: MachineStop | null,
+  progress: PrintProgress,
 ): Promise<void> {
   const held = await heldBy(ctx, m.id);
   if (held && !isOf(held, print)) return;
-  const state = stop === null ? 'ready' : how === 'finished' ? 'waiting to be cleared' : 'stopped';
-  await ctx.db
-    .update(machine)
-    .set({ state, stop })
-    .where(and(eq(machine.id, m.id), eq(machine.state, 'printing')));
+  const act = actAfter(how, progress);
+  const { zMm, message, phase, at } = progress;
+  const why = message ?? phase;
+  const stop: MachineStop | null =
+    act === 'leave'
+      ? null
+      : { of: print.of, id: print.id, name: print.name, zMm, why, isFinished: act === 'finish', at };
+  await moveMachine(ctx, m.id, act, stop);
   if (!stop) return vacate(ctx, m.id);
   await recordEvent(ctx, {
     subjectKind: 'machine',
     subjectId: m.id,
     subjectName: m.name,
-    what: how === 'finished' ? 'finished, waiting to be cleared' : 'stopped, part on the plate',
-    to: { print: stop.name, zMm: stop.zMm },
-    why: stop.why,
+    what: AFTER[machineMoves[act].to] ?? act,
+    to: { print: stop.name, zMm },
+    why,
   });
+}
+const AFTER: Readonly<Partial<Record<MachineState, string>>> = {
+  'waiting to be cleared': 'finished, waiting to be cleared',
+  stopped: 'stopped, part on the plate',
+  unknown: 'unknown: somebody must look',
+};
+
+/** Moves a machine from what it is now, with what stands on its plate then; false where it is in no state for that. */
+export async function moveMachine(
+  { db }: Pick<Ctx, 'db'>,
+  machineId: string,
+  act: keyof typeof machineMoves,
+  stop: MachineStop | null,
+): Promise<boolean> {
+  const move = machineMoves[act];
+  const moved = await db
+    .update(machine)
+    .set({ state: move.to, stop })
+    .where(and(eq(machine.id, machineId), inStateFor(machine.state, move)))
+    .returning({ id: machine.id });
+  return moved.length > 0;
 }
 /** What has taken a machine. */
 async function heldBy({ db }: Pick<Ctx, 'db'>, machineId: string): Promise<typeof occupancy.$inferSelect | null> {
@@ -109,25 +138,41 @@ export async function consume(ctx: Pick<Ctx, 'db'>, machineId: string, massG: nu
 export async function clearPlate(ctx: Ctx, machineId: string, note: string): Promise<Result<null, MachineFailure>> {
   const m = await findMachine(ctx, machineId);
   if (!m) return fail({ code: 'noMachine' });
-  return ctx.db.transaction(async (db) => {
-    const [freed] = await db
-      .update(machine)
-      .set({ state: 'ready', stop: null })
-      .where(and(eq(machine.id, m.id), inArray(machine.state, ['stopped', 'waiting to be cleared'])))
-      .returning({ id: machine.id });
-    if (!freed) return fail({ code: 'notStopped', state: m.state });
-    await vacate({ ...ctx, db }, m.id);
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'machine',
-        subjectId: m.id,
-        subjectName: m.name,
-        what: 'part removed, plate is clear',
-        from: m.stop && { print: m.stop.name, zMm: m.stop.zMm },
-        why: note || null,
-      },
-    );
+  return inTransaction<null, MachineFailure>(ctx, async (inside) => {
+    if (!(await moveMachine(inside, m.id, 'clear', null))) return fail({ code: 'notStopped', state: m.state });
+    await vacate(inside, m.id);
+    await recordEvent(inside, {
+      subjectKind: 'machine',
+      subjectId: m.id,
+      subjectName: m.name,
+      what: 'part removed, plate is clear',
+      from: m.stop && { print: m.stop.name, zMm: m.stop.zMm },
+      why: note || null,
+    });
+    return succeed(null);
+  });
+}
+
+/** Somebody has looked at a machine of which nothing was known: it stands still, with what it printed on its plate. */
+export async function findStopped(ctx: Ctx, machineId: string): Promise<Result<null, MachineFailure>> {
+  const m = await findMachine(ctx, machineId);
+  if (!m) return fail({ code: 'noMachine' });
+  return inTransaction<null, MachineFailure>(ctx, async (inside) => {
+    if (
+      !m.stop ||
+      !(await moveMachine(inside, m.id, 'find', {
+        ...m.stop,
+        why: `${m.stop.why} ${ctx.user.name} has looked: it stands still`,
+      }))
+    )
+      return fail({ code: 'notUnknown', state: m.state });
+    await recordEvent(inside, {
+      subjectKind: 'machine',
+      subjectId: m.id,
+      subjectName: m.name,
+      what: 'looked at: it stands still, part on the plate',
+      from: m.stop.why,
+    });
     return succeed(null);
   });
 }

@@ -48,6 +48,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     name: m.name,
     place: m.place,
     state: m.state,
+    hasDevice: m.device !== null,
     stop: m.stop,
     printer: printer.name,
     technology: printer.technology,
@@ -79,7 +80,6 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
     ...(await cardOf(ctx, m)),
     maintenance,
     events: await listEvents(ctx, { subjectKind: 'machine', subjectId: m.id, limit: 40 }),
-    hasDevice: m.device !== null,
   });
 }
 

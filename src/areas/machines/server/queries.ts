@@ -16,10 +16,17 @@ export async function findMachine(ctx: Reader, idOrKey: string): Promise<Machine
     .select()
     .from(machine)
     .where(or(eq(machine.id, idOrKey), eq(machine.key, idOrKey), eq(machine.name, idOrKey)));
+  if (row) known.set(row.id, row);
   return row ?? null;
 }
-export const listMachines = (ctx: Reader): Promise<Machine[]> =>
-  ctx.db.select().from(machine).orderBy(asc(machine.name));
+export async function listMachines(ctx: Reader): Promise<Machine[]> {
+  const rows = await ctx.db.select().from(machine).orderBy(asc(machine.name));
+  for (const row of rows) known.set(row.id, row);
+  return rows;
+}
+/** Machines as this process has read them last: for a stop while the database is silent. */
+const known = new Map<string, Machine>();
+export const lastKnown = (id: string): Machine | null => known.get(id) ?? null;
 
 /** What is mounted on a head; on the first where none is named. */
 export async function findMounted(ctx: Reader, machineId: string, head = 0) {

@@ -14,7 +14,9 @@ import {
 import { profile } from '../../library/server/tables.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
-import type { MachineState, MachineStop } from '../model/occupancy.ts';
+import type { Claim, MachineStop } from '../model/occupancy.ts';
+import { machineStates, platesTaken, type MachineState } from '../model/states.ts';
+import { isOneOf } from '../../../platform/db/states.ts';
 import type { Policy } from '../model/policy.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull();
@@ -38,11 +40,13 @@ export const machine = pgTable(
     /** Which worker process holds the device, and until when. */
     leaseBy: text('lease_by'),
     leaseUntil: timestamp('lease_until', { withTimezone: true }),
+    /** Counts its holders: what one writes or sends is good while no other has come after it. */
+    leaseEpoch: integer('lease_epoch').notNull().default(0),
     version: integer('version').notNull().default(1),
   },
   (t) => [
-    check('machine_state', sql`${t.state} in ('ready', 'printing', 'stopped', 'waiting to be cleared', 'not ready')`),
-    check('machine_stop', sql`(${t.state} in ('stopped', 'waiting to be cleared')) = (${t.stop} is not null)`),
+    check('machine_state', isOneOf(t.state, machineStates)),
+    check('machine_stop', sql`(${isOneOf(t.state, platesTaken)}) = (${t.stop} is not null)`),
   ],
 );
 
@@ -89,7 +93,7 @@ export const occupancy = pgTable(
     machineId: text('machine_id')
       .notNull()
       .references(() => machine.id),
-    of: text('of').$type<MachineStop['of']>().notNull(),
+    of: text('of').$type<Claim['of']>().notNull(),
     ofId: text('of_id').notNull(),
     name: text('name').notNull(),
     byName: text('by_name').notNull(),

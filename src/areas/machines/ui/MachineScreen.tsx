@@ -125,7 +125,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const [grams, setGrams] = useState<number | string>(1000);
   const [kind, setKind] = useState<MaintenanceKind>('cleaning');
   const [note, setNote] = useState('');
-  if (error)
+  if (error && !m)
     return (
       <p className="empty" role="alert">
         {error.message}
@@ -191,7 +191,8 @@ export function MachineScreen({ id }: { readonly id: string }) {
               machineId={m.id}
               machineName={m.name}
               stop={m.stop}
-              href={m.stop.of === 'job' ? `/checks/${m.stop.id}` : `/trials/${m.stop.id}`}
+              {...(m.stop.of && { href: m.stop.of === 'job' ? `/checks/${m.stop.id}` : `/trials/${m.stop.id}` })}
+              isUnknown={m.state === 'unknown'}
               mayChange={mayChange}
             />
           )}

@@ -1,15 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
+import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
+import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../model/pages.ts';
 
 export function MachinesScreen() {
+  const mayChange = useMayChange();
   const { data, error } = useQuery({
     queryKey: ['machines'],
     queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
   });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}
@@ -33,23 +36,26 @@ export function MachinesScreen() {
               {data!
                 .filter((m) => m.place === place)
                 .map((m) => (
-                  <a key={m.id} className="card" href={`/machines/${m.id}`}>
-                    <b style={{ display: 'flex', justifyContent: 'space-between' }}>
-                      {m.name}
-                      <span className="chip">{m.state}</span>
-                    </b>
-                    <span className="hint">{m.printer}</span>
-                    <span>
-                      {m.mounted?.name ?? 'no tool'} ·{' '}
-                      {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}
-                    </span>
-                    <span className="hint f">
-                      {m.loaded
-                        ? `${m.loaded.remainingG.toFixed(0)} ${m.technology === 'resin' ? 'ml' : 'g'} left`
-                        : ''}
-                    </span>
-                    <Coverage card={m} />
-                  </a>
+                  <article key={m.id} className="card">
+                    <a href={`/machines/${m.id}`}>
+                      <b style={{ display: 'flex', justifyContent: 'space-between' }}>
+                        {m.name}
+                        <span className="chip">{m.state}</span>
+                      </b>
+                      <span className="hint">{m.printer}</span>
+                      <span>
+                        {m.mounted?.name ?? 'no tool'} ·{' '}
+                        {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}
+                      </span>
+                      <span className="hint f">
+                        {m.loaded
+                          ? `${m.loaded.remainingG.toFixed(0)} ${m.technology === 'resin' ? 'ml' : 'g'} left`
+                          : ''}
+                      </span>
+                      <Coverage card={m} />
+                    </a>
+                    {mayChange && m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} isNamed />}
+                  </article>
                 ))}
             </div>
           </section>

@@ -42,7 +42,7 @@ export function MaintenanceScreen() {
     queryKey: ['maintenance'],
     queryFn: () => fetchJson<MaintenanceRow[]>('/api/machines/maintenance'),
   });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

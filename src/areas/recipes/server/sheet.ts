@@ -76,7 +76,7 @@ export async function makeRecipeSheet(
   };
   const machine: RecipeMachine | null = m && {
     name: m.name,
-    ready: m.state !== 'not ready',
+    ready: m.state !== 'unknown',
     mountedToolId: mounted?.toolId ?? null,
     loadedMaterialId: loaded?.materialId ?? null,
     loadedLot: loaded?.lot ?? null,

@@ -28,6 +28,10 @@ export interface Today {
   /** Jobs whose print stopped, and machines that stand with something on their plate. */
   readonly attention: readonly JobRow[];
   readonly stopped: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
+  /** Machines of which nobody knows what they do. */
+  readonly unknown: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
+  /** Checks that came to no end, however often they were begun. */
+  readonly gaveUp: readonly JobRow[];
   /** Machines that have finished: their plate is to be cleared. */
   readonly full: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
   readonly due: readonly {

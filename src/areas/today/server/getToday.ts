@@ -1,4 +1,6 @@
 import type { MachineCard } from '../../machines/model/pages.ts';
+import type { MachineState } from '../../machines/model/states.ts';
+import { trialsOpen } from '../../trials/model/states.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -18,15 +20,19 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     await listMachineCards(ctx),
     await listEvents(ctx, { limit: 8 }),
   ];
-  const open = new Set(['planned', 'printing', 'interrupted', 'measuring']);
+  const open: readonly string[] = trialsOpen;
+  const inState = (state: MachineState): Today['stopped'] =>
+    cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
   return {
     reviews,
     workarounds,
-    trials: trials.filter((t) => open.has(t.state)),
+    trials: trials.filter((t) => open.includes(t.state)),
     blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),
-    stopped: cards.filter((c) => c.state === 'stopped').map(({ id, name, stop }) => ({ id, name, stop })),
-    full: cards.filter((c) => c.state === 'waiting to be cleared').map(({ id, name, stop }) => ({ id, name, stop })),
+    stopped: inState('stopped'),
+    unknown: inState('unknown'),
+    full: inState('waiting to be cleared'),
+    gaveUp: jobs.filter((j) => j.runState === 'gave up'),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),
     due: cards
       .map((c) => ({

@@ -38,7 +38,7 @@ const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, tit
 export function TodayScreen() {
   const person = usePerson();
   const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => fetchJson<Today>('/api/today') });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}
@@ -47,7 +47,9 @@ export function TodayScreen() {
   if (!data) return <p className="empty">Looking what needs you…</p>;
   const needs =
     data.attention.length +
+    data.unknown.length +
     data.stopped.length +
+    data.gaveUp.length +
     data.full.length +
     data.blocked.length +
     data.trials.length +
@@ -90,6 +92,23 @@ export function TodayScreen() {
         ) : (
           <div className="needs">
             <div className="first">
+              {data.unknown.length > 0 && (
+                <section aria-label="Unknown machines">
+                  <h2>
+                    Machines unknown: go and look <span className="f">{data.unknown.length}</span>
+                  </h2>
+                  {data.unknown.map((m) => (
+                    <Item
+                      key={m.id}
+                      href={`/machines/${m.id}`}
+                      title={m.stop!.of ? `${m.name} · ${m.stop!.name}` : m.name}
+                      mark="outside"
+                      says={m.stop!.why}
+                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until somebody has said what it does`}
+                    />
+                  ))}
+                </section>
+              )}
               {data.stopped.length > 0 && (
                 <section aria-label="Stopped machines">
                   <h2>
@@ -120,6 +139,22 @@ export function TodayScreen() {
                       mark="due"
                       says="Finished: take it off"
                       hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the plate is clear`}
+                    />
+                  ))}
+                </section>
+              )}
+              {data.gaveUp.length > 0 && (
+                <section aria-label="Checks that gave up">
+                  <h2>
+                    Checks that gave up <span className="f">{data.gaveUp.length}</span>
+                  </h2>
+                  {data.gaveUp.map((j) => (
+                    <Item
+                      key={j.id}
+                      {...titleOf(j)}
+                      mark="outside"
+                      says="Begun five times without an end: open it and check again"
+                      hint={`${j.machineName} · ${j.class}`}
                     />
                   ))}
                 </section>

@@ -6,6 +6,13 @@ export type TrialFailure =
   | { readonly code: 'notReady'; readonly what: string }
   | { readonly code: 'wrongState'; readonly state: string; readonly wanted: string }
   | { readonly code: 'badReading'; readonly detail: Failure }
+  | {
+      readonly code: 'readMeanwhile';
+      readonly where: string;
+      readonly typed: string;
+      readonly byName: string;
+      readonly id: string;
+    }
   | { readonly code: 'tooFew'; readonly detail: Failure }
   | { readonly code: 'needsLead'; readonly why: string }
   | { readonly code: 'badPlan'; readonly detail: Failure }
@@ -20,6 +27,8 @@ export const trialText = {
   notReady: (f: { what: string }) => f.what,
   wrongState: (f: { state: string; wanted: string }) => `The trial is ${f.state}; this needs it ${f.wanted}`,
   badReading: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join(': '),
+  readMeanwhile: (f: { where: string; typed: string; byName: string }) =>
+    `${f.where} was read as ${f.typed} by ${f.byName} meanwhile: look at it, and correct that one if it is wrong`,
   tooFew: (f: { detail: Failure }) => `${f.detail.what}; ${f.detail.todo ?? 'measure on'}`,
   badPlan: (f: { detail: Failure }) => [f.detail.where, f.detail.what, f.detail.todo].filter(Boolean).join('; '),
   machineChanged: (f: { what: string }) => f.what,

@@ -3,7 +3,8 @@ import type { Analysis, SeriesPrint, TrialKindKey } from '../kinds/define.ts';
 import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { DoneWork } from './drift.ts';
 import type { PictureRow } from './pictures.ts';
-import type { Decision, PrintProgress, TrialPlan, TrialState } from './trial.ts';
+import type { TrialState } from './states.ts';
+import type { Decision, PrintProgress, TrialPlan } from './trial.ts';
 
 /** A reading that stands, as its page shows it. */
 export interface ReadingRow {

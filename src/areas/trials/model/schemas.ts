@@ -49,6 +49,7 @@ export const readingSchema = object({
   typed: string().max(40).required('Type a reading'),
   instrument: string().max(60).required(),
   reason: string().max(300),
+  replaces: string().max(64).nullable(),
 })
   .noUnknown()
   .required();

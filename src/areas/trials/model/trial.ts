@@ -3,8 +3,6 @@ import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
 import type { Band, PlanLimits, Shape } from '../kinds/define.ts';
 
-export type TrialState = 'planned' | 'printing' | 'interrupted' | 'measuring' | 'accepted' | 'set aside';
-
 /** What a coupon was made for; frozen when the trial is planned. */
 export interface TrialPlan {
   /** Effective values of the recipe at that time, figures only. */

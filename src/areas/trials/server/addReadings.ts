@@ -4,7 +4,7 @@ import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { readingsOfTable } from '../model/readingRows.ts';
 import { addReading } from './measure.ts';
-import { findTrial } from './rows.ts';
+import { findTrial, listCurrentReadings } from './rows.ts';
 
 /** Keeps the readings of a table, all of them or none. */
 export async function addReadingTable(
@@ -17,14 +17,19 @@ export async function addReadingTable(
   const rows = readingsOfTable(row.kind, row.plan, text);
   if (!rows.ok) return fail({ code: 'badReading', detail: rows.failure });
   return inTransaction<{ kept: number }, TrialFailure>(ctx, async (inside) => {
+    const known = new Map((await listCurrentReadings(inside, trialId)).map((r) => [placeOf(r), r.id]));
     for (const { line, ...reading } of rows.value) {
-      const kept = await addReading(inside, trialId, { ...reading, reason: 'from a table' });
+      const replaces = known.get(placeOf(reading)) ?? null;
+      const kept = await addReading(inside, trialId, { ...reading, reason: 'from a table', replaces });
+      if (kept.ok) known.set(placeOf(reading), kept.value.id);
       if (!kept.ok) return kept.failure.code === 'badReading' ? atLine(kept.failure, line) : kept;
     }
     return succeed({ kept: rows.value.length });
   });
 }
 
+const placeOf = (r: { readonly band: number; readonly feature: string; readonly repeat: number }): string =>
+  `${r.band}/${r.feature}/${r.repeat}`;
 const atLine = (failure: Extract<TrialFailure, { code: 'badReading' }>, line: number) =>
   fail({
     code: 'badReading' as const,

@@ -1,3 +1,4 @@
+import { moveTrial } from './moveTrial.ts';
 import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -139,10 +140,8 @@ export async function decideTrial(
         },
       }),
     };
-    await db
-      .update(trial)
-      .set({ state: outcome, decision, decidedAt: now, wish: 'idle', version: row.version + 1 })
-      .where(eq(trial.id, trialId));
+    const act = outcome === 'accepted' ? 'accept' : 'setAside';
+    await moveTrial(inside, trialId, act, { decision, decidedAt: now, wish: 'idle', version: row.version + 1 }); // held since it was read
     await recordEvent(inside, {
       subjectKind: 'trial',
       subjectId: trialId,

@@ -1,6 +1,6 @@
 export { planTrial, previewTrial } from './planTrial.ts';
 export { runPrint } from './runPrint.ts';
-export { listRequestedPrints } from './wished.ts';
+export { listPrintingTrials, listRequestedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
 export { findTrial, type Trial } from './rows.ts';
 export { platesOf } from '../model/plates.ts';

@@ -1,15 +1,19 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { mayMove, orOf } from '../../../core/states/moves.ts';
+import { moveTrial } from './moveTrial.ts';
+import { and, eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { kindOf } from '../kinds/index.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { inStateFor } from '../../../platform/db/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { canResume, whyNotFree } from '../../machines/model/occupancy.ts';
 import { claim, findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { progressOf } from '../../machines/model/print.ts';
-import type { PrintProgress, TrialState } from '../model/trial.ts';
+import { trialMoves } from '../model/states.ts';
+import type { PrintProgress } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
 import { moveMates } from './plateMates.ts';
@@ -25,13 +29,16 @@ export interface NewReading {
   readonly typed: string;
   readonly instrument: string;
   readonly reason?: string | undefined;
+  /** The reading of the same place that this one corrects; none where the place was not read yet. */
+  readonly replaces?: string | null | undefined;
 }
 
 /** Bands that were whole when a print was interrupted at a height. */
 export const bandsPrinted = (bands: readonly Band[], zMm: number): number =>
   bands.filter((b) => b.toMm <= zMm + 1e-6 && b.toMm > b.fromMm).length;
 
-/** Keeps one reading as typed. A second reading of the same feature and repeat supersedes the first, which stays. */
+/** Keeps one reading as typed. A second reading of the same feature and repeat supersedes the first, which stays, if it names it: what was
+ *  typed without knowledge of a newer one, or arrives late, supersedes nothing. */
 export async function addReading(
   ctx: Ctx,
   trialId: string,
@@ -90,6 +97,8 @@ export async function addReading(
       (r) => r.band === input.band && r.feature === input.feature && r.repeat === input.repeat,
     );
     if (before && before.typed === input.typed.trim()) return succeed({ id: before.id, value: before.value });
+    if (before && before.id !== input.replaces)
+      return fail({ code: 'readMeanwhile', where, typed: before.typed, byName: before.personName, id: before.id });
     const id = ctx.newId();
     await db.insert(reading).values({
       id,
@@ -106,7 +115,7 @@ export async function addReading(
       reason: before ? (input.reason ?? 'read again') : null,
       at: ctx.clock.now(),
     });
-    if (row.state === 'planned') await db.update(trial).set({ state: 'measuring' }).where(eq(trial.id, trialId));
+    if (row.state === 'planned') await moveTrial(inside, trialId, 'printElsewhere'); // held since it was read
     if (before)
       await recordEvent(inside, {
         subjectKind: 'trial',
@@ -122,11 +131,12 @@ export async function addReading(
   });
 }
 
-const allowed: Record<'print' | 'pause' | 'cancel', readonly TrialState[]> = {
-  print: ['planned', 'interrupted', 'printing'],
-  pause: ['printing'],
-  cancel: ['printing'],
-};
+/** States in which each may be wished. */
+const allowed = {
+  print: trialMoves.begin.from,
+  pause: trialMoves.finish.from,
+  cancel: trialMoves.finish.from,
+} as const;
 
 /** Says what is wanted of the print; the worker, which owns the device, brings it about. */
 export async function requestPrint(
@@ -143,7 +153,7 @@ export async function requestPrint(
       what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
   const now = ctx.clock.now();
-  const begins = wish === 'print' && allowed.print.includes(row.state);
+  const begins = wish === 'print' && mayMove(trialMoves.begin, row.state);
   const m = (await findMachine(ctx, row.machineId))!;
   let progress: PrintProgress | null = null;
   if (begins) {
@@ -162,13 +172,12 @@ export async function requestPrint(
       const taken = await claim(inside, m, claimOf(row));
       if (!taken.ok) return fail({ code: 'notReady', what: taken.failure.what });
     }
-    const done = await inside.db
-      .update(trial)
-      .set({ wish, ...(wish === 'print' && { state: 'printing' as const }), ...(progress && { progress }) })
-      .where(and(eq(trial.id, trialId), inArray(trial.state, [...allowed[wish]])))
-      .returning({ id: trial.id });
-    if (wish === 'print' && done.length > 0) await moveMates(inside, row, 'printing', null);
-    if (done.length === 0) return fail({ code: 'wrongState', state: row.state, wanted: allowed[wish].join(' or ') });
+    const isDone =
+      wish === 'print'
+        ? await moveTrial(inside, trialId, 'begin', { wish, ...(progress && { progress }) })
+        : await wishOf(inside, trialId, wish);
+    if (wish === 'print' && isDone) await moveMates(inside, row, 'begin', null);
+    if (!isDone) return fail({ code: 'wrongState', state: row.state, wanted: orOf(allowed[wish]) });
     await recordEvent(inside, {
       subjectKind: 'trial',
       subjectId: trialId,
@@ -177,4 +186,14 @@ export async function requestPrint(
     });
     return succeed(null);
   });
+}
+
+/** Keeps what is wished of a print that is under way; false where it is not any more. */
+async function wishOf({ db }: Pick<Ctx, 'db'>, trialId: string, wish: 'pause' | 'cancel'): Promise<boolean> {
+  const done = await db
+    .update(trial)
+    .set({ wish })
+    .where(and(eq(trial.id, trialId), inStateFor(trial.state, trialMoves.finish)))
+    .returning({ id: trial.id });
+  return done.length > 0;
 }

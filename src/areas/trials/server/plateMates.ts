@@ -1,7 +1,8 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify } from '../../../platform/events/record.ts';
-import type { PrintProgress, TrialState } from '../model/trial.ts';
+import { trialMoves } from '../model/states.ts';
+import type { PrintProgress } from '../model/trial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
@@ -20,24 +21,19 @@ export function progressOnPlate(plan: Trial['plan'], all: PrintProgress): PrintP
 export async function moveMates(
   ctx: Pick<Ctx, 'db'>,
   host: Trial,
-  state: TrialState,
+  act: 'begin' | 'finish' | 'interrupt' | 'printElsewhere',
   progress: PrintProgress | null,
 ): Promise<void> {
   if (!host.plan.plate || host.plan.plate.host !== null) return;
   const mates = await ctx.db
     .select()
     .from(trial)
-    .where(
-      and(
-        sql`${trial.plan}->'plate'->>'host' = ${host.id}`,
-        inArray(trial.state, ['planned', 'printing', 'interrupted']),
-      ),
-    );
+    .where(and(sql`${trial.plan}->'plate'->>'host' = ${host.id}`, inArray(trial.state, [...trialMoves.begin.from])));
   for (const mate of mates) {
     await ctx.db
       .update(trial)
-      .set({ state, ...(progress && { progress: progressOnPlate(mate.plan, progress) }) })
-      .where(eq(trial.id, mate.id));
+      .set({ state: trialMoves[act].to, ...(progress && { progress: progressOnPlate(mate.plan, progress) }) })
+      .where(and(eq(trial.id, mate.id), inArray(trial.state, [...trialMoves.begin.from])));
     await notify(ctx, 'trial', mate.id);
   }
 }

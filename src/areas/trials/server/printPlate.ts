@@ -4,6 +4,7 @@ import {
   PrinterLost,
   PrinterRefused,
   StackPrinter,
+  type Lease,
   type Machine,
   type StackPrinterState,
 } from '../../machines/server/index.ts';
@@ -36,12 +37,12 @@ export class PlatePrint {
     row: Trial,
     on: Machine,
     private readonly printer: StackPrinter,
-    renewLease: () => Promise<boolean>,
+    lease: Lease,
   ) {
     this.plates = platesOf(row.gcode);
     this.plate = row.progress?.plate ?? 0;
     this.layersBefore = this.plates.slice(0, this.plate).reduce((sum, p) => sum + layerCount(p), 0);
-    this.record = new PrintRecord(ctx, row, on, renewLease, {
+    this.record = new PrintRecord(ctx, row, on, lease, {
       ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
       plate: this.plate,
       acknowledged: this.layersBefore,

@@ -1,9 +1,9 @@
 import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
-import { leavesPart } from '../../machines/model/occupancy.ts';
-import { KeptPrint, release, type Machine } from '../../machines/server/index.ts';
+import { KeptPrint, release, type Lease, type Machine } from '../../machines/server/index.ts';
 import type { PrintProgress } from '../model/trial.ts';
+import { moveTrial } from './moveTrial.ts';
 import { moveMates, progressOnPlate } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import type { Trial } from './rows.ts';
@@ -15,59 +15,39 @@ export class PrintRecord extends KeptPrint {
     ctx: Ctx,
     private readonly row: Trial,
     private readonly on: Machine,
-    renewLease: () => Promise<boolean>,
+    lease: Lease,
     progress: PrintProgress,
   ) {
-    super(ctx, row.wish, renewLease, progress);
+    super(ctx, row.wish, lease, progress);
   }
 
-  protected async keep() {
-    const [row] = await this.ctx.db
+  protected async keep(inside: Ctx) {
+    const [row] = await inside.db
       .update(trial)
       .set({ progress: this.progress })
       .where(and(eq(trial.id, this.row.id), eq(trial.state, 'printing')))
       .returning({ wish: trial.wish });
-    await notify(this.ctx, 'trial', this.row.id);
+    await notify(inside, 'trial', this.row.id);
     return row?.wish ?? null;
   }
 
   /** The print has ended, or stands until somebody goes on. */
-  async end(how: 'finished' | 'interrupted', change: Partial<PrintProgress>): Promise<void> {
-    const state = how === 'finished' ? 'measuring' : 'interrupted';
-    this.stamp(change);
+  protected async close(inside: Ctx, how: 'finished' | 'interrupted'): Promise<void> {
     const { phase, acknowledged, zMm, message } = this.progress;
-    const stop = leavesPart(how, this.progress)
-      ? {
-          of: 'trial' as const,
-          id: this.row.id,
-          name: trialName(this.row.number),
-          zMm,
-          why: message ?? phase,
-          isFinished: how === 'finished',
-          at: this.progress.at,
-        }
-      : null;
-    await this.ctx.db.transaction(async (db) => {
-      await release({ ...this.ctx, db }, this.on, { of: 'trial', id: this.row.id }, how, stop);
-      await moveMates({ db }, this.row, state, this.progress);
-      const isHost = this.row.plan.plate?.host === null;
-      const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;
-      await db
-        .update(trial)
-        .set({ state, wish: 'idle', progress })
-        .where(and(eq(trial.id, this.row.id), eq(trial.state, 'printing')));
-      await recordEvent(
-        { ...this.ctx, db },
-        {
-          subjectKind: 'trial',
-          subjectId: this.row.id,
-          subjectName: trialName(this.row.number),
-          what:
-            state === 'measuring' ? 'coupon printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
-          to: { line: acknowledged, zMm },
-          why: message,
-        },
-      );
+    const act = how === 'finished' ? 'finish' : 'interrupt';
+    const isHost = this.row.plan.plate?.host === null;
+    const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;
+    if (!(await moveTrial(inside, this.row.id, act, { wish: 'idle', progress }))) return; // its end is written already
+    const print = { of: 'trial', id: this.row.id, name: trialName(this.row.number) } as const;
+    await release(inside, this.on, print, how, this.progress);
+    await moveMates(inside, this.row, act, this.progress);
+    await recordEvent(inside, {
+      subjectKind: 'trial',
+      subjectId: this.row.id,
+      subjectName: trialName(this.row.number),
+      what: act === 'finish' ? 'coupon printed' : phase === 'cancelled' ? 'print cancelled' : 'print interrupted',
+      to: { line: acknowledged, zMm },
+      why: message,
     });
   }
 }

@@ -1,4 +1,6 @@
-import { eq } from 'drizzle-orm';
+import { orOf } from '../../../core/states/moves.ts';
+import { trialMoves } from '../model/states.ts';
+import { moveTrial } from './moveTrial.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -10,7 +12,6 @@ import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import { progressOf } from '../../machines/model/print.ts';
 import { findTrial } from './rows.ts';
-import { trial } from './tables.ts';
 
 export interface Elsewhere {
   /** Machine it was printed on: the planned one, or another of the same printer profile with the same tool. */
@@ -55,13 +56,9 @@ export async function recordPrintedElsewhere(
     message: `Printed from its file by ${printed.by} on ${machine.name}${printed.note && `: ${printed.note}`}`,
   };
   return ctx.db.transaction(async (db) => {
-    const [locked] = await db.select({ state: trial.state }).from(trial).where(eq(trial.id, trialId)).for('update');
-    if (locked!.state !== 'planned') return fail({ code: 'wrongState', state: locked!.state, wanted: 'planned' });
-    await db
-      .update(trial)
-      .set({ state: 'measuring', progress, machineId: machine.id, lot })
-      .where(eq(trial.id, trialId));
-    await moveMates({ db }, row, 'measuring', progress);
+    if (!(await moveTrial({ db }, trialId, 'printElsewhere', { progress, machineId: machine.id, lot })))
+      return fail({ code: 'wrongState', state: row.state, wanted: orOf(trialMoves.printElsewhere.from) });
+    await moveMates({ db }, row, 'printElsewhere', progress);
     await recordEvent(
       { ...ctx, db },
       {

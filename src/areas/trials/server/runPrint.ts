@@ -1,6 +1,6 @@
 import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { dropLease, findMachine, LinePrint, occupy, StackPrinter, takeLease } from '../../machines/server/index.ts';
+import { findMachine, Lease, LinePrint, occupy, StackPrinter } from '../../machines/server/index.ts';
 import { PlatePrint } from './printPlate.ts';
 import type { Claim } from '../../machines/model/occupancy.ts';
 import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
@@ -14,24 +14,24 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
   const row = await findTrial(ctx, trialId);
   if (!row || row.state !== 'printing' || row.wish === 'idle') return;
   const m = await findMachine(ctx, row.machineId);
-  if (!m?.device || !(await takeLease(ctx, m.id, holder))) return;
+  const lease = m?.device ? await Lease.take(ctx, m.id, holder) : null;
+  if (!m?.device || !lease) return;
   try {
     const taken = await occupy(ctx, m, claimOf(row));
-    const renew = (): Promise<boolean> => takeLease(ctx, m.id, holder);
     if (!taken.ok)
-      return await new PrintRecord(ctx, row, m, renew, progressFrom(ctx, row, 0)).end('interrupted', {
+      return await new PrintRecord(ctx, row, m, lease, progressFrom(ctx, row, 0)).end('interrupted', {
         phase: 'refused',
         message: taken.failure.what,
       });
     if (m.device.adapter === 'stack')
-      await new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port), renew).run();
+      await new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port, lease.epoch), lease).run();
     else {
       const lines = linesOfOwn(row.gcode);
-      const record = new PrintRecord(ctx, row, m, renew, progressFrom(ctx, row, lines.length));
-      await new LinePrint(lines, record, m.device).run();
+      const record = new PrintRecord(ctx, row, m, lease, progressFrom(ctx, row, lines.length));
+      await new LinePrint(lines, record, m.device, lease.epoch).run();
     }
   } finally {
-    await dropLease(ctx, m.id, holder);
+    await lease.drop();
   }
 }
 

@@ -15,7 +15,9 @@ import { machine } from '../../machines/server/tables.ts';
 import { file } from '../../../platform/files/tables.ts';
 import type { PictureType } from '../model/pictures.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
-import type { Decision, PrintProgress, TrialPlan, TrialState } from '../model/trial.ts';
+import { isOneOf } from '../../../platform/db/states.ts';
+import { trialStates, type TrialState } from '../model/states.ts';
+import type { Decision, PrintProgress, TrialPlan } from '../model/trial.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -52,10 +54,7 @@ export const trial = pgTable(
     version: integer('version').notNull().default(1),
   },
   (t) => [
-    check(
-      'trial_state',
-      sql`${t.state} in ('planned', 'printing', 'interrupted', 'measuring', 'accepted', 'set aside')`,
-    ),
+    check('trial_state', isOneOf(t.state, trialStates)),
     check('trial_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
   ],
 );

@@ -10,3 +10,9 @@ export async function listRequestedPrints(ctx: Pick<Ctx, 'db'>): Promise<string[
     .where(and(eq(trial.state, 'printing'), ne(trial.wish, 'idle')));
   return rows.map((r) => r.id);
 }
+
+/** All trials that print, whatever is wished of them. */
+export async function listPrintingTrials({ db }: Pick<Ctx, 'db'>): Promise<string[]> {
+  const rows = await db.select({ id: trial.id }).from(trial).where(eq(trial.state, 'printing'));
+  return rows.map((r) => r.id);
+}

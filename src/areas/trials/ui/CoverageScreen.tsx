@@ -31,7 +31,7 @@ export function CoverageScreen() {
     queryKey: ['machines'],
     queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
   });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

@@ -87,7 +87,7 @@ const EMPTY =
 /** Values of every machine over time against limits of their own: what leaves them has changed, whatever the range allows. */
 export function DriftScreen() {
   const { data, error } = useQuery({ queryKey: ['drift'], queryFn: () => fetchJson<Drift[]>('/api/trials/drift') });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

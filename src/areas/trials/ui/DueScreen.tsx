@@ -65,7 +65,7 @@ export function DueScreen() {
     enabled: machine !== undefined,
     queryFn: () => fetchJson<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`),
   });
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

@@ -2,7 +2,7 @@ import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { ask, fetchJson, post } from '../../../ui/api.ts';
 import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
@@ -91,7 +91,7 @@ export function NewTrialScreen() {
     queryKey: ['preview', input],
     enabled: input !== null,
     retry: false,
-    queryFn: () => post<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input),
+    queryFn: () => ask<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input),
   });
   const plan = preview.data?.plan;
   const start = async (): Promise<void> => {

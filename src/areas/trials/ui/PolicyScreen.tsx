@@ -24,7 +24,7 @@ export function PolicyScreen() {
   const [edit, setEdit] = useState<Policy | null>(null);
   const [why, setWhy] = useState('');
   const [busy, setBusy] = useState(false);
-  if (error)
+  if (error && !data)
     return (
       <p className="empty" role="alert">
         {error.message}

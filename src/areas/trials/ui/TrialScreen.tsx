@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
-import { fetchJson, postWithRetry, post } from '../../../ui/api.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
@@ -35,7 +35,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   });
   const [place, setPlace] = useState<string | null>(null);
   const [isPath, setPath] = useState(false);
-  if (error)
+  if (error && !t)
     return (
       <p className="empty" role="alert">
         {error.message}
@@ -46,7 +46,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
   const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => {
     try {
-      await postWithRetry(`/api/trials/${id}/print`, { wish: w });
+      await post(`/api/trials/${id}/print`, { wish: w });
       await refresh();
     } catch (e) {
       notifyError(e);

@@ -16,6 +16,8 @@ interface Sent {
   readonly repeat: number;
   readonly typed: string;
   readonly instrument: string;
+  /** What stood there when it was typed. */
+  readonly replaces: string | null;
 }
 
 export interface Readings {
@@ -43,11 +45,14 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
   const pending = useRef(new Map<MeasuringPointKey, Sent>());
   /** Kept by the server, and not yet come back with the trial: shown as typed until then. */
   const sent = useRef(new Map<MeasuringPointKey, string>());
+  /** Readings kept from here that may not have come back with the trial. */
+  const lastKept = useRef(new Map<MeasuringPointKey, string>());
   const kept = new Map(t.readings.map((r) => [measuringPointKey(r.band, r.feature, r.repeat), r]));
   const flush = async (): Promise<void> => {
     for (const [key, reading] of [...pending.current]) {
       try {
-        await post(`/api/trials/${t.id}/readings`, reading);
+        const { id } = await post<{ id: string }>(`/api/trials/${t.id}/readings`, reading);
+        lastKept.current.set(key, id);
         pending.current.delete(key);
         sent.current.set(key, reading.typed);
         setSlips((before) => {
@@ -59,6 +64,7 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
         const status = (e as { status?: number }).status ?? 0;
         if (status !== 0 && status < 500) {
           pending.current.delete(key);
+          lastKept.current.delete(key);
           setSlips((before) => ({ ...before, [key]: (e as Error).message }));
         } // else keep and try again
       }
@@ -80,10 +86,13 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
       setSlips((before) => ({ ...before, [key]: `${parsed.failure.what}; ${parsed.failure.todo ?? ''}` }));
       return Promise.resolve();
     }
-    pending.current.set(key, { band: Number(band), feature, repeat: Number(repeat), typed: text.trim(), instrument });
+    const replaces = lastKept.current.get(key) ?? kept.get(key)?.id ?? null;
+    const place = { band: Number(band), feature, repeat: Number(repeat) };
+    pending.current.set(key, { ...place, typed: text.trim(), instrument, replaces });
     return flush();
   };
   useEffect(() => {
+    for (const [key, r] of kept) if (lastKept.current.get(key) === r.id) lastKept.current.delete(key);
     const back = [...sent.current].filter(([key]) => kept.has(key));
     if (back.length === 0) return;
     setTyped((before) => {

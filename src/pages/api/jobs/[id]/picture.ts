@@ -8,6 +8,7 @@ import { reading } from '../../../../platform/http/endpoint.ts';
 /** The picture somebody kept with an outcome. */
 export const GET = reading({
   role: 'viewer',
+  database: 'streamed',
   text: checkText,
   statuses: { noFile: 404 },
   run: async ({ ctx, params, query }) => {

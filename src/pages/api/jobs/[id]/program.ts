@@ -12,6 +12,7 @@ import { reading } from '../../../../platform/http/endpoint.ts';
  *  the file as it came, another file of the plate by its digest, or the meshes as they were `repaired`. */
 export const GET = reading({
   role: 'viewer',
+  database: 'streamed',
   text: checkText,
   statuses: { noJob: 404, noProgram: 409 },
   run: async ({ ctx, params, query }) => {

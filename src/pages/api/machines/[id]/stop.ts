@@ -5,6 +5,7 @@ import { command } from '../../../../platform/http/endpoint.ts';
 
 export const POST = command({
   role: 'technician',
+  database: 'not waited for',
   schema: stopSchema,
   text: machineText,
   statuses: { noMachine: 404, notReached: 502 },

@@ -5,6 +5,7 @@ import { command } from '../../../../platform/http/endpoint.ts';
 
 export const POST = command({
   role: 'technician',
+  database: 'outside',
   schema: cameraSchema,
   text: trialText,
   statuses: { noTrial: 404, noInstrument: 503 },

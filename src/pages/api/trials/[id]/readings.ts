@@ -7,6 +7,6 @@ export const POST = command({
   role: 'technician',
   schema: readingSchema,
   text: trialText,
-  statuses: { noTrial: 404, wrongState: 409 },
+  statuses: { noTrial: 404, wrongState: 409, readMeanwhile: 409 },
   run: ({ ctx, params, body }) => addReading(ctx, params['id']!, body),
 });

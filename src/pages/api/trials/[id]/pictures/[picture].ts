@@ -6,6 +6,7 @@ import { reading } from '../../../../../platform/http/endpoint.ts';
 /** A drawn picture is shown as a picture and never run: no script, no style from elsewhere, no frame. */
 export const GET = reading({
   role: 'viewer',
+  database: 'streamed',
   text: trialText,
   statuses: { noTrial: 404 },
   run: async ({ ctx, params }) => {

@@ -1,0 +1,20 @@
+import { movesAmong } from '../../../core/states/moves.ts';
+
+export const machineStates = ['ready', 'printing', 'stopped', 'waiting to be cleared', 'unknown'] as const;
+export type MachineState = (typeof machineStates)[number];
+/** States in which something may stand on the plate: whatever it is, a person says what became of it. */
+export const platesTaken = ['stopped', 'waiting to be cleared', 'unknown'] as const satisfies readonly MachineState[];
+
+export const machineMoves = movesAmong(machineStates, {
+  /** Begins, or goes on with what it holds; a worker that takes over finds it printing. */
+  begin: { from: ['ready', 'printing', 'stopped'], to: 'printing', by: 'worker' },
+  finish: { from: ['printing'], to: 'waiting to be cleared', by: 'worker' },
+  stop: { from: ['printing'], to: 'stopped', by: 'worker' },
+  /** Nothing was laid: the plate is as it was. */
+  leave: { from: ['printing'], to: 'ready', by: 'worker' },
+  /** Nobody knows what it does: it cannot be reached, or does what nobody asked of it. */
+  doubt: { from: ['printing', 'ready'], to: 'unknown', by: 'worker' },
+  /** Somebody has looked: it stands still with a part on its plate. */
+  find: { from: ['unknown'], to: 'stopped', by: 'person' },
+  clear: { from: platesTaken, to: 'ready', by: 'person' },
+});

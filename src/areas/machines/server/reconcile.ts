@@ -1,0 +1,100 @@
+import { and, eq, isNotNull, isNull, notExists, or, sql, type SQL } from 'drizzle-orm';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { recordEvent } from '../../../platform/events/record.ts';
+import { LineLink } from '../devices/line.ts';
+import { StackPrinter } from '../devices/stackPrinter.ts';
+import { inStateFor } from '../../../platform/db/states.ts';
+import type { MachineStop } from '../model/occupancy.ts';
+import { machineMoves, type MachineState } from '../model/states.ts';
+import type { Machine } from './queries.ts';
+import { machine, occupancy } from './tables.ts';
+
+/** A print that somebody wants and no worker has taken up is no contradiction before so long. */
+const SETTLES_S = 10;
+
+/** Compares what is recorded of machines with what they do and with what is printed (ids of jobs and trials). What is safe to mend is
+ *  mended; where nobody knows, the machine is unknown until a person has looked. Gives what it found, a sentence each. */
+export async function reconcileMachines(ctx: Ctx, isPrinting: ReadonlySet<string>): Promise<readonly string[]> {
+  await vacateLeftBehind(ctx, isPrinting);
+  const found: string[] = [];
+  for (const m of await ctx.db.select().from(machine).where(isNotNull(machine.device))) {
+    const why = m.state === 'printing' ? await whyNotPrinting(ctx, m, isPrinting) : await whyNotIdle(m);
+    if (why !== null && (await doubt(ctx, m, why))) found.push(`${m.name}: ${why}`);
+  }
+  return found;
+}
+
+/** A claim of which nothing came: its print is not under way, and its machine has not begun. */
+async function vacateLeftBehind(ctx: Ctx, isPrinting: ReadonlySet<string>): Promise<void> {
+  const open = await ctx.db
+    .select({ id: occupancy.id, ofId: occupancy.ofId })
+    .from(occupancy)
+    .innerJoin(machine, eq(machine.id, occupancy.machineId))
+    .where(
+      and(
+        isNull(occupancy.until),
+        eq(machine.state, 'ready'),
+        sql`${occupancy.since} < ${new Date(ctx.clock.now().getTime() - 1000 * SETTLES_S)}`,
+      ),
+    );
+  for (const { id, ofId } of open)
+    if (!isPrinting.has(ofId))
+      await ctx.db.update(occupancy).set({ until: ctx.clock.now() }).where(eq(occupancy.id, id));
+}
+
+/** Recorded as printing: by what, and is that printing at all? */
+async function whyNotPrinting(ctx: Ctx, m: Machine, isPrinting: ReadonlySet<string>): Promise<string | null> {
+  const [held] = await ctx.db
+    .select({ ofId: occupancy.ofId, name: occupancy.name })
+    .from(occupancy)
+    .where(and(eq(occupancy.machineId, m.id), isNull(occupancy.until)));
+  if (!held) return 'it is recorded as printing, and nothing that it prints is known here';
+  return isPrinting.has(held.ofId) ? null : `it is recorded as printing ${held.name}, which is not printed any more`;
+}
+
+/** Recorded as ready: it should neither heat nor expose. One that does not answer is not doubted: it may be switched off. */
+async function whyNotIdle(m: Machine): Promise<string | null> {
+  if (m.state !== 'ready' || !m.device) return null;
+  const { adapter, host, port } = m.device;
+  try {
+    if (adapter === 'stack') {
+      const { phase } = await new StackPrinter(host, port).state();
+      return phase === 'printing' || phase === 'paused'
+        ? `it says that it is ${phase}, and nothing was sent to it`
+        : null;
+    }
+    const { nozzleTargetC, bedTargetC } = await LineLink.look(host, port);
+    if (nozzleTargetC === 0 && bedTargetC === 0) return null;
+    return `it heats (nozzle to ${nozzleTargetC} °C, bed to ${bedTargetC} °C), and nothing was sent to it`;
+  } catch {
+    return null;
+  }
+}
+
+/** From what it is at this moment: a print that has begun meanwhile is no doubt. */
+async function doubt(ctx: Ctx, m: Machine, why: string): Promise<boolean> {
+  const taken: SQL = sql`select 1 from ${occupancy} o where o.machine_id = ${machine.id} and o.until is null`;
+  const isAsRead =
+    m.state === 'ready' ? notExists(sql`(${taken})`) : or(isNull(machine.leaseBy), sql`${machine.leaseUntil} < now()`);
+  const stop: MachineStop = { of: null, id: '', name: m.name, zMm: 0, why, at: ctx.clock.now().toISOString() };
+  return ctx.db.transaction(async (db) => {
+    const moved = await db
+      .update(machine)
+      .set({ state: machineMoves.doubt.to, stop })
+      .where(
+        and(
+          eq(machine.id, m.id),
+          eq(machine.state, m.state),
+          inStateFor<MachineState>(machine.state, machineMoves.doubt),
+          isAsRead,
+        ),
+      )
+      .returning({ id: machine.id });
+    if (moved.length === 0) return false;
+    await recordEvent(
+      { ...ctx, db },
+      { subjectKind: 'machine', subjectId: m.id, subjectName: m.name, what: 'unknown: somebody must look', why },
+    );
+    return true;
+  });
+}
