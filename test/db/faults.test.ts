@@ -9,7 +9,7 @@ import { recordEvent } from '../../src/platform/events/record.ts';
 import { KEY_HEADER, once, sweepAnswers } from '../../src/platform/http/once.ts';
 import { json, problem } from '../../src/platform/http/problem.ts';
 import { benchFarm, type Bench } from './benchFarm.ts';
-import { freshFarm, unwrap, type Farm } from './setup.ts';
+import { freshFarm, unwrap, whileHeld, type Farm } from './setup.ts';
 
 let farm: Farm;
 let bench: Bench;
@@ -27,18 +27,6 @@ afterAll(async () => {
   await farm.close();
 });
 
-/** What comes of work while somebody holds a table. */
-async function whileLocked<T>(table: string, work: () => Promise<T>): Promise<T> {
-  const holder = await farm.pool.connect();
-  try {
-    await holder.query('begin');
-    await holder.query(`lock table ${table} in access exclusive mode`);
-    return await work();
-  } finally {
-    await holder.query('rollback');
-    holder.release();
-  }
-}
 const faultOf = (work: Promise<unknown>): Promise<string | null> =>
   work.then(
     () => 'none',
@@ -48,7 +36,7 @@ const faultOf = (work: Promise<unknown>): Promise<string | null> =>
 describe('what keeps a statement from being carried out is told by its code', () => {
   const db = () => drizzle(hasty);
   test('a table that somebody holds is busy', async () => {
-    expect(await whileLocked('machine', () => faultOf(db().execute('select * from machine')))).toBe('busy');
+    expect(await whileHeld(farm, 'machine', () => faultOf(db().execute('select * from machine')))).toBe('busy');
   });
   test('a statement that takes too long is busy', async () => {
     expect(await faultOf(db().execute('select pg_sleep(5)'))).toBe('busy');

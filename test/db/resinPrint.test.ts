@@ -23,6 +23,7 @@ import {
 import { trial } from '../../src/areas/trials/server/tables.ts';
 import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
+import { PrinterTaken, StackPrinter } from '../../src/areas/machines/devices/stackPrinter.ts';
 import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
 import { serveResinPrinter } from '../../standins/resin/serve.ts';
 import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
@@ -106,7 +107,7 @@ async function print(id: string): Promise<PrintProgress> {
   return (await findTrial(worker(), id))!.progress!;
 }
 /** As a worker leaves it that was killed in mid-print. */
-async function killedAt(id: string, layer: number): Promise<void> {
+async function killedAt(id: string, layer: number, isBegun = true): Promise<void> {
   const row = (await findTrial(worker(), id))!;
   const progress: PrintProgress = {
     phase: 'printing',
@@ -119,6 +120,7 @@ async function killedAt(id: string, layer: number): Promise<void> {
     bedTargetC: 0,
     resends: 0,
     message: null,
+    isBegun,
     at: '2026-11-20T08:00:00Z',
   };
   await farm.as('lead').db.update(trial).set({ state: 'printing', wish: 'print', progress }).where(eq(trial.id, id));
@@ -143,6 +145,32 @@ describe('a resin print', () => {
     await runPrint(worker(), id, 'test');
     expect((await findTrial(worker(), id))!.state).toBe('measuring');
     expect(printer.printOf()).toBe(before);
+  });
+  test.each([
+    ['told to start and never heard of again: finished, not started on the part that hangs there', true, 'done', 0],
+    ['not told to start yet: what hangs at the printer is another, older print of the same stack', false, 'done', 1],
+  ])('%s', async (_, isBegun, phase, starts) => {
+    const id = await plate();
+    expect(printer.load(stackOf(platesOf((await findTrial(worker(), id))!.gcode)[0]!).zip)).toBeNull();
+    printer.start();
+    while (printer.state().phase !== 'done') await new Promise((again) => setTimeout(again, 20));
+    await killedAt(id, 0, isBegun);
+    const before = printer.printOf();
+    await runPrint(worker(), id, 'test');
+    expect((await findTrial(worker(), id))!.progress!.phase).toBe(phase);
+    expect(printer.printOf() === before ? 0 : 1).toBe(starts);
+  });
+  test('a host that was held up gives the printer no orders any more', async () => {
+    const id = await plate();
+    const { zip } = stackOf(platesOf((await findTrial(worker(), id))!.gcode)[0]!);
+    const [older, newer] = [3, 4].map((epoch) => new StackPrinter('127.0.0.1', port, epoch));
+    await newer!.send(zip);
+    await newer!.start();
+    for (const order of [() => older!.send(zip), () => older!.pause(), () => older!.start()])
+      await expect(order()).rejects.toThrow(PrinterTaken);
+    await expect(older!.state()).rejects.toThrow(PrinterTaken);
+    expect((await new StackPrinter('127.0.0.1', port).state()).phase).toMatch(/printing|done/); // whoever only looks
+    expect((await new StackPrinter('127.0.0.1', port).cancel()).phase).toMatch(/cancelled|done/); // and whoever stops
   });
   test('is never begun anew on a plate that bears layers of it: after a power cut the plate has to be cleared first', async () => {
     const id = await plate();

@@ -10,6 +10,7 @@ import { steppedClock, type Clock } from '../../src/platform/clock.ts';
 
 export interface Farm {
   readonly pool: pg.Pool;
+  readonly ownerUrl: string;
   readonly clock: Clock & { set(to: Date): void };
   readonly as: (role: PersonRole, name?: string) => Ctx;
   close(): Promise<void>;
@@ -29,7 +30,7 @@ export async function freshFarm(name: string): Promise<Farm> {
     clock,
     newId: randomUUID,
   });
-  return { pool, clock, as, close: () => pool.end() };
+  return { pool, ownerUrl, clock, as, close: () => pool.end() };
 }
 
 export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {
@@ -52,6 +53,20 @@ export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: 
 export async function emptyPlates({ pool }: Farm): Promise<void> {
   await pool.query('update occupancy set until = now() where until is null');
   await pool.query(
-    `update machine set state = 'ready', stop = null where state in ('printing', 'stopped', 'waiting to be cleared')`,
+    `update machine set state = 'ready', stop = null where state in ('printing', 'stopped', 'waiting to be cleared', 'unknown')`,
   );
+}
+
+/** What comes of work while somebody holds tables: it meets the lock, not by luck. */
+export async function whileHeld<T>({ ownerUrl }: Farm, tables: string, work: () => Promise<T>): Promise<T> {
+  const holder = openPool(ownerUrl);
+  const client = await holder.connect();
+  try {
+    await client.query(`begin; lock table ${tables} in access exclusive mode`);
+    return await work();
+  } finally {
+    await client.query('rollback');
+    client.release();
+    await holder.end();
+  }
 }

@@ -22,10 +22,7 @@ export interface Occupied {
 
 /** Whether a print of this id can go on from where it stopped: the machine still holds it, and has not lost its place. */
 export const canResume = (m: Occupied, id: string, progress: PrintProgress | null): boolean =>
-  m.state === 'stopped' &&
-  m.stop?.id === id &&
-  progress !== null &&
-  LASTS.includes(progress.phase);
+  m.state === 'stopped' && m.stop?.id === id && progress !== null && LASTS.includes(progress.phase);
 
 /** What is about to take a machine. */
 export interface Claim {

@@ -27,6 +27,8 @@ export interface PrintProgress {
   readonly takenG?: number;
   /** Which of several plates is at hand, from 0, and layers of those before it. */
   readonly plate?: number;
+  /** The printer holds the plate at hand and was about to be told to start: what it says from then on is of this print. */
+  readonly isBegun?: boolean;
   /** Resin in the vat, as the printer told it. */
   readonly resinC?: number;
   /** Whether the coupon was laid with others by one program. */

@@ -60,7 +60,7 @@ export class LinePrint {
         if (!(error instanceof LinkLost)) throw error;
         lostSince.at ||= Date.now();
         if (Date.now() - lostSince.at > RECONNECT_FOR_MS)
-          return this.interrupt('lost', `${error.message}; the machine stands still`);
+          return this.interrupt('lost', `${error.message}; it takes no further line, but may still be hot`);
         await this.record.write({ phase: 'lost', message: `${error.message}; trying again` });
         if (this.record.wish === 'cancel')
           return this.interrupt(

@@ -25,8 +25,6 @@ export class PlatePrint {
   private lostSince = 0;
   /** Whether the printer has been started or told to go on since this run began. */
   private hasBegun = false;
-  /** Whether layers of this very plate stand on the machine already. */
-  private readonly wasRunning: boolean;
   /** The plate at hand of several, and layers of those before it. */
   private readonly plate: number;
   private readonly plates: readonly PlateProgram[];
@@ -46,9 +44,8 @@ export class PlatePrint {
       ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
       plate: this.plate,
       acknowledged: this.layersBefore,
+      isBegun: row.progress?.isBegun ?? (row.progress?.acknowledged ?? 0) > this.layersBefore,
     });
-    const { phase, acknowledged } = row.progress ?? { phase: 'connecting', acknowledged: 0 };
-    this.wasRunning = ['printing', 'paused', 'lost', 'fault'].includes(phase) && acknowledged > this.layersBefore;
   }
 
   async run(): Promise<void> {
@@ -83,7 +80,7 @@ export class PlatePrint {
       await this.interrupt('cancelled', `Cancelled at layer ${state.layer}; lamp off`);
       return 'ended';
     }
-    if (state.digest !== digest && (this.hasBegun || this.wasRunning)) {
+    if (state.digest !== digest && this.record.progress.isBegun) {
       await this.interrupt(
         'displaced',
         'The printer holds another stack, as after a power cut: clear the plate and print again',
@@ -91,10 +88,12 @@ export class PlatePrint {
       return 'ended';
     }
     if (!this.hasBegun && wish === 'print') {
-      // after a crash of ours the printer may have gone on, and even come to its end, by itself
-      const isOver = state.phase === 'cancelled' || (state.phase === 'done' && !this.wasRunning);
-      if (state.digest !== digest || isOver) state = await this.printer.send(zip);
-      if (state.phase !== 'done') state = await this.printer.start();
+      if (!this.record.progress.isBegun) {
+        state = await this.printer.send(zip);
+        await this.record.write({ isBegun: true }); // before it starts: after a crash of ours its own word is believed
+      }
+      // it may have gone on, and even come to its end, by itself: that is not started again
+      if (state.phase !== 'done' && state.phase !== 'cancelled') state = await this.printer.start();
       this.hasBegun = true;
     } else if (wish === 'print' && state.phase === 'paused') state = await this.printer.start();
     else if (wish === 'pause' && state.phase === 'printing') state = await this.printer.pause();
@@ -107,7 +106,7 @@ export class PlatePrint {
       case 'done':
         if (this.plate + 1 < this.plates.length) {
           const done = `Plate ${this.plate + 1} of ${this.plates.length} is done: write ${this.plate + 1} on it, put an empty one in and go on`;
-          await this.interrupt('next plate', done, { ...at, plate: this.plate + 1 });
+          await this.interrupt('next plate', done, { ...at, plate: this.plate + 1, isBegun: false });
           return 'ended';
         }
         await this.record.end('finished', { ...at, phase: 'done', message: null });

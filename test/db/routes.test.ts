@@ -1,0 +1,127 @@
+import { mkdtempSync, readdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { APIContext, APIRoute } from 'astro';
+import { sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { succeed } from '../../src/core/result/result.ts';
+import { makeToken } from '../../src/platform/auth/tokens.ts';
+import { writeDownKept } from '../../src/platform/events/later.ts';
+import { listEvents, recordEvent } from '../../src/platform/events/record.ts';
+import { command, emptySchema, reading } from '../../src/platform/http/endpoint.ts';
+import { GET as getMachine } from '../../src/pages/api/machines/[id]/index.ts';
+import { POST as postStop } from '../../src/pages/api/machines/[id]/stop.ts';
+import { approved, ask, bench, closePrintBench, farm, openPrintBench, print, standins, tech } from './printBench.ts';
+import { unwrap, whileHeld } from './setup.ts';
+
+let token = '';
+beforeAll(async () => {
+  process.env['CANTIERE_DATA'] = mkdtempSync(path.join(tmpdir(), 'cantiere-'));
+  await openPrintBench('routes');
+  token = unwrap(await makeToken(farm.as('lead'), { name: 'test', role: 'technician', days: 1 })).token;
+  // tokens are looked at by the clock of the house, not by that of the bench
+  await farm.pool.query(`update api_token set expires_at = now() + interval '1 day'`);
+});
+afterAll(closePrintBench);
+
+function call(route: APIRoute, address: string, body?: object, params: Record<string, string> = {}): Promise<Response> {
+  const url = new URL(address, 'http://127.0.0.1');
+  const headers = { authorization: `Bearer ${token}` };
+  const request = new Request(url, { headers, ...(body && { method: 'POST', body: JSON.stringify(body) }) });
+  return Promise.resolve(route({ request, url, params } as unknown as APIContext)) as Promise<Response>;
+}
+const countEvents = sql`select count(*)::int n from event`;
+
+describe('a page', () => {
+  test('is of one moment, whoever saves while it is read', async () => {
+    const page = reading({
+      role: 'viewer',
+      run: async ({ ctx }) => {
+        const count = async () => (await ctx.db.execute<{ n: number }>(countEvents)).rows[0]!.n;
+        const before = await count();
+        await recordEvent(tech(), { subjectKind: 'test', subjectId: 'x', subjectName: 'x', what: 'saved meanwhile' });
+        return succeed([before, await count()]);
+      },
+    });
+    const [before, after] = (await (await call(page, '/api/x')).json()) as number[];
+    expect(after).toBe(before);
+    const next = (await (await call(page, '/api/x')).json()) as number[];
+    expect(next[0]).toBe(before! + 1);
+  });
+  test('cannot change anything', async () => {
+    const page = reading({
+      role: 'viewer',
+      run: async ({ ctx }) => {
+        await recordEvent(ctx, { subjectKind: 'test', subjectId: 'y', subjectName: 'y', what: 'from a page' });
+        return succeed(null);
+      },
+    });
+    expect((await call(page, '/api/x')).status).toBe(503);
+    expect(await listEvents(tech(), { subjectId: 'y' })).toEqual([]);
+  });
+});
+
+describe('a table that somebody holds', () => {
+  test('makes its own page wait and say so, and no other', async () => {
+    const other = reading({
+      role: 'viewer',
+      run: async ({ ctx }) => succeed((await ctx.db.execute(countEvents)).rows),
+    });
+    await whileHeld(farm, 'maintenance', async () => {
+      const held = Array.from({ length: 40 }, () =>
+        call(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id }),
+      );
+      const others = await Promise.all(Array.from({ length: 10 }, () => call(other, '/api/x')));
+      expect(others.map((r) => r.status)).toEqual(others.map(() => 200));
+      const answers = await Promise.all(held);
+      expect(new Set(answers.map((r) => r.status))).toEqual(new Set([503]));
+      const [first] = answers;
+      expect(first!.headers.get('retry-after')).toBe('2');
+      expect(await first!.json()).toMatchObject({ code: 'busy', retry: true });
+    });
+    const again = await call(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id });
+    expect(again.status).toBe(200);
+  });
+  test('a command that meets it leaves nothing behind', async () => {
+    const act = command({
+      role: 'technician',
+      schema: emptySchema,
+      run: async ({ ctx }) => {
+        await recordEvent(ctx, { subjectKind: 'test', subjectId: 'z', subjectName: 'z', what: 'half' });
+        await ctx.db.execute(sql`update machine set place = place`);
+        return succeed(null);
+      },
+    });
+    await whileHeld(farm, 'machine', async () => expect((await call(act, '/api/x', {})).status).toBe(503));
+    expect(await listEvents(tech(), { subjectId: 'z' })).toEqual([]);
+    expect((await call(act, '/api/x', {})).status).toBe(200);
+    expect(await listEvents(tech(), { subjectId: 'z' })).toHaveLength(1);
+  });
+});
+
+test('a stop reaches its machine while the database says nothing, and is written down with its own time when it is back', async () => {
+  const controller = standins.controllers[0]!;
+  const params = { id: bench.m.id };
+  expect((await call(getMachine, `/api/machines/${bench.m.id}`, undefined, params)).status).toBe(200); // somebody has its page open
+  const id = await approved();
+  await ask(id);
+  controller.holdAt = 60;
+  const printing = print(id).catch(() => undefined); // its own writing meets the lock, too: another run writes its end down
+  while (controller.lastLine !== 59) await new Promise((again) => setTimeout(again, 10));
+  const kept = path.join(process.env['CANTIERE_DATA']!, 'events-unwritten');
+  const asked = await whileHeld(farm, 'api_token, machine, event, job', async () => {
+    const at = Date.now();
+    const answer = await call(postStop, `/api/machines/${bench.m.id}/stop`, {}, params);
+    expect([answer.status, await answer.json()]).toEqual([200, { isWrittenDown: false }]);
+    expect([controller.nozzleTargetC, controller.bedTargetC]).toEqual([0, 0]);
+    expect(readdirSync(kept)).toHaveLength(1);
+    return at;
+  });
+  await writeDownKept(tech());
+  await writeDownKept(tech());
+  expect(readdirSync(kept)).toEqual([]);
+  const stops = (await listEvents(tech(), { subjectId: bench.m.id })).filter((e) => e.what === 'emergency stop');
+  expect(stops).toHaveLength(1);
+  expect(Math.abs(new Date(stops[0]!.at).getTime() - asked)).toBeLessThan(5000);
+  await printing;
+});
