@@ -4,6 +4,7 @@ import path from 'node:path';
 import type { APIContext, APIRoute } from 'astro';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { asChecked } from '../../src/core/result/checked.ts';
 import { succeed } from '../../src/core/result/result.ts';
 import { makeToken } from '../../src/platform/auth/tokens.ts';
 import { writeDownKept } from '../../src/platform/events/later.ts';
@@ -24,11 +25,16 @@ beforeAll(async () => {
 });
 afterAll(closePrintBench);
 
-function call(route: APIRoute, address: string, body?: object, params: Record<string, string> = {}): Promise<Response> {
+async function call(
+  route: APIRoute,
+  address: string,
+  body?: object,
+  params: Record<string, string> = {},
+): Promise<Response> {
   const url = new URL(address, 'http://127.0.0.1');
   const headers = { authorization: `Bearer ${token}` };
   const request = new Request(url, { headers, ...(body && { method: 'POST', body: JSON.stringify(body) }) });
-  return Promise.resolve(route({ request, url, params } as unknown as APIContext)) as Promise<Response>;
+  return route(asChecked<APIContext>({ request, url, params }));
 }
 const countEvents = sql`select count(*)::int n from event`;
 

@@ -24,54 +24,55 @@ import * as r21 from './library/take-back.ts';
 import * as r22 from './limits.ts';
 import * as r23 from './live.ts';
 import * as r24 from './machines/[id]/clear-plate.ts';
-import * as r25 from './machines/[id]/index.ts';
-import * as r26 from './machines/[id]/load.ts';
-import * as r27 from './machines/[id]/maintenance.ts';
-import * as r28 from './machines/[id]/mount.ts';
-import * as r29 from './machines/[id]/said.ts';
-import * as r30 from './machines/[id]/stop.ts';
-import * as r31 from './machines/index.ts';
-import * as r32 from './machines/maintenance.ts';
-import * as r33 from './me.ts';
-import * as r34 from './pairings.ts';
-import * as r35 from './policy.ts';
-import * as r36 from './profiles/[id]/about.ts';
-import * as r37 from './profiles/[id]/affected.ts';
-import * as r38 from './profiles/[id]/copy.ts';
-import * as r39 from './profiles/[id]/decision.ts';
-import * as r40 from './profiles/[id]/draft.ts';
-import * as r41 from './profiles/[id]/index.ts';
-import * as r42 from './profiles/[id]/restore.ts';
-import * as r43 from './profiles/[id]/retire.ts';
-import * as r44 from './profiles/[id]/revisions.ts';
-import * as r45 from './profiles/[id]/take-back.ts';
-import * as r46 from './profiles/facets.ts';
-import * as r47 from './profiles/index.ts';
-import * as r48 from './recipes/[id]/index.ts';
-import * as r49 from './recipes/[id]/pin.ts';
-import * as r50 from './recipes/index.ts';
-import * as r51 from './recipes/sheet.ts';
-import * as r52 from './today.ts';
-import * as r53 from './tokens/[id]/revoke.ts';
-import * as r54 from './tokens/index.ts';
-import * as r55 from './trials/[id]/camera.ts';
-import * as r56 from './trials/[id]/coupon.ts';
-import * as r57 from './trials/[id]/decision.ts';
-import * as r58 from './trials/[id]/drawing.ts';
-import * as r59 from './trials/[id]/elsewhere.ts';
-import * as r60 from './trials/[id]/index.ts';
-import * as r61 from './trials/[id]/instrument.ts';
-import * as r62 from './trials/[id]/pictures/[picture].ts';
-import * as r63 from './trials/[id]/pictures/index.ts';
-import * as r64 from './trials/[id]/plate.ts';
-import * as r65 from './trials/[id]/print.ts';
-import * as r66 from './trials/[id]/readingTable.ts';
-import * as r67 from './trials/[id]/readings.ts';
-import * as r68 from './trials/[id]/solid.ts';
-import * as r69 from './trials/drift.ts';
-import * as r70 from './trials/due.ts';
-import * as r71 from './trials/index.ts';
-import * as r72 from './trials/preview.ts';
+import * as r25 from './machines/[id]/found.ts';
+import * as r26 from './machines/[id]/index.ts';
+import * as r27 from './machines/[id]/load.ts';
+import * as r28 from './machines/[id]/maintenance.ts';
+import * as r29 from './machines/[id]/mount.ts';
+import * as r30 from './machines/[id]/said.ts';
+import * as r31 from './machines/[id]/stop.ts';
+import * as r32 from './machines/index.ts';
+import * as r33 from './machines/maintenance.ts';
+import * as r34 from './me.ts';
+import * as r35 from './pairings.ts';
+import * as r36 from './policy.ts';
+import * as r37 from './profiles/[id]/about.ts';
+import * as r38 from './profiles/[id]/affected.ts';
+import * as r39 from './profiles/[id]/copy.ts';
+import * as r40 from './profiles/[id]/decision.ts';
+import * as r41 from './profiles/[id]/draft.ts';
+import * as r42 from './profiles/[id]/index.ts';
+import * as r43 from './profiles/[id]/restore.ts';
+import * as r44 from './profiles/[id]/retire.ts';
+import * as r45 from './profiles/[id]/revisions.ts';
+import * as r46 from './profiles/[id]/take-back.ts';
+import * as r47 from './profiles/facets.ts';
+import * as r48 from './profiles/index.ts';
+import * as r49 from './recipes/[id]/index.ts';
+import * as r50 from './recipes/[id]/pin.ts';
+import * as r51 from './recipes/index.ts';
+import * as r52 from './recipes/sheet.ts';
+import * as r53 from './today.ts';
+import * as r54 from './tokens/[id]/revoke.ts';
+import * as r55 from './tokens/index.ts';
+import * as r56 from './trials/[id]/camera.ts';
+import * as r57 from './trials/[id]/coupon.ts';
+import * as r58 from './trials/[id]/decision.ts';
+import * as r59 from './trials/[id]/drawing.ts';
+import * as r60 from './trials/[id]/elsewhere.ts';
+import * as r61 from './trials/[id]/index.ts';
+import * as r62 from './trials/[id]/instrument.ts';
+import * as r63 from './trials/[id]/pictures/[picture].ts';
+import * as r64 from './trials/[id]/pictures/index.ts';
+import * as r65 from './trials/[id]/plate.ts';
+import * as r66 from './trials/[id]/print.ts';
+import * as r67 from './trials/[id]/readingTable.ts';
+import * as r68 from './trials/[id]/readings.ts';
+import * as r69 from './trials/[id]/solid.ts';
+import * as r70 from './trials/drift.ts';
+import * as r71 from './trials/due.ts';
+import * as r72 from './trials/index.ts';
+import * as r73 from './trials/preview.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -100,52 +101,53 @@ export const routeFiles = {
   './limits.ts': r22,
   './live.ts': r23,
   './machines/[id]/clear-plate.ts': r24,
-  './machines/[id]/index.ts': r25,
-  './machines/[id]/load.ts': r26,
-  './machines/[id]/maintenance.ts': r27,
-  './machines/[id]/mount.ts': r28,
-  './machines/[id]/said.ts': r29,
-  './machines/[id]/stop.ts': r30,
-  './machines/index.ts': r31,
-  './machines/maintenance.ts': r32,
-  './me.ts': r33,
-  './pairings.ts': r34,
-  './policy.ts': r35,
-  './profiles/[id]/about.ts': r36,
-  './profiles/[id]/affected.ts': r37,
-  './profiles/[id]/copy.ts': r38,
-  './profiles/[id]/decision.ts': r39,
-  './profiles/[id]/draft.ts': r40,
-  './profiles/[id]/index.ts': r41,
-  './profiles/[id]/restore.ts': r42,
-  './profiles/[id]/retire.ts': r43,
-  './profiles/[id]/revisions.ts': r44,
-  './profiles/[id]/take-back.ts': r45,
-  './profiles/facets.ts': r46,
-  './profiles/index.ts': r47,
-  './recipes/[id]/index.ts': r48,
-  './recipes/[id]/pin.ts': r49,
-  './recipes/index.ts': r50,
-  './recipes/sheet.ts': r51,
-  './today.ts': r52,
-  './tokens/[id]/revoke.ts': r53,
-  './tokens/index.ts': r54,
-  './trials/[id]/camera.ts': r55,
-  './trials/[id]/coupon.ts': r56,
-  './trials/[id]/decision.ts': r57,
-  './trials/[id]/drawing.ts': r58,
-  './trials/[id]/elsewhere.ts': r59,
-  './trials/[id]/index.ts': r60,
-  './trials/[id]/instrument.ts': r61,
-  './trials/[id]/pictures/[picture].ts': r62,
-  './trials/[id]/pictures/index.ts': r63,
-  './trials/[id]/plate.ts': r64,
-  './trials/[id]/print.ts': r65,
-  './trials/[id]/readingTable.ts': r66,
-  './trials/[id]/readings.ts': r67,
-  './trials/[id]/solid.ts': r68,
-  './trials/drift.ts': r69,
-  './trials/due.ts': r70,
-  './trials/index.ts': r71,
-  './trials/preview.ts': r72,
+  './machines/[id]/found.ts': r25,
+  './machines/[id]/index.ts': r26,
+  './machines/[id]/load.ts': r27,
+  './machines/[id]/maintenance.ts': r28,
+  './machines/[id]/mount.ts': r29,
+  './machines/[id]/said.ts': r30,
+  './machines/[id]/stop.ts': r31,
+  './machines/index.ts': r32,
+  './machines/maintenance.ts': r33,
+  './me.ts': r34,
+  './pairings.ts': r35,
+  './policy.ts': r36,
+  './profiles/[id]/about.ts': r37,
+  './profiles/[id]/affected.ts': r38,
+  './profiles/[id]/copy.ts': r39,
+  './profiles/[id]/decision.ts': r40,
+  './profiles/[id]/draft.ts': r41,
+  './profiles/[id]/index.ts': r42,
+  './profiles/[id]/restore.ts': r43,
+  './profiles/[id]/retire.ts': r44,
+  './profiles/[id]/revisions.ts': r45,
+  './profiles/[id]/take-back.ts': r46,
+  './profiles/facets.ts': r47,
+  './profiles/index.ts': r48,
+  './recipes/[id]/index.ts': r49,
+  './recipes/[id]/pin.ts': r50,
+  './recipes/index.ts': r51,
+  './recipes/sheet.ts': r52,
+  './today.ts': r53,
+  './tokens/[id]/revoke.ts': r54,
+  './tokens/index.ts': r55,
+  './trials/[id]/camera.ts': r56,
+  './trials/[id]/coupon.ts': r57,
+  './trials/[id]/decision.ts': r58,
+  './trials/[id]/drawing.ts': r59,
+  './trials/[id]/elsewhere.ts': r60,
+  './trials/[id]/index.ts': r61,
+  './trials/[id]/instrument.ts': r62,
+  './trials/[id]/pictures/[picture].ts': r63,
+  './trials/[id]/pictures/index.ts': r64,
+  './trials/[id]/plate.ts': r65,
+  './trials/[id]/print.ts': r66,
+  './trials/[id]/readingTable.ts': r67,
+  './trials/[id]/readings.ts': r68,
+  './trials/[id]/solid.ts': r69,
+  './trials/drift.ts': r70,
+  './trials/due.ts': r71,
+  './trials/index.ts': r72,
+  './trials/preview.ts': r73,
 } satisfies Record<string, RouteFile>;

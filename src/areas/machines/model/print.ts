@@ -27,7 +27,7 @@ export interface PrintProgress {
   readonly takenG?: number;
   /** Which of several plates is at hand, from 0, and layers of those before it. */
   readonly plate?: number;
-  /** The printer holds the plate at hand and was about to be told to start: what it says from then on is of this print. */
+  /** The machine was told to begin, or is about to be: what it says from then on is of this print (of the plate at hand). */
   readonly isBegun?: boolean;
   /** Resin in the vat, as the printer told it. */
   readonly resinC?: number;

@@ -1,14 +1,15 @@
 import { expect, test } from 'vitest';
+import { asChecked } from '../../../core/result/checked.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { progressOf } from '../model/print.ts';
 import { KeptPrint } from './keptPrint.ts';
 import { LeaseLost } from './lease.ts';
 
 const at = new Date('2026-05-04T08:00:00Z');
-const ctx = {
+const ctx = asChecked<Ctx>({
   clock: { now: () => at },
   db: { transaction: (work: (db: object) => Promise<unknown>) => work({}) },
-} as unknown as Ctx;
+});
 class Log extends KeptPrint {
   keeps = 0;
   closes = 0;

@@ -80,10 +80,15 @@ export class LinePrint {
         .catch(() => undefined);
     });
     await this.link.claim(this.epoch);
-    const last = await this.link.askLast();
-    if (this.record.progress.acknowledged === 0) await this.link.begin();
-    else if (last.line < this.record.progress.acknowledged) throw new Displaced(last.line);
-    else this.record.progress = { ...this.record.progress, acknowledged: last.line, zMm: last.zMm };
+    const { isBegun, acknowledged } = this.record.progress;
+    if (isBegun || acknowledged > 0) {
+      const last = await this.link.askLast();
+      if (last.line < acknowledged) throw new Displaced(last.line);
+      this.record.progress = { ...this.record.progress, acknowledged: last.line, zMm: last.zMm };
+    } else {
+      await this.link.begin();
+      await this.record.write({ isBegun: true }); // before a line is laid: whoever comes after goes on, and lays none upon it
+    }
   }
 
   /** Heats again to what the program had asked for: a fault or a power cut may have let the machine go cold. */
