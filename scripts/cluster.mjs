@@ -128,7 +128,19 @@ export async function startCluster(name = 'pg', { fast = false } = {}) {
     try {
       execFileSync(
         path.join(bin, 'initdb'),
-        ['-D', folder, '-U', 'postgres', '-A', 'scram-sha-256', `--pwfile=${pwFile}`, '-E', 'UTF8', '--no-sync'],
+        [
+          '-D',
+          folder,
+          '-U',
+          'postgres',
+          '-A',
+          'scram-sha-256',
+          `--pwfile=${pwFile}`,
+          '-E',
+          'UTF8',
+          '--no-sync',
+          '--data-checksums',
+        ],
         { ...as, env, stdio: ['ignore', 'ignore', 'inherit'], cwd: '/' },
       );
     } finally {

@@ -8,6 +8,7 @@ import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs
 /** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
 const RAN_FOR_MS = 5000;
 const RESTART_AFTER_MS = 700;
+const LOOK_AT_DATABASE_MS = 200;
 
 /** The stand-ins take a dozen ports from theirs on; the web process of a farm without a port of its own stands beyond them. */
 const WEB_BEYOND = 15;
@@ -45,6 +46,7 @@ export async function startFarm({
     CANTIERE_STANDIN_PORT: String(standinPort),
     CANTIERE_TIME_SCALE: timeScale,
     CANTIERE_DATA: data,
+    CANTIERE_DATABASE_FOLDER: cluster.folder,
   };
   const once = (script, extra = {}) => {
     const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], {
@@ -90,7 +92,7 @@ export async function startFarm({
     } catch {
       if (!quiet) say('PostgreSQL is not ready to start yet; trying again');
     } // its old processes may still be going
-  }, 1000);
+  }, LOOK_AT_DATABASE_MS);
   const farm = {
     name,
     url,

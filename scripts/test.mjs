@@ -73,5 +73,7 @@ counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], (r) => [
   r.stats.expected + r.stats.flaky,
   r.stats.unexpected,
 ]);
+if (step('faults', 'node', ['scripts/faults.mjs', '--kills', '10', '--seed', '7'])) passed++;
+else failed++;
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

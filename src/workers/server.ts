@@ -16,6 +16,7 @@ import { writeDownKept } from '../platform/events/later.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { sweepAnswers } from '../platform/http/once.ts';
 import { identity } from '../platform/identity.ts';
+import { giveSignOfLife } from '../platform/jobs/signOfLife.ts';
 import { log, messageOf } from '../platform/log.ts';
 
 const LOOK_EVERY_MS = 400;
@@ -99,6 +100,7 @@ for (let started = false; !started;) {
 await dropLeasesOfEnded(ctx).catch((error: unknown) => log('warn', 'leases', { message: messageOf(error) }));
 void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
 void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
+void forever(RESCUE_EVERY_MS, 'sign of life', () => giveSignOfLife(ctx));
 void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
 void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));

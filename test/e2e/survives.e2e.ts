@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { syntheticProgram } from '../../bench/synthetic.ts';
@@ -98,6 +98,49 @@ test('a print whose worker hangs says how old its figures are, and the emergency
   }
   await hold('rifugio-scarpa');
   await expect(page.getByText(/Stopped at line \d+, [\d.]+ mm; heaters off/)).toBeVisible({ timeout: 30_000 });
+  await takeOff(page);
+});
+
+/** The database and everything that serves it stands still, or goes on. */
+const freezeDatabase = (signal: 'SIGSTOP' | 'SIGCONT'): void => {
+  const postmaster = Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]);
+  const parentOf = (pid: string): number => {
+    try {
+      return Number(/^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
+    } catch {
+      return 0;
+    }
+  };
+  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name)))
+    if (parentOf(pid) === postmaster) process.kill(Number(pid), signal);
+  process.kill(postmaster, signal);
+};
+
+test('with the database frozen an open trial page keeps its figures, says from when they are, and its stop reaches the machine', async ({
+  page,
+}) => {
+  await signIn(page);
+  await hold('rifugio-scarpa', 60);
+  await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
+  await lines(page, 40);
+  const trial = new URL(page.url()).pathname;
+  freezeDatabase('SIGSTOP');
+  try {
+    await expect(page.getByText(/Figures are from \d\d:\d\d:\d\d/)).toBeVisible({ timeout: 40_000 });
+    await expect(page.locator('[data-phase]')).toBeVisible();
+    const clicked = Date.now();
+    await page.getByRole('button', { name: 'Emergency stop' }).click();
+    await expect(page.getByText('is stopped; it is written down when the database is back')).toBeVisible();
+    expect(Date.now() - clicked).toBeLessThan(5000);
+  } finally {
+    freezeDatabase('SIGCONT');
+  }
+  await hold('rifugio-scarpa');
+  await expect(page.getByText(/Figures are from/)).toBeHidden({ timeout: 40_000 });
+  await expect(page.getByText(/Stopped at line \d+, [\d.]+ mm; heaters off/)).toBeVisible({ timeout: 40_000 });
+  await open(page, '/log');
+  await expect(page.getByText('emergency stop').first()).toBeVisible();
+  await open(page, trial);
   await takeOff(page);
 });
 

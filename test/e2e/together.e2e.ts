@@ -1,4 +1,4 @@
-import { expect, open, signIn, test } from './fixtures.ts';
+import { expect, open, openMachine, signIn, takeOff, test } from './fixtures.ts';
 
 async function editWalls(
   page: import('@playwright/test').Page,
@@ -136,4 +136,29 @@ test('what cannot be read is refused in one sentence that names the place', asyn
     await expect(page.locator('main .verdict[role=alert]')).toContainText(said);
     await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeDisabled();
   }
+});
+
+test('of two people who start two trials on one machine at once one prints, and the other reads by what it is taken, and until when', async ({
+  page,
+  browser,
+}) => {
+  const second = await browser.newContext();
+  const other = await second.newPage();
+  await Promise.all([signIn(page), signIn(other, 'lead')]);
+  const machine = 'Rifugio Sella';
+  for (const p of [page, other]) {
+    await openMachine(p, machine);
+    await p.getByRole('link', { name: 'Start a trial here' }).click();
+    await p.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await p.getByRole('button', { name: 'Plan this trial' }).click();
+    await expect(p.getByRole('button', { name: `Print on ${machine}` })).toBeVisible();
+  }
+  await Promise.all([page, other].map((p) => p.getByRole('button', { name: `Print on ${machine}` }).click()));
+  const why = /Rifugio Sella is (taken by T-\d+, which .+ asked for: until about \d\d:\d\d|printing)/;
+  const refused = async () => [await page.getByText(why).count(), await other.getByText(why).count()];
+  await expect.poll(async () => (await refused()).filter((n) => n > 0).length).toBe(1);
+  const winner = (await refused())[0]! > 0 ? other : page;
+  await expect(winner.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
+  await takeOff(winner);
+  await second.close();
 });

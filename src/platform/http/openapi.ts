@@ -18,14 +18,15 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
         summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`,
         'x-role': route.role,
         security: [{ session: [] }, { token: [] }],
-        ...(path.includes('{') && {
-          parameters: [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+        parameters: [
+          ...[...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
             name,
             in: 'path',
             required: true,
             schema: { type: 'string' },
           })),
-        }),
+          ...(route.schema ? [KEY_PARAMETER] : []),
+        ],
         ...(route.schema && {
           requestBody: {
             required: true,
@@ -38,6 +39,7 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
           401: PROBLEM('Signed out'),
           403: PROBLEM(`Below ${route.role}, or from another origin`),
           422: PROBLEM('Understood and refused, with what to do'),
+          503: PROBLEM('Not possible just now: send the same again after the seconds of Retry-After'),
         },
       };
     }
@@ -70,6 +72,14 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
     paths: Object.fromEntries(Object.entries(paths).sort(([a], [b]) => (a < b ? -1 : 1))),
   };
 }
+const KEY_PARAMETER = {
+  name: 'Idempotency-Key',
+  in: 'header',
+  required: false,
+  description:
+    'Made by the client before its first try: however often it is sent with this, it is done once and answered alike, for a day',
+  schema: { type: 'string', pattern: '^[\\w-]{16,64}$' },
+};
 const PROBLEM = (description: string): object => ({
   description,
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },

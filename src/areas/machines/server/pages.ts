@@ -30,16 +30,13 @@ const onHead = ({
 
 async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
   const heads = await listHeads(ctx, m);
-  const [first, ...others] = await Promise.all(
-    heads.map(async ({ tool, mounted, loaded }) => ({
-      tool,
-      ...onHead({ mounted, loaded }),
-      proofs:
-        mounted && loaded
-          ? Object.values(await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot, tool))
-          : [],
-    })),
-  );
+  const shown = [];
+  for (const { tool, mounted, loaded } of heads) {
+    const known =
+      mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot, tool) : {};
+    shown.push({ tool, ...onHead({ mounted, loaded }), proofs: Object.values(known) });
+  }
+  const [first, ...others] = shown;
   const { mounted, loaded, proofs } = first!;
   const printer = (await findProfile(ctx, m.printerId))!;
   return {
@@ -63,7 +60,9 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
 }
 
 export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
-  return Promise.all((await listMachines(ctx)).map((m) => cardOf(ctx, m)));
+  const cards = [];
+  for (const m of await listMachines(ctx)) cards.push(await cardOf(ctx, m));
+  return cards;
 }
 
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {

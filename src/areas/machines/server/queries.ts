@@ -57,13 +57,10 @@ export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Pr
 /** Every head of a machine with what is on it. */
 export async function listHeads(ctx: Reader, m: Machine) {
   const count = await countHeads(ctx, m);
-  return Promise.all(
-    Array.from({ length: count }, async (_, tool) => ({
-      tool,
-      mounted: await findMounted(ctx, m.id, tool),
-      loaded: await findLoaded(ctx, m.id, tool),
-    })),
-  );
+  const heads = [];
+  for (let tool = 0; tool < count; tool++)
+    heads.push({ tool, mounted: await findMounted(ctx, m.id, tool), loaded: await findLoaded(ctx, m.id, tool) });
+  return heads;
 }
 
 type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];

@@ -184,6 +184,13 @@ export async function importWhole(
             .update(recipe)
             .set({ kept: false })
             .where(and(eq(recipe.kept, true), eq(recipe.name, r.name))); // what was kept stays behind its jobs
+        const roles = [];
+        for (const x of r.roles)
+          roles.push({
+            role: x.role,
+            toolId: x.tool === null ? null : await idOf('tool', x.tool),
+            materialId: await idOf('material', x.material),
+          });
         await insertRecipe(inside, {
           name: r.name,
           machineId: r.machine === null ? null : await idOf('machine', r.machine),
@@ -191,13 +198,7 @@ export async function importWhole(
           processId: await idOf('process', r.process),
           overrides: r.overrides,
           kept: true,
-          roles: await Promise.all(
-            r.roles.map(async (x) => ({
-              role: x.role,
-              toolId: x.tool === null ? null : await idOf('tool', x.tool),
-              materialId: await idOf('material', x.material),
-            })),
-          ),
+          roles,
         });
       }
     }

@@ -22,6 +22,8 @@ export interface Today {
     readonly authorName: string;
     readonly at: string;
   }[];
+  /** For how long the worker, which prints and checks, has given no sign of life; null while it does. */
+  readonly workerSilentS: number | null;
   readonly trials: readonly TrialRow[];
   readonly blocked: readonly JobRow[];
   readonly waiting: readonly JobRow[];

@@ -1,6 +1,8 @@
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { MachineState } from '../../machines/model/states.ts';
 import { trialsOpen } from '../../trials/model/states.ts';
+import { SILENT_AFTER_S } from '../../machines/model/print.ts';
+import { workerSilentForS } from '../../../platform/jobs/signOfLife.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -23,7 +25,9 @@ export async function getToday(ctx: Ctx): Promise<Today> {
   const open: readonly string[] = trialsOpen;
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
+  const silentS = await workerSilentForS(ctx);
   return {
+    workerSilentS: silentS !== null && silentS > SILENT_AFTER_S ? Math.round(silentS) : null,
     reviews,
     workarounds,
     trials: trials.filter((t) => open.includes(t.state)),

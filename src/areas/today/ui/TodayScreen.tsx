@@ -37,7 +37,11 @@ const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, tit
 
 export function TodayScreen() {
   const person = usePerson();
-  const { data, error } = useQuery({ queryKey: ['today'], queryFn: () => fetchJson<Today>('/api/today') });
+  const { data, error } = useQuery({
+    queryKey: ['today'],
+    queryFn: () => fetchJson<Today>('/api/today'),
+    refetchInterval: 10_000,
+  });
   if (error && !data)
     return (
       <p className="empty" role="alert">
@@ -82,6 +86,12 @@ export function TodayScreen() {
           </a>
         </div>
       </div>
+      {data.workerSilentS !== null && (
+        <div className="stale" role="alert">
+          The worker has given no sign of life for {data.workerSilentS} s: no print goes on and no check is done
+          meanwhile. It is started again by itself; an emergency stop reaches its machine.
+        </div>
+      )}
       <div className="body">
         {data.counts.machines === 0 ? (
           <p className="empty">

@@ -1,0 +1,104 @@
+import { createHash } from 'node:crypto';
+import pg from 'pg';
+import type { Client } from './client.ts';
+import type { Ledger } from './load.ts';
+
+export interface Verdict {
+  readonly lost: string[];
+  readonly doubled: string[];
+  readonly stuck: string[];
+  readonly counts: Readonly<Record<string, number>>;
+}
+const SETTLES_MS = 90_000;
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+/** What is under way and should come to an end by itself once nothing fails any more. */
+const UNDER_WAY = `
+  select 'check ' || id what from check_run where state in ('queued', 'running')
+  union all select 'trial ' || id from trial where state = 'printing'
+  union all select 'job ' || id from job where state = 'printing'
+  union all select 'machine ' || name from machine where state = 'printing'
+  union all select 'plate of ' || m.name from occupancy o join machine m on m.id = o.machine_id where o.until is null and m.state = 'ready'
+  union all select 'lease on ' || name from machine where lease_until > now()`;
+
+/** Holds what was acknowledged against what is there: by SQL, over HTTP, and files by their digest. */
+export async function verify(ownerUrl: string, client: Client, ledger: Ledger): Promise<Verdict> {
+  const db = new pg.Client({ connectionString: ownerUrl });
+  await db.connect();
+  try {
+    const stuck = await settled(db);
+    const lost: string[] = [];
+    const doubled: string[] = [];
+    const times = async (text: string): Promise<Map<string, number>> =>
+      new Map((await db.query<{ k: string; n: number }>(text)).rows.map((r) => [r.k, r.n]));
+    const each = (what: string, keys: Iterable<string>, known: ReadonlyMap<string, number>): void => {
+      for (const key of keys) {
+        const n = known.get(key) ?? 0;
+        if (n === 0) lost.push(`${what} ${key}`);
+        if (n > 1) doubled.push(`${what} ${key}, ${n} times`);
+      }
+    };
+    each('maintenance', ledger.notes, await times('select note k, count(*)::int n from maintenance group by note'));
+    each('job', ledger.jobs.keys(), await times('select title k, count(*)::int n from job group by title'));
+    for (const [title, { id, sha }] of ledger.jobs) {
+      const answer = await client.once('GET', `/api/jobs/${id}/program?original=1`);
+      const { rows } = await db.query<{ bytes: Buffer }>(
+        'select c.bytes from file f join file_chunk c on c.blob_id = f.blob_id where f.sha256 = $1 order by c.index',
+        [sha],
+      );
+      const digest = createHash('sha256')
+        .update(Buffer.concat(rows.map((r) => r.bytes)))
+        .digest('hex');
+      if (answer?.status !== 200 || digest !== sha) lost.push(`file of ${title}`);
+    }
+    for (const [at, typed] of ledger.readings) {
+      const [trialId, repeat] = at.split('/');
+      const { rows } = await db.query<{ typed: string }>(
+        `select typed from reading where trial_id = $1 and repeat = $2 order by at`,
+        [trialId, Number(repeat)],
+      );
+      const there = rows.map((r) => r.typed);
+      // the last one may have been kept and not yet acknowledged when the campaign ended
+      const extra = there.length - typed.length;
+      if (!typed.every((t, i) => there[i] === t))
+        lost.push(`readings of ${at}: ${typed.length}, ${there.length} there`);
+      else if (extra > 1) doubled.push(`readings of ${at}: ${typed.length}, ${there.length} there`);
+    }
+    for (const id of ledger.printed) {
+      const { rows } = await db.query<{ state: string }>('select state from trial where id = $1', [id]);
+      if (rows[0]?.state !== 'measuring') lost.push(`print of trial ${id}`);
+    }
+    const { rows: twice } = await db.query<{ name: string }>(
+      `select m.name from occupancy a join occupancy b on a.machine_id = b.machine_id and a.id < b.id
+         and a.since < coalesce(b.until, 'infinity') and b.since < coalesce(a.until, 'infinity')
+       join machine m on m.id = a.machine_id`,
+    );
+    doubled.push(...twice.map((r) => `two prints at once on ${r.name}`));
+    const count = async (text: string): Promise<number> => (await db.query<{ n: number }>(text)).rows[0]!.n;
+    return {
+      lost,
+      doubled,
+      stuck,
+      counts: {
+        'maintenance logged': ledger.notes.length,
+        'jobs kept': ledger.jobs.size,
+        'readings kept': [...ledger.readings.values()].reduce((sum, r) => sum + r.length, 0),
+        'coupons printed': ledger.printed.length,
+        'checks done': await count(`select count(*)::int n from check_run where state = 'done'`),
+        'checks that gave up': await count(`select count(*)::int n from check_run where state = 'gave up'`),
+        'machines unknown': await count(`select count(*)::int n from machine where state = 'unknown'`),
+      },
+    };
+  } finally {
+    await db.end();
+  }
+}
+
+async function settled(db: pg.Client): Promise<string[]> {
+  const until = Date.now() + SETTLES_MS;
+  for (;;) {
+    const { rows } = await db.query<{ what: string }>(UNDER_WAY);
+    if (rows.length === 0 || Date.now() > until) return rows.map((r) => r.what);
+    await pause(500);
+  }
+}
