@@ -1,7 +1,13 @@
 import { spawnSync } from 'node:child_process';
 import { hostname } from 'node:os';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest';
-import { checkAgain, listPrintingJobs, rescueChecks, runCheck } from '../../src/areas/checks/server/index.ts';
+import {
+  checkAgain,
+  listPrintingJobs,
+  rescueChecks,
+  runCheck,
+  runJobPrint,
+} from '../../src/areas/checks/server/index.ts';
 import {
   claim,
   clearPlate,
@@ -100,6 +106,30 @@ describe('a lease is a fence', () => {
       expect(await dropLeasesOfEnded(tech())).toBe(0);
     }
   });
+});
+
+test('a database that fails between the last line and the word that it is done leaves a print that comes to its end all the same', async () => {
+  const controller = standins.controllers[0]!;
+  const id = await approved();
+  await ask(id);
+  controller.holdAt = 60;
+  const hasty = openPool(process.env['DATABASE_URL']!, { connections: 2, statementMs: 2000, lockMs: 30 });
+  const worker = { ...farm.as('lead'), db: drizzle(hasty) };
+  const printing = runJobPrint(worker, id, 'test');
+  printing.catch(() => undefined);
+  await until(() => controller.lastLine === 59);
+  // its end is an event, too; what is written on the way is not
+  await whileHeld(farm, 'event', async () => {
+    controller.holdAt = Infinity;
+    await expect(printing).rejects.toSatisfy((e: unknown) => databaseFaultOf(e) === 'busy');
+  });
+  await hasty.end();
+  const { lines } = (await pageOf(id)).progress!;
+  expect(controller.accepted).toHaveLength(lines);
+  expect([(await pageOf(id)).state, (await hut()).state]).toEqual(['printing', 'printing']);
+  await print(id);
+  expect([(await pageOf(id)).state, (await hut()).state]).toEqual(['done', 'waiting to be cleared']);
+  expect(controller.accepted).toHaveLength(lines); // not a line twice
 });
 
 describe('what is recorded of a machine and what it does', () => {
