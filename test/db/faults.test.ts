@@ -56,6 +56,16 @@ describe('what keeps a statement from being carried out is told by its code', ()
     await farm.pool.query('select pg_terminate_backend($1)', [rows[0]!.pid]);
     expect(await asked).toBe('down');
   });
+  test('a connection that dies while somebody holds it and asks nothing takes nobody down with it', async () => {
+    const client = await farm.pool.connect();
+    const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() pid');
+    const isGone = new Promise((resolve) => client.once('end', resolve));
+    await farm.pool.query('select pg_terminate_backend($1)', [rows[0]!.pid]);
+    await isGone;
+    expect(await faultOf(drizzle(client).execute('select 1'))).toBe('down');
+    client.release(true);
+    expect(await faultOf(drizzle(farm.pool).execute('select 1'))).toBe('none');
+  });
   test('a pool whose connections are all taken is busy, a server that is not there is down', async () => {
     const only = openPool(process.env['DATABASE_URL']!, { connections: 1, statementMs: 300, lockMs: 30 });
     only.options.connectionTimeoutMillis = 20;

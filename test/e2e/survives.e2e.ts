@@ -139,7 +139,7 @@ test('with the database frozen an open trial page keeps its figures, says from w
   await expect(page.getByText(/Figures are from/)).toBeHidden({ timeout: 40_000 });
   await expect(page.getByText(/Stopped at line \d+, [\d.]+ mm; heaters off/)).toBeVisible({ timeout: 40_000 });
   await open(page, '/log');
-  await expect(page.getByText('emergency stop').first()).toBeVisible();
+  await expect(page.getByRole('table').getByText('emergency stop').first()).toBeVisible();
   await open(page, trial);
   await takeOff(page);
 });
