@@ -5,17 +5,20 @@ export function EmergencyStop({
   machineId,
   machineName,
   isNamed = false,
+  isQuiet = false,
 }: {
   readonly machineId: string;
   readonly machineName: string;
   /** Stands beside those of other machines. */
   readonly isNamed?: boolean;
+  /** Nothing is known to heat or move: it works as well, and does not shout. */
+  readonly isQuiet?: boolean;
 }) {
-  const [isBusy, act] = useMachineAct(machineId);
+  const [, act] = useMachineAct(machineId);
   return (
     <button
       className="btn stop"
-      disabled={isBusy}
+      data-quiet={isQuiet}
       aria-label={isNamed ? `Emergency stop of ${machineName}` : undefined}
       onClick={() => act('stop', {}, `${machineName} is stopped`)}
     >

@@ -1,3 +1,4 @@
+import { asSentence } from './asSentence.ts';
 import { dayAndTime } from './dates.ts';
 import { EmergencyStop } from './EmergencyStop.tsx';
 import { useMachineAct } from './useMachineAct.ts';
@@ -44,8 +45,12 @@ export function StopNotice({
         <span className="hint">{dayAndTime(stop.at)}</span>
       </h2>
       <p>
-        {href ? <a href={href}>{stop.name}</a> : stop.name}
-        {isFinished ? ` stands at ${stop.zMm.toFixed(2)} mm.` : `: ${stop.why}`}{' '}
+        {href ? <a href={href}>{stop.name}</a> : !isUnknown && stop.name}
+        {isFinished
+          ? ` stands at ${stop.zMm.toFixed(2)} mm.`
+          : isUnknown && !href
+            ? asSentence(stop.why)
+            : `: ${stop.why}`}{' '}
         {isUnknown
           ? 'Nothing starts here until you have said what you found. If it heats or moves, stop it first.'
           : 'Nothing starts here until the part is removed.'}

@@ -14,7 +14,7 @@ export function useMachineAct(
     try {
       const answer = await post<{ isWrittenDown?: boolean } | null>(`/api/machines/${machineId}/${path}`, body);
       notifySuccess(answer?.isWrittenDown === false ? `${said}; it is written down when the database is back` : said);
-      await client.invalidateQueries();
+      void client.invalidateQueries(); // what is read anew may take its time: the act is done
     } catch (e) {
       notifyError(e);
     }

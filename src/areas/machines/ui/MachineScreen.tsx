@@ -157,7 +157,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
           </div>
           <h1>{m.name}</h1>
         </div>
-        <span className="chip">{m.state}</span>
+        <span className="chip" data-state={m.state}>
+          {m.state}
+        </span>
         <span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span>
         <span className="chip">
           {m.loaded

@@ -6,6 +6,9 @@ import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../model/pages.ts';
 
+/** States in which a machine may heat or move. */
+const MAY_MOVE: readonly string[] = ['printing', 'unknown'];
+
 export function MachinesScreen() {
   const mayChange = useMayChange();
   const { data, error } = useQuery({
@@ -40,7 +43,9 @@ export function MachinesScreen() {
                     <a href={`/machines/${m.id}`}>
                       <b style={{ display: 'flex', justifyContent: 'space-between' }}>
                         {m.name}
-                        <span className="chip">{m.state}</span>
+                        <span className="chip" data-state={m.state}>
+                          {m.state}
+                        </span>
                       </b>
                       <span className="hint">{m.printer}</span>
                       <span>
@@ -54,7 +59,14 @@ export function MachinesScreen() {
                       </span>
                       <Coverage card={m} />
                     </a>
-                    {mayChange && m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} isNamed />}
+                    {mayChange && m.hasDevice && (
+                      <EmergencyStop
+                        machineId={m.id}
+                        machineName={m.name}
+                        isNamed
+                        isQuiet={!MAY_MOVE.includes(m.state)}
+                      />
+                    )}
                   </article>
                 ))}
             </div>

@@ -37,7 +37,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     unknown: inState('unknown'),
     full: inState('waiting to be cleared'),
     gaveUp: jobs.filter((j) => j.runState === 'gave up'),
-    waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked'),
+    waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked' && j.runState !== 'gave up'),
     due: cards
       .map((c) => ({
         machine: { id: c.id, name: c.name, mounted: c.mounted, loaded: c.loaded },

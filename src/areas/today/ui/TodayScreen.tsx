@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
+import { asSentence } from '../../../ui/asSentence.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
@@ -113,7 +114,7 @@ export function TodayScreen() {
                       href={`/machines/${m.id}`}
                       title={m.stop!.of ? `${m.name} · ${m.stop!.name}` : m.name}
                       mark="outside"
-                      says={m.stop!.why}
+                      says={asSentence(m.stop!.why)}
                       hint={`${dayAndTime(m.stop!.at)} · nothing starts there until somebody has said what it does`}
                     />
                   ))}
