@@ -25,7 +25,7 @@ beforeAll(async () => {
 });
 afterAll(closePrintBench);
 
-async function call(
+async function fetchRoute(
   route: APIRoute,
   address: string,
   body?: object,
@@ -49,9 +49,9 @@ describe('a page', () => {
         return succeed([before, await count()]);
       },
     });
-    const [before, after] = (await (await call(page, '/api/x')).json()) as number[];
+    const [before, after] = (await (await fetchRoute(page, '/api/x')).json()) as number[];
     expect(after).toBe(before);
-    const next = (await (await call(page, '/api/x')).json()) as number[];
+    const next = (await (await fetchRoute(page, '/api/x')).json()) as number[];
     expect(next[0]).toBe(before! + 1);
   });
   test('cannot change anything', async () => {
@@ -62,7 +62,7 @@ describe('a page', () => {
         return succeed(null);
       },
     });
-    expect((await call(page, '/api/x')).status).toBe(503);
+    expect((await fetchRoute(page, '/api/x')).status).toBe(503);
     expect(await listEvents(tech(), { subjectId: 'y' })).toEqual([]);
   });
 });
@@ -75,9 +75,9 @@ describe('a table that somebody holds', () => {
     });
     await whileHeld(farm, 'maintenance', async () => {
       const held = Array.from({ length: 40 }, () =>
-        call(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id }),
+        fetchRoute(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id }),
       );
-      const others = await Promise.all(Array.from({ length: 10 }, () => call(other, '/api/x')));
+      const others = await Promise.all(Array.from({ length: 10 }, () => fetchRoute(other, '/api/x')));
       expect(others.map((r) => r.status)).toEqual(others.map(() => 200));
       const answers = await Promise.all(held);
       expect(new Set(answers.map((r) => r.status))).toEqual(new Set([503]));
@@ -85,7 +85,7 @@ describe('a table that somebody holds', () => {
       expect(first!.headers.get('retry-after')).toBe('2');
       expect(await first!.json()).toMatchObject({ code: 'busy', retry: true });
     });
-    const again = await call(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id });
+    const again = await fetchRoute(getMachine, `/api/machines/${bench.m.id}`, undefined, { id: bench.m.id });
     expect(again.status).toBe(200);
   });
   test('a command that meets it leaves nothing behind', async () => {
@@ -98,9 +98,9 @@ describe('a table that somebody holds', () => {
         return succeed(null);
       },
     });
-    await whileHeld(farm, 'machine', async () => expect((await call(act, '/api/x', {})).status).toBe(503));
+    await whileHeld(farm, 'machine', async () => expect((await fetchRoute(act, '/api/x', {})).status).toBe(503));
     expect(await listEvents(tech(), { subjectId: 'z' })).toEqual([]);
-    expect((await call(act, '/api/x', {})).status).toBe(200);
+    expect((await fetchRoute(act, '/api/x', {})).status).toBe(200);
     expect(await listEvents(tech(), { subjectId: 'z' })).toHaveLength(1);
   });
 });
@@ -108,7 +108,7 @@ describe('a table that somebody holds', () => {
 test('a stop reaches its machine while the database says nothing, and is written down with its own time when it is back', async () => {
   const controller = standins.controllers[0]!;
   const params = { id: bench.m.id };
-  expect((await call(getMachine, `/api/machines/${bench.m.id}`, undefined, params)).status).toBe(200); // somebody has its page open
+  expect((await fetchRoute(getMachine, `/api/machines/${bench.m.id}`, undefined, params)).status).toBe(200); // somebody has its page open
   const id = await approved();
   await ask(id);
   controller.holdAt = 60;
@@ -117,7 +117,7 @@ test('a stop reaches its machine while the database says nothing, and is written
   const kept = path.join(process.env['CANTIERE_DATA']!, 'events-unwritten');
   const asked = await whileHeld(farm, 'api_token, machine, event, job', async () => {
     const at = Date.now();
-    const answer = await call(postStop, `/api/machines/${bench.m.id}/stop`, {}, params);
+    const answer = await fetchRoute(postStop, `/api/machines/${bench.m.id}/stop`, {}, params);
     expect([answer.status, await answer.json()]).toEqual([200, { isWrittenDown: false }]);
     expect([controller.nozzleTargetC, controller.bedTargetC]).toEqual([0, 0]);
     expect(readdirSync(kept)).toHaveLength(1);
