@@ -42,5 +42,4 @@ export function StaleNotice() {
     </div>
   );
 }
-const isOutage = (error: Error | null): boolean =>
-  error instanceof Refused && (error.status === 0 || error.status === 503);
+const isOutage = (error: Error | null): boolean => error instanceof Refused && error.comesBack;

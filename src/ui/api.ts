@@ -4,6 +4,8 @@ export class Refused extends Error {
     readonly status: number,
     readonly code: string,
     message: string,
+    /** It will come back by itself: the same may be sent again. */
+    readonly comesBack = false,
   ) {
     super(message);
   }
@@ -31,20 +33,22 @@ export async function fetchJson<T>(path: string, { method = 'GET', body, key }: 
       }),
     });
   } catch {
-    throw new Refused(0, 'offline', 'The server cannot be reached just now; what you typed stays here');
+    throw new Refused(0, 'offline', 'The server cannot be reached just now; what you typed stays here', true);
   }
   if (response.ok) return (await response.json()) as T;
   if (response.status === 401) location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`);
   let title = `The server answered ${response.status}`;
   let code = 'http';
+  let comesBack = false;
   try {
-    const said = (await response.json()) as { title?: string; code?: string };
+    const said = (await response.json()) as { title?: string; code?: string; retry?: boolean };
     title = said.title ?? title;
     code = said.code ?? code;
+    comesBack = said.retry === true;
   } catch {
     /* no body */
   }
-  throw new Refused(response.status, code, title);
+  throw new Refused(response.status, code, title, comesBack);
 }
 
 const INSIST_TIMES = 4;
@@ -56,7 +60,7 @@ async function change<T>(method: 'POST' | 'PUT', path: string, body: unknown): P
     try {
       return await fetchJson<T>(path, { method, body, key });
     } catch (e) {
-      if (!(e instanceof Refused) || (e.status !== 0 && e.status !== 503) || tries >= INSIST_TIMES) throw e;
+      if (!(e instanceof Refused) || !e.comesBack || tries >= INSIST_TIMES) throw e;
       await new Promise((again) => {
         setTimeout(again, INSIST_EVERY_MS);
       });

@@ -99,7 +99,7 @@ const snapshot: Around = (ctx, _request, _text, run) =>
 
 /** What waits for a locked table or a slow answer takes so many connections and no more: other routes go on. */
 const MOST_AT_ONCE = 5;
-const TURN_MS = 3000;
+const TURN_MS = 6000;
 
 /** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
 function route<B>(

@@ -10,14 +10,16 @@ export class Turns {
 
   /** What to do when done; null where no turn came. */
   async take(): Promise<(() => void) | null> {
-    if (this.taken >= this.most && !(await this.wait())) return null;
-    this.taken++;
+    if (this.taken < this.most) this.taken++;
+    else if (!(await this.wait())) return null;
     let isLeft = false;
     return () => {
       if (isLeft) return;
       isLeft = true;
-      this.taken--;
-      this.waiting.shift()?.(true);
+      const next = this.waiting.shift();
+      if (next)
+        next(true); // it goes from hand to hand: nobody comes between
+      else this.taken--;
     };
   }
 
