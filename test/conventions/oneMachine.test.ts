@@ -147,7 +147,7 @@ function ended(w: World, worker: Worker, run: Run, phase: PrintProgress['phase']
   return {
     ...over,
     ...(isMoved && { machine: m.to, stopOf: act === 'leave' ? null : run.of }),
-    occupant: act === 'leave' ? null : w.occupant,
+    occupant: act === 'leave' && isMoved ? null : w.occupant,
   };
 }
 

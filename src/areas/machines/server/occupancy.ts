@@ -76,8 +76,9 @@ export async function release(
     act === 'leave'
       ? null
       : { of: print.of, id: print.id, name: print.name, zMm, why, isFinished: act === 'finish', at };
-  await moveMachine(ctx, m.id, act, stop);
-  if (!stop) return vacate(ctx, m.id);
+  const isMoved = await moveMachine(ctx, m.id, act, stop);
+  if (!stop) return isMoved ? vacate(ctx, m.id) : undefined; // what stands on its plate keeps it taken
+  if (!isMoved) return;
   await recordEvent(ctx, {
     subjectKind: 'machine',
     subjectId: m.id,
