@@ -9,6 +9,7 @@ import {
   loadLot,
   makeMachine,
   mountTool,
+  stopMachine,
   type Machine,
 } from '../../src/areas/machines/server/index.ts';
 import {
@@ -159,6 +160,25 @@ describe('a resin print', () => {
     await runPrint(worker(), id, 'test');
     expect((await findTrial(worker(), id))!.progress!.phase).toBe(phase);
     expect(printer.printOf() === before ? 0 : 1).toBe(starts);
+  });
+  test('is stopped at once by an emergency stop, beside the worker that follows it, and what hangs there is to be taken off', async () => {
+    await switchOff();
+    await switchOn(300);
+    const id = await plate();
+    unwrap(await requestPrint(farm.as('technician'), id, 'print'));
+    const printing = runPrint(worker(), id, 'test');
+    while (printer.state().layer < 2) await new Promise((again) => setTimeout(again, 20));
+    unwrap(await stopMachine(farm.as('technician'), m.id));
+    expect(printer.state().phase).toBe('cancelled');
+    await printing;
+    expect(await findTrial(worker(), id)).toMatchObject({
+      state: 'interrupted',
+      progress: {
+        phase: 'cancelled',
+        message: expect.stringMatching(/^Cancelled at the printer, layer \d+$/) as string,
+      },
+    });
+    expect((await listMachines(worker())).find((x) => x.id === m.id)).toMatchObject({ state: 'stopped', stop: { id } });
   });
   test('a host that was held up gives the printer no orders any more', async () => {
     const id = await plate();

@@ -5,6 +5,8 @@ import type { APIContext, APIRoute } from 'astro';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { asChecked } from '../../src/core/result/checked.ts';
+import { getReleasedRevision, makeProfile, saveRevision } from '../../src/areas/library/server/index.ts';
+import { GET as getProfile } from '../../src/pages/api/profiles/[id]/index.ts';
 import { succeed } from '../../src/core/result/result.ts';
 import { makeToken } from '../../src/platform/auth/tokens.ts';
 import { writeDownKept } from '../../src/platform/events/later.ts';
@@ -53,6 +55,39 @@ describe('a page', () => {
     expect(after).toBe(before);
     const next = (await (await fetchRoute(page, '/api/x')).json()) as number[];
     expect(next[0]).toBe(before! + 1);
+  });
+  test('of a profile stands while somebody saves it over and over', async () => {
+    const p = unwrap(
+      await makeProfile(farm.as('lead'), {
+        kind: 'process',
+        technology: 'filament',
+        name: 'Saved and saved',
+        own: { walls: 2 },
+        message: 'first',
+      }),
+    );
+    let isOver = false;
+    const saver = (async () => {
+      for (let walls = 3; !isOver; walls = 3 + (walls % 6)) {
+        const base = await getReleasedRevision(farm.as('lead'), p.id);
+        const own = { walls };
+        await saveRevision(farm.as('lead'), {
+          profileId: p.id,
+          baseRevisionId: base.id,
+          own,
+          reasons: {},
+          message: 'again',
+        });
+      }
+    })();
+    const answers = [];
+    for (let n = 0; n < 40; n++)
+      answers.push(await fetchRoute(getProfile, `/api/profiles/${p.id}`, undefined, { id: p.id }));
+    isOver = true;
+    await saver;
+    expect(new Set(answers.map((r) => r.status))).toEqual(new Set([200]));
+    const numbers = (await Promise.all(answers.map((r) => r.json()))) as { tip: { number: number } }[];
+    expect(numbers.at(-1)!.tip.number).toBeGreaterThan(numbers[0]!.tip.number); // it was really saved meanwhile
   });
   test('cannot change anything', async () => {
     const page = reading({
