@@ -65,3 +65,7 @@ export async function ask(id: string): Promise<void> {
 export const print = (id: string): Promise<void> => runJobPrint(farm.as('lead'), id, 'test');
 export const hut = async () => (await findMachine(tech(), bench.m.id))!;
 export const why = (result: { ok: boolean }): string => JSON.stringify(result);
+/** Waits for something that the bench itself brings about. */
+export const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
+  while (!(await isSo())) await new Promise((again) => setTimeout(again, 10));
+};

@@ -37,6 +37,7 @@ import {
   print,
   standins,
   tech,
+  until,
   why,
 } from './printBench.ts';
 
@@ -47,9 +48,6 @@ afterEach(async () => {
   await farm.pool.query('update machine set lease_by = null, lease_until = null');
   await emptyPlates(farm);
 });
-const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
-  while (!(await isSo())) await new Promise((again) => setTimeout(again, 10));
-};
 const reconcile = async () => reconcileMachines(farm.as('lead'), new Set(await listPrintingJobs(tech())));
 /** Somebody has the machine do something at its own panel. */
 async function atThePanel(text: string): Promise<void> {

@@ -15,6 +15,7 @@ import {
   print,
   standins,
   tech,
+  until,
   why,
 } from './printBench.ts';
 
@@ -25,9 +26,6 @@ afterEach(async () => {
   await emptyPlates(farm);
 });
 
-const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
-  while (!(await isSo())) await new Promise((again) => setTimeout(again, 10));
-};
 const heat = (): number[] => {
   const { nozzleTargetC, bedTargetC } = standins.controllers[0]!;
   return [nozzleTargetC, bedTargetC];
