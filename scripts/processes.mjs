@@ -5,9 +5,10 @@ import path from 'node:path';
 import { servedBy, startChild, writePids } from './children.mjs';
 import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs';
 
-/** A child that ran for a while is started again at once; one that dies in starting waits, so that nothing spins. */
+/** A child that ran for a while is started again at once; one that dies in starting waits, longer each time, so that nothing spins. */
 const RAN_FOR_MS = 5000;
-const RESTART_AFTER_MS = 700;
+const RESTART_AFTER_MS = 100;
+const LONGEST_WAIT_MS = 3200;
 const LOOK_AT_DATABASE_MS = 200;
 
 /** The stand-ins take a dozen ports from theirs on; the web process of a farm without a port of its own stands beyond them. */
@@ -61,7 +62,7 @@ export async function startFarm({
   const children = new Map();
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
-  const run = (label, script) => {
+  const run = (label, script, waitedMs = 0) => {
     const child = startChild(script, { cwd: root, env, out });
     const since = Date.now();
     children.set(label, child);
@@ -72,12 +73,11 @@ export async function startFarm({
     child.on('exit', () => {
       if (!stopping) {
         if (!quiet) say(`${label} stopped; starting it again`);
-        setTimeout(
-          () => {
-            if (!stopping) run(label, script);
-          },
-          Date.now() - since > RAN_FOR_MS ? 0 : RESTART_AFTER_MS,
-        );
+        const hasRun = Date.now() - since > RAN_FOR_MS;
+        const waitMs = hasRun ? 0 : Math.min(LONGEST_WAIT_MS, Math.max(RESTART_AFTER_MS, 2 * waitedMs));
+        setTimeout(() => {
+          if (!stopping) run(label, script, waitMs);
+        }, waitMs);
       }
     });
   };

@@ -33,6 +33,8 @@ const ctx: Ctx = {
 /** Checks are large and nobody waits: they work on connections of their own. */
 const atWork: Ctx = { ...ctx, db: database('work').db };
 const running = new Set<string>();
+/** Of the processes that ended before this one began. */
+let areLeasesGivenBack = false;
 
 process.on('unhandledRejection', (error) => log('error', 'worker', { message: messageOf(error) }));
 process.on('SIGTERM', () => process.exit(0));
@@ -54,6 +56,8 @@ async function startQueue(): Promise<void> {
 
 /** Picks up every print that is wished for and that no other worker holds. */
 async function lookForPrints(): Promise<void> {
+  if (!areLeasesGivenBack) await dropLeasesOfEnded(ctx);
+  areLeasesGivenBack = true;
   for (const id of await listRequestedPrints(ctx)) start(id, runPrint);
   for (const id of await listWishedJobPrints(ctx)) start(id, runJobPrint);
 }
@@ -86,6 +90,14 @@ async function forever(everyMs: number, what: string, step: () => Promise<unknow
   }
 }
 
+// machines first: a print that a dead worker left goes on before anything else is ready
+void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
+void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
+void forever(RESCUE_EVERY_MS, 'sign of life', () => giveSignOfLife(ctx));
+void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
+void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
+void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
+void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));
 for (let started = false; !started;) {
   try {
     await startQueue();
@@ -97,11 +109,3 @@ for (let started = false; !started;) {
     });
   }
 }
-await dropLeasesOfEnded(ctx).catch((error: unknown) => log('warn', 'leases', { message: messageOf(error) }));
-void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
-void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
-void forever(RESCUE_EVERY_MS, 'sign of life', () => giveSignOfLife(ctx));
-void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
-void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
-void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
-void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));
