@@ -9,7 +9,8 @@ export interface Verdict {
   readonly stuck: string[];
   readonly counts: Readonly<Record<string, number>>;
 }
-const SETTLES_MS = 90_000;
+/** What is under way and does not change for so long is stuck; a queue that grows shorter is not. */
+const SETTLES_MS = 60_000;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /** What is under way and should come to an end by itself once nothing fails any more. */
@@ -95,10 +96,17 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
 }
 
 async function settled(db: pg.Client): Promise<string[]> {
-  const until = Date.now() + SETTLES_MS;
+  let before = '';
+  let since = Date.now();
   for (;;) {
     const { rows } = await db.query<{ what: string }>(UNDER_WAY);
-    if (rows.length === 0 || Date.now() > until) return rows.map((r) => r.what);
+    const now = rows
+      .map((r) => r.what)
+      .sort()
+      .join();
+    if (now !== before) since = Date.now();
+    before = now;
+    if (rows.length === 0 || Date.now() - since > SETTLES_MS) return rows.map((r) => r.what);
     await pause(500);
   }
 }
