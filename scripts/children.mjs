@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { beganOf } from '../src/platform/began.mjs';
 
 const follow = fileURLToPath(new URL('./follow.mjs', import.meta.url));
 
@@ -28,14 +29,4 @@ export function servedBy(file) {
   const { supervisor, began } = kept;
   // numbers of processes are given again: it is that one only if it began when that one did
   return began && supervisor !== process.pid && beganOf(supervisor) === began ? supervisor : null;
-}
-/** When a process began, as the kernel counts it; null where it has ended. */
-function beganOf(pid) {
-  try {
-    const [, rest] = readFileSync(`/proc/${pid}/stat`, 'utf8').split(/\) (?=[A-Z] )/);
-    const fields = rest.split(' ');
-    return fields[0] === 'Z' ? null : fields[19];
-  } catch {
-    return null;
-  }
 }

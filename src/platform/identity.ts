@@ -1,21 +1,11 @@
-import { readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
+import { beganOf } from './began.mjs';
 
-/** When a process of this host began, as its kernel counts it; null where it has ended. Numbers of processes are given again. */
-function beganOf(pid: number | 'self'): string | null {
-  try {
-    const [, rest] = readFileSync(`/proc/${pid}/stat`, 'utf8').split(/\) (?=[A-Z] )/);
-    const fields = rest!.split(' ');
-    return fields[0] === 'Z' ? null : fields[19]!;
-  } catch {
-    return null;
-  }
-}
-/** Name of this process that no other has had or will have. */
-export const identity = (): string => `${hostname()}:${process.pid}:${beganOf('self') ?? '0'}`;
-/** Whether a name is that of a process of this host that has ended. What ran elsewhere is not known of. */
+/** Name of this process that no other has had or will have: numbers of processes are given again, with when they began they are not. */
+export const identity = (): string => `${hostname()}:${process.pid}:${beganOf(process.pid) ?? ''}`;
+/** Whether a name is that of a process of this host that has ended. Of what ran elsewhere, or where no kernel says, nothing is known. */
 export function hasEnded(name: string): boolean {
   const [host, pid, began] = name.split(':');
-  if (host !== hostname() || !began || !/^\d+$/.test(pid ?? '')) return false;
+  if (host !== hostname() || !began || !/^\d+$/.test(pid ?? '') || beganOf(process.pid) === null) return false;
   return beganOf(Number(pid)) !== began;
 }

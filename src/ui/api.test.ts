@@ -10,7 +10,7 @@ let seen: Seen[] = [];
 function answering(...answers: (() => Response | Promise<Response>)[]): void {
   vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
     seen.push({ path, key: new Headers(init.headers).get('idempotency-key') });
-    return Promise.resolve().then(answers[Math.min(seen.length, answers.length) - 1]!);
+    return Promise.resolve().then(answers[Math.min(seen.length, answers.length) - 1]);
   });
 }
 const said = (status: number, body: object) => () => new Response(JSON.stringify(body), { status });

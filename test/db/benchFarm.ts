@@ -1,5 +1,7 @@
 import { makeProfile } from '../../src/areas/library/server/index.ts';
 import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { planTrial } from '../../src/areas/trials/server/index.ts';
+import type { Ctx } from '../../src/platform/db/context.ts';
 import { makeJob, type NewJob } from '../../src/areas/checks/server/index.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { keepBytes, unwrap, type Farm } from './setup.ts';
@@ -82,3 +84,16 @@ export async function meshJob(
   });
   return unwrap(made).id;
 }
+
+/** A flow trial on the bench's machine, planned. */
+export const planFlow = (ctx: Ctx, bench: Bench) =>
+  planTrial(ctx, {
+    kind: 'flow',
+    machineId: bench.m.id,
+    toolId: bench.toolId,
+    materialId: bench.materialId,
+    processId: bench.processId,
+    bands: null,
+    options: {},
+    recipeId: null,
+  });

@@ -1,14 +1,14 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { planTrial, addReading, getTrialPage } from '../../src/areas/trials/server/index.ts';
+import { addReading, getTrialPage } from '../../src/areas/trials/server/index.ts';
 import { openPool } from '../../src/platform/db/client.ts';
 import { databaseFaultOf } from '../../src/platform/db/faults.ts';
 import type { Ctx } from '../../src/platform/db/context.ts';
 import { recordEvent } from '../../src/platform/events/record.ts';
 import { KEY_HEADER, once, sweepAnswers } from '../../src/platform/http/once.ts';
 import { json, problem } from '../../src/platform/http/problem.ts';
-import { benchFarm, type Bench } from './benchFarm.ts';
+import { benchFarm, planFlow, type Bench } from './benchFarm.ts';
 import { freshFarm, unwrap, whileHeld, type Farm } from './setup.ts';
 
 let farm: Farm;
@@ -150,18 +150,7 @@ describe('once is once', () => {
 });
 
 test('a late retry of a reading supersedes no newer correction', async () => {
-  const { id } = unwrap(
-    await planTrial(tech(), {
-      kind: 'flow',
-      machineId: bench.m.id,
-      toolId: bench.toolId,
-      materialId: bench.materialId,
-      processId: bench.processId,
-      bands: null,
-      options: {},
-      recipeId: null,
-    }),
-  );
+  const { id } = unwrap(await planFlow(tech(), bench));
   const front = { band: 1, feature: 'front', repeat: 1, instrument: 'calliper' };
   const first = unwrap(await addReading(tech(), id, { ...front, typed: '0.44' }));
   const corrected = unwrap(await addReading(tech(), id, { ...front, typed: '0.47', replaces: first.id }));

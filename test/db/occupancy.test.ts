@@ -5,11 +5,11 @@ import {
   decideTrial,
   findTrial,
   getTrialPage,
-  planTrial,
   requestPrint,
   type Trial,
   runPrint,
 } from '../../src/areas/trials/server/index.ts';
+import { planFlow } from './benchFarm.ts';
 import { emptyPlates, unwrap } from './setup.ts';
 import {
   approved,
@@ -30,19 +30,7 @@ beforeAll(() => openPrintBench('occupancy'));
 afterAll(closePrintBench);
 afterEach(() => emptyPlates(farm));
 
-const trialOf = async (): Promise<string> =>
-  unwrap(
-    await planTrial(tech(), {
-      kind: 'flow',
-      machineId: bench.m.id,
-      toolId: bench.toolId,
-      materialId: bench.materialId,
-      processId: bench.processId,
-      bands: null,
-      options: {},
-      recipeId: null,
-    }),
-  ).id;
+const trialOf = async (): Promise<string> => unwrap(await planFlow(tech(), bench)).id;
 const runTrial = (id: string): Promise<void> => runPrint(farm.as('lead'), id, `test:${id}`);
 const stateOf = async (id: string): Promise<Trial['state']> => (await findTrial(tech(), id))!.state;
 

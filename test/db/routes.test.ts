@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { APIContext, APIRoute } from 'astro';
@@ -97,7 +97,7 @@ describe('a page', () => {
         return succeed(null);
       },
     });
-    expect((await fetchRoute(page, '/api/x')).status).toBe(503);
+    expect((await fetchRoute(page, '/api/x')).status).toBe(500); // it is a fault of ours, and does not come back by itself
     expect(await listEvents(tech(), { subjectId: 'y' })).toEqual([]);
   });
 });
@@ -150,19 +150,17 @@ test('a stop reaches its machine while the database says nothing, and is written
   const printing = print(id).catch(() => undefined); // its own writing meets the lock, too: another run writes its end down
   while (controller.lastLine !== 59) await new Promise((again) => setTimeout(again, 10));
   const kept = path.join(process.env['CANTIERE_DATA']!, 'events-unwritten');
-  const asked = await whileHeld(farm, 'api_token, machine, event, job', async () => {
-    const at = Date.now();
+  const keptAt = await whileHeld(farm, 'api_token, machine, event, job', async () => {
     const answer = await fetchRoute(postStop, `/api/machines/${bench.m.id}/stop`, {}, params);
     expect([answer.status, await answer.json()]).toEqual([200, { isWrittenDown: false }]);
     expect([controller.nozzleTargetC, controller.bedTargetC]).toEqual([0, 0]);
-    expect(readdirSync(kept)).toHaveLength(1);
-    return at;
+    const [name] = readdirSync(kept);
+    return (JSON.parse(readFileSync(path.join(kept, name!), 'utf8')) as { at: string }).at;
   });
   await writeDownKept(tech());
   await writeDownKept(tech());
   expect(readdirSync(kept)).toEqual([]);
   const stops = (await listEvents(tech(), { subjectId: bench.m.id })).filter((e) => e.what === 'emergency stop');
-  expect(stops).toHaveLength(1);
-  expect(Math.abs(new Date(stops[0]!.at).getTime() - asked)).toBeLessThan(5000);
+  expect(stops.map((e) => e.at)).toEqual([keptAt]);
   await printing;
 });

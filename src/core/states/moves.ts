@@ -2,8 +2,6 @@
 export interface Move<S extends string> {
   readonly from: readonly S[];
   readonly to: S;
-  /** Who goes it: a person by a click, or a worker that tells what a device or a check has done. */
-  readonly by: 'person' | 'worker';
 }
 export type Moves<S extends string, A extends string> = Readonly<Record<A, Move<S>>>;
 /** A table of moves: one row an act. */

@@ -1,7 +1,7 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import { log } from '../log.ts';
-import { NoConnection } from './faults.ts';
+import { databaseFaultOf, NoConnection } from './faults.ts';
 
 export type Db = Omit<NodePgDatabase, '$client'>;
 
@@ -48,7 +48,7 @@ class OpenPool extends pg.Pool {
   }
   private without(error: unknown): NoConnection {
     const areAllTaken = this.options.max !== undefined && this.totalCount >= this.options.max;
-    return new NoConnection(areAllTaken ? 'busy' : 'down', error);
+    return new NoConnection(databaseFaultOf(error) ?? (areAllTaken ? 'busy' : 'down'), error);
   }
 }
 

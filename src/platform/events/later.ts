@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { Ctx } from '../db/context.ts';
 import { DATABASE_SAYS_MS, inTime } from '../inTime.ts';
 import { recordEvent, type NewEvent } from './record.ts';
@@ -41,6 +41,8 @@ export async function writeDownKept(ctx: Pick<Ctx, 'db' | 'newId'>): Promise<voi
 async function writeOnce(ctx: Pick<Ctx, 'db' | 'newId'>, { at, user, event: e }: Unwritten): Promise<void> {
   const when = new Date(at);
   await ctx.db.transaction(async (db) => {
+    // an attempt that still hangs is waited for
+    await db.execute(sql`select pg_advisory_xact_lock(hashtext(${`${e.subjectId} ${at}`}))`);
     const [there] = await db
       .select({ id: event.id })
       .from(event)

@@ -10,7 +10,7 @@ import { databaseFaultOf } from '../db/faults.ts';
 import { log, messageOf } from '../log.ts';
 import { readBody } from './body.ts';
 import { once } from './once.ts';
-import { json, problem, tryLater } from './problem.ts';
+import { json, problem, notPossible } from './problem.ts';
 import { Turns } from './turns.ts';
 
 const LARGEST_BODY_BYTES = 256 * 1024;
@@ -120,7 +120,7 @@ function route<B>(
       const read = await bodyOf(request);
       if (read instanceof Response) return read;
       leave = mayWait ? await turns.take() : () => undefined;
-      if (!leave) return tryLater('busy');
+      if (!leave) return notPossible('busy');
       const ctx: Ctx = { db: database().db, user: user!, clock: systemClock, newId: randomUUID };
       return await around(ctx, request, read.text, async (inside) =>
         answerOf(
@@ -136,7 +136,8 @@ function route<B>(
       );
     } catch (error) {
       const fault = databaseFaultOf(error);
-      if (fault !== null) return tryLater(fault);
+      const isOurs = fault === 'readOnly' && around === snapshot; // a page that changes something
+      if (fault !== null && !isOurs) return notPossible(fault);
       log('error', 'request failed', { path: context.url.pathname, message: messageOf(error) });
       return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
     } finally {

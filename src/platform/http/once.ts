@@ -7,7 +7,7 @@ import { answered } from './tables.ts';
 /** Header with a key that the client makes before its first try (draft-ietf-httpapi-idempotency-key-header). */
 export const KEY_HEADER = 'idempotency-key';
 const KEPT_MS = 86_400_000;
-const KEY = /^[\w-]{16,64}$/;
+export const KEY = /^[\w-]{16,64}$/;
 
 /** Runs a command once for its key: its effect and its answer are kept by one transaction, and whoever sends it again, or twice at once,
  *  gets the first answer. Without a key it just runs. */

@@ -1,5 +1,6 @@
 import type { SchemaDescription } from 'yup';
 import type { RouteFile } from './endpoint.ts';
+import { KEY } from './once.ts';
 
 /** OpenAPI 3.1 of the routes as they are loaded: paths from their files, bodies from the very schemas that judge them. */
 export function describeApi(modules: Readonly<Record<string, RouteFile>>): object {
@@ -78,7 +79,7 @@ const KEY_PARAMETER = {
   required: false,
   description:
     'Made by the client before its first try: however often it is sent with this, it is done once and answered alike, for a day',
-  schema: { type: 'string', pattern: '^[\\w-]{16,64}$' },
+  schema: { type: 'string', pattern: KEY.source },
 };
 const PROBLEM = (description: string): object => ({
   description,

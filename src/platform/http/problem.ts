@@ -20,7 +20,7 @@ export const json = (value: unknown, status = 200): Response =>
   });
 
 const RETRY_S = '2';
-const later: Readonly<Record<DatabaseFault, readonly [code: string, title: string]>> = {
+const comesBack: Readonly<Record<Exclude<DatabaseFault, 'full'>, readonly [code: string, title: string]>> = {
   down: ['database', 'The database cannot be reached just now; what you typed is kept, try again in a moment'],
   busy: [
     'busy',
@@ -30,11 +30,13 @@ const later: Readonly<Record<DatabaseFault, readonly [code: string, title: strin
     'readOnly',
     'The database takes no changes just now; what you typed is kept. Figures can be read meanwhile',
   ],
-  full: [
-    'full',
-    'The database has no room left: nothing can be kept until there is. Tell whoever looks after the server',
-  ],
 };
-/** What will come back by itself: nothing was half-stored, and the same request may be sent again. */
-export const tryLater = (fault: DatabaseFault): Response =>
-  problem(503, ...later[fault], { retry: true }, { 'retry-after': RETRY_S });
+/** What the database cannot do for now: nothing was half-stored. Most of it comes back by itself, and the same request may be sent again. */
+export const notPossible = (fault: DatabaseFault): Response =>
+  fault === 'full'
+    ? problem(
+        507,
+        'full',
+        'The database has no room left: nothing can be kept until there is. Tell whoever looks after the server',
+      )
+    : problem(503, ...comesBack[fault], { retry: true }, { 'retry-after': RETRY_S });

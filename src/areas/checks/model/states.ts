@@ -8,32 +8,32 @@ export const jobsOpen = ['received', 'checked', 'cleared', 'needs attention'] as
 
 export const jobMoves = movesAmong(jobStates, {
   /** A check has ended: whatever was approved by the one before is approved anew. A print goes on. */
-  judge: { from: ['received', 'checked', 'cleared', 'needs attention'], to: 'checked', by: 'worker' },
+  judge: { from: ['received', 'checked', 'cleared', 'needs attention'], to: 'checked' },
   /** Set down otherwise, or a fix done: checked anew. */
-  change: { from: ['received', 'checked', 'cleared'], to: 'checked', by: 'person' },
-  clear: { from: ['checked', 'cleared'], to: 'cleared', by: 'person' },
-  begin: { from: ['cleared', 'needs attention'], to: 'printing', by: 'person' },
-  finish: { from: ['printing'], to: 'done', by: 'worker' },
+  change: { from: ['received', 'checked', 'cleared'], to: 'checked' },
+  clear: { from: ['checked', 'cleared'], to: 'cleared' },
+  begin: { from: ['cleared', 'needs attention'], to: 'printing' },
+  finish: { from: ['printing'], to: 'done' },
   /** One of several prints has come to its end. */
-  finishOne: { from: ['printing'], to: 'cleared', by: 'worker' },
+  finishOne: { from: ['printing'], to: 'cleared' },
   /** Not what was judged, or another has the machine: not a line was sent. */
-  refuse: { from: ['printing'], to: 'checked', by: 'worker' },
+  refuse: { from: ['printing'], to: 'checked' },
   /** Cancelled before anything was laid. */
-  leave: { from: ['printing'], to: 'cleared', by: 'worker' },
-  interrupt: { from: ['printing'], to: 'needs attention', by: 'worker' },
+  leave: { from: ['printing'], to: 'cleared' },
+  interrupt: { from: ['printing'], to: 'needs attention' },
   /** Somebody says what became of it, printed by us or from its file by hand. */
-  noteDone: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'done', by: 'person' },
-  noteFailed: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'failed', by: 'person' },
+  noteDone: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'done' },
+  noteFailed: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'failed' },
 });
 
 export const runStates = ['queued', 'running', 'done', 'refused', 'gave up'] as const;
 export type RunState = (typeof runStates)[number];
 export const runMoves = movesAmong(runStates, {
-  take: { from: ['queued'], to: 'running', by: 'worker' },
+  take: { from: ['queued'], to: 'running' },
   /** Whoever ran it is silent: another begins it anew. */
-  rescue: { from: ['running'], to: 'running', by: 'worker' },
-  end: { from: ['running'], to: 'done', by: 'worker' },
-  refuse: { from: ['running'], to: 'refused', by: 'worker' },
+  rescue: { from: ['running'], to: 'running' },
+  end: { from: ['running'], to: 'done' },
+  refuse: { from: ['running'], to: 'refused' },
   /** It has been begun too often without an end. */
-  giveUp: { from: ['queued', 'running'], to: 'gave up', by: 'worker' },
+  giveUp: { from: ['queued', 'running'], to: 'gave up' },
 });

@@ -42,8 +42,8 @@ export async function runCheck(
   caps: CheckCaps = standardCaps,
 ): Promise<void> {
   const act = from === 'queued' ? 'take' : 'rescue';
-  const run = await moveRun(ctx, runId, act, { beatAt: new Date(), attempts: sql`${checkRun.attempts} + 1` as never });
-  if (!run) return;
+  if (!(await moveRun(ctx, runId, act, { beatAt: new Date(), attempts: sql`${checkRun.attempts} + 1` }))) return;
+  const run = (await findRun(ctx, runId))!;
   if (run.attempts > MOST_ATTEMPTS) return giveUp(ctx, run);
   const row = (await findJob(ctx, run.jobId))!;
   const made = await makeSheet(ctx, await sheetInputOf(ctx, row));
@@ -133,6 +133,11 @@ export async function runCheck(
     },
     outcome.sentence,
   );
+}
+
+async function findRun({ db }: Ctx, id: string) {
+  const [run] = await db.select().from(checkRun).where(eq(checkRun.id, id));
+  return run;
 }
 
 /** A packed program unpacked, as a file of its own beside the one that came; null where it came as it is. */

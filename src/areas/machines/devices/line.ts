@@ -30,7 +30,12 @@ export class LineLink {
   resends = 0;
   zMm = 0;
   private rest = '';
-  private waiting: { resolve: (line: string) => void; reject: (error: Error) => void } | null = null;
+  private waiting: {
+    /** Temperatures, told beside every other answer, are the answer itself. */
+    readonly isForTemperatures: boolean;
+    resolve: (line: string) => void;
+    reject: (error: Error) => void;
+  } | null = null;
 
   private constructor(
     private readonly socket: net.Socket,
@@ -152,8 +157,7 @@ export class LineLink {
     this.socket.destroy();
   }
 
-  private ask(line: string, isOfTemperatures = false): Promise<string> {
-    this.wantsTemperatures = isOfTemperatures;
+  private ask(line: string, isForTemperatures = false): Promise<string> {
     if (this.socket.destroyed) return Promise.reject(new LinkLost('the connection is closed'));
     return new Promise((resolve, reject) => {
       let timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
@@ -162,6 +166,7 @@ export class LineLink {
         timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
       };
       this.waiting = {
+        isForTemperatures,
         resolve: (text) => {
           clearTimeout(timer);
           resolve(text);
@@ -174,7 +179,6 @@ export class LineLink {
       this.socket.write(`${line}\n`, 'latin1');
     });
   }
-  private wantsTemperatures = false;
   private stillThere: () => void = () => undefined;
 
   private receive(text: string): void {
@@ -185,7 +189,7 @@ export class LineLink {
       if (line.startsWith('T:')) {
         this.readTemperatures(line);
         this.stillThere();
-        if (!this.wantsTemperatures) continue;
+        if (!this.waiting?.isForTemperatures) continue;
       }
       const waiting = this.waiting;
       this.waiting = null;

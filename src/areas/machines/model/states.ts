@@ -7,14 +7,14 @@ export const platesTaken = ['stopped', 'waiting to be cleared', 'unknown'] as co
 
 export const machineMoves = movesAmong(machineStates, {
   /** Begins, or goes on with what it holds; a worker that takes over finds it printing. */
-  begin: { from: ['ready', 'printing', 'stopped'], to: 'printing', by: 'worker' },
-  finish: { from: ['printing'], to: 'waiting to be cleared', by: 'worker' },
-  stop: { from: ['printing'], to: 'stopped', by: 'worker' },
+  begin: { from: ['ready', 'printing', 'stopped'], to: 'printing' },
+  finish: { from: ['printing'], to: 'waiting to be cleared' },
+  stop: { from: ['printing'], to: 'stopped' },
   /** Nothing was laid: the plate is as it was. */
-  leave: { from: ['printing'], to: 'ready', by: 'worker' },
+  leave: { from: ['printing'], to: 'ready' },
   /** Nobody knows what it does: it cannot be reached, or does what nobody asked of it. */
-  doubt: { from: ['printing', 'ready'], to: 'unknown', by: 'worker' },
+  doubt: { from: ['printing', 'ready'], to: 'unknown' },
   /** Somebody has looked: it stands still with a part on its plate. */
-  find: { from: ['unknown'], to: 'stopped', by: 'person' },
-  clear: { from: platesTaken, to: 'ready', by: 'person' },
+  find: { from: ['unknown'], to: 'stopped' },
+  clear: { from: platesTaken, to: 'ready' },
 });

@@ -7,7 +7,7 @@ import { actAfter, whyNotFree, type Claim, type MachineStop } from '../model/occ
 import type { PrintProgress } from '../model/print.ts';
 import { machineMoves, type MachineState } from '../model/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
-import { inStateFor } from '../../../platform/db/states.ts';
+import { moveRow } from '../../../platform/db/states.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, occupancy, slot } from './tables.ts';
 
@@ -94,21 +94,13 @@ const AFTER: Readonly<Partial<Record<MachineState, string>>> = {
   unknown: 'unknown: somebody must look',
 };
 
-/** Moves a machine from what it is now, with what stands on its plate then; false where it is in no state for that. */
-export async function moveMachine(
-  { db }: Pick<Ctx, 'db'>,
-  machineId: string,
+/** Moves a machine, with what stands on its plate then. */
+const moveMachine = (
+  ctx: Pick<Ctx, 'db'>,
+  id: string,
   act: keyof typeof machineMoves,
   stop: MachineStop | null,
-): Promise<boolean> {
-  const move = machineMoves[act];
-  const moved = await db
-    .update(machine)
-    .set({ state: move.to, stop })
-    .where(and(eq(machine.id, machineId), inStateFor(machine.state, move)))
-    .returning({ id: machine.id });
-  return moved.length > 0;
-}
+): Promise<boolean> => moveRow(ctx, machine, id, machineMoves[act], { stop });
 /** What has taken a machine. */
 async function heldBy({ db }: Pick<Ctx, 'db'>, machineId: string): Promise<typeof occupancy.$inferSelect | null> {
   const [held] = await db
@@ -140,7 +132,8 @@ export async function clearPlate(ctx: Ctx, machineId: string, note: string): Pro
   const m = await findMachine(ctx, machineId);
   if (!m) return fail({ code: 'noMachine' });
   return inTransaction<null, MachineFailure>(ctx, async (inside) => {
-    if (!(await moveMachine(inside, m.id, 'clear', null))) return fail({ code: 'notStopped', state: m.state });
+    if (!(await moveMachine(inside, m.id, 'clear', null)))
+      return fail({ code: 'notStopped', state: (await findMachine(inside, m.id))!.state });
     await vacate(inside, m.id);
     await recordEvent(inside, {
       subjectKind: 'machine',
@@ -166,7 +159,7 @@ export async function findStopped(ctx: Ctx, machineId: string): Promise<Result<n
         why: `${m.stop.why} ${ctx.user.name} has looked: it stands still`,
       }))
     )
-      return fail({ code: 'notUnknown', state: m.state });
+      return fail({ code: 'notUnknown', state: (await findMachine(inside, m.id))!.state });
     await recordEvent(inside, {
       subjectKind: 'machine',
       subjectId: m.id,

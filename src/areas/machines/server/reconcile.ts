@@ -3,6 +3,7 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { LineLink } from '../devices/line.ts';
 import { StackPrinter } from '../devices/stackPrinter.ts';
+import { isUnreachable } from '../devices/unreachable.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
 import type { MachineStop } from '../model/occupancy.ts';
 import { machineMoves, type MachineState } from '../model/states.ts';
@@ -17,8 +18,10 @@ const SETTLES_S = 10;
 export async function reconcileMachines(ctx: Ctx, isPrinting: ReadonlySet<string>): Promise<readonly string[]> {
   await vacateLeftBehind(ctx, isPrinting);
   const found: string[] = [];
-  for (const m of await ctx.db.select().from(machine).where(isNotNull(machine.device))) {
-    const why = m.state === 'printing' ? await whyNotPrinting(ctx, m, isPrinting) : await whyNotIdle(m);
+  const machines = await ctx.db.select().from(machine).where(isNotNull(machine.device));
+  const whyNot = await Promise.all(machines.map(whyNotIdle)); // one that is switched off holds up no other
+  for (const [i, m] of machines.entries()) {
+    const why = m.state === 'printing' ? await whyNotPrinting(ctx, m, isPrinting) : whyNot[i]!;
     if (why !== null && (await doubt(ctx, m, why))) found.push(`${m.name}: ${why}`);
   }
   return found;
@@ -66,7 +69,8 @@ async function whyNotIdle(m: Machine): Promise<string | null> {
     const { nozzleTargetC, bedTargetC } = await LineLink.look(host, port);
     if (nozzleTargetC === 0 && bedTargetC === 0) return null;
     return `it heats (nozzle to ${nozzleTargetC} °C, bed to ${bedTargetC} °C), and nothing was sent to it`;
-  } catch {
+  } catch (error) {
+    if (!isUnreachable(error)) throw error;
     return null;
   }
 }

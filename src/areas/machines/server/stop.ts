@@ -2,8 +2,8 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEventOrKeep } from '../../../platform/events/later.ts';
 import { DATABASE_SAYS_MS, inTime } from '../../../platform/inTime.ts';
-import { LinkLost } from '../devices/line.ts';
-import { PrinterLost, PrinterRefused, StackPrinter } from '../devices/stackPrinter.ts';
+import { StackPrinter } from '../devices/stackPrinter.ts';
+import { isUnreachable } from '../devices/unreachable.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { stopDevice } from './linePrint.ts';
 import { findMachine, lastKnown, type Machine } from './queries.ts';
@@ -42,8 +42,7 @@ async function reach({ device }: Machine): Promise<string | null> {
     else await stopDevice(device);
     return null;
   } catch (error) {
-    if (error instanceof LinkLost || error instanceof PrinterLost || error instanceof PrinterRefused)
-      return error.message;
+    if (isUnreachable(error)) return error.message;
     throw error;
   }
 }

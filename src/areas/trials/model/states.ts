@@ -6,11 +6,11 @@ export type TrialState = (typeof trialStates)[number];
 export const trialsOpen = ['planned', 'printing', 'interrupted', 'measuring'] as const satisfies readonly TrialState[];
 
 export const trialMoves = movesAmong(trialStates, {
-  begin: { from: ['planned', 'interrupted', 'printing'], to: 'printing', by: 'person' },
-  finish: { from: ['printing'], to: 'measuring', by: 'worker' },
-  interrupt: { from: ['printing'], to: 'interrupted', by: 'worker' },
+  begin: { from: ['planned', 'interrupted', 'printing'], to: 'printing' },
+  finish: { from: ['printing'], to: 'measuring' },
+  interrupt: { from: ['printing'], to: 'interrupted' },
   /** Printed from its file elsewhere, or read without a word about its print. */
-  printElsewhere: { from: ['planned'], to: 'measuring', by: 'person' },
-  accept: { from: ['planned', 'interrupted', 'measuring'], to: 'accepted', by: 'person' },
-  setAside: { from: ['planned', 'interrupted', 'measuring'], to: 'set aside', by: 'person' },
+  printElsewhere: { from: ['planned'], to: 'measuring' },
+  accept: { from: ['planned', 'interrupted', 'measuring'], to: 'accepted' },
+  setAside: { from: ['planned', 'interrupted', 'measuring'], to: 'set aside' },
 });

@@ -177,7 +177,12 @@ export async function requestPrint(
         ? await moveTrial(inside, trialId, 'begin', { wish, ...(progress && { progress }) })
         : await wishOf(inside, trialId, wish);
     if (wish === 'print' && isDone) await moveMates(inside, row, 'begin', null);
-    if (!isDone) return fail({ code: 'wrongState', state: row.state, wanted: orOf(allowed[wish]) });
+    if (!isDone)
+      return fail({
+        code: 'wrongState',
+        state: (await findTrial(inside, trialId))!.state,
+        wanted: orOf(allowed[wish]),
+      });
     await recordEvent(inside, {
       subjectKind: 'trial',
       subjectId: trialId,

@@ -57,7 +57,11 @@ export async function recordPrintedElsewhere(
   };
   return ctx.db.transaction(async (db) => {
     if (!(await moveTrial({ db }, trialId, 'printElsewhere', { progress, machineId: machine.id, lot })))
-      return fail({ code: 'wrongState', state: row.state, wanted: orOf(trialMoves.printElsewhere.from) });
+      return fail({
+        code: 'wrongState',
+        state: (await findTrial({ ...ctx, db }, trialId))!.state,
+        wanted: orOf(trialMoves.printElsewhere.from),
+      });
     await moveMates({ db }, row, 'printElsewhere', progress);
     await recordEvent(
       { ...ctx, db },

@@ -1,0 +1,1 @@
+export function beganOf(pid: number): string | null;
