@@ -26,7 +26,7 @@ try {
     );
   }
 } catch (error) {
-  for (const farm of farms) farm.stop();
+  await Promise.all(farms.map((farm) => farm.stop()));
   throw error;
 }
 say(`End-to-end tests on ${farms.map((f) => f.url).join(' and ')}`);
@@ -45,8 +45,8 @@ const run = spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], {
     ),
   },
 });
-run.on('exit', (code) => {
-  for (const farm of farms) farm.stop();
+run.on('exit', async (code) => {
+  await Promise.all(farms.map((farm) => farm.stop()));
   process.exit(code ?? 1);
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => run.kill(signal)); // its end stops the farm

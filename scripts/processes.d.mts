@@ -7,7 +7,7 @@ export interface StartedFarm {
   readonly env: Readonly<Record<string, string>>;
   /** By label: stand-ins, worker, web. A child that was started again has taken the place of the one before. */
   readonly children: ReadonlyMap<string, ChildProcess>;
-  stop(): void;
+  stop(): Promise<void>;
 }
 export function startFarm(options: {
   name?: string;

@@ -10,6 +10,8 @@ const RAN_FOR_MS = 5000;
 const RESTART_AFTER_MS = 100;
 const LONGEST_WAIT_MS = 3200;
 const LOOK_AT_DATABASE_MS = 200;
+/** A child that is told to end and has not by then is killed. */
+const ENDS_MS = 5000;
 
 /** The stand-ins take a dozen ports from theirs on; the web process of a farm without a port of its own stands beyond them. */
 const WEB_BEYOND = 15;
@@ -83,7 +85,7 @@ export async function startFarm({
   };
   run('stand-ins', 'dist/processes/standins.mjs');
   run('worker', 'dist/processes/worker.mjs');
-  run('web', 'dist/server/entry.mjs');
+  run('web', 'scripts/web.mjs');
   const watch = setInterval(async () => {
     if (stopping || cluster.alive()) return;
     if (!quiet) say('PostgreSQL stopped; starting it again');
@@ -99,20 +101,31 @@ export async function startFarm({
     cluster,
     env,
     children,
-    stop() {
+    /** First those that work, which leave off in order; then what they work on. */
+    async stop() {
       stopping = true;
       clearInterval(watch);
-      for (const child of children.values()) child.kill('SIGTERM');
+      await Promise.all(['web', 'worker'].map((label) => ended(children.get(label))));
+      await ended(children.get('stand-ins'));
       cluster.stop();
     },
   };
   try {
     await waitFor(url);
   } catch (error) {
-    farm.stop();
+    await farm.stop();
     throw error;
   }
   return farm;
+}
+
+/** Tells a child to end, and waits for it, but not for ever. */
+async function ended(child) {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return;
+  child.kill('SIGTERM');
+  const late = setTimeout(() => child.kill('SIGKILL'), ENDS_MS);
+  await new Promise((resolve) => child.once('exit', resolve));
+  clearTimeout(late);
 }
 
 async function waitFor(url) {

@@ -14,11 +14,11 @@ ensureDependencies();
 ensureBuild();
 let farm;
 let stopped = false;
-const stop = () => {
+const stop = async () => {
   if (stopped) return;
   stopped = true;
   say('\nStopping');
-  farm?.stop();
+  await farm?.stop();
   process.exit(0);
 };
 process.on('SIGINT', stop);

@@ -11,7 +11,7 @@ import { listPrintingTrials, listRequestedPrints, runPrint } from '../areas/tria
 import { dropLeasesOfEnded, reconcileMachines } from '../areas/machines/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
-import type { Ctx } from '../platform/db/context.ts';
+import { LeftOff, type Ctx } from '../platform/db/context.ts';
 import { writeDownKept } from '../platform/events/later.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { sweepAnswers } from '../platform/http/once.ts';
@@ -23,24 +23,39 @@ const LOOK_EVERY_MS = 400;
 const RESCUE_EVERY_MS = 2000;
 const RECONCILE_EVERY_MS = 5000;
 const SWEEP_EVERY_MS = 600_000;
+/** What does not leave off in so long is cut, as in a crash: a machine that waits for its heat answers nothing. */
+const LEAVES_OFF_MS = 2500;
+const ending = new AbortController();
 const holder = identity();
 const ctx: Ctx = {
   db: database('devices').db,
   user: { id: 'worker', name: 'Worker', role: 'lead' },
   clock: systemClock,
   newId: randomUUID,
+  ending: ending.signal,
 };
 /** Checks are large and nobody waits: they work on connections of their own. */
 const atWork: Ctx = { ...ctx, db: database('work').db };
-const running = new Set<string>();
+const running = new Map<string, Promise<void>>();
 /** Of the processes that ended before this one began. */
 let areLeasesGivenBack = false;
 
 process.on('unhandledRejection', (error) => log('error', 'worker', { message: messageOf(error) }));
-process.on('SIGTERM', () => process.exit(0));
+process.on('SIGTERM', () => void end());
 
+/** Lines in flight are waited for, machines given back, checks put back: whoever comes next goes on at once. */
+async function end(): Promise<void> {
+  if (ending.signal.aborted) return;
+  ending.abort();
+  const late = setTimeout(() => process.exit(0), LEAVES_OFF_MS);
+  await Promise.all([...running.values(), boss?.stop({ graceful: true, timeout: LEAVES_OFF_MS, wait: true })]);
+  clearTimeout(late);
+  process.exit(0);
+}
+
+let boss: PgBoss | null = null;
 async function startQueue(): Promise<void> {
-  const boss = new PgBoss({
+  boss = new PgBoss({
     max: 3,
     connectionString: process.env['DATABASE_URL']!,
     migrate: false,
@@ -70,15 +85,17 @@ async function reconcile(): Promise<void> {
 
 /** A print holds its machine under a name of its own: no two prints share one. */
 function start(id: string, run: typeof runPrint): void {
-  if (running.has(id)) return;
-  running.add(id);
-  void run(ctx, id, `${holder}:${id}`)
-    .catch((error: unknown) => log('error', 'print', { id, message: messageOf(error) }))
+  if (running.has(id) || ending.signal.aborted) return;
+  const under = run(ctx, id, `${holder}:${id}`)
+    .catch((error: unknown) => {
+      if (!(error instanceof LeftOff)) log('error', 'print', { id, message: messageOf(error) });
+    })
     .finally(() => running.delete(id));
+  running.set(id, under);
 }
 
-async function forever(everyMs: number, what: string, step: () => Promise<unknown>): Promise<never> {
-  for (;;) {
+async function forever(everyMs: number, what: string, step: () => Promise<unknown>): Promise<void> {
+  while (!ending.signal.aborted) {
     try {
       await step();
     } catch (error) {
@@ -98,7 +115,7 @@ void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
 void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
 void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));
-for (let started = false; !started;) {
+for (let started = false; !started && !ending.signal.aborted;) {
   try {
     await startQueue();
     started = true;

@@ -13,4 +13,12 @@ export interface Ctx {
   readonly user: Person;
   readonly clock: Clock;
   readonly newId: () => string;
+  /** Of a process that is about to end: whatever takes long leaves off where another can go on. */
+  readonly ending?: AbortSignal;
+}
+/** Long work has left off because its process ends: it is neither done nor failed, and another goes on with it. */
+export class LeftOff extends Error {
+  constructor() {
+    super('this process ends; another goes on');
+  }
 }

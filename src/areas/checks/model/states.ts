@@ -32,6 +32,8 @@ export const runMoves = movesAmong(runStates, {
   take: { from: ['queued'], to: 'running' },
   /** Whoever ran it is silent: another begins it anew. */
   rescue: { from: ['running'], to: 'running' },
+  /** Whoever ran it ends: another begins it anew, and it has not failed. */
+  putBack: { from: ['running'], to: 'queued' },
   end: { from: ['running'], to: 'done' },
   refuse: { from: ['running'], to: 'refused' },
   /** It has been begun too often without an end. */

@@ -6,8 +6,9 @@ import { GcodeInspector } from '../../../core/gcode/inspect.ts';
 import { write3mf } from '../../../core/mesh/write3mf.ts';
 import { CannotUnpack, isGzip, unpackedPieces } from '../../../core/gcode/unpack.ts';
 import { sentenceOf } from '../../../core/result/result.ts';
-import type { Ctx } from '../../../platform/db/context.ts';
+import { LeftOff, type Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
+import { enqueue } from '../../../platform/jobs/send.ts';
 import { readFile, storeFile, wholeFile } from '../../../platform/files/store.ts';
 import { checkJob } from '../../rules/run.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
@@ -20,6 +21,7 @@ import { makeSheet, pinOf, withTrialTimes } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun } from './tables.ts';
 
+type CheckRun = typeof checkRun.$inferSelect;
 type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
 /** What one check may take of the worker; beyond it is stopped and says so. */
 export interface CheckCaps {
@@ -34,7 +36,7 @@ const LEFT_AFTER_S = 12;
 const MOST_ATTEMPTS = 5;
 
 /** Runs one queued check to its record, unless another worker has taken it. Can be run again from the start after a crash: nothing is
- *  written before the end. */
+ *  written before the end. In a process that ends it is put back into the queue. */
 export async function runCheck(
   ctx: Ctx,
   runId: string,
@@ -45,6 +47,22 @@ export async function runCheck(
   if (!(await moveRun(ctx, runId, act, { beatAt: new Date(), attempts: sql`${checkRun.attempts} + 1` }))) return;
   const run = (await findRun(ctx, runId))!;
   if (run.attempts > MOST_ATTEMPTS) return giveUp(ctx, run);
+  try {
+    await runTaken(ctx, run, caps);
+  } catch (error) {
+    if (!(error instanceof LeftOff)) throw error;
+    await ctx.db.transaction(async (db) => {
+      if (await moveRun({ db }, runId, 'putBack', { attempts: sql`${checkRun.attempts} - 1` }))
+        await enqueue(db, 'check', { runId });
+    });
+  }
+}
+function orLeaveOff({ ending }: Ctx): void {
+  if (ending?.aborted) throw new LeftOff();
+}
+
+async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void> {
+  const { id: runId } = run;
   const row = (await findJob(ctx, run.jobId))!;
   const made = await makeSheet(ctx, await sheetInputOf(ctx, row));
   if (!made.ok)
@@ -98,6 +116,7 @@ export async function runCheck(
     return finishRun(ctx, row, runId, { state: 'refused', refusal }, 'check refused');
   }
   for await (const piece of readFile(ctx, programSha ?? row.fileSha)) {
+    orLeaveOff(ctx);
     if (inspector.push(piece)) break;
     read += piece.length;
     if (Date.now() - reported > REPORT_EVERY_MS) {
@@ -222,6 +241,7 @@ async function runMeshCheck(
   const work = checkingMesh(plate.value, sheet, (lines) => wire.update(lines));
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
+    orLeaveOff(ctx);
     const beyond = beyondCaps(caps, began);
     if (beyond)
       return refuse(`${beyond}, ${Math.round(100 * step.value)} % done; coarsen the mesh, or split the plate`);
@@ -293,7 +313,7 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
 }
 
 /** The last word of a check that never came to an end: it stands in a list that a person reads, and may be asked for again. */
-async function giveUp(ctx: Ctx, run: typeof checkRun.$inferSelect): Promise<void> {
+async function giveUp(ctx: Ctx, run: CheckRun): Promise<void> {
   const row = (await findJob(ctx, run.jobId))!;
   const refusal = `The check was begun ${MOST_ATTEMPTS} times and came to no end: its worker died, or could not go on. Check again; if it gives up once more, coarsen the mesh or split the job`;
   await ctx.db.transaction(async (db) => {

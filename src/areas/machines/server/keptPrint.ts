@@ -1,4 +1,4 @@
-import type { Ctx } from '../../../platform/db/context.ts';
+import { LeftOff, type Ctx } from '../../../platform/db/context.ts';
 import type { PrintProgress } from '../model/print.ts';
 import type { Lease } from './lease.ts';
 import type { PrintLog } from './linePrint.ts';
@@ -22,10 +22,11 @@ export abstract class KeptPrint implements PrintLog {
     if (Date.now() - this.written < everyMs) return;
     await this.writeNow();
   }
-  /** Before anything is sent: a process that was held up for long looks first whether the machine is still its own. */
+  /** Before anything is sent: a process that was held up for long looks first whether the machine is still its own, and one that ends
+   *  sends no more. */
   async mayGoOn(): Promise<void> {
     if (this.lost) throw this.lost;
-    if (!this.lease.isGood) await this.writeNow();
+    if (!this.lease.isGood || this.ctx.ending?.aborted) await this.writeNow();
   }
 
   private async writeNow(): Promise<void> {
@@ -41,6 +42,7 @@ export abstract class KeptPrint implements PrintLog {
       this.lost = error instanceof Error ? error : new Error(String(error));
       throw this.lost;
     }
+    if (this.ctx.ending?.aborted) throw new LeftOff(); // with what was done written down
   }
   /** Brings the progress up to now. */
   protected stamp(change: Partial<PrintProgress> = {}): void {
