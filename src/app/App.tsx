@@ -66,6 +66,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],
+  [/^\/status$/, load(async () => (await import('../areas/today/ui/StatusScreen.tsx')).StatusScreen)],
   [/^\/log$/, load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen)],
 ];
 

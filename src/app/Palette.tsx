@@ -28,6 +28,7 @@ const pages = [
   ['/machines/maintenance', 'Machines: maintenance'],
   ['/machines/policy', 'Machines: policy'],
   ['/log', 'Event log'],
+  ['/status', 'State of the service'],
   ['/me', 'My units and numbers'],
 ] as const;
 const acts = [

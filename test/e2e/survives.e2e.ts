@@ -1,6 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
+import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { syntheticProgram } from '../../bench/synthetic.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
@@ -10,7 +11,7 @@ const kill = (what: 'web' | 'worker'): void => {
   process.kill(pids()[what]!, 'SIGKILL');
 };
 const killDatabase = (): void => {
-  process.kill(Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+  process.kill(postmasterOf(pids().folder)!, 'SIGKILL');
 };
 
 async function printFlowTrial(page: import('@playwright/test').Page, machine: string, process: string): Promise<void> {
@@ -106,35 +107,20 @@ async function printHalf(page: import('@playwright/test').Page): Promise<void> {
   await lines(page, 40);
 }
 
-/** The database and everything that serves it stands still, or goes on. */
-const freezeDatabase = (signal: 'SIGSTOP' | 'SIGCONT'): void => {
-  const postmaster = Number(readFileSync(path.join(pids().folder, 'postmaster.pid'), 'utf8').split('\n')[0]);
-  const parentOf = (pid: string): number => {
-    try {
-      return Number(/^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
-    } catch {
-      return 0;
-    }
-  };
-  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name)))
-    if (parentOf(pid) === postmaster) process.kill(Number(pid), signal);
-  process.kill(postmaster, signal);
-};
-
 test('with the database frozen an open trial page keeps its figures, says from when they are, and its stop reaches the machine', async ({
   page,
 }) => {
   await signIn(page);
   await printHalf(page);
   const trial = new URL(page.url()).pathname;
-  freezeDatabase('SIGSTOP');
+  freezeDatabase(pids().folder, 'SIGSTOP');
   try {
     await expect(page.getByText(/Figures are from \d\d:\d\d:\d\d/)).toBeVisible({ timeout: 40_000 });
     await expect(page.locator('[data-phase]')).toBeVisible();
     await page.getByRole('button', { name: 'Emergency stop' }).click();
     await expect(page.getByText('is stopped; it is written down when the database is back')).toBeVisible();
   } finally {
-    freezeDatabase('SIGCONT');
+    freezeDatabase(pids().folder, 'SIGCONT');
   }
   await hold('rifugio-scarpa');
   await expect(page.getByText(/Figures are from/)).toBeHidden({ timeout: 40_000 });

@@ -1,12 +1,13 @@
 // npm run faults -- --kills 200 --seed 7: a farm at work of which a process is killed or frozen over and over; what was acknowledged is kept
 // outside and held against what is there in the end. Nothing may be lost, doubled or stuck; how fast it came back is printed.
-import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { root, say } from '../../scripts/cluster.mjs';
 import { startFarm, type StartedFarm } from '../../scripts/processes.mjs';
 import { seededRandom } from '../../src/core/formats/random.ts';
 import { Client } from './client.ts';
+import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { emptyLedger, Load } from './load.ts';
+import { deviceOf, goesOnInMs, stopTakesMs } from './measure.ts';
 import { verify } from './verify.ts';
 
 const option = (name: string, fallback: number): number => {
@@ -26,6 +27,8 @@ const strikes = [
   ['stand-ins killed', 1],
   ['worker frozen for 8 s', 1],
   ['database frozen for 4 s', 1],
+  ['stopped by hand', 1],
+  ['stopped by hand, database frozen', 1],
 ] as const;
 type Strike = (typeof strikes)[number][0];
 function pick(): Strike {
@@ -34,13 +37,6 @@ function pick(): Strike {
   return strikes[0][0];
 }
 
-function postmaster(farm: StartedFarm): number | null {
-  try {
-    return Number(readFileSync(path.join(farm.cluster.folder, 'postmaster.pid'), 'utf8').split('\n')[0]);
-  } catch {
-    return null;
-  }
-}
 const send = (pid: number | null | undefined, signal: NodeJS.Signals): void => {
   try {
     if (pid) process.kill(pid, signal);
@@ -50,23 +46,35 @@ const send = (pid: number | null | undefined, signal: NodeJS.Signals): void => {
 };
 async function strike(farm: StartedFarm, what: Strike): Promise<void> {
   const child = (name: string) => farm.children.get(name)?.pid;
-  if (what.startsWith('worker killed')) send(child('worker'), 'SIGKILL');
+  if (what === 'worker killed')
+    note(goesOn, await goesOnInMs(farm.cluster.ownerUrl, () => send(child('worker'), 'SIGKILL')));
   if (what.startsWith('web')) send(child('web'), 'SIGKILL');
   if (what.startsWith('stand-ins')) send(child('stand-ins'), 'SIGKILL');
-  if (what.includes('database killed')) send(postmaster(farm), 'SIGKILL');
+  if (what.includes('database killed')) send(postmasterOf(farm.cluster.folder), 'SIGKILL');
   if (what === 'worker frozen for 8 s') {
     const pid = child('worker');
     send(pid, 'SIGSTOP');
     await pause(8000); // longer than a lease lasts
     send(pid, 'SIGCONT');
   }
-  if (what === 'database frozen for 4 s') {
-    const pid = postmaster(farm);
-    send(pid, 'SIGSTOP');
-    await pause(4000);
-    send(pid, 'SIGCONT');
+  if (what === 'database frozen for 4 s') await frozen(farm, () => pause(4000));
+  if (what === 'stopped by hand') note(stopped.underLoad, await stopOne((stop) => stop()));
+  if (what === 'stopped by hand, database frozen') note(stopped.frozen, await stopOne((stop) => frozen(farm, stop)));
+}
+async function frozen(farm: StartedFarm, work: () => Promise<void>): Promise<void> {
+  freezeDatabase(farm.cluster.folder, 'SIGSTOP');
+  try {
+    await work();
+  } finally {
+    freezeDatabase(farm.cluster.folder, 'SIGCONT');
   }
 }
+/** Times of stops by hand, and until a print went on whose worker was killed, ms. */
+const stopped = { underLoad: [] as number[], frozen: [] as number[] };
+const goesOn: number[] = [];
+const note = (list: number[], ms: number | null): void => {
+  if (ms !== null) list.push(ms);
+};
 
 const median = (all: readonly number[]): number => [...all].sort((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
 const inS = (ms: number): string => (ms / 1000).toFixed(1);
@@ -79,10 +87,11 @@ const farm = await startFarm({
   quiet: true,
 });
 let isOver = false;
+/** Stops a machine that is at work; set once there is one. */
+let stopOne: (around: (stop: () => Promise<void>) => Promise<void>) => Promise<number | null> = async () => null;
 let code = 1;
 const stopAll = (): void => {
-  farm.stop();
-  process.exit(1);
+  void farm.stop().then(() => process.exit(1));
 };
 process.on('SIGINT', stopAll);
 process.on('SIGTERM', stopAll);
@@ -93,6 +102,8 @@ try {
   const load = new Load(client, ledger, () => isOver);
   const { machines, processId } = await load.bench();
   const [a, b, c, d] = machines;
+  const device = await deviceOf(farm.cluster.ownerUrl, a!.id);
+  stopOne = (around) => stopTakesMs(client, a!.id, device, around);
   const atWork = [
     load.keepLogging(a!),
     load.keepLogging(b!),
@@ -108,7 +119,13 @@ try {
     const what = pick();
     const at = Date.now();
     await strike(farm, what);
-    if (what === 'stand-ins killed' || what.startsWith('worker') || what.includes('frozen')) continue;
+    if (
+      what === 'stand-ins killed' ||
+      what.startsWith('worker') ||
+      what.includes('frozen') ||
+      what.startsWith('stopped')
+    )
+      continue;
     if (!back.has(what)) back.set(what, { reads: [], writes: [] });
     const { reads, writes } = back.get(what)!;
     await client.ask('GET', '/api/machines');
@@ -130,6 +147,13 @@ try {
     say(
       `  back after ${what} (${reads.length}): reads ${inS(median(reads))} s, writes ${inS(median(writes))} s in the median; ${inS(Math.max(...reads))} and ${inS(Math.max(...writes))} s at worst`,
     );
+  for (const [what, all] of [
+    ['stopped by hand under load', stopped.underLoad],
+    ['stopped by hand with the database frozen', stopped.frozen],
+    ['print went on after its worker was killed', goesOn],
+  ] as const)
+    if (all.length > 0)
+      say(`  ${what} (${all.length}): ${inS(median(all))} s in the median, ${inS(Math.max(...all))} s at worst`);
   for (const [what, list] of [
     ['lost', verdict.lost],
     ['doubled', verdict.doubled],
@@ -143,6 +167,6 @@ try {
   say(isFine ? 'holds' : 'does not hold');
   code = isFine ? 0 : 1;
 } finally {
-  farm.stop();
+  await farm.stop();
 }
 process.exit(code);

@@ -52,27 +52,28 @@ import * as r49 from './recipes/[id]/index.ts';
 import * as r50 from './recipes/[id]/pin.ts';
 import * as r51 from './recipes/index.ts';
 import * as r52 from './recipes/sheet.ts';
-import * as r53 from './today.ts';
-import * as r54 from './tokens/[id]/revoke.ts';
-import * as r55 from './tokens/index.ts';
-import * as r56 from './trials/[id]/camera.ts';
-import * as r57 from './trials/[id]/coupon.ts';
-import * as r58 from './trials/[id]/decision.ts';
-import * as r59 from './trials/[id]/drawing.ts';
-import * as r60 from './trials/[id]/elsewhere.ts';
-import * as r61 from './trials/[id]/index.ts';
-import * as r62 from './trials/[id]/instrument.ts';
-import * as r63 from './trials/[id]/pictures/[picture].ts';
-import * as r64 from './trials/[id]/pictures/index.ts';
-import * as r65 from './trials/[id]/plate.ts';
-import * as r66 from './trials/[id]/print.ts';
-import * as r67 from './trials/[id]/readingTable.ts';
-import * as r68 from './trials/[id]/readings.ts';
-import * as r69 from './trials/[id]/solid.ts';
-import * as r70 from './trials/drift.ts';
-import * as r71 from './trials/due.ts';
-import * as r72 from './trials/index.ts';
-import * as r73 from './trials/preview.ts';
+import * as r53 from './status.ts';
+import * as r54 from './today.ts';
+import * as r55 from './tokens/[id]/revoke.ts';
+import * as r56 from './tokens/index.ts';
+import * as r57 from './trials/[id]/camera.ts';
+import * as r58 from './trials/[id]/coupon.ts';
+import * as r59 from './trials/[id]/decision.ts';
+import * as r60 from './trials/[id]/drawing.ts';
+import * as r61 from './trials/[id]/elsewhere.ts';
+import * as r62 from './trials/[id]/index.ts';
+import * as r63 from './trials/[id]/instrument.ts';
+import * as r64 from './trials/[id]/pictures/[picture].ts';
+import * as r65 from './trials/[id]/pictures/index.ts';
+import * as r66 from './trials/[id]/plate.ts';
+import * as r67 from './trials/[id]/print.ts';
+import * as r68 from './trials/[id]/readingTable.ts';
+import * as r69 from './trials/[id]/readings.ts';
+import * as r70 from './trials/[id]/solid.ts';
+import * as r71 from './trials/drift.ts';
+import * as r72 from './trials/due.ts';
+import * as r73 from './trials/index.ts';
+import * as r74 from './trials/preview.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -129,25 +130,26 @@ export const routeFiles = {
   './recipes/[id]/pin.ts': r50,
   './recipes/index.ts': r51,
   './recipes/sheet.ts': r52,
-  './today.ts': r53,
-  './tokens/[id]/revoke.ts': r54,
-  './tokens/index.ts': r55,
-  './trials/[id]/camera.ts': r56,
-  './trials/[id]/coupon.ts': r57,
-  './trials/[id]/decision.ts': r58,
-  './trials/[id]/drawing.ts': r59,
-  './trials/[id]/elsewhere.ts': r60,
-  './trials/[id]/index.ts': r61,
-  './trials/[id]/instrument.ts': r62,
-  './trials/[id]/pictures/[picture].ts': r63,
-  './trials/[id]/pictures/index.ts': r64,
-  './trials/[id]/plate.ts': r65,
-  './trials/[id]/print.ts': r66,
-  './trials/[id]/readingTable.ts': r67,
-  './trials/[id]/readings.ts': r68,
-  './trials/[id]/solid.ts': r69,
-  './trials/drift.ts': r70,
-  './trials/due.ts': r71,
-  './trials/index.ts': r72,
-  './trials/preview.ts': r73,
+  './status.ts': r53,
+  './today.ts': r54,
+  './tokens/[id]/revoke.ts': r55,
+  './tokens/index.ts': r56,
+  './trials/[id]/camera.ts': r57,
+  './trials/[id]/coupon.ts': r58,
+  './trials/[id]/decision.ts': r59,
+  './trials/[id]/drawing.ts': r60,
+  './trials/[id]/elsewhere.ts': r61,
+  './trials/[id]/index.ts': r62,
+  './trials/[id]/instrument.ts': r63,
+  './trials/[id]/pictures/[picture].ts': r64,
+  './trials/[id]/pictures/index.ts': r65,
+  './trials/[id]/plate.ts': r66,
+  './trials/[id]/print.ts': r67,
+  './trials/[id]/readingTable.ts': r68,
+  './trials/[id]/readings.ts': r69,
+  './trials/[id]/solid.ts': r70,
+  './trials/drift.ts': r71,
+  './trials/due.ts': r72,
+  './trials/index.ts': r73,
+  './trials/preview.ts': r74,
 } satisfies Record<string, RouteFile>;

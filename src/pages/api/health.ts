@@ -1,12 +1,26 @@
 import type { APIRoute } from 'astro';
+import { getStatus } from '../../areas/today/server/index.ts';
+import { WORKER_SILENT_S } from '../../areas/today/model/status.ts';
 import { database } from '../../platform/db/client.ts';
 
-/** Public: whether this process and its database answer. */
+const answer = (body: object, status = 200): Response =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+  });
+
+/** Public, and no more than whether: this process and its database answer, the worker is alive, machines answer. 503 where no page can be
+ *  read at all. */
 export const GET: APIRoute = async () => {
   try {
-    await database().pool.query('select 1');
-    return new Response('ok');
+    const { database: db, workerSilentS, machines, roomBytes, watermarkBytes } = await getStatus(database());
+    return answer({
+      database: db.isReadOnly ? 'read only' : 'takes records',
+      worker: workerSilentS !== null && workerSilentS <= WORKER_SILENT_S ? 'at work' : 'silent',
+      machines: { connected: machines.connected, silent: machines.silent.length },
+      disk: roomBytes !== null && roomBytes < watermarkBytes ? 'full' : 'has room',
+    });
   } catch {
-    return new Response('database', { status: 503 });
+    return answer({ database: 'silent' }, 503);
   }
 };

@@ -26,6 +26,10 @@ export async function recordEventOrKeep(ctx: Ctx, e: NewEvent): Promise<boolean>
   return false;
 }
 
+/** How many are kept and not yet written down. */
+export const countKeptEvents = (): number =>
+  existsSync(folder()) ? readdirSync(folder()).filter((name) => name.endsWith('.json')).length : 0;
+
 /** Writes down what was kept, in the order in which it happened. */
 export async function writeDownKept(ctx: Pick<Ctx, 'db' | 'newId'>): Promise<void> {
   if (!existsSync(folder())) return;

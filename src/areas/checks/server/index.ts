@@ -15,5 +15,6 @@ export { confirmSet, listPrintingJobs, listWishedJobPrints, runJobPrint, wishJob
 export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';
 export { listOtherMachines } from './others.ts';
 export { travellerOf } from './traveller.ts';
+export { countChecks } from './countChecks.ts';
 export { makeSheet, pinOf } from './sheet.ts';
 export { findSheetByName } from './sheetByName.ts';

@@ -14,6 +14,7 @@ export {
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
 export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
+export { whichAnswer, type Answering } from './answering.ts';
 export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';

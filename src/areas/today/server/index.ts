@@ -1,1 +1,2 @@
+export { getStatus } from './getStatus.ts';
 export { getToday } from './getToday.ts';

@@ -31,6 +31,11 @@ export function LogScreen() {
           <div className="kind">Everything done, newest first; nothing here can be changed</div>
           <h1>Event log</h1>
         </div>
+        <div className="end">
+          <a className="btn" href="/status">
+            State of the service
+          </a>
+        </div>
       </div>
       {data && <ListTable name="events" rows={data} columns={columns} empty="Nothing has been done yet." />}
     </>

@@ -90,7 +90,8 @@ export function TodayScreen() {
       {data.workerSilentS !== null && (
         <div className="stale" role="alert">
           The worker has given no sign of life for {data.workerSilentS} s: no print goes on and no check is done
-          meanwhile. It is started again by itself; an emergency stop reaches its machine.
+          meanwhile. It is started again by itself; an emergency stop reaches its machine.{' '}
+          <a href="/status">State of the service</a>
         </div>
       )}
       <div className="body">

@@ -1,0 +1,47 @@
+import { isNotNull } from 'drizzle-orm';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { LineLink } from '../devices/line.ts';
+import { StackPrinter } from '../devices/stackPrinter.ts';
+import { isUnreachable } from '../devices/unreachable.ts';
+import type { Machine } from './queries.ts';
+import { machine } from './tables.ts';
+
+/** Which of the connected machines answer at this moment. */
+export interface Answering {
+  readonly connected: number;
+  readonly silent: readonly { readonly id: string; readonly name: string; readonly why: string }[];
+}
+/** Devices are not asked more often, however many look. */
+const KEPT_MS = 5000;
+let last: { readonly at: number; readonly answer: Promise<Answering> } | null = null;
+
+/** Asks every connected machine at once for a sign of itself, at most every few seconds. */
+export function whichAnswer(ctx: Pick<Ctx, 'db'>): Promise<Answering> {
+  const now = performance.now();
+  if (!last || now - last.at > KEPT_MS) {
+    const answer = look(ctx);
+    last = { at: now, answer };
+    answer.catch(() => (last = null));
+  }
+  return last.answer;
+}
+
+async function look({ db }: Pick<Ctx, 'db'>): Promise<Answering> {
+  const machines = await db.select().from(machine).where(isNotNull(machine.device));
+  const why = await Promise.all(machines.map(({ device }) => whySilent(device!)));
+  return {
+    connected: machines.length,
+    silent: machines.flatMap(({ id, name }, i) => (why[i] === null ? [] : [{ id, name, why: why[i]! }])),
+  };
+}
+
+async function whySilent({ adapter, host, port }: NonNullable<Machine['device']>): Promise<string | null> {
+  try {
+    if (adapter === 'stack') await new StackPrinter(host, port).state();
+    else await LineLink.look(host, port);
+    return null;
+  } catch (error) {
+    if (isUnreachable(error)) return error.message;
+    throw error;
+  }
+}
