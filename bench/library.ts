@@ -194,6 +194,6 @@ try {
   );
   await browser.close();
 } finally {
-  farm.stop();
+  await farm.stop();
 }
 process.exit(0);

@@ -35,14 +35,19 @@ export async function stopTakesMs(
   device: { readonly host: string; readonly port: number },
   around: (stop: () => Promise<void>) => Promise<void>,
 ): Promise<number | null> {
-  const isHot = async (): Promise<boolean> => (await LineLink.look(device.host, device.port)).nozzleTargetC > 0;
-  for (const since = Date.now(); !(await isHot()); await pause(LOOK_EVERY_MS))
+  /** Null where it does not answer: it may have been killed a moment ago. */
+  const isHot = (): Promise<boolean | null> =>
+    LineLink.look(device.host, device.port).then(
+      ({ nozzleTargetC }) => nozzleTargetC > 0,
+      () => null,
+    );
+  for (const since = Date.now(); (await isHot()) !== true; await pause(LOOK_EVERY_MS))
     if (Date.now() - since > HOT_WITHIN_MS) return null;
   let took: number | null = null;
   await around(async () => {
     const at = Date.now();
     void client.once('POST', `/api/machines/${machineId}/stop`, {}, `stop${at}0123456789abcdef`);
-    while ((await isHot()) && Date.now() - at < STOPS_WITHIN_MS) await pause(LOOK_EVERY_MS);
+    while ((await isHot()) !== false && Date.now() - at < STOPS_WITHIN_MS) await pause(LOOK_EVERY_MS);
     took = Date.now() - at;
   });
   return took;
