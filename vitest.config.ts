@@ -21,6 +21,7 @@ export default defineConfig({
             'test/fuzz/**/*.test.ts',
             'test/mutation/**/*.test.ts',
             'test/programs/**/*.test.ts',
+            'test/corpus/**/*.test.ts',
             'test/meshes/**/*.test.ts',
           ],
           environment: 'node',

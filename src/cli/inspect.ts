@@ -1,6 +1,9 @@
 import { createReadStream, readFileSync } from 'node:fs';
+import { Readable } from 'node:stream';
 import { GcodeInspector } from '../core/gcode/inspect.ts';
 import type { GcodeReport } from '../core/gcode/report.ts';
+import { CannotUnpack, isGzip, unpackedPieces } from '../core/gcode/unpack.ts';
+import { asChecked } from '../core/result/checked.ts';
 import { exampleLimits, type MotionLimits } from '../core/motion/limits.ts';
 import { formatDuration } from '../core/units/format.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
@@ -12,18 +15,27 @@ import { inspectStack } from './stack.ts';
 export async function inspectFile(file: string, limits: MotionLimits): Promise<GcodeReport> {
   const inspector = new GcodeInspector(limits);
   try {
-    for await (const chunk of createReadStream(file, { highWaterMark: 1 << 20 })) {
-      const refusal = inspector.push(chunk as Uint8Array);
+    for await (const chunk of piecesOf(file)) {
+      const refusal = inspector.push(chunk);
       if (refusal) refuse(refusal, file);
     }
   } catch (error) {
     if (error instanceof CommandFailure) throw error;
+    if (error instanceof CannotUnpack) return refuse(error.failure, file);
     throw new CommandFailure(
       `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); check the path`,
     );
   }
   const result = inspector.finish();
   return result.ok ? result.value : refuse(result.failure, file);
+}
+
+/** A program as it is, or unpacked. */
+function piecesOf(file: string): AsyncIterable<Uint8Array> {
+  const raw = createReadStream(file, { highWaterMark: 1 << 20 });
+  return isGzip(readHead(file).head)
+    ? unpackedPieces(asChecked<ReadableStream<Uint8Array>>(Readable.toWeb(raw)))
+    : asChecked<AsyncIterable<Uint8Array>>(raw);
 }
 
 /** `inspect FILE [--limits limits.json] [--unit U] [--json]`: a program, a mesh or a layer stack, told by its first bytes. */

@@ -9,7 +9,7 @@ const isFour = (v: unknown): v is [number, number, number, number] =>
 export function limitsOf(raw: unknown): Result<MotionLimits> {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return fail({ code: 'shape', what: 'limits are not an object', todo: 'see docs/command-line.md' });
-  const checks: Record<keyof MotionLimits, (v: unknown) => boolean> = {
+  const checks: Record<Exclude<keyof MotionLimits, 'reads'>, (v: unknown) => boolean> = {
     accelerationMmPerS2: isPositive,
     travelAccelerationMmPerS2: isPositive,
     instantSpeedChangeMmPerS: (v) => v === 0 || isPositive(v), // 0 stops at every corner
@@ -19,7 +19,7 @@ export function limitsOf(raw: unknown): Result<MotionLimits> {
     filamentDiameterMm: isPositive,
   };
   for (const [key, value] of Object.entries(raw)) {
-    const check = checks[key as keyof MotionLimits];
+    const check = checks[key as keyof typeof checks];
     if (!check)
       return fail({
         code: 'unknownField',

@@ -104,6 +104,8 @@ export interface CheckContext {
     readonly id: string;
     readonly name: string;
     readonly travelMm: readonly [number, number, number];
+    /** Lowest X and Y it reaches; 0 where nothing is said, and in older runs. */
+    readonly lowestMm?: readonly [number, number];
     readonly motion: MotionLimits;
     /** Zones nothing may be laid in: two corners each. Runs kept before they were read have none. */
     readonly zonesMm?: readonly (readonly [number, number, number, number])[];
@@ -215,6 +217,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       id: machine.id,
       name: machine.name,
       travelMm: [x, y, z],
+      ...((n('lowestXMm') || n('lowestYMm')) && { lowestMm: [n('lowestXMm') ?? 0, n('lowestYMm') ?? 0] }),
       motion: motionLimitsOf(v),
       zonesMm: zonesOfValues(v),
       bedMaxC: n('bedMaxC'),

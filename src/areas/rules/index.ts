@@ -29,6 +29,7 @@ import { bedStaysWarm } from './program/bedStaysWarm.ts';
 import { bedTemperature } from './program/bedTemperature.ts';
 import { checksumsHold } from './program/checksumsHold.ts';
 import { costCeiling } from './program/costCeiling.ts';
+import { endsOnce } from './program/endsOnce.ts';
 import { evidenceUnattended } from './program/evidenceUnattended.ts';
 import { fanForMaterial } from './program/fanForMaterial.ts';
 import { fanOnFirst } from './program/fanOnFirst.ts';
@@ -161,6 +162,7 @@ export const rules: readonly Rule[] = [
   driesBelowSoftening,
   enclosureFits,
   endCools,
+  endsOnce,
   evidenceNotDue,
   evidenceUnattended,
   exposureForLayer,

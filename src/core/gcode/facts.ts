@@ -21,6 +21,9 @@ export interface HeadFacts {
   /** Line of the first extrusion that no wait for the nozzle came before, or 0. */
   coldExtrusionLine: number;
   retractions: number;
+  /** Drawn back and not refilled yet, over several moves and beside a wipe, and the line of the last of them. */
+  drawnMm: number;
+  drawnLine: number;
   longestRetractionMm: number;
   longestRetractionLine: number;
   shortestRetractionMm: number;
@@ -46,6 +49,8 @@ export const emptyHead = (tool: number): HeadFacts => ({
   firstExtrusionLine: 0,
   coldExtrusionLine: 0,
   retractions: 0,
+  drawnMm: 0,
+  drawnLine: 0,
   longestRetractionMm: 0,
   longestRetractionLine: 0,
   shortestRetractionMm: Infinity,
@@ -75,6 +80,12 @@ export interface ProgramFacts {
   filamentOnlyMoves: number;
   highestAccelerationMmPerS2: number;
   highestAccelerationLine: number;
+  /** Hardest acceleration in force while something was laid, and the line that set it: 0 where the machine's own was. */
+  printAccelerationMmPerS2: number;
+  printAccelerationLine: number;
+  /** Furthest that anything was laid from the middle of a round plate. */
+  furthestMm: number;
+  furthestLine: number;
   /** Per axis X Y Z E: the highest speed asked for beyond the axis's own limit, its line, how often. */
   speedBeyond: { mmPerS: number; line: number; count: number }[];
   speedFasterThanFile: number;
@@ -123,6 +134,10 @@ export function emptyFacts(): ProgramFacts {
     filamentOnlyMoves: 0,
     highestAccelerationMmPerS2: 0,
     highestAccelerationLine: 0,
+    printAccelerationMmPerS2: 0,
+    printAccelerationLine: 0,
+    furthestMm: 0,
+    furthestLine: 0,
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
     speedFasterThanFile: 0,
     tools: [],

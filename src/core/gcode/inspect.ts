@@ -1,5 +1,6 @@
 import type { MotionLimits } from '../motion/limits.ts';
 import { fail, succeed, type Failure, type Result } from '../result/result.ts';
+import { takeMacro } from './commands.ts';
 import { noteProblem } from './facts.ts';
 import { LevelMoves } from './levelMoves.ts';
 import { ProgramRun } from './program.ts';
@@ -53,7 +54,7 @@ export class GcodeInspector {
 
   /** What has been read so far, for findings while the file is still coming in. */
   partial(): GcodeReport {
-    return reportOf(this.run, this.lines, this.bytes, false, this.limits.filamentDiameterMm);
+    return reportOf(this.run, this.lines, this.bytes, false, this.limits.filamentDiameterMm, this.cutter.afterEnd);
   }
 
   finish(): Result<GcodeReport> {
@@ -69,7 +70,9 @@ export class GcodeInspector {
         todo: 'choose a G-code file',
       });
     this.run.finish();
-    return succeed(reportOf(this.run, this.lines, this.bytes, true, this.limits.filamentDiameterMm));
+    return succeed(
+      reportOf(this.run, this.lines, this.bytes, true, this.limits.filamentDiameterMm, this.cutter.afterEnd),
+    );
   }
 
   private lookForBinary(chunk: Uint8Array): Failure | null {
@@ -143,8 +146,16 @@ export class GcodeInspector {
         'stray',
         `a character that belongs to no word: "${printable(buffer[words.stray]!)}"`,
       );
+    if (words.nameFrom >= 0) {
+      this.anyWord = true;
+      this.takeName(buffer.subarray(words.nameFrom, next), words.nameTo - words.nameFrom, line);
+    }
     if (words.mask !== 0) this.run.execute(words, line);
     return next;
+  }
+  private takeName(bytes: Uint8Array, length: number, line: number): void {
+    const text = new TextDecoder('latin1').decode(bytes);
+    takeMacro(this.run, text.slice(0, length).toUpperCase(), text.slice(length), line);
   }
 }
 

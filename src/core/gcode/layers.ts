@@ -4,10 +4,44 @@ import { FLOW_WINDOW_MM, FlowWindow } from './flowWindow.ts';
 /** Heights of rising (spiral) moves are gathered in bins of this. */
 const RAMP_BIN_MM = 0.2;
 /** What makes heights one layer: a tenth of a micrometre, or a bin of a ramp. */
-export const heightKey = (zMm: number): number => Math.round(zMm * 1e4);
-export const rampKey = (zMm: number): number => -1 - Math.floor(zMm / RAMP_BIN_MM);
+const heightKey = (zMm: number): number => Math.round(zMm * 1e4);
+const rampKey = (zMm: number): number => -1 - Math.floor(zMm / RAMP_BIN_MM);
+
+/** Coming down so far to where the first layer was, a program begins another part beside the one that stands. */
+export const BACK_DOWN_MM = 1;
+/** Keys of one part lie so far from those of the next. */
+const OF_PART = 1e9;
+const SAME_MM = 1e-4;
+
+/** So much filament at the most is laid to prime a nozzle before the part is begun. */
+const MOST_PRIMED_MM = 100;
+
+/** Tells layers apart: by height, and by part where parts are laid one after another. What is laid first and little of it, higher than all
+ *  that follows, primes the nozzle: the first part comes after it. */
+export class LayerKeys {
+  part = 0;
+  /** The first part: lower ones only primed. */
+  firstPart = 0;
+  private lowestMm = Infinity;
+  private highestMm = -Infinity;
+
+  /** @param laidMm filament laid so far */
+  at(zMm: number, isRamp: boolean, laidMm: number): number {
+    if (zMm < this.lowestMm - SAME_MM && this.part === 0 && this.highestMm > 0 && laidMm <= MOST_PRIMED_MM) {
+      this.firstPart = ++this.part;
+      this.highestMm = this.lowestMm = zMm;
+    } else if (this.highestMm - zMm > BACK_DOWN_MM && zMm <= this.lowestMm) {
+      this.part++;
+      this.highestMm = zMm;
+    }
+    if (zMm > this.highestMm) this.highestMm = zMm;
+    if (zMm < this.lowestMm) this.lowestMm = zMm;
+    return this.part * OF_PART + (isRamp ? rampKey(zMm) : heightKey(zMm));
+  }
+}
 
 const COLUMNS = [
+  'part',
   'zMm',
   'timeS',
   'filamentMm',
@@ -33,6 +67,7 @@ const fresh = (): Float64Array => new Float64Array(256);
 /** Figures per height of extruding moves, gathered while segments come out of the planner. */
 export class LayerFigures implements SegmentSink {
   readonly columns: Record<Column, Float64Array> = {
+    part: fresh(),
     zMm: fresh(),
     timeS: fresh(),
     filamentMm: fresh(),
@@ -61,13 +96,31 @@ export class LayerFigures implements SegmentSink {
   private readonly window = new FlowWindow();
   private readonly indexOfHeight = new Map<number, number>();
 
-  /** Index of the layer at a height given as a key (heights that share a key are one layer). */
-  layerAt(key: number, zMm: number, line: number): number {
+  readonly keys = new LayerKeys();
+
+  /** Layers of parts: those that only primed are left out. */
+  get partLayers(): number {
+    let n = 0;
+    for (let i = 0; i < this.count; i++) if (this.columns.part[i]! >= this.keys.firstPart) n++;
+    return n;
+  }
+  /** Filament of all layers so far, which is asked for only while there are few. */
+  private get laidMm(): number {
+    if (this.count > 2) return Infinity;
+    let sum = 0;
+    for (let i = 0; i < this.count; i++) sum += this.columns.filamentMm[i]!;
+    return sum;
+  }
+
+  /** Index of the layer at a height, or in a bin of a ramp. */
+  layerAt(zMm: number, isRamp: boolean, line: number): number {
+    const key = this.keys.at(zMm, isRamp, this.laidMm);
     const known = this.indexOfHeight.get(key);
     if (known !== undefined) return known;
     if (this.count === this.columns.zMm.length) this.grow();
     const i = this.count++;
     const c = this.columns;
+    c.part[i] = this.keys.part;
     c.zMm[i] = zMm;
     c.firstLine[i] = line;
     c.minX[i] = c.minY[i] = Infinity;

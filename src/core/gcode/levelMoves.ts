@@ -62,7 +62,7 @@ export class LevelMoves {
           }
           break reading;
         }
-        if (++i > safeTo) break reading;
+        if (++i > safeTo || (mask & (1 << column)) !== 0) break reading;
         const negative = bytes[i] === MINUS;
         if (negative) i++;
         let four = view.getUint32(i, true) ^ 0x30303030;

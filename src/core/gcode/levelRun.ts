@@ -1,4 +1,5 @@
 import { FARTHEST_MM, BEYOND_ONE_KILOMETRE } from './interpreter.ts';
+import { AXIS } from './modalState.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
 import type { ProgramTally } from './tally.ts';
 
@@ -12,7 +13,9 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { state } = run;
   const { values, masks, count } = moves;
   const { facts, planner: p, layers, filamentArea, maxFeed } = run;
-  const { scale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
+  const { scale, filamentScale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
+  const { roundBed } = run;
+  const isHomed = (state.homed & (AXIS.x | AXIS.y)) === (AXIS.x | AXIS.y);
   const travelled = run.travelled;
   const columns = layers.columns;
   const point = widest;
@@ -71,7 +74,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
     let e1 = e0;
     if ((mask & (1 << X_AT)) !== 0) x1 = values[at + X_AT]! * scale + (isRelative ? x0 : offsetX);
     if ((mask & (1 << Y_AT)) !== 0) y1 = values[at + Y_AT]! * scale + (isRelative ? y0 : offsetY);
-    if ((mask & (1 << E_AT)) !== 0) e1 = values[at + E_AT]! * scale + (isFilamentRelative ? e0 : offsetE);
+    if ((mask & (1 << E_AT)) !== 0) e1 = values[at + E_AT]! * filamentScale + (isFilamentRelative ? e0 : offsetE);
     const dx = x1 - x0;
     const dy = y1 - y0;
     const de = e1 - e0;
@@ -92,13 +95,15 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       filamentOnly = de;
       break;
     }
-    if (!state.isHomed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
+    if (!isHomed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
     const length = Math.sqrt(squared);
     const inverse = 1 / length;
     const extruding = de > 0;
     if (extruding) {
       extrudingMoves++;
-      if (run.heat.isChanged) run.heat.noteExtrusion(head, line);
+      if (run.isUnsettled) run.settle(line);
+      if (head.drawnMm !== 0) run.refill();
+      if (roundBed) run.noteRound(x1, y1, line);
       if (!inLayer) {
         if (z !== run.layerZ) run.enterLayer(line);
         layer = run.layer;
@@ -138,6 +143,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       layerFilament += de;
     } else {
       travelMoves++;
+      if (de < 0) run.draw(de, line);
       chained = false;
       travelled.add(x1, y1, z, line);
     }

@@ -1,7 +1,12 @@
+import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import type { ProgramReading } from './reading.ts';
 import { LETTER, type LineWords } from './words.ts';
 
-const { E, S, X, Y, Z } = LETTER;
+const { D, E, P, R, S, T, X, Y, Z } = LETTER;
 const has = (w: LineWords, letter: number): boolean => (w.mask & (1 << letter)) !== 0;
+
+/** Axes as bits. */
+export const AXIS = { x: 1, y: 2, z: 4, all: 7 } as const;
 
 /** What a program has set so far, and where the tool is, mm: the one place that gives G-code's modes a meaning. Filament follows G90 and
  *  G91 until M82 or M83 says otherwise; then only those change it. */
@@ -9,6 +14,7 @@ export class ModalState {
   x = 0;
   y = 0;
   z = 0;
+  /** Filament, mm, whatever it is counted in. */
   e = 0;
   offsetX = 0;
   offsetY = 0;
@@ -19,20 +25,46 @@ export class ModalState {
   private isFilamentModeSet = false;
   /** Millimetres of a unit of the program. */
   scale = 1;
+  /** Millimetres of filament of a unit of E: of length, or of volume (M200). */
+  filamentScale = 1;
+  /** Cross-section by which filament counted as volume is fed; 0 while it is counted as length. */
+  private volumeAreaMm2: number;
+  /** Plane of arcs: 17, 18 or 19. */
+  plane = 17;
+  areCentresAbsolute = false;
   feedMmPerS = 0;
   /** Last motion command, 0 to 3; −1 before any. */
   motion = -1;
-  isHomed = false;
+  /** Axes whose place is known, as bits. */
+  homed = 0;
   tool = 0;
+
+  constructor(
+    reading: ProgramReading = {},
+    private readonly areaMm2 = filamentAreaMm2(1.75),
+  ) {
+    this.volumeAreaMm2 = reading.filamentIn === 'mm³' ? areaMm2 : 0;
+    this.rescale(1);
+  }
+
+  private rescale(scale: number): void {
+    this.scale = scale;
+    this.filamentScale = this.volumeAreaMm2 > 0 ? 1 / this.volumeAreaMm2 : scale;
+  }
 
   /** Takes a G word that sets a mode or a place; false where it is none. */
   takeG(code: number, w: LineWords): boolean {
     switch (code) {
+      case 17:
+      case 18:
+      case 19:
+        this.plane = code;
+        return true;
       case 20:
-        this.scale = 25.4;
+        this.rescale(25.4);
         return true;
       case 21:
-        this.scale = 1;
+        this.rescale(1);
         return true;
       case 28:
         this.home(w);
@@ -41,6 +73,10 @@ export class ModalState {
       case 91:
         this.isRelative = code === 91;
         if (!this.isFilamentModeSet) this.isFilamentRelative = this.isRelative;
+        return true;
+      case 90.1:
+      case 91.1:
+        this.areCentresAbsolute = code === 90.1;
         return true;
       case 92:
         this.setPlace(w);
@@ -51,20 +87,35 @@ export class ModalState {
   }
 
   /** Takes an M word that sets how filament is counted; false where it is none. */
-  takeM(code: number): boolean {
+  takeM(code: number, w: LineWords): boolean {
+    if (code === 200) {
+      const diameter = has(w, D) ? w.values[D]! : NaN;
+      const isOn = diameter > 0 && (!has(w, S) || w.values[S] !== 0);
+      if (!Number.isNaN(diameter)) this.volumeAreaMm2 = isOn ? filamentAreaMm2(diameter) : 0;
+      else if (has(w, S)) this.volumeAreaMm2 = w.values[S] === 0 ? 0 : this.areaMm2;
+      this.rescale(this.scale);
+      return true;
+    }
     if (code !== 82 && code !== 83) return false;
     this.isFilamentRelative = code === 83;
     this.isFilamentModeSet = true;
     return true;
   }
 
-  private home(w: LineWords): void {
+  home(w: LineWords): void {
     const named = w.mask | w.bare;
     const all = (named & ((1 << X) | (1 << Y) | (1 << Z))) === 0;
     if (all || (named & (1 << X)) !== 0) this.x = this.offsetX = 0;
     if (all || (named & (1 << Y)) !== 0) this.y = this.offsetY = 0;
     if (all || (named & (1 << Z)) !== 0) this.z = this.offsetZ = 0;
-    this.isHomed = true;
+    this.homed |= all
+      ? AXIS.all
+      : ((named >>> X) & 1) * AXIS.x + ((named >>> Y) & 1) * AXIS.y + ((named >>> Z) & 1) * AXIS.z;
+  }
+  /** A macro has homed every axis. */
+  homeAll(): void {
+    this.x = this.y = this.z = this.offsetX = this.offsetY = this.offsetZ = 0;
+    this.homed = AXIS.all;
   }
 
   private setPlace(w: LineWords): void {
@@ -73,15 +124,14 @@ export class ModalState {
     if (all || has(w, X)) this.offsetX = this.x - (all ? 0 : v[X]! * this.scale);
     if (all || has(w, Y)) this.offsetY = this.y - (all ? 0 : v[Y]! * this.scale);
     if (all || has(w, Z)) this.offsetZ = this.z - (all ? 0 : v[Z]! * this.scale);
-    if (all || has(w, E)) this.offsetE = this.e - (all ? 0 : v[E]! * this.scale);
+    if (all || has(w, E)) this.offsetE = this.e - (all ? 0 : v[E]! * this.filamentScale);
   }
 }
 
 /** What a heater is set to by M104, M109, M140, M190: S, or R where it waits for cooling too. */
-export const heatOf = (w: LineWords): number =>
-  has(w, S) ? w.values[S]! : has(w, LETTER.R) ? w.values[LETTER.R]! : NaN;
+export const heatOf = (w: LineWords): number => (has(w, S) ? w.values[S]! : has(w, R) ? w.values[R]! : NaN);
 /** Accelerations an M204 sets for printing and for travel; NaN where it sets none. */
 export const accelerationsOf = (w: LineWords): readonly [print: number, travel: number] => [
-  has(w, LETTER.P) ? w.values[LETTER.P]! : has(w, S) ? w.values[S]! : NaN,
-  has(w, LETTER.T) ? w.values[LETTER.T]! : has(w, S) ? w.values[S]! : NaN,
+  has(w, P) ? w.values[P]! : has(w, S) ? w.values[S]! : NaN,
+  has(w, T) ? w.values[T]! : has(w, S) ? w.values[S]! : NaN,
 ];

@@ -181,9 +181,16 @@ test('a full turn of an arc ends where it begins, and no chord leaves it by more
   }
 });
 test('layers are counted from below, whatever order they come in', () => {
-  const p = read('M83\nG0 X0 Y0 Z0.4 F600\nG1 X10 E1\nG0 Z0.2\nG1 X0 E1\nG0 Z0.6\nG1 X10 E1\n');
+  const p = read('M83\nG0 X0 Y0 Z0.2 F600\nG1 X10 E1\nG0 Z0.6\nG1 X0 E1\nG0 Z0.4\nG1 X10 E1\n');
   expect([p.layerZMm, [...p.layer]]).toEqual([
     [0.2, 0.4, 0.6],
-    [1, 0, 2],
+    [0, 2, 1],
+  ]);
+});
+test('what only primes the nozzle, above the first layer, comes before the part', () => {
+  const p = read('M83\nG0 X0 Y0 Z0.4 F600\nG1 X10 E1\nG0 Z0.2\nG1 X0 E1\nG0 Z0.4\nG1 X10 E1\n');
+  expect([p.layerZMm, [...p.layer]]).toEqual([
+    [0.4, 0.2, 0.4],
+    [0, 1, 2],
   ]);
 });

@@ -1,7 +1,8 @@
 import type { Arc } from './arc.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
-import { heightKey, rampKey } from './layers.ts';
-import { accelerationsOf, heatOf } from './modalState.ts';
+import { LayerKeys } from './layers.ts';
+import { accelerationsOf, heatOf, ModalState } from './modalState.ts';
+import type { ProgramReading } from './reading.ts';
 import { WireCutter } from './wire.ts';
 import { LETTER, LineWords, scanLine } from './words.ts';
 
@@ -49,8 +50,8 @@ export const chordsOf = ({ radiusMm, sweep }: Arc): number =>
 
 /** Gathers the pieces of a program as it is interpreted; fed in chunks of any size. */
 export class PathReader implements ProgramSink {
-  private readonly interpreter = new Interpreter(this);
-  private readonly state = this.interpreter.state;
+  private readonly interpreter: Interpreter;
+  private readonly state: ModalState;
   private readonly words = new LineWords();
   private readonly cutter = new WireCutter();
   private lines = 0;
@@ -65,6 +66,9 @@ export class PathReader implements ProgramSink {
   private headOf = new Uint8Array(4096);
   private head = 0;
   private isCut = false;
+  private readonly keys = new LayerKeys();
+  private readonly partOf: number[] = [];
+  private laidMm = 0;
   private readonly layerAt = new Map<number, number>();
   private readonly heights: number[] = [];
   private layer = 0;
@@ -74,15 +78,23 @@ export class PathReader implements ProgramSink {
   private travelMmPerS2 = 0;
   private retractedMm = 0;
 
-  constructor(private readonly filamentAreaMm2: number) {}
+  constructor(
+    private readonly filamentAreaMm2: number,
+    reading: ProgramReading = {},
+  ) {
+    this.state = new ModalState(reading, filamentAreaMm2);
+    this.interpreter = new Interpreter(this, this.state);
+  }
 
   push(chunk: Uint8Array): void {
     this.readLines(this.cutter.push(chunk));
   }
   finish(): PathColumns {
     this.readLines(this.cutter.finish());
-    // heights are numbered as they come; a drawing counts them from below
-    const order = this.heights.map((_, k) => k).sort((a, b) => this.heights[a]! - this.heights[b]!);
+    // heights are numbered as they come; a drawing counts them from below, part by part
+    const order = this.heights
+      .map((_, k) => k)
+      .sort((a, b) => this.partOf[a]! - this.partOf[b]! || this.heights[a]! - this.heights[b]!);
     const rank = new Uint16Array(order.length);
     order.forEach((k, n) => (rank[k] = n));
     const layer = this.layerOf.slice(0, this.count);
@@ -116,7 +128,10 @@ export class PathReader implements ProgramSink {
   path(move: Move): void {
     const { x, y, z } = this.state;
     const isExtruded = move.hasXY && move.de > 0;
-    if (isExtruded) this.enter(move.dz > 1e-6 ? rampKey(z) : heightKey(z), z);
+    if (isExtruded) {
+      this.enter(this.keys.at(z, move.dz > 1e-6, this.heights.length > 2 ? Infinity : this.laidMm), z);
+      this.laidMm += move.de;
+    }
     if (!move.hasXY) return;
     const area = isExtruded ? (move.de * this.filamentAreaMm2) / move.lengthMm : 0;
     const { arc } = move;
@@ -161,6 +176,7 @@ export class PathReader implements ProgramSink {
     this.layer = Math.min(this.heights.length, 65_535);
     this.layerAt.set(key, this.layer);
     this.heights[this.layer] = zMm;
+    this.partOf[this.layer] = this.keys.part;
   }
 
   private add(fromX: number, fromY: number, toX: number, toY: number, isExtruded: boolean, areaMm2: number): void {
@@ -198,8 +214,8 @@ function widened<T extends Float32Array | Uint16Array | Uint8Array>(from: T, to:
 }
 
 /** The pieces of a whole program held in memory. */
-export function readPath(bytes: Uint8Array, filamentAreaMm2: number): PathColumns {
-  const reader = new PathReader(filamentAreaMm2);
+export function readPath(bytes: Uint8Array, filamentAreaMm2: number, reading?: ProgramReading): PathColumns {
+  const reader = new PathReader(filamentAreaMm2, reading);
   reader.push(bytes);
   return reader.finish();
 }

@@ -2,13 +2,14 @@ import { eachExtreme, type Arc } from './arc.ts';
 import { unionOf, type Bounds } from './bounds.ts';
 import { takeG, takeM } from './commands.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
-import { heightKey, rampKey } from './layers.ts';
 import type { LevelMoves } from './levelMoves.ts';
 import { levelRun } from './levelRun.ts';
+import { AXIS } from './modalState.ts';
 import { ProgramTally } from './tally.ts';
 import type { LineWords } from './words.ts';
 
 const MOST_RAMP_HEIGHTS = 4096;
+const RAMP_STEP_MM = 1e-4;
 
 /** Follows a program as it is interpreted: hands its moves to the planner and gathers what a check reads. */
 export class ProgramRun extends ProgramTally implements ProgramSink {
@@ -34,7 +35,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
   get heightsSeen(): number {
     const turns = Math.round(this.facts.spiralTurns);
-    return this.layers.count - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
+    return this.layers.partLayers - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
   }
 
   execute(w: LineWords, line: number): void {
@@ -47,6 +48,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
   finish(): void {
     this.planner.rest();
+    for (const head of this.heads) this.refill(head); // what was drawn back last is a retraction as well
   }
 
   g(code: number, w: LineWords, line: number): void {
@@ -54,10 +56,6 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
   m(code: number, w: LineWords, line: number): void {
     takeM(this, code, w, line);
-  }
-  homed(line: number): void {
-    this.planner.rest();
-    if (this.facts.homedLine === 0) this.facts.homedLine = line;
   }
   tool(tool: number, line: number): void {
     if (!this.facts.tools.includes(tool) && this.facts.tools.length < 32) {
@@ -81,12 +79,14 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const { arc, dx, dy, dz, de, lengthMm: length } = m;
     if (de !== 0) this.advanceBy(de);
     const extruding = m.hasXY && de > 0;
-    if (!state.isHomed && facts.movedBeforeHomingLine === 0) facts.movedBeforeHomingLine = line;
+    if (state.homed !== AXIS.all && facts.movedBeforeHomingLine === 0 && this.movesUnhomed(m))
+      facts.movedBeforeHomingLine = line;
     if (extruding) this.noteExtrusion(m, line);
     else {
       facts.travelMoves++;
       this.rising = false;
       this.chained = false;
+      if (de < 0) this.draw(de, line);
       this.travelled.add(state.x, state.y, state.z, line);
       if (arc) this.travelArc(arc, line);
     }
@@ -138,6 +138,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     if (ay * a > most[1]!) a = most[1]! / ay;
     if (az * a > most[2]!) a = most[2]! / az;
     if (ue * a > most[3]!) a = most[3]! / ue;
+    if (arc !== null) nominal = Math.min(nominal, Math.sqrt(a * arc.radiusMm)); // centripetal: v² / r
     const p = this.planner;
     const d = p.direction;
     const k = p.reserve();
@@ -157,11 +158,21 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     p.commit(true);
   }
 
+  /** Whether a move goes along an axis whose place is not known; a lift before homing, by so much and up, is usual. */
+  private movesUnhomed({ dx, dy, dz, arc }: Move): boolean {
+    const { homed, isRelative } = this.state;
+    if ((dx !== 0 || arc !== null) && (homed & AXIS.x) === 0) return true;
+    if ((dy !== 0 || arc !== null) && (homed & AXIS.y) === 0) return true;
+    return dz !== 0 && (homed & AXIS.z) === 0 && !(isRelative && dz > 0);
+  }
+
   private noteExtrusion(m: Move, line: number): void {
     const { facts, state } = this;
     const { arc } = m;
     facts.extrudingMoves++;
-    if (this.heat.isChanged) this.heat.noteExtrusion(this.head, line);
+    if (this.isUnsettled) this.settle(line);
+    if (this.head.drawnMm !== 0) this.refill();
+    if (this.roundBed) this.noteRound(state.x, state.y, line);
     if (m.dz > 1e-6) this.noteRise(arc, m.dx, m.dy, line);
     else {
       this.rising = false;
@@ -215,9 +226,9 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     }
     this.rising = true;
     const { z } = this.state;
-    if (this.rampHeights.size < MOST_RAMP_HEIGHTS) this.rampHeights.add(heightKey(z));
+    if (this.rampHeights.size < MOST_RAMP_HEIGHTS) this.rampHeights.add(Math.round(z / RAMP_STEP_MM));
     const before = this.layers.count;
-    this.layer = this.layers.layerAt(rampKey(z), z, line);
+    this.layer = this.layers.layerAt(z, true, line);
     this.layerZ = NaN;
     this.rampBins += this.layers.count - before;
   }

@@ -4,6 +4,8 @@ import type { ProblemKind } from './interpreter.ts';
 import type { ProgramRun } from './program.ts';
 
 export interface LayerRow {
+  /** Of parts that are laid one after another, which: 0 is the first. Rows kept before parts were told apart have none. */
+  readonly part?: number;
   readonly zMm: number;
   readonly timeS: number;
   readonly filamentMm: number;
@@ -70,7 +72,7 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly boundsMm: Box | null;
   readonly reachedMm: Box | null;
   /** Outer size of what is laid above the first layer, where skirt and brim are left behind: widths of lines included, and the height
-   *  of the last layer; null where there is one layer or none. */
+   *  of the last layer; null where there is one layer or none, and of a spiral, whose lines have no height of their own. */
   readonly outerMm: readonly [x: number, y: number, z: number] | null;
   readonly bedMinExtrudingC: number | null;
   readonly bedMinExtrudingLine: number;
@@ -87,6 +89,15 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly movedBeforeHomingLine: number;
   readonly highestAccelerationMmPerS2: number;
   readonly highestAccelerationLine: number;
+  /** Hardest acceleration in force while something was laid, and the line that set it: 0 where the machine's own was. Reports kept before it
+   *  was read have none. */
+  readonly printAccelerationMmPerS2?: number;
+  readonly printAccelerationLine?: number;
+  /** Furthest that anything is laid from the middle of a round plate; 0 on others. */
+  readonly furthestMm?: number;
+  readonly furthestLine?: number;
+  /** Lines that stand behind the end of the program and are neither judged nor sent, and the first of them. */
+  readonly afterEnd?: { readonly lines: number; readonly line: number };
   readonly speedBeyond: readonly { readonly mmPerS: number; readonly line: number; readonly count: number }[];
   readonly tools: readonly { readonly tool: number; readonly line: number }[];
   /** Part fan as it is set; the first 64 settings. */
@@ -120,6 +131,7 @@ export function reportOf(
   bytes: number,
   complete: boolean,
   filamentDiameterMm: number,
+  afterEnd: NonNullable<GcodeReport['afterEnd']>,
 ): GcodeReport {
   const f = run.facts;
   run.noteFlow();
@@ -156,6 +168,11 @@ export function reportOf(
     movedBeforeHomingLine: f.movedBeforeHomingLine,
     highestAccelerationMmPerS2: f.highestAccelerationMmPerS2,
     highestAccelerationLine: f.highestAccelerationLine,
+    printAccelerationMmPerS2: f.printAccelerationMmPerS2,
+    printAccelerationLine: f.printAccelerationLine,
+    furthestMm: f.furthestMm,
+    furthestLine: f.furthestLine,
+    afterEnd: { ...afterEnd },
     speedBeyond: f.speedBeyond.map((s) => ({ ...s })),
     tools: f.tools.map((tool, i) => ({ tool, line: f.toolLine[i]! })),
     fan: f.fan.map((s) => ({ ...s })),
@@ -252,11 +269,14 @@ function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
 }
 
 function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
-  const { columns: c, count } = run.layers;
-  const order = Array.from({ length: count }, (_, i) => i).sort((a, b) => c.zMm[a]! - c.zMm[b]!);
+  const { columns: c, count, keys } = run.layers;
+  const order = Array.from({ length: count }, (_, i) => i)
+    .filter((i) => c.part[i]! >= keys.firstPart)
+    .sort((a, b) => c.part[a]! - c.part[b]! || c.zMm[a]! - c.zMm[b]!);
+  if (Math.round(run.facts.spiralTurns) >= 1) return null; // no layer of it has a height of its own
   const box = [Infinity, -Infinity, Infinity, -Infinity];
   for (const [n, i] of order.entries()) {
-    if (n === 0 || !Number.isFinite(c.minX[i]!)) continue;
+    if (n === 0 || c.part[i] !== c.part[order[n - 1]!] || !Number.isFinite(c.minX[i]!)) continue;
     const heightMm = c.zMm[i]! - c.zMm[order[n - 1]!]!;
     const half = (areaMm2: number): number => beadWidthMm(areaMm2, heightMm) / 2;
     box[0] = Math.min(box[0]!, c.minX[i]! - half(c.minXArea[i]!));
@@ -264,14 +284,19 @@ function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
     box[2] = Math.min(box[2]!, c.minY[i]! - half(c.minYArea[i]!));
     box[3] = Math.max(box[3]!, c.maxY[i]! + half(c.maxYArea[i]!));
   }
-  return Number.isFinite(box[0]!) ? [box[1]! - box[0]!, box[3]! - box[2]!, c.zMm[order.at(-1)!]!] : null;
+  return Number.isFinite(box[0]!)
+    ? [box[1]! - box[0]!, box[3]! - box[2]!, Math.max(...c.zMm.subarray(0, count))]
+    : null;
 }
 
 function rowsOf(run: ProgramRun): LayerRow[] {
-  const { columns: c, count } = run.layers;
+  const { columns: c, count, keys } = run.layers;
+  const { firstPart } = keys;
   const rows: LayerRow[] = [];
   for (let i = 0; i < count; i++) {
+    if (c.part[i]! < firstPart) continue;
     rows.push({
+      part: c.part[i]! - firstPart,
       zMm: c.zMm[i]!,
       timeS: c.timeS[i]!,
       filamentMm: c.filamentMm[i]!,
@@ -287,5 +312,5 @@ function rowsOf(run: ProgramRun): LayerRow[] {
       topSpeedMmPerS: c.topSpeed[i]!,
     });
   }
-  return rows.sort((a, b) => a.zMm - b.zMm);
+  return rows.sort((a, b) => a.part! - b.part! || a.zMm - b.zMm);
 }

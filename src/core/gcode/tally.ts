@@ -5,17 +5,16 @@ import { Bounds } from './bounds.ts';
 import { emptyFacts, emptyHead, noteProblem, type HeadFacts } from './facts.ts';
 import { HeatFollower } from './heat.ts';
 import type { ProblemKind } from './interpreter.ts';
-import { heightKey, LayerFigures } from './layers.ts';
+import { BACK_DOWN_MM, LayerFigures } from './layers.ts';
 import { ModalState } from './modalState.ts';
+import type { ProgramReading } from './reading.ts';
 
-/** Less than this is a change of height within a layer, not another part. */
-const BACK_DOWN_MM = 1;
 /** No machine has more; what asks for more is told by its numbers. */
 const MOST_HEADS = 32;
 
 /** What is gathered of a program while it is followed, line by line or many level lines at once. */
 export class ProgramTally {
-  readonly state = new ModalState();
+  readonly state: ModalState;
   readonly facts = emptyFacts();
   readonly layers = new LayerFigures();
   readonly extruded = new Bounds();
@@ -23,6 +22,14 @@ export class ProgramTally {
   readonly planner: MotionPlanner;
   readonly heat = new HeatFollower(this.facts);
   printAcceleration: number;
+  /** What the program asked for lines last, or else what the machine does by itself; unclipped, and where. */
+  private askedAcceleration: number;
+  private askedAccelerationLine = 0;
+  /** Whether heat, head or acceleration has changed since something was laid last. */
+  isUnsettled = true;
+  /** The controller's own retraction, as set by the profile or by M207. */
+  ownRetraction: ProgramReading['ownRetraction'];
+  readonly roundBed: ProgramReading['roundBed'];
   travelAcceleration: number;
   readonly maxFeed: Float64Array;
   readonly maxAcceleration: Float64Array;
@@ -40,14 +47,72 @@ export class ProgramTally {
   chainedLayer = -1;
 
   constructor(readonly limits: MotionLimits) {
+    const { reads } = limits;
+    this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
+    this.state = new ModalState(reads, this.filamentArea);
+    this.roundBed = reads?.roundBed;
+    this.ownRetraction = reads?.ownRetraction;
+    this.askedAcceleration = limits.accelerationMmPerS2;
     this.planner = new MotionPlanner(this.layers, limits);
     this.printAcceleration = limits.accelerationMmPerS2;
     this.travelAcceleration = limits.travelAccelerationMmPerS2 ?? limits.accelerationMmPerS2;
     this.maxFeed = Float64Array.from(limits.maxFeedMmPerS);
     this.maxAcceleration = Float64Array.from(limits.maxAccelerationMmPerS2);
-    this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
   }
 
+  /** What the first line laid since something changed tells. */
+  settle(line: number): void {
+    const { facts } = this;
+    this.isUnsettled = false;
+    this.heat.noteExtrusion(this.head, line);
+    const inForce = Math.min(this.askedAcceleration, Math.max(this.maxAcceleration[0]!, this.maxAcceleration[1]!));
+    if (inForce > facts.printAccelerationMmPerS2) {
+      facts.printAccelerationMmPerS2 = inForce;
+      facts.printAccelerationLine = this.askedAccelerationLine;
+    }
+  }
+  askAcceleration(mmPerS2: number, line: number): void {
+    this.askedAcceleration = mmPerS2;
+    this.askedAccelerationLine = line;
+    this.isUnsettled = true;
+  }
+
+  /** Filament goes back, alone or beside a wipe: what goes back without a refill between is one retraction. */
+  draw(de: number, line: number): void {
+    const { head } = this;
+    if (head.drawnMm === 0) {
+      head.retractions++;
+      if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
+    }
+    head.drawnMm -= de;
+    head.drawnLine = line;
+    if (head.drawnMm > head.longestRetractionMm) {
+      head.longestRetractionMm = head.drawnMm;
+      head.longestRetractionLine = line;
+    }
+  }
+  /** Filament goes on again after it went back. */
+  refill(head = this.head): void {
+    if (head.drawnMm > 0 && head.drawnMm < head.shortestRetractionMm) {
+      head.shortestRetractionMm = head.drawnMm;
+      head.shortestRetractionLine = head.drawnLine;
+    }
+    head.drawnMm = 0;
+  }
+
+  /** Something is laid on a round plate. */
+  noteRound(x: number, y: number, line: number): void {
+    const bed = this.roundBed!;
+    const mm = Math.hypot(x - bed.x, y - bed.y);
+    if (mm <= this.facts.furthestMm) return;
+    this.facts.furthestMm = mm;
+    this.facts.furthestLine = line;
+  }
+
+  homed(line: number): void {
+    this.planner.rest();
+    if (this.facts.homedLine === 0) this.facts.homedLine = line;
+  }
   problem(line: number, kind: ProblemKind, text: string): void {
     noteProblem(this.facts, line, kind, text);
   }
@@ -65,6 +130,7 @@ export class ProgramTally {
   takeHead(tool: number): void {
     this.planner.rest();
     this.noteFlow();
+    this.isUnsettled = true;
     this.heat.leave(this.head);
     this.head = this.headOf(tool);
     this.layers.peakFlow = this.head.highestFlowMm3PerS;
@@ -81,7 +147,7 @@ export class ProgramTally {
 
   enterLayer(line: number): void {
     const { z } = this.state;
-    this.layer = this.layers.layerAt(heightKey(z), z, line);
+    this.layer = this.layers.layerAt(z, false, line);
     this.layerZ = z;
     if (z > this.highestLaidMm) this.highestLaidMm = z;
     else if (this.highestLaidMm - z > BACK_DOWN_MM) {
@@ -92,23 +158,15 @@ export class ProgramTally {
   }
 
   /** Plans filament alone; what it advances is counted already. */
-  filamentAlone(de: number, line: number): void {
+  filamentAlone(de: number, line: number, mmPerS = 0): void {
     const { facts, head } = this;
-    const speed = this.commandedMmPerS(line);
+    const speed = mmPerS > 0 ? mmPerS : this.commandedMmPerS(line);
     facts.filamentOnlyMoves++;
     if (de < 0) {
-      head.retractions++;
-      if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
-      if (-de > head.longestRetractionMm) {
-        head.longestRetractionMm = -de;
-        head.longestRetractionLine = line;
-      }
-      if (-de < head.shortestRetractionMm) {
-        head.shortestRetractionMm = -de;
-        head.shortestRetractionLine = line;
-      }
+      this.draw(de, line);
       if (speed > head.fastestRetractionMmPerS) head.fastestRetractionMmPerS = speed;
-    } else if (!head.isWaited && head.coldExtrusionLine === 0) head.coldExtrusionLine = line;
+    } else if (head.drawnMm > 0) this.refill();
+    if (de > 0 && !head.isWaited && head.coldExtrusionLine === 0) head.coldExtrusionLine = line;
     if (speed > this.maxFeed[3]!) this.beyond(3, speed, line);
     const a = this.maxAcceleration[3]!;
     const p = this.planner;

@@ -10,30 +10,38 @@ const SPACE = 32;
 const OPEN = 40;
 const CLOSE = 41;
 const STAR = 42;
+const PERCENT = 37;
+const SLASH = 47;
 const SEMICOLON = 59;
 const QUESTION = 63;
 /** Mark of byte order at the beginning of a file (RFC 3629, section 6). */
 const MARK = [0xef, 0xbb, 0xbf];
 const SETS_LINE_NUMBER = 110;
+/** Words that end a program (RS274/NGC 3.6.1); M30 with a name behind it is the word by which card readers delete a file. */
+const ENDS = 2;
+const ENDS_OR_DELETES = 30;
 const isDigit = (byte: number): boolean => byte >= 48 && byte <= 57;
 /** Bytes that go on the wire as they are. */
 const IS_PLAIN = Uint8Array.from({ length: 256 }, (_, c) =>
   c > SPACE && c < 127 && c !== OPEN && c !== STAR && c !== SEMICOLON ? 1 : 0,
 );
 
-/** First letters of lines that may hold a line number or a message. */
-const wantsALook = (byte: number): boolean => byte >= 65 && ((byte | 32) === 109 || (byte | 32) === 110);
+const LETTER_M = 109;
+const LETTER_N = 110;
 
 /** Cuts a program of any bytes into the lines that are judged, drawn and sent: printable ASCII, single spaces, a newline after each.
  *  Comments go; so do line numbers, checksums and M110, which belong to whoever sends. Lines end with LF, CR or both, and a line
- *  that held nothing else stays as an empty one, so that every line keeps its number. What no wire carries is refused with its
- *  place; in the text of a message it becomes a question mark. Fed in chunks of any size; the cut does not depend on them. */
+ *  that held nothing else stays as an empty one, so that every line keeps its number. A per-cent sign that begins the file goes, and so
+ *  does the slash of lines that may be left out: they are done. M2, M30 or the next per-cent sign end the program; nothing behind is
+ *  judged or sent. What no wire carries is refused with its place; in the text of a message it becomes a question mark. Fed in chunks of
+ *  any size; the cut does not depend on them. */
 export class WireCutter {
   private carry = new Uint8Array(0);
   private line = 1;
   private column = 0;
   private isInComment = false;
-  private isInBrackets = false;
+  /** Brackets open: comments may stand within comments. */
+  private brackets = 0;
   private isAfterReturn = false;
   private isSpaced = false;
   /** XOR of the line's bytes so far, and as it was before its last star. */
@@ -41,6 +49,13 @@ export class WireCutter {
   private sumAtStar = -1;
   private markBytes = 0;
   private readonly words = new LineWords();
+  /** Whether anything but empty lines has come. */
+  private hasBegun = false;
+  private isOver = false;
+  /** Whether the line at hand, behind the end, holds anything. */
+  private isFilled = false;
+  /** Lines behind the end of the program that hold anything, and the first of them. */
+  readonly afterEnd = { lines: 0, line: 0 };
   failure: Failure | null = null;
 
   /** @param onWrongChecksum is told each line whose own checksum is not that of its bytes */
@@ -48,11 +63,12 @@ export class WireCutter {
 
   /** Whether the next byte begins a line. */
   get isBetweenLines(): boolean {
-    return this.column === 0 && this.markBytes === MARK.length && !this.isAfterReturn;
+    return this.column === 0 && this.markBytes === MARK.length && !this.isAfterReturn && !this.isOver;
   }
   /** Lines that somebody else has found to need no cutting. */
   passOver(lines: number): void {
     this.line += lines;
+    this.hasBegun = true;
   }
 
   /** Whole lines that these bytes complete. */
@@ -63,6 +79,10 @@ export class WireCutter {
     let o = this.carry.length;
     let lineFrom = 0;
     for (let i = 0; i < chunk.length; i++) {
+      if (this.isOver) {
+        this.passEnd(chunk.subarray(i));
+        break;
+      }
       if (o === lineFrom && this.isBetweenLines) {
         const end = this.wholeLines(chunk, i);
         out.set(chunk.subarray(i, end), o);
@@ -92,7 +112,7 @@ export class WireCutter {
       }
       this.column++;
       if (this.isInComment) continue;
-      if (IS_PLAIN[c] === 1 && !this.isInBrackets) {
+      if (IS_PLAIN[c] === 1 && this.brackets === 0) {
         if (this.isSpaced) {
           if (o > lineFrom) out[o++] = SPACE;
           this.isSpaced = false;
@@ -101,13 +121,15 @@ export class WireCutter {
         this.sum ^= c;
         continue;
       }
-      if (c === STAR && !this.isInBrackets) this.sumAtStar = this.sum;
+      if (c === STAR && this.brackets === 0) this.sumAtStar = this.sum;
       this.sum ^= c;
-      if (this.isInBrackets) this.isInBrackets = c !== CLOSE;
+      if (this.brackets > 0) this.brackets += c === OPEN ? 1 : c === CLOSE ? -1 : 0;
       else if (c === SPACE || c === TAB) this.isSpaced = true;
       else if (c === SEMICOLON) this.isInComment = true;
-      else if (c === OPEN) this.isInBrackets = this.isSpaced = true;
-      else if (c === STAR) out[o++] = c;
+      else if (c === OPEN) {
+        this.brackets = 1;
+        this.isSpaced = true;
+      } else if (c === STAR) out[o++] = c;
       else if (isMessage(out, lineFrom, o)) {
         if ((c & 0xc0) === 0x80) continue; // goes on with a character
         if (this.isSpaced) out[o++] = SPACE;
@@ -122,6 +144,7 @@ export class WireCutter {
 
   /** The last line, where no newline ended it. */
   finish(): Uint8Array {
+    if (this.isOver) this.passEnd(Uint8Array.of(NEWLINE));
     const wasLast = this.column > 0 && !this.failure;
     return wasLast ? this.push(Uint8Array.of(NEWLINE)) : new Uint8Array(0);
   }
@@ -134,14 +157,16 @@ export class WireCutter {
     for (let i = from; i < chunk.length; i++) {
       const c = chunk[i]!;
       if (c > STAR && c < 127 && c !== SEMICOLON) {
-        if (before === NEWLINE && wantsALook(c)) break;
+        if ((c | 32) === LETTER_M && c >= 65) break;
+        if (before === NEWLINE && ((c | 32) === LETTER_N ? c >= 65 : c === SLASH)) break;
       } else if (c === SPACE) {
         if (before <= SPACE) break;
       } else if (c === NEWLINE) {
         if (before === SPACE || i - end > LONGEST_LINE_BYTES) break;
         end = i + 1;
         this.line++;
-      } else if (IS_PLAIN[c] === 0) break;
+        this.hasBegun ||= before !== NEWLINE;
+      } else if (IS_PLAIN[c] === 0 || c === PERCENT) break;
       before = c;
     }
     return end;
@@ -153,15 +178,41 @@ export class WireCutter {
     if (end - from > LONGEST_LINE_BYTES) this.tooLong();
     else {
       if (this.sumAtStar >= 0) end = this.withoutChecksum(out, from, end);
-      if (end > from) end = this.withoutNumber(out, from, end);
+      if (end > from) end = this.withoutNumber(out, from, this.withoutMarks(out, from, end));
+      if (end > from) this.hasBegun = true;
     }
     out[end++] = NEWLINE;
     this.line++;
     this.column = 0;
     this.sum = 0;
     this.sumAtStar = -1;
-    this.isInComment = this.isInBrackets = this.isSpaced = false;
+    this.isInComment = this.isSpaced = false;
+    this.brackets = 0;
     return end;
+  }
+  /** Takes off the slash of a line that may be left out and the per-cent sign that begins the file; the next one ends it. */
+  private withoutMarks(line: Uint8Array, from: number, to: number): number {
+    if (line[from] === SLASH) {
+      const begin = line[from + 1] === SPACE ? from + 2 : from + 1;
+      line.copyWithin(from, begin, to);
+      return to - (begin - from);
+    }
+    if (line[from] !== PERCENT || to - from > 1) return to;
+    this.isOver = this.hasBegun;
+    this.hasBegun = true;
+    return from;
+  }
+  /** Counts what stands behind the end. */
+  private passEnd(bytes: Uint8Array): void {
+    for (const c of bytes) {
+      if (c === NEWLINE || c === RETURN) {
+        if (this.isFilled && this.afterEnd.lines++ === 0) this.afterEnd.line = this.line;
+        if (c === NEWLINE ? !this.isAfterReturn : true) this.line++;
+        this.isFilled = this.isInComment = false;
+      } else if (c === SEMICOLON) this.isInComment = true;
+      else if (c > SPACE && !this.isInComment) this.isFilled = true;
+      this.isAfterReturn = c === RETURN;
+    }
   }
   private withoutChecksum(out: Uint8Array, from: number, to: number): number {
     let star = to - 1;
@@ -185,9 +236,13 @@ export class WireCutter {
       while (isDigit(line[begin]!)) begin++;
       if (line[begin] === SPACE) begin++;
     }
-    if ((line[begin]! | 32) - 97 === LETTER.M) {
+    if (hasM(line, begin, to)) {
       scanLine(line, begin, to, this.words);
-      if (this.words.mCodes[0] === SETS_LINE_NUMBER) return from;
+      const { mCodes, mCount } = this.words;
+      if (mCodes[0] === SETS_LINE_NUMBER) return from;
+      for (let k = 0; k < mCount; k++)
+        this.isOver ||=
+          mCodes[k] === ENDS || (mCodes[k] === ENDS_OR_DELETES && isLast(ENDS_OR_DELETES, line, begin, to));
     }
     if (begin > from) line.copyWithin(from, begin, to);
     return to - (begin - from);
@@ -209,6 +264,14 @@ export class WireCutter {
       todo: 'export the file again; no controller takes such a line',
     };
   }
+}
+
+/** Whether nothing stands behind an M word. */
+const isLast = (code: number, line: Uint8Array, from: number, to: number): boolean =>
+  new RegExp(`m ?0*${code}$`, 'i').test(String.fromCharCode(...line.subarray(from, Math.min(to, from + 200))));
+function hasM(line: Uint8Array, from: number, to: number): boolean {
+  for (let i = from; i < to; i++) if ((line[i]! | 32) === LETTER_M && line[i]! >= 65) return true;
+  return false;
 }
 
 /** Whether a line begins as a message does: what follows is for people. */

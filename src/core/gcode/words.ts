@@ -1,5 +1,6 @@
 const POWER = Float64Array.from({ length: 23 }, (_, e) => 10 ** e);
 const MOST_CODES = 16;
+const UNDERSCORE = 95;
 /** Commands whose argument is free text (a message or a file name), so nothing after them is a word. Common practice, no source. */
 const TEXT_COMMANDS = new Set([23, 28, 30, 32, 117, 118]);
 
@@ -15,6 +16,11 @@ export class LineWords {
   mCount = 0;
   /** Index of the first byte that belongs to no word, or -1. */
   stray = -1;
+  /** Whether a letter came twice with a figure; G and M words may. */
+  isTwice = false;
+  /** Where the line is a name with what belongs to it, no words: its first byte and the one behind the name, or -1. */
+  nameFrom = -1;
+  nameTo = -1;
 
   has(letter: number): boolean {
     return (this.mask & (1 << letter)) !== 0;
@@ -24,11 +30,14 @@ export class LineWords {
 export const LETTER = {
   A: 0,
   C: 2,
+  D: 3,
   E: 4,
   F: 5,
   G: 6,
   I: 8,
   J: 9,
+  K: 10,
+  L: 11,
   M: 12,
   N: 13,
   P: 15,
@@ -41,12 +50,15 @@ export const LETTER = {
 } as const;
 
 /** Fills `words` from bytes[from, to) up to the first newline; returns the index after that newline, or after `to`.
- *  The bytes end with a newline or with their array, so that digits need no test for the end. No exponents: every letter starts a word; case and spaces do not matter;
+ *  The bytes end with a newline or with their array, so that digits need no test for the end. No exponents: every letter starts a word,
+ *  but a line that begins with a name is no words at all; case and spaces do not matter;
  *  `( )` and `;` are comments. A figure is an integer mantissa over a power of ten (both exact), so it equals Number(). */
 export function scanLine(bytes: Uint8Array, from: number, to: number, words: LineWords): number {
   words.gCount = 0;
   words.mCount = 0;
   words.stray = -1;
+  words.isTwice = false;
+  words.nameFrom = -1;
   const values = words.values;
   let mask = 0;
   let bare = 0;
@@ -73,6 +85,13 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
       if (words.stray < 0) words.stray = i;
       i++;
       continue;
+    }
+    if (mask === 0 && bare === 0 && words.stray < 0 && isNamed(bytes, i, to)) {
+      words.nameFrom = i;
+      while (i < to && isOfName(bytes[i]!)) i++;
+      words.nameTo = i;
+      i = afterNewline(bytes, i, to);
+      break;
     }
     i++;
     c = bytes[i]!;
@@ -121,13 +140,23 @@ export function scanLine(bytes: Uint8Array, from: number, to: number, words: Lin
         i = afterNewline(bytes, i, to);
         break;
       }
-    }
+    } else if ((mask & (1 << letter)) !== 0) words.isTwice = true;
     values[letter] = value;
     mask |= 1 << letter;
   }
   words.mask = mask;
   words.bare = bare;
   return i;
+}
+
+const isLetter = (c: number): boolean => (c | 32) >= 97 && (c | 32) <= 122;
+const isOfName = (c: number): boolean => isLetter(c) || c === UNDERSCORE || (c >= 48 && c <= 57);
+/** Whether a line begins with a name: a word is one letter and its figure, a name begins with two letters or holds an underscore. */
+function isNamed(bytes: Uint8Array, from: number, to: number): boolean {
+  if (isLetter(bytes[from + 1]!)) return true;
+  let i = from;
+  while (i < to && isOfName(bytes[i]!)) if (bytes[i++] === UNDERSCORE) return true;
+  return false;
 }
 
 function afterNewline(bytes: Uint8Array, from: number, to: number): number {

@@ -9,6 +9,8 @@ export interface Dialect {
   /** How the acceleration of lines is set; {value} is mm/s². */
   readonly acceleration: string;
   readonly lineLength: number;
+  /** Coordinates of the corner of the plate from which parts are placed; 0 where nothing is said. */
+  readonly cornerMm?: readonly [x: number, y: number];
 }
 export const plainDialect: Dialect = {
   relativeE: true,
@@ -139,7 +141,8 @@ export class GcodeWriter {
   private xy(x: number, y: number): string {
     this.x = x;
     this.y = y;
-    return `X${figure(x, 3)} Y${figure(y, 3)}`;
+    const [left, front] = this.dialect.cornerMm ?? [0, 0];
+    return `X${figure(x + left, 3)} Y${figure(y + front, 3)}`;
   }
   private feedOut(amount: number): string {
     if (this.dialect.relativeE) return figure(amount, 5);

@@ -1,3 +1,5 @@
+import type { ProgramReading } from '../gcode/reading.ts';
+
 /** What a machine's controller holds a program to. Axes are X, Y, Z, E. */
 export interface MotionLimits {
   readonly accelerationMmPerS2: number;
@@ -7,6 +9,8 @@ export interface MotionLimits {
   readonly maxFeedMmPerS: readonly [number, number, number, number];
   readonly maxAccelerationMmPerS2: readonly [number, number, number, number];
   readonly filamentDiameterMm: number;
+  /** How it reads programs; as plainly as can be where nothing is said. */
+  readonly reads?: ProgramReading;
 }
 
 /** Limits for a report without a machine, and where a printer profile states none: neutral figures of our own that belong to no machine. */

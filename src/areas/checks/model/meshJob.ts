@@ -27,6 +27,7 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
 import type { Heads, OtherHead, OtherRole } from '../../../core/toolpath/heads.ts';
 import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regions.ts';
+import { onPlate } from '../../machines/model/dialect.ts';
 import { meshLayWants } from '../../rules/meshLay.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
@@ -147,7 +148,7 @@ export function* checkingMesh(
       ),
       nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, stands[0]!)),
       scale: part.placement.scale,
-      zones: zonesReached(laid.layers, sheet.machine.zonesMm ?? []),
+      zones: zonesReached(laid.layers, onPlate(sheet.machine.zonesMm ?? [], sheet.machine.lowestMm)),
       changesAbove: laid.changesAbove,
       partMm3: laid.partMm3,
       restMm3: laid.restMm3,
@@ -171,7 +172,7 @@ export function headsOf({ heads = [], bodyTool = 0, machine, recipe }: CheckCont
       return lay ? [{ tool, roles: own, lay }] : [];
     }),
     plateMm: [machine.travelMm[0], machine.travelMm[1]],
-    zonesMm: machine.zonesMm ?? [],
+    zonesMm: onPlate(machine.zonesMm ?? [], machine.lowestMm),
   };
 }
 /** The same in one go, from the bytes of the files. */

@@ -9,6 +9,7 @@ import {
   type Figures,
 } from '../../../core/units/figures.ts';
 import { isPlainText } from '../../../core/formats/plainText.ts';
+import { macroEffects, readMacros } from '../../../core/gcode/reading.ts';
 import { cutProgram } from '../../../core/gcode/wire.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { parseQuantity } from '../../../core/units/parse.ts';
@@ -106,6 +107,14 @@ export function checkValue(setting: Setting, value: SettingValue, before: number
       if (typeof value !== 'string' || value.length > setting.longest)
         return wrong('Text too long', `keep it below ${setting.longest} characters`);
       if (!isPlainText(value)) return wrong('A character in it is no text', 'type it anew instead of pasting it');
+      if (setting.areMacros) {
+        const misread = readMacros(value).wrong;
+        if (misread !== null)
+          return wrong(
+            `"${misread}" says of no word what it does`,
+            `write NAME: and ${macroEffects.join(', ')}, parted by commas; heats take “by” and a parameter`,
+          );
+      }
       return setting.isProgram ? checkProgramText(value, wrong) : succeed(value);
   }
 }

@@ -3,6 +3,7 @@ import { lineKindSettings } from './lineKinds.ts';
 import { materialSettings } from './material.ts';
 import { materialProvenSettings } from './materialProven.ts';
 import { printerSettings } from './printer.ts';
+import { printerControllerSettings } from './printerController.ts';
 import { printerProvenSettings } from './printerProven.ts';
 import { processSettings } from './process.ts';
 import { processAroundSettings } from './processAround.ts';
@@ -17,6 +18,7 @@ export const CATALOGUE_VERSION = 7;
 /** Every setting there is; screens, validation, exchange, comparison and documentation are made from this list. */
 const all = [
   ...printerSettings,
+  ...printerControllerSettings,
   ...printerProvenSettings,
   ...resinPrinterSettings,
   ...toolSettings,

@@ -64,6 +64,8 @@ export interface TextSetting extends Common {
   readonly longest: number;
   /** Lines a machine is sent as they stand. */
   readonly isProgram?: boolean;
+  /** What a controller's words do, one a line. */
+  readonly areMacros?: boolean;
   readonly default?: string;
 }
 /** Two ends, lowest first, of what a supplier or maker allows. */

@@ -1,3 +1,4 @@
+import { readMacros, type ProgramReading } from '../../../core/gcode/reading.ts';
 import { exampleLimits, type MotionLimits } from '../../../core/motion/limits.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
@@ -25,5 +26,29 @@ export function motionLimitsOf(v: Values): MotionLimits {
       n('maxAccelerationEMmPerS2', most[3]),
     ],
     filamentDiameterMm: n('diameterMm', 1.75),
+    ...readingOf(v),
   };
+}
+
+/** How its controller reads programs, where that differs from the plain one. */
+function readingOf(v: Values): { reads?: ProgramReading } {
+  const n = (key: string) => numberOf(v, key);
+  const [w, d, own] = [n('travelXMm'), n('travelYMm'), n('ownRetractionMm')];
+  const words = typeof v['controllerWords'] === 'string' ? readMacros(v['controllerWords']).macros : {};
+  const reads: ProgramReading = {
+    ...(v['volumetricFilament'] === true && { filamentIn: 'mm³' }),
+    ...(v['speedLimitsPerMinute'] === true && { areFeedLimitsPerMinute: true }),
+    ...(own !== null && { ownRetraction: { mm: own, mmPerS: n('ownRetractionMmPerS') ?? 0 } }),
+    ...(Object.keys(words).length > 0 && { macros: words }),
+    ...(v['bedShape'] === 'round' &&
+      w !== null &&
+      d !== null && {
+        roundBed: {
+          x: (n('lowestXMm') ?? 0) + w / 2,
+          y: (n('lowestYMm') ?? 0) + d / 2,
+          radiusMm: Math.min(w, d) / 2,
+        },
+      }),
+  };
+  return Object.keys(reads).length > 0 ? { reads } : {};
 }

@@ -54,7 +54,6 @@ export const cases: RuleCases = {
           change: { unit: 'm' },
         },
       ],
-      others: ['layer-time-proven'],
     },
     {
       when: 'the file states its unit',

@@ -49,7 +49,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'the program starts harder than proven, from layer 3 on',
-      program: { before: { layer3: 'M204 P1700' } },
+      program: { before: { start: 'M204 P1500', layer3: 'M204 P1700' } },
       values: { accelerationMmPerS2: 2000 },
       finds: [
         {
@@ -59,7 +59,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',
-          line: 53,
+          line: 54,
           layer: 2,
           zMm: 0.4,
           trialId: 't',
@@ -67,8 +67,35 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'the program asks for nothing, on a machine that by itself starts harder than proven',
+      values: { accelerationMmPerS2: 2000 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Acceleration above what is proven',
+          figure: '2000 mm/s²',
+          limit: '1600 mm/s²',
+          origin: 'proven by T-0001',
+          fix: 'set 1600 mm/s² or prove it',
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'only travel starts harder than proven',
+      program: { before: { layer3: 'M204 T1700' } },
+      values: { travelAccelerationMmPerS2: 2000 },
+      finds: [],
+    },
+    {
+      when: 'the file holds its axes to less than is proven, whatever the machine does by itself',
+      program: { before: { start: 'M201 X1600 Y1600' } },
+      values: { accelerationMmPerS2: 2000 },
+      finds: [],
+    },
+    {
       when: 'harder than a trial saw fail',
-      program: { before: { layer3: 'M204 P1700' } },
+      program: { before: { start: 'M204 P1500', layer3: 'M204 P1700' } },
       values: { accelerationMmPerS2: 2000 },
       proofs: { accelerationMmPerS2: failedBeyond(1500, 1600) },
       finds: [
@@ -79,7 +106,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',
-          line: 53,
+          line: 54,
           layer: 2,
           zMm: 0.4,
           trialId: 't',
@@ -88,7 +115,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'harder than proven in a class that is proven only',
-      program: { before: { layer3: 'M204 P1700' } },
+      program: { before: { start: 'M204 P1500', layer3: 'M204 P1700' } },
       values: { accelerationMmPerS2: 2000 },
       job: { class: 'customer part' },
       finds: [
@@ -99,7 +126,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',
-          line: 53,
+          line: 54,
           layer: 2,
           zMm: 0.4,
           trialId: 't',
@@ -108,7 +135,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'harder than the farm allows, but not than what held, in a class that is proven only',
-      program: { before: { layer3: 'M204 P1700' } },
+      program: { before: { start: 'M204 P1500', layer3: 'M204 P1700' } },
       values: { accelerationMmPerS2: 2000 },
       job: { class: 'customer part' },
       proofs: { accelerationMmPerS2: heldTo(1500, 1600, 1700) },
@@ -120,7 +147,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'farm’s margin; 1700 mm/s² held in T-0001',
           fix: 'set 1600 mm/s²',
-          line: 53,
+          line: 54,
           layer: 2,
           zMm: 0.4,
           trialId: 't',
@@ -129,7 +156,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'harder than what held',
-      program: { before: { layer3: 'M204 P1710' } },
+      program: { before: { start: 'M204 P1500', layer3: 'M204 P1710' } },
       values: { accelerationMmPerS2: 2000 },
       proofs: { accelerationMmPerS2: heldTo(1500, 1600, 1700) },
       finds: [
@@ -140,7 +167,7 @@ export const cases: RuleCases = {
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
           fix: 'set 1600 mm/s² or prove it',
-          line: 53,
+          line: 54,
           layer: 2,
           zMm: 0.4,
           trialId: 't',

@@ -42,18 +42,20 @@ export const accelerationProven = defineRule({
     },
   },
   program: {
-    reads: ['highestAccelerationLine', 'highestAccelerationMmPerS2', 'layerRows'],
+    reads: ['layerRows', 'printAccelerationLine', 'printAccelerationMmPerS2'],
     find: ({ report, context }) => {
       const proof = context.proofs['accelerationMmPerS2'];
       if (proof?.state !== 'proven') return { needs: 'valid acceleration evidence on this machine, tool and material' };
+      if (report.printAccelerationMmPerS2 === undefined)
+        return { needs: 'a program read by this version; check again' };
       const found = outsideProof({
         label: 'Acceleration',
-        value: report.highestAccelerationMmPerS2,
+        value: report.printAccelerationMmPerS2,
         proof,
         provenOnly: context.job.provenOnly,
         show: (v) => formatQuantity(v, 'acceleration'),
         change: (end) => ({ values: softened(end, context.recipe.lay ?? null) }),
-        where: placeOfLine(report, report.highestAccelerationLine),
+        where: report.printAccelerationLine ? placeOfLine(report, report.printAccelerationLine) : {},
       });
       return found ? [found] : [];
     },

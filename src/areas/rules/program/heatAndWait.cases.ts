@@ -84,5 +84,22 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a macro heats nozzle and bed as it is told',
+      values: { controllerWords: 'BEGIN: homes, heats bed by BED, heats nozzle by NOZZLE' },
+      program: { replace: [[/^[^]*?G90/, 'BEGIN BED=98 NOZZLE=248 NAME="part 1"\nG90']] },
+      finds: [],
+    },
+    {
+      when: 'a macro may heat it, and nobody has said so',
+      program: { replace: [[/M190 S98\nM109 S248\n/, 'BEGIN NOZZLE=248\n']] },
+      finds: [],
+      needs: 'what BEGIN does (line 4): say it under “Words of the controller” of the printer profile',
+    },
+    {
+      when: 'every heater is waited for at once',
+      program: { replace: [[/M190 S98\nM109 S248\n/, 'M116\n']] },
+      finds: [],
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule, placeOfLine, type Found } from '../define.ts';
 
 export const heatAndWait = defineRule({
@@ -8,9 +9,12 @@ export const heatAndWait = defineRule({
   source: 'Common practice, no source',
   supersedes: ['start-waits'],
   program: {
-    reads: ['bedMaxC', 'coldBedLine', 'coldExtrusionLine', 'extrudingMoves', 'layerRows', 'nozzleMaxC'],
+    reads: ['bedMaxC', 'coldBedLine', 'coldExtrusionLine', 'extrudingMoves', 'layerRows', 'nozzleMaxC', 'unknownWords'],
     find: ({ report: r }) => {
       if (r.extrudingMoves === 0) return { needs: 'a program that extrudes' };
+      const cold = Math.max(r.coldExtrusionLine, r.coldBedLine);
+      const unknown = cold > 0 ? whatMacrosDo(r, 0, cold) : null;
+      if (unknown) return unknown;
       const found: Found[] = [];
       if (r.coldExtrusionLine > 0)
         found.push({

@@ -47,5 +47,17 @@ export const cases: RuleCases = {
       others: ['lays-something'],
       needs: 'a program that extrudes',
     },
+    {
+      when: 'a macro may have set it at the beginning',
+      program: {
+        before: { layer3: 'M104 S248' },
+        replace: [
+          [/M104 S248\n/, ''],
+          [/M109 S248\n/, 'BEGIN NOZZLE=248\n'],
+        ],
+      },
+      finds: [],
+      needs: 'what BEGIN does (line 4): say it under “Words of the controller” of the printer profile',
+    },
   ],
 };

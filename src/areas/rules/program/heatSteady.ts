@@ -1,3 +1,4 @@
+import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule, placeOfLine } from '../define.ts';
 
 const MOST_C = 10;
@@ -16,11 +17,14 @@ export const heatSteady = defineRule({
       'nozzleMaxExtrudingLine',
       'nozzleMinExtrudingC',
       'nozzleMinExtrudingLine',
+      'unknownWords',
     ],
     only: 'brought along',
     find: ({ report: r }) => {
       const { nozzleMinExtrudingC: low, nozzleMaxExtrudingC: high } = r;
       if (low === null || high === null) return { needs: 'a program that extrudes' };
+      const unknown = low === 0 ? whatMacrosDo(r, 0, r.nozzleMinExtrudingLine) : null;
+      if (unknown) return unknown;
       if (high - low <= MOST_C) return [];
       const second = r.layerRows[1]?.firstLine ?? Infinity;
       const line = Math.max(r.nozzleMinExtrudingLine, r.nozzleMaxExtrudingLine);

@@ -142,5 +142,17 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a macro cools it',
+      values: { controllerWords: 'FINISH: cools' },
+      program: { replace: [[/M104 S0\nM140 S0\n/, 'FINISH\n']] },
+      finds: [],
+    },
+    {
+      when: 'a macro may cool it, and nobody has said so',
+      program: { replace: [[/M104 S0\nM140 S0\n/, 'FINISH\n']] },
+      finds: [],
+      needs: 'what FINISH does (line 125): say it under “Words of the controller” of the printer profile',
+    },
   ],
 };

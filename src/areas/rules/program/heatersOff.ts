@@ -1,4 +1,5 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
+import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule, type Found } from '../define.ts';
 
 /** Nozzles left hot: each by its number where there are several. */
@@ -17,10 +18,13 @@ export const heatersOff = defineRule({
   source: 'Common practice, no source',
   supersedes: ['end-cools'],
   program: {
-    reads: ['bedAtEndC', 'extrudingMoves', 'heads', 'lines', 'nozzleAtEndC'],
+    reads: ['bedAtEndC', 'extrudingMoves', 'heads', 'layerRows', 'lines', 'nozzleAtEndC', 'unknownWords'],
     find: ({ report: r, context }) => {
       if (r.extrudingMoves === 0) return { needs: 'a program that extrudes' };
       const left = [...hotNozzles(r), ...(r.bedAtEndC > 0 ? [{ part: 'bed', c: r.bedAtEndC, code: 'M140 S0' }] : [])];
+      const lastLayer = Math.max(0, ...r.layerRows.map((row) => row.firstLine));
+      const unknown = left.length > 0 ? whatMacrosDo(r, lastLayer, Infinity) : null;
+      if (unknown) return unknown;
       return left.map(({ part, c, code }): Found => ({
         severity: context.job.class === 'lights-out' ? 'blocker' : 'caution',
         title: `The ${part} stays hot at the end`,

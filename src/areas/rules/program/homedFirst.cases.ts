@@ -56,5 +56,37 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'only X is homed',
+      program: { replace: [[/G28\n/, 'G28 X\n']] },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Moves before homing',
+          figure: 'moves at line 8',
+          limit: 'G28 before it',
+          origin: 'hardware, any machine',
+          fix: 'put G28 before line 8',
+          line: 8,
+        },
+      ],
+    },
+    {
+      when: 'it lifts by a little before homing',
+      program: { replace: [[/G28\n/, 'G91\nG1 Z5 F600\nG90\nG28\n']] },
+      finds: [],
+    },
+    {
+      when: 'a macro homes it',
+      values: { controllerWords: 'BEGIN: homes' },
+      program: { replace: [[/G28\n/, 'BEGIN\n']] },
+      finds: [],
+    },
+    {
+      when: 'a macro may home it, and nobody has said so',
+      program: { replace: [[/G28\n/, 'BEGIN\n']] },
+      finds: [],
+      needs: 'what BEGIN does (line 3): say it under “Words of the controller” of the printer profile',
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule } from '../define.ts';
 
 export const homedFirst = defineRule({
@@ -8,10 +9,12 @@ export const homedFirst = defineRule({
   source: 'Common practice, no source',
   supersedes: ['start-homes'],
   program: {
-    reads: ['extrudingMoves', 'homedLine', 'movedBeforeHomingLine', 'travelMoves'],
+    reads: ['extrudingMoves', 'homedLine', 'movedBeforeHomingLine', 'travelMoves', 'unknownWords'],
     find: ({ report: r }) => {
       if (r.extrudingMoves + r.travelMoves === 0) return { needs: 'a program that moves' };
       if (r.movedBeforeHomingLine === 0) return [];
+      const unknown = whatMacrosDo(r, 0, r.movedBeforeHomingLine);
+      if (unknown) return unknown;
       return [
         {
           severity: 'blocker',

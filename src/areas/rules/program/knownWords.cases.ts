@@ -54,5 +54,17 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a macro of which nobody has said what it does, whose name holds letters that are words elsewhere',
+      program: { before: { layer3: 'AREA_BEGINS X=1 E=40 NAME=cube1' } },
+      finds: [],
+      needs: 'what AREA_BEGINS does (line 53): say it under “Words of the controller” of the printer profile',
+    },
+    {
+      when: 'a macro and a word of which somebody has said what they do',
+      values: { controllerWords: 'AREA_BEGINS: nothing; M9001: nothing' },
+      program: { before: { layer3: 'area_begins NAME=cube1\nM9001 S3' } },
+      finds: [],
+    },
   ],
 };

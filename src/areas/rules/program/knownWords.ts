@@ -1,4 +1,5 @@
 import { countOf } from '../../../core/units/plural.ts';
+import { unknownMacros, whatMacrosDo } from './unknownMacros.ts';
 import { defineRule } from '../define.ts';
 
 const SHOWN = 6;
@@ -14,6 +15,9 @@ export const knownWords = defineRule({
     only: 'brought along',
     find: ({ report: r, context }) => {
       if (r.unknownWords.length === 0) return [];
+      // a macro is no fault: it is not checked until somebody has said what it does
+      const macros = unknownMacros(r);
+      if (macros.length === r.unknownWords.length) return whatMacrosDo(r, 0, Infinity)!;
       const times = r.unknownWords.reduce((s, w) => s + w.count, 0);
       return [
         {

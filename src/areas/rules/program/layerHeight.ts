@@ -1,6 +1,6 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
-import { SAME_MM, stepsOf, usualStep } from './steps.ts';
+import { isFirst, SAME_MM, stepsOf, usualStep } from './steps.ts';
 
 const THICKEST = 0.8;
 
@@ -22,7 +22,7 @@ export const layerHeight = defineRule({
       // twice the usual step is a gap, and another rule's business
       const gap = 2 * (usualStep(report) ?? Infinity) - SAME_MM;
       const thick = steps.flatMap((h, i) =>
-        h > THICKEST * nozzleMm + 1e-6 && (i === 0 ? h <= nozzleMm : h < gap) ? [{ h, i }] : [],
+        h > THICKEST * nozzleMm + 1e-6 && (isFirst(report, i) ? h <= nozzleMm : h < gap) ? [{ h, i }] : [],
       );
       if (thick.length === 0) return [];
       const worst = thick.reduce((a, b) => (b.h > a.h ? b : a));

@@ -17,7 +17,7 @@ export const cases: RuleCases = {
         {
           severity: 'caution',
           title: 'Layers are printed before the one below has cooled',
-          figure: '6.6 s at the quickest, 4 layers',
+          figure: '6.6 s at the quickest, 3 layers',
           limit: '10 s',
           origin: 'material',
           fix: 'print 2 at once, or let the layer take 10 s (66 % of the speed there)',
@@ -45,7 +45,7 @@ export const cases: RuleCases = {
         {
           severity: 'caution',
           title: 'Layers are printed before the one below has cooled',
-          figure: '2 s at the quickest, 95 layers',
+          figure: '2 s at the quickest, 94 layers',
           limit: '10 s',
           origin: 'proven by T-0001',
           fix: 'print 5 at once, or let the layer take 10 s (20 % of the speed there)',
@@ -65,7 +65,7 @@ export const cases: RuleCases = {
     {
       when: 'a quarter of what it needs, on a mesh',
       mesh: {},
-      measured: { report: { layerRows: rows([{ timeS: 2.5 }]) } },
+      measured: { report: { layerRows: rows([{ timeS: 2.5 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {
@@ -84,7 +84,7 @@ export const cases: RuleCases = {
     {
       when: 'more than a quarter, on a mesh',
       mesh: {},
-      measured: { report: { layerRows: rows([{ timeS: 2.6 }]) } },
+      measured: { report: { layerRows: rows([{ timeS: 2.6 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {
@@ -107,8 +107,14 @@ export const cases: RuleCases = {
       others: ['line-width'],
     },
     {
+      when: 'only the last layer is quick: nothing is laid on it',
+      mesh: {},
+      measured: { report: { layerRows: rows([{}, {}, { timeS: 1 }]) } },
+      finds: [],
+    },
+    {
       when: 'a quick layer of half a millimetre of filament',
-      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0.5 }]) } },
+      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0.5 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {

@@ -1,5 +1,6 @@
 import { countOf } from '../../../core/units/plural.ts';
 import { formatFigure } from '../../../core/units/format.ts';
+import { isLast } from './steps.ts';
 import { defineRule } from '../define.ts';
 
 /** The pace of a layer is met within a hundredth. */
@@ -18,7 +19,7 @@ export const layerTimeProven = defineRule({
       const least = context.recipe.lowestLayerTimeS;
       if (least === undefined || least === null) return { needs: 'the material’s shortest layer time' };
       const proof = context.proofs['lowestLayerTimeS'];
-      const rows = report.layerRows.filter((r) => r.filamentMm > 0);
+      const rows = report.layerRows.filter((r, i) => r.filamentMm > 0 && !isLast(report, i));
       const quick = rows.filter((r) => r.timeS < least - 1e-6);
       if (quick.length === 0) return [];
       const worst = quick.reduce((a, b) => (b.timeS < a.timeS ? b : a));

@@ -7,12 +7,15 @@ const [NARROWEST, WIDEST] = [0.85, 1.5]; // of the nozzle's nozzleMm
 const ENOUGH_MM = 200;
 
 /** Mean width of the lines of each layer: what the plastic laid over its path fills at the layer's height. */
-export function meanWidths(report: GcodeReport): readonly { readonly layer: number; readonly widthMm: number }[] {
+export function meanWidths(
+  report: GcodeReport,
+  leastMm = ENOUGH_MM,
+): readonly { readonly layer: number; readonly widthMm: number }[] {
   const perMm = report.extrudedVolumeMm3 / (report.filamentMm || 1);
   const steps = stepsOf(report);
   return report.layerRows.flatMap((row, i) => {
     const h = steps[i]!;
-    if (row.pathMm < ENOUGH_MM || h <= 0) return [];
+    if (row.pathMm < leastMm || h <= 0) return [];
     const area = (row.filamentMm * perMm) / row.pathMm;
     return [{ layer: i, widthMm: (area - (Math.PI * h * h) / 4) / h + h }];
   });

@@ -1,6 +1,6 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
-import { isSame, SAME_MM, stepsOf, usualStep } from './steps.ts';
+import { isFirst, isSame, SAME_MM, stepsOf, usualStep } from './steps.ts';
 
 export const mixedHeights = defineRule({
   id: 'mixed-heights',
@@ -17,7 +17,7 @@ export const mixedHeights = defineRule({
       const usual = usualStep(report);
       if (usual === null) return { needs: 'a program of two layers or more' };
       const other = stepsOf(report).flatMap((h, i) =>
-        i > 0 && !isSame(h, usual) && h < 2 * usual - SAME_MM ? [{ h, i }] : [],
+        !isFirst(report, i) && !isSame(h, usual) && h < 2 * usual - SAME_MM ? [{ h, i }] : [],
       );
       if (other.length === 0) return [];
       const [low, high] = [Math.min(...other.map((o) => o.h)), Math.max(...other.map((o) => o.h))];

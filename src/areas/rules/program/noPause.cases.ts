@@ -39,5 +39,23 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'it waits for another spool with nobody there',
+      program: { before: { layer3: 'M600' } },
+      job: { class: 'lights-out' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The program stops and waits for a person',
+          figure: '1 stop, first at line 53',
+          limit: 'none without people',
+          origin: 'class lights-out',
+          fix: 'print it while people are there, or take the stop out',
+          line: 53,
+          layer: 2,
+          zMm: 0.4,
+        },
+      ],
+    },
   ],
 };

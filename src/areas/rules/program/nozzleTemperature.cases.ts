@@ -295,5 +295,28 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a macro may set it, and nobody has said so',
+      program: {
+        replace: [
+          [/M104 S248\n/, ''],
+          [/M109 S248\n/, 'BEGIN NOZZLE=248\n'],
+        ],
+      },
+      finds: [],
+      needs: 'what BEGIN does (line 4): say it under “Words of the controller” of the printer profile',
+    },
+    {
+      when: 'a macro may set it at the beginning; the program itself does from layer 3 on',
+      program: {
+        before: { layer3: 'M104 S248' },
+        replace: [
+          [/M104 S248\n/, ''],
+          [/M109 S248\n/, 'BEGIN NOZZLE=248\n'],
+        ],
+      },
+      finds: [],
+      needs: 'what BEGIN does (line 4): say it under “Words of the controller” of the printer profile',
+    },
   ],
 };

@@ -1,3 +1,4 @@
+import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule, placeOfLine } from '../define.ts';
 import { judgeHeat } from '../heat.ts';
 
@@ -32,9 +33,18 @@ export const nozzleTemperature = defineRule({
     },
   },
   program: {
-    reads: ['layerRows', 'nozzleMaxC', 'nozzleMaxLine', 'nozzleMinExtrudingC', 'nozzleMinExtrudingLine'],
+    reads: [
+      'layerRows',
+      'nozzleMaxC',
+      'nozzleMaxLine',
+      'nozzleMinExtrudingC',
+      'nozzleMinExtrudingLine',
+      'unknownWords',
+    ],
     find: ({ report: r, context }) => {
       if (r.nozzleMinExtrudingC === null) return { needs: 'a program that extrudes' };
+      const unknown = r.nozzleMinExtrudingC === 0 ? whatMacrosDo(r, 0, r.nozzleMinExtrudingLine) : null;
+      if (unknown) return unknown;
       return judgeHeat(
         {
           label: 'Nozzle temperature',

@@ -14,7 +14,8 @@ export const oneAfterAnother = defineRule({
       if (!r.backDown) return [];
       const { zMm, besideMm, line } = r.backDown;
       const clearance = context.recipe.values?.['clearanceMm'];
-      const isTooTall = typeof clearance === 'number' && besideMm - zMm > clearance;
+      if (typeof clearance === 'number' && besideMm - zMm <= clearance) return [];
+      const isTooTall = typeof clearance === 'number';
       return [
         {
           severity: isTooTall ? 'blocker' : 'caution',

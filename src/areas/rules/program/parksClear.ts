@@ -11,8 +11,8 @@ export const parksClear = defineRule({
     reads: ['boundsMm', 'endMm', 'layerRows', 'lines'],
     find: ({ report: r }) => {
       const box = r.boundsMm;
-      const top = r.layerRows.at(-1)?.zMm;
-      if (!box || top === undefined) return { needs: 'a program that extrudes' };
+      const top = Math.max(...r.layerRows.map((row) => row.zMm));
+      if (!box || !Number.isFinite(top)) return { needs: 'a program that extrudes' };
       const [x, y, z] = r.endMm;
       const isOver = x > box.min[0]! && x < box.max[0]! && y > box.min[1]! && y < box.max[1]!;
       if (!isOver || z > top + 0.5) return [];

@@ -141,5 +141,59 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'a program that retracts by moves of its own',
     },
+    {
+      when: 'it draws back beside a wipe, a little more than is proven in all',
+      program: { before: { layer3: 'G1 E-1.2 F2100\nG1 X92 E-0.7 F2100\nG1 E1.9 F2100' } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Retraction above what is proven',
+          figure: '1.9 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.8 mm or prove it',
+          line: 54,
+          layer: 2,
+          zMm: 0.4,
+          trialId: 't',
+        },
+      ],
+    },
+    {
+      when: 'the controller draws back by itself, as far as is proven',
+      values: { ownRetractionMm: 1.5 },
+      program: {
+        replace: [
+          [/G1 E-1.2 F2100/g, 'G10'],
+          [/G1 E1.2 F2100/g, 'G11'],
+        ],
+      },
+      finds: [],
+    },
+    {
+      when: 'the program has the controller draw back further than is proven',
+      values: { ownRetractionMm: 1.5 },
+      program: {
+        before: { start: 'M207 S2.5 F2100' },
+        replace: [
+          [/G1 E-1.2 F2100/g, 'G10'],
+          [/G1 E1.2 F2100/g, 'G11'],
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Retraction above what is proven',
+          figure: '2.5 mm',
+          limit: '1.1 mm to 1.8 mm',
+          origin: 'proven by T-0001',
+          fix: 'set 1.8 mm or prove it',
+          line: 31,
+          layer: 1,
+          zMm: 0.2,
+          trialId: 't',
+        },
+      ],
+    },
   ],
 };

@@ -97,5 +97,19 @@ export const cases: RuleCases = {
       finds: [],
       needs: 'layers of their own height; a spiral has none',
     },
+    {
+      when: 'layers are as high as the slope allows, each fed for its height',
+      measured: {
+        report: {
+          layerRows: rows(
+            [0.2, 0.28, 0.36, 0.44, 0.7, 0.98].map((zMm, i, all) => {
+              const h = zMm - (all[i - 1] ?? 0);
+              return { zMm, filamentMm: ((0.44 - h) * h + (Math.PI * h * h) / 4) * (550 / 2.405) };
+            }),
+          ),
+        },
+      },
+      finds: [],
+    },
   ],
 };

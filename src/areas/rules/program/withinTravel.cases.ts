@@ -145,5 +145,55 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'the origin is in the middle, and the part stands to the left of it',
+      values: { lowestXMm: -174, lowestYMm: -171 },
+      program: { replace: [[/G28\n/, 'G28\nG92 X100 Y100\nG0 X60 Y60 F6000\nG92 X0 Y0\n']] },
+      finds: [],
+    },
+    {
+      when: 'a line is laid in front of the plate, where the machine can purge',
+      values: { lowestYMm: -5 },
+      program: { before: { layer1: 'G0 Y-3 Z0.3 F480\nG1 X60 E3 F600' } },
+      finds: [],
+    },
+    {
+      when: 'a line is laid further in front than the machine reaches',
+      values: { lowestYMm: -5 },
+      program: { before: { layer1: 'G0 Y-6 Z0.3 F480\nG1 X60 E3 F600' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Y leaves the machine',
+          figure: 'Y -6 mm',
+          limit: '-5 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 1 mm forward in Y',
+          line: 9,
+        },
+      ],
+    },
+    {
+      when: 'the part lies within a round plate',
+      values: { bedShape: 'round', travelXMm: 220, travelYMm: 220 },
+      finds: [],
+    },
+    {
+      when: 'a corner of the part lies beyond a round plate, within the travel of both axes',
+      values: { bedShape: 'round', travelXMm: 140, travelYMm: 140 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Laid beyond the round plate',
+          figure: '81.39 mm from its middle',
+          limit: '70 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 11.39 mm towards the middle, or make it smaller',
+          line: 11,
+          layer: 1,
+          zMm: 0.2,
+        },
+      ],
+    },
   ],
 };

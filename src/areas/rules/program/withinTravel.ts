@@ -8,7 +8,7 @@ export const withinTravel = defineRule({
   why: 'An axis driven into its stop loses its place; everything above is shifted.',
   source: 'Geometry',
   program: {
-    reads: ['boundsMm', 'layerRows', 'reachedMm'],
+    reads: ['boundsMm', 'furthestLine', 'furthestMm', 'layerRows', 'reachedMm'],
     only: 'brought along',
     find: ({ report, context }) => {
       if (!report.reachedMm) return { needs: 'a program that moves' };
@@ -16,9 +16,10 @@ export const withinTravel = defineRule({
       const axes = ['X', 'Y', 'Z'] as const;
       axes.forEach((axis, i) => {
         const travel = context.machine.travelMm[i]!;
+        const lowest = context.machine.lowestMm?.[i] ?? 0;
         const { min, max, minLine, maxLine } = report.reachedMm!;
-        const over = max[i]! - travel;
-        const under = -min[i]!;
+        const over = max[i]! - (lowest + travel);
+        const under = lowest - min[i]!;
         const part = report.boundsMm ? report.boundsMm.max[i]! - report.boundsMm.min[i]! : 0;
         const fits = part <= travel;
         const scale = fits
@@ -29,7 +30,7 @@ export const withinTravel = defineRule({
             severity: 'blocker',
             title: `${axis} leaves the machine`,
             figure: `${axis} ${formatFigure(max[i]!, 'length', 2)} mm`,
-            limit: `${formatFigure(travel, 'length', 2)} mm`,
+            limit: `${formatFigure(lowest + travel, 'length', 2)} mm`,
             origin: `hardware, ${context.machine.name}`,
             fix: scale,
             ...placeOfLine(report, maxLine[i]!),
@@ -39,12 +40,24 @@ export const withinTravel = defineRule({
             severity: 'blocker',
             title: `${axis} leaves the machine`,
             figure: `${axis} ${formatFigure(min[i]!, 'length', 2)} mm`,
-            limit: '0 mm',
+            limit: `${formatFigure(lowest, 'length', 2)} mm`,
             origin: `hardware, ${context.machine.name}`,
             fix: scale,
             ...placeOfLine(report, minLine[i]!),
           });
       });
+      const round = context.machine.motion.reads?.roundBed;
+      const furthest = report.furthestMm ?? 0;
+      if (round && furthest > round.radiusMm + 1e-6)
+        found.push({
+          severity: 'blocker',
+          title: 'Laid beyond the round plate',
+          figure: `${formatFigure(furthest, 'length', 2)} mm from its middle`,
+          limit: `${formatFigure(round.radiusMm, 'length', 2)} mm`,
+          origin: `hardware, ${context.machine.name}`,
+          fix: `move the part ${formatFigure(furthest - round.radiusMm, 'length', 2)} mm towards the middle, or make it smaller`,
+          ...placeOfLine(report, report.furthestLine ?? 0),
+        });
       return found;
     },
   },

@@ -148,7 +148,7 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_
     ] as Values[]) {
       const { coupon, report, settings, values } = made(kind, m.values, over);
       const area = filamentAreaMm2(settings.filamentDiameterMm);
-      const fed = over['volumetricFilament'] ? report.filamentMm : report.filamentMm * area;
+      const fed = report.filamentMm * area;
       expect(Math.abs(fed / coupon.beadVolumeMm3 - 1), JSON.stringify(over)).toBeLessThan(0.001);
       expect([report.problemCount, strangeWords(report, values)], JSON.stringify(over)).toEqual([0, []]);
     }
