@@ -69,6 +69,7 @@ import { proofsComplete } from './program/proofsComplete.ts';
 import { readableLines } from './program/readableLines.ts';
 import { retractionProven } from './program/retractionProven.ts';
 import { sandedSkins } from './program/sandedSkins.ts';
+import { saysWhatItDoes } from './program/saysWhatItDoes.ts';
 import { scaleProven } from './program/scaleProven.ts';
 import { skippedHeight } from './program/skippedHeight.ts';
 import { snapFitPlastic } from './program/snapFitPlastic.ts';
@@ -242,6 +243,7 @@ export const rules: readonly Rule[] = [
   retractionWithinDrive,
   returnSlower,
   sandedSkins,
+  saysWhatItDoes,
   scaleProven,
   scaledEvenly,
   scalesAlike,

@@ -5,6 +5,7 @@ import { noteProblem } from './facts.ts';
 import { LevelMoves } from './levelMoves.ts';
 import { ProgramRun } from './program.ts';
 import { reportOf, type GcodeReport } from './report.ts';
+import { Statements } from './statements.ts';
 import { WireCutter } from './wire.ts';
 import { LineWords, scanLine } from './words.ts';
 
@@ -22,6 +23,7 @@ export class GcodeInspector {
   private readonly words = new LineWords();
   private readonly level = new LevelMoves();
   private readonly cutter: WireCutter;
+  private readonly statements = new Statements();
   private lines = 0;
   private bytes = 0;
   private looked = 0;
@@ -31,14 +33,17 @@ export class GcodeInspector {
 
   /** @param onCut is handed the cut lines, in the order they were read */
   constructor(
-    private readonly limits: MotionLimits,
+    limits: MotionLimits,
     private readonly onCut: (lines: Uint8Array) => void = () => undefined,
   ) {
     this.run = new ProgramRun(limits);
-    this.cutter = new WireCutter((line) => {
-      this.run.facts.wrongChecksums++;
-      this.run.facts.wrongChecksumLine ||= line;
-    });
+    this.cutter = new WireCutter(
+      (line) => {
+        this.run.facts.wrongChecksums++;
+        this.run.facts.wrongChecksumLine ||= line;
+      },
+      (comment, line) => this.statements.take(comment, line),
+    );
   }
 
   push(given: Uint8Array): Failure | null {
@@ -54,7 +59,7 @@ export class GcodeInspector {
 
   /** What has been read so far, for findings while the file is still coming in. */
   partial(): GcodeReport {
-    return reportOf(this.run, this.lines, this.bytes, false, this.limits.filamentDiameterMm, this.cutter.afterEnd);
+    return this.report(false);
   }
 
   finish(): Result<GcodeReport> {
@@ -70,9 +75,17 @@ export class GcodeInspector {
         todo: 'choose a G-code file',
       });
     this.run.finish();
-    return succeed(
-      reportOf(this.run, this.lines, this.bytes, true, this.limits.filamentDiameterMm, this.cutter.afterEnd),
-    );
+    return succeed(this.report(true));
+  }
+  private report(complete: boolean): GcodeReport {
+    const { lines, bytes } = this;
+    return reportOf(this.run, {
+      lines,
+      bytes,
+      complete,
+      afterEnd: { ...this.cutter.afterEnd },
+      says: [...this.statements.found],
+    });
   }
 
   private lookForBinary(chunk: Uint8Array): Failure | null {

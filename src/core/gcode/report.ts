@@ -1,6 +1,7 @@
 import { beadWidthMm, filamentAreaMm2 } from '../toolpath/bead.ts';
 import type { HeadFacts } from './facts.ts';
 import type { ProblemKind } from './interpreter.ts';
+import type { Statement } from './statements.ts';
 import type { ProgramRun } from './program.ts';
 
 export interface LayerRow {
@@ -98,6 +99,8 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly furthestLine?: number;
   /** Lines that stand behind the end of the program and are neither judged nor sent, and the first of them. */
   readonly afterEnd?: { readonly lines: number; readonly line: number };
+  /** What the program says of itself in comments, the first of each kind. Reports kept before it was read have none. */
+  readonly says?: readonly Statement[];
   readonly speedBeyond: readonly { readonly mmPerS: number; readonly line: number; readonly count: number }[];
   readonly tools: readonly { readonly tool: number; readonly line: number }[];
   /** Part fan as it is set; the first 64 settings. */
@@ -127,15 +130,11 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
 /** The report of what a run has read so far. */
 export function reportOf(
   run: ProgramRun,
-  lines: number,
-  bytes: number,
-  complete: boolean,
-  filamentDiameterMm: number,
-  afterEnd: NonNullable<GcodeReport['afterEnd']>,
+  read: Pick<GcodeReport, 'lines' | 'bytes' | 'complete' | 'afterEnd' | 'says'>,
 ): GcodeReport {
   const f = run.facts;
   run.noteFlow();
-  const heads = run.heads.map((h) => headReportOf(h, filamentAreaMm2(filamentDiameterMm)));
+  const heads = run.heads.map((h) => headReportOf(h, filamentAreaMm2(run.limits.filamentDiameterMm)));
   const box = (b: ProgramRun['extruded']): Box | null =>
     b.min[0] === Infinity
       ? null
@@ -144,9 +143,7 @@ export function reportOf(
     kind: 'gcode',
     ...wholeOf(heads),
     heads: heads.filter((h) => h.filamentMm > 0 || h.nozzleMaxC > 0),
-    complete,
-    lines,
-    bytes,
+    ...read,
     layers: run.heightsSeen,
     spiral: Math.round(f.spiralTurns) >= 1,
     timeS: run.layers.timeS + f.dwellS,
@@ -172,7 +169,6 @@ export function reportOf(
     printAccelerationLine: f.printAccelerationLine,
     furthestMm: f.furthestMm,
     furthestLine: f.furthestLine,
-    afterEnd: { ...afterEnd },
     speedBeyond: f.speedBeyond.map((s) => ({ ...s })),
     tools: f.tools.map((tool, i) => ({ tool, line: f.toolLine[i]! })),
     fan: f.fan.map((s) => ({ ...s })),

@@ -16,6 +16,7 @@ const SEMICOLON = 59;
 const QUESTION = 63;
 /** Mark of byte order at the beginning of a file (RFC 3629, section 6). */
 const MARK = [0xef, 0xbb, 0xbf];
+const LONGEST_SAID = 200;
 const SETS_LINE_NUMBER = 110;
 /** Words that end a program (RS274/NGC 3.6.1); M30 with a name behind it is the word by which card readers delete a file. */
 const ENDS = 2;
@@ -58,8 +59,15 @@ export class WireCutter {
   readonly afterEnd = { lines: 0, line: 0 };
   failure: Failure | null = null;
 
-  /** @param onWrongChecksum is told each line whose own checksum is not that of its bytes */
-  constructor(private readonly onWrongChecksum: (line: number) => void = () => undefined) {}
+  /** What a comment that is a line of its own says, so far; null elsewhere. */
+  private said: string | null = null;
+
+  /** @param onWrongChecksum is told each line whose own checksum is not that of its bytes
+   *  @param onComment is told the beginning of each comment that is a line of its own */
+  constructor(
+    private readonly onWrongChecksum: (line: number) => void = () => undefined,
+    private readonly onComment: ((text: string, line: number) => void) | null = null,
+  ) {}
 
   /** Whether the next byte begins a line. */
   get isBetweenLines(): boolean {
@@ -111,7 +119,10 @@ export class WireCutter {
         this.markBytes = MARK.length;
       }
       this.column++;
-      if (this.isInComment) continue;
+      if (this.isInComment) {
+        if (this.said !== null && this.said.length < LONGEST_SAID) this.said += String.fromCharCode(c);
+        continue;
+      }
       if (IS_PLAIN[c] === 1 && this.brackets === 0) {
         if (this.isSpaced) {
           if (o > lineFrom) out[o++] = SPACE;
@@ -125,8 +136,10 @@ export class WireCutter {
       this.sum ^= c;
       if (this.brackets > 0) this.brackets += c === OPEN ? 1 : c === CLOSE ? -1 : 0;
       else if (c === SPACE || c === TAB) this.isSpaced = true;
-      else if (c === SEMICOLON) this.isInComment = true;
-      else if (c === OPEN) {
+      else if (c === SEMICOLON) {
+        this.isInComment = true;
+        if (this.onComment !== null && this.column === 1) this.said = '';
+      } else if (c === OPEN) {
         this.brackets = 1;
         this.isSpaced = true;
       } else if (c === STAR) out[o++] = c;
@@ -175,6 +188,8 @@ export class WireCutter {
   /** Takes off what belongs to whoever sends, and writes the newline. */
   private endLine(out: Uint8Array, from: number, to: number): number {
     let end = to;
+    if (this.said !== null) this.onComment!(this.said, this.line);
+    this.said = null;
     if (end - from > LONGEST_LINE_BYTES) this.tooLong();
     else {
       if (this.sumAtStar >= 0) end = this.withoutChecksum(out, from, end);

@@ -8,15 +8,15 @@ export const cases: RuleCases = {
     { when: 'it costs what is allowed', policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.2 } } }, finds: [] },
     {
       when: 'it costs more than allowed',
-      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.1 } } },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.05 } } },
       finds: [
         {
           severity: 'blocker',
           title: 'The job costs more than the farm allows',
-          figure: '€ 0.12 for 1',
-          limit: '€ 0.10',
+          figure: '€ 0.09 for 1',
+          limit: '€ 0.05',
           origin: 'farm policy, class in-house',
-          fix: 'have it allowed by whoever pays, or bring it down by € 0.02',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.04',
         },
       ],
     },
@@ -28,10 +28,10 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: 'The job costs more than the farm allows',
-          figure: '€ 0.35 for 3',
+          figure: '€ 0.26 for 3',
           limit: '€ 0.20',
           origin: 'farm policy, class in-house',
-          fix: 'have it allowed by whoever pays, or bring it down by € 0.15',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.06',
         },
       ],
     },

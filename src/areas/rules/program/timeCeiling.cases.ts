@@ -13,10 +13,10 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: 'The print lasts longer than the farm allows',
-          figure: '7 min',
+          figure: '5 min',
           limit: '3 min',
           origin: 'farm policy, class in-house',
-          fix: 'bring it to 45 % of its time: thicker layers, fewer at once, or another class',
+          fix: 'bring it to 64 % of its time: thicker layers, fewer at once, or another class',
         },
       ],
     },

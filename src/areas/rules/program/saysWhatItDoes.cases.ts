@@ -1,0 +1,68 @@
+import type { RuleCases } from '../cases.ts';
+import { saysWhatItDoes } from './saysWhatItDoes.ts';
+
+const other = (figure: string, limit: string, origin: string, line: number) =>
+  ({
+    severity: 'caution',
+    title: 'The program says one thing and another is so',
+    figure,
+    limit,
+    origin,
+    fix: 'see that it is the right file; what is judged is what it does',
+    line,
+  }) as const;
+
+export const cases: RuleCases = {
+  rule: saysWhatItDoes,
+  job: [
+    {
+      when: 'it says what is so, in other words of the trade',
+      program: {
+        before: {
+          start:
+            '; nozzle diameter = 0.4\n; layer_height: 0.2 mm\n; filament type = asa\n; nozzle temperature: 250\n; bed temp = 95 °C\n; printer = some other',
+        },
+      },
+      finds: [],
+    },
+    {
+      when: 'it says another nozzle than is mounted',
+      program: { before: { start: '; made by hand\n; nozzle = 0.6' } },
+      finds: [other('line 2: nozzle: 0.6', 'a nozzle of 0.4 mm', 'hardware, 0.4 hardened', 2)],
+    },
+    {
+      when: 'it says another height than its layers have',
+      program: { before: { start: '; layer height: 0.3' } },
+      finds: [other('line 1: layer height: 0.3', 'layers of 0.2 mm', 'the program itself', 1)],
+    },
+    {
+      when: 'it says other temperatures than it sets',
+      program: { before: { start: '; nozzle temperature = 254\n; bed temperature = 60' } },
+      finds: [
+        other('line 1: nozzle temperature: 254', '248 °C', 'the program itself', 1),
+        other('line 2: bed temperature: 60', '98 °C', 'the program itself', 2),
+      ],
+    },
+    {
+      when: 'temperatures differ by no more than hands do',
+      program: { before: { start: '; nozzle temperature = 253\n; bed temperature = 103' } },
+      finds: [],
+    },
+    {
+      when: 'it says another plastic',
+      program: { before: { start: '; material: PETG' } },
+      finds: [other('line 1: material: PETG', 'Torba ASA natural, ASA', 'recipe', 1)],
+    },
+    {
+      when: 'it says the same plastic by a name of its own',
+      program: { before: { start: '; material: generic ASA black' } },
+      finds: [],
+    },
+    {
+      when: 'it was read before its comments were',
+      measured: { report: { says: undefined as never } },
+      finds: [],
+      needs: 'a program read by this version; check again',
+    },
+  ],
+};
