@@ -208,5 +208,11 @@ export const cases: RuleCases = {
       others: ['evidence-not-due'],
       needs: 'valid acceleration evidence on this machine, tool and material',
     },
+    {
+      when: 'it was read before the acceleration in force was',
+      measured: { report: { printAccelerationMmPerS2: undefined as never } },
+      finds: [],
+      needs: 'a program read by this version; check again',
+    },
   ],
 };

@@ -50,5 +50,11 @@ export const cases: RuleCases = {
       program: { before: { end: 'M30 old/part_2.gco' } },
       finds: [],
     },
+    {
+      when: 'it was read before its end was',
+      measured: { report: { afterEnd: undefined as never } },
+      finds: [],
+      needs: 'a program read by this version; check again',
+    },
   ],
 };
