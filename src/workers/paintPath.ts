@@ -1,4 +1,5 @@
 import { PathReader, quantityOf, type PathColumns, type PathQuantity } from '../core/gcode/pathColumns.ts';
+import type { ProgramReading } from '../core/gcode/reading.ts';
 import { byLayer, paintLayer, stepsOf, type ByLayer, type PathPicture } from '../ui/path/paint.ts';
 import type { View } from '../ui/path/view.ts';
 
@@ -18,6 +19,8 @@ export interface Painted {
 export interface OpenPath {
   readonly open: string;
   readonly filamentAreaMm2: number;
+  /** How the controller reads it, as JSON. */
+  readonly reads: string;
   readonly quantities: readonly { readonly key: PathQuantity; readonly isOfTravel: boolean }[];
 }
 /** What a page needs to know of an opened path: heights, box, and the range of each quantity asked for. */
@@ -56,7 +59,7 @@ async function open(asked: OpenPath): Promise<void> {
   try {
     const response = await fetch(asked.open);
     if (!response.ok || !response.body) throw new Error('The program cannot be fetched; open the page again');
-    const reader = new PathReader(asked.filamentAreaMm2);
+    const reader = new PathReader(asked.filamentAreaMm2, JSON.parse(asked.reads) as ProgramReading);
     const chunks = response.body.getReader();
     for (let piece = await chunks.read(); !piece.done; piece = await chunks.read()) reader.push(piece.value);
     path = reader.finish();

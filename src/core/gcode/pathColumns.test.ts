@@ -26,6 +26,11 @@ test('lines and travel come with layer, temperature, speed and what was retracte
   expect(quantityOf(p, 'flow')[3]).toBeCloseTo(2, 6);
 });
 
+test('filament counted as volume is drawn as wide as it is', () => {
+  const p = readPath(bytesOf('M83\nG0 X0 Y0 Z0.2 F600\nG1 X10 E4\n'), AREA, { filamentIn: 'mm³' });
+  expect(p.areaMm2[0]).toBeCloseTo(4 / 10, 6);
+});
+
 /** The five ways a program may be written that once were drawn otherwise than they were checked. */
 describe('is drawn as it is checked', () => {
   test.each([

@@ -32,6 +32,8 @@ interface PathOf {
   /** Where the program is fetched. */
   readonly href: string;
   readonly filamentAreaMm2: number;
+  /** How the controller reads it, as JSON, so that the same one is told by its text; as plainly as can be where nothing is said. */
+  readonly reads?: string;
   /** The same list at every render. */
   readonly columns: readonly PathColumn[];
   /** What else there is to say of a height. */
@@ -39,7 +41,7 @@ interface PathOf {
   readonly wanted?: number | null;
 }
 
-function OneProgram({ href, filamentAreaMm2, columns, noteAt, wanted }: PathOf) {
+function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, wanted }: PathOf) {
   const worker = useWorker(startPathWorker);
   const [opened, setOpened] = useState<OpenedPath | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
@@ -56,11 +58,12 @@ function OneProgram({ href, filamentAreaMm2, columns, noteAt, wanted }: PathOf) 
     const open: OpenPath = {
       open: new URL(href, window.location.href).href,
       filamentAreaMm2,
+      reads,
       quantities: columns.map((c) => ({ key: c.key, isOfTravel: c.isOfTravel === true })),
     };
     worker.postMessage(open);
     return () => worker.removeEventListener('message', take);
-  }, [worker, href, filamentAreaMm2, columns]);
+  }, [worker, href, filamentAreaMm2, reads, columns]);
   const last = (opened?.layerZMm.length ?? 1) - 1;
   useEffect(() => {
     if (wanted === null || wanted === undefined) return;

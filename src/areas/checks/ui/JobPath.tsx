@@ -1,3 +1,4 @@
+import type { MotionLimits } from '../../../core/motion/limits.ts';
 import { filamentAreaMm2 } from '../../../core/toolpath/bead.ts';
 import { PathViewer, type PathColumn } from '../../../ui/path/PathViewer.tsx';
 
@@ -15,14 +16,14 @@ const BY_HEAD: readonly PathColumn[] = [{ key: 'head', label: 'head', quantity: 
 export default function JobPath({
   jobId,
   program,
-  diameterMm,
+  motion,
   layer,
   hasHeads,
 }: {
   readonly jobId: string;
   /** What tells one program of the job from another. */
   readonly program: string;
-  readonly diameterMm: number;
+  readonly motion: MotionLimits;
   readonly layer: number | null;
   readonly hasHeads: boolean;
 }) {
@@ -30,7 +31,8 @@ export default function JobPath({
     <PathViewer
       key={program}
       href={`/api/jobs/${jobId}/program`}
-      filamentAreaMm2={filamentAreaMm2(diameterMm)}
+      filamentAreaMm2={filamentAreaMm2(motion.filamentDiameterMm)}
+      reads={JSON.stringify(motion.reads ?? {})}
       columns={hasHeads ? BY_HEAD : COLUMNS}
       wanted={layer}
     />

@@ -254,7 +254,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                   <JobPath
                     jobId={id}
                     program={run?.programSha ?? run?.id ?? ''}
-                    diameterMm={sheet.machine.motion.filamentDiameterMm}
+                    motion={sheet.machine.motion}
                     layer={layer}
                     hasHeads={(outcome.report.heads?.length ?? 0) > 1}
                   />

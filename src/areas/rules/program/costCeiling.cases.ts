@@ -21,6 +21,21 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'an hour on the machine costs twice as much',
+      values: { machineRatePerHour: 2 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.1 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 0.16 for 1',
+          limit: '€ 0.10',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 0.06',
+        },
+      ],
+    },
+    {
       when: 'three cost more than allowed',
       policy: { ceilings: { 'in-house': { ...noCeilings, cost: 0.2 } } },
       job: { quantity: 3 },
