@@ -36,7 +36,9 @@ const ctx: Ctx = {
 };
 /** Checks are large and nobody waits: they work on connections of their own. */
 const atWork: Ctx = { ...ctx, db: database('work').db };
-const running = new Map<string, Promise<void>>();
+const running = new Set<string>();
+/** Prints, and steps of what is done for ever: waited for at the end. */
+const underWay = new Set<Promise<unknown>>();
 /** Of the processes that ended before this one began. */
 let areLeasesGivenBack = false;
 
@@ -48,7 +50,7 @@ async function end(): Promise<void> {
   if (ending.signal.aborted) return;
   ending.abort();
   const late = setTimeout(() => process.exit(0), LEAVES_OFF_MS);
-  await Promise.all([...running.values(), boss?.stop({ graceful: true, timeout: LEAVES_OFF_MS, wait: true })]);
+  await Promise.allSettled([...underWay, boss?.stop({ graceful: true, timeout: LEAVES_OFF_MS, wait: true })]);
   clearTimeout(late);
   process.exit(0);
 }
@@ -86,18 +88,27 @@ async function reconcile(): Promise<void> {
 /** A print holds its machine under a name of its own: no two prints share one. */
 function start(id: string, run: typeof runPrint): void {
   if (running.has(id) || ending.signal.aborted) return;
+  running.add(id);
   const under = run(ctx, id, `${holder}:${id}`)
     .catch((error: unknown) => {
       if (!(error instanceof LeftOff)) log('error', 'print', { id, message: messageOf(error) });
     })
     .finally(() => running.delete(id));
-  running.set(id, under);
+  void waitedFor(under);
+}
+async function waitedFor(work: Promise<unknown>): Promise<void> {
+  underWay.add(work);
+  try {
+    await work;
+  } finally {
+    underWay.delete(work);
+  }
 }
 
 async function forever(everyMs: number, what: string, step: () => Promise<unknown>): Promise<void> {
   while (!ending.signal.aborted) {
     try {
-      await step();
+      await waitedFor(step());
     } catch (error) {
       log('warn', what, { message: messageOf(error) });
     }

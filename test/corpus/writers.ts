@@ -194,11 +194,7 @@ class Numbered extends Writer {
   protected end(): void {
     this.draw(-1);
     this.say(`g0 z ${at(this.plan.topMm + 15, 1)} f480`, 'm107', ...this.cool(), 'M30');
-    this.lines.push('%', 'what stands here is none of it');
-  }
-  protected override text(): string {
-    // what stands behind M30 is told; a closing mark and a remark of the shop's are taken off here as the shop does
-    return `${this.lines.slice(0, -2).join('\n')}\n`;
+    this.say('%');
   }
 }
 

@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { runCheck, runJobPrint } from '../../src/areas/checks/server/index.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
+import { getStatus } from '../../src/areas/today/server/index.ts';
 import { LeftOff } from '../../src/platform/db/context.ts';
 import { programText } from '../../src/areas/rules/cases.ts';
 import { cutProgram, linesToSend } from '../../src/core/gcode/wire.ts';
@@ -52,6 +53,11 @@ test('a check in a process that ends is put back into the queue as if it had not
   await runCheck({ ...farm.as('lead'), ending: AbortSignal.abort() }, run!.id);
   const found = async () => (await db.select().from(checkRun).where(eq(checkRun.id, run!.id)))[0];
   expect(await found()).toMatchObject({ state: 'queued', attempts: 0 });
+  expect(await getStatus(farm.as('lead'))).toMatchObject({
+    database: { isReadOnly: false },
+    checks: { queued: 1, running: 0, gaveUp: 0 },
+    machines: { connected: 1, silent: [] },
+  });
   await runCheck(farm.as('lead'), run!.id);
   expect(await found()).toMatchObject({ state: 'done', attempts: 1 });
 });

@@ -50,6 +50,25 @@ export function arcByRadius(
   return arcByCentre(x0, y0, x1, y1, i, j, clockwise);
 }
 
+/** Chords that leave an arc by no more than so much: at least two, and never more than `most`, however large it is. */
+export function chordsOf({ radiusMm, sweep }: Arc, errorMm: number, most: number): number {
+  const turn = 2 * Math.acos(Math.max(0, 1 - errorMm / radiusMm));
+  return turn > 0 ? Math.min(most, Math.max(2, Math.ceil(Math.abs(sweep) / turn))) : most;
+}
+
+/** Furthest that an arc comes from a point. */
+export function furthestOf(arc: Arc, x: number, y: number): number {
+  const [dx, dy] = [arc.centreX - x, arc.centreY - y];
+  const away = Math.atan2(dy, dx) - arc.startAngle;
+  const turned = arc.sweep > 0 ? away : -away;
+  const within = ((turned % TURN) + TURN) % TURN <= Math.abs(arc.sweep);
+  if (within) return Math.hypot(dx, dy) + arc.radiusMm;
+  const at = (angle: number): number =>
+    Math.hypot(dx + arc.radiusMm * Math.cos(angle), dy + arc.radiusMm * Math.sin(angle));
+  return Math.max(at(arc.startAngle), at(arc.startAngle + arc.sweep));
+}
+const TURN = 2 * Math.PI;
+
 /** Calls `visit` with each point of the arc where X or Y is extreme (multiples of a quarter turn inside the sweep). */
 export function eachExtreme(arc: Arc, visit: (x: number, y: number) => void): void {
   const from = Math.min(arc.startAngle, arc.startAngle + arc.sweep);

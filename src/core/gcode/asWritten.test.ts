@@ -109,7 +109,7 @@ describe('programs as the world writes them', () => {
   });
   test('what stands behind the end is not read', () => {
     const text = `%\n${start}M83\nG1 X20 E1 F600\nM30\n\n; a comment\nG1 X400 E100\n%\nG1 X500`;
-    expect(report(text)).toMatchObject({ filamentMm: 1, afterEnd: { lines: 3, line: 10 } });
+    expect(report(text)).toMatchObject({ filamentMm: 1, afterEnd: { lines: 2, line: 10 } });
     expect(report(`%\n${start}M83\nG1 X20 E1 F600\n%\nG1 X400`).afterEnd).toEqual({ lines: 1, line: 8 });
     expect(report(`${start}M83\nG1 X20 E1 F600\nM30 old_2.gco\nG1 X40 E1`)).toMatchObject({
       filamentMm: 2,
@@ -142,5 +142,26 @@ describe('programs as the world writes them', () => {
     };
     // 20 turns of radius 1 at √1000 mm/s, and a start and a stop of √1000/1000 s between them
     expect(turns(1)).toBeCloseTo((20 * 2 * Math.PI) / Math.sqrt(1000) + Math.sqrt(1000) / 1000, 1);
+  });
+  test('a mark that closes the file is no line behind its end', () => {
+    expect(report(`%\n${start}M83\nG1 X20 E1 F600\nM30\n%\n`).afterEnd).toEqual({ lines: 0, line: 0 });
+  });
+  test('an arc across the plate of any size comes to an end', () => {
+    const far = '1'.repeat(18);
+    expect(report(`${start}M83\nG18\nG2 X20 Z0.2 I${far} K${far} P900 E1 F600`).lines).toBe(6);
+    expect(report(`${start}M83\nG18\nG2 X10 Z0.2 I90000 K0 P900 E1 F600`).extrudingMoves).toBeLessThan(10_000);
+  });
+  test.each([
+    ['a line that comes in from beyond it', 'G0 X100 Y9\nG1 Y50 E2 F1200', 91],
+    ['one that goes out', 'G0 X100 Y60\nG1 Y12 E2 F1200', 88],
+    ['an arc that bulges', 'G0 X30 Y100\nG2 X170 Y100 I70 J20 E2 F1200', 20 + Math.hypot(70, 20)],
+    ['an arc the other way round', 'G0 X30 Y100\nG3 X170 Y100 I70 J20 E2 F1200', 70],
+  ])('on a round plate %s is followed to where it is furthest', (_, lines, mm) => {
+    const read = report(`${start}M83\n${lines}`, { roundBed: { x: 100, y: 100, radiusMm: 80 } });
+    expect(read.furthestMm).toBeCloseTo(mm, 9);
+  });
+  test('a program of a great many heights is read to its end', () => {
+    const heights = Array.from({ length: 150_000 }, (_, k) => `G1 X${k % 2} Z${(50 - k * 0.0002).toFixed(4)} E0.01`);
+    expect(report(`${start}M83\nG1 F6000\n${heights.join('\n')}`).outerMm![2]).toBeGreaterThan(49);
   });
 });

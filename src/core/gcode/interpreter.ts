@@ -1,4 +1,4 @@
-import { arcByCentre, arcByRadius, type Arc } from './arc.ts';
+import { arcByCentre, arcByRadius, chordsOf, type Arc } from './arc.ts';
 import { ModalState } from './modalState.ts';
 import { LETTER, type LineWords } from './words.ts';
 
@@ -10,6 +10,7 @@ const MOVE_WORDS = AXIS_WORDS | CENTRE_WORDS | (1 << F) | (1 << R);
 const OFF_CIRCLE_MM = 0.05;
 /** Chords of an arc out of the plane leave it by no more. */
 const CHORD_ERROR_MM = 0.001;
+const MOST_CHORDS = 8192;
 const MOST_TURNS = 1000;
 const TAU = 2 * Math.PI;
 /** Farther than this nothing is moved: it is a slip, or a figure that was never one. */
@@ -217,8 +218,7 @@ export class Interpreter {
     const arc = isZx
       ? this.arcFrom(motion, w, [z0, x0], [z, x], [K, I], line)
       : this.arcFrom(motion, w, [y0, z0], [y, z], [J, K], line);
-    const turn = arc ? Math.acos(Math.max(0, 1 - CHORD_ERROR_MM / arc.radiusMm)) : 0;
-    const chords = arc ? Math.max(2, Math.ceil(Math.abs(arc.sweep) / (2 * turn))) : 1;
+    const chords = arc ? chordsOf(arc, CHORD_ERROR_MM, MOST_CHORDS) : 1;
     let [fromX, fromY, fromZ] = [x0, y0, z0];
     for (let k = 1; k <= chords; k++) {
       const part = k / chords;

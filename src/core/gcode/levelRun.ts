@@ -103,7 +103,10 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       extrudingMoves++;
       if (run.isUnsettled) run.settle(line);
       if (head.drawnMm !== 0) run.refill();
-      if (roundBed) run.noteRound(x1, y1, line);
+      if (roundBed) {
+        run.noteRound(x0, y0, line);
+        run.noteRound(x1, y1, line);
+      }
       if (!inLayer) {
         if (z !== run.layerZ) run.enterLayer(line);
         layer = run.layer;

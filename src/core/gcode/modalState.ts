@@ -102,7 +102,7 @@ export class ModalState {
     return true;
   }
 
-  home(w: LineWords): void {
+  private home(w: LineWords): void {
     const named = w.mask | w.bare;
     const all = (named & ((1 << X) | (1 << Y) | (1 << Z))) === 0;
     if (all || (named & (1 << X)) !== 0) this.x = this.offsetX = 0;

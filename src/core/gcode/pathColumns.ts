@@ -1,4 +1,4 @@
-import type { Arc } from './arc.ts';
+import { chordsOf } from './arc.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
 import { LayerKeys } from './layers.ts';
 import { accelerationsOf, heatOf, ModalState } from './modalState.ts';
@@ -40,13 +40,6 @@ const MOST_PIECES = 4_000_000;
 const CHORD_ERROR_MM = 0.01;
 const MOST_CHORDS = 256;
 const FLOATS = ['x0', 'y0', 'x1', 'y1', 'mmPerS', 'mmPerS2', 'nozzleC', 'retractedMm', 'areaMm2'] as const;
-
-/** Chords that an arc is drawn by. */
-export const chordsOf = ({ radiusMm, sweep }: Arc): number =>
-  Math.min(
-    MOST_CHORDS,
-    Math.max(2, Math.ceil(Math.abs(sweep) / (2 * Math.acos(Math.max(0, 1 - CHORD_ERROR_MM / radiusMm))))),
-  );
 
 /** Gathers the pieces of a program as it is interpreted; fed in chunks of any size. */
 export class PathReader implements ProgramSink {
@@ -136,7 +129,7 @@ export class PathReader implements ProgramSink {
     const area = isExtruded ? (move.de * this.filamentAreaMm2) / move.lengthMm : 0;
     const { arc } = move;
     if (!arc) return this.add(move.fromX, move.fromY, x, y, isExtruded, area);
-    const chords = chordsOf(arc);
+    const chords = chordsOf(arc, CHORD_ERROR_MM, MOST_CHORDS);
     let [fromX, fromY] = [move.fromX, move.fromY];
     for (let k = 1; k <= chords; k++) {
       const angle = arc.startAngle + (arc.sweep * k) / chords;

@@ -1,4 +1,4 @@
-import { eachExtreme, type Arc } from './arc.ts';
+import { eachExtreme, furthestOf, type Arc } from './arc.ts';
 import { unionOf, type Bounds } from './bounds.ts';
 import { takeG, takeM } from './commands.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
@@ -172,7 +172,11 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     facts.extrudingMoves++;
     if (this.isUnsettled) this.settle(line);
     if (this.head.drawnMm !== 0) this.refill();
-    if (this.roundBed) this.noteRound(state.x, state.y, line);
+    if (this.roundBed) {
+      this.noteRound(m.fromX, m.fromY, line);
+      this.noteRound(state.x, state.y, line);
+      if (arc) this.noteFurthest(furthestOf(arc, this.roundBed.x, this.roundBed.y), line);
+    }
     if (m.dz > 1e-6) this.noteRise(arc, m.dx, m.dy, line);
     else {
       this.rising = false;

@@ -281,7 +281,7 @@ function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
     box[3] = Math.max(box[3]!, c.maxY[i]! + half(c.maxYArea[i]!));
   }
   return Number.isFinite(box[0]!)
-    ? [box[1]! - box[0]!, box[3]! - box[2]!, Math.max(...c.zMm.subarray(0, count))]
+    ? [box[1]! - box[0]!, box[3]! - box[2]!, c.zMm.subarray(0, count).reduce((a, b) => Math.max(a, b))]
     : null;
 }
 

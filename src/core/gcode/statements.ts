@@ -1,5 +1,5 @@
 /** What a program may say of itself in its comments, in the words of the trade. */
-export const statementKinds = ['nozzleMm', 'layerMm', 'nozzleC', 'bedC', 'material', 'printer'] as const;
+export const statementKinds = ['nozzleMm', 'layerMm', 'nozzleC', 'bedC', 'material'] as const;
 export type StatementKind = (typeof statementKinds)[number];
 export interface Statement {
   readonly kind: StatementKind;
@@ -10,15 +10,16 @@ export interface Statement {
   readonly line: number;
 }
 
-/** Keys by the words in them. What is said of a first layer, or of something beside, is not what the print is made with. */
+/** Keys by the words in them. What is said of a first layer, or of something beside, is not what the print is made with; "layer: 12" counts
+ *  layers. */
 const KEYS: readonly (readonly [StatementKind, RegExp])[] = [
   ['nozzleMm', /^(nozzle|nozzle (diameter|size|width))$/],
-  ['layerMm', /^(layer|layer (height|thickness))$/],
+  ['layerMm', /^layer (height|thickness)$/],
   ['nozzleC', /^((nozzle|hot ?end|print|printing) temp(erature)?)$/],
   ['bedC', /^((bed|plate|build plate) temp(erature)?)$/],
   ['material', /^((filament|material)( (type|kind|family))?)$/],
-  ['printer', /^((printer|machine)( (name|model))?)$/],
 ];
+const WIDEST_NOZZLE_MM = 3;
 const FIGURE = /^(\d+(?:\.\d+)?)\s*(?:mm|°? ?c)?$/i;
 
 /** Reads one comment "key = value" or "key: value"; null where it says nothing of the kind. */
@@ -29,8 +30,9 @@ export function statementOf(comment: string, line: number): Statement | null {
   const kind = KEYS.find(([, pattern]) => pattern.test(key))?.[0];
   if (!kind) return null;
   const figure = FIGURE.exec(match[2]!);
-  const isFigure = kind !== 'material' && kind !== 'printer';
-  if (isFigure && !figure) return null;
+  const isFigure = kind !== 'material';
+  if (isFigure ? !figure : !/^[A-Za-z]/.test(match[2]!)) return null; // "filament: 3.2 m" names no plastic
+  if (kind === 'nozzleMm' && Number(figure![1]) > WIDEST_NOZZLE_MM) return null; // a temperature
   return { kind, value: isFigure ? Number(figure![1]) : null, text: `${match[1]!.trim()}: ${match[2]!}`, line };
 }
 

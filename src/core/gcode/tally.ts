@@ -102,8 +102,9 @@ export class ProgramTally {
 
   /** Something is laid on a round plate. */
   noteRound(x: number, y: number, line: number): void {
-    const bed = this.roundBed!;
-    const mm = Math.hypot(x - bed.x, y - bed.y);
+    this.noteFurthest(Math.hypot(x - this.roundBed!.x, y - this.roundBed!.y), line);
+  }
+  protected noteFurthest(mm: number, line: number): void {
     if (mm <= this.facts.furthestMm) return;
     this.facts.furthestMm = mm;
     this.facts.furthestLine = line;

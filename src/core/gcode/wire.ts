@@ -217,7 +217,7 @@ export class WireCutter {
     this.hasBegun = true;
     return from;
   }
-  /** Counts what stands behind the end. */
+  /** Counts what stands behind the end: lines that hold more than a mark or a comment. */
   private passEnd(bytes: Uint8Array): void {
     for (const c of bytes) {
       if (c === NEWLINE || c === RETURN) {
@@ -225,7 +225,7 @@ export class WireCutter {
         if (c === NEWLINE ? !this.isAfterReturn : true) this.line++;
         this.isFilled = this.isInComment = false;
       } else if (c === SEMICOLON) this.isInComment = true;
-      else if (c > SPACE && !this.isInComment) this.isFilled = true;
+      else if (c > SPACE && c !== PERCENT && !this.isInComment) this.isFilled = true;
       this.isAfterReturn = c === RETURN;
     }
   }

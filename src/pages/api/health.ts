@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { getStatus } from '../../areas/today/server/index.ts';
-import { WORKER_SILENT_S } from '../../areas/today/model/status.ts';
+import { SILENT_AFTER_S } from '../../areas/machines/model/print.ts';
 import { database } from '../../platform/db/client.ts';
 
 const answer = (body: object, status = 200): Response =>
@@ -16,7 +16,7 @@ export const GET: APIRoute = async () => {
     const { database: db, workerSilentS, machines, roomBytes, watermarkBytes } = await getStatus(database());
     return answer({
       database: db.isReadOnly ? 'read only' : 'takes records',
-      worker: workerSilentS !== null && workerSilentS <= WORKER_SILENT_S ? 'at work' : 'silent',
+      worker: workerSilentS !== null && workerSilentS <= SILENT_AFTER_S ? 'at work' : 'silent',
       machines: { connected: machines.connected, silent: machines.silent.length },
       disk: roomBytes !== null && roomBytes < watermarkBytes ? 'full' : 'has room',
     });

@@ -1,4 +1,5 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
+import { lastBegun } from './steps.ts';
 import { whatMacrosDo } from './unknownMacros.ts';
 import { defineRule, type Found } from '../define.ts';
 
@@ -22,8 +23,7 @@ export const heatersOff = defineRule({
     find: ({ report: r, context }) => {
       if (r.extrudingMoves === 0) return { needs: 'a program that extrudes' };
       const left = [...hotNozzles(r), ...(r.bedAtEndC > 0 ? [{ part: 'bed', c: r.bedAtEndC, code: 'M140 S0' }] : [])];
-      const lastLayer = Math.max(0, ...r.layerRows.map((row) => row.firstLine));
-      const unknown = left.length > 0 ? whatMacrosDo(r, lastLayer, Infinity) : null;
+      const unknown = left.length > 0 ? whatMacrosDo(r, lastBegun(r), Infinity) : null;
       if (unknown) return unknown;
       return left.map(({ part, c, code }): Found => ({
         severity: context.job.class === 'lights-out' ? 'blocker' : 'caution',

@@ -1,4 +1,5 @@
 import { formatFigure } from '../../../core/units/format.ts';
+import { topOf } from './steps.ts';
 import { defineRule } from '../define.ts';
 
 export const parksClear = defineRule({
@@ -11,8 +12,8 @@ export const parksClear = defineRule({
     reads: ['boundsMm', 'endMm', 'layerRows', 'lines'],
     find: ({ report: r }) => {
       const box = r.boundsMm;
-      const top = Math.max(...r.layerRows.map((row) => row.zMm));
-      if (!box || !Number.isFinite(top)) return { needs: 'a program that extrudes' };
+      const top = topOf(r);
+      if (!box || top === null) return { needs: 'a program that extrudes' };
       const [x, y, z] = r.endMm;
       const isOver = x > box.min[0]! && x < box.max[0]! && y > box.min[1]! && y < box.max[1]!;
       if (!isOver || z > top + 0.5) return [];

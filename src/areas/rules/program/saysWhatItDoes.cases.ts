@@ -20,7 +20,7 @@ export const cases: RuleCases = {
       program: {
         before: {
           start:
-            '; nozzle diameter = 0.4\n; layer_height: 0.2 mm\n; filament type = asa\n; nozzle temperature: 250\n; bed temp = 95 °C\n; printer = some other',
+            '; nozzle diameter = 0.4\n; layer_height: 0.2 mm\n; filament type = asa\n; nozzle temperature: 250\n; bed temp = 95 °C\n; layer: 1',
         },
       },
       finds: [],

@@ -23,10 +23,10 @@ export const skippedHeight = defineRule({
       if (report.spiral) return { needs: 'layers of their own height; a spiral has none' };
       const usual = usualStep(report);
       if (usual === null) return { needs: 'a program of two layers or more' };
-      const widths = meanWidths(report, SHORTEST_MM);
-      const usualWidth = median(widths.map((w) => w.widthMm));
+      const widths = new Map(meanWidths(report, SHORTEST_MM).map((w) => [w.layer, w.widthMm]));
+      const usualWidth = median([...widths.values()]);
       // a layer that is meant to be so high is fed for it: its lines are as wide as those of others
-      const isFed = (i: number): boolean => (widths.find((w) => w.layer === i)?.widthMm ?? 0) >= AS_WIDE * usualWidth;
+      const isFed = (i: number): boolean => (widths.get(i) ?? 0) >= AS_WIDE * usualWidth;
       const gaps = stepsOf(report).flatMap((h, i) =>
         !isFirst(report, i) && h >= 2 * usual - SAME_MM && !isFed(i) ? [{ h, i }] : [],
       );

@@ -25,3 +25,10 @@ export function usualStep(report: GcodeReport): number | null {
   }
   return best;
 }
+
+/** Height of the highest row; null where there is none. Rows may be many: they are not spread into arguments. */
+export const topOf = ({ layerRows }: GcodeReport): number | null =>
+  layerRows.length === 0 ? null : layerRows.reduce((top, row) => Math.max(top, row.zMm), -Infinity);
+/** First line of the row that was begun last. */
+export const lastBegun = ({ layerRows }: GcodeReport): number =>
+  layerRows.reduce((last, row) => Math.max(last, row.firstLine), 0);

@@ -1,3 +1,5 @@
+import { SILENT_AFTER_S } from '../../machines/model/print.ts';
+
 /** One part of the service: whether it works, in words, and what somebody should do where it does not. */
 export interface StatusRow {
   readonly part: string;
@@ -31,8 +33,6 @@ export interface ServiceFigures {
 
 const MB = 1048576;
 const GB = 1024 * MB;
-/** A worker says so every two seconds. */
-export const WORKER_SILENT_S = 10;
 /** A check is begun within half a second where nothing is before it. */
 const QUEUE_STANDS_S = 60;
 const MOST_NAMED = 4;
@@ -74,10 +74,10 @@ export function statusOf(f: ServiceFigures): readonly StatusRow[] {
       'Worker (prints and checks)',
       workerSilentS === null
         ? 'has never run'
-        : workerSilentS > WORKER_SILENT_S
+        : workerSilentS > SILENT_AFTER_S
           ? `no sign of life for ${Math.round(workerSilentS)} s`
           : 'at work',
-      workerSilentS === null || workerSilentS > WORKER_SILENT_S
+      workerSilentS === null || workerSilentS > SILENT_AFTER_S
         ? 'No print goes on and no check is done. It is started again by itself; if it is not, start the service again. Emergency stops reach their machines'
         : null,
     ),
