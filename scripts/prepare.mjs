@@ -47,7 +47,7 @@ export function ensureBuild() {
       path.join(root, f),
     ),
   );
-  if (existsSync(path.join(root, 'dist/server/entry.mjs')) && isStamped('build', state)) return;
+  if (existsSync(path.join(root, 'dist/server/web.mjs')) && isStamped('build', state)) return;
   say('Building');
   const done = spawnSync('npm', ['run', '-s', 'build'], {
     cwd: root,

@@ -9,7 +9,7 @@ import { freePort, remakeDatabase, root, say, startCluster } from './cluster.mjs
 const RAN_FOR_MS = 5000;
 const RESTART_AFTER_MS = 100;
 const LONGEST_WAIT_MS = 3200;
-const LOOK_AT_DATABASE_MS = 200;
+const LOOK_AT_DATABASE_MS = 100;
 /** A child that is told to end and has not by then is killed. */
 const ENDS_MS = 5000;
 
@@ -51,7 +51,7 @@ export async function startFarm({
     CANTIERE_DATA: data,
     CANTIERE_DATABASE_FOLDER: cluster.folder,
   };
-  const once = (script, extra = {}) => {
+  const runOnce = (script, extra = {}) => {
     const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], {
       cwd: root,
       env: { ...env, ...extra },
@@ -59,8 +59,8 @@ export async function startFarm({
     });
     if (done.status !== 0) throw new Error(`${script} failed`);
   };
-  once('migrate.mjs');
-  once('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
+  runOnce('migrate.mjs');
+  runOnce('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
   const children = new Map();
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
@@ -86,14 +86,17 @@ export async function startFarm({
   run('stand-ins', 'dist/processes/standins.mjs');
   run('worker', 'dist/processes/worker.mjs');
   run('web', 'scripts/web.mjs');
+  let isStarting = false;
   const watch = setInterval(async () => {
-    if (stopping || cluster.alive()) return;
+    if (stopping || isStarting || cluster.alive()) return;
     if (!quiet) say('PostgreSQL stopped; starting it again');
+    isStarting = true;
     try {
-      await startCluster(name, { fast });
+      await startCluster(name, { fast, again: true });
     } catch {
       if (!quiet) say('PostgreSQL is not ready to start yet; trying again');
     } // its old processes may still be going
+    isStarting = false;
   }, LOOK_AT_DATABASE_MS);
   const farm = {
     name,

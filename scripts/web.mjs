@@ -1,6 +1,6 @@
 // The web process: serves until it is told to end, then takes no more, answers what is under way and ends.
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
-const { startServer } = await import('../dist/server/entry.mjs');
+const { startServer } = await import('../dist/server/web.mjs');
 const { server } = startServer().server;
 
 /** Pages that listen for events never end by themselves. */
