@@ -16,6 +16,8 @@ module.exports = {
           '^node_modules/clipper2-ts/',
           '^node_modules/(@types/)?three/',
           '^node_modules/three-mesh-bvh/',
+          '^node_modules/earcut/',
+          '^node_modules/robust-predicates/',
           '^node_modules/maxrects-packer/',
           '^node_modules/(@types/)?papaparse/',
         ],

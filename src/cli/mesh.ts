@@ -3,7 +3,7 @@ import { surveyMesh, type Surveyed } from '../core/mesh/facts.ts';
 import { isMeshUnit, MESH_UNITS, type MeshUnit } from '../core/mesh/mesh.ts';
 import { openMesh, type OpenedMesh } from '../core/mesh/openMesh.ts';
 import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../core/mesh/readMesh.ts';
-import { mustAskUnit, unitReadings } from '../core/mesh/units.ts';
+import { unitDoubt, unitReadings } from '../core/mesh/units.ts';
 import { layersOf } from '../core/slicing/layers.ts';
 import { countOf } from '../core/units/plural.ts';
 import { CommandFailure, figureOption, printJson, readArguments, refuse, type Options } from './options.ts';
@@ -13,6 +13,8 @@ const MOST_LAYERS = 20_000;
 
 interface MeshOnDisk extends OpenedMesh {
   readonly survey: Surveyed;
+  /** Unit the command was told; null where it was left to the file. */
+  readonly told: MeshUnit | null;
 }
 
 /** Whether a file is a mesh by its beginning; one that is nothing else is taken at its name's word, so that its reader says why not. */
@@ -61,11 +63,11 @@ export function readMeshFile(path: string, told: MeshUnit | null): MeshOnDisk {
   const opened = read.ok ? read.value : refuse(read.failure, path);
   if (told !== null && told !== opened.unit)
     throw new CommandFailure(`${path}: the file states its unit, ${opened.unit}; leave --unit out`);
-  return { ...opened, survey: surveyMesh(opened.mesh) };
+  return { ...opened, told, survey: surveyMesh(opened.mesh) };
 }
 
 /** What a mesh is, by the fields docs/command-line.md promises. */
-export function meshSummary({ file, unit, survey: { facts } }: MeshOnDisk): object {
+export function meshSummary({ file, unit, told, survey: { facts } }: MeshOnDisk): object {
   const { bounds, ...rest } = facts;
   const sizeMm = [0, 1, 2].map((k) => bounds.max[k]! - bounds.min[k]!);
   const readings = unitReadings(bounds, unit);
@@ -75,9 +77,10 @@ export function meshSummary({ file, unit, survey: { facts } }: MeshOnDisk): obje
     unit,
     unitIsStated: file.unit !== null,
     ...(file.unit === null &&
-      unit === 'mm' &&
-      mustAskUnit(readings) && { unitInDoubt: readings.filter((r) => r.isPlausible).map((r) => r.unit) }),
+      told === null &&
+      unitDoubt(readings) && { unitInDoubt: readings.filter((r) => r.isPlausible).map((r) => r.unit) }),
     parts: file.parts.length,
+    remarks: file.remarks,
     ...rest,
     minMm: bounds.min,
     maxMm: bounds.max,

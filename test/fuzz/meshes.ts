@@ -60,6 +60,10 @@ const WORDS = [
   '0x10',
   '1e-320',
   '<!DOCTYPE a>',
+  '<y>'.repeat(300),
+  '4294967295',
+  ' \\\n',
+  '#',
   '/',
 ];
 
@@ -105,7 +109,8 @@ for (let i = Number(from); i < Number(from) + Number(count); i++) {
   } else {
     const welded = weld(joined(read.value.parts.map((p) => p.mesh)));
     const { facts, topology } = surveyMesh(welded);
-    if (!Number.isFinite(facts.volumeMm3) || !Number.isFinite(facts.areaMm2)) throw new Error(`case ${i}: no volume`);
+    if ((facts.volumeMm3 !== null && !Number.isFinite(facts.volumeMm3)) || !Number.isFinite(facts.areaMm2))
+      throw new Error(`case ${i}: no volume`);
     const { min, max } = boundsOf(welded);
     const planes = Float64Array.from({ length: PLANES }, (_, k) => min[2] + ((k + 0.5) * (max[2] - min[2])) / PLANES);
     const slicer = new Slicer(welded, topology, planes);

@@ -6,7 +6,7 @@ import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { fromPlateDeg, leanDeg } from '../../src/core/mesh/overhang.ts';
 import { BINS, thicknessOfFaces, thinnerMm2, usualThicknesses } from '../../src/core/mesh/thickness.ts';
-import { mustAskUnit, unitReadings } from '../../src/core/mesh/units.ts';
+import { unitDoubt, unitReadings } from '../../src/core/mesh/units.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { digest, toDigits } from '../recover/kept.ts';
@@ -111,7 +111,7 @@ export const keptFigures: Readonly<Record<string, () => unknown>> = {
   'units a body may be drawn in': () =>
     [0.001, 0.0009, 0.05, 1.9, 2, 2.1, 25, 999, 1000, 1001, 40_000].map((size) => {
       const readings = unitReadings({ min: [0, 0, size / 3], max: [size / 2, size / 4, size * 1.25] });
-      return [readings, mustAskUnit(readings), unitReadings({ min: [0, 0, 0], max: [size, 1, 1] }, 'in')];
+      return [readings, unitDoubt(readings), unitReadings({ min: [0, 0, 0], max: [size, 1, 1] }, 'in')];
     }),
   'how much is thinner': () =>
     [0, 0.01, 0.02, 0.05, 0.31, 3.99, 4, 5].map((mm) =>

@@ -35,7 +35,7 @@ export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}, head
     ...made,
     lines: made.gcode.split('\n'),
     report: report.value,
-    volumeMm3: surveyMesh(drawn).facts.volumeMm3,
+    volumeMm3: surveyMesh(drawn).facts.volumeMm3!,
     path: readPath(bytes, filamentAreaMm2(s.filamentDiameterMm)),
   };
 }

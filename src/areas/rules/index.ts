@@ -3,6 +3,7 @@ import { clearOfEdge } from './mesh/clearOfEdge.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
 import { facesOutward } from './mesh/facesOutward.ts';
 import { feetHold } from './mesh/feetHold.ts';
+import { fileAsWritten } from './mesh/fileAsWritten.ts';
 import { finerThanNeeded } from './mesh/finerThanNeeded.ts';
 import { fitsTravel } from './mesh/fitsTravel.ts';
 import { floorsHold } from './mesh/floorsHold.ts';
@@ -175,6 +176,7 @@ export const rules: readonly Rule[] = [
   fanWithinSupplier,
   feetHold,
   filamentGround,
+  fileAsWritten,
   fileName,
   fillHoldsTops,
   finerThanNeeded,

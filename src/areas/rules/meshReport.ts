@@ -24,6 +24,10 @@ export interface MeshReport {
   readonly format: MeshFormat;
   readonly unit: MeshUnit;
   readonly unitIsStated: boolean;
+  /** Somebody has said in which unit a file is that states none. */
+  readonly unitIsTold: boolean;
+  /** What was read otherwise than the file says, or not at all. */
+  readonly remarks: readonly string[];
   /** Sizes the part would have in other units; empty where the file states its own. */
   readonly readings: readonly UnitReading[];
   readonly parts: number;

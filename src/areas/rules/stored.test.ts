@@ -61,12 +61,17 @@ test('an outcome of the first schema is read with the words of now', () => {
   expect([read.verdict, read.estimate.massG]).toEqual(['blocked', 12]);
   expect(read.report).toEqual({ kind: 'gcode', complete: true, outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 });
 });
+test('an outcome that did not say whether somebody had told the unit is read as one where nobody had', () => {
+  const mesh = { format: 'stl', unitIsStated: false, overhangs: [] };
+  const read = fromStored<CheckOutcome>(storedOutcome, { ...OF_SCHEMA_1, schema: 4, mesh });
+  expect(read.mesh).toEqual({ ...mesh, unitIsTold: false, remarks: [] });
+});
 test('an outcome of now is read back as it is', () => {
   const outcome = checkJob(jobOf({ when: '', finds: [], program: { before: { layer4: 'M109 S255' } } }).job);
   const back = fromStored<CheckOutcome>(storedOutcome, JSON.parse(JSON.stringify(toStored(storedOutcome, outcome))));
   expect(back).toEqual(JSON.parse(JSON.stringify(outcome)));
 });
 test('an outcome of a schema that does not exist yet is refused', () =>
-  expect(() => fromStored(storedOutcome, { ...OF_SCHEMA_1, schema: 5 })).toThrow(
-    'the outcome of a check of schema 5 is stored; this program reads schemas 1 to 4: update it',
+  expect(() => fromStored(storedOutcome, { ...OF_SCHEMA_1, schema: 6 })).toThrow(
+    'the outcome of a check of schema 6 is stored; this program reads schemas 1 to 5: update it',
   ));

@@ -3,10 +3,11 @@ import type { StoredKind } from '../../core/formats/storedJson.ts';
 type Older = Record<string, unknown>;
 
 /** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`; reports of schema
- *  2 measured neither the outer size nor the chamber; those of 3 took an underside for supported or bare as a whole. */
+ *  2 measured neither the outer size nor the chamber; those of 3 took an underside for supported or bare as a whole; those of 4 did not say whether
+ *  somebody had told the unit, nor what of a file was left unread. */
 export const storedOutcome: StoredKind = {
   name: 'the outcome of a check',
-  schema: 4,
+  schema: 5,
   upgrades: [
     (outcome: { findings: readonly Older[]; runs: readonly Older[] }) => ({
       ...outcome,
@@ -22,6 +23,10 @@ export const storedOutcome: StoredKind = {
       ...(outcome.mesh && {
         mesh: { ...outcome.mesh, overhangs: outcome.mesh.overhangs.map((o) => ({ ...o, bare: o, bareSlope: o })) },
       }),
+    }),
+    (outcome: { mesh?: Older }) => ({
+      ...outcome,
+      ...(outcome.mesh && { mesh: { ...outcome.mesh, unitIsTold: false, remarks: [] } }),
     }),
   ],
 };

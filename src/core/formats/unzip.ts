@@ -1,5 +1,7 @@
-import { Unzip, UnzipInflate } from 'fflate';
-import { fail, succeed, type Result } from '../result/result.ts';
+import { Inflate } from 'fflate';
+import { fail, succeed, type Failure, type Result } from '../result/result.ts';
+import { crc32 } from './crc32.ts';
+import { packedBytesOf, zipEntries, type ZipEntry } from './zipDirectory.ts';
 
 export interface UnzipLimits {
   readonly mostBytes: number;
@@ -17,56 +19,91 @@ export const staysInside = (name: string): boolean =>
   !/^[/\\]|[\0-\x1f\\:]/.test(name) &&
   !name.split('/').some((part) => part === '..' || part === '.');
 
+const STORED = 0;
+const DEFLATED = 8;
+/** Ways of packing that are not read, by their numbers. Source: .ZIP File Format Specification 6.3.10, section 4.4.5. */
+const OTHER_METHODS: Readonly<Record<number, string>> = {
+  1: 'shrinking',
+  6: 'imploding',
+  9: 'Deflate64',
+  12: 'BZIP2',
+  14: 'LZMA',
+  93: 'Zstandard',
+  95: 'XZ',
+  98: 'PPMd',
+  99: 'AES',
+};
+
 /** Files of a zip by name. Sizes are counted while unpacking and never taken from the zip's word; names that climb out, files that
- *  stand twice, and more bytes or files than allowed are refused. */
+ *  stand twice, and more bytes or files than allowed are refused, and so is a file whose check sum is another. */
 export function unzip(zip: Uint8Array, limits: UnzipLimits): Result<Map<string, Uint8Array>> {
-  const pieces = new Map<string, Uint8Array[]>();
+  const entries = zipEntries(zip, limits.mostFiles);
+  if (!entries.ok) return entries;
+  if (entries.value.length === 0) return fail(wrong('It is no zip, or an empty one', 'the archive', 'check the file'));
+  const files = new Map<string, Uint8Array>();
   const names = new Set<string>();
-  let unpacked = 0;
-  let wrong: { what: string; where?: string } | null = null;
-  const reader = new Unzip((file) => {
-    const name = file.name;
-    if (names.size >= limits.mostFiles) wrong ??= { what: `It holds more than ${limits.mostFiles} files` };
-    if (!limits.isName(name))
-      wrong ??= { what: 'A file has a name that cannot be', where: JSON.stringify(name.slice(0, 60)) };
-    if (names.has(name)) wrong ??= { what: 'A file stands twice', where: name };
+  let left = limits.mostBytes;
+  for (const entry of entries.value) {
+    const { name } = entry;
+    if (!limits.isName(name)) return fail(wrong('A file has a name that cannot be', JSON.stringify(name.slice(0, 60))));
+    if (names.has(name)) return fail(wrong('A file stands twice', name));
     names.add(name);
-    if (wrong || name.endsWith('/') || !(limits.isWanted?.(name) ?? true)) return;
-    const list: Uint8Array[] = [];
-    pieces.set(name, list);
-    file.ondata = (error, data) => {
-      unpacked += data?.length ?? 0;
-      if (error) wrong ??= { what: 'A file does not unpack', where: name };
-      else if (unpacked > limits.mostBytes)
-        wrong ??= { what: `It unpacks to more than ${limits.mostBytes / 1024 / 1024} MB` };
-      if (wrong) file.terminate();
-      else list.push(data);
-    };
-    file.start();
-  });
-  reader.register(UnzipInflate);
-  try {
-    const STEP = 1 << 16;
-    for (let at = 0; at < zip.length && !wrong; at += STEP)
-      reader.push(zip.subarray(at, at + STEP), at + STEP >= zip.length);
-  } catch {
-    wrong ??= { what: 'It is no zip, or cut short' };
+    if (name.endsWith('/') || !(limits.isWanted?.(name) ?? true)) continue;
+    const bytes = unpacked(zip, entry, left);
+    if (!bytes.ok) return bytes;
+    if (bytes.value === null) return fail(wrong(`It unpacks to more than ${limits.mostBytes / 1024 / 1024} MB`));
+    left -= bytes.value.length;
+    files.set(name, bytes.value);
   }
-  if (wrong) return fail({ code: 'zip', where: 'the archive', todo: 'write it again', ...(wrong as { what: string }) });
-  if (names.size === 0)
-    return fail({
-      code: 'zip',
-      what: 'It is no zip, or an empty one',
-      where: 'the archive',
-      todo: 'check the file',
-    });
-  return succeed(new Map([...pieces].map(([name, list]) => [name, join(list)])));
+  return succeed(files);
+}
+const wrong = (what: string, where = 'the archive', todo = 'write it again'): Failure => ({
+  code: 'zip',
+  what,
+  where,
+  todo,
+});
+
+/** One file; null where it has more bytes than are left to unpack. */
+function unpacked(zip: Uint8Array, entry: ZipEntry, mostBytes: number): Result<Uint8Array | null> {
+  const { name, method, isEncrypted } = entry;
+  if (isEncrypted) return fail(wrong('A file is protected by a password', name, 'write it without a password'));
+  if (method !== STORED && method !== DEFLATED)
+    return fail(
+      wrong(
+        `A file is packed by ${OTHER_METHODS[method] ?? `method ${method}`}, which is not read`,
+        name,
+        'pack it by Deflate',
+      ),
+    );
+  const packed = packedBytesOf(zip, entry);
+  if (!packed.ok) return packed;
+  const bytes = method === STORED ? packed.value : inflated(packed.value, mostBytes);
+  if (bytes === 'broken') return fail(wrong('A file does not unpack', name));
+  if (bytes === null || bytes.length > mostBytes) return succeed(null);
+  if (bytes.length !== entry.bytes || crc32(bytes) !== entry.crc)
+    return fail(wrong('A file is not the one that was packed: its size or check sum is another', name));
+  return succeed(bytes);
 }
 
-function join(list: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(list.reduce((s, p) => s + p.length, 0));
+const STEP = 1 << 16;
+function inflated(packed: Uint8Array, mostBytes: number): Uint8Array | null | 'broken' {
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  const reader = new Inflate((piece) => {
+    size += piece.length;
+    if (size <= mostBytes) pieces.push(piece);
+  });
+  try {
+    for (let at = 0; at < packed.length && size <= mostBytes; at += STEP)
+      reader.push(packed.subarray(at, at + STEP), at + STEP >= packed.length);
+  } catch {
+    return 'broken';
+  }
+  if (size > mostBytes) return null;
+  const out = new Uint8Array(size);
   let at = 0;
-  for (const p of list) {
+  for (const p of pieces) {
     out.set(p, at);
     at += p.length;
   }

@@ -17,7 +17,8 @@ export interface MeshFacts {
   /** Every edge has two faces. */
   readonly watertight: boolean;
   readonly bounds: Bounds;
-  readonly volumeMm3: number;
+  /** Null where the surface is open: it encloses nothing. */
+  readonly volumeMm3: number | null;
   readonly areaMm2: number;
 }
 
@@ -50,7 +51,7 @@ export function surveyMesh(mesh: Mesh): Surveyed {
     duplicateFaces: faults.duplicate.length,
     watertight: topology.openEdges === 0 && topology.nonManifoldEdges === 0,
     bounds,
-    volumeMm3: volume,
+    volumeMm3: topology.openEdges === 0 ? volume : null,
     areaMm2: area,
   };
   return { facts, topology, shells, faults };

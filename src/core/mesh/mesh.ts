@@ -15,16 +15,20 @@ export type MeshFormat = 'stl' | '3mf' | 'obj';
 export interface MeshPart {
   readonly name: string;
   readonly mesh: Mesh;
+  /** No two of its vertices are at one position. */
+  readonly isWelded?: boolean;
 }
 export interface MeshFile {
   readonly format: MeshFormat;
   /** Unit the file states; null where its format has none. */
   readonly unit: MeshUnit | null;
   readonly parts: readonly MeshPart[];
+  /** What a reader had to take otherwise than the file says, or left unread; a sentence each. */
+  readonly remarks: readonly string[];
 }
 
 /** Most triangles a file may hold: beyond it a check would need more memory than it is given. */
-export const MOST_TRIANGLES = 4_000_000;
+export const MOST_TRIANGLES = 5_000_000;
 /** A corner further out than this is a slip of the writer, whatever its unit. */
 export const FURTHEST = 1e7;
 

@@ -17,5 +17,8 @@ export function openMesh(bytes: Uint8Array, told: MeshUnit | null): Result<Opene
   if (!read.ok) return read;
   const file = read.value;
   const unit = file.unit ?? told ?? 'mm';
-  return succeed({ file, unit, mesh: scaled(weld(joined(file.parts.map((p) => p.mesh))), MESH_UNITS[unit]) });
+  const [first, ...more] = file.parts;
+  const isWelded = more.length === 0 && first?.isWelded === true;
+  const mesh = isWelded ? first.mesh : weld(joined(file.parts.map((p) => p.mesh)));
+  return succeed({ file, unit, mesh: scaled(mesh, MESH_UNITS[unit]) });
 }

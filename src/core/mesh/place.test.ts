@@ -34,7 +34,7 @@ describe('placement', () => {
         (turnDeg) => {
           const before = surveyMesh(torusMesh(20, 6, 24)).facts;
           const after = surveyMesh(placed(torusMesh(20, 6, 24), { turnDeg, scale: [1, 1, 1], xMm: 3, yMm: 4 })).facts;
-          expect(after.volumeMm3 / before.volumeMm3).toBeCloseTo(1, 9);
+          expect(after.volumeMm3! / before.volumeMm3!).toBeCloseTo(1, 9);
           expect(after.areaMm2 / before.areaMm2).toBeCloseTo(1, 9);
           expect(after.watertight).toBe(true);
         },

@@ -27,28 +27,70 @@ function readParts(bytes: Uint8Array): Result<MeshFile> {
     const file = read3mf(bytes);
     return file.ok ? succeed({ format: '3mf', ...file.value }) : file;
   }
-  if (isBinaryStl(bytes)) return asStl(readBinaryStl(bytes));
-  const head = new TextDecoder().decode(bytes.subarray(0, HEAD));
-  const isText = !bytes.subarray(0, HEAD).includes(0);
-  if (isText && /^\s*solid\b/i.test(head)) {
-    const parts = readAsciiStl(bytes);
-    return parts.ok ? succeed({ format: 'stl', unit: null, parts: parts.value }) : parts;
-  }
-  if (isText && /^[ \t]*(v|f|o)[ \t]/m.test(head)) {
-    const parts = readObj(bytes);
-    return parts.ok ? succeed({ format: 'obj', unit: null, parts: parts.value }) : parts;
-  }
-  if (isText)
+  if (isBinaryStl(bytes)) return readBinary(bytes);
+  const text = asText(bytes);
+  if (!text) return readBinary(bytes); // or says why it is none
+  const kind = kindOfText(text);
+  if (kind === null)
     return fail({
       code: 'unknown',
       what: 'This text is neither an STL (it would begin with "solid") nor an OBJ (it has no vertices at its beginning)',
-      where: 'line 1',
+      where: `line ${lineOf(text)}`,
       todo: 'give an STL, 3MF or OBJ file',
     });
-  return asStl(readBinaryStl(bytes)); // says why it is none
+  const parts = kind === 'stl' ? readAsciiStl(text) : readObj(text);
+  return parts.ok ? succeed({ format: kind, unit: null, parts: parts.value, remarks: [] }) : parts;
 }
-const asStl = (part: Result<MeshPart>): Result<MeshFile> =>
-  part.ok ? succeed({ format: 'stl', unit: null, parts: [part.value] }) : part;
+function readBinary(bytes: Uint8Array): Result<MeshFile> {
+  const read = readBinaryStl(bytes);
+  if (!read.ok) return read;
+  const { part, remarks } = read.value;
+  return succeed({ format: 'stl', unit: null, parts: [part], remarks });
+}
+
+const LINE_FEED = 10;
+const RETURN = 13;
+/** The bytes of a text in UTF-8 without the mark of its encoding, its lines ended by line feeds; null where it is no text. */
+function asText(bytes: Uint8Array): Uint8Array | null {
+  const wide = wideEncodingOf(bytes);
+  if (wide) return asText(new TextEncoder().encode(new TextDecoder(wide).decode(bytes)));
+  const head = bytes.subarray(0, HEAD);
+  if (head.includes(0)) return null;
+  const text = bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf ? bytes.subarray(3) : bytes;
+  if (!head.includes(RETURN) || text.includes(LINE_FEED)) return text;
+  return text.map((byte) => (byte === RETURN ? LINE_FEED : byte));
+}
+
+/** UTF-16 by its mark; null for anything else. */
+function wideEncodingOf(bytes: Uint8Array): string | null {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+  return bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
+}
+
+/** Where the first line stands that is neither empty nor a comment. */
+function beginning(text: Uint8Array): number {
+  let at = 0;
+  for (;;) {
+    while (at < text.length && text[at]! <= 32) at++;
+    if (text[at] !== 35 /* # */) return at;
+    const end = text.indexOf(LINE_FEED, at);
+    if (end < 0) return text.length;
+    at = end;
+  }
+}
+const lineOf = (text: Uint8Array): number =>
+  text.subarray(0, beginning(text)).reduce((n, byte) => n + Number(byte === LINE_FEED), 1);
+/** What a text is, by the first word that is no comment. Words of OBJ: B1 of Wavefront's "Object files" (version 3.0). */
+function kindOfText(text: Uint8Array): 'stl' | 'obj' | null {
+  const from = beginning(text);
+  const first = new TextDecoder().decode(text.subarray(from, from + 24)).split(/\s/, 1)[0]!;
+  if (/^solid$/i.test(first)) return 'stl';
+  return /^(v|vt|vn|vp|f|o|g|s|l|p|mtllib|usemtl|mg|cstype|deg|bmat|step|call|csh|lod|shadow_obj|trace_obj|maplib|usemap)$/.test(
+    first,
+  )
+    ? 'obj'
+    : null;
+}
 
 /** The first corner that is no place in the world. */
 function firstImpossible(parts: readonly MeshPart[]) {

@@ -1,6 +1,7 @@
 import { figureIn } from '../formats/figureText.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import { MOST_TRIANGLES, type MeshPart } from './mesh.ts';
+import { Welder } from './weld.ts';
 
 const HEADER_BYTES = 84;
 const TRIANGLE_BYTES = 50;
@@ -13,8 +14,9 @@ export const binaryStlBytes = (head: Uint8Array): number => HEADER_BYTES + TRIAN
 const countIn = (bytes: Uint8Array): number =>
   new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(80, true);
 
-/** Triangles of a binary STL, three vertices each. */
-export function readBinaryStl(bytes: Uint8Array): Result<MeshPart> {
+/** Triangles of a binary STL, welded as they come: a file has every corner some six times. Some writers count none, or leave something behind the last triangle: such a
+ *  file is read by what is there, and says so. */
+export function readBinaryStl(bytes: Uint8Array): Result<{ readonly part: MeshPart; readonly remarks: string[] }> {
   if (bytes.length < HEADER_BYTES)
     return fail({
       code: 'short',
@@ -22,23 +24,42 @@ export function readBinaryStl(bytes: Uint8Array): Result<MeshPart> {
       where: `byte ${bytes.length}`,
       todo: AGAIN,
     });
-  const count = countIn(bytes);
-  const wanted = binaryStlBytes(bytes);
-  if (bytes.length !== wanted)
+  const counted = countIn(bytes);
+  const there = Math.floor((bytes.length - HEADER_BYTES) / TRIANGLE_BYTES);
+  if (counted > there)
     return fail({
       code: 'count',
-      what: `The header counts ${count} triangles, which need ${wanted} bytes; the file has ${bytes.length}`,
+      what: `The header counts ${counted} triangles, which need ${binaryStlBytes(bytes)} bytes; the file has ${bytes.length}`,
       where: 'byte 80',
       todo: AGAIN,
     });
+  const count = counted === 0 ? there : counted;
   if (count > MOST_TRIANGLES) return tooMany(count, 'byte 80');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const xyz = new Float64Array(count * 9);
-  for (let t = 0; t < count; t++) {
-    const at = HEADER_BYTES + TRIANGLE_BYTES * t + 12; // past the normal, which follows from the corners
-    for (let k = 0; k < 9; k++) xyz[9 * t + k] = view.getFloat32(at + 4 * k, true);
-  }
-  return succeed({ name: '', mesh: { xyz, corners: Uint32Array.from({ length: count * 3 }, (_, i) => i) } });
+  const welder = new Welder(count / 2);
+  const corners = new Uint32Array(count * 3);
+  for (let t = 0; t < count; t++)
+    for (let k = 0; k < 3; k++) {
+      const at = HEADER_BYTES + TRIANGLE_BYTES * t + 12 * (k + 1); // past the normal, which follows from the corners
+      corners[3 * t + k] = welder.at(
+        view.getFloat32(at, true),
+        view.getFloat32(at + 4, true),
+        view.getFloat32(at + 8, true),
+      );
+    }
+  const remarks: string[] = [];
+  if (counted === 0 && count > 0) remarks.push(`Its header counts no triangle; the ${count} that are there were read`);
+  const behind = bytes.length - HEADER_BYTES - TRIANGLE_BYTES * count;
+  if (behind > 0)
+    remarks.push(
+      `${behind} bytes behind the last of ${count} triangles were not read${behind < TRIANGLE_BYTES ? '' : `; ${there - count} more triangles would find room in them`}`,
+    );
+  return succeed({ part: { name: '', isWelded: true, mesh: { xyz: welder.positions(), corners } }, remarks });
+}
+function inOrder(count: number): Uint32Array {
+  const out = new Uint32Array(count);
+  for (let i = 0; i < count; i++) out[i] = i;
+  return out;
 }
 const AGAIN = 'write the file again';
 export const tooMany = (count: number, where: string) =>
@@ -65,7 +86,7 @@ export function readAsciiStl(bytes: Uint8Array): Result<MeshPart[]> {
     if (size > 0)
       parts.push({
         name,
-        mesh: { xyz: xyz.slice(0, size), corners: Uint32Array.from({ length: size / 3 }, (_, i) => i) },
+        mesh: { xyz: xyz.slice(0, size), corners: inOrder(size / 3) },
       });
     size = 0;
   };

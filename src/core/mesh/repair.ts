@@ -1,5 +1,5 @@
-import { ShapeUtils, Vector2 } from 'three';
-import { surveyMesh } from './facts.ts';
+import { trianglesOf } from '../geometry/polygon.ts';
+import { surveyMesh, type MeshFacts } from './facts.ts';
 import type { Mesh } from './mesh.ts';
 import { outward } from './outward.ts';
 import { shellsOf } from './shells.ts';
@@ -24,7 +24,12 @@ export interface Repair {
   /** What is still wrong. */
   readonly leftOpenEdges: number;
   readonly leftNonManifoldEdges: number;
+  /** Faults before and after; where it would leave more than it found, the mesh is given back as it came. */
+  readonly faultsBefore: number;
+  readonly faultsAfter: number;
 }
+/** Whether a repair was taken back, since it would have left more faults than there were. */
+export const isTakenBack = (r: Repair): boolean => r.faultsAfter > r.faultsBefore;
 
 /** Edges that lie this close to a corner are divided there. */
 const TOUCHES_MM = 1e-3;
@@ -34,23 +39,28 @@ const LONGEST_RIM = 4000;
 /** A welded mesh put in order as far as that can be done without guessing: what has no area or stands twice is left out, faces are
  *  turned to agree, holes with one plain rim are closed. Vertices stay where they are. */
 export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Repair } {
-  const { faults } = surveyMesh(mesh);
+  const { faults, facts: before } = surveyMesh(mesh);
   const spare = new Set([...faults.degenerate, ...faults.duplicate]);
   const kept = spare.size === 0 ? mesh : without(mesh, spare);
-  const whole = stitched(kept, TOUCHES_MM);
-  const agreed = consistentOrientation(whole);
-  const closed = withHolesClosed(agreed.mesh);
+  // faces that agree leave only true openings to be stitched, and what was stitched has new neighbours to agree with
+  const first = consistentOrientation(kept);
+  const whole = stitched(first.mesh, TOUCHES_MM);
+  const again = whole.corners === first.mesh.corners ? { mesh: whole, turned: 0 } : consistentOrientation(whole);
+  const closed = withHolesClosed(again.mesh);
   const { shells, shellOf } = shellsOf(closed.mesh, topologyOf(closed.mesh));
   const turnedBodies = shells.filter((s) => s.isInsideOut).length;
   const done = weld(outward(closed.mesh, { shells, shellOf }));
-  const left = topologyOf(done);
+  const left = surveyMesh(done).facts;
+  const [faultsBefore, faultsAfter] = [faultsIn(before), faultsIn(left)];
   return {
-    mesh: done,
+    mesh: faultsAfter > faultsBefore ? mesh : done,
     repair: {
+      faultsBefore,
+      faultsAfter,
       droppedFlat: faults.degenerate.length,
       droppedCopies: faults.duplicate.length,
       divided: (whole.corners.length - kept.corners.length) / 3,
-      turnedFaces: agreed.turned,
+      turnedFaces: first.turned + again.turned,
       turnedBodies,
       closedHoles: closed.holes,
       addedFaces: closed.added,
@@ -60,6 +70,10 @@ export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Re
     },
   };
 }
+
+/** Everything that a repair is there to mend, counted together. */
+const faultsIn = (f: MeshFacts): number =>
+  f.openEdges + f.nonManifoldEdges + f.flippedEdges + f.insideOutShells + f.degenerateFaces + f.duplicateFaces;
 
 function without(mesh: Mesh, triangles: ReadonlySet<number>): Mesh {
   return { xyz: mesh.xyz, corners: mesh.corners.filter((_, i) => !triangles.has((i / 3) | 0)) };
@@ -105,7 +119,7 @@ function consistentOrientation(mesh: Mesh): { readonly mesh: Mesh; readonly turn
       }
     }
     const turned = body.filter((t) => side[t] === -1);
-    flipped.push(...(turned.length * 2 <= body.length ? turned : body.filter((t) => side[t] === 1)));
+    for (const t of turned.length * 2 <= body.length ? turned : body.filter((t) => side[t] === 1)) flipped.push(t);
   }
   if (flipped.length === 0) return { mesh, turned: 0 };
   const out = corners.slice();
@@ -168,13 +182,13 @@ function withHolesClosed(mesh: Mesh): {
     if (face.every((v) => onRim.has(v))) there.add(keyOf(face));
   }
   for (const boundaryLoop of rims) {
-    const cap = lidOf(mesh.xyz, boundaryLoop);
+    const cap = trianglesOf(mesh.xyz, boundaryLoop);
     if (cap.length === 0) continue;
     const keys = Array.from({ length: cap.length / 3 }, (_, i) => keyOf(cap.slice(3 * i, 3 * i + 3)));
     if (keys.some((k) => there.has(k))) continue;
     for (const k of keys) there.add(k);
     holes++;
-    added.push(...cap);
+    for (const v of cap) added.push(v);
   }
   if (holes === 0) return { mesh, holes: 0, added: 0, addedMm2: 0 };
   const corners = new Uint32Array(mesh.corners.length + added.length);
@@ -190,30 +204,6 @@ const keyOf = (face: ArrayLike<number>): string =>
     .sort((p, q) => p - q)
     .join();
 
-/** Triangles over a rim, by cutting ears in the plane it lies closest to. */
-function lidOf(xyz: Float64Array, rim: readonly number[]): number[] {
-  const p = (v: number): readonly [number, number, number] => [xyz[3 * v]!, xyz[3 * v + 1]!, xyz[3 * v + 2]!];
-  // Newell's normal: the plane that the rim winds round
-  const normal = [0, 0, 0];
-  for (let i = 0, k = rim.length - 1; i < rim.length; k = i++) {
-    const [a, b] = [p(rim[k]!), p(rim[i]!)];
-    for (let d = 0; d < 3; d++) normal[d]! += (a[(d + 1) % 3]! - b[(d + 1) % 3]!) * (a[(d + 2) % 3]! + b[(d + 2) % 3]!);
-  }
-  const length = Math.hypot(...normal);
-  if (rim.length === 3) return [...rim];
-  if (!(length > 0)) return [];
-  const axis = [0, 1, 2].reduce((best, d) => (Math.abs(normal[d]!) > Math.abs(normal[best]!) ? d : best), 0);
-  // dropping the axis keeps the way round, or turns it where the normal looks back along it
-  const isBack = normal[axis]! < 0;
-  const flat = rim.map((v) => new Vector2(p(v)[(axis + 1) % 3], p(v)[(axis + 2) % 3]));
-  if (isBack) for (const f of flat) f.x = -f.x;
-  return ShapeUtils.triangulateShape(flat, []).flatMap(([a, b, c]) => {
-    const cross =
-      (flat[b!]!.x - flat[a!]!.x) * (flat[c!]!.y - flat[a!]!.y) -
-      (flat[b!]!.y - flat[a!]!.y) * (flat[c!]!.x - flat[a!]!.x);
-    return cross >= 0 ? [rim[a!]!, rim[b!]!, rim[c!]!] : [rim[a!]!, rim[c!]!, rim[b!]!];
-  });
-}
 function areaOf(xyz: Float64Array, a: number, b: number, c: number): number {
   const d = (v: number, k: number): number => xyz[3 * v + k]! - xyz[3 * a + k]!;
   return (
@@ -228,6 +218,8 @@ function areaOf(xyz: Float64Array, a: number, b: number, c: number): number {
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 /** What a repair did, for people; empty where nothing was to be done. */
 export function repairText(r: Repair): string[] {
+  if (isTakenBack(r))
+    return [`left as it was: a repair would leave ${r.faultsAfter} faults where there are ${r.faultsBefore}`];
   return [
     r.droppedFlat > 0 && `${count(r.droppedFlat, 'triangle', 'triangles')} without area left out`,
     r.droppedCopies > 0 && `${count(r.droppedCopies, 'triangle that stood', 'triangles that stood')} twice left out`,

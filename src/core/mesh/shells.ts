@@ -1,5 +1,6 @@
 import { boundsOf, type Bounds, type Mesh } from './mesh.ts';
 import { momentsOf } from './moments.ts';
+import { windingsAt } from './nesting.ts';
 import type { Topology } from './topology.ts';
 
 export interface Shell {
@@ -48,11 +49,8 @@ export function shellsOf(mesh: Mesh, topology: Topology): Shells {
   }
   starts.push(placed);
   const found = starts.slice(0, -1).map((from, i) => measure(mesh, topology, order.subarray(from, starts[i + 1])));
-  const shells = found.map((s, i) => ({
-    ...s,
-    isInsideOut: isInsideOut(mesh, found, i, order, starts),
-  }));
-  return { shellOf, shells };
+  const turned = insideOut(mesh, found, shellOf);
+  return { shellOf, shells: found.map((s, i) => ({ ...s, isInsideOut: turned[i] === 1 })) };
 }
 
 type Measured = Omit<Shell, 'isInsideOut'>;
@@ -79,59 +77,34 @@ const isWithin = ({ min, max }: Bounds, outer: Bounds): boolean =>
   max[2] <= outer.max[2];
 
 /** A shell makes its surroundings deeper by one or shallower by one; where that leads below nothing, it is wound the wrong way. */
-function isInsideOut(
-  mesh: Mesh,
-  shells: readonly Measured[],
-  i: number,
-  order: Uint32Array,
-  starts: readonly number[],
-): boolean {
-  const shell = shells[i]!;
-  if (shell.volumeMm3 === 0) return false;
-  const holders: number[] = [];
-  for (let k = 0; k < shells.length; k++)
-    if (k !== i && shells[k]!.isClosed && isWithin(shell.bounds, shells[k]!.bounds)) holders.push(k);
-  if (shell.volumeMm3 > 0 && holders.every((k) => shells[k]!.volumeMm3 > 0)) return false;
-  const point = firstCorner(mesh, order[starts[i]!]!);
-  const around = holders.reduce((s, k) => s + windingAt(mesh, order.subarray(starts[k], starts[k + 1]), point), 0);
-  return shell.volumeMm3 < 0 ? around < 1 : around < 0;
-}
-function firstCorner({ xyz, corners }: Mesh, triangle: number): readonly [number, number, number] {
-  const v = corners[3 * triangle]! * 3;
-  return [xyz[v]!, xyz[v + 1]!, xyz[v + 2]!];
+function insideOut(mesh: Mesh, shells: readonly Measured[], shellOf: Int32Array): Uint8Array {
+  const out = new Uint8Array(shells.length);
+  if (!shells.some((s) => s.volumeMm3 < 0)) return out;
+  const points = middles(mesh, shellOf, shells.length);
+  const around = windingsAt(mesh, points, (t, i) => {
+    const k = shellOf[t]!;
+    return k !== i && k >= 0 && shells[k]!.isClosed && isWithin(shells[i]!.bounds, shells[k]!.bounds);
+  });
+  shells.forEach(({ volumeMm3 }, i) => {
+    if (volumeMm3 !== 0) out[i] = volumeMm3 < 0 ? Number(around[i]! < 1) : Number(around[i]! < 0);
+  });
+  return out;
 }
 
-/** How often a closed surface winds round a point: sum of solid angles. Source: van Oosterom and Strackee, IEEE Trans. Biomed.
- *  Eng. 30 (1983) 125. */
-function windingAt(
-  { xyz, corners }: Mesh,
-  triangles: Uint32Array,
-  [px, py, pz]: readonly [number, number, number],
-): number {
-  let sum = 0;
-  for (const t of triangles) {
-    const a = corners[3 * t]! * 3;
-    const b = corners[3 * t + 1]! * 3;
-    const c = corners[3 * t + 2]! * 3;
-    const ax = xyz[a]! - px;
-    const ay = xyz[a + 1]! - py;
-    const az = xyz[a + 2]! - pz;
-    const bx = xyz[b]! - px;
-    const by = xyz[b + 1]! - py;
-    const bz = xyz[b + 2]! - pz;
-    const cx = xyz[c]! - px;
-    const cy = xyz[c + 1]! - py;
-    const cz = xyz[c + 2]! - pz;
-    const la = Math.hypot(ax, ay, az);
-    const lb = Math.hypot(bx, by, bz);
-    const lc = Math.hypot(cx, cy, cz);
-    const triple = ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
-    const dot =
-      la * lb * lc +
-      (ax * bx + ay * by + az * bz) * lc +
-      (bx * cx + by * cy + bz * cz) * la +
-      (cx * ax + cy * ay + cz * az) * lb;
-    sum += 2 * Math.atan2(triple, dot);
+/** The middle of each shell's largest triangle: where two shells touch, they rarely do so there. */
+function middles({ xyz, corners }: Mesh, shellOf: Int32Array, count: number): Float64Array {
+  const largest = new Float64Array(count).fill(-1);
+  const points = new Float64Array(3 * count);
+  for (let t = 0; t < shellOf.length; t++) {
+    const s = shellOf[t]!;
+    if (s < 0) continue;
+    const [a, b, c] = [corners[3 * t]! * 3, corners[3 * t + 1]! * 3, corners[3 * t + 2]! * 3];
+    const [ux, uy, uz] = [xyz[b]! - xyz[a]!, xyz[b + 1]! - xyz[a + 1]!, xyz[b + 2]! - xyz[a + 2]!];
+    const [vx, vy, vz] = [xyz[c]! - xyz[a]!, xyz[c + 1]! - xyz[a + 1]!, xyz[c + 2]! - xyz[a + 2]!];
+    const size = (uy * vz - uz * vy) ** 2 + (uz * vx - ux * vz) ** 2 + (ux * vy - uy * vx) ** 2;
+    if (size <= largest[s]!) continue;
+    largest[s] = size;
+    for (let k = 0; k < 3; k++) points[3 * s + k] = (xyz[a + k]! + xyz[b + k]! + xyz[c + k]!) / 3;
   }
-  return Math.round(sum / (4 * Math.PI));
+  return points;
 }

@@ -49,7 +49,7 @@ describe('solids become one closed body', () => {
     const mesh = meshOfSolids(solids);
     const { facts } = surveyMesh(mesh);
     expect(facts).toMatchObject({ watertight: true, openEdges: 0, flippedEdges: 0, insideOutShells: 0, shells });
-    expect(facts.volumeMm3 / volumeMm3).toBeCloseTo(1, 5);
+    expect(facts.volumeMm3! / volumeMm3).toBeCloseTo(1, 5);
     const kernel = manifoldOf(mesh);
     expect(kernel.volume() / volumeMm3).toBeCloseTo(1, 5);
     kernel.delete();

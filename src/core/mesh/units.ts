@@ -18,10 +18,25 @@ export function unitReadings({ min, max }: Bounds, taken: MeshUnit = 'mm'): Unit
   return ASKED.map((unit) => {
     const f = MESH_UNITS[unit] / MESH_UNITS[taken];
     const sizeMm = [(max[0] - min[0]) * f, (max[1] - min[1]) * f, (max[2] - min[2]) * f] as const;
-    const largest = Math.max(...sizeMm);
-    return { unit, sizeMm, isPlausible: largest >= SMALLEST_MM && largest <= LARGEST_MM };
+    const reach = Math.max(...sizeMm);
+    return { unit, sizeMm, isPlausible: reach >= SMALLEST_MM && reach <= LARGEST_MM };
   });
 }
-/** Whether somebody must be asked: in millimetres the part has no size that parts have, and in another unit it has. */
-export const mustAskUnit = (readings: readonly UnitReading[]): boolean =>
-  !readings.find((r) => r.unit === 'mm')!.isPlausible && readings.some((r) => r.isPlausible);
+const largest = (r: UnitReading): number => Math.max(...r.sizeMm);
+/** Below this a part in millimetres is rare enough, and the same figures as inches usual enough, that a person is asked. Common
+ *  practice, no source. */
+const USUAL_FROM_MM = 20;
+/** Largest a part in inches is that is met more often than the same figures as millimetres. */
+const USUAL_TO_MM = 300;
+
+/** What speaks against millimetres: that no part has that size while it has in another unit; or that parts are seldom so small,
+ *  and in inches they are of a usual size. */
+export function unitDoubt(readings: readonly UnitReading[]): 'impossible' | 'unusual' | null {
+  const mm = readings.find((r) => r.unit === 'mm');
+  if (!mm) return null;
+  if (!mm.isPlausible) return readings.some((r) => r.isPlausible) ? 'impossible' : null;
+  const inches = readings.find((r) => r.unit === 'in')!;
+  return largest(mm) < USUAL_FROM_MM && largest(inches) >= USUAL_FROM_MM && largest(inches) <= USUAL_TO_MM
+    ? 'unusual'
+    : null;
+}

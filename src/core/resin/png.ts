@@ -1,3 +1,4 @@
+import { crc32 } from '../formats/crc32.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 
 /** Compression comes from outside: Node's zlib on the server, a library in the browser. */
@@ -5,16 +6,6 @@ export type Deflate = (raw: Uint8Array) => Uint8Array;
 export type Inflate = (packed: Uint8Array, mostBytes: number) => Uint8Array;
 
 const SIGNATURE = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a] as const;
-const crcTable = Uint32Array.from({ length: 256 }, (_, n) => {
-  let c = n;
-  for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-  return c >>> 0;
-});
-function crc32(bytes: Uint8Array): number {
-  let c = 0xffffffff;
-  for (let i = 0; i < bytes.length; i++) c = crcTable[(c ^ bytes[i]!) & 0xff]! ^ (c >>> 8);
-  return (c ^ 0xffffffff) >>> 0;
-}
 
 function chunk(type: string, data: Uint8Array): Uint8Array {
   const out = new Uint8Array(12 + data.length);

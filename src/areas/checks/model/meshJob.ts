@@ -123,6 +123,8 @@ export function* checkingMesh(
       format: file.format,
       unit,
       unitIsStated: file.unit !== null,
+      unitIsTold: part.isUnitTold,
+      remarks: [...new Set(parts.flatMap((p) => p.opened.file.remarks))],
       readings: file.unit === null ? unitReadings(survey.facts.bounds, unit) : [],
       parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
       others: hulls.slice(1),

@@ -11,6 +11,8 @@ import type { MeshChoice } from './mesh.ts';
 export interface PlatePart {
   readonly opened: OpenedMesh;
   readonly survey: Surveyed;
+  /** Somebody has said in which unit it is. */
+  readonly isUnitTold: boolean;
   readonly placement: Placement;
   /** What a repair did to it, in words; null where none was asked for. */
   readonly repair: readonly string[] | null;
@@ -29,7 +31,7 @@ export function openPlate(
     if (before) return succeed(before);
     const opened = openMesh(bytes, unit);
     if (!opened.ok) return opened;
-    const part = surveyed(opened.value, choice.repair === true);
+    const part = { ...surveyed(opened.value, choice.repair === true), isUnitTold: unit !== null };
     known.set(id, part);
     return succeed(part);
   };
@@ -46,7 +48,7 @@ export function openPlate(
   return succeed(parts);
 }
 
-function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'placement'> {
+function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'placement' | 'isUnitTold'> {
   if (!isRepaired) return { opened, survey: surveyMesh(opened.mesh), repair: null };
   const { mesh, repair } = repaired(opened.mesh);
   return { opened: { ...opened, mesh }, survey: surveyMesh(mesh), repair: repairText(repair) };
@@ -76,7 +78,7 @@ export function sumOfFacts(all: readonly MeshFacts[]): MeshFacts {
     duplicateFaces: sum((f) => f.duplicateFaces),
     watertight: all.every((f) => f.watertight),
     bounds: first!.bounds,
-    volumeMm3: sum((f) => f.volumeMm3),
+    volumeMm3: all.every((f) => f.volumeMm3 !== null) ? sum((f) => f.volumeMm3!) : null,
     areaMm2: sum((f) => f.areaMm2),
   };
 }

@@ -2,6 +2,7 @@ import { countOf } from '../../../core/units/plural.ts';
 import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
+import { volumeText } from './volumeText.ts';
 import type { CheckOutcome } from '../../rules/outcome.ts';
 import { rules } from '../../rules/index.ts';
 
@@ -94,7 +95,7 @@ export function CheckSide({
             <dt>size</dt>
             <dd>{mesh.maxMm.map((v, i) => (v - mesh.minMm[i]!).toFixed(1)).join(' × ')} mm</dd>
             <dt>volume</dt>
-            <dd>{(mesh.facts.volumeMm3 / 1000).toFixed(2)} cm³</dd>
+            <dd>{volumeText(mesh.facts)}</dd>
             <dt>on the plate</dt>
             <dd>{mesh.contactMm2.toFixed(0)} mm²</dd>
             <dt>leaning over {mesh.overhangLimitDeg.toFixed(0)}°</dt>

@@ -1,16 +1,21 @@
 import { each3 } from '../../../core/geometry/each3.ts';
 import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
-import { mustAskUnit } from '../../../core/mesh/units.ts';
+import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshSeen } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { PlanView } from './PlanView.tsx';
+import { volumeText } from './volumeText.ts';
 
 const AXES = ['X', 'Y', 'Z'] as const;
 const QUARTER = 90;
+const ASKS = {
+  impossible: 'In millimetres no part has this size. What is one of its units?',
+  unusual: 'In millimetres this is a very small part. What is one of its units?',
+} as const;
 const sizeText = (size: readonly number[]): string =>
   size.map((v) => (v < 1 ? v.toPrecision(2) : v.toFixed(v < 100 ? 1 : 0))).join(' × ');
 
@@ -40,7 +45,7 @@ export function MeshPanel({
     onChange?.({ ...choice, placement: { ...p, ...change } });
   const turn = (axis: number, to: number): void =>
     set({ turnDeg: each3((k) => (k === axis ? to % 360 : p.turnDeg[k])) });
-  const isAsked = readings.length > 0 && mustAskUnit(readings);
+  const doubt = choice.unit === null ? unitDoubt(readings) : null;
   const faults = [
     facts.openEdges > 0 && `${facts.openEdges} open edges`,
     facts.nonManifoldEdges > 0 && `${facts.nonManifoldEdges} edges with more than two faces`,
@@ -56,7 +61,7 @@ export function MeshPanel({
         <span className="hint">
           {seen.format.toUpperCase()}, {facts.triangles.toLocaleString('en-GB')} triangles, {facts.shells}{' '}
           {facts.shells === 1 ? 'body' : 'bodies'}
-          {seen.parts > 1 && ` in ${seen.parts} parts`}, {(facts.volumeMm3 / 1000).toFixed(2)} cm³
+          {seen.parts > 1 && ` in ${seen.parts} parts`}, {volumeText(facts)}
         </span>
       </h2>
       <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap', alignItems: 'flex-start' }}>
@@ -74,10 +79,8 @@ export function MeshPanel({
           {readings.length > 0 && (
             <fieldset style={{ border: 0, padding: 0, margin: 0 }} disabled={!onChange}>
               <legend className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-                {isAsked && <StateMark mark="due" />}
-                {isAsked
-                  ? 'In millimetres no part has this size. What is one of its units?'
-                  : `The file has no unit; read in ${seen.unit} it measures as marked`}
+                {doubt && <StateMark mark="due" />}
+                {doubt ? ASKS[doubt] : `The file has no unit; read in ${seen.unit} it measures as marked`}
               </legend>
               <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginTop: 6 }}>
                 {readings.map((r) => (
@@ -85,7 +88,7 @@ export function MeshPanel({
                     <input
                       type="radio"
                       name="unit"
-                      checked={(choice.unit ?? seen.unit) === r.unit}
+                      checked={(choice.unit ?? (doubt ? null : seen.unit)) === r.unit}
                       onChange={() => onChange?.({ ...choice, unit: r.unit })}
                     />{' '}
                     <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>

@@ -56,6 +56,38 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'small in millimetres, and of a usual size in inches',
+      mesh: { body: () => boxMesh([0, 0, 0], [2.5, 2, 3]) },
+      values: { brimMm: 3 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Nobody has said in which unit the part is drawn',
+          figure: '2.5 × 2 × 3 mm',
+          limit: '20 mm and more',
+          origin: 'common practice',
+          fix: 'say its unit: in makes it 63.5 × 50.8 × 76.2 mm',
+        },
+      ],
+      others: ['layer-time-proven'],
+    },
+    {
+      when: 'small in millimetres, and somebody has said that it is',
+      mesh: { body: () => boxMesh([0, 0, 0], [18, 17, 12]) },
+      measured: { mesh: { unitIsTold: true } },
+      finds: [],
+    },
+    {
+      when: 'just of a size that parts have in millimetres',
+      mesh: { body: () => boxMesh([0, 0, 0], [20, 18, 12]) },
+      finds: [],
+    },
+    {
+      when: 'small in millimetres, and too large in inches',
+      mesh: { body: () => boxMesh([0, 0, 0], [12, 11, 12]) },
+      finds: [],
+    },
+    {
       when: 'the file states its unit',
       mesh: { bytes: () => write3mf([{ name: 'a', mesh: boxMesh([0, 0, 0], [1.6, 1.2, 0.8]) }], 'small') },
       values: { brimMm: 3 },

@@ -64,7 +64,7 @@ describe.each(resinKinds.map((k) => [k.key, k] as const))('the %s plate', (_, ki
       expect(body).toMatchObject({ openEdges: 0, insideOutShells: 0 });
       const layers = layerCount(program);
       const stacked = Array.from({ length: layers }, (_, k) => layerAreaMm2(program, k) * program.layerMm);
-      expect(body.volumeMm3 / stacked.reduce((a, b) => a + b)).toBeCloseTo(1, 2);
+      expect(body.volumeMm3! / stacked.reduce((a, b) => a + b)).toBeCloseTo(1, 2);
       const top = Math.max(...program.fields.flatMap((f) => f.solids.map((x) => x.toMm)));
       expect(top).toBeLessThanOrEqual(s.roomMm[2]);
       for (const layer of [0, Math.floor(layers / 2), layers - 1]) {
