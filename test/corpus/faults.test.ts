@@ -1,5 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { plantedFaults, type PlantedFault } from './faults.ts';
+import { plantedFaults } from './faults.ts';
+import { faultsOfHeat } from './faultsOfHeat.ts';
+import { faultsOfJob } from './faultsOfJob.ts';
+import type { PlantedFault } from './planting.ts';
 import { judgeProgram } from './judge.ts';
 import { dialects } from './writers.ts';
 
@@ -8,7 +11,8 @@ function lineOf(program: string, pattern: RegExp): number {
   const lines = program.split(/\r\n|\n|\r/).map((l) => l.replace(/^N\d+ /, ''));
   return lines.findIndex((l) => pattern.test(l)) + 1;
 }
-const take = (program: string, { without }: PlantedFault): string => {
+const planted = (program: string, { without, alter }: PlantedFault): string => {
+  if (alter) return alter(program);
   if (!without) return program;
   const end = program.includes('\r\n') ? '\r\n' : program.includes('\n') ? '\n' : '\r';
   const lines = program.split(end);
@@ -17,10 +21,17 @@ const take = (program: string, { without }: PlantedFault): string => {
   return left.join(end);
 };
 
-describe.each(plantedFaults.map((f) => [f.name, f] as const))('%s', (_, fault) => {
+const all = [...plantedFaults, ...faultsOfHeat, ...faultsOfJob];
+
+test('each fault is planted in two dialects at least, but a checksum, which only one of them has', () => {
+  expect(all.filter((f) => f.in.length < 2).map((f) => f.name)).toEqual(['a checksum is another']);
+  expect(new Set(all.map((f) => f.name)).size).toBe(all.length);
+});
+
+describe.each(all.map((f) => [f.name, f] as const))('%s', (_, fault) => {
   test.each(fault.in)('is found in a program of the dialect %s', (name) => {
     const dialect = dialects.find((d) => d.name === name)!;
-    const program = take(dialect.write(fault.plan), fault);
+    const program = planted(dialect.write(fault.plan), fault);
     const { findings, verdict } = judgeProgram(program, fault.plan, dialect, fault.change);
     const told = findings.filter(
       (f) => (f.severity !== 'note' || f.rule in fault.finds) && !dialect.cautions.includes(f.rule),

@@ -37,6 +37,7 @@ export async function runScope(
   scope: Scope,
   pick: (mutants: readonly Mutant[]) => readonly Mutant[] = (m) => m,
   tell?: (done: number, of: number) => void,
+  areProven = false,
 ): Promise<ScopeResult> {
   mkdirSync('.data/mutants', { recursive: true });
   const module = path.resolve(`.data/mutants/${scope.name.replace(' ', '-')}.mjs`);
@@ -46,6 +47,7 @@ export async function runScope(
     module,
     chosen.map((mutant) => ({ mutant, ...near.get(mutant.file)! })),
     (done) => tell?.(done, chosen.length),
+    areProven,
   );
   return { scope, tried: chosen.length, survivors };
 }

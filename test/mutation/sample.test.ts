@@ -23,7 +23,10 @@ const sampleOf = (list: readonly Mutant[]): readonly Mutant[] =>
 test(`of ${SAMPLE} small wrong changes to rules each is noticed, but those that docs/mutants.md lists`, async () => {
   const known = knownSurvivors();
   const rules = scopes.find((s) => s.name === 'rules')!;
-  const { tried, survivors } = await runScope(rules, (all) => sampleOf(all.filter((m) => !known.has(nameOf(m)))));
+  // that the tests hold without any mutant is what src/areas/rules/rules.test.ts says, case by case
+  const isProven = true;
+  const pick = (all: readonly Mutant[]): readonly Mutant[] => sampleOf(all.filter((m) => !known.has(nameOf(m))));
+  const { tried, survivors } = await runScope(rules, pick, undefined, isProven);
   expect(tried).toBe(SAMPLE);
   expect(survivors.map((m) => `${m.file}:${m.line} ${m.kind}: ${m.from} → ${m.to}`)).toEqual([]);
 }, 400_000);

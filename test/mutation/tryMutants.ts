@@ -12,23 +12,25 @@ interface Job {
   /** Kinds of trial that use what is changed; null where all may. */
   readonly usedBy: readonly string[] | null;
 }
-/** Which of the mutants nobody notices; two at a time, each in a thread that is ended where a mutant never ends. */
+/** Which of the mutants nobody notices; two at a time, each in a thread that is ended where a mutant never ends. Whoever knows that
+ *  the tests hold without any mutant spares each thread the trying. */
 export async function survivorsOf(
   module: string,
   jobs: readonly Job[],
   tell: (done: number) => void = () => {},
+  areProven = false,
   threads = 2,
 ): Promise<readonly Mutant[]> {
   const survivors: Mutant[] = [];
   const queue = [...jobs];
   let done = 0;
   const run = async (): Promise<void> => {
-    let worker = await started(module);
+    let worker = await started(module, areProven);
     for (let job = queue.shift(); job; job = queue.shift()) {
       const noticed = await asked(worker, job);
       if (noticed === null) {
         await worker.terminate();
-        worker = await started(module);
+        worker = await started(module, areProven);
       } else if (!noticed) survivors.push(job.mutant);
       tell(++done);
     }
@@ -38,9 +40,9 @@ export async function survivorsOf(
   return survivors.sort((a, b) => a.id - b.id);
 }
 
-function started(module: string): Promise<Worker> {
+function started(module: string, areProven: boolean): Promise<Worker> {
   const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), {
-    workerData: { module: pathToFileURL(module).href },
+    workerData: { module: pathToFileURL(module).href, areProven },
     resourceLimits: { maxOldGenerationSizeMb: 2000 },
   });
   return new Promise((resolve, reject) => {
