@@ -23,8 +23,11 @@ const planted = (program: string, { without, alter }: PlantedFault): string => {
 
 const all = [...plantedFaults, ...faultsOfHeat, ...faultsOfJob];
 
-test('each fault is planted in two dialects at least, but a checksum, which only one of them has', () => {
-  expect(all.filter((f) => f.in.length < 2).map((f) => f.name)).toEqual(['a checksum is another']);
+test('each fault is planted in two dialects at least, but what only one of them has', () => {
+  expect(all.filter((f) => f.in.length < 2).map((f) => f.name)).toEqual([
+    'a checksum is another',
+    'resets of the filament are lost',
+  ]);
   expect(new Set(all.map((f) => f.name)).size).toBe(all.length);
 });
 

@@ -68,8 +68,8 @@ describe('what keeps a statement from being carried out is told by its code', ()
   });
   test('a pool whose connections are all taken is busy, a server that is not there is down', async () => {
     const only = openPool(process.env['DATABASE_URL']!, { connections: 1, statementMs: 300, lockMs: 30 });
-    only.options.connectionTimeoutMillis = 20;
     const taken = await only.connect();
+    only.options.connectionTimeoutMillis = 20; // for what cannot be had, however long it is waited for
     expect(await faultOf(only.connect())).toBe('busy');
     taken.release();
     await only.end();

@@ -46,7 +46,6 @@ export const rows = (changes: readonly Partial<LayerRow>[]): LayerRow[] =>
     maxY: 125,
     firstLine: 10 + 20 * k,
     pathMm: 550,
-    retractions: 1,
     topSpeedMmPerS: 20,
     ...change,
   }));

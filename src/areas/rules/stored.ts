@@ -4,7 +4,8 @@ type Older = Record<string, unknown>;
 
 /** Outcomes of checks. Schema 1 said of a finding when it `bites` and of a rule that could not look what was `missing`; reports of schema
  *  2 measured neither the outer size nor the chamber; those of 3 took an underside for supported or bare as a whole; those of 4 did not say whether
- *  somebody had told the unit, nor what of a file was left unread. */
+ *  somebody had told the unit, nor what of a file was left unread,
+ *  and counted retractions by layers only. */
 export const storedOutcome: StoredKind = {
   name: 'the outcome of a check',
   schema: 5,
@@ -24,8 +25,9 @@ export const storedOutcome: StoredKind = {
         mesh: { ...outcome.mesh, overhangs: outcome.mesh.overhangs.map((o) => ({ ...o, bare: o, bareSlope: o })) },
       }),
     }),
-    (outcome: { mesh?: Older }) => ({
+    (outcome: { report: Older; mesh?: Older }) => ({
       ...outcome,
+      report: { ...outcome.report, mostPasses: 0, mostPassesLine: 0, laidUnheldLine: 0 },
       ...(outcome.mesh && { mesh: { ...outcome.mesh, unitIsTold: false, remarks: [] } }),
     }),
   ],

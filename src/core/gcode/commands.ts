@@ -43,10 +43,7 @@ function pullBack(run: ProgramTally, sign: 1 | -1, line: number): void {
   run.planner.rest();
   const { ownRetraction: own, head } = run;
   if (own) run.filamentAlone(sign * (sign < 0 ? own.mm : head.drawnMm), line, own.mmPerS);
-  else if (sign < 0) {
-    head.retractions++;
-    if (run.layer >= 0) run.layers.columns.retractions[run.layer]!++;
-  }
+  else if (sign < 0) head.retractions++;
 }
 
 /** Does what a macro or word is known to do; what is not known is told. */
@@ -109,6 +106,10 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
     case 600:
     case 601:
       return notePause(run, line);
+    case 18:
+    case 84: // with a time, they go off only where nothing moves for so long; with E alone, the place is kept
+      if (!w.has(S) && letters(w) !== 1 << E) run.motorsOff();
+      return;
     case 116:
       run.heat.waitForAll(run.heads);
       run.planner.rest();
@@ -166,6 +167,9 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
   }
 }
 
+/** Axes and filament that a command names, with figures or without. */
+const letters = (w: LineWords): number => (w.mask | w.bare) & ((1 << X) | (1 << Y) | (1 << Z) | (1 << E));
+
 /** Of the head that is named, else of the one at work. */
 function setNozzle(run: ProgramTally, w: LineWords, wait: boolean, line: number): void {
   run.isUnsettled = true;
@@ -207,6 +211,6 @@ const QUIET_G: ReadonlySet<number> = new Set([40, 49, 54, 61, 64, 80, 94]);
 /** Commands that change nothing a report reads: motors, messages, reports, card and light, sound, calibration kept in the controller, tool
  *  change. Common practice, no source. */
 const QUIET_M: ReadonlySet<number> = new Set([
-  2, 6, 17, 18, 24, 27, 30, 31, 42, 73, 75, 76, 77, 78, 80, 81, 84, 85, 105, 108, 110, 111, 112, 113, 114, 115, 117, 118, 119, 150, 155, 208, 211,
+  2, 6, 17, 24, 27, 30, 31, 42, 73, 75, 76, 77, 78, 80, 81, 85, 105, 108, 110, 111, 112, 113, 114, 115, 117, 118, 119, 150, 155, 208, 211,
   280, 300, 355, 400, 401, 402, 413, 420, 486, 900, 905, 906, 907, 908, 914,
 ]); // prettier-ignore

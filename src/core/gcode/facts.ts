@@ -1,3 +1,4 @@
+import { DrivePasses } from './drivePasses.ts';
 import type { ProblemKind } from './interpreter.ts';
 
 /** What a program asks of one head, with the lines it asks it on. */
@@ -24,6 +25,12 @@ export interface HeadFacts {
   /** Drawn back and not refilled yet, over several moves and beside a wipe, and the line of the last of them. */
   drawnMm: number;
   drawnLine: number;
+  /** Filament fed when it began to go back. */
+  drawnFromMm: number;
+  readonly passes: DrivePasses;
+  /** Most times that one piece of filament was taken back, and the line of the last of them. */
+  mostPasses: number;
+  mostPassesLine: number;
   longestRetractionMm: number;
   longestRetractionLine: number;
   shortestRetractionMm: number;
@@ -51,6 +58,10 @@ export const emptyHead = (tool: number): HeadFacts => ({
   retractions: 0,
   drawnMm: 0,
   drawnLine: 0,
+  drawnFromMm: 0,
+  passes: new DrivePasses(),
+  mostPasses: 0,
+  mostPassesLine: 0,
   longestRetractionMm: 0,
   longestRetractionLine: 0,
   shortestRetractionMm: Infinity,
@@ -75,6 +86,8 @@ export interface ProgramFacts {
   coldBedLine: number;
   homedLine: number;
   movedBeforeHomingLine: number;
+  /** First line laid after the motors were off, not homed again; 0 where none is. */
+  laidUnheldLine: number;
   extrudingMoves: number;
   travelMoves: number;
   filamentOnlyMoves: number;
@@ -129,6 +142,7 @@ export function emptyFacts(): ProgramFacts {
     coldBedLine: 0,
     homedLine: 0,
     movedBeforeHomingLine: 0,
+    laidUnheldLine: 0,
     extrudingMoves: 0,
     travelMoves: 0,
     filamentOnlyMoves: 0,

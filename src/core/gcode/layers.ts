@@ -57,7 +57,6 @@ const COLUMNS = [
   'maxYArea',
   'firstLine',
   'pathMm',
-  'retractions',
   'topSpeed',
 ] as const;
 type Column = (typeof COLUMNS)[number];
@@ -84,7 +83,6 @@ export class LayerFigures implements SegmentSink {
     maxYArea: fresh(),
     firstLine: fresh(),
     pathMm: fresh(),
-    retractions: fresh(),
     topSpeed: fresh(),
   };
   count = 0;

@@ -146,7 +146,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       layerFilament += de;
     } else {
       travelMoves++;
-      if (de < 0) run.draw(de, line);
+      if (de < 0) run.draw(de, line, advance - de);
       chained = false;
       travelled.add(x1, y1, z, line);
     }

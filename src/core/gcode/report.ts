@@ -17,9 +17,8 @@ export interface LayerRow {
   readonly minY: number;
   readonly maxY: number;
   readonly firstLine: number;
-  /** Path laid with plastic, mm, and times the filament was drawn back. */
+  /** Path laid with plastic, mm. */
   readonly pathMm: number;
-  readonly retractions: number;
   /** Fastest plastic was laid, as planned. */
   readonly topSpeedMmPerS: number;
 }
@@ -48,6 +47,9 @@ export interface HeadReport {
   readonly highestFlowLine: number;
   readonly highestFlowCommandedMm3PerS: number;
   readonly retractions: number;
+  /** Most times that the drive took one and the same piece of filament back, and the line of the last of them. */
+  readonly mostPasses: number;
+  readonly mostPassesLine: number;
   readonly longestRetractionMm: number;
   readonly longestRetractionLine: number;
   readonly shortestRetractionMm: number | null;
@@ -88,6 +90,8 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly coldBedLine: number;
   readonly homedLine: number;
   readonly movedBeforeHomingLine: number;
+  /** First line laid after the motors were off and nothing was homed again; 0 where none is. */
+  readonly laidUnheldLine: number;
   readonly highestAccelerationMmPerS2: number;
   readonly highestAccelerationLine: number;
   /** Hardest acceleration in force while something was laid, and the line that set it: 0 where the machine's own was. Reports kept before it
@@ -163,6 +167,7 @@ export function reportOf(
     coldBedLine: f.coldBedLine,
     homedLine: f.homedLine,
     movedBeforeHomingLine: f.movedBeforeHomingLine,
+    laidUnheldLine: f.laidUnheldLine,
     highestAccelerationMmPerS2: f.highestAccelerationMmPerS2,
     highestAccelerationLine: f.highestAccelerationLine,
     printAccelerationMmPerS2: f.printAccelerationMmPerS2,
@@ -209,6 +214,8 @@ function headReportOf(h: HeadFacts, filamentArea: number): HeadReport {
     highestFlowLine: h.highestFlowLine,
     highestFlowCommandedMm3PerS: h.highestFlowCommandedMm3PerS,
     retractions: h.retractions,
+    mostPasses: h.mostPasses,
+    mostPassesLine: h.mostPassesLine,
     longestRetractionMm: h.longestRetractionMm,
     longestRetractionLine: h.longestRetractionLine,
     shortestRetractionMm: finite(h.shortestRetractionMm),
@@ -254,6 +261,8 @@ function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
     highestFlowLine: highest.highestFlowLine,
     highestFlowCommandedMm3PerS: most('highestFlowCommandedMm3PerS', 1).highestFlowCommandedMm3PerS,
     retractions: sum('retractions'),
+    mostPasses: most('mostPasses', 1).mostPasses,
+    mostPassesLine: most('mostPasses', 1).mostPassesLine,
     longestRetractionMm: longest.longestRetractionMm,
     longestRetractionLine: longest.longestRetractionLine,
     shortestRetractionMm: shortest.shortestRetractionMm,
@@ -304,7 +313,6 @@ function rowsOf(run: ProgramRun): LayerRow[] {
       maxY: c.maxY[i]!,
       firstLine: c.firstLine[i]!,
       pathMm: c.pathMm[i]!,
-      retractions: c.retractions[i]!,
       topSpeedMmPerS: c.topSpeed[i]!,
     });
   }

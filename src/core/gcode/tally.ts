@@ -25,8 +25,9 @@ export class ProgramTally {
   /** What the program asked for lines last, or else what the machine does by itself; unclipped, and where. */
   private askedAcceleration: number;
   private askedAccelerationLine = 0;
-  /** Whether heat, head or acceleration has changed since something was laid last. */
+  /** Whether heat, head, acceleration or motors have changed since something was laid last. */
   isUnsettled = true;
+  private areMotorsOff = false;
   /** The controller's own retraction, as set by the profile or by M207. */
   ownRetraction: ProgramReading['ownRetraction'];
   readonly roundBed: ProgramReading['roundBed'];
@@ -64,6 +65,7 @@ export class ProgramTally {
   settle(line: number): void {
     const { facts } = this;
     this.isUnsettled = false;
+    if (this.areMotorsOff && facts.laidUnheldLine === 0) facts.laidUnheldLine = line;
     this.heat.noteExtrusion(this.head, line);
     const inForce = Math.min(this.askedAcceleration, Math.max(this.maxAcceleration[0]!, this.maxAcceleration[1]!));
     if (inForce > facts.printAccelerationMmPerS2) {
@@ -78,11 +80,11 @@ export class ProgramTally {
   }
 
   /** Filament goes back, alone or beside a wipe: what goes back without a refill between is one retraction. */
-  draw(de: number, line: number): void {
+  draw(de: number, line: number, fedBeforeMm = this.head.advance - de): void {
     const { head } = this;
     if (head.drawnMm === 0) {
+      head.drawnFromMm = fedBeforeMm;
       head.retractions++;
-      if (this.layer >= 0) this.layers.columns.retractions[this.layer]!++;
     }
     head.drawnMm -= de;
     head.drawnLine = line;
@@ -93,6 +95,13 @@ export class ProgramTally {
   }
   /** Filament goes on again after it went back. */
   refill(head = this.head): void {
+    if (head.drawnMm > 0) {
+      const times = head.passes.note(head.drawnFromMm, head.drawnMm);
+      if (times > head.mostPasses) {
+        head.mostPasses = times;
+        head.mostPassesLine = head.drawnLine;
+      }
+    }
     if (head.drawnMm > 0 && head.drawnMm < head.shortestRetractionMm) {
       head.shortestRetractionMm = head.drawnMm;
       head.shortestRetractionLine = head.drawnLine;
@@ -110,8 +119,14 @@ export class ProgramTally {
     this.facts.furthestLine = line;
   }
 
+  /** The motors go off: where the head is nobody knows until it is homed again. */
+  motorsOff(): void {
+    this.planner.rest();
+    this.areMotorsOff = this.isUnsettled = true;
+  }
   homed(line: number): void {
     this.planner.rest();
+    this.areMotorsOff = false;
     if (this.facts.homedLine === 0) this.facts.homedLine = line;
   }
   problem(line: number, kind: ProblemKind, text: string): void {

@@ -21,6 +21,8 @@ const SETS_LINE_NUMBER = 110;
 /** Words that end a program (RS274/NGC 3.6.1); M30 with a name behind it is the word by which card readers delete a file. */
 const ENDS = 2;
 const ENDS_OR_DELETES = 30;
+/** Halts the controller there and then: nothing behind it is done. */
+const HALTS = 112;
 const isDigit = (byte: number): boolean => byte >= 48 && byte <= 57;
 /** Bytes that go on the wire as they are. */
 const IS_PLAIN = Uint8Array.from({ length: 256 }, (_, c) =>
@@ -257,7 +259,9 @@ export class WireCutter {
       if (mCodes[0] === SETS_LINE_NUMBER) return from;
       for (let k = 0; k < mCount; k++)
         this.isOver ||=
-          mCodes[k] === ENDS || (mCodes[k] === ENDS_OR_DELETES && isLast(ENDS_OR_DELETES, line, begin, to));
+          mCodes[k] === ENDS ||
+          mCodes[k] === HALTS ||
+          (mCodes[k] === ENDS_OR_DELETES && isLast(ENDS_OR_DELETES, line, begin, to));
     }
     if (begin > from) line.copyWithin(from, begin, to);
     return to - (begin - from);

@@ -4,7 +4,7 @@ import { everyLineKind } from '../../../test/meshes/solids.ts';
 import { layAt } from '../../../test/meshes/toolpathSettings.ts';
 import { joined } from '../mesh/mesh.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
-import { boxMesh, cylinderMesh } from '../mesh/solids.ts';
+import { boxMesh, cylinderMesh, turnedMesh } from '../mesh/solids.ts';
 import { beadWidthMm } from './bead.ts';
 import type { HeightChange } from './heightChanges.ts';
 import type { MeshToolpathSettings } from './settings.ts';
@@ -53,6 +53,12 @@ describe('a program obeys what trials prove', () => {
     expect(made.lines.filter((l) => l.startsWith('M900'))).toEqual(['M900 K0.042']);
     expect(at(made, 'M900 K0.042')).toBeLessThan(at(made, /^G1 /));
     expect(at(laid(plate, { pressureS: 0.042 }), /0\.042/)).toBe(-1);
+  });
+  test('no piece of filament is taken back more than twenty times, even where support is many short lines', () => {
+    const cone = turnedMesh([[6, 0], [15.8, 5.6], [15.8, 6.6]], 96); // prettier-ignore
+    const made = laid(cone, { supportAngleDeg: 45, retractionMm: 1.2 });
+    expect(made.report.mostPasses).toBe(20); // as often as may be
+    expect(made.report.travelMoves).toBeGreaterThan(made.report.retractions);
   });
   test('retraction, its speed, lift and refill', () => {
     const two = joined([boxMesh([0, 0, 0], [8, 8, 4]), boxMesh([40, 0, 0], [48, 8, 4])]);

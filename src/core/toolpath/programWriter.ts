@@ -1,4 +1,5 @@
 import { GcodeWriter, type Dialect, type WriterMark } from '../gcode/write.ts';
+import { DrivePasses, MOST_PASSES } from '../gcode/drivePasses.ts';
 import { filamentAreaMm2 } from './bead.ts';
 
 /** A travel of so many line widths needs no retraction. Common practice, no source. */
@@ -45,6 +46,9 @@ export class WritingHead<S extends HeadSettings> {
   backMm = 0;
   /** Nozzle temperature it was last told; 0 where it was told none. */
   saidC = 0;
+  /** Filament it has laid, and which pieces of it the drive took back. */
+  fedMm = 0;
+  readonly passes = new DrivePasses();
   constructor(
     readonly tool: number,
     public s: S,
@@ -126,7 +130,8 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
   /** Goes to a place without laying: long ways drawn back and lifted. */
   goTo(x: number, y: number): void {
     const { s } = this.head;
-    if (!(this.distanceTo(x, y) <= SHORT_TRAVEL_WIDTHS * s.lineWidthMm)) this.pullBack();
+    const isShort = this.distanceTo(x, y) <= SHORT_TRAVEL_WIDTHS * s.lineWidthMm;
+    if (!isShort && !this.wouldGrind()) this.pullBack();
     const isLifted = this.head.backMm > 0 && s.liftMm > 0 && !this.isRaised;
     if (isLifted) this.goToHeight(roundMm(this.zMm + s.liftMm));
     this.w.travel(...this.placed(x, y), s.travelSpeedMmPerS);
@@ -134,17 +139,28 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
     this.isRaised = false;
     this.feedBack();
   }
+  /** Whether one more retraction would take a piece of filament back too often; a string is the lesser evil. */
+  private wouldGrind(): boolean {
+    const { passes, fedMm, s } = this.head;
+    return passes.with(fedMm, s.retractionMm) > MOST_PASSES;
+  }
+  private fed(volumeMm3: number): void {
+    this.head.fedMm += volumeMm3 / filamentAreaMm2(this.head.s.filamentDiameterMm);
+  }
   line(x: number, y: number, volumeMm3: number, mmPerS: number): void {
+    this.fed(volumeMm3);
     this.w.line(...this.placed(x, y), volumeMm3, mmPerS);
   }
   /** Counter-clockwise; (i, j) leads from where it stands to the middle. */
   arc(x: number, y: number, i: number, j: number, radiusMm: number, volumeMm3: number, mmPerS: number): void {
+    this.fed(volumeMm3);
     this.w.arc(...this.placed(x, y), i, j, radiusMm, volumeMm3, mmPerS);
   }
   /** Filament into the open air while standing still. */
   strand(lengthMm: number, mmPerS: number): void {
     this.feedBack();
     this.w.filament(lengthMm, mmPerS);
+    this.head.fedMm += lengthMm;
   }
   pullBack(): void {
     const { head, w } = this;
@@ -152,6 +168,7 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
     if (head.backMm > 0 || this.layersBegun === 0 || !(retractionMm > 0) || Number.isNaN(w.distanceTo(0, 0))) return;
     if (this.program.dialect.firmwareRetract) w.raw('G10');
     else w.filament(-retractionMm, retractionMmPerS);
+    head.passes.note(head.fedMm, retractionMm);
     head.backMm = retractionMm;
   }
   private feedBack(): void {
@@ -164,6 +181,7 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
       this.refilledMm3 += refillMm * filamentAreaMm2(filamentDiameterMm);
     }
     head.backMm = 0;
+    head.fedMm += refillMm;
   }
 
   sayNozzle(c: number, how: 'M104' | 'M109'): void {

@@ -72,6 +72,27 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'its motors go off in the middle',
+      program: { before: { layer4: 'M84' } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'It lays plastic after its motors were off',
+          figure: 'lays at line 81',
+          limit: 'G28 before it',
+          origin: 'hardware, any machine',
+          fix: 'leave the motors on, or put G28 before line 81',
+          line: 81,
+        },
+      ],
+    },
+    {
+      when: 'its motors go off where nothing moves for a minute, or those of the filament alone',
+      program: { before: { layer4: 'M84 S60\nM18 E' } },
+      finds: [],
+    },
+    { when: 'its motors go off, and it is homed again', program: { before: { layer4: 'M18\nG28 X Y' } }, finds: [] },
+    {
       when: 'it lifts by a little before homing',
       program: { replace: [[/G28\n/, 'G91\nG1 Z5 F600\nG90\nG28\n']] },
       finds: [],

@@ -1,5 +1,15 @@
 import { whatMacrosDo } from './unknownMacros.ts';
-import { defineRule } from '../define.ts';
+import { defineRule, type Found } from '../define.ts';
+
+const laidUnheld = (line: number): Found => ({
+  severity: 'blocker',
+  title: 'It lays plastic after its motors were off',
+  figure: `lays at line ${line}`,
+  limit: 'G28 before it',
+  origin: 'hardware, any machine',
+  fix: `leave the motors on, or put G28 before line ${line}`,
+  line,
+});
 
 export const homedFirst = defineRule({
   id: 'homed-first',
@@ -9,10 +19,11 @@ export const homedFirst = defineRule({
   source: 'Common practice, no source',
   supersedes: ['start-homes'],
   program: {
-    reads: ['extrudingMoves', 'homedLine', 'movedBeforeHomingLine', 'travelMoves', 'unknownWords'],
+    reads: ['extrudingMoves', 'homedLine', 'laidUnheldLine', 'movedBeforeHomingLine', 'travelMoves', 'unknownWords'],
     find: ({ report: r }) => {
       if (r.extrudingMoves + r.travelMoves === 0) return { needs: 'a program that moves' };
-      if (r.movedBeforeHomingLine === 0) return [];
+      const unheld = r.laidUnheldLine > 0 ? [laidUnheld(r.laidUnheldLine)] : [];
+      if (r.movedBeforeHomingLine === 0) return unheld;
       const unknown = whatMacrosDo(r, 0, r.movedBeforeHomingLine);
       if (unknown) return unknown;
       return [
@@ -25,6 +36,7 @@ export const homedFirst = defineRule({
           fix: `put G28 before line ${r.movedBeforeHomingLine}`,
           line: r.movedBeforeHomingLine,
         },
+        ...unheld,
       ];
     },
   },
