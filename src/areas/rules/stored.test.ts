@@ -59,7 +59,12 @@ test('an outcome of the first schema is read with the words of now', () => {
   ]);
   expect(JSON.stringify(read)).not.toMatch(/bites|missing/);
   expect([read.verdict, read.estimate.massG]).toEqual(['blocked', 12]);
-  expect(read.report).toEqual({ kind: 'gcode', complete: true, outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 });
+  expect(read.report).toEqual({
+    kind: 'gcode',
+    complete: true,
+    ...{ outerMm: null, chamberMaxC: 0, chamberMaxLine: 0 },
+    ...{ mostPasses: 0, mostPassesLine: 0, laidUnheldLine: 0 },
+  });
 });
 test('an outcome that did not say whether somebody had told the unit is read as one where nobody had', () => {
   const mesh = { format: 'stl', unitIsStated: false, overhangs: [] };
