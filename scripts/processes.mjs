@@ -86,17 +86,16 @@ export async function startFarm({
   run('stand-ins', 'dist/processes/standins.mjs');
   run('worker', 'dist/processes/worker.mjs');
   run('web', 'scripts/web.mjs');
-  let isStarting = false;
+  /** A start of the database that is under way. */
+  let starting = null;
   const watch = setInterval(async () => {
-    if (stopping || isStarting || cluster.alive()) return;
+    if (stopping || starting || cluster.alive()) return;
     if (!quiet) say('PostgreSQL stopped; starting it again');
-    isStarting = true;
-    try {
-      await startCluster(name, { fast, again: true });
-    } catch {
-      if (!quiet) say('PostgreSQL is not ready to start yet; trying again');
-    } // its old processes may still be going
-    isStarting = false;
+    starting = startCluster(name, { fast, again: true }).catch(() => {
+      if (!quiet) say('PostgreSQL is not ready to start yet; trying again'); // its old processes may still be going
+    });
+    await starting;
+    starting = null;
   }, LOOK_AT_DATABASE_MS);
   const farm = {
     name,
@@ -110,6 +109,7 @@ export async function startFarm({
       clearInterval(watch);
       await Promise.all(['web', 'worker'].map((label) => ended(children.get(label))));
       await ended(children.get('stand-ins'));
+      await starting; // one that comes up behind a stop would stand there for ever
       cluster.stop();
     },
   };

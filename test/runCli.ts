@@ -6,8 +6,8 @@ import { buildSync } from 'esbuild';
 
 /** Where files of a test may stand. */
 export const cliFolder = mkdtempSync(path.join(tmpdir(), 'cantiere-cli-'));
-/** Bundled once in each process: loading the sources takes longer than most commands. It stands where its packages are found. */
-const program = path.join('.data', 'cli-test', `main-${process.pid}.mjs`);
+/** Bundled once in each worker: loading the sources takes longer than most commands. It stands where its packages are found. */
+const program = path.join('.data', 'cli-test', `main-${process.env['VITEST_POOL_ID'] ?? 0}.mjs`);
 let isBuilt = false;
 
 /** Runs the command line; FILE stands for a file with the content that is given. */

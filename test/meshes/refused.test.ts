@@ -148,6 +148,18 @@ test.each<[string, Uint8Array, RegExp, RegExp]>([
     /a\.model, line 1/,
   ],
   [
+    'an object that holds itself by a path in other letters',
+    packed(
+      modelXml(
+        '<object id="1"><components><component objectid="1" p:path="/3d/A.MODEL"/></components></object>',
+        undefined,
+        'xmlns:p="http://schemas.microsoft.com/3dmanufacturing/production/2015/06"',
+      ),
+    ),
+    /Object 1 is a component of itself/,
+    /line 1/,
+  ],
+  [
     'a model part that climbs out',
     packed(
       modelXml(

@@ -1,5 +1,6 @@
 import { Inflate } from 'fflate';
 import { fail, succeed, type Failure, type Result } from '../result/result.ts';
+import { joinedBytes } from './bytes.ts';
 import { crc32 } from './crc32.ts';
 import { packedBytesOf, zipEntries, type ZipEntry } from './zipDirectory.ts';
 
@@ -100,12 +101,5 @@ function inflated(packed: Uint8Array, mostBytes: number): Uint8Array | null | 'b
   } catch {
     return 'broken';
   }
-  if (size > mostBytes) return null;
-  const out = new Uint8Array(size);
-  let at = 0;
-  for (const p of pieces) {
-    out.set(p, at);
-    at += p.length;
-  }
-  return out;
+  return size > mostBytes ? null : joinedBytes(pieces);
 }

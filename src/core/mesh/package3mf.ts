@@ -38,7 +38,8 @@ export function openPackage(zip: Uint8Array, mostBytes: number): Result<Package3
   if (!part(start.value)) return wrong3mf('The model the package names is not in it', start.value);
   return succeed({ start: start.value, part });
 }
-const partName = (path: string): string => path.replace(/^\/+/, '').toLowerCase();
+/** A part by its name: those that differ in the case of their letters alone are one. */
+export const partName = (path: string): string => path.replace(/^\/+/, '').toLowerCase();
 
 /** Where the package keeps its model: the one relationship of that type that its root has. */
 function startPart(rels: Uint8Array | undefined): Result<string> {

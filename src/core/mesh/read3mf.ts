@@ -1,7 +1,7 @@
 import { fail, succeed, type Failure, type Result } from '../result/result.ts';
 import { joined, MESH_UNITS, MOST_TRIANGLES, type Mesh, type MeshPart, type MeshUnit } from './mesh.ts';
 import { readModel, type Model3mf, type Object3mf, type Placed } from './model3mf.ts';
-import { openPackage, problem3mf, wrong3mf, type Package3mf } from './package3mf.ts';
+import { openPackage, partName, problem3mf, wrong3mf, type Package3mf } from './package3mf.ts';
 import { AS_IT_IS, magnifying, moved, times, type Transform } from './transform3mf.ts';
 
 const MOST_BYTES = 1024 * 1024 * 1024;
@@ -25,6 +25,7 @@ export function read3mf(zip: Uint8Array, mostBytes = MOST_BYTES): Result<Read3mf
 
 /** What the build puts on the plate, object by object, from whatever model parts they are in. */
 class Plate {
+  /** Model parts by their names: each is read once, however the letters of its path are written. */
   private readonly models = new Map<string, Model3mf>();
   private readonly parts: MeshPart[] = [];
   private unit: MeshUnit = 'mm';
@@ -45,8 +46,9 @@ class Plate {
       const refusal = this.add(item, this.file.start, AS_IT_IS, [], meshes);
       if (refusal) return refusal;
       if (!meshes.some((m) => m.corners.length > 0)) continue;
-      const path = item.path ?? this.file.start;
-      this.parts.push({ name: this.models.get(path)?.objects.get(item.objectId)?.name ?? '', mesh: joined(meshes) });
+      const placed = this.modelAt(item.path ?? this.file.start, item.where);
+      const name = placed.ok ? placed.value.objects.get(item.objectId)?.name : undefined;
+      this.parts.push({ name: name ?? '', mesh: joined(meshes) });
     }
     return null;
   }
@@ -71,12 +73,13 @@ class Plate {
   }
 
   private modelAt(path: string, where: string): Result<Model3mf> {
-    const known = this.models.get(path);
+    const name = partName(path);
+    const known = this.models.get(name);
     if (known) return succeed(known);
     const bytes = this.file.part(path);
     if (!bytes) return wrong3mf(`The model part ${path} is not in the package`, where);
     const model = readModel(bytes, path);
-    if (model.ok) this.models.set(path, model.value);
+    if (model.ok) this.models.set(name, model.value);
     return model;
   }
 
@@ -87,12 +90,12 @@ class Plate {
     const model = this.modelAt(path, p.where);
     if (!model.ok) return model.failure;
     const object = model.value.objects.get(p.objectId);
-    const key = `${path} ${p.objectId}`;
+    const key = `${partName(path)} ${p.objectId}`;
     if (!object) return no(`Object ${p.objectId} is not in ${path === from ? 'the file' : path}`);
     if (chain.includes(key)) return no(`Object ${p.objectId} is a component of itself`);
     if (chain.length >= DEEPEST) return no(`Components are nested more than ${DEEPEST} deep`);
     if (++this.placed > MOST_PLACED) return no(`More than ${MOST_PLACED} components are placed`);
-    const factor = MESH_UNITS[model.value.unit] / MESH_UNITS[this.models.get(from)!.unit];
+    const factor = MESH_UNITS[model.value.unit] / MESH_UNITS[this.models.get(partName(from))!.unit];
     const t = times(factor === 1 ? p.transform : times(magnifying(factor), p.transform), above);
     if (object.mesh && this.isPrinted(object)) {
       this.triangles += object.mesh.corners.length / 3;

@@ -1,3 +1,4 @@
+import { encodingOf } from '../formats/bytes.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import { FURTHEST, triangleCount, type MeshFile, type MeshPart } from './mesh.ts';
 import { read3mf } from './read3mf.ts';
@@ -52,19 +53,13 @@ const LINE_FEED = 10;
 const RETURN = 13;
 /** The bytes of a text in UTF-8 without the mark of its encoding, its lines ended by line feeds; null where it is no text. */
 function asText(bytes: Uint8Array): Uint8Array | null {
-  const wide = wideEncodingOf(bytes);
-  if (wide) return asText(new TextEncoder().encode(new TextDecoder(wide).decode(bytes)));
+  const encoding = encodingOf(bytes);
+  if (encoding !== 'utf-8') return asText(new TextEncoder().encode(new TextDecoder(encoding).decode(bytes)));
   const head = bytes.subarray(0, HEAD);
   if (head.includes(0)) return null;
   const text = bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf ? bytes.subarray(3) : bytes;
   if (!head.includes(RETURN) || text.includes(LINE_FEED)) return text;
   return text.map((byte) => (byte === RETURN ? LINE_FEED : byte));
-}
-
-/** UTF-16 by its mark; null for anything else. */
-function wideEncodingOf(bytes: Uint8Array): string | null {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
-  return bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
 }
 
 /** Where the first line stands that is neither empty nor a comment. */

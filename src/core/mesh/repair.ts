@@ -1,5 +1,5 @@
 import { trianglesOf } from '../geometry/polygon.ts';
-import { surveyMesh, type MeshFacts } from './facts.ts';
+import { surveyMesh, type MeshFacts, type Surveyed } from './facts.ts';
 import type { Mesh } from './mesh.ts';
 import { outward } from './outward.ts';
 import { shellsOf } from './shells.ts';
@@ -38,8 +38,9 @@ const LONGEST_RIM = 4000;
 
 /** A welded mesh put in order as far as that can be done without guessing: what has no area or stands twice is left out, faces are
  *  turned to agree, holes with one plain rim are closed. Vertices stay where they are. */
-export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Repair } {
-  const { faults, facts: before } = surveyMesh(mesh);
+export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly survey: Surveyed; readonly repair: Repair } {
+  const before = surveyMesh(mesh);
+  const { faults } = before;
   const spare = new Set([...faults.degenerate, ...faults.duplicate]);
   const kept = spare.size === 0 ? mesh : without(mesh, spare);
   // faces that agree leave only true openings to be stitched, and what was stitched has new neighbours to agree with
@@ -50,10 +51,10 @@ export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Re
   const { shells, shellOf } = shellsOf(closed.mesh, topologyOf(closed.mesh));
   const turnedBodies = shells.filter((s) => s.isInsideOut).length;
   const done = weld(outward(closed.mesh, { shells, shellOf }));
-  const left = surveyMesh(done).facts;
-  const [faultsBefore, faultsAfter] = [faultsIn(before), faultsIn(left)];
+  const after = surveyMesh(done);
+  const [faultsBefore, faultsAfter] = [faultsIn(before.facts), faultsIn(after.facts)];
   return {
-    mesh: faultsAfter > faultsBefore ? mesh : done,
+    ...(faultsAfter > faultsBefore ? { mesh, survey: before } : { mesh: done, survey: after }),
     repair: {
       faultsBefore,
       faultsAfter,
@@ -65,8 +66,8 @@ export function repaired(mesh: Mesh): { readonly mesh: Mesh; readonly repair: Re
       closedHoles: closed.holes,
       addedFaces: closed.added,
       addedMm2: closed.addedMm2,
-      leftOpenEdges: left.openEdges,
-      leftNonManifoldEdges: left.nonManifoldEdges,
+      leftOpenEdges: after.facts.openEdges,
+      leftNonManifoldEdges: after.facts.nonManifoldEdges,
     },
   };
 }

@@ -1,4 +1,5 @@
 import { SaxesParser } from 'saxes';
+import { encodingOf } from '../formats/bytes.ts';
 import type { Failure } from '../result/result.ts';
 
 /** An element of a document: its name within its namespace, and its attributes as they are written. */
@@ -67,11 +68,6 @@ export function readXml(bytes: Uint8Array, where: string, reader: XmlReader): Fa
     stop('It is no UTF-8 or UTF-16 text');
   }
   return refusal;
-}
-
-function encodingOf(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
-  return bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
 }
 
 function declarationsIn(attributes: Readonly<Record<string, string>>): [prefix: string, space: string][] | null {

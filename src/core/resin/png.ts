@@ -1,3 +1,4 @@
+import { joinedBytes } from '../formats/bytes.ts';
 import { crc32 } from '../formats/crc32.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 
@@ -25,19 +26,12 @@ export function encodeGreyPng(rows: Uint8Array, width: number, height: number, d
   view.setUint32(0, width);
   view.setUint32(4, height);
   head[8] = 8;
-  const parts = [
+  return joinedBytes([
     Uint8Array.from(SIGNATURE),
     chunk('IHDR', head),
     chunk('IDAT', deflate(rows)),
     chunk('IEND', new Uint8Array(0)),
-  ];
-  const out = new Uint8Array(parts.reduce((s, p) => s + p.length, 0));
-  let at = 0;
-  for (const p of parts) {
-    out.set(p, at);
-    at += p.length;
-  }
-  return out;
+  ]);
 }
 
 export interface GreyPicture {
@@ -84,15 +78,9 @@ export function decodeGreyPng(
     at += 12 + length;
   }
   if (!isEnded || width === 0) return no('is cut short', 'write the file again');
-  const packed = new Uint8Array(data.reduce((s, d) => s + d.length, 0));
-  let filled = 0;
-  for (const d of data) {
-    packed.set(d, filled);
-    filled += d.length;
-  }
   let raw: Uint8Array;
   try {
-    raw = inflate(packed, (width + 1) * height);
+    raw = inflate(joinedBytes(data), (width + 1) * height);
   } catch {
     return no('does not unpack', 'write the file again');
   }

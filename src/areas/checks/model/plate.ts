@@ -50,8 +50,8 @@ export function openPlate(
 
 function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'placement' | 'isUnitTold'> {
   if (!isRepaired) return { opened, survey: surveyMesh(opened.mesh), repair: null };
-  const { mesh, repair } = repaired(opened.mesh);
-  return { opened: { ...opened, mesh }, survey: surveyMesh(mesh), repair: repairText(repair) };
+  const { mesh, survey, repair } = repaired(opened.mesh);
+  return { opened: { ...opened, mesh }, survey, repair: repairText(repair) };
 }
 
 /** A part as it stands on the plate, looking outward. */

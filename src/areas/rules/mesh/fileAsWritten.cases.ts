@@ -16,7 +16,7 @@ const found = (title: string) =>
   ({
     severity: 'caution',
     title,
-    figure: 'read without it',
+    figure: 'not whole, or not as it says',
     limit: 'the whole file',
     origin: 'the file',
     fix: 'look whether the part is complete; else write the file again',

@@ -12,7 +12,7 @@ export const fileAsWritten = defineRule({
       remarks.map((remark) => ({
         severity: 'caution',
         title: remark,
-        figure: 'read without it',
+        figure: 'not whole, or not as it says',
         limit: 'the whole file',
         origin: 'the file',
         fix: 'look whether the part is complete; else write the file again',
