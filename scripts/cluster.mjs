@@ -151,7 +151,9 @@ export async function startCluster(name = 'pg', { fast = false, again = false } 
   }
   const secret = JSON.parse(readFileSync(secretFile, 'utf8'));
   if (!isAlive(folder)) {
-    execFileSync('rm', ['-f', path.join(folder, 'postmaster.pid')]);
+    // both name a process: one that was killed and that nobody has buried yet would be taken for a living one
+    const locks = ['postmaster.pid', `.s.PGSQL.${secret.port}.lock`];
+    execFileSync('rm', ['-f', ...locks.map((lock) => path.join(folder, lock))]);
     const options = [
       `-p ${secret.port}`,
       `-c listen_addresses=127.0.0.1`,
