@@ -13,6 +13,14 @@ test('a lintel between two posts spans the room between them', () => {
   const posts = [box(0, 0, 5, 20), box(25, 0, 30, 20)];
   expect(span([box(0, 0, 30, 20)], posts)).toBeCloseTo(20, 1);
 });
+test('a lintel that is long for its depth spans the room between its posts, not its own depth', () => {
+  const posts = [box(0, 0, 5, 12), box(53, 0, 58, 12)];
+  expect(span([box(0, 0, 58, 12)], posts)).toBeCloseTo(48, 1);
+});
+test('a ceiling that a pillar holds in its middle spans what is left beside it', () => {
+  const well: Region = [box(0, 0, 60, 24), hole(4, 4, 56, 20), box(28, 4, 32, 20)];
+  expect(span([box(0, 0, 60, 24)], well)).toBeCloseTo(16, 1);
+});
 test('a lid over a well spans it the short way', () => {
   expect(span([box(0, 0, 40, 20)], [box(0, 0, 40, 20), hole(4, 4, 36, 16)])).toBeCloseTo(12, 1);
 });
