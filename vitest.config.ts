@@ -22,6 +22,8 @@ export default defineConfig({
             'test/mutation/**/*.test.ts',
             'test/programs/**/*.test.ts',
             'test/corpus/**/*.test.ts',
+            'test/foretell/**/*.test.ts',
+            'test/times/**/*.test.ts',
             'test/meshes/**/*.test.ts',
           ],
           environment: 'node',

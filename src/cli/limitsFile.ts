@@ -9,7 +9,7 @@ const isFour = (v: unknown): v is [number, number, number, number] =>
 export function limitsOf(raw: unknown): Result<MotionLimits> {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return fail({ code: 'shape', what: 'limits are not an object', todo: 'see docs/command-line.md' });
-  const checks: Record<Exclude<keyof MotionLimits, 'reads'>, (v: unknown) => boolean> = {
+  const checks: Record<Exclude<keyof MotionLimits, 'reads' | 'warms'>, (v: unknown) => boolean> = {
     accelerationMmPerS2: isPositive,
     travelAccelerationMmPerS2: isPositive,
     instantSpeedChangeMmPerS: (v) => v === 0 || isPositive(v), // 0 stops at every corner

@@ -1,6 +1,6 @@
-import { ProgramRun } from '../../src/core/gcode/program.ts';
 import { LETTER, LineWords, checksumOf, scanLine } from '../../src/core/gcode/words.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
+import { OwnMotion } from './ownMotion.ts';
 import { truthOf, type Truth } from './truth.ts';
 
 export type Fault = 'sensor' | 'noise' | 'drop' | 'disconnect';
@@ -36,7 +36,9 @@ export class SimulatedController {
   spoil = 0;
   /** Stands before this line, hot and talking, until it is released. */
   holdAt = Infinity;
-  private run = new ProgramRun(exampleLimits);
+  private motion: OwnMotion;
+  /** How long the program at hand has taken, s. */
+  private clockS = 0;
   private words = new LineWords();
   private owedS = 0;
   /** The highest host that has claimed it, and when it last heard one. */
@@ -54,6 +56,7 @@ export class SimulatedController {
     private readonly timeScale: number,
   ) {
     this.truth = truthOf(seed);
+    this.motion = new OwnMotion(exampleLimits, this.truth);
   }
 
   /** Answers one line as received; `report` sends temperature lines while waiting. */
@@ -83,6 +86,11 @@ export class SimulatedController {
     let line = raw.trim();
     if (line === '@last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
     if (line === '@state') return this.temperatures();
+    if (line === '@clock') {
+      this.motion.rest();
+      await this.pass(this.motion.takeOwedS());
+      return `clock ${this.clockS.toFixed(1)}`;
+    }
     if (line === '@stop') {
       this.stop();
       return 'ok @stop';
@@ -168,25 +176,24 @@ export class SimulatedController {
     this.lastLine = n;
     this.isStopped = false;
     this.toSay = null;
-    this.run = new ProgramRun(exampleLimits);
+    this.motion = new OwnMotion(exampleLimits, this.truth);
+    this.clockS = 0;
   }
 
   private async execute(text: string, report: (line: string) => void): Promise<void> {
     const bytes = new TextEncoder().encode(text);
     const w = this.words;
     scanLine(bytes, 0, bytes.length, w);
-    const before = this.run.layers.timeS + this.run.facts.dwellS;
-    this.run.execute(w, this.lastLine + 1);
-    this.run.planner.rest(); // a buffer of one line: it stops at every corner
+    this.motion.execute(w, this.lastLine + 1);
     const code = w.mCount > 0 ? w.mCodes[0] : -1;
     const target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
     if (w.has(LETTER.T) && w.mCount === 0) this.head = w.values[LETTER.T]!;
     const nozzle = this.nozzleOf(w.has(LETTER.T) ? w.values[LETTER.T]! : this.head);
     if (code === 104 || code === 109) nozzle.targetC = target;
     if (code === 140 || code === 190) this.bedTargetC = target;
-    if (w.gCount > 0 && w.gCodes[0]! <= 1 && w.has(LETTER.Z)) this.zMm = w.values[LETTER.Z]!;
-    if (w.gCount > 0 && w.gCodes[0] === 28) this.zMm = 0;
-    await this.pass(this.run.layers.timeS + this.run.facts.dwellS - before);
+    if (w.gCount > 0 || w.has(LETTER.Z)) this.zMm = this.motion.zMm;
+    if (code === 109 || code === 190) this.motion.rest();
+    await this.pass(this.motion.takeOwedS());
     if (code === 109)
       while (Math.abs(nozzle.nowC - target) > NEAR_C && target > ROOM_C && !this.isStopped) {
         report(this.temperatures());
@@ -206,6 +213,7 @@ export class SimulatedController {
     for (const nozzle of this.nozzles.values())
       nozzle.nowC = approach(nozzle.nowC, nozzle.targetC, this.truth.nozzleLagS);
     this.bedC = approach(this.bedC, this.bedTargetC, this.truth.bedLagS);
+    this.clockS += seconds;
     this.owedS += seconds / this.timeScale;
     if (this.owedS < 0.004) return;
     const wait = this.owedS;

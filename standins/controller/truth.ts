@@ -41,6 +41,18 @@ export interface Truth {
   /** Filament that oozes away on a travel of the post coupon, mm, and the bump that a millimetre too much leaves. */
   readonly oozeMm: number;
   readonly bumpPerMm: number;
+  /** Acceleration at which steps are lost. */
+  readonly shiftsAtMmPerS2: number;
+  /** Times the drive may take back one piece of filament. */
+  readonly grindsAfter: number;
+  /** Height by the root of what holds it from which a part is knocked off, and how much longer or shorter than usual warps. */
+  readonly leverMost: number;
+  readonly warpShare: number;
+  /** How hard it really starts and stops, of what it is set to, and how long what is no move takes, s. */
+  readonly hardShare: number;
+  readonly homesS: number;
+  readonly levelsS: number;
+  readonly changesHeadS: number;
 }
 export type Side = 'front' | 'right' | 'back' | 'left';
 export const sides: readonly Side[] = ['front', 'right', 'back', 'left'];
@@ -81,6 +93,14 @@ export function truthOf(seed: number): Truth {
     headMm: { x: 0.3 * (2 * random() - 1), y: 0.3 * (2 * random() - 1) },
     oozeMm: 0.04 + 0.16 * random(),
     bumpPerMm: 0.8 + 0.5 * random(),
+    shiftsAtMmPerS2: 2600 + 900 * random(),
+    grindsAfter: Math.round(24 + 16 * random()),
+    leverMost: 6.5 + 3 * random(),
+    warpShare: 0.9 + 0.35 * random(),
+    hardShare: 0.84 + 0.14 * random(),
+    homesS: 11 + 7 * random(),
+    levelsS: 40 + 50 * random(),
+    changesHeadS: 6 + 5 * random(),
   };
 }
 

@@ -42,6 +42,7 @@ const SUFFIX: Readonly<Record<string, string>> = {
   'mm³': 'Mm3',
   'mm²': 'Mm2',
   '°C': 'C',
+  '°C/s': 'CPerS',
   s: 'S',
   '%': 'Percent',
   '°': 'Deg',

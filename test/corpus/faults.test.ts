@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { plantedFaults } from './faults.ts';
 import { faultsOfHeat } from './faultsOfHeat.ts';
 import { faultsOfJob } from './faultsOfJob.ts';
+import { faultsOfMachine } from './faultsOfMachine.ts';
 import type { PlantedFault } from './planting.ts';
 import { judgeProgram } from './judge.ts';
 import { dialects } from './writers.ts';
@@ -21,7 +22,7 @@ const planted = (program: string, { without, alter }: PlantedFault): string => {
   return left.join(end);
 };
 
-const all = [...plantedFaults, ...faultsOfHeat, ...faultsOfJob];
+const all = [...plantedFaults, ...faultsOfHeat, ...faultsOfJob, ...faultsOfMachine];
 
 test('each fault is planted in two dialects at least, but what only one of them has', () => {
   expect(all.filter((f) => f.in.length < 2).map((f) => f.name)).toEqual([

@@ -90,6 +90,7 @@ export const faultsOfJob: readonly PlantedFault[] = [
     change: { machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 0.3 } } },
     in: ALL,
     finds: { 'loaded-material': '' },
+    isBlocked: true,
   },
   {
     name: 'it crosses a zone that is kept free',
@@ -143,14 +144,14 @@ export const faultsOfJob: readonly PlantedFault[] = [
     name: 'it dives below the plate',
     plan: withWords(bracket, 4, 'G0 X160 Y160 Z-0.5 F600', 'G0 Z1'),
     in: ['plain', 'volumetric', 'compact'],
-    finds: { 'within-travel': 'Z -0.5 mm' },
+    finds: { 'within-travel': 'Z -0.5 mm', 'clear-of-laid': '1.3 mm deep' },
     isBlocked: true,
   },
   {
     name: 'heights are counted anew in the middle',
     plan: withWords(bracket, 4, 'G92 Z5'),
     in: ['plain', 'volumetric', 'macros'],
-    finds: { 'within-travel': 'Z -' },
+    finds: { 'within-travel': 'Z -', 'clear-of-laid': 'mm deep' },
     isBlocked: true,
   },
   {

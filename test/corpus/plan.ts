@@ -25,6 +25,10 @@ export interface Plan {
   readonly bedC: number;
   readonly layerMm: number;
   readonly topMm: number;
+  /** How far filament is drawn back, where that is not what writers usually do. */
+  readonly retractMm?: number;
+  /** How hard it is moved, where that is not as usual. */
+  readonly mmPerS2?: number;
 }
 /** Where something stands on the plate. */
 export type Foot =

@@ -27,7 +27,11 @@ abstract class Writer {
 
   program(): string {
     this.begin();
-    for (const act of this.plan.acts) this.take(act);
+    const { acts } = this.plan;
+    for (const [i, act] of acts.entries()) {
+      if (act.do === 'layer' && act.zMm < this.z) this.goOver(acts.slice(i).find((a) => a.do === 'travel'));
+      this.take(act);
+    }
     this.end();
     return this.text();
   }
@@ -51,7 +55,7 @@ abstract class Writer {
     return at(mm3 / AREA_MM2, this.digits[1]);
   }
   protected draw(sign: 1 | -1): void {
-    const mm3 = sign * RETRACT_MM[this.tool]! * AREA_MM2;
+    const mm3 = sign * (this.plan.retractMm ?? RETRACT_MM[this.tool]!) * AREA_MM2;
     this.say(`G1 E${this.feed(mm3)} F${60 * RETRACT_MM_PER_S}`);
   }
   protected xy(x: number, y: number): string {
@@ -83,9 +87,7 @@ abstract class Writer {
     switch (act.do) {
       case 'layer':
         this.layer(act.n, act.zMm);
-        if (act.zMm < this.z) this.height(this.z + 5); // over to the next part
         if (act.n > 0) this.draw(-1);
-        if (act.zMm < this.z) this.go(this.x, this.y);
         this.z = act.zMm;
         this.height(this.z);
         if (act.n > 0) this.draw(1);
@@ -107,6 +109,14 @@ abstract class Writer {
         else this.line(act);
         [this.x, this.y] = [act.x, act.y];
     }
+  }
+  /** To the next part, over the one that stands. */
+  private goOver(to: Extract<Act, { do: 'travel' }> | undefined): void {
+    this.draw(-1);
+    this.height(this.z + 5);
+    this.go(to?.x ?? this.x, to?.y ?? this.y);
+    [this.x, this.y] = [to?.x ?? this.x, to?.y ?? this.y];
+    this.draw(1);
   }
   private travel(x: number, y: number): void {
     const isLong = Math.hypot(x - this.x, y - this.y) > SHORT_MM;
@@ -178,9 +188,9 @@ class Numbered extends Writer {
       '%',
       '( a part (of two (in all)) for the shop )',
       'G17 G21 G40 G49 G80 G90 G94',
-      'M 140 S 98',
+      `M 140 S ${this.plan.bedC}`,
       'G 28',
-      'm190 s98',
+      `m190 s${this.plan.bedC}`,
     );
     this.heat('M104', 'M109');
     this.say('M83', '/ M117 begin');
@@ -245,7 +255,7 @@ class Arcs extends Writer {
   protected begin(): void {
     this.say('M207 S1.2 F2100', 'G91', 'G1 Z5 F600', 'G90', 'G28', 'G29', 'M420 S1', `M190 S${this.plan.bedC}`);
     this.heat('M104', 'M109');
-    this.say('M300 S440 P200', 'M83', 'M204 P1500 T1500');
+    this.say('M300 S440 P200', 'M83', `M204 P${this.plan.mmPerS2 ?? 1500} T${this.plan.mmPerS2 ?? 1500}`);
   }
   protected override draw(sign: 1 | -1): void {
     if (this.tool === 1) super.draw(sign);

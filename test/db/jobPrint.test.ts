@@ -3,7 +3,9 @@ import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
 import { checkAgain, clearJob, confirmSet, wishJobPrint } from '../../src/areas/checks/server/index.ts';
 import { job } from '../../src/areas/checks/server/tables.ts';
 import { clearPlate, findLoaded } from '../../src/areas/machines/server/index.ts';
+import { printTime } from '../../src/areas/machines/server/tables.ts';
 import { programText } from '../../src/areas/rules/cases.ts';
+import { lastsOf, workedOutOf } from '../../src/areas/rules/outcome.ts';
 import { getToday } from '../../src/areas/today/server/index.ts';
 import { cutProgram, linesToSend } from '../../src/core/gcode/wire.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
@@ -238,4 +240,29 @@ test('a check that ends late leaves a job that prints meanwhile as it is', async
   expect((await pageOf(id)).state).toBe('printing');
   await print(id);
   expect((await pageOf(id)).state).toBe('done');
+});
+
+test('prints that ran through are timed by the machine’s own clock, and from five on correct what is said of the next', async () => {
+  const checkedBefore = await approved();
+  expect((await pageOf(checkedBefore)).outOfDate).toBe(false);
+  const id = await approved(5);
+  const { estimate } = (await pageOf(id)).run!.outcome!;
+  for (let n = 0; n < 5; n++) {
+    await ask(id);
+    await print(id);
+    unwrap(await clearPlate(tech(), bench.m.id, ''));
+  }
+  const rows = await tech().db.select().from(printTime).where(eq(printTime.ofId, id));
+  expect(rows.map((r) => [r.machineId, r.of, Math.round(r.workedOutS)])).toEqual(
+    rows.map(() => [bench.m.id, 'job', Math.round(workedOutOf(estimate))]),
+  );
+  expect(rows).toHaveLength(5);
+  // the stand-in starts and stops less hard than its profile says, and homes in its own time
+  for (const r of rows) expect(r.tookS).toBeGreaterThan(60);
+  const next = (await pageOf(await approved())).run!.outcome!.estimate;
+  expect(next.pace!.prints).toBeGreaterThanOrEqual(5);
+  expect(lastsOf(next)).toBeCloseTo(next.pace!.ratio * workedOutOf(next), 6);
+  expect(Math.abs(lastsOf(next) / rows.at(-1)!.tookS - 1)).toBeLessThan(0.25);
+  // how fast a machine is decides no verdict
+  expect((await pageOf(checkedBefore)).outOfDate).toBe(false);
 });

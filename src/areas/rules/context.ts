@@ -9,6 +9,7 @@ import { noCeilings, type Ceilings, type Exceptions, type JobClass, type Policy 
 import type { RecipeMachine, RecipeRole } from './recipeInput.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { meshLayOf } from './meshLay.ts';
+import type { Pace } from '../machines/model/pace.ts';
 
 /** What a part is for: it decides which values matter. */
 export const purposes = [
@@ -103,6 +104,8 @@ export interface CheckContext {
   readonly machine: {
     readonly id: string;
     readonly name: string;
+    /** Name of its printer profile: what programs call the printer. Runs kept before it was read have none. */
+    readonly model?: string;
     readonly travelMm: readonly [number, number, number];
     /** Lowest X and Y it reaches; 0 where nothing is said, and in older runs. */
     readonly lowestMm?: readonly [number, number];
@@ -113,6 +116,8 @@ export interface CheckContext {
     readonly fileNameLongest: number;
     readonly fileNameSpaces: boolean;
     readonly ratePerHour: number;
+    /** What prints here took of the time that was worked out for them; none before five were timed. */
+    readonly pace?: Pace;
     /** Tools it holds at once, and whether it is connected; runs kept before they were read have none. */
     readonly heads?: number;
     readonly isConnected?: boolean;
@@ -142,7 +147,13 @@ export interface HeadSources
 }
 /** What a check's surroundings are assembled from: names, what stands on the floor, and the effective values of the recipe. */
 export interface ContextSources {
-  readonly machine: { readonly id: string; readonly name: string; readonly isConnected: boolean };
+  readonly machine: {
+    readonly id: string;
+    readonly name: string;
+    readonly isConnected: boolean;
+    readonly model?: string;
+    readonly pace?: Pace | null;
+  };
   readonly tool: { readonly id: string; readonly name: string };
   readonly material: { readonly id: string; readonly name: string };
   readonly process: { readonly id: string; readonly name: string };
@@ -216,6 +227,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
     machine: {
       id: machine.id,
       name: machine.name,
+      ...(machine.model && { model: machine.model }),
       travelMm: [x, y, z],
       ...((n('lowestXMm') || n('lowestYMm')) && { lowestMm: [n('lowestXMm') ?? 0, n('lowestYMm') ?? 0] }),
       motion: motionLimitsOf(v),
@@ -224,6 +236,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       fileNameLongest: n('fileNameLongest') ?? 255,
       fileNameSpaces: v['fileNameSpaces'] === true,
       ratePerHour: n('machineRatePerHour') ?? 0,
+      ...(machine.pace && { pace: machine.pace }),
       heads: n('heads') ?? 1,
       isConnected: machine.isConnected,
       ...(sources.asKnown && { asKnown: sources.asKnown }),

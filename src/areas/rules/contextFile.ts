@@ -81,7 +81,13 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       heads[known] = { ...heads[known]!, roles: [...heads[known]!.roles, role.role] };
   }
   return contextFrom({
-    machine: { id: 'machine', name: machineName, isConnected: true },
+    machine: {
+      id: 'machine',
+      name: machineName,
+      isConnected: true,
+      ...(machine.model !== undefined && { model: machine.model }),
+      ...(machine.pace !== undefined && { pace: machine.pace }),
+    },
     tool: of.toolProfile,
     material: of.material,
     process: { id: 'process', name: process.name ?? 'process' },

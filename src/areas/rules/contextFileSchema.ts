@@ -1,6 +1,7 @@
 import { array, lazy, mixed, number, object, string } from 'yup';
 import type { AllowedRange, EvidenceState, PairingEntry, Proof } from '../library/model/records.ts';
 import type { Values } from '../library/settings/define.ts';
+import type { Pace } from '../machines/model/pace.ts';
 import { machineStates } from '../machines/model/states.ts';
 import { byClass, ceilingsSchema, exceptionsSchema, jobClasses } from '../machines/model/policy.ts';
 import { otherHeadRoles, purposes, type ContextSources } from './context.ts';
@@ -28,6 +29,10 @@ export interface ContextFile {
   readonly technology?: 'filament' | 'resin';
   readonly machine?: {
     readonly name?: string;
+    /** What programs call the printer. */
+    readonly model?: string;
+    /** What its prints took of the time worked out for them. */
+    readonly pace?: Pace;
     readonly values?: Values;
     readonly state?: (typeof contextStates)[number];
     readonly mounts?: readonly {
@@ -78,6 +83,15 @@ export const contextFileSchema = object({
   technology: string().oneOf(['filament', 'resin']),
   machine: object({
     name: text,
+    model: text,
+    pace: object({
+      ratio: figure.positive().required(),
+      low: figure.positive().required(),
+      high: figure.positive().required(),
+      prints: figure.integer().min(1).required(),
+    })
+      .noUnknown()
+      .default(undefined),
     values,
     state: string().oneOf(contextStates),
     mounts: array()

@@ -1,7 +1,8 @@
 import { massG } from '../../core/toolpath/bead.ts';
 import type { CheckContext } from './context.ts';
 import { figuresByDiameter } from './headViews.ts';
-import type { Estimate } from './outcome.ts';
+import { timeParts, type Estimate, type TimePart } from './outcome.ts';
+import { numberOf, type Values } from '../library/settings/define.ts';
 import type { JobInput } from './define.ts';
 
 /** Prints that the whole job takes. */
@@ -20,13 +21,15 @@ export function estimateOf({ report, context }: JobInput): Estimate {
       return { ...fed, of, massG: massG(fed.extrudedVolumeMm3, of.material.densityGPerCm3) };
     });
   const fed = isByHead ? parts : [{ of: recipe, massG: massG(extrudedVolumeMm3, recipe.material.densityGPerCm3) }];
+  const times = timesOf(report, context);
   const material = fed.reduce((sum, h) => sum + (h.massG / 1000) * h.of.material.pricePerKg, 0);
   return {
     timeS: report.timeS,
     heatingS: report.heatingS,
+    ...times,
     filamentMm,
     massG: fed.reduce((sum, h) => sum + h.massG, 0),
-    cost: material + ((report.timeS + report.heatingS) / 3600) * machine.ratePerHour,
+    cost: material + (times.lastsS / 3600) * machine.ratePerHour,
     layers: report.layers,
     ...(parts.length > 1 && {
       heads: parts.map((h) => ({
@@ -37,4 +40,41 @@ export function estimateOf({ report, context }: JobInput): Estimate {
       })),
     }),
   };
+}
+
+/** How long each thing takes once that is not a move, as the printer profile has it; null where nobody has timed it. */
+const onceS: Readonly<Record<Exclude<TimePart, 'moves' | 'heating'>, (v: Values) => number | null>> = {
+  homing: (v) => numberOf(v, 'homingS'),
+  levelling: (v) => {
+    const [points, each] = [numberOf(v, 'levellingPoints'), numberOf(v, 'levellingPointS')];
+    return points === null || each === null ? null : points * each;
+  },
+  priming: (v) => numberOf(v, 'primingS'),
+  'changes of head': (v) => numberOf(v, 'headChangeS'),
+  pauses: (v) => numberOf(v, 'pauseS'),
+};
+
+/** What a print takes its time for, and what of it nobody has timed. */
+function timesOf(
+  { timeS, heatingS, besides, pauses }: JobInput['report'],
+  { recipe, machine }: CheckContext,
+): Required<Pick<Estimate, 'lastsS' | 'parts' | 'notTimed'>> & Pick<Estimate, 'pace'> {
+  const times: Readonly<Record<keyof typeof onceS, number>> = {
+    homing: besides?.homings ?? 0,
+    levelling: besides?.levellings ?? 0,
+    priming: besides?.primings ?? 0,
+    'changes of head': besides?.headChanges ?? 0,
+    pauses,
+  };
+  const parts: Partial<Record<TimePart, number>> = { moves: timeS, heating: heatingS };
+  const notTimed: TimePart[] = [];
+  for (const part of timeParts) {
+    if (part === 'moves' || part === 'heating' || times[part] === 0) continue;
+    const once = onceS[part](recipe.values ?? {});
+    if (once === null) notTimed.push(part);
+    else parts[part] = times[part] * once;
+  }
+  const worked = Object.values(parts).reduce((sum, s) => sum + s, 0);
+  const { pace } = machine;
+  return { lastsS: worked * (pace?.ratio ?? 1), parts, notTimed, ...(pace && { pace }) };
 }

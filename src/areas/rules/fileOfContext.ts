@@ -34,6 +34,8 @@ export function fileOfContext({
     technology: 'filament',
     machine: {
       name: machine.name,
+      ...(machine.model && { model: machine.model }),
+      ...(machine.pace && { pace: machine.pace }),
       values: group('printer'),
       state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
       mounts: Array.from({ length: mountCount }, (_, i) => {

@@ -29,6 +29,7 @@ import { accurateScale } from './program/accurateScale.ts';
 import { bedStaysWarm } from './program/bedStaysWarm.ts';
 import { bedTemperature } from './program/bedTemperature.ts';
 import { checksumsHold } from './program/checksumsHold.ts';
+import { clearOfLaid } from './program/clearOfLaid.ts';
 import { costCeiling } from './program/costCeiling.ts';
 import { endsOnce } from './program/endsOnce.ts';
 import { evidenceUnattended } from './program/evidenceUnattended.ts';
@@ -157,6 +158,7 @@ export const rules: readonly Rule[] = [
   chamberWithinMachine,
   checksumsHold,
   clearOfEdge,
+  clearOfLaid,
   closedSurface,
   compensationShows,
   costCeiling,

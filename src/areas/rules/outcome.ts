@@ -3,6 +3,7 @@ import type { MeshUnit } from '../../core/mesh/mesh.ts';
 import type { Placement } from '../../core/mesh/placement.ts';
 import type { Values } from '../library/settings/define.ts';
 import type { MeshReport } from './meshReport.ts';
+import type { Pace } from '../machines/model/pace.ts';
 
 /** Where on the build plate a finding lies. */
 export interface PlaceOnPlate {
@@ -51,9 +52,19 @@ export interface RuleRun {
   /** What it needs and could not have; null where it ran. */
   readonly needs: string | null;
 }
+/** What a print takes its time for. */
+export const timeParts = ['moves', 'heating', 'homing', 'levelling', 'priming', 'changes of head', 'pauses'] as const;
+export type TimePart = (typeof timeParts)[number];
 export interface Estimate {
+  /** Moves and waits of the program. */
   readonly timeS: number;
   readonly heatingS: number;
+  /** All of it, corrected by what prints on the machine took; estimates kept before it was worked out have none. */
+  readonly lastsS?: number;
+  readonly parts?: Readonly<Partial<Record<TimePart, number>>>;
+  /** What the program asks for and nobody has timed on this machine: left out. */
+  readonly notTimed?: readonly TimePart[];
+  readonly pace?: Pace;
   readonly filamentMm: number;
   readonly massG: number;
   readonly cost: number;
@@ -61,6 +72,10 @@ export interface Estimate {
   /** What each head takes, where there are several. */
   readonly heads?: readonly HeadEstimate[];
 }
+/** How long a print lasts in all. */
+export const lastsOf = (e: Estimate): number => e.lastsS ?? e.timeS + e.heatingS;
+/** The same as it was worked out, uncorrected by what prints took. */
+export const workedOutOf = (e: Estimate): number => lastsOf(e) / (e.pace?.ratio ?? 1);
 export interface HeadEstimate {
   /** From 1. */
   readonly head: number;

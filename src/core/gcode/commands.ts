@@ -1,4 +1,4 @@
-import { noteChamber, noteDwell, noteFactor, noteFan, noteUnknown } from './facts.ts';
+import { noteDwell, noteFactor, noteFan, noteUnknown } from './facts.ts';
 import { parametersOf } from './reading.ts';
 import { accelerationsOf, heatOf } from './modalState.ts';
 import type { ProgramTally } from './tally.ts';
@@ -26,6 +26,9 @@ export function takeG(run: ProgramTally, code: number, w: LineWords, line: numbe
     case 11:
       return pullBack(run, 1, line);
     case 29:
+      facts.levellings++;
+      planner.rest();
+      return;
     case 30:
       planner.rest();
       return;
@@ -74,6 +77,12 @@ export function takeMacro(run: ProgramTally, name: string, call: string, line: n
       case 'pauses':
         notePause(run, line);
         break;
+      case 'levels':
+        run.facts.levellings++;
+        break;
+      case 'primes':
+        run.facts.primings++;
+        break;
       default:
     }
   }
@@ -97,7 +106,7 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
       return;
     case 141:
     case 191:
-      noteChamber(run.facts, heatOf(w), line);
+      if (run.heat.setChamber(heatOf(w), code === 191, line)) run.planner.rest();
       return;
     case 0:
     case 1:

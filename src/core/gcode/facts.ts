@@ -110,6 +110,8 @@ export interface ProgramFacts {
   fanMaxLine: number;
   /** Deepest the program goes on laying below what it has laid before: how far down, beside how high, where. */
   backDown: { zMm: number; besideMm: number; line: number } | null;
+  /** Deepest the nozzle is sent through what the program has laid, and where. */
+  struck: { deepMm: number; zMm: number; line: number; x: number; y: number } | null;
   inchesLine: number;
   /** Stops that wait for a person. */
   pauses: number;
@@ -122,6 +124,11 @@ export interface ProgramFacts {
   missingFeedLine: number;
   heatingS: number;
   dwellS: number;
+  /** What takes its time beside moves: homings (of one axis a third), levellings, primings by macro, changes of head. */
+  homings: number;
+  levellings: number;
+  primings: number;
+  headChanges: number;
   spiralTurns: number;
   unknownWords: Map<string, { count: number; line: number }>;
   problems: { line: number; kind: ProblemKind; text: string }[];
@@ -160,6 +167,7 @@ export function emptyFacts(): ProgramFacts {
     fanMaxPercent: 0,
     fanMaxLine: 0,
     backDown: null,
+    struck: null,
     inchesLine: 0,
     pauses: 0,
     pauseLine: 0,
@@ -170,6 +178,10 @@ export function emptyFacts(): ProgramFacts {
     missingFeedLine: 0,
     heatingS: 0,
     dwellS: 0,
+    homings: 0,
+    levellings: 0,
+    primings: 0,
+    headChanges: 0,
     spiralTurns: 0,
     unknownWords: new Map(),
     problems: [],

@@ -1,8 +1,8 @@
-import { noteProblem, type HeadFacts, type ProgramFacts } from './facts.ts';
+import type { WarmingRates } from '../motion/limits.ts';
+import { noteChamber, noteProblem, type HeadFacts, type ProgramFacts } from './facts.ts';
 
-/** Warm-up rates for the heating estimate, all heaters beside each other: nozzle 2 °C/s, bed 0.4 °C/s from 20 °C. Common practice, no source. */
-const NOZZLE_C_PER_S = 2;
-const BED_C_PER_S = 0.4;
+/** Warm-up rates from 20 °C where nobody has measured them, all heaters beside each other. Common practice, no source. */
+export const usualWarming: Required<WarmingRates> = { nozzleCPerS: 2, bedCPerS: 0.4, chamberCPerS: 0.05 };
 const ROOM_C = 20;
 
 /** Follows what a program asks of its nozzles and the bed, and whether it waits before it extrudes. */
@@ -10,10 +10,18 @@ export class HeatFollower {
   private bedWaited = true;
   private readonly nowC = new Map<HeadFacts, number>();
   private bedNowC = ROOM_C;
+  private chamberNowC = ROOM_C;
+  private chamberTargetC = 0;
+  private readonly rates: Required<WarmingRates>;
   /** Heads that were ever told how hot. */
   private readonly asked = new Set<HeadFacts>();
 
-  constructor(private readonly facts: ProgramFacts) {}
+  constructor(
+    private readonly facts: ProgramFacts,
+    rates: WarmingRates = {},
+  ) {
+    this.rates = { ...usualWarming, ...rates };
+  }
 
   /** What the first extrusion of a head after a change of heat tells. */
   noteExtrusion(head: HeadFacts, line: number): void {
@@ -43,10 +51,13 @@ export class HeatFollower {
 
   /** The program waits for every heater that is on. */
   waitForAll(heads: readonly HeadFacts[]): void {
-    let longestS = (this.facts.bedTargetC - this.bedNowC) / BED_C_PER_S;
+    let longestS = Math.max(
+      (this.facts.bedTargetC - this.bedNowC) / this.rates.bedCPerS,
+      (this.chamberTargetC - this.chamberNowC) / this.rates.chamberCPerS,
+    );
     for (const head of heads) {
       head.isWaited ||= head.nozzleTargetC > 0;
-      longestS = Math.max(longestS, (head.nozzleTargetC - (this.nowC.get(head) ?? ROOM_C)) / NOZZLE_C_PER_S);
+      longestS = Math.max(longestS, (head.nozzleTargetC - (this.nowC.get(head) ?? ROOM_C)) / this.rates.nozzleCPerS);
     }
     this.bedWaited = true;
     this.wait(longestS);
@@ -68,7 +79,7 @@ export class HeatFollower {
     }
     if (!wait) return false;
     head.isWaited = targetC > 0;
-    this.wait((targetC - (this.nowC.get(head) ?? ROOM_C)) / NOZZLE_C_PER_S);
+    this.wait((targetC - (this.nowC.get(head) ?? ROOM_C)) / this.rates.nozzleCPerS);
     this.nowC.set(head, targetC);
     return true;
   }
@@ -89,8 +100,18 @@ export class HeatFollower {
     }
     if (!wait) return false;
     this.bedWaited = true;
-    this.wait((targetC - this.bedNowC) / BED_C_PER_S);
+    this.wait((targetC - this.bedNowC) / this.rates.bedCPerS);
     this.bedNowC = targetC;
+    return true;
+  }
+
+  /** True where the program stands still for it. */
+  setChamber(targetC: number, wait: boolean, line: number): boolean {
+    noteChamber(this.facts, targetC, line);
+    if (Number.isNaN(targetC)) return false;
+    this.chamberTargetC = targetC;
+    if (!wait) return false;
+    this.wait((targetC - this.chamberNowC) / this.rates.chamberCPerS);
     return true;
   }
 
@@ -98,11 +119,14 @@ export class HeatFollower {
   private wait(s: number): void {
     if (!(s > 0)) return;
     this.facts.heatingS += s;
+    const { nozzleCPerS, bedCPerS, chamberCPerS } = this.rates;
+    const warmed = (nowC: number, targetC: number, cPerS: number): number =>
+      nowC < targetC ? Math.min(targetC, nowC + cPerS * s) : nowC;
     for (const head of this.asked) {
       const nowC = this.nowC.get(head) ?? ROOM_C;
-      if (nowC < head.nozzleTargetC) this.nowC.set(head, Math.min(head.nozzleTargetC, nowC + NOZZLE_C_PER_S * s));
+      if (nowC < head.nozzleTargetC) this.nowC.set(head, warmed(nowC, head.nozzleTargetC, nozzleCPerS));
     }
-    if (this.bedNowC < this.facts.bedTargetC)
-      this.bedNowC = Math.min(this.facts.bedTargetC, this.bedNowC + BED_C_PER_S * s);
+    this.bedNowC = warmed(this.bedNowC, this.facts.bedTargetC, bedCPerS);
+    this.chamberNowC = warmed(this.chamberNowC, this.chamberTargetC, chamberCPerS);
   }
 }

@@ -16,7 +16,8 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { scale, filamentScale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
   const { roundBed } = run;
   const isHomed = (state.homed & (AXIS.x | AXIS.y)) === (AXIS.x | AXIS.y);
-  const travelled = run.travelled;
+  const { travelled, laidHeights } = run;
+  const isLow = run.isBelowLaid(z);
   const columns = layers.columns;
   const point = widest;
   const feedX = maxFeed[0]!;
@@ -144,11 +145,16 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
         run.extruded.add(x1, y1, z, line);
       }
       layerFilament += de;
+      if (!isLow) laidHeights.lay(x0, y0, x1, y1, z);
     } else {
       travelMoves++;
       if (de < 0) run.draw(de, line, advance - de);
       chained = false;
       travelled.add(x1, y1, z, line);
+    }
+    if (isLow) {
+      run.noteLow(x0, y0, x1, y1, z, line);
+      if (extruding) laidHeights.lay(x0, y0, x1, y1, z);
     }
     const ux = dx * inverse;
     const uy = dy * inverse;

@@ -37,6 +37,8 @@ export class ModalState {
   motion = -1;
   /** Axes whose place is known, as bits. */
   homed = 0;
+  /** Axes that were homed last, as bits. */
+  homedLast = 0;
   tool = 0;
 
   constructor(
@@ -108,14 +110,15 @@ export class ModalState {
     if (all || (named & (1 << X)) !== 0) this.x = this.offsetX = 0;
     if (all || (named & (1 << Y)) !== 0) this.y = this.offsetY = 0;
     if (all || (named & (1 << Z)) !== 0) this.z = this.offsetZ = 0;
-    this.homed |= all
+    this.homedLast = all
       ? AXIS.all
       : ((named >>> X) & 1) * AXIS.x + ((named >>> Y) & 1) * AXIS.y + ((named >>> Z) & 1) * AXIS.z;
+    this.homed |= this.homedLast;
   }
   /** A macro has homed every axis. */
   homeAll(): void {
     this.x = this.y = this.z = this.offsetX = this.offsetY = this.offsetZ = 0;
-    this.homed = AXIS.all;
+    this.homed = this.homedLast = AXIS.all;
   }
 
   private setPlace(w: LineWords): void {

@@ -79,6 +79,9 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const { arc, dx, dy, dz, de, lengthMm: length } = m;
     if (de !== 0) this.advanceBy(de);
     const extruding = m.hasXY && de > 0;
+    const lowest = dz < 0 ? state.z : m.fromZ;
+    if (this.isBelowLaid(lowest)) this.noteLow(m.fromX, m.fromY, state.x, state.y, lowest, line);
+    if (extruding) this.laidHeights.lay(m.fromX, m.fromY, state.x, state.y, state.z);
     if (state.homed !== AXIS.all && facts.movedBeforeHomingLine === 0 && this.movesUnhomed(m))
       facts.movedBeforeHomingLine = line;
     if (extruding) this.noteExtrusion(m, line);

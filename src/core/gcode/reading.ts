@@ -1,5 +1,14 @@
 /** What a word or macro of a controller's own brings about, as far as a check reads it. */
-export const macroEffects = ['nothing', 'homes', 'heats nozzle', 'heats bed', 'cools', 'primes', 'pauses'] as const;
+export const macroEffects = [
+  'nothing',
+  'homes',
+  'heats nozzle',
+  'heats bed',
+  'levels',
+  'cools',
+  'primes',
+  'pauses',
+] as const;
 export type MacroEffect = (typeof macroEffects)[number];
 export interface MacroStep {
   readonly does: MacroEffect;

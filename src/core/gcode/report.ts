@@ -113,9 +113,20 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly fanMaxLine: number;
   /** Where the program goes on laying below what it has laid before. */
   readonly backDown: { readonly zMm: number; readonly besideMm: number; readonly line: number } | null;
+  /** Deepest the nozzle is sent through what was laid, and where; null where it is not. Reports kept before it was read have none. */
+  readonly struck?: {
+    readonly deepMm: number;
+    readonly zMm: number;
+    readonly line: number;
+    readonly x: number;
+    readonly y: number;
+  } | null;
   readonly inchesLine: number;
   readonly pauses: number;
   readonly pauseLine: number;
+  /** What takes its time beside moves: homings (of one axis a third), levellings, primings by macro, changes of head. Reports kept before
+   *  they were counted have none. */
+  readonly besides?: Readonly<Record<'homings' | 'levellings' | 'primings' | 'headChanges', number>>;
   readonly longestDwellS: number;
   readonly longestDwellLine: number;
   readonly speedFactor: { readonly percent: number; readonly line: number } | null;
@@ -180,9 +191,11 @@ export function reportOf(
     fanMaxPercent: f.fanMaxPercent,
     fanMaxLine: f.fanMaxLine,
     backDown: f.backDown,
+    struck: f.struck,
     inchesLine: f.inchesLine,
     pauses: f.pauses,
     pauseLine: f.pauseLine,
+    besides: { homings: f.homings, levellings: f.levellings, primings: f.primings, headChanges: f.headChanges },
     longestDwellS: f.longestDwellS,
     longestDwellLine: f.longestDwellLine,
     speedFactor: f.speedFactor,

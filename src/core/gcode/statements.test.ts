@@ -8,6 +8,12 @@ test.each([
   [' hotend temperature : 215 °C', 'nozzleC', 215],
   [' bed temp: 60', 'bedC', 60],
   [' filament type = PETG', 'material', null],
+  [' printer model: Granito 250', 'printer', null],
+  [' printing time: 2 h', 'timeS', 7200],
+  ['estimated_time = 1h 12m 30s', 'timeS', 4350],
+  [' print time: 1:02:05', 'timeS', 3725],
+  [' total print time: 75 min', 'timeS', 4500],
+  [' build time: 4512', 'timeS', 4512],
 ])('%s is understood', (comment, kind, value) =>
   expect(statementOf(comment, 3)).toMatchObject({ kind, value, line: 3 }),
 );
@@ -19,7 +25,9 @@ test.each([
   [' first layer height = 0.3'],
   [' nozzle temperature = 210, 220'],
   [' made by hand'],
-  [' printing time: 2 h'],
+  [' print time: soon'],
+  [' print time: 2 h or so'],
+  [' time: 14:05'],
 ])('%s says nothing of the kind', (comment) => expect(statementOf(comment, 1)).toBeNull());
 
 test('the first of each kind holds', () => {

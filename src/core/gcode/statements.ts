@@ -1,5 +1,5 @@
 /** What a program may say of itself in its comments, in the words of the trade. */
-export const statementKinds = ['nozzleMm', 'layerMm', 'nozzleC', 'bedC', 'material'] as const;
+export const statementKinds = ['nozzleMm', 'layerMm', 'nozzleC', 'bedC', 'material', 'printer', 'timeS'] as const;
 export type StatementKind = (typeof statementKinds)[number];
 export interface Statement {
   readonly kind: StatementKind;
@@ -18,9 +18,24 @@ const KEYS: readonly (readonly [StatementKind, RegExp])[] = [
   ['nozzleC', /^((nozzle|hot ?end|print|printing) temp(erature)?)$/],
   ['bedC', /^((bed|plate|build plate) temp(erature)?)$/],
   ['material', /^((filament|material)( (type|kind|family))?)$/],
+  ['printer', /^((printer|machine)( (name|model|type))?)$/],
+  ['timeS', /^(((estimated|total) )?(print|printing|build) time|estimated time)$/],
 ];
+/** Kinds that are told by a name. */
+const NAMED: readonly StatementKind[] = ['material', 'printer'];
 const WIDEST_NOZZLE_MM = 3;
 const FIGURE = /^(\d+(?:\.\d+)?)\s*(?:mm|°? ?c)?$/i;
+
+const SECONDS: Readonly<Record<string, number>> = { d: 86400, h: 3600, m: 60, s: 1 };
+/** A time as people and programs write it: 4512, 75 min, 1h 12m 30s, 1:12:30; null where it is none. */
+function secondsOf(text: string): number | null {
+  const clock = /^(?:(\d+):)?(\d{1,2}):(\d{2})$/.exec(text);
+  if (clock) return 3600 * Number(clock[1] ?? 0) + 60 * Number(clock[2]) + Number(clock[3]);
+  if (/^\d+(\.\d+)?$/.test(text)) return Number(text);
+  const parts = [...text.matchAll(/(\d+(?:\.\d+)?)\s*(d|h|m|s)[a-z]*\.?\s*/gi)];
+  if (parts.length === 0 || parts.map((p) => p[0]).join('') !== text) return null;
+  return parts.reduce((sum, [, figure, unit]) => sum + Number(figure) * SECONDS[unit!.toLowerCase()]!, 0);
+}
 
 /** Reads one comment "key = value" or "key: value"; null where it says nothing of the kind. */
 export function statementOf(comment: string, line: number): Statement | null {
@@ -30,10 +45,11 @@ export function statementOf(comment: string, line: number): Statement | null {
   const kind = KEYS.find(([, pattern]) => pattern.test(key))?.[0];
   if (!kind) return null;
   const figure = FIGURE.exec(match[2]!);
-  const isFigure = kind !== 'material';
-  if (isFigure ? !figure : !/^[A-Za-z]/.test(match[2]!)) return null; // "filament: 3.2 m" names no plastic
-  if (kind === 'nozzleMm' && Number(figure![1]) > WIDEST_NOZZLE_MM) return null; // a temperature
-  return { kind, value: isFigure ? Number(figure![1]) : null, text: `${match[1]!.trim()}: ${match[2]!}`, line };
+  const text = `${match[1]!.trim()}: ${match[2]!}`;
+  if (NAMED.includes(kind)) return /^[A-Za-z]/.test(match[2]!) ? { kind, value: null, text, line } : null; // "filament: 3.2 m" names no plastic
+  const value = kind === 'timeS' ? secondsOf(match[2]!) : figure && Number(figure[1]);
+  if (value === null || (kind === 'nozzleMm' && value > WIDEST_NOZZLE_MM)) return null; // a nozzle so wide is a temperature
+  return { kind, value, text, line };
 }
 
 /** The first statement of each kind, of the comments handed to it. */

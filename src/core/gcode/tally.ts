@@ -6,11 +6,15 @@ import { emptyFacts, emptyHead, noteProblem, type HeadFacts } from './facts.ts';
 import { HeatFollower } from './heat.ts';
 import type { ProblemKind } from './interpreter.ts';
 import { BACK_DOWN_MM, LayerFigures } from './layers.ts';
-import { ModalState } from './modalState.ts';
+import { AXIS, ModalState } from './modalState.ts';
 import type { ProgramReading } from './reading.ts';
+import { LaidHeights } from './laidHeights.ts';
 
 /** No machine has more; what asks for more is told by its numbers. */
 const MOST_HEADS = 32;
+
+/** So deep in what was laid the nozzle strikes it: less may be how a sloping top lies in its cell. */
+const STRIKES_MM = 1;
 
 /** What is gathered of a program while it is followed, line by line or many level lines at once. */
 export class ProgramTally {
@@ -20,7 +24,7 @@ export class ProgramTally {
   readonly extruded = new Bounds();
   readonly travelled = new Bounds();
   readonly planner: MotionPlanner;
-  readonly heat = new HeatFollower(this.facts);
+  readonly heat: HeatFollower;
   printAcceleration: number;
   /** What the program asked for lines last, or else what the machine does by itself; unclipped, and where. */
   private askedAcceleration: number;
@@ -43,6 +47,7 @@ export class ProgramTally {
   /** Whether the last line rose as it was printed. */
   rising = false;
   private highestLaidMm = -Infinity;
+  readonly laidHeights = new LaidHeights();
   /** Whether the next line begins where the last one ended, and in what layer that was. */
   chained = false;
   chainedLayer = -1;
@@ -50,6 +55,7 @@ export class ProgramTally {
   constructor(readonly limits: MotionLimits) {
     const { reads } = limits;
     this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
+    this.heat = new HeatFollower(this.facts, limits.warms);
     this.state = new ModalState(reads, this.filamentArea);
     this.roundBed = reads?.roundBed;
     this.ownRetraction = reads?.ownRetraction;
@@ -127,7 +133,11 @@ export class ProgramTally {
   homed(line: number): void {
     this.planner.rest();
     this.areMotorsOff = false;
+    const { homedLast } = this.state;
+    this.facts.homings += ((homedLast & 1) + ((homedLast >> 1) & 1) + ((homedLast >> 2) & 1)) / 3;
     if (this.facts.homedLine === 0) this.facts.homedLine = line;
+    // homed down to the plate beside what stands on it, or into it
+    if ((homedLast & AXIS.z) !== 0 && this.highestLaidMm > BACK_DOWN_MM) this.noteBackDown(0, line);
   }
   problem(line: number, kind: ProblemKind, text: string): void {
     noteProblem(this.facts, line, kind, text);
@@ -145,6 +155,7 @@ export class ProgramTally {
   /** Another head goes on: the machine stands still for it, and its peaks of flow are its own. */
   takeHead(tool: number): void {
     this.planner.rest();
+    if (this.head.tool !== tool) this.facts.headChanges++;
     this.noteFlow();
     this.isUnsettled = true;
     this.heat.leave(this.head);
@@ -166,11 +177,22 @@ export class ProgramTally {
     this.layer = this.layers.layerAt(z, false, line);
     this.layerZ = z;
     if (z > this.highestLaidMm) this.highestLaidMm = z;
-    else if (this.highestLaidMm - z > BACK_DOWN_MM) {
-      const known = this.facts.backDown;
-      if (!known || z - this.highestLaidMm < known.zMm - known.besideMm)
-        this.facts.backDown = { zMm: z, besideMm: this.highestLaidMm, line };
-    }
+    else if (this.highestLaidMm - z > BACK_DOWN_MM) this.noteBackDown(z, line);
+  }
+  /** Whether something may stand higher here than the nozzle goes. */
+  isBelowLaid(zMm: number): boolean {
+    return zMm < this.highestLaidMm - STRIKES_MM;
+  }
+  /** The nozzle goes along there, lower than something that stands. */
+  noteLow(x0: number, y0: number, x1: number, y1: number, z: number, line: number): void {
+    const deepMm = this.laidHeights.highestAlong(x0, y0, x1, y1) - z;
+    if (deepMm > STRIKES_MM && !(this.facts.struck && this.facts.struck.deepMm >= deepMm))
+      this.facts.struck = { deepMm, zMm: z, line, x: x1, y: y1 };
+  }
+  private noteBackDown(zMm: number, line: number): void {
+    const known = this.facts.backDown;
+    if (!known || zMm - this.highestLaidMm < known.zMm - known.besideMm)
+      this.facts.backDown = { zMm, besideMm: this.highestLaidMm, line };
   }
 
   /** Plans filament alone; what it advances is counted already. */

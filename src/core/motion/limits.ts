@@ -9,8 +9,17 @@ export interface MotionLimits {
   readonly maxFeedMmPerS: readonly [number, number, number, number];
   readonly maxAccelerationMmPerS2: readonly [number, number, number, number];
   readonly filamentDiameterMm: number;
+  /** How fast it warms, where somebody has measured it. */
+  readonly warms?: WarmingRates;
   /** How it reads programs; as plainly as can be where nothing is said. */
   readonly reads?: ProgramReading;
+}
+
+/** How fast a machine warms on the way to a printing temperature, °C/s. */
+export interface WarmingRates {
+  readonly nozzleCPerS?: number;
+  readonly bedCPerS?: number;
+  readonly chamberCPerS?: number;
 }
 
 /** Limits for a report without a machine, and where a printer profile states none: neutral figures of our own that belong to no machine. */

@@ -88,6 +88,7 @@ export const quantities = {
   dose: { canonical: 'mJ/cm²', digits: 1, units: [unit('mJ/cm²', 1, ['mj/cm2', 'mj/cm^2'])] },
   pricePerVolume: { canonical: 'EUR/l', digits: 2, units: [unit('EUR/l', 1, ['€/l'])] },
   pricePerMass: { canonical: 'EUR/kg', digits: 2, units: [unit('EUR/kg', 1, ['€/kg'])] },
+  heatingRate: { canonical: '°C/s', digits: 2, units: [unit('°C/s', 1, ['C/s'])] },
   pricePerTime: { canonical: 'EUR/h', digits: 2, units: [unit('EUR/h', 1, ['€/h'])] },
 } as const satisfies Record<string, Quantity>;
 

@@ -1,5 +1,5 @@
 import type { Placement } from '../../../core/mesh/placement.ts';
-import type { CheckOutcome, Verdict } from '../../rules/outcome.ts';
+import { lastsOf, type CheckOutcome, type Verdict } from '../../rules/outcome.ts';
 import type { MeshChoice } from './mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -32,7 +32,7 @@ export const elsewhereCheckOf = ({ verdict, sentence, findings, estimate }: Chec
   return {
     verdict,
     sentence,
-    timeS: estimate.timeS + estimate.heatingS,
+    timeS: lastsOf(estimate),
     warnings: warnings.length,
     unproven: warnings.filter((f) => f.isUnproven).length,
   };

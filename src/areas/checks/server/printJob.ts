@@ -7,7 +7,7 @@ import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { canResume, leavesPart, whyNotFree, type Claim } from '../../machines/model/occupancy.ts';
 import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import { lastsOf, workedOutOf, type CheckOutcome } from '../../rules/outcome.ts';
 import {
   claim,
   findMachine,
@@ -15,6 +15,7 @@ import {
   Lease,
   LinePrint,
   consume,
+  notePrintTime,
   occupy,
   release,
   type Machine,
@@ -120,7 +121,7 @@ const claimOf = (id: string, name: string, outcome: CheckOutcome | null): Claim 
   of: 'job',
   id,
   name,
-  timeS: (outcome?.estimate.timeS ?? 0) + (outcome?.estimate.heatingS ?? 0),
+  timeS: outcome ? lastsOf(outcome.estimate) : 0,
 });
 
 /** The program of a check: what it laid from the mesh or unpacked, or else the job's own file. */
@@ -241,6 +242,14 @@ class JobPrintLog extends KeptPrint {
     });
     if (!isMoved) return; // its end is written already
     await release(inside, this.on, { of: 'job', id: this.row.id, name: jobName(this.row.number) }, how, this.progress);
+    const { tookS } = this.progress;
+    if (isFinished && tookS !== undefined && run?.outcome)
+      await notePrintTime(
+        inside,
+        this.on.id,
+        { of: 'job', id: this.row.id },
+        { workedOutS: workedOutOf(run.outcome.estimate), tookS },
+      );
     for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
       await consume(inside, this.on.id, (byNowG - takenG) * share, head);
     await recordEvent(inside, {

@@ -3,7 +3,7 @@ import { fail, sentenceOf, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
 import type { Values } from '../../library/settings/define.ts';
-import { asRulesRead, findHeadsFor, findMachine, getPolicy } from '../../machines/server/index.ts';
+import { asRulesRead, findHeadsFor, findMachine, getPolicy, paceOfMachine } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
@@ -85,7 +85,13 @@ export async function makeSheet(
     });
   }
   const context = contextFrom({
-    machine: { id: m.id, name: m.name, isConnected: m.device !== null },
+    machine: {
+      id: m.id,
+      name: m.name,
+      isConnected: m.device !== null,
+      model: (await findProfile(ctx, m.printerId))?.name ?? '',
+      pace: await paceOfMachine(ctx, m.id),
+    },
     tool: { id: tool.id, name: tool.name },
     material: { id: material.id, name: material.name },
     process: { id: process.id, name: process.name },
@@ -131,10 +137,11 @@ const pinnedProofs = (proofs: CheckContext['proofs']) =>
     ]),
   );
 
-/** SHA-256 of what the verdict depends on. Ages and the weight left on the spool change every hour and are left out. */
+/** SHA-256 of what the verdict depends on. Ages, the weight left on the spool and the pace of the machine change with every hour or print and
+ *  are left out. */
 export function pinOf(sheet: CheckContext, mesh: MeshChoice | null = null): string {
   const proofs = pinnedProofs(sheet.proofs);
-  const { loaded, asKnown, ...machine } = sheet.machine;
+  const { loaded, asKnown, pace: _pace, ...machine } = sheet.machine;
   const { remainingG: _weight, knownForDays: _days, ...known } = asKnown ?? {};
   const heads = sheet.heads?.map(({ loaded: spool, proofs: own, trialTimesS: _, ...head }) => ({
     ...head,

@@ -3,20 +3,29 @@ import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
 import { volumeText } from './volumeText.ts';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import { lastsOf, type CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { rules } from '../../rules/index.ts';
+import { saidBeside } from '../../rules/program/saidBeside.ts';
+import { TeachMacro } from './TeachMacro.tsx';
 
+const MOST_WORDS = 12;
 const title = new Map(rules.map((r) => [r.id, r.title]));
 
 /** Estimate, when findings bite, and which rules ran or could not. */
 export function CheckSide({
   outcome,
+  sheet,
+  onTaught,
   prints,
   rulesVersion,
   note,
   programHref,
 }: {
   readonly outcome: CheckOutcome;
+  readonly sheet: CheckContext;
+  /** Somebody has said what a word of the controller does. */
+  readonly onTaught: () => void;
   readonly prints: number;
   readonly rulesVersion: string | null;
   readonly note?: string;
@@ -26,17 +35,25 @@ export function CheckSide({
   const e = outcome.estimate;
   const r = outcome.report;
   const mesh = outcome.mesh;
+  const said = mesh ? [] : saidBeside(r, sheet);
   const silent = outcome.runs.filter((x) => !x.ran);
   return (
     <aside className="side">
       <h3>Estimate, one print{prints > 1 && ` of ${prints}`}</h3>
       <dl className="kv">
-        <dt>print</dt>
-        <dd>{formatDuration(e.timeS)}</dd>
-        <dt>heating</dt>
-        <dd>{formatDuration(e.heatingS)}</dd>
+        <dt>lasts</dt>
+        <dd>
+          {formatDuration(lastsOf(e))}
+          {e.pace && (
+            <small className="hint">
+              {' '}
+              {formatDuration((lastsOf(e) * e.pace.low) / e.pace.ratio)} to{' '}
+              {formatDuration((lastsOf(e) * e.pace.high) / e.pace.ratio)}
+            </small>
+          )}
+        </dd>
         <dt>done by</dt>
-        <dd suppressHydrationWarning>{doneBy(e.timeS + e.heatingS)}</dd>
+        <dd suppressHydrationWarning>{doneBy(lastsOf(e))}</dd>
         <dt>filament</dt>
         <dd>{(e.filamentMm / 1000).toFixed(2)} m</dd>
         <dt>mass</dt>
@@ -48,6 +65,27 @@ export function CheckSide({
           {e.layers}
           {r.spiral && ' turns'}
         </dd>
+      </dl>
+      <h3>Where the time goes</h3>
+      <dl className="kv">
+        {Object.entries(e.parts ?? { moves: e.timeS, heating: e.heatingS }).map(([part, s]) => [
+          <dt key={part}>{part}</dt>,
+          <dd key={`${part}n`}>{formatDuration(s)}</dd>,
+        ])}
+        {e.notTimed?.map((part) => [
+          <dt key={part}>{part}</dt>,
+          <dd key={`${part}n`} className="hint">
+            not timed on this machine, left out
+          </dd>,
+        ])}
+        {e.pace && (
+          <>
+            <dt>by {e.pace.prints} prints here</dt>
+            <dd>
+              × {e.pace.ratio.toFixed(3)} ({e.pace.low.toFixed(3)} to {e.pace.high.toFixed(3)})
+            </dd>
+          </>
+        )}
       </dl>
       {e.heads && (
         <>
@@ -67,7 +105,7 @@ export function CheckSide({
           <h3>All {prints} prints</h3>
           <dl className="kv">
             <dt>time</dt>
-            <dd>{formatDuration((e.timeS + e.heatingS) * prints)}</dd>
+            <dd>{formatDuration(lastsOf(e) * prints)}</dd>
             <dt>mass</dt>
             <dd>{(e.massG * prints).toFixed(1)} g</dd>
             <dt>cost</dt>
@@ -120,6 +158,25 @@ export function CheckSide({
           </p>
         </>
       )}
+      {said.length > 0 && (
+        <>
+          <h3>Says of itself, and what is so</h3>
+          <table className="list">
+            <tbody>
+              {said.map(({ said: s, measured, isOther }) => (
+                <tr key={s.kind}>
+                  <td>
+                    {s.text} <span className="hint">line {s.line}</span>
+                  </td>
+                  <td>
+                    {measured ?? <span className="hint">nothing to hold it against</span>} {isOther && <b>differs</b>}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
       <h3>Findings by build stage</h3>
       <dl className="kv">
         {(['before start', 'first layer', 'body', 'end'] as const).map((b) => [
@@ -137,12 +194,15 @@ export function CheckSide({
       {r.unknownWords.length > 0 && (
         <>
           <h3>Words not known</h3>
-          <p className="hint f">
-            {r.unknownWords
-              .slice(0, 12)
-              .map((u) => `${u.word} (line ${u.line}, ${u.count}×)`)
-              .join(', ')}
-          </p>
+          {r.unknownWords.slice(0, MOST_WORDS).map((u) => (
+            <p key={u.word} className="hint">
+              <span className="f">
+                {u.word} (line {u.line}, {u.count}×)
+              </span>{' '}
+              <TeachMacro word={u.word} machineId={sheet.machine.id} onTaught={onTaught} />
+            </p>
+          ))}
+          {r.unknownWords.length > MOST_WORDS && <p className="hint">and {r.unknownWords.length - MOST_WORDS} more</p>}
         </>
       )}
       {r.problemCount > 0 && (

@@ -232,6 +232,8 @@ export function JobScreen({ id }: { readonly id: string }) {
             <CheckSide
               rulesVersion={run?.rulesVersion ?? null}
               outcome={outcome}
+              sheet={sheet}
+              onTaught={() => void client.invalidateQueries()}
               prints={j.prints}
               programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}
               note={

@@ -127,21 +127,8 @@ export function NewJobScreen() {
     const asked = new URLSearchParams(location.search).get('recipe');
     if (asked) void chooseRecipe(asked);
   }, []);
-  const limits = useSheet(
-    file && {
-      file,
-      machineId,
-      toolId,
-      materialId,
-      processId,
-      jobClass,
-      quantity,
-      recipeId,
-      purpose,
-      overrides,
-    },
-    setValidationError,
-  );
+  const chosen = { machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides };
+  const { sheet: limits, fetchAnew } = useSheet(file && { file, ...chosen }, setValidationError);
   const prints = printsWanted({ quantity: limits?.job.quantity ?? 1, mesh: choice });
   const sheet = useMemo(() => limits && { ...limits, job: { ...limits.job, prints } }, [limits, prints]);
   useEffect(() => {
@@ -389,6 +376,8 @@ export function NewJobScreen() {
             <CheckSide
               rulesVersion={RULES_VERSION}
               outcome={check.outcome}
+              sheet={sheet}
+              onTaught={fetchAnew}
               prints={prints}
               note="Read on this device; kept as a job, the server’s own run is the record."
             />

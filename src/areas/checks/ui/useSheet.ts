@@ -20,7 +20,11 @@ export interface Chosen {
 }
 
 /** The surroundings of a check for what is chosen; null until everything is, and while they are fetched anew. */
-export function useSheet(chosen: Chosen | null, onRefused: (why: string) => void): CheckContext | null {
+export function useSheet(
+  chosen: Chosen | null,
+  onRefused: (why: string) => void,
+): { readonly sheet: CheckContext | null; readonly fetchAnew: () => void } {
+  const [times, setTimes] = useState(0);
   const [sheet, setSheet] = useState<CheckContext | null>(null);
   const asked = chosen && queryOf(chosen);
   useEffect(() => {
@@ -38,8 +42,8 @@ export function useSheet(chosen: Chosen | null, onRefused: (why: string) => void
     return () => {
       isGone = true;
     };
-  }, [asked, chosen?.file]); // another file of the same name is asked for anew
-  return sheet;
+  }, [asked, chosen?.file, times]); // another file of the same name is asked for anew
+  return { sheet, fetchAnew: () => setTimes(times + 1) };
 }
 
 function queryOf(c: Chosen): string | null {

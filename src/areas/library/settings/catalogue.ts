@@ -5,6 +5,7 @@ import { materialProvenSettings } from './materialProven.ts';
 import { printerSettings } from './printer.ts';
 import { printerControllerSettings } from './printerController.ts';
 import { printerProvenSettings } from './printerProven.ts';
+import { printerTimesSettings } from './printerTimes.ts';
 import { processSettings } from './process.ts';
 import { processAroundSettings } from './processAround.ts';
 import { resinSettings } from './resinMaterial.ts';
@@ -19,6 +20,7 @@ export const CATALOGUE_VERSION = 7;
 const all = [
   ...printerSettings,
   ...printerControllerSettings,
+  ...printerTimesSettings,
   ...printerProvenSettings,
   ...resinPrinterSettings,
   ...toolSettings,

@@ -97,6 +97,12 @@ export class LineLink {
     return { line: Number(match[1]), zMm: Number(match[2]) };
   }
 
+  /** How long the program at hand has taken by the machine's own clock, once what was sent is done, s; null where it keeps none. */
+  async askClock(): Promise<number | null> {
+    const match = /^clock ([\d.]+)/.exec(await this.ask('@clock'));
+    return match ? Number(match[1]) : null;
+  }
+
   /** Starts a new program: the next line is 1. */
   async begin(): Promise<void> {
     await this.sendLine(0, 'M110');

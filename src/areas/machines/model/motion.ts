@@ -1,5 +1,5 @@
 import { readMacros, type ProgramReading } from '../../../core/gcode/reading.ts';
-import { exampleLimits, type MotionLimits } from '../../../core/motion/limits.ts';
+import { exampleLimits, type MotionLimits, type WarmingRates } from '../../../core/motion/limits.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
 /** Motion limits of a machine from its printer profile's values. */
@@ -26,8 +26,21 @@ export function motionLimitsOf(v: Values): MotionLimits {
       n('maxAccelerationEMmPerS2', most[3]),
     ],
     filamentDiameterMm: n('diameterMm', 1.75),
+    ...warmingOf(v),
     ...readingOf(v),
   };
+}
+
+function warmingOf(v: Values): { warms?: WarmingRates } {
+  const [nozzle, bed, chamber] = ['nozzleWarmsCPerS', 'bedWarmsCPerS', 'chamberWarmsCPerS'].map((key) =>
+    numberOf(v, key),
+  );
+  const warms: WarmingRates = {
+    ...(nozzle && { nozzleCPerS: nozzle }),
+    ...(bed && { bedCPerS: bed }),
+    ...(chamber && { chamberCPerS: chamber }),
+  };
+  return Object.keys(warms).length > 0 ? { warms } : {};
 }
 
 /** How its controller reads programs, where that differs from the plain one. */

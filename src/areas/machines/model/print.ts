@@ -29,6 +29,8 @@ export interface PrintProgress {
   readonly plate?: number;
   /** The machine was told to begin, or is about to be: what it says from then on is of this print (of the plate at hand). */
   readonly isBegun?: boolean;
+  /** How long it took by the machine's own clock, where it ran through. */
+  readonly tookS?: number;
   /** Resin in the vat, as the printer told it. */
   readonly resinC?: number;
   /** Whether the coupon was laid with others by one program. */

@@ -15,6 +15,7 @@ export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './
 export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
 export { whichAnswer, type Answering } from './answering.ts';
+export { notePrintTime, paceOfMachine } from './printTimes.ts';
 export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';

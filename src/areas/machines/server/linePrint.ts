@@ -121,8 +121,9 @@ export class LinePrint {
         WRITE_EVERY_MS,
       );
     }
+    const tookS = await link.askClock();
     link.close();
-    await this.record.end('finished', { phase: 'done', message: null });
+    await this.record.end('finished', { phase: 'done', message: null, ...(tookS !== null && { tookS }) });
   }
 
   private async heedWish(n: number): Promise<'print' | 'cancel'> {

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   bigint,
   check,
+  index,
   integer,
   jsonb,
   pgTable,
@@ -107,6 +108,23 @@ export const occupancy = pgTable(
       .on(t.machineId)
       .where(sql`${t.until} is null`),
   ],
+);
+
+/** How long prints took that ran through, beside what was worked out for them. Append-only by grant. */
+export const printTime = pgTable(
+  'print_time',
+  {
+    id: text('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    of: text('of').$type<Claim['of']>().notNull(),
+    ofId: text('of_id').notNull(),
+    workedOutS: real('worked_out_s').notNull(),
+    tookS: real('took_s').notNull(),
+    at: at('at'),
+  },
+  (t) => [index('print_time_by_machine').on(t.machineId, t.at)],
 );
 
 /** Append-only by grant. */

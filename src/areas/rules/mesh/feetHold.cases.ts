@@ -63,7 +63,7 @@ export const cases: RuleCases = {
           change: { values: { brimMm: 4 } },
         },
       ],
-      others: ['holds-plate', 'layer-time-proven', 'stands-firm'],
+      others: ['holds-plate', 'stands-firm'],
     },
     {
       when: 'the smallest foot is just large enough',

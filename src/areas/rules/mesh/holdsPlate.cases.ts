@@ -60,7 +60,7 @@ export const cases: RuleCases = {
           change: { values: { brimMm: 5 } },
         },
       ],
-      others: ['feet-hold', 'layer-time-proven', 'stands-firm'],
+      others: ['feet-hold', 'stands-firm'],
     },
     {
       when: 'it begins above the build plate',

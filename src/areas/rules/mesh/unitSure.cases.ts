@@ -21,7 +21,7 @@ export const cases: RuleCases = {
           fix: 'say its unit: in makes it 40.64 × 30.48 × 20.32 mm; cm makes it 16 × 12 × 8 mm',
         },
       ],
-      others: ['layer-time-proven', 'whole-lines'],
+      others: ['whole-lines'],
     },
     {
       when: 'too large in every unit',
@@ -69,7 +69,6 @@ export const cases: RuleCases = {
           fix: 'say its unit: in makes it 63.5 × 50.8 × 76.2 mm',
         },
       ],
-      others: ['layer-time-proven'],
     },
     {
       when: 'small in millimetres, and somebody has said that it is',
@@ -92,7 +91,7 @@ export const cases: RuleCases = {
       mesh: { bytes: () => write3mf([{ name: 'a', mesh: boxMesh([0, 0, 0], [1.6, 1.2, 0.8]) }], 'small') },
       values: { brimMm: 3 },
       finds: [],
-      others: ['layer-time-proven', 'whole-lines'],
+      others: ['whole-lines'],
     },
     {
       when: 'the file states its unit and has a size no part has',

@@ -20,6 +20,22 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'a word of another controller, on one that stops there',
+      program: { before: { layer3: 'M9001 S3' } },
+      values: { unknownWords: 'stops' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: '1 command this check cannot read; the controller stops at what it does not know',
+          figure: 'M9001, 1 time',
+          limit: 'commands the check can read',
+          origin: 'machine, Rifugio Vodice',
+          fix: 'have the program made for this machine, or look in the controller’s manual what they do',
+          line: 53,
+        },
+      ],
+    },
+    {
       when: 'eight words of another controller, one of them twice',
       program: { before: { layer3: [1, 1, 2, 3, 4, 5, 6, 7, 8].map((n) => `M900${n}`).join('\n') } },
       finds: [

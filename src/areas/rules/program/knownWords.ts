@@ -18,11 +18,12 @@ export const knownWords = defineRule({
       // a macro is no fault: it is not checked until somebody has said what it does
       const macros = unknownMacros(r);
       if (macros.length === r.unknownWords.length) return whatMacrosDo(r, 0, Infinity)!;
+      const stops = context.recipe.values?.['unknownWords'] === 'stops' && macros.length < r.unknownWords.length;
       const times = r.unknownWords.reduce((s, w) => s + w.count, 0);
       return [
         {
-          severity: 'caution',
-          title: `${countOf(r.unknownWords.length, 'command')} this check cannot read`,
+          severity: stops ? 'blocker' : 'caution',
+          title: `${countOf(r.unknownWords.length, 'command')} this check cannot read${stops ? '; the controller stops at what it does not know' : ''}`,
           figure: `${r.unknownWords
             .slice(0, SHOWN)
             .map((w) => w.word)

@@ -1,8 +1,31 @@
+import type { Proof } from '../../library/model/records.ts';
 import { turnedMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { failedBeyond } from '../fixture.ts';
 import { rows } from '../figuresFixture.ts';
 import { layerTimeProven } from './layerTimeProven.ts';
+
+const seenToSlump: Partial<Proof> = {
+  ...failedBeyond(10, 60, 10),
+  range: { min: 10, max: 60, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' },
+};
+
+const eightSeconds = {
+  mesh: {},
+  measured: { report: { layerRows: rows([{}, { timeS: 8 }, {}]) } },
+} as const;
+const found = (severity: 'blocker' | 'caution', title: string) => ({
+  severity,
+  title,
+  figure: '8 s at the quickest, 1 layer',
+  limit: '10 s',
+  origin: 'proven by T-0001',
+  fix: 'print 2 at once, or let the layer take 10 s (80 % of the speed there)',
+  change: { values: { minimumLayerTimeS: 11 } },
+  line: 30,
+  zMm: 0.4,
+  trialId: 't',
+});
 
 export const cases: RuleCases = {
   rule: layerTimeProven,
@@ -65,7 +88,7 @@ export const cases: RuleCases = {
     {
       when: 'a quarter of what it needs, on a mesh',
       mesh: {},
-      measured: { report: { layerRows: rows([{ timeS: 2.5 }, {}]) } },
+      measured: { report: { layerRows: rows([{}, { timeS: 2.5 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {
@@ -76,15 +99,15 @@ export const cases: RuleCases = {
           origin: 'material',
           fix: 'print 4 at once, or let the layer take 10 s (25 % of the speed there)',
           change: { values: { minimumLayerTimeS: 11 } },
-          line: 10,
-          zMm: 0.2,
+          line: 30,
+          zMm: 0.4,
         },
       ],
     },
     {
       when: 'more than a quarter, on a mesh',
       mesh: {},
-      measured: { report: { layerRows: rows([{ timeS: 2.6 }, {}]) } },
+      measured: { report: { layerRows: rows([{}, { timeS: 2.6 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {
@@ -94,17 +117,41 @@ export const cases: RuleCases = {
           limit: '10 s',
           origin: 'material',
           fix: 'print 4 at once, or let the layer take 10 s (26 % of the speed there)',
-          line: 10,
-          zMm: 0.2,
+          line: 30,
+          zMm: 0.4,
           change: { values: { minimumLayerTimeS: 11 } },
         },
       ],
     },
     {
       when: 'a quick layer without filament',
-      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0 }]) } },
+      measured: { report: { layerRows: rows([{}, { timeS: 1, filamentMm: 0 }, {}]) } },
       finds: [],
       others: ['line-width'],
+    },
+    {
+      when: 'only the first layer is quick: it lies on the plate',
+      mesh: {},
+      measured: { report: { layerRows: rows([{ timeS: 1 }, {}, {}]) } },
+      finds: [],
+    },
+    {
+      when: 'quicker than a trial saw layers hold',
+      ...eightSeconds,
+      proofs: { lowestLayerTimeS: seenToSlump },
+      finds: [found('blocker', 'Layers are printed before the one below has cooled; so quick they were seen to slump')],
+    },
+    {
+      when: 'between what a trial saw slump and what the recipe wants',
+      ...eightSeconds,
+      proofs: { lowestLayerTimeS: { ...seenToSlump, range: { ...seenToSlump.range!, min: 7 } } },
+      finds: [found('caution', 'Layers are printed before the one below has cooled')],
+    },
+    {
+      when: 'quicker than is proven, and nobody tried less, in a class that prints only what is',
+      ...eightSeconds,
+      job: { class: 'customer part' },
+      finds: [found('blocker', 'Layers are printed before the one below has cooled')],
     },
     {
       when: 'only the last layer is quick: nothing is laid on it',
@@ -114,7 +161,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'a quick layer of half a millimetre of filament',
-      measured: { report: { layerRows: rows([{ timeS: 1, filamentMm: 0.5 }, {}]) } },
+      measured: { report: { layerRows: rows([{}, { timeS: 1, filamentMm: 0.5 }, {}]) } },
       proofs: { lowestLayerTimeS: null },
       finds: [
         {
@@ -124,8 +171,8 @@ export const cases: RuleCases = {
           limit: '10 s',
           origin: 'material',
           fix: 'print 10 at once, or let the layer take 10 s (10 % of the speed there)',
-          line: 10,
-          zMm: 0.2,
+          line: 30,
+          zMm: 0.4,
         },
       ],
       others: ['line-width'],

@@ -1,6 +1,6 @@
 import { countOf } from '../../../core/units/plural.ts';
 import { formatFigure } from '../../../core/units/format.ts';
-import { isLast } from './steps.ts';
+import { isFirst, isLast } from './steps.ts';
 import { defineRule } from '../define.ts';
 
 /** The pace of a layer is met within a hundredth. */
@@ -19,14 +19,17 @@ export const layerTimeProven = defineRule({
       const least = context.recipe.lowestLayerTimeS;
       if (least === undefined || least === null) return { needs: 'the material’s shortest layer time' };
       const proof = context.proofs['lowestLayerTimeS'];
-      const rows = report.layerRows.filter((r, i) => r.filamentMm > 0 && !isLast(report, i));
+      const proven = proof?.state === 'proven' ? proof.range : null;
+      const rows = report.layerRows.filter((r, i) => r.filamentMm > 0 && !isFirst(report, i) && !isLast(report, i));
       const quick = rows.filter((r) => r.timeS < least - 1e-6);
       if (quick.length === 0) return [];
       const worst = quick.reduce((a, b) => (b.timeS < a.timeS ? b : a));
+      const isBelow = proven !== null && worst.timeS < proven.min - 1e-6;
+      const isSeenToFail = isBelow && proven.minEnd === 'failedBeyond';
       return [
         {
-          severity: 'caution',
-          title: 'Layers are printed before the one below has cooled',
+          severity: isSeenToFail || (isBelow && context.job.provenOnly) ? 'blocker' : 'caution',
+          title: `Layers are printed before the one below has cooled${isSeenToFail ? '; so quick they were seen to slump' : ''}`,
           figure: `${formatFigure(worst.timeS, 'time', 1)} s at the quickest, ${countOf(quick.length, 'layer')}`,
           limit: `${formatFigure(least, 'time', 1)} s`,
           origin: proof ? `proven by ${proof.trialName}` : 'material',

@@ -55,8 +55,8 @@ export const cases: RuleCases = {
       machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 0.2 } },
       finds: [
         {
-          severity: 'caution',
-          title: 'The spool may not last',
+          severity: 'blocker',
+          title: 'The spool ends within the print',
           figure: '0.2 g for 1',
           limit: '0.2 g left',
           origin: 'machine, slot of Rifugio Vodice',
@@ -95,13 +95,31 @@ export const cases: RuleCases = {
       others: ['line-width'],
     },
     {
-      when: 'nine grams are needed and eight left',
+      when: 'eleven grams are needed and ten left',
       measured: { report: { extrudedVolumeMm3: 10_000 } },
       machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 10 } },
       finds: [
         {
+          severity: 'blocker',
+          title: 'The spool ends within the print',
+          figure: '11 g for 1',
+          limit: '10 g left',
+          origin: 'machine, slot of Rifugio Vodice',
+          fix: 'have 1 g more at hand',
+          stage: 'body',
+        },
+      ],
+      others: ['line-width'],
+    },
+    {
+      when: 'eleven grams are needed and ten left, on a machine that notices the end',
+      measured: { report: { extrudedVolumeMm3: 10_000 } },
+      values: { filamentSensor: true },
+      machine: { loaded: { id: 'asa', name: 'Torba ASA natural', lot: '2231', remainingG: 10 } },
+      finds: [
+        {
           severity: 'caution',
-          title: 'The spool may not last',
+          title: 'The spool ends within the print, which then waits',
           figure: '11 g for 1',
           limit: '10 g left',
           origin: 'machine, slot of Rifugio Vodice',
@@ -142,8 +160,8 @@ export const cases: RuleCases = {
           head: 2,
         },
         {
-          severity: 'caution',
-          title: 'The spool may not last',
+          severity: 'blocker',
+          title: 'The spool ends within the print',
           figure: '1.7 g for 1',
           limit: '1.0 g left',
           origin: 'machine, slot of Rifugio Vodice',

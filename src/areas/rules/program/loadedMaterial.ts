@@ -58,10 +58,14 @@ export const loadedMaterial = defineRule({
           fix: `load ${material.name} on ${context.machine.name} or check with a recipe for ${loaded.name}`,
         });
       const needed = massG(report.extrudedVolumeMm3, material.densityGPerCm3) * printsOf(context);
+      const stops = context.recipe.values?.['filamentSensor'] === true;
+      const lastsForOne = needed / printsOf(context) <= loaded.remainingG;
       if (needed > loaded.remainingG)
         found.push({
-          severity: 'caution',
-          title: 'The spool may not last',
+          severity: lastsForOne || stops ? 'caution' : 'blocker',
+          title: lastsForOne
+            ? 'The spool may not last'
+            : `The spool ends within the print${stops ? ', which then waits' : ''}`,
           figure: `${grams(needed)} for ${context.job.quantity}`,
           limit: `${grams(loaded.remainingG)} left`,
           origin: `machine, slot of ${context.machine.name}`,

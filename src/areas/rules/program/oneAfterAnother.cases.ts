@@ -6,7 +6,7 @@ export const cases: RuleCases = {
   job: [
     {
       when: 'it goes down beside 21 mm with 12 mm of room',
-      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      program: { before: { end: 'G1 Z21 F480\nG1 X70 E0.1 F1200\nG0 X40\nG1 Z0.2 F480\nG1 X30 E0.3 F1200' } },
       values: { clearanceMm: 12 },
       finds: [
         {
@@ -16,23 +16,21 @@ export const cases: RuleCases = {
           limit: '12 mm under the carriage',
           origin: 'hardware, Rifugio Vodice',
           fix: 'have it made layer by layer',
-          line: 125,
+          line: 126,
           layer: 7,
           zMm: 0.2,
         },
       ],
-      others: ['parks-clear'],
     },
     {
       when: 'it goes down beside 21 mm with 40 mm of room',
-      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      program: { before: { end: 'G1 Z21 F480\nG1 X70 E0.1 F1200\nG0 X40\nG1 Z0.2 F480\nG1 X30 E0.3 F1200' } },
       values: { clearanceMm: 40 },
       finds: [],
-      others: ['parks-clear'],
     },
     {
       when: 'it goes down and nobody has measured the room',
-      program: { before: { end: 'G1 Z21 F480\nG1 X100 E0.1 F1200\nG1 Z0.2 F480\nG1 X110 E0.3 F1200' } },
+      program: { before: { end: 'G1 Z21 F480\nG1 X70 E0.1 F1200\nG0 X40\nG1 Z0.2 F480\nG1 X30 E0.3 F1200' } },
       finds: [
         {
           severity: 'caution',
@@ -41,12 +39,35 @@ export const cases: RuleCases = {
           limit: 'the carriage’s room is not known',
           origin: 'hardware, Rifugio Vodice',
           fix: 'see that head and carriage pass beside it',
-          line: 125,
+          line: 126,
           layer: 7,
           zMm: 0.2,
         },
       ],
-      others: ['parks-clear'],
+    },
+    {
+      when: 'it is homed again beside 21 mm with 12 mm of room',
+      program: { before: { end: 'G1 Z21 F480\nG1 X70 E0.1 F1200\nG28' } },
+      values: { clearanceMm: 12 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The head goes down again beside what stands',
+          figure: 'to 0 mm beside 21 mm',
+          limit: '12 mm under the carriage',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'have it made layer by layer',
+          line: 124,
+          layer: 6,
+          zMm: 0,
+        },
+      ],
+    },
+    {
+      when: 'X and Y alone are homed again',
+      program: { before: { end: 'G1 Z21 F480\nG1 X70 E0.1 F1200\nG28 X Y' } },
+      values: { clearanceMm: 12 },
+      finds: [],
     },
     {
       when: 'it goes down by less than a millimetre',

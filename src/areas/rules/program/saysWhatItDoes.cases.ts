@@ -59,6 +59,33 @@ export const cases: RuleCases = {
       finds: [],
     },
     {
+      when: 'it says another printer than it would run on',
+      program: { before: { start: '; printer: Granito 250' } },
+      machine: { model: 'Cordata 340' },
+      finds: [other('line 1: printer: Granito 250', 'Rifugio Vodice, Cordata 340', 'printer profile', 1)],
+    },
+    {
+      when: 'it calls the printer by more than its name, or by that of the machine',
+      program: { before: { start: '; printer model = Cordata 340 enclosed\n; machine: rifugio vodice' } },
+      machine: { model: 'Cordata 340' },
+      finds: [],
+    },
+    {
+      when: 'nobody has said what the printer is called',
+      program: { before: { start: '; printer: Granito 250' } },
+      finds: [],
+    },
+    {
+      when: 'it says many times the time it takes',
+      program: { before: { start: '; print time: 2h 10m' } },
+      finds: [other('line 1: print time: 2h 10m', '5 min', 'the program itself, on this machine', 1)],
+    },
+    {
+      when: 'it says about the time it takes, as machines differ',
+      program: { before: { start: '; estimated time = 0:08:30' } },
+      finds: [],
+    },
+    {
       when: 'it was read before its comments were',
       measured: { report: { says: undefined as never } },
       finds: [],

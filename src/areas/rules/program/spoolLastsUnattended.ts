@@ -12,7 +12,7 @@ export const spoolLastsUnattended = defineRule({
   source: 'A tenth to spare: common practice, no source',
   isOfHead: true,
   program: {
-    reads: ['extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'timeS'],
+    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
     find: (input) => {
       const { job, machine } = input.context;
       if (job.class !== 'lights-out') return [];

@@ -1,6 +1,7 @@
 import { formatDuration } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
 import { estimateOf } from '../estimate.ts';
+import { lastsOf } from '../outcome.ts';
 
 export const timeCeiling = defineRule({
   id: 'time-ceiling',
@@ -9,13 +10,12 @@ export const timeCeiling = defineRule({
   why: 'A print that outlasts the shift or the night stands in everybody’s way.',
   source: 'Farm policy',
   program: {
-    reads: ['extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'timeS'],
+    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.hours;
       if (most === null) return [];
-      const { timeS, heatingS } = estimateOf(input);
-      const hours = (timeS + heatingS) / 3600;
+      const hours = lastsOf(estimateOf(input)) / 3600;
       if (hours <= most) return [];
       return [
         {

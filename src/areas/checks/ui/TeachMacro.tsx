@@ -1,0 +1,138 @@
+import { Checkbox, Modal, TextInput } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { macroEffects, type MacroEffect } from '../../../core/gcode/reading.ts';
+import { fetchJson, post } from '../../../ui/api.ts';
+import { usePerson } from '../../../ui/person.tsx';
+import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
+import type { MachinePage } from '../../machines/model/pages.ts';
+import type { ProfilePage } from '../../library/model/pages.ts';
+
+const SETTING = 'controllerWords';
+const words: Readonly<Record<Exclude<MacroEffect, 'nothing'>, string>> = {
+  homes: 'homes all axes',
+  'heats nozzle': 'heats the nozzle and waits',
+  'heats bed': 'heats the bed and waits',
+  levels: 'probes the plate',
+  cools: 'turns the heaters off',
+  primes: 'primes or wipes the nozzle',
+  pauses: 'waits for a person',
+};
+const isHeat = (e: MacroEffect): boolean => e === 'heats nozzle' || e === 'heats bed';
+
+/** A word of the machine's own that no check can read: a lead says what it does, once for every machine of the profile. */
+export function TeachMacro({
+  word,
+  machineId,
+  onTaught,
+}: {
+  readonly word: string;
+  readonly machineId: string;
+  readonly onTaught: () => void;
+}) {
+  const isLead = usePerson().role === 'lead';
+  const [isOpen, setOpen] = useState(false);
+  if (!isLead) return null;
+  return (
+    <>
+      <button className="plain" onClick={() => setOpen(true)}>
+        say what {word} does
+      </button>
+      {isOpen && (
+        <TeachDialog
+          word={word}
+          machineId={machineId}
+          onClose={() => setOpen(false)}
+          onTaught={() => {
+            setOpen(false);
+            onTaught();
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function TeachDialog({
+  word,
+  machineId,
+  onClose,
+  onTaught,
+}: {
+  readonly word: string;
+  readonly machineId: string;
+  readonly onClose: () => void;
+  readonly onTaught: () => void;
+}) {
+  const client = useQueryClient();
+  const [does, setDoes] = useState<readonly MacroEffect[]>([]);
+  const [by, setBy] = useState<Partial<Record<MacroEffect, string>>>({});
+  const { data: profile, error } = useQuery({
+    queryKey: ['printer of', machineId],
+    queryFn: async () => {
+      const { printerId } = await fetchJson<MachinePage>(`/api/machines/${machineId}`);
+      return fetchJson<ProfilePage>(`/api/profiles/${printerId}`);
+    },
+  });
+  const steps = does.map((e) => (isHeat(e) ? `${e} by ${(by[e] ?? '').trim()}` : e));
+  const line = `${word}: ${does.length === 0 ? 'nothing' : steps.join(', ')}`;
+  const lacks = does.find((e) => isHeat(e) && !(by[e] ?? '').trim());
+  const save = async (page: ProfilePage): Promise<void> => {
+    const known = page.tip.own[SETTING] ?? page.rows.find((r) => r.key === SETTING)?.profileValue;
+    const text = typeof known === 'string' && known.trim() !== '' ? `${known.trim()}\n${line}` : line;
+    const message = `${word} is now known`;
+    try {
+      const done = await post<{ saved: boolean; state?: string }>(`/api/profiles/${page.id}/revisions`, {
+        baseRevisionId: page.tip.id,
+        own: { ...page.tip.own, [SETTING]: text },
+        reasons: { ...page.tip.reasons, [SETTING]: { kind: 'measured', text: message } },
+        message,
+        decided: [],
+        review: false,
+      });
+      if (!done.saved) return notifyError('Somebody has changed the profile meanwhile; say it again');
+      notifySuccess(`${page.name} knows ${word} now; check again`);
+      await client.invalidateQueries({ queryKey: ['printer of', machineId] });
+      onTaught();
+    } catch (e) {
+      notifyError((e as Error).message);
+    }
+  };
+  return (
+    <Modal opened onClose={onClose} title={`What ${word} does`} transitionProps={{ duration: 0 }}>
+      {error && <p role="alert">{error.message}</p>}
+      {!profile && !error && <p className="hint">Opening the printer profile…</p>}
+      {profile?.stock && <p role="alert">{profile.name} is stock and read-only: copy it for this machine first.</p>}
+      {profile && !profile.stock && (
+        <>
+          <p className="hint">
+            Nothing of these is what a message or a label does. In the order in which it does them:
+          </p>
+          <Checkbox.Group value={[...does]} onChange={(v) => setDoes(v)}>
+            {macroEffects
+              .filter((e) => e !== 'nothing')
+              .map((e) => (
+                <div key={e} className="teach">
+                  <Checkbox value={e} label={words[e]} />
+                  {isHeat(e) && does.includes(e) && (
+                    <TextInput
+                      aria-label={`${words[e]}: name of the figure`}
+                      placeholder="name of the figure, as BED"
+                      value={by[e] ?? ''}
+                      onChange={(event) => setBy({ ...by, [e]: event.currentTarget.value })}
+                    />
+                  )}
+                </div>
+              ))}
+          </Checkbox.Group>
+          <p className="f">{line}</p>
+          <p className="hint">It is kept under “Words of the controller” of {profile.name}, for all its machines.</p>
+          <button className="btn p" disabled={lacks !== undefined} onClick={() => void save(profile)}>
+            Keep it
+          </button>
+          {lacks && <span className="hint"> Which figure of the call says how hot?</span>}
+        </>
+      )}
+    </Modal>
+  );
+}
