@@ -4,6 +4,7 @@ import { figuresByDiameter } from './headViews.ts';
 import { timeParts, type Estimate, type TimePart } from './outcome.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import type { JobInput } from './define.ts';
+import { unknownMacros } from './program/unknownMacros.ts';
 
 /** Prints that the whole job takes. */
 export const printsOf = ({ job }: CheckContext): number => job.prints ?? job.quantity;
@@ -43,7 +44,9 @@ export function estimateOf({ report, context }: JobInput): Estimate {
 }
 
 /** How long each thing takes once that is not a move, as the printer profile has it; null where nobody has timed it. */
-const onceS: Readonly<Record<Exclude<TimePart, 'moves' | 'heating'>, (v: Values) => number | null>> = {
+const onceS: Readonly<
+  Record<Exclude<TimePart, 'moves' | 'heating' | 'words not known'>, (v: Values) => number | null>
+> = {
   homing: (v) => numberOf(v, 'homingS'),
   levelling: (v) => {
     const [points, each] = [numberOf(v, 'levellingPoints'), numberOf(v, 'levellingPointS')];
@@ -56,9 +59,10 @@ const onceS: Readonly<Record<Exclude<TimePart, 'moves' | 'heating'>, (v: Values)
 
 /** What a print takes its time for, and what of it nobody has timed. */
 function timesOf(
-  { timeS, heatingS, besides, pauses }: JobInput['report'],
+  report: JobInput['report'],
   { recipe, machine }: CheckContext,
 ): Required<Pick<Estimate, 'lastsS' | 'parts' | 'notTimed'>> & Pick<Estimate, 'pace'> {
+  const { timeS, heatingS, besides, pauses } = report;
   const times: Readonly<Record<keyof typeof onceS, number>> = {
     homing: besides?.homings ?? 0,
     levelling: besides?.levellings ?? 0,
@@ -69,11 +73,13 @@ function timesOf(
   const parts: Partial<Record<TimePart, number>> = { moves: timeS, heating: heatingS };
   const notTimed: TimePart[] = [];
   for (const part of timeParts) {
-    if (part === 'moves' || part === 'heating' || times[part] === 0) continue;
+    if (part === 'moves' || part === 'heating' || part === 'words not known' || times[part] === 0) continue;
     const once = onceS[part](recipe.values ?? {});
     if (once === null) notTimed.push(part);
     else parts[part] = times[part] * once;
   }
+  // a macro that nobody has explained may heat, home and level for minutes
+  if (unknownMacros(report).length > 0) notTimed.push('words not known');
   const worked = Object.values(parts).reduce((sum, s) => sum + s, 0);
   const { pace } = machine;
   return { lastsS: worked * (pace?.ratio ?? 1), parts, notTimed, ...(pace && { pace }) };

@@ -53,7 +53,16 @@ export interface RuleRun {
   readonly needs: string | null;
 }
 /** What a print takes its time for. */
-export const timeParts = ['moves', 'heating', 'homing', 'levelling', 'priming', 'changes of head', 'pauses'] as const;
+export const timeParts = [
+  'moves',
+  'heating',
+  'homing',
+  'levelling',
+  'priming',
+  'changes of head',
+  'pauses',
+  'words not known',
+] as const;
 export type TimePart = (typeof timeParts)[number];
 export interface Estimate {
   /** Moves and waits of the program. */

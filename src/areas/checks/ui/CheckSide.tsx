@@ -3,7 +3,7 @@ import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
 import { volumeText } from './volumeText.ts';
-import { lastsOf, type CheckOutcome } from '../../rules/outcome.ts';
+import { lastsOf, timeParts, type CheckOutcome, type Estimate } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { rules } from '../../rules/index.ts';
 import { saidBeside } from '../../rules/program/saidBeside.ts';
@@ -33,6 +33,7 @@ export function CheckSide({
   readonly programHref?: string | undefined;
 }) {
   const e = outcome.estimate;
+  const parts: NonNullable<Estimate['parts']> = e.parts ?? { moves: e.timeS, heating: e.heatingS };
   const r = outcome.report;
   const mesh = outcome.mesh;
   const said = mesh ? [] : saidBeside(r, sheet);
@@ -68,14 +69,13 @@ export function CheckSide({
       </dl>
       <h3>Where the time goes</h3>
       <dl className="kv">
-        {Object.entries(e.parts ?? { moves: e.timeS, heating: e.heatingS }).map(([part, s]) => [
-          <dt key={part}>{part}</dt>,
-          <dd key={`${part}n`}>{formatDuration(s)}</dd>,
-        ])}
+        {timeParts
+          .filter((part) => parts[part] !== undefined)
+          .map((part) => [<dt key={part}>{part}</dt>, <dd key={`${part}n`}>{formatDuration(parts[part]!)}</dd>])}
         {e.notTimed?.map((part) => [
           <dt key={part}>{part}</dt>,
           <dd key={`${part}n`} className="hint">
-            not timed on this machine, left out
+            {part === 'words not known' ? 'not timed, left out' : 'not timed on this machine, left out'}
           </dd>,
         ])}
         {e.pace && (

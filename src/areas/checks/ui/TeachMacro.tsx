@@ -1,4 +1,4 @@
-import { Checkbox, Modal, TextInput } from '@mantine/core';
+import { Button, Checkbox, Group, Modal, Stack, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { macroEffects, type MacroEffect } from '../../../core/gcode/reading.ts';
@@ -35,8 +35,8 @@ export function TeachMacro({
   if (!isLead) return null;
   return (
     <>
-      <button className="plain" onClick={() => setOpen(true)}>
-        say what {word} does
+      <button className="plain" aria-label={`say what ${word} does`} onClick={() => setOpen(true)}>
+        say what it does
       </button>
       {isOpen && (
         <TeachDialog
@@ -105,32 +105,39 @@ function TeachDialog({
       {profile?.stock && <p role="alert">{profile.name} is stock and read-only: copy it for this machine first.</p>}
       {profile && !profile.stock && (
         <>
-          <p className="hint">
-            Nothing of these is what a message or a label does. In the order in which it does them:
-          </p>
-          <Checkbox.Group value={[...does]} onChange={(v) => setDoes(v)}>
-            {macroEffects
-              .filter((e) => e !== 'nothing')
-              .map((e) => (
-                <div key={e} className="teach">
-                  <Checkbox value={e} label={words[e]} />
-                  {isHeat(e) && does.includes(e) && (
-                    <TextInput
-                      aria-label={`${words[e]}: name of the figure`}
-                      placeholder="name of the figure, as BED"
-                      value={by[e] ?? ''}
-                      onChange={(event) => setBy({ ...by, [e]: event.currentTarget.value })}
-                    />
-                  )}
-                </div>
-              ))}
+          <Checkbox.Group
+            label="In the order in which it does them"
+            description="A word that only shows a message or names a part does none of these."
+            value={[...does]}
+            onChange={(v) => setDoes(v)}
+          >
+            <Stack gap="xs" my="sm">
+              {macroEffects
+                .filter((e) => e !== 'nothing')
+                .map((e) => (
+                  <Stack key={e} gap={4}>
+                    <Checkbox value={e} label={words[e]} />
+                    {isHeat(e) && does.includes(e) && (
+                      <TextInput
+                        ml={32}
+                        aria-label={`${words[e]}: name of the figure`}
+                        placeholder="name of the figure that says how hot, as BED"
+                        value={by[e] ?? ''}
+                        onChange={(event) => setBy({ ...by, [e]: event.currentTarget.value })}
+                      />
+                    )}
+                  </Stack>
+                ))}
+            </Stack>
           </Checkbox.Group>
           <p className="f">{line}</p>
           <p className="hint">It is kept under “Words of the controller” of {profile.name}, for all its machines.</p>
-          <button className="btn p" disabled={lacks !== undefined} onClick={() => void save(profile)}>
-            Keep it
-          </button>
-          {lacks && <span className="hint"> Which figure of the call says how hot?</span>}
+          <Group mt="sm">
+            <Button disabled={lacks !== undefined} onClick={() => void save(profile)}>
+              Keep it
+            </Button>
+            {lacks && <span className="hint">Which figure of the call says how hot?</span>}
+          </Group>
         </>
       )}
     </Modal>

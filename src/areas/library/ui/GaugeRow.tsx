@@ -1,3 +1,4 @@
+import { Textarea } from '@mantine/core';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { useFigures } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -22,6 +23,8 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
   const value = parsed?.ok ? parsed.value : row.value;
   const shown = showValue(setting, value, figures);
   const isChip = setting.type === 'choice' || setting.type === 'flag';
+  // an input of one line would join what stands on several
+  const hasLines = setting.type === 'text' && (setting.isProgram === true || setting.areMacros === true);
   const before = editable(showValue(setting, row.profileValue, figures));
   const other = otherUnit(setting, value, figures);
   const isBeaten = editing && row.origin.startsWith('pairing');
@@ -30,7 +33,19 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
       <button className="lab" onClick={onSelect} aria-expanded={selected}>
         {setting.label}
       </button>
-      {editing ? (
+      {editing && hasLines ? (
+        <Textarea
+          className="lines"
+          autosize
+          maxRows={14}
+          spellCheck={false}
+          aria-label={setting.label}
+          error={parsed ? !parsed.ok : false}
+          value={typed ?? before}
+          onFocus={onSelect}
+          onChange={(e) => onType?.(e.currentTarget.value === before ? null : e.currentTarget.value)}
+        />
+      ) : editing ? (
         <input
           className="edit"
           aria-label={setting.label}
@@ -54,7 +69,7 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
           guard={setting.range}
           label={`${setting.label} ${shown}${row.supplier ? `, supplier ${row.supplier.join(' to ')}` : ''}${row.proof ? `, ${row.proof.state} ${row.proof.range.min} to ${row.proof.range.max}` : ''}`}
         />
-      ) : (
+      ) : editing && hasLines ? null : (
         <span className="gauge">{isChip ? <span className="chip">{shown}</span> : null}</span>
       )}
       <span className="or">

@@ -39,7 +39,13 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
           ; {figure(s.range[0])} to {figure(s.range[1])} can be meant.
         </p>
       )}
-      <h3>Where {showValue(s, row.value, figures).slice(0, 40)} comes from</h3>
+      {s.type === 'text' && typeof row.value === 'string' && row.value.includes('\n') && (
+        <>
+          <h3>As it stands</h3>
+          <pre className="f text">{row.value}</pre>
+        </>
+      )}
+      <h3>Where {s.type === 'text' ? 'it' : showValue(s, row.value, figures)} comes from</h3>
       <div
         style={{
           borderLeft: '3px solid var(--pine)',

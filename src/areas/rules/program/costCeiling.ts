@@ -8,7 +8,17 @@ export const costCeiling = defineRule({
   why: 'What costs more than this is asked for before it is made.',
   source: 'Farm policy',
   program: {
-    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
+    reads: [
+      'besides',
+      'extrudedVolumeMm3',
+      'filamentMm',
+      'heads',
+      'heatingS',
+      'layers',
+      'pauses',
+      'timeS',
+      'unknownWords',
+    ],
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.cost;

@@ -9,7 +9,17 @@ export const massCeiling = defineRule({
   why: 'A job that takes half a spool belongs to the planner, not to the night.',
   source: 'Farm policy',
   program: {
-    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
+    reads: [
+      'besides',
+      'extrudedVolumeMm3',
+      'filamentMm',
+      'heads',
+      'heatingS',
+      'layers',
+      'pauses',
+      'timeS',
+      'unknownWords',
+    ],
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.massG;

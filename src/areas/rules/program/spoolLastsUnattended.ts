@@ -12,7 +12,17 @@ export const spoolLastsUnattended = defineRule({
   source: 'A tenth to spare: common practice, no source',
   isOfHead: true,
   program: {
-    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
+    reads: [
+      'besides',
+      'extrudedVolumeMm3',
+      'filamentMm',
+      'heads',
+      'heatingS',
+      'layers',
+      'pauses',
+      'timeS',
+      'unknownWords',
+    ],
     find: (input) => {
       const { job, machine } = input.context;
       if (job.class !== 'lights-out') return [];

@@ -10,7 +10,17 @@ export const timeCeiling = defineRule({
   why: 'A print that outlasts the shift or the night stands in everybody’s way.',
   source: 'Farm policy',
   program: {
-    reads: ['besides', 'extrudedVolumeMm3', 'filamentMm', 'heads', 'heatingS', 'layers', 'pauses', 'timeS'],
+    reads: [
+      'besides',
+      'extrudedVolumeMm3',
+      'filamentMm',
+      'heads',
+      'heatingS',
+      'layers',
+      'pauses',
+      'timeS',
+      'unknownWords',
+    ],
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.hours;
