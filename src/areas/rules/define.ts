@@ -66,6 +66,8 @@ export interface RecipeView {
   /** Settings of each role's material that it reads through the roles. */
   readonly readsOfRoles?: readonly SettingKey[];
   readonly needsMachine?: boolean;
+  /** A setting it could not look without, where that depends on others. */
+  readonly lacks?: (input: RecipeInput) => SettingKey | null;
   /** What somebody must have reported of the machine. */
   readonly needsReport?: 'speedPercent' | 'resinC';
   readonly find: (r: RecipeReader) => readonly Found[];

@@ -23,7 +23,8 @@ const GRAVITY: Readonly<Record<Severity, number>> = { blocker: 0, caution: 1, no
 export function neededBy(view: RecipeView, input: RecipeInput): string | null {
   if (view.needsMachine && !input.machine) return 'machine';
   if (view.needsReport && input.machine?.[view.needsReport] === null) return view.needsReport;
-  return view.reads.find((key) => input.values[key] === undefined || input.values[key] === null) ?? null;
+  const missing = view.reads.find((key) => input.values[key] === undefined || input.values[key] === null);
+  return missing ?? view.lacks?.(input) ?? null;
 }
 
 /** What a view lacks, in the words of a person who could supply it. */

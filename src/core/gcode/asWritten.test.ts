@@ -35,6 +35,21 @@ describe('parts and priming', () => {
     ]);
     expect(report(text)).toMatchObject({ filamentMm: 8, layers: 2, boundsMm: { min: [5, 5, 0.2] } });
   });
+  test('a line that primes below the first layer and beside the part is none of the layers either', () => {
+    const text = 'G28\nM83\nG0 X5 Y5 Z0.2 F6000\nG1 X60 E6 F600\nG0 X20 Y20 Z0.28\nG1 X30 E1\nG0 Z0.48\nG1 X20 E1';
+    expect(rowsOf(text)).toEqual([
+      [0, 0.28, 1],
+      [0, 0.48, 1],
+    ]);
+    expect(report(text)).toMatchObject({ filamentMm: 8, layers: 2 });
+  });
+  test('what is laid first under the part, or by much, or under one layer alone, is its first layer', () => {
+    const first = (x: number, e: number): string => `G28\nM83\nG0 X${x} Y20 Z0.2 F6000\nG1 X${x + 12} E${e} F600\n`;
+    const more = 'G0 X20 Y20 Z0.4\nG1 X30 E1\nG0 Z0.6\nG1 X20 E1';
+    expect(rowsOf(first(24, 6) + more)).toHaveLength(3);
+    expect(rowsOf(first(40, 101) + more)).toHaveLength(3);
+    expect(rowsOf(`${first(40, 6)}G0 X20 Y20 Z0.4\nG1 X30 E1`)).toHaveLength(2);
+  });
   test('much laid before the program comes down is a part that hangs, not priming', () => {
     const text = 'G28\nM83\nG0 X5 Y5 Z0.3 F6000\nG1 X200 E101 F600\nG0 X20 Y20 Z0.2\nG1 X30 E1';
     expect(rowsOf(text).map(([, z]) => z)).toEqual([0.2, 0.3]);

@@ -96,11 +96,30 @@ export class LayerFigures implements SegmentSink {
 
   readonly keys = new LayerKeys();
 
-  /** Layers of parts: those that only primed are left out. */
-  get partLayers(): number {
-    let n = 0;
-    for (let i = 0; i < this.count; i++) if (this.columns.part[i]! >= this.keys.firstPart) n++;
-    return n;
+  /** Layers of parts, as they were begun: those that only primed are left out. */
+  partLayers(): number[] {
+    const { part } = this.columns;
+    const primes = this.primes();
+    return Array.from({ length: this.count }, (_, i) => i).filter(
+      (i) => part[i]! >= this.keys.firstPart && i !== primes,
+    );
+  }
+  /** What was laid first and lower than all of its part, if it only primed: little of it, and beside everything that was laid after it. */
+  private primes(): number {
+    const c = this.columns;
+    const { firstPart } = this.keys;
+    const first = c.part.subarray(0, this.count).indexOf(firstPart);
+    if (first < 0 || c.filamentMm[first]! > MOST_PRIMED_MM) return -1;
+    let above = 0;
+    for (let i = first + 1; i < this.count && c.part[i] === firstPart; i++, above++) {
+      const isBeside =
+        c.minX[i]! > c.maxX[first]! ||
+        c.maxX[i]! < c.minX[first]! ||
+        c.minY[i]! > c.maxY[first]! ||
+        c.maxY[i]! < c.minY[first]!;
+      if (!isBeside || c.zMm[i]! <= c.zMm[first]!) return -1;
+    }
+    return above >= 2 ? first : -1;
   }
   /** Filament of all layers so far, which is asked for only while there are few. */
   private get laidMm(): number {

@@ -35,7 +35,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
   get heightsSeen(): number {
     const turns = Math.round(this.facts.spiralTurns);
-    return this.layers.partLayers - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
+    return this.layers.partLayers().length - this.rampBins + (turns >= 1 ? turns : this.rampHeights.size);
   }
 
   execute(w: LineWords, line: number): void {

@@ -287,10 +287,8 @@ function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
 }
 
 function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
-  const { columns: c, count, keys } = run.layers;
-  const order = Array.from({ length: count }, (_, i) => i)
-    .filter((i) => c.part[i]! >= keys.firstPart)
-    .sort((a, b) => c.part[a]! - c.part[b]! || c.zMm[a]! - c.zMm[b]!);
+  const { columns: c, count } = run.layers;
+  const order = run.layers.partLayers().sort((a, b) => c.part[a]! - c.part[b]! || c.zMm[a]! - c.zMm[b]!);
   if (Math.round(run.facts.spiralTurns) >= 1) return null; // no layer of it has a height of its own
   const box = [Infinity, -Infinity, Infinity, -Infinity];
   for (const [n, i] of order.entries()) {
@@ -308,11 +306,10 @@ function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
 }
 
 function rowsOf(run: ProgramRun): LayerRow[] {
-  const { columns: c, count, keys } = run.layers;
+  const { columns: c, keys } = run.layers;
   const { firstPart } = keys;
   const rows: LayerRow[] = [];
-  for (let i = 0; i < count; i++) {
-    if (c.part[i]! < firstPart) continue;
+  for (const i of run.layers.partLayers()) {
     rows.push({
       part: c.part[i]! - firstPart,
       zMm: c.zMm[i]!,

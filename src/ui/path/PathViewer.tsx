@@ -23,7 +23,7 @@ export interface PathColumn {
 }
 
 /** The path of a program, fetched and drawn by a worker, layer by layer with a slider and a play button, coloured by one of its quantities.
- *  `wanted` is a layer somebody pointed at. */
+ *  `wanted` is a layer somebody pointed at, of so many; what primes the nozzle is drawn as layers before them. */
 export function PathViewer(of: PathOf) {
   return <OneProgram key={of.href} {...of} />; // another program is another drawing, from its first layer
 }
@@ -39,9 +39,10 @@ interface PathOf {
   /** What else there is to say of a height. */
   readonly noteAt?: (zMm: number) => string;
   readonly wanted?: number | null;
+  readonly wantedOf?: number;
 }
 
-function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, wanted }: PathOf) {
+function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, wanted, wantedOf }: PathOf) {
   const worker = useWorker(startPathWorker);
   const [opened, setOpened] = useState<OpenedPath | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
@@ -68,8 +69,9 @@ function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, want
   useEffect(() => {
     if (wanted === null || wanted === undefined) return;
     setPlaying(false);
-    setLayer(Math.max(0, Math.min(last, wanted)));
-  }, [wanted, last]);
+    const before = wantedOf === undefined ? 0 : Math.max(0, last + 1 - wantedOf);
+    setLayer(Math.max(0, Math.min(last, before + wanted)));
+  }, [wanted, wantedOf, last]);
   useEffect(() => {
     if (!isPlaying) return;
     const timer = setInterval(() => setLayer((n) => (n >= last ? (setPlaying(false), n) : n + 1)), PLAY_EVERY_MS);

@@ -18,13 +18,16 @@ export default function JobPath({
   program,
   motion,
   layer,
+  layers,
   hasHeads,
 }: {
   readonly jobId: string;
   /** What tells one program of the job from another. */
   readonly program: string;
   readonly motion: MotionLimits;
+  /** Which layer to show first, of how many. */
   readonly layer: number | null;
+  readonly layers: number;
   readonly hasHeads: boolean;
 }) {
   return (
@@ -35,6 +38,7 @@ export default function JobPath({
       reads={JSON.stringify(motion.reads ?? {})}
       columns={hasHeads ? BY_HEAD : COLUMNS}
       wanted={layer}
+      wantedOf={layers}
     />
   );
 }

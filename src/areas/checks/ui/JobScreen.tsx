@@ -258,6 +258,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                     program={run?.programSha ?? run?.id ?? ''}
                     motion={sheet.machine.motion}
                     layer={layer}
+                    layers={outcome.report.layerRows.length}
                     hasHeads={(outcome.report.heads?.length ?? 0) > 1}
                   />
                 </Suspense>

@@ -13,6 +13,31 @@ export const cases: RuleCases = {
       finds: [],
     },
     {
+      when: 'a corner of it hangs beyond a round plate',
+      mesh: { placed: { xMm: 60, yMm: 60 } },
+      values: { bedShape: 'round', skirtLoops: 0 },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Laid beyond the round plate',
+          figure: '183.62 mm from its middle',
+          limit: '171 mm',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part 12.62 mm towards the middle, or make it smaller',
+          line: 26,
+          layer: 1,
+          zMm: 0,
+          change: { moveMm: [114, 111] },
+        },
+      ],
+    },
+    {
+      when: 'it stands in the middle of a round plate',
+      mesh: {},
+      values: { bedShape: 'round' },
+      finds: [],
+    },
+    {
       when: 'it is too tall',
       mesh: { body: () => boxMesh([0, 0, 0], [60, 60, 41]) },
       values: { travelZMm: 40 },

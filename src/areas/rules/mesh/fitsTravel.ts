@@ -3,6 +3,7 @@ import { turnThatFits } from '../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import type { FindingChange } from '../outcome.ts';
 import { defineRule, type Found } from '../define.ts';
+import { beyondRoundPlate } from '../program/roundPlate.ts';
 
 const mm = (v: number): string => formatFigure(v, 'length', 2);
 
@@ -14,7 +15,7 @@ export const fitsTravel = defineRule({
   source: 'Geometry',
   mesh: {
     reads: ['hull', 'maxMm', 'minMm', 'others', 'scale'],
-    readsProgram: ['boundsMm'],
+    readsProgram: ['boundsMm', 'furthestLine', 'furthestMm', 'layerRows'],
     find: ({ minMm, maxMm, hull, others, scale: scaleNow }, { context, report }) => {
       const travel = context.machine.travelMm;
       // what is laid round the part wants its room as well
@@ -64,6 +65,8 @@ export const fitsTravel = defineRule({
           ...(done && { change: done }),
         });
       });
+      const beyond = found.length === 0 ? beyondRoundPlate(report, context) : null;
+      if (beyond) found.push({ ...beyond, zMm: 0, change: { moveMm: toMiddle } });
       return found;
     },
   },

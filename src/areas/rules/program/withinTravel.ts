@@ -1,5 +1,6 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule, placeOfLine, type Found } from '../define.ts';
+import { beyondRoundPlate } from './roundPlate.ts';
 
 export const withinTravel = defineRule({
   id: 'within-travel',
@@ -46,18 +47,8 @@ export const withinTravel = defineRule({
             ...placeOfLine(report, minLine[i]!),
           });
       });
-      const round = context.machine.motion.reads?.roundBed;
-      const furthest = report.furthestMm ?? 0;
-      if (round && furthest > round.radiusMm + 1e-6)
-        found.push({
-          severity: 'blocker',
-          title: 'Laid beyond the round plate',
-          figure: `${formatFigure(furthest, 'length', 2)} mm from its middle`,
-          limit: `${formatFigure(round.radiusMm, 'length', 2)} mm`,
-          origin: `hardware, ${context.machine.name}`,
-          fix: `move the part ${formatFigure(furthest - round.radiusMm, 'length', 2)} mm towards the middle, or make it smaller`,
-          ...placeOfLine(report, report.furthestLine ?? 0),
-        });
+      const beyond = beyondRoundPlate(report, context);
+      if (beyond) found.push(beyond);
       return found;
     },
   },

@@ -20,5 +20,32 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'nylon with fibres on a bed of 80 °C, far above its glass transition',
+      values: { family: 'PA-CF', allowedFamilies: 'PA-CF', glassTransitionC: 55, softensC: 150, bedC: 80 },
+      finds: [],
+      others: ['bed-temperature'],
+    },
+    {
+      when: 'a softening test says less than the glass transition',
+      values: { softensC: 80, dryingC: 70 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The bed is hotter than the material stays stiff',
+          figure: '98 °C',
+          limit: '80 °C + 5 °C',
+          origin: 'material data',
+          fix: 'set 85 °C',
+          change: { values: { bedC: 85 } },
+        },
+      ],
+    },
+    {
+      when: 'a plastic with crystals, and nobody has said up to where it keeps its shape',
+      values: { family: 'PA', allowedFamilies: 'PA', glassTransitionC: 50 },
+      finds: [],
+      needs: 'softensC',
+    },
   ],
 };

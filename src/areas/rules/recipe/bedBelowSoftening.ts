@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { SOFTENS_BY, softeningLacks, softeningOf } from './softening.ts';
 
 const SLACK_C = 5;
 
@@ -6,13 +7,17 @@ export const bedBelowSoftening = defineRule({
   id: 'bed-below-softening',
   stage: 'before start',
   title: 'The bed does not soften the foot',
-  why: 'Above the glass transition the foot spreads and edges shine.',
-  source: 'common practice, no source',
+  why: 'Where it has softened the foot spreads and edges shine.',
+  source:
+    'ISO 306 (Vicat) or ISO 75 (heat deflection), else ISO 11357-2 (glass transition) of families without crystals; 5 °C above: common practice, no source',
   recipe: {
     about: 'recipe',
-    reads: ['bedC', 'glassTransitionC'],
+    reads: ['bedC'],
+    readsIfSet: SOFTENS_BY,
+    lacks: softeningLacks,
     find: (r) => {
-      const limit = r.number('glassTransitionC') + SLACK_C;
+      const { celsius, key } = softeningOf(r);
+      const limit = celsius + SLACK_C;
       return r.number('bedC') <= limit
         ? []
         : [
@@ -20,7 +25,7 @@ export const bedBelowSoftening = defineRule({
               severity: 'caution',
               title: 'The bed is hotter than the material stays stiff',
               figure: r.show('bedC'),
-              limit: `${r.show('glassTransitionC')} + ${SLACK_C} °C`,
+              limit: `${r.show(key)} + ${SLACK_C} °C`,
               origin: 'material data',
               fix: `set ${r.show('bedC', limit)}`,
               change: { values: { bedC: limit } },

@@ -20,5 +20,27 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'nylon with fibres is dried at 80 °C, far above its glass transition',
+      values: { family: 'PA-CF', allowedFamilies: 'PA-CF', glassTransitionC: 55, softensC: 150, dryingC: 80 },
+      finds: [],
+    },
+    {
+      when: 'a plastic with crystals, and nobody has said up to where it keeps its shape',
+      values: { family: 'PP', allowedFamilies: 'PP', glassTransitionC: -10, dryingC: 60 },
+      finds: [],
+      needs: 'softensC',
+    },
+    {
+      when: 'neither is known',
+      without: ['glassTransitionC'],
+      finds: [],
+      needs: 'glassTransitionC',
+    },
+    {
+      when: 'it keeps its shape up to less than its glass transition says',
+      values: { softensC: 96 },
+      finds: [],
+    },
   ],
 };

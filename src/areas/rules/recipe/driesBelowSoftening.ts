@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { SOFTENS_BY, softeningLacks, softeningOf } from './softening.ts';
 
 const SAFE_C = 5;
 
@@ -7,13 +8,16 @@ export const driesBelowSoftening = defineRule({
   stage: 'before start',
   title: 'It is dried below where it softens',
   why: 'Hotter, the coils weld together on the spool.',
-  source: '5 °C below: common practice, no source',
+  source:
+    'ISO 306 (Vicat) or ISO 75 (heat deflection), else ISO 11357-2 (glass transition) of families without crystals; 5 °C below: common practice, no source',
   isOfHead: true,
   recipe: {
     about: 'recipe',
-    reads: ['dryingC', 'glassTransitionC'],
+    reads: ['dryingC'],
+    readsIfSet: SOFTENS_BY,
+    lacks: softeningLacks,
     find: (r) => {
-      const limit = r.number('glassTransitionC') - SAFE_C;
+      const limit = softeningOf(r).celsius - SAFE_C;
       return r.number('dryingC') <= limit
         ? []
         : [
