@@ -138,7 +138,7 @@ test('four are compared, only what differs is shown, and a value is copied acros
     .click();
   await page.getByLabel('Why, in one line').fill('only to see it copied');
   await page.getByRole('button', { name: 'Copy it' }).click();
-  await expect(page.getByText('Softens at of Torba ABS grey: released')).toBeVisible();
+  await expect(page.getByText('Glass transition of Torba ABS grey: released')).toBeVisible();
 });
 
 test('a recipe says what speaks against it while values are typed, takes a fix in figures, and is kept', async ({

@@ -262,7 +262,7 @@ export const materialSettings = defineSettings([
     group: 'Heat and bonding',
     isFact: true,
     key: 'softensC',
-    label: 'Keeps its shape up to',
+    label: 'Stiff up to',
     type: 'number',
     quantity: 'temperature',
     range: [20, 300],
