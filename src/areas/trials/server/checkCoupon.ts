@@ -11,6 +11,9 @@ import type { Trial } from './rows.ts';
 import { checkPlate } from './checkPlate.ts';
 import { trialName } from './planTrial.ts';
 
+/** A coupon is as small as it can be measured: its layers are quicker than those of a part may be. */
+const SMALL_ON_PURPOSE: readonly string[] = ['lowestLayerTimeS'];
+
 /** The product's own job check on a coupon, against the machine as it stands. What the trial is there to find out (its own
  *  settings' proofs, and the supplier's range of a temperature it tries) does not count against it; hardware always does. */
 export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): Promise<Result<null, TrialFailure>> {
@@ -37,7 +40,11 @@ export async function checkCoupon(ctx: Pick<Ctx, 'db' | 'clock'>, row: Trial): P
     ...made.value,
     // a trial is how things come to be proven
     job: { ...made.value.job, provenOnly: false },
-    proofs: Object.fromEntries(Object.entries(made.value.proofs).filter(([key]) => !kind.proves.includes(key))),
+    proofs: Object.fromEntries(
+      Object.entries(made.value.proofs).filter(
+        ([key]) => !kind.proves.includes(key) && !SMALL_ON_PURPOSE.includes(key),
+      ),
+    ),
     recipe: { ...made.value.recipe, material: { ...material, nozzleRangeC: triesHeat ? null : material.nozzleRangeC } },
   };
   const sheet = (kind.heads ?? 1) > 1 ? { ...alone, heads: [await secondHead(ctx, row.machineId, alone)] } : alone;
