@@ -1,11 +1,10 @@
 import { LETTER, LineWords, checksumOf, scanLine } from '../../src/core/gcode/words.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
+import { Heaters } from './heaters.ts';
 import { OwnMotion } from './ownMotion.ts';
 import { truthOf, type Truth } from './truth.ts';
 
 export type Fault = 'sensor' | 'noise' | 'drop' | 'disconnect';
-const ROOM_C = 21;
-const NEAR_C = 1.5;
 const TICK_S = 1;
 const HELD_REPORT_MS = 100;
 const STOPPED = 'fault stopped by hand; heaters off';
@@ -25,12 +24,9 @@ export class SimulatedController {
   private printed: readonly string[] | null = null;
   lastLine = 0;
   zMm = 0;
-  /** Nozzles by head, those that were ever spoken to. */
-  readonly nozzles = new Map<number, { nowC: number; targetC: number }>();
+  readonly heaters: Heaters;
   /** The head at work. */
   head = 0;
-  bedC = ROOM_C;
-  bedTargetC = 0;
   fault: Fault | null = null;
   /** Next lines to spoil for a fault of the line. */
   spoil = 0;
@@ -56,6 +52,7 @@ export class SimulatedController {
     private readonly timeScale: number,
   ) {
     this.truth = truthOf(seed);
+    this.heaters = new Heaters(this.truth);
     this.motion = new OwnMotion(exampleLimits, this.truth);
   }
 
@@ -78,7 +75,7 @@ export class SimulatedController {
   watch(now = performance.now()): void {
     const isHot = this.bedTargetC > 0 || this.nozzleTargetC > 0;
     if (this.isAtWork || !isHot || this.lastLine === 0 || now - this.heardAt < 1000 * HEARS_FOR_S) return;
-    this.cool();
+    this.heaters.off();
     this.toSay = `fault no host was heard for ${HEARS_FOR_S} s; parked, heaters off`;
   }
 
@@ -88,7 +85,7 @@ export class SimulatedController {
     if (line === '@state') return this.temperatures();
     if (line === '@clock') {
       this.motion.rest();
-      await this.pass(this.motion.takeOwedS());
+      await this.move(report);
       return `clock ${this.clockS.toFixed(1)}`;
     }
     if (line === '@stop') {
@@ -139,7 +136,7 @@ export class SimulatedController {
     if (said !== null) return said;
     if (this.fault === 'sensor') {
       this.fault = null;
-      this.cool();
+      this.heaters.off();
       return 'fault nozzle sensor gave no reading; heaters off';
     }
     await this.execute(text, report);
@@ -163,11 +160,7 @@ export class SimulatedController {
   /** At once, whatever it waits for. */
   private stop(): void {
     this.isStopped = true;
-    this.cool();
-  }
-  private cool(): void {
-    for (const nozzle of this.nozzles.values()) nozzle.targetC = 0;
-    this.bedTargetC = 0;
+    this.heaters.off();
   }
 
   private begin(n: number): void {
@@ -188,31 +181,33 @@ export class SimulatedController {
     const code = w.mCount > 0 ? w.mCodes[0] : -1;
     const target = w.has(LETTER.S) ? w.values[LETTER.S]! : 0;
     if (w.has(LETTER.T) && w.mCount === 0) this.head = w.values[LETTER.T]!;
-    const nozzle = this.nozzleOf(w.has(LETTER.T) ? w.values[LETTER.T]! : this.head);
-    if (code === 104 || code === 109) nozzle.targetC = target;
-    if (code === 140 || code === 190) this.bedTargetC = target;
+    const nozzle = w.has(LETTER.T) ? w.values[LETTER.T]! : this.head;
+    const heater = code === 104 || code === 109 ? nozzle : code === 140 || code === 190 ? 'bed' : null;
+    if (heater !== null) this.heaters.of(heater).targetC = target;
     if (w.gCount > 0 || w.has(LETTER.Z)) this.zMm = this.motion.zMm;
-    if (code === 109 || code === 190) this.motion.rest();
-    await this.pass(this.motion.takeOwedS());
-    if (code === 109)
-      while (Math.abs(nozzle.nowC - target) > NEAR_C && target > ROOM_C && !this.isStopped) {
-        report(this.temperatures());
-        await this.pass(TICK_S);
-      }
-    if (code === 190)
-      while (Math.abs(this.bedC - target) > NEAR_C && target > ROOM_C && !this.isStopped) {
-        report(this.temperatures());
-        await this.pass(TICK_S);
-      }
+    const waits = code === 109 || code === 190;
+    if (waits) this.motion.rest();
+    await this.move(report);
+    if (!waits || heater === null) return;
+    while (!this.heaters.isReached(heater) && !this.isStopped) {
+      report(this.temperatures());
+      await this.pass(TICK_S);
+    }
+  }
+
+  /** Lets go by what moves that are done have taken; a host that waits for long hears of it meanwhile. */
+  private async move(report: (line: string) => void): Promise<void> {
+    let left = this.motion.takeOwedS();
+    for (; left > TICK_S && !this.isStopped; left -= TICK_S) {
+      await this.pass(TICK_S);
+      report(this.temperatures());
+    }
+    if (!this.isStopped) await this.pass(left);
   }
 
   /** Lets simulated seconds go by. */
   private async pass(seconds: number): Promise<void> {
-    const approach = (now: number, target: number, lagS: number) =>
-      now + (Math.max(target, ROOM_C) - now) * (1 - Math.exp(-seconds / lagS));
-    for (const nozzle of this.nozzles.values())
-      nozzle.nowC = approach(nozzle.nowC, nozzle.targetC, this.truth.nozzleLagS);
-    this.bedC = approach(this.bedC, this.bedTargetC, this.truth.bedLagS);
+    this.heaters.pass(seconds);
     this.clockS += seconds;
     this.owedS += seconds / this.timeScale;
     if (this.owedS < 0.004) return;
@@ -221,21 +216,18 @@ export class SimulatedController {
     await new Promise((resolve) => setTimeout(resolve, wait * 1000));
   }
 
-  private nozzleOf(head: number): { nowC: number; targetC: number } {
-    const known = this.nozzles.get(head);
-    if (known) return known;
-    const nozzle = { nowC: ROOM_C, targetC: 0 };
-    this.nozzles.set(head, nozzle);
-    return nozzle;
-  }
   /** The hottest target of any nozzle. */
   get nozzleTargetC(): number {
-    return Math.max(0, ...[...this.nozzles.values()].map((n) => n.targetC));
+    return Math.max(0, ...[...this.heaters.nozzles.values()].map((n) => n.targetC));
+  }
+  get bedTargetC(): number {
+    return this.heaters.bed.targetC;
   }
 
   private temperatures(): string {
-    const { nowC, targetC } = this.nozzleOf(this.head);
-    return `T:${nowC.toFixed(1)}/${targetC} B:${this.bedC.toFixed(1)}/${this.bedTargetC}`;
+    const { bed } = this.heaters;
+    const { nowC, targetC } = this.heaters.of(this.head);
+    return `T:${nowC.toFixed(1)}/${targetC} B:${bed.nowC.toFixed(1)}/${bed.targetC}`;
   }
 }
 

@@ -171,6 +171,16 @@ function readLines(lines: readonly string[]): PrintedCoupon {
 export const widthOf = (areaMm2: number, heightMm: number): number =>
   (areaMm2 - (Math.PI * heightMm * heightMm) / 4) / heightMm + heightMm;
 
+/** What is found of a coupon once, however often it is read and whatever the machine's hidden truth. */
+export function remembered<T>(find: (c: PrintedCoupon) => T): (c: PrintedCoupon) => T {
+  const known = new WeakMap<PrintedCoupon, { readonly found: T }>();
+  return (c) => {
+    const kept = known.get(c) ?? { found: find(c) };
+    known.set(c, kept);
+    return kept.found;
+  };
+}
+
 /** Runs of equal figures along a list, in order: the bands as they were printed. */
 export function runsOf<T>(
   items: readonly T[],

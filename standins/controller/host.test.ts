@@ -1,20 +1,28 @@
 import { expect, test } from 'vitest';
-import { checksumOf } from '../../src/core/gcode/words.ts';
+import { withChecksum } from '../../src/core/gcode/words.ts';
 import { HEARS_FOR_S, SimulatedController, type Host } from './controller.ts';
 
-const numbered = (n: number, text: string): string => {
-  const body = `N${n} ${text}`;
-  return `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
-};
-const aside = (text: string): string => {
-  const body = `@aside ${text}`;
-  return `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
-};
+const numbered = (n: number, text: string): string => withChecksum(`N${n} ${text}`);
+const aside = (text: string): string => withChecksum(`@aside ${text}`);
 const fresh = () => {
   const c = new SimulatedController('hut', 1, 1e9);
   return { c, say: (line: string, host: Host) => c.take(line, () => undefined, host) };
 };
 
+test('its clock goes on until what it holds is done, and whoever waits hears of it meanwhile', async () => {
+  const c = new SimulatedController('hut', 1, 1e9);
+  const heard: string[] = [];
+  const say = (line: string) => c.take(line, (report) => heard.push(report));
+  await say(numbered(0, 'M110'));
+  await say(numbered(1, 'G91'));
+  for (let n = 2; n < 12; n++) await say(numbered(n, 'G1 X100 F600'));
+  expect(heard).toEqual([]);
+  const seconds = Number((await say('@clock'))!.split(' ')[1]);
+  expect(seconds).toBeGreaterThanOrEqual(100); // 1000 mm at 10 mm/s
+  expect(seconds).toBeLessThan(101);
+  expect(heard.length).toBeGreaterThanOrEqual(99);
+  expect(await say('@clock')).toBe(`clock ${seconds.toFixed(1)}`);
+});
 test('a machine heeds the host that came last; one before it is refused every line, and may still stop it', async () => {
   const { c, say } = fresh();
   const [older, newer]: Host[] = [{ epoch: 0 }, { epoch: 0 }];

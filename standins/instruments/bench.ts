@@ -3,7 +3,15 @@ import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { bedGapMm, droopMm, sagMm, slumpHeightMm, toothOf, waveMm, widthChangeMm } from './figures.ts';
 import { referenceScore } from './referencePart.ts';
 import { LARGEST, SMALLEST } from './score.ts';
-import { FILAMENT_MM, loopsOf, readCoupon, runsOf, widthOf, type PrintedCoupon } from '../controller/coupon.ts';
+import {
+  FILAMENT_MM,
+  loopsOf,
+  readCoupon,
+  remembered,
+  runsOf,
+  widthOf,
+  type PrintedCoupon,
+} from '../controller/coupon.ts';
 import { wallsOf } from '../controller/printed.ts';
 import { plasticOf, type Side, type Truth } from '../controller/truth.ts';
 
@@ -69,23 +77,30 @@ export function readBench(lines: readonly string[], truth: Truth, place: Place, 
 const scoreText = (figure: number, noise: number): string =>
   String(Math.min(LARGEST, Math.max(SMALLEST, Math.round(figure + 0.4 * noise))));
 
+const heatRuns = remembered((c) => runsOf(c.laid, (l) => l.nozzleC));
+/** Travels from post to post. */
+const isFar = (t: { readonly lengthMm: number }): boolean => t.lengthMm > 20 && t.lengthMm < 80;
+const retractionRuns = remembered((c) => runsOf(c.travels.filter(isFar).slice(1), (t) => t.pulledMm));
+const refillRuns = remembered((c) =>
+  runsOf(
+    c.travels.filter((t) => isFar(t) && t.fedMm > 0).slice(1),
+    (t) => Math.round((t.fedMm - t.pulledMm) * 1000) / 1000,
+  ),
+);
 /** The true figure at a place, before any noise. */
 export function figureAt(c: PrintedCoupon, truth: Truth, { kind, band, feature }: Place): number | null {
   if (kind === 'temperature') {
-    const found = runsOf(c.laid, (l) => l.nozzleC)[band - 1];
+    const found = heatRuns(c)[band - 1];
     return found ? heatFigure(found.value + truth.nozzleErrorC - plasticOf(c.bedC, found.value).idealC, feature) : null;
   }
   if (kind === 'retraction') {
-    const far = c.travels.filter((t) => t.lengthMm > 20 && t.lengthMm < 80);
-    const runs = runsOf(far.slice(1), (t) => t.pulledMm);
-    const found = runs[band - 1];
+    const found = retractionRuns(c)[band - 1];
     if (!found) return null;
     const hot = found.items[0]!.nozzleC + truth.nozzleErrorC - plasticOf(c.bedC, found.items[0]!.nozzleC).idealC;
     return feature === 'gaps' ? Math.max(0, 4 * (found.value - truth.gapFromMm)) : stringsAt(truth, found.value, hot);
   }
   if (kind === 'refill') {
-    const far = c.travels.filter((t) => t.lengthMm > 20 && t.lengthMm < 80 && t.fedMm > 0);
-    const run = runsOf(far.slice(1), (t) => Math.round((t.fedMm - t.pulledMm) * 1000) / 1000)[band - 1];
+    const run = refillRuns(c)[band - 1];
     return run ? bumpAt(truth, run.value) : null;
   }
   if (kind === 'highest-flow') {
@@ -154,11 +169,9 @@ export function heatFigure(hotC: number, feature: string): number {
   }
 }
 
+const volumeMm3 = remembered((c) => c.laid.reduce((sum, l) => sum + l.areaMm2 * l.lengthMm, 0));
 const massOf = (c: PrintedCoupon, truth: Truth): number =>
-  (truth.flowFactor *
-    plasticOf(c.bedC, c.laid[0]?.nozzleC ?? 0).densityGPerCm3 *
-    c.laid.reduce((sum, l) => sum + l.areaMm2 * l.lengthMm, 0)) /
-  1000;
+  (truth.flowFactor * plasticOf(c.bedC, c.laid[0]?.nozzleC ?? 0).densityGPerCm3 * volumeMm3(c)) / 1000;
 
 /** A bar, step or hole of the size the feature names, as it came out. */
 function lengthFigure(c: PrintedCoupon, truth: Truth, feature: string): number | null {

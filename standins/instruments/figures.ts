@@ -1,6 +1,6 @@
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
-import { loopsOf, runsOf, widthOf, type LaidLine, type PrintedCoupon } from '../controller/coupon.ts';
+import { loopsOf, remembered, runsOf, widthOf, type LaidLine, type PrintedCoupon } from '../controller/coupon.ts';
 import type { Side, Truth } from '../controller/truth.ts';
 
 /** True figures of coupons, from the lines that were laid and hidden truth; the analyses know none of these curves. */
@@ -14,13 +14,7 @@ const PATCH_MOST_MM = 40;
 const PATCH_LEAST_PATH_MM = 200;
 const BED_REACH_MM = 100;
 /** Solid patches of the first layer in the order they were laid. */
-const patches = new WeakMap<PrintedCoupon, Patch[]>();
-function patchesOf(c: PrintedCoupon): Patch[] {
-  const known = patches.get(c) ?? findPatches(c);
-  patches.set(c, known);
-  return known;
-}
-function findPatches(c: PrintedCoupon): Patch[] {
+const patchesOf = remembered((c): Patch[] => {
   const byLoop = new Map<number, LaidLine[]>();
   for (const l of c.laid) byLoop.set(l.loop, [...(byLoop.get(l.loop) ?? []), l]);
   return [...byLoop.values()].flatMap((ls) => {
@@ -33,7 +27,7 @@ function findPatches(c: PrintedCoupon): Patch[] {
       ? [{ x: (x0 + x1) / 2, y: (y0 + y1) / 2, zMm: ls[0]!.z }]
       : [];
   });
-}
+});
 /** How far the bed lies below its nominal place, so far from the middle of the patches. */
 export const bedAt = (truth: Truth, dx: number, dy: number): number =>
   truth.bed.offsetMm +
@@ -50,12 +44,15 @@ export function bedGapMm(c: PrintedCoupon, truth: Truth, feature: string): numbe
   return feature.startsWith('corners ') ? Math.max(0, Math.min(4, Math.round((thick / patch.zMm - 1.4) * 8))) : thick;
 }
 
-/** Width change of the line of a band: rough at best, growing with what the factor misses; a little more where too much is pushed. */
-export function widthChangeMm(c: PrintedCoupon, truth: Truth, band: number): number | null {
-  const run = runsOf(
+const pressureRuns = remembered((c) =>
+  runsOf(
     c.laid.filter((l) => l.pressureS !== null && l.lengthMm > 20),
     (l) => l.pressureS!,
-  )[band - 1];
+  ),
+);
+/** Width change of the line of a band: rough at best, growing with what the factor misses; a little more where too much is pushed. */
+export function widthChangeMm(c: PrintedCoupon, truth: Truth, band: number): number | null {
+  const run = pressureRuns(c)[band - 1];
   return run ? pressureChange(truth, run.value) : null;
 }
 export const pressureChange = (truth: Truth, factorS: number): number => {
@@ -63,6 +60,19 @@ export const pressureChange = (truth: Truth, factorS: number): number => {
   return Math.hypot(0.02, 2.4 * miss * (1 + (miss > 0 ? 0.04 : 0)));
 };
 
+const isWall = (l: LaidLine): boolean => l.lengthMm > 50;
+const accelerationRuns = remembered((c) =>
+  runsOf(
+    c.laid.filter((l) => isWall(l) && l.accelerationMmPerS2 > 0),
+    (l) => l.accelerationMmPerS2,
+  ),
+);
+/** By the fastest wall of each layer above the first. */
+const speedRuns = remembered((c) => {
+  const fastest = c.layerZ.map(() => -Infinity);
+  for (const l of c.laid) if (isWall(l)) fastest[l.layer] = Math.max(fastest[l.layer] ?? -Infinity, l.mmPerS);
+  return runsOf(fastest.slice(1), (v) => Math.round(v * 10) / 10);
+});
 /** Waves of a band: a floor of roughness, and beside it what starts and stops (or speed) leave. */
 export function waveMm(
   c: PrintedCoupon,
@@ -70,19 +80,9 @@ export function waveMm(
   kind: 'acceleration' | 'wall-speed',
   band: number,
 ): number | null {
-  const walls = c.laid.filter((l) => l.lengthMm > 50);
-  if (kind === 'acceleration') {
-    const run = runsOf(
-      walls.filter((l) => l.accelerationMmPerS2 > 0),
-      (l) => l.accelerationMmPerS2,
-    )[band - 1];
-    return run ? wavesAt(run.value / truth.ringsAtMmPerS2) : null;
-  }
-  const run = runsOf(
-    c.layerZ.slice(1).map((_, k) => Math.max(...walls.filter((l) => l.layer === k + 1).map((l) => l.mmPerS))),
-    (v) => Math.round(v * 10) / 10,
-  )[band - 1];
-  return run ? wavesAt(run.value / truth.ringsAtMmPerS) : null;
+  const run = (kind === 'acceleration' ? accelerationRuns : speedRuns)(c)[band - 1];
+  const from = kind === 'acceleration' ? truth.ringsAtMmPerS2 : truth.ringsAtMmPerS;
+  return run ? wavesAt(run.value / from) : null;
 }
 export const wavesAt = (share: number): number => 0.008 + 0.042 * share ** 1.6;
 
@@ -124,6 +124,13 @@ export const sagAt = (truth: Truth, spanMm: number): number => 0.06 + 0.44 * (sp
 
 /** Tooth at which the combs of both heads meet. */
 export function toothOf(c: PrintedCoupon, truth: Truth, axis: 'x' | 'y'): number | null {
+  const tooth = axis === 'x' ? toothX(c) : toothY(c);
+  return tooth && -(tooth.apartMm + truth.headMm[axis]) / tooth.stepMm;
+}
+const toothX = remembered((c) => combOf(c, 'x'));
+const toothY = remembered((c) => combOf(c, 'y'));
+/** How far the middle teeth of both combs lie apart, and by how much more each tooth of the second. */
+function combOf(c: PrintedCoupon, axis: 'x' | 'y'): { readonly apartMm: number; readonly stepMm: number } | null {
   const along = (l: LaidLine): boolean =>
     axis === 'x'
       ? Math.abs(l.x1 - l.x0) < 1e-6 && l.lengthMm > 6 && l.lengthMm < 12
@@ -138,7 +145,7 @@ export function toothOf(c: PrintedCoupon, truth: Truth, axis: 'x' | 'y'): number
   if (first.length < 3 || second.length !== first.length) return null;
   const middle = (first.length - 1) / 2;
   const step = (second[second.length - 1]! - second[0]! - (first[first.length - 1]! - first[0]!)) / (first.length - 1);
-  return -(second[middle]! + truth.headMm[axis] - first[middle]!) / step;
+  return { apartMm: second[middle]! - first[middle]!, stepMm: step };
 }
 
 const slumps = new WeakMap<readonly string[], readonly { readonly zMm: number; readonly timeS: number }[]>();

@@ -154,7 +154,7 @@ export const plantedFaults: readonly PlantedFault[] = [
     finds: { 'ends-once': 'lines behind the end', 'heaters-off': '248 °C', 'parks-clear': '' },
   },
   {
-    name: 'it draws back further than is proven beside a wipe',
+    name: 'it retracts further than is proven beside a wipe',
     plan: withWords(bracket, 4, 'G91', 'M83', 'G1 X1 E-3 F1200', 'G0 X-1', 'G1 E3', 'G90'),
     in: ['numbered', 'macros', 'compact'],
     finds: { 'retraction-proven': '3 mm' },
@@ -228,7 +228,7 @@ export const plantedFaults: readonly PlantedFault[] = [
     plan: twoHeads,
     change: { values: { heads: 2 }, second: undefined as never },
     in: ['plain', 'numbered', 'inches'],
-    finds: { 'heads-known': 'T1 lays plastic' },
+    finds: { 'heads-known': 'T1 extrudes' },
     isBlocked: true,
   },
   {

@@ -213,7 +213,7 @@ export const faultsOfJob: readonly PlantedFault[] = [
     isBlocked: true,
   },
   {
-    name: 'the second head draws back further than is proven',
+    name: 'the second head retracts further than is proven',
     plan: withWords(twoHeads, 4, 'M83', 'G1 E-6 F2100', 'G1 E6 F2100'),
     in: ['numbered', 'macros', 'compact'],
     finds: { 'retraction-proven': '6 mm' },

@@ -93,7 +93,7 @@ export const faultsOfMachine: readonly PlantedFault[] = [
     isBlocked: true,
   },
   {
-    name: 'it draws back less than is proven',
+    name: 'it retracts less than is proven',
     plan: { ...blocks, retractMm: 0.4 },
     change: {
       proofs: { retractionMm: { range: { min: 1.1, max: 1.8, minEnd: 'failedBeyond', maxEnd: 'failedBeyond' } } },
@@ -163,7 +163,7 @@ export const faultsOfMachine: readonly PlantedFault[] = [
     plan: bracket,
     change: { policy: { ceilings: { 'in-house': { massG: 0.1 } } } },
     in: ALL,
-    finds: { 'mass-ceiling': ' g for 1' },
+    finds: { 'mass-ceiling': '0.8 g for 1' },
     isBlocked: true,
   },
   {
@@ -171,7 +171,7 @@ export const faultsOfMachine: readonly PlantedFault[] = [
     plan: bracket,
     change: { policy: { ceilings: { 'in-house': { cost: 0.02 } } } },
     in: ALL,
-    finds: { 'cost-ceiling': '€' },
+    finds: { 'cost-ceiling': '€ 0.1' },
     isBlocked: true,
   },
   {
@@ -202,7 +202,7 @@ export const faultsOfMachine: readonly PlantedFault[] = [
       proofs: { lowestLayerTimeS: { range: { min: 10, max: 60, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
     },
     in: ['plain', 'numbered', 'compact'],
-    finds: { 'layer-time-proven': 's at the quickest' },
+    finds: { 'layer-time-proven': '2.9 s at the quickest, 28 layers' },
     isBlocked: true,
   },
   {

@@ -1,6 +1,6 @@
 import { ShapeUtils, Vector2 } from 'three';
 import type { Mesh } from '../../src/core/mesh/mesh.ts';
-import { cylinderMesh } from '../../src/core/mesh/solids.ts';
+import { boxMesh, cylinderMesh } from '../../src/core/mesh/solids.ts';
 import type { TroubleKind } from '../../standins/controller/fate/troubles.ts';
 import { lineKinds, speedKey } from '../../src/areas/library/settings/lineKinds.ts';
 import type { Values } from '../../src/areas/library/settings/define.ts';
@@ -31,7 +31,7 @@ function drawn(side: Side, deepMm: number): Mesh {
   return { xyz, corners };
 }
 
-const block = (w: number, d: number, h: number): Mesh => drawn([[0, 0], [w, 0], [w, h], [0, h]], d); // prettier-ignore
+const block = (w: number, d: number, h: number): Mesh => boxMesh([0, 0, 0], [w, d, h]);
 /** A block that leans over to the right from its foot on. */
 const leaning = (deg: number, random: Random): Mesh => {
   const [foot, h] = [within(random, 24, 34), within(random, 9, 14)];

@@ -78,9 +78,8 @@ export function simulatedMovesS(program: string, machine: StepMachine): number {
       const now = [x, y, z][axis]!;
       return v === null || v === undefined ? now : isRelative ? now + v : v;
     });
-    const isPerMove = isFilamentRelative;
-    const de = te === null || te === undefined ? 0 : isPerMove ? te : te - e;
-    if (te !== null && te !== undefined) e = isPerMove ? e + te : te;
+    const de = te === null || te === undefined ? 0 : isFilamentRelative ? te : te - e;
+    e += de;
     if (to.every((v, axis) => v === [x, y, z][axis]) && motion < 2) {
       if (de === 0) continue;
       rest();

@@ -3,7 +3,7 @@ import { paceOf } from '../../src/areas/machines/model/pace.ts';
 import { validContextFixture } from '../../src/areas/rules/fixture.ts';
 import { lastsOf } from '../../src/areas/rules/outcome.ts';
 import { checkJob } from '../../src/areas/rules/run.ts';
-import { checksumOf } from '../../src/core/gcode/words.ts';
+import { withChecksum } from '../../src/core/gcode/words.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
 import { exampleLimits, type MotionLimits } from '../../src/core/motion/limits.ts';
 import { SimulatedController } from '../../standins/controller/controller.ts';
@@ -43,10 +43,8 @@ describe('the moves of thirty programs take as long as a simulation in fine step
 
 /** Prints a program on a simulated controller and gives how long it took by its own clock, s. */
 async function tookS(controller: SimulatedController, lines: readonly string[]): Promise<number> {
-  const send = (n: number, text: string): Promise<string | null> => {
-    const body = `N${n} ${text}`;
-    return controller.take(`${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`, () => undefined);
-  };
+  const send = (n: number, text: string): Promise<string | null> =>
+    controller.take(withChecksum(`N${n} ${text}`), () => undefined);
   await send(0, 'M110');
   for (const [i, line] of lines.entries()) expect(await send(i + 1, line)).toMatch(/^ok/);
   return Number((await controller.take('@clock', () => undefined))!.split(' ')[1]);

@@ -50,6 +50,18 @@ describe('parts and priming', () => {
     expect(rowsOf(first(40, 101) + more)).toHaveLength(3);
     expect(rowsOf(`${first(40, 6)}G0 X20 Y20 Z0.4\nG1 X30 E1`)).toHaveLength(2);
   });
+  test('what stands is known along arcs as they are laid: in the hole of a ring there is room, through its wall there is none', () => {
+    const ring = [0.4, 1.2, 2, 2.8]
+      .map((z) => `G0 X60 Y40 Z${z} F6000\nG3 X20 Y40 I-20 J0 E4 F1200\nG3 X60 Y40 I20 J0 E4`)
+      .join('\n');
+    const start = `G28\nM83\n${ring}\nG0 Z8\n`;
+    expect(report(`${start}G0 X40 Y40\nG1 Z0.4\nG1 X48 E0.5`).struck).toBeNull();
+    expect(report(`${start}G0 X40 Y40\nG1 Z0.4\nG0 X70`).struck).toMatchObject({
+      deepMm: expect.closeTo(2.4, 5),
+      line: 18,
+    });
+    expect(report(`${start}G0 X40 Y40\nG1 Z0.4\nG2 X40 Y70 I0 J15`).struck).toMatchObject({ line: 18 });
+  });
   test('much laid before the program comes down is a part that hangs, not priming', () => {
     const text = 'G28\nM83\nG0 X5 Y5 Z0.3 F6000\nG1 X200 E101 F600\nG0 X20 Y20 Z0.2\nG1 X30 E1';
     expect(rowsOf(text).map(([, z]) => z)).toEqual([0.2, 0.3]);

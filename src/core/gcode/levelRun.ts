@@ -1,4 +1,5 @@
 import { FARTHEST_MM, BEYOND_ONE_KILOMETRE } from './interpreter.ts';
+import { cellAt, ONE_CELL_MM } from './laidHeights.ts';
 import { AXIS } from './modalState.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
 import type { ProgramTally } from './tally.ts';
@@ -17,6 +18,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { roundBed } = run;
   const isHomed = (state.homed & (AXIS.x | AXIS.y)) === (AXIS.x | AXIS.y);
   const { travelled, laidHeights } = run;
+  const cells = laidHeights.cellsFor(z);
   const isLow = run.isBelowLaid(z);
   const columns = layers.columns;
   const point = widest;
@@ -145,16 +147,19 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
         run.extruded.add(x1, y1, z, line);
       }
       layerFilament += de;
-      if (!isLow) laidHeights.lay(x0, y0, x1, y1, z);
     } else {
       travelMoves++;
       if (de < 0) run.draw(de, line, advance - de);
       chained = false;
       travelled.add(x1, y1, z, line);
     }
-    if (isLow) {
-      run.noteLow(x0, y0, x1, y1, z, line);
-      if (extruding) laidHeights.lay(x0, y0, x1, y1, z);
+    if (isLow) run.noteLow(x0, y0, x1, y1, z, line);
+    if (extruding && cells !== null) {
+      if (length > ONE_CELL_MM) laidHeights.lay(x0, y0, x1, y1, z);
+      else {
+        const cell = cellAt(x1, y1);
+        if (z > cells[cell]!) cells[cell] = z;
+      }
     }
     const ux = dx * inverse;
     const uy = dy * inverse;

@@ -1,4 +1,4 @@
-import { eachExtreme, furthestOf, type Arc } from './arc.ts';
+import { chordsOf, eachExtreme, furthestOf, type Arc } from './arc.ts';
 import { unionOf, type Bounds } from './bounds.ts';
 import { takeG, takeM } from './commands.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
@@ -10,6 +10,9 @@ import type { LineWords } from './words.ts';
 
 const MOST_RAMP_HEIGHTS = 4096;
 const RAMP_STEP_MM = 1e-4;
+/** Chords by which it is told what stands along an arc. */
+const CHORD_ERROR_MM = 0.25;
+const MOST_CHORDS = 512;
 
 /** Follows a program as it is interpreted: hands its moves to the planner and gathers what a check reads. */
 export class ProgramRun extends ProgramTally implements ProgramSink {
@@ -79,9 +82,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const { arc, dx, dy, dz, de, lengthMm: length } = m;
     if (de !== 0) this.advanceBy(de);
     const extruding = m.hasXY && de > 0;
-    const lowest = dz < 0 ? state.z : m.fromZ;
-    if (this.isBelowLaid(lowest)) this.noteLow(m.fromX, m.fromY, state.x, state.y, lowest, line);
-    if (extruding) this.laidHeights.lay(m.fromX, m.fromY, state.x, state.y, state.z);
+    this.noteHeights(m, extruding, line);
     if (state.homed !== AXIS.all && facts.movedBeforeHomingLine === 0 && this.movesUnhomed(m))
       facts.movedBeforeHomingLine = line;
     if (extruding) this.noteExtrusion(m, line);
@@ -159,6 +160,24 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     p.line[k] = line;
     p.layer[k] = this.layer;
     p.commit(true);
+  }
+
+  /** What the nozzle goes through on its way, and what it lays there. */
+  private noteHeights({ arc, dz, fromX, fromY, fromZ }: Move, extruding: boolean, line: number): void {
+    const { x, y, z } = this.state;
+    const lowest = dz < 0 ? z : fromZ;
+    const isLow = this.isBelowLaid(lowest);
+    if (!isLow && !extruding) return;
+    const chords = arc ? chordsOf(arc, CHORD_ERROR_MM, MOST_CHORDS) : 1;
+    let [x0, y0] = [fromX, fromY];
+    for (let k = 1; k <= chords; k++) {
+      const angle = arc && k < chords ? arc.startAngle + (arc.sweep * k) / chords : null;
+      const x1 = angle === null ? x : arc!.centreX + arc!.radiusMm * Math.cos(angle);
+      const y1 = angle === null ? y : arc!.centreY + arc!.radiusMm * Math.sin(angle);
+      if (isLow) this.noteLow(x0, y0, x1, y1, lowest, line);
+      if (extruding) this.laidHeights.lay(x0, y0, x1, y1, z);
+      [x0, y0] = [x1, y1];
+    }
   }
 
   /** Whether a move goes along an axis whose place is not known; a lift before homing, by so much and up, is usual. */

@@ -99,8 +99,8 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly printAccelerationMmPerS2?: number;
   readonly printAccelerationLine?: number;
   /** Furthest that anything is laid from the middle of a round plate; 0 on others. */
-  readonly furthestMm?: number;
-  readonly furthestLine?: number;
+  readonly furthestMm: number;
+  readonly furthestLine: number;
   /** Lines that stand behind the end of the program and are neither judged nor sent, and the first of them. */
   readonly afterEnd?: { readonly lines: number; readonly line: number };
   /** What the program says of itself in comments, the first of each kind. Reports kept before it was read have none. */

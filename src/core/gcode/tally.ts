@@ -8,13 +8,10 @@ import type { ProblemKind } from './interpreter.ts';
 import { BACK_DOWN_MM, LayerFigures } from './layers.ts';
 import { AXIS, ModalState } from './modalState.ts';
 import type { ProgramReading } from './reading.ts';
-import { LaidHeights } from './laidHeights.ts';
+import { LaidHeights, STRIKES_MM } from './laidHeights.ts';
 
 /** No machine has more; what asks for more is told by its numbers. */
 const MOST_HEADS = 32;
-
-/** So deep in what was laid the nozzle strikes it: less may be how a sloping top lies in its cell. */
-const STRIKES_MM = 1;
 
 /** What is gathered of a program while it is followed, line by line or many level lines at once. */
 export class ProgramTally {

@@ -177,3 +177,8 @@ export function checksumOf(bytes: Uint8Array, from: number, to: number): number 
   for (let i = from; i < to; i++) sum ^= bytes[i]!;
   return sum;
 }
+/** A line of Latin-1 as it is sent, its checksum behind it. */
+export const withChecksum = (body: string): string => {
+  const bytes = Uint8Array.from(body, (c) => c.charCodeAt(0));
+  return `${body}*${checksumOf(bytes, 0, bytes.length)}`;
+};

@@ -109,7 +109,7 @@ export const looks: Readonly<Record<DefectSymbol, LookSpec>> = {
     },
   },
   droop: {
-    says: 'how far an edge hangs below its lean',
+    says: 'how far an edge hangs below its line',
     perMm: 12,
     barMm: 1,
     ofScore: (s) => 0.05 + 0.4 * (5 - s),

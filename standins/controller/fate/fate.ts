@@ -1,8 +1,8 @@
 import type { Move } from '../../../src/core/gcode/interpreter.ts';
 import { parametersOf } from '../../../src/core/gcode/reading.ts';
 import { LETTER, LineWords, scanLine } from '../../../src/core/gcode/words.ts';
+import { Heaters, type Heater } from '../heaters.ts';
 import { MachineMotion, type FedPiece } from '../machineMotion.ts';
-import { Heaters } from './heaters.ts';
 import { LaidPlastic } from './laidPlastic.ts';
 import type { Trouble, TroubleKind } from './troubles.ts';
 import type { World } from './world.ts';
@@ -82,15 +82,15 @@ class Follower extends MachineMotion {
     this.nowS += s;
     this.heaters.pass(s);
   }
-  private heat(what: number | 'bed', celsius: number, isWaited: boolean, line: number): void {
-    this.heaters.set(what, celsius);
+  private heat(what: Heater, celsius: number, isWaited: boolean, line: number): void {
+    this.heaters.of(what).targetC = celsius;
     if (isWaited) this.waitFor([what], line);
   }
-  private waitFor(all: readonly (number | 'bed')[], line: number): void {
+  private waitFor(all: readonly Heater[], line: number): void {
     this.buffer.rest();
     for (const what of all) {
       const most = what === 'bed' ? this.world.bedMaxC : this.world.hotEndMaxC;
-      const celsius = this.heaters.targetC(what);
+      const celsius = this.heaters.of(what).targetC;
       if (celsius > most) return this.ends('never got so hot', line, `${celsius} °C of ${most}`);
     }
     this.pass(Math.max(...all.map((what) => this.heaters.waitS(what))));

@@ -1,5 +1,5 @@
+import type { Heaters } from '../heaters.ts';
 import type { FedPiece } from '../machineMotion.ts';
-import type { Heaters } from './heaters.ts';
 import { PlateMap, type Foot } from './plateMap.ts';
 import type { Tell } from './troubles.ts';
 import type { World } from './world.ts';
@@ -117,7 +117,7 @@ export class LaidPlastic {
     const plastic = plastics[head]!;
     this.feedMm[head] = (this.feedMm[head] ?? 0) + mm;
     this.grams[head] = (this.grams[head] ?? 0) + (mm * AREA_MM2 * plastic.densityGPerCm3) / 1000;
-    const celsius = this.heaters.nozzleC(head);
+    const celsius = this.heaters.reallyC(head);
     if (celsius < plastic.pushesFromC) {
       this.tell('jammed', line, `${celsius.toFixed(0)} °C`);
       return true;
@@ -143,8 +143,8 @@ export class LaidPlastic {
     this.melts(piece, tookS, topMmPerS);
     if (this.knocks(piece)) return true;
     if (this.isFirst) this.bonds(lengthMm, head);
-    else if (this.heaters.bedC < this.world.plastics[head]!.bondsFromC - LETS_GO_C)
-      this.tell('came loose', line, `bed at ${this.heaters.bedC.toFixed(0)} °C`, z);
+    else if (this.heaters.bed.nowC < this.world.plastics[head]!.bondsFromC - LETS_GO_C)
+      this.tell('came loose', line, `bed at ${this.heaters.bed.nowC.toFixed(0)} °C`, z);
     this.lay(piece, nowS);
     return false;
   }
@@ -185,15 +185,15 @@ export class LaidPlastic {
     const mean = this.flow.reduce((sum, p) => sum + p.mm3, 0) / this.flow.reduce((sum, p) => sum + p.s, 0);
     // a long line is laid at its top speed for as much path, however slowly it begins
     const rate = lengthMm >= 2 * FLOW_OVER_MM ? (mm3 / lengthMm) * topMmPerS : mean;
-    const melts = truth.meltMm3PerS * (1 + 0.012 * (this.heaters.nozzleC(head) - plastics[head]!.idealC));
+    const melts = truth.meltMm3PerS * (1 + 0.012 * (this.heaters.reallyC(head) - plastics[head]!.idealC));
     if ((rate - melts) * truth.meltLoss > SEEN_LOSS) this.tell('gaps', line, `${rate.toFixed(2)} mm³/s`);
   }
 
   private bonds(lengthMm: number, head: number): void {
     const plastic = this.world.plastics[head]!;
     this.firstMm += lengthMm;
-    if (this.heaters.bedC < plastic.bondsFromC) this.coldMm += lengthMm;
-    if (this.heaters.bedC > plastic.spreadsAtC) this.hotMm += lengthMm;
+    if (this.heaters.bed.nowC < plastic.bondsFromC) this.coldMm += lengthMm;
+    if (this.heaters.bed.nowC > plastic.spreadsAtC) this.hotMm += lengthMm;
   }
 
   private lay({ from, to, lengthMm, fedMm, line }: FedPiece, nowS: number): void {
@@ -286,7 +286,7 @@ export class LaidPlastic {
     }
     if (openMm < 3) return false;
     const drawn = this.drawnMm(head);
-    const hotC = this.heaters.nozzleC(head) - plastics[head]!.idealC;
+    const hotC = this.heaters.reallyC(head) - plastics[head]!.idealC;
     const strings = truth.strings * Math.exp(hotC / 30) * Math.exp(-truth.stringRate * drawn);
     if (strings > STRINGS_SEEN && ++this.stringy >= SEEN_TRAVELS)
       this.tell('strings', line, `${drawn.toFixed(2)} mm drawn back`);
