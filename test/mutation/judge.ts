@@ -108,7 +108,13 @@ export function judgesOfRules(all: readonly RuleCases[], scope: Scope['name']): 
     return [...judgesOfPrograms(), ...judgesOfJobs(all, (c) => !('mesh' in c) && !c.measured, true)];
   if (scope === 'mesh facts')
     return [...judgesOfBodies(), ...judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true)];
-  return [...judgesOfVerdicts(all), ...judgesOfJobs(all, () => true, false)];
+  // what is measured quickest first
+  const isMesh = (c: JobCase): boolean => 'mesh' in c;
+  return [
+    ...judgesOfVerdicts(all),
+    ...judgesOfJobs(all, (c) => !isMesh(c), false),
+    ...judgesOfJobs(all, (c) => isMesh(c), false),
+  ];
 }
 /** The tests of trials: what is concluded from kept readings, and what each kind plans, prints and reads from a table. */
 export const judgesOfAnalyses = (
@@ -138,7 +144,7 @@ export const judgesOfAnalyses = (
 ];
 
 /** Whether a mutant is noticed: the judges nearest to it first. Fails of any kind count, as they would in a test run. */
-export function isNoticed(id: number, judges: readonly Judge[]): boolean {
+export function isNoticed(id: number, judges: readonly Pick<Judge, 'holds'>[]): boolean {
   globalThis.mutant = id;
   try {
     return judges.some((j) => {

@@ -8,11 +8,31 @@ import { survivorsOf } from './tryMutants.ts';
 const KINDS = 'src/areas/trials/kinds';
 const folderOf = (file: string): string | undefined => /kinds\/([a-zA-Z]+)\//.exec(file)?.[1];
 const kindOfFolder = (folder: string): string => folder.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
-/** What tests a file is nearest to: its rule's id, or its kind of trial. */
-export function nearestOf(file: string): string {
-  const rule = /id: '([a-z-]+)',\n {2}stage:/.exec(readFileSync(file, 'utf8'))?.[1];
+const RULES = 'src/areas/rules';
+const ruleFiles = readdirSync(RULES, { recursive: true, encoding: 'utf8' })
+  .filter((f) => f.endsWith('.ts') && !/\.(cases|test)\.ts$/.test(f))
+  .map((f) => path.join(RULES, f));
+const idOf = (text: string): string | undefined => /id: '([a-z-]+)',\n {2}stage:/.exec(text)?.[1];
+/** Files of the room of rules that import a file, straight or by way of others. */
+const importersOf = new Map<string, Set<string>>();
+for (const user of ruleFiles) {
+  const seen = new Set<string>();
+  const follow = (file: string): void => {
+    for (const [, to] of readFileSync(file, 'utf8').matchAll(/from '(\.[^']+)'/g)) {
+      const used = path.join(path.dirname(file), to!);
+      if (!used.startsWith(RULES) || seen.has(used)) continue;
+      seen.add(used);
+      follow(used);
+    }
+  };
+  follow(user);
+  for (const used of seen) importersOf.set(used, (importersOf.get(used) ?? new Set()).add(user));
+}
+/** What tests a file is nearest to: its rule, or the rules that use it; or its kind of trial. */
+export function nearestOf(file: string): readonly string[] {
+  const rules = [file, ...(importersOf.get(file) ?? [])].flatMap((f) => idOf(readFileSync(f, 'utf8')) ?? []);
   const folder = folderOf(file);
-  return rule ?? (folder ? kindOfFolder(folder) : '');
+  return folder ? [kindOfFolder(folder)] : rules;
 }
 /** The kind whose folder it stands in, and the kinds that import from there; null where it stands in none, or where no kind does alone. */
 export function usersOf(file: string): readonly string[] | null {

@@ -3,12 +3,13 @@ import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Mutant } from './operators.ts';
 
-/** A mutant that takes this much longer than all tests do never ends. */
-const LONGEST_MS = 20_000;
+/** A mutant under which a single test takes so long never ends. */
+const LONGEST_MS = 60_000;
 
 interface Job {
   readonly mutant: Mutant;
-  readonly of: string;
+  /** Rules or kinds of trial whose tests are asked first. */
+  readonly of: readonly string[];
   /** Kinds of trial that use what is changed; null where all may. */
   readonly usedBy: readonly string[] | null;
 }
@@ -54,7 +55,10 @@ function started(module: string, areProven: boolean): Promise<Worker> {
 function asked(worker: Worker, { mutant, of, usedBy }: Job): Promise<boolean | null> {
   return new Promise((resolve) => {
     const timer = setTimeout(() => end(null), LONGEST_MS);
-    const onMessage = ({ noticed }: { readonly noticed: boolean }): void => end(noticed);
+    const onMessage = ({ noticed }: { readonly noticed?: boolean }): void => {
+      if (noticed === undefined) timer.refresh();
+      else end(noticed);
+    };
     const onError = (): void => end(null);
     const end = (answer: boolean | null): void => {
       clearTimeout(timer);

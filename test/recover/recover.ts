@@ -166,7 +166,7 @@ export function tryOut(
             at: '',
             name: 'before',
             readings: before.readings,
-            changedSince: ['nozzle', 'pull-back', 'flow'],
+            changedSince: ['nozzle', 'retraction', 'flow'],
             values,
             params,
             bands: coupon.bands,

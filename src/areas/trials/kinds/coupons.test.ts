@@ -313,7 +313,7 @@ describe('bands reach their value at their height', () => {
     const inForce = [0, ...c.bands.map((b) => b.value), 0];
     expect(set).toEqual(inForce.filter((v, i) => v !== inForce[i - 1]));
   });
-  test('retraction: every pull-back within a band has its distance', () => {
+  test('retraction: every retraction within a band has its distance', () => {
     const c = gcode(filamentKinds.find((k) => k.key === 'retraction')!);
     const seen: [number, number][] = [];
     let z = 0;

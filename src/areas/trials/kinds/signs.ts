@@ -42,7 +42,7 @@ export const signs: readonly Sign[] = [
     'strings',
     'Hairs between parts',
     'strings',
-    c('pull-back too short', 'fewer where travel is short', { trial: 'retraction' }),
+    c('retraction too short', 'fewer where travel is short', { trial: 'retraction' }),
     c('nozzle too hot', 'the face shines, bridges hang', { trial: 'temperature' }),
     c('filament damp', 'it crackles at the nozzle; a dried spool strings less', {
       look: 'dry the spool, then run it again',
@@ -107,22 +107,22 @@ export const signs: readonly Sign[] = [
     'starved',
     c('asked for more than melts', 'slow layers are fine', { trial: 'highest-flow' }),
     c('nozzle too cold', 'the drive clicks', { trial: 'temperature' }),
-    c('nozzle partly blocked', 'on every plastic', { look: 'clean or change the nozzle, then log it' }),
+    c('nozzle partly blocked', 'with every material', { look: 'clean or change the nozzle, then log it' }),
   ),
   f(
     'clicks',
     'The drive clicks or grinds',
     'ground',
     c('asked for more than melts', 'only when fast', { trial: 'highest-flow' }),
-    c('pull-back too long or too quick', 'a flat on the filament', { trial: 'retraction' }),
+    c('retraction too long or too quick', 'a flat on the filament', { trial: 'retraction' }),
     c('nozzle too close to the bed', 'first layer only', { trial: 'first-layer' }),
   ),
   f(
     'off-bed',
     'The first lines do not hold',
     'off',
-    c('nozzle too high or bed leaning', 'patches differ in thickness', { trial: 'first-layer' }),
-    c('bed too cold or greasy', 'everywhere alike', { look: 'clean the bed, look at its heat' }),
+    c('nozzle too high or bed tilted', 'patches differ in thickness', { trial: 'first-layer' }),
+    c('bed too cold or greasy', 'everywhere alike', { look: 'clean the bed, check its temperature' }),
   ),
   f(
     'elephant',
@@ -143,7 +143,7 @@ export const signs: readonly Sign[] = [
     'stuck',
     'The part will not come off',
     'stuck',
-    c('surface holds too well', 'this pair of plastic and surface', { look: 'a raft, or another surface' }),
+    c('surface holds too well', 'this pair of material and surface', { look: 'a raft, or another surface' }),
     c('nozzle too low', 'first layer pressed into the bed', { trial: 'first-layer' }),
   ),
   f(
@@ -201,7 +201,7 @@ export const signs: readonly Sign[] = [
     'gap-start',
     'Lines begin thin',
     'gaps',
-    c('pull-back too long', 'worse after long travel', { trial: 'retraction' }),
+    c('retraction too long', 'worse after long travel', { trial: 'retraction' }),
     c('refill too little', 'after every travel', { trial: 'refill' }),
   ),
   f(

@@ -58,7 +58,7 @@ export const lengthsOf = (readings: readonly ReadingOf[], params: Readonly<Recor
 export const dimensions = defineKind({
   key: 'dimensions',
   label: 'Dimensions',
-  question: 'How true to size does {machine} print this plastic?',
+  question: 'How true to size does {machine} print this material?',
   proves: ['scaleXPercent', 'scaleYPercent', 'scaleZPercent', 'contourOffsetMm'],
   after: ['flow'],
   validDays: 180,

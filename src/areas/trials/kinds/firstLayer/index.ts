@@ -69,7 +69,7 @@ export const firstLayer = defineKind({
   proves: ['zOffsetMm'],
   after: [],
   validDays: 60,
-  help: 'Solid patches one layer high, spread over the bed. Their thickness shows height and lean of the bed at once: level first, then set the height, before any other trial.',
+  help: 'Solid patches one layer high, spread over the bed. Their thickness shows height and tilt of the bed at once: level first, then set the height, before any other trial.',
   axis: null,
   again: 'reading',
   reading: 'take off each patch and measure its thickness twice; say how many corners had come up',
@@ -119,14 +119,14 @@ export const firstLayer = defineKind({
             },
           ],
       sentence: isLean
-        ? `Level first: the bed leans by ${mm(f.leanMm)} across the patches (X ${formatFigure(f.tiltX, 'length')}, Y ${formatFigure(f.tiltY, 'length')} mm per 100 mm). ${Math.abs(f.tiltX) >= Math.abs(f.tiltY) ? side(f.tiltX, 'Right', 'left') : side(f.tiltY, 'Back', 'front')}, then print this again.`
+        ? `Level first: the bed tilts by ${mm(f.leanMm)} across the patches (X ${formatFigure(f.tiltX, 'length')}, Y ${formatFigure(f.tiltY, 'length')} mm per 100 mm). ${Math.abs(f.tiltX) >= Math.abs(f.tiltY) ? side(f.tiltX, 'Right', 'left') : side(f.tiltY, 'Back', 'front')}, then print this again.`
         : isChange
           ? `${f.offsetMm > 0 ? 'Raise' : 'Lower'} the nozzle by ${mm(Math.abs(f.offsetMm))}: the height offset becomes ${mm(value)}.`
           : `No measurable change: the first layer is ${mm(wanted)} high within what these readings can tell.`,
       warnings: [
         ...(up.length > 0
           ? [
-              `Corners had come up at ${up.map((r) => `place ${r.feature.slice(8)}`).join(', ')}: clean the bed and look at its heat there.`,
+              `Corners had come up at ${up.map((r) => `place ${r.feature.slice(8)}`).join(', ')}: clean the bed and check its temperature there.`,
             ]
           : []),
         ...(f.flatnessMm > LEVEL_FIRST_MM ? [`Even levelled the bed is ${mm(f.flatnessMm)} out of flat.`] : []),
@@ -137,11 +137,11 @@ export const firstLayer = defineKind({
           `${formatFigure(f.offsetMm, 'length')} mm (${formatFigure(f.offsetInterval[0], 'length')} to ${formatFigure(f.offsetInterval[1], 'length')})`,
         ],
         [
-          'lean X per 100 mm',
+          'tilt X per 100 mm',
           `${mm(f.tiltX)} (${formatFigure(f.tiltXInterval[0], 'length')} to ${formatFigure(f.tiltXInterval[1], 'length')})`,
         ],
         [
-          'lean Y per 100 mm',
+          'tilt Y per 100 mm',
           `${mm(f.tiltY)} (${formatFigure(f.tiltYInterval[0], 'length')} to ${formatFigure(f.tiltYInterval[1], 'length')})`,
         ],
         ['flatness', mm(f.flatnessMm)],

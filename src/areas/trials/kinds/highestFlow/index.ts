@@ -17,8 +17,8 @@ const WAIT_S = 8;
 /** Strands of one length fed into the air at rising flow; each is cut off and weighed. */
 export const highestFlow = defineKind({
   key: 'highest-flow',
-  label: 'Highest flow',
-  question: 'How fast can {machine} melt this plastic?',
+  label: 'Maximum volumetric flow',
+  question: 'How fast can {machine} melt this material?',
   proves: ['highestFlowMm3PerS'],
   after: ['temperature', 'flow'],
   validDays: 180,

@@ -14,13 +14,13 @@ const BETWEEN_MM = 2;
 export const overhang = defineLadder({
   key: 'overhang',
   label: 'Overhang',
-  question: 'How far may a wall lean on {machine} before it droops?',
+  question: 'How far may a wall overhang on {machine} before it droops?',
   setting: 'steepestOverhangDeg',
   after: ['temperature', 'flow', 'layer-time'],
   validDays: 365,
   help: 'Blocks side by side, each leaning further from the vertical. How far the lower edge hangs below its own line is measured with a calliper; up to the lean whose droop is surely acceptable no support is needed.',
   axis: {
-    label: 'lean from the vertical',
+    label: 'overhang angle from the vertical',
     quantity: 'angle',
     lowest: 5,
     highest: 85,

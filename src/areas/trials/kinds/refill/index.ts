@@ -16,7 +16,7 @@ const ACCEPTED_BUMP_MM = 0.05;
 
 const noFile = fail({
   code: 'firmware',
-  what: 'This machine pulls back and refills by itself: its refill cannot be tried by file',
+  what: 'This machine retracts and refills by itself: its refill cannot be tried by file',
   todo: 'set it at the machine, or switch that off in the printer profile',
 });
 
@@ -28,7 +28,7 @@ export const refill = defineKind({
   proves: ['refillMm'],
   after: ['temperature', 'retraction'],
   validDays: 120,
-  help: 'The posts of the retraction trial again, at the proven pull-back, with another refill in each band. The thickness of the wall where its line begins is measured against the thickness along it: a gap where too little came back, a blob where too much. Where the two are level is the refill.',
+  help: 'The posts of the retraction trial again, at the proven retraction, with another refill in each band. The thickness of the wall where its line begins is measured against the thickness along it: a gap where too little came back, a blob where too much. Where the two are level is the refill.',
   axis: {
     label: 'refill',
     quantity: 'length',
@@ -111,7 +111,7 @@ export const refill = defineKind({
         ...(bestAtEnd
           ? [`The bands did not reach level: extend ${bestAtEnd === 'first' ? 'downward' : 'upward'}.`]
           : []),
-        `Holds at a pull-back of ${mm(c.values['retractionMm'] ?? 0)} and ${c.values['nozzleC'] ?? '?'} °C.`,
+        `Holds at a retraction of ${mm(c.values['retractionMm'] ?? 0)} and ${c.values['nozzleC'] ?? '?'} °C.`,
       ],
       extendTo: onward && onward.length >= FEWEST_REFILLS ? onward : undefined,
       figures: [

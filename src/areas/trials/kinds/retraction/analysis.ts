@@ -78,7 +78,7 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
     return fail({
       code: 'never',
       what: `The strings level off at ${c.toFixed(1)}, above the ${accepted} accepted`,
-      todo: 'a longer pull-back does not help: look at temperature and damp filament',
+      todo: 'a longer retraction does not help: look at temperature and damp filament',
     });
   const value = Math.log(a / (accepted - c)) / b;
   const slopes = [1 / (a * b), -value / b, 1 / (b * (accepted - c))];

@@ -15,7 +15,7 @@ export const retraction = defineKind({
   key: 'retraction',
   label: 'Retraction',
   colouredBy: { key: 'retractedMm', label: 'retraction', quantity: 'length', isOfTravel: true },
-  question: 'How far must {machine} pull this plastic back?',
+  question: 'How far must {machine} retract this material?',
   proves: ['retractionMm'],
   after: ['temperature'],
   validDays: 120,
@@ -55,7 +55,7 @@ export const retraction = defineKind({
     if (v['firmwareRetract'] === true)
       return fail({
         code: 'firmware',
-        what: 'This machine pulls back by itself: its distance cannot be tried by file',
+        what: 'This machine retracts by itself: its distance cannot be tried by file',
         todo: 'set the distance at the machine, or switch that off in the printer profile',
       });
     const now = numberOf(v, 'retractionMm') ?? 1;
@@ -67,7 +67,7 @@ export const retraction = defineKind({
     if (s.dialect.firmwareRetract)
       return fail({
         code: 'firmware',
-        what: 'This machine pulls back by itself',
+        what: 'This machine retracts by itself',
         todo: 'set the distance at the machine',
       });
     return layTwoPosts({ ...s, retractionMm: bands[0]! }, bands, {
@@ -111,13 +111,13 @@ export const retraction = defineKind({
             { setting: 'retractionMm', value: before, interval, range: { ...range, min: Math.min(range.min, before) } },
       ],
       sentence: measurableChange
-        ? `${formatFigure(chosen, 'length', 2)} mm is the shortest pull-back that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.`
+        ? `${formatFigure(chosen, 'length', 2)} mm is the shortest retraction that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.`
         : `No measurable change: ${before} mm serves, the strings end near ${formatFigure(value, 'length', 2)} mm.`,
       warnings: [
         ...(bestAtEnd === 'last'
           ? [`The strings end only at the last band: extend to ${onward![onward!.length - 1]} mm.`]
           : []),
-        `Holds at ${c.values['nozzleC'] ?? '?'} °C: hotter plastic needs more.`,
+        `Holds at ${c.values['nozzleC'] ?? '?'} °C: hotter material needs more.`,
       ],
       extendTo: onward,
       figures: [

@@ -22,7 +22,7 @@ export const temperature = defineKind({
   key: 'temperature',
   label: 'Temperature',
   colouredBy: { key: 'nozzleC', label: 'nozzle', quantity: 'temperature' },
-  question: 'How hot does {machine} want this plastic?',
+  question: 'How hot does {machine} want this material?',
   proves: ['nozzleC'],
   after: [],
   validDays: 180,
