@@ -17,7 +17,10 @@ export function ensureDependencies() {
   const wanted = digest(readFileSync(path.join(root, 'package-lock.json')));
   if (existsSync(path.join(root, 'node_modules', '.bin')) && isStamped('dependencies', wanted)) return;
   say('Installing dependencies (npm ci)');
-  const done = spawnSync('npm', ['ci', '--no-progress'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  const done = spawnSync('npm', ['ci', '--no-progress', '--no-audit', '--no-fund', '--prefer-offline'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   if (done.status !== 0) {
     say('npm ci failed; see above');
     process.exit(1);

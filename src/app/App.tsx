@@ -1,33 +1,13 @@
-import { createTheme, MantineProvider } from '@mantine/core';
+import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { NuqsAdapter } from 'nuqs/adapters/react';
 import { lazy, Suspense, useEffect, useState, type ComponentType } from 'react';
 import { TodayScreen } from '../areas/today/ui/TodayScreen.tsx';
 import { PersonProvider, type SignedIn } from '../ui/person.tsx';
 import { Router, usePath } from '../ui/router.tsx';
 import { Shell } from './Shell.tsx';
-
-const theme = createTheme({
-  fontFamily: "'Archivo Variable', sans-serif",
-  fontFamilyMonospace: "'Spline Sans Mono Variable', monospace",
-  defaultRadius: 3,
-  primaryColor: 'plum',
-  primaryShade: { light: 7, dark: 4 },
-  colors: {
-    plum: [
-      '#f8f0f5',
-      '#ecdce6',
-      '#dcb9cf',
-      '#cb93b6',
-      '#bb71a0',
-      '#a2568a',
-      '#864273',
-      '#6a2e57',
-      '#4f2040',
-      '#381530',
-    ],
-  },
-});
+import { theme } from './theme.ts';
 
 type Screen = ComponentType<{ readonly id: string }>;
 const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await pick() }));
@@ -89,11 +69,19 @@ function CurrentScreen() {
   );
 }
 
-/** Says in the document which screen answers to hand and key, for tests and for assistive tools that wait. */
+/** Says in the document which screen answers to hand and key, for tests and for assistive tools that wait, and names the tab by its heading. */
 function MarkReady({ path }: { readonly path: string }) {
   useEffect(() => {
     document.body.dataset['ready'] = path;
+    const titled = (): void => {
+      const heading = document.querySelector('main h1')?.textContent?.trim();
+      document.title = heading ? `${heading} · Cantiere` : 'Cantiere';
+    };
+    titled();
+    const watch = new MutationObserver(titled);
+    watch.observe(document.querySelector('main')!, { subtree: true, childList: true, characterData: true });
     return () => {
+      watch.disconnect();
       delete document.body.dataset['ready'];
     };
   }, [path]);
@@ -109,14 +97,16 @@ export function App({ path, person }: { readonly path: string; readonly person: 
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <QueryClientProvider client={client}>
         <PersonProvider person={person}>
-          <Router initial={path}>
-            <Notifications position="bottom-right" />
-            <Shell>
-              <Suspense fallback={<p className="empty">Opening…</p>}>
-                <CurrentScreen />
-              </Suspense>
-            </Shell>
-          </Router>
+          <NuqsAdapter>
+            <Router initial={path}>
+              <Notifications position="bottom-right" />
+              <Shell>
+                <Suspense fallback={<p className="empty">Opening…</p>}>
+                  <CurrentScreen />
+                </Suspense>
+              </Shell>
+            </Router>
+          </NuqsAdapter>
         </PersonProvider>
       </QueryClientProvider>
     </MantineProvider>

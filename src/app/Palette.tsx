@@ -16,12 +16,12 @@ const pages = [
   ['/library/recipes', 'Library: recipes'],
   ['/library/pairings', 'Library: pairings'],
   ['/library/compare', 'Library: compare'],
-  ['/library/bulk', 'Library: change many'],
-  ['/library/exchange', 'Library: in and out'],
+  ['/library/bulk', 'Library: bulk edit'],
+  ['/library/exchange', 'Library: import & export'],
   ['/library/settings', 'Library: all settings'],
   ['/trials', 'Trials'],
   ['/trials/due', 'Trials that are due'],
-  ['/trials/signs', 'Signs: from what is seen to the trial'],
+  ['/trials/signs', 'Defects: from what is seen to the trial'],
   ['/checks', 'Job checks'],
   ['/machines', 'Machines: floor'],
   ['/machines/coverage', 'Machines: coverage'],
@@ -144,7 +144,7 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
           </Spotlight.ActionsGroup>
         ))}
         {found.length === 0 && (
-          <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing is named like this'}</Spotlight.Empty>
+          <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing found under this name'}</Spotlight.Empty>
         )}
       </Spotlight.ActionsList>
     </Spotlight.Root>

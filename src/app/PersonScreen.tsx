@@ -1,4 +1,4 @@
-import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
 import { put } from '../ui/api.ts';
@@ -31,9 +31,9 @@ export function PersonScreen() {
         </div>
         <span className="chip">{person.role}</span>
         <div className="end">
-          <button className="btn p" disabled={!isChanged || busy} onClick={() => void keep()}>
-            Keep
-          </button>
+          <Button disabled={!isChanged || busy} onClick={() => void keep()}>
+            Save
+          </Button>
         </div>
       </div>
       <div className="page two">

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { useLive } from '../ui/live.ts';
 import { usePerson } from '../ui/person.tsx';
@@ -80,9 +81,9 @@ function Finder() {
   }, []);
   return (
     <div className="finder" role="search">
-      <button className="chip" onClick={() => setAsked(true)}>
+      <UnstyledButton className="chip" onClick={() => setAsked(true)}>
         Find or go to… <kbd className="f dim">/</kbd>
-      </button>
+      </UnstyledButton>
       {isAsked && (
         <Suspense fallback={null}>
           <Palette onClose={() => setAsked(false)} />

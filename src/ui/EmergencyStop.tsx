@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useMachineAct } from './useMachineAct.ts';
 
 /** Nothing heats or moves, at once and without asking twice. */
@@ -16,13 +17,13 @@ export function EmergencyStop({
 }) {
   const [, act] = useMachineAct(machineId);
   return (
-    <button
-      className="btn stop"
-      data-quiet={isQuiet}
+    <Button
+      color="oxide"
+      variant={isQuiet ? 'outline' : 'filled'}
       aria-label={isNamed ? `Emergency stop of ${machineName}` : undefined}
       onClick={() => act('stop', {}, `${machineName} is stopped`)}
     >
       Emergency stop
-    </button>
+    </Button>
   );
 }

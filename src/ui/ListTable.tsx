@@ -1,9 +1,10 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { DataTable, type DataTableSortStatus } from 'mantine-datatable';
 import 'mantine-datatable/styles.layer.css';
-import { useMemo, useState, type ReactNode } from 'react';
+import { parseAsInteger, parseAsString, useQueryStates } from 'nuqs';
+import { useMemo, type ReactNode } from 'react';
 import { csvLine } from '../core/formats/csv.ts';
-import { countFacet, facetsHold, isFound, sortRows, type Cell, type FacetChoice } from './listRows.ts';
+import { countFacet, facetsHold, isFound, sortRows, type Cell } from './listRows.ts';
 
 export interface Column<T> {
   readonly key: string;
@@ -19,9 +20,18 @@ export interface Column<T> {
 }
 
 const PER_PAGE = 100;
+const inAddress = {
+  search: parseAsString.withDefault(''),
+  sort: parseAsString.withDefault(''),
+  page: parseAsInteger.withDefault(1),
+};
+const PUSHED = { history: 'push' } as const;
+/** A value that stands in the address and in no row is offered as well, or the choice would say another than it does. */
+const withChosen = (counts: readonly { readonly value: string; readonly n: number }[], chosen = '') =>
+  chosen === '' || counts.some((c) => c.value === chosen) ? counts : [...counts, { value: chosen, n: 0 }];
 
-/** Every list of records: search, choices with their counts, sorting by any column, and the same rows as a CSV file. Where the server
- *  searches already, `hasOwnSearch` leaves the field out. */
+/** Every list of records: search, choices with their counts, sorting by any column, all of it in the address, and the same rows as a CSV
+ *  file. Where the server searches already, `hasOwnSearch` leaves the field out. */
 export function ListTable<T extends { readonly id: string | number }>({
   name,
   rows,
@@ -35,23 +45,34 @@ export function ListTable<T extends { readonly id: string | number }>({
   readonly empty: ReactNode;
   readonly hasOwnSearch?: boolean;
 }) {
-  const [text, setText] = useState('');
-  const [chosen, setChosen] = useState<FacetChoice>({});
-  const [sort, setSort] = useState<DataTableSortStatus<T> | null>(null);
-  const [page, setPage] = useState(1);
-  const column = sort && columns.find((c) => c.key === sort.columnAccessor);
+  const facets = useMemo(() => columns.filter((c) => c.isFacet), [columns]);
+  const [{ search, sort, page }, ask] = useQueryStates(inAddress);
+  const [chosen, choose] = useQueryStates(
+    useMemo(() => Object.fromEntries(facets.map((c) => [c.key, parseAsString.withDefault('')])), [facets]),
+  );
+  const text = hasOwnSearch ? '' : search;
+  const isDescending = sort.startsWith('-');
+  const column = columns.find((c) => c.key === sort.replace(/^-/, ''));
+  const sortStatus: DataTableSortStatus<T> = {
+    columnAccessor: column?.key ?? '',
+    direction: isDescending ? 'desc' : 'asc',
+  };
   const found = useMemo(
     () => rows.filter((row) => isFound(row, columns, text) && facetsHold(row, columns, chosen)),
     [rows, columns, text, chosen],
   );
   const sorted = useMemo(
-    () => (column ? sortRows(found, column.of, sort.direction === 'desc') : found),
-    [found, column, sort],
+    () => (column ? sortRows(found, column.of, isDescending) : found),
+    [found, column, isDescending],
   );
   const pages = Math.max(1, Math.ceil(sorted.length / PER_PAGE));
-  const here = Math.min(page, pages);
-  const paging = { page: here, onPageChange: setPage, totalRecords: sorted.length, recordsPerPage: PER_PAGE };
-  const facets = columns.filter((c) => c.isFacet);
+  const here = Math.min(Math.max(1, page), pages);
+  const paging = {
+    page: here,
+    onPageChange: (next: number) => void ask({ page: next }, PUSHED),
+    totalRecords: sorted.length,
+    recordsPerPage: PER_PAGE,
+  };
   const csv = [
     csvLine(columns.map((c) => c.title)),
     ...sorted.map((row) => csvLine(columns.map((c) => c.of(row)))),
@@ -67,7 +88,7 @@ export function ListTable<T extends { readonly id: string | number }>({
             aria-label={`Search ${name}`}
             placeholder={`Search ${name}`}
             value={text}
-            onChange={(e) => setText(e.currentTarget.value)}
+            onChange={(e) => void ask({ search: e.currentTarget.value, page: null })}
           />
         )}
         {facets.map((c) => (
@@ -76,10 +97,13 @@ export function ListTable<T extends { readonly id: string | number }>({
             size="xs"
             aria-label={c.title}
             value={chosen[c.key] ?? ''}
-            onChange={(e) => setChosen({ ...chosen, [c.key]: e.currentTarget.value })}
+            onChange={(e) => {
+              void ask({ page: null });
+              void choose({ [c.key]: e.currentTarget.value }, PUSHED);
+            }}
             data={[
               { value: '', label: `${c.title}: any` },
-              ...countFacet(rows, columns, chosen, c.key, text).map(({ value, n }) => ({
+              ...withChosen(countFacet(rows, columns, chosen, c.key, text), chosen[c.key]).map(({ value, n }) => ({
                 value,
                 label: `${value} (${n})`,
               })),
@@ -89,14 +113,15 @@ export function ListTable<T extends { readonly id: string | number }>({
         <span className="hint" role="status">
           {found.length === rows.length ? `${rows.length}` : `${found.length} of ${rows.length}`} {name}
         </span>
-        <a
-          className="btn"
+        <Button
+          component="a"
+          variant="default"
           style={{ marginLeft: 'auto' }}
           href={`data:text/csv;charset=utf-8,${encodeURIComponent(csv)}`}
           download={`${name}.csv`}
         >
           CSV
-        </a>
+        </Button>
       </div>
       <DataTable<T>
         classNames={{ table: 'list' }}
@@ -111,8 +136,10 @@ export function ListTable<T extends { readonly id: string | number }>({
           cellsClassName: () => (c.isFigure ? 'f' : undefined),
           render: (row: T) => (c.show ? c.show(row) : c.of(row)),
         }))}
-        sortStatus={sort ?? { columnAccessor: '', direction: 'asc' }}
-        onSortStatusChange={setSort}
+        sortStatus={sortStatus}
+        onSortStatusChange={({ columnAccessor, direction }) =>
+          void ask({ sort: `${direction === 'desc' ? '-' : ''}${String(columnAccessor)}`, page: null })
+        }
         minHeight={sorted.length === 0 ? 90 : undefined}
         noRecordsText={`None of the ${name} fits what is asked for above.`}
         noRecordsIcon={<span />}

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { asSentence } from './asSentence.ts';
 import { dayAndTime } from './dates.ts';
 import { EmergencyStop } from './EmergencyStop.tsx';
@@ -59,26 +60,22 @@ export function StopNotice({
         <div className="actions">
           {isUnknown && <EmergencyStop machineId={machineId} machineName={machineName} />}
           {isUnknown && (
-            <button
-              className="btn"
+            <Button
+              variant="default"
               disabled={isBusy}
               onClick={() => act('found', { found: 'stopped' }, `${machineName} stands still`)}
             >
               It stands still, part on the plate
-            </button>
+            </Button>
           )}
-          {onResume && (
-            <button className="btn p" onClick={onResume}>
-              Resume at {stop.zMm.toFixed(2)} mm
-            </button>
-          )}
-          <button
-            className="btn"
+          {onResume && <Button onClick={onResume}>Resume at {stop.zMm.toFixed(2)} mm</Button>}
+          <Button
+            variant="default"
             disabled={isBusy}
             onClick={() => act('clear-plate', { note: '' }, `${machineName} is free`)}
           >
             {isUnknown ? 'It stands still, plate is clear' : 'Part removed, plate is clear'}
-          </button>
+          </Button>
         </div>
       )}
     </section>

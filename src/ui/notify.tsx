@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 
 const STAYS_MS = 4000;
@@ -11,8 +12,9 @@ export function notifySuccess(message: string, undo?: () => Promise<void>): void
     message: undo ? (
       <>
         {message}{' '}
-        <button
-          className="plain"
+        <Button
+          variant="subtle"
+          size="compact-xs"
           style={{ marginLeft: 8, fontWeight: 620 }}
           onClick={() => {
             notifications.hide(id);
@@ -20,7 +22,7 @@ export function notifySuccess(message: string, undo?: () => Promise<void>): void
           }}
         >
           Undo
-        </button>
+        </Button>
       </>
     ) : (
       message

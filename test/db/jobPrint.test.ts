@@ -57,7 +57,7 @@ test('three pieces on plates of one are three prints, each with everything seen 
   let left = await spoolG();
   for (const n of [1, 2, 3]) {
     expect((await pageOf(id)).confirmed).toEqual([]);
-    expect(why(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet seen to at the machine');
+    expect(why(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet confirmed at the machine');
     await ask(id);
     await print(id);
     const page = await pageOf(id);

@@ -251,7 +251,7 @@ describe('a job at the machine', () => {
     const { toSet } = unwrap(await getJobPage(tech(), id));
     expect(toSet.map((t) => t.key)).toEqual(expect.arrayContaining(['plate', 'tool', 'material', 'speed', 'program']));
     unwrap(await confirmSet(tech(), id, 'plate'));
-    expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet seen to at the machine');
+    expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet confirmed at the machine');
     expect(codeOf(await confirmSet(tech(), id, 'weather'))).toContain('The list has changed');
     await seeTo(id);
     expect(unwrap(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
@@ -272,7 +272,7 @@ describe('a job at the machine', () => {
         pictureSha: null,
         ...over,
       });
-    expect(codeOf(await say({ signs: ['shifted'] }))).toContain('shows no sign');
+    expect(codeOf(await say({ signs: ['shifted'] }))).toContain('shows no defect');
     expect(codeOf(await say({ result: 'usable', signs: ['bad mood'] }))).toContain('There is no sign');
     unwrap(await say({ note: 'fine' }));
     expect(unwrap(await getJobPage(tech(), id)).state).toBe('done');

@@ -22,7 +22,7 @@ import { openPool } from '../../src/platform/db/client.ts';
 import { databaseFaultOf } from '../../src/platform/db/faults.ts';
 import { identity } from '../../src/platform/identity.ts';
 import { drizzle } from 'drizzle-orm/node-postgres';
-import { checksumOf } from '../../src/core/gcode/words.ts';
+import { withChecksum } from '../../src/core/gcode/words.ts';
 import { emptyPlates, unwrap, whileHeld } from './setup.ts';
 import {
   approved,
@@ -52,8 +52,7 @@ const reconcile = async () => reconcileMachines(farm.as('lead'), new Set(await l
 /** Somebody has the machine do something at its own panel. */
 async function atThePanel(text: string): Promise<void> {
   const controller = standins.controllers[0]!;
-  const body = `@aside ${text}`;
-  await controller.take(`${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`, () => undefined);
+  await controller.take(withChecksum(`@aside ${text}`), () => undefined);
 }
 
 describe('a lease is a fence', () => {

@@ -139,7 +139,7 @@ describe('a part with soluble support, by two heads', () => {
       const after = (await findLoaded(tech(), bench.m.id, head - 1))!;
       expect(before[head - 1]!.remainingG - after.remainingG).toBeCloseTo(massG, 2);
     }
-    expect([...controller.nozzles.values()].map((n) => n.targetC)).toEqual([0, 0]);
+    expect([...controller.heaters.nozzles.values()].map((n) => n.targetC)).toEqual([0, 0]);
   });
 
   test('cancelled in the middle, both nozzles go cold', async () => {
@@ -158,7 +158,7 @@ describe('a part with soluble support, by two heads', () => {
     unwrap(await wishJobPrint(tech(), id, 'print'));
     await runJobPrint(farm.as('lead'), id, 'test');
     expect((await pageOf(id)).progress!.phase).toBe('cancelled');
-    expect([...controller.nozzles].map(([head, n]) => [head, n.targetC])).toEqual([
+    expect([...controller.heaters.nozzles].map(([head, n]) => [head, n.targetC])).toEqual([
       [0, 0],
       [1, 0],
     ]);

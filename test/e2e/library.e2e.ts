@@ -11,11 +11,11 @@ test('a stock material is copied, changed, sent to review, and only a lead can r
 }) => {
   await signIn(page);
   await open(page, `/library/${await idOf(page, 'PLA, stock')}`);
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByLabel('Name of the copy').fill('Bee wax PLA');
-  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Bee wax PLA', level: 1 })).toBeVisible();
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Nozzle temperature' }).fill('212');
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill('wax wants it warmer');
@@ -44,7 +44,7 @@ test('tags and notes are kept, and the library finds a profile by its tag', asyn
   await page.getByRole('dialog').getByLabel('Tags').fill('drip lines');
   await page.keyboard.press('Enter');
   await page.getByLabel('Notes').fill('dry it after rain');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('dry it after rain')).toBeVisible();
   await open(page, '/library');
   await page.getByLabel('Search profiles').fill('drip lines');
@@ -55,7 +55,7 @@ test('the last act on a profile can be undone from its message', async ({ page }
   await signIn(page, 'lead');
   await open(page, `/library/${await idOf(page, 'PLA honey')}`);
   const fan = page.locator('[data-setting=fanPercent]');
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Fan', exact: true }).fill('70');
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill('a slip');
@@ -88,11 +88,11 @@ test('a file with one bad record comes in only without it', async ({ page }) => 
   await page
     .getByLabel('Library file')
     .setInputFiles({ name: 'brought.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-  const into = page.getByRole('region', { name: 'In', exact: true });
+  const into = page.getByRole('region', { name: 'Import', exact: true });
   await expect(into.getByRole('row', { name: /Bad one/ })).toContainText('Layer height: 28 mm cannot be meant');
-  await expect(into.getByRole('button', { name: /Take 1 in/ })).toBeDisabled();
-  await into.getByLabel('leave the 1 invalid out').check();
-  await into.getByRole('button', { name: 'Take 1 in' }).click();
+  await expect(into.getByRole('button', { name: /Import 1 record/ })).toBeDisabled();
+  await into.getByLabel('leave out the 1 invalid').check();
+  await into.getByRole('button', { name: 'Import 1 record' }).click();
   await expect(page.getByText('1 made, 0 changed')).toBeVisible();
   expect((await (await page.request.get('/api/profiles?text=Good one')).json()) as object[]).toHaveLength(1);
   expect((await (await page.request.get('/api/profiles?text=Bad one')).json()) as object[]).toHaveLength(0);
@@ -111,7 +111,7 @@ test('every process above a value is found and changed in bulk, shown first', as
     if (await box.isChecked()) await box.uncheck();
   await page.getByLabel('Choose Quick 0.28').check();
   await page.getByLabel(/for the 1 chosen/).fill('15');
-  await page.getByRole('button', { name: 'See what changes' }).click();
+  await page.getByRole('button', { name: 'Preview changes' }).click();
   await expect(page.getByRole('region', { name: 'Preview' }).getByRole('row', { name: /Quick 0.28/ })).toContainText(
     '15 %',
   );
@@ -129,7 +129,7 @@ test('four are compared, only what differs is shown, and a value is copied acros
   await expect(page.locator('table.compare thead th')).toHaveCount(5);
   await expect(page.locator('tr[data-setting=nozzleC]')).toContainText('208 °C');
   await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(0); // the same in all four
-  await page.getByLabel('also what is the same').check();
+  await page.getByLabel('show equal values').check();
   await expect(page.locator('tr[data-setting=diameterMm]')).toHaveCount(1);
   await page
     .locator('tr[data-setting=glassTransitionC]')
@@ -137,7 +137,7 @@ test('four are compared, only what differs is shown, and a value is copied acros
     .first()
     .click();
   await page.getByLabel('Why, in one line').fill('only to see it copied');
-  await page.getByRole('button', { name: 'Copy it' }).click();
+  await page.getByRole('button', { name: 'Copy value' }).click();
   await expect(page.getByText('Glass transition of Torba ABS grey: released')).toBeVisible();
 });
 
@@ -150,7 +150,7 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   const side = page.getByRole('complementary');
   await expect(side).toContainText('checks ran');
-  await page.getByRole('button', { name: 'Type values' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Fill speed', exact: true }).fill('18000 mm/min');
   await expect(side.locator('[data-rule=flow-of-line-kinds]')).toContainText(
     'Sparse fill needs more volumetric flow than allowed',
@@ -158,14 +158,14 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
   await side.locator('[data-rule=flow-of-line-kinds]').getByRole('button', { name: 'Set for this recipe' }).click();
   await expect(side.locator('[data-rule=flow-of-line-kinds]')).toHaveCount(0);
   await page.getByLabel('Name of the recipe').fill('Clear panels');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Clear panels', level: 1 })).toBeVisible();
   // what is typed and not saved yet stays as typed while the saved recipe is pinned
   await expect(page).toHaveURL(/recipes\/[0-9a-f-]{36}/);
   await settled(page);
-  await page.getByRole('button', { name: 'Type values' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Travel speed', exact: true }).fill('111');
-  await page.getByRole('button', { name: 'Pin', exact: true }).click();
+  await page.getByRole('button', { name: 'Take snapshot', exact: true }).click();
   await expect(page.getByText(/as now/)).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Travel speed', exact: true })).toHaveValue('111');
 });
@@ -173,7 +173,7 @@ test('a recipe says what speaks against it while values are typed, takes a fix i
 test('a typed edit is still there for whoever leaves the page at once and comes back', async ({ page }) => {
   await signIn(page, 'lead');
   await open(page, `/library/${await idOf(page, 'Quick 0.28')}`);
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const walls = page.getByRole('textbox', { name: 'Walls', exact: true });
   await walls.fill('5');
   await page.getByRole('link', { name: 'Profiles' }).click();
@@ -183,10 +183,10 @@ test('a typed edit is still there for whoever leaves the page at once and comes 
   await page.reload();
   await settled(page);
   await expect(walls).toHaveValue('5');
-  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByRole('button', { name: 'Discard changes' }).click();
   await page.reload();
   await settled(page);
-  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Edit', exact: true })).toBeVisible();
 });
 
 test('a saved edit is over, even where the network is slow to keep what was typed', async ({ page }) => {
@@ -196,19 +196,19 @@ test('a saved edit is over, even where the network is slow to keep what was type
     await new Promise((later) => setTimeout(later, 1500)); // longer than it takes to say why and save
     await route.continue();
   });
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Walls', exact: true }).fill('4');
   const kept = page.waitForRequest('**/draft');
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill('stiffer brackets');
   await kept;
   await page.getByRole('button', { name: 'Release now' }).click();
-  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Edit', exact: true })).toBeVisible();
   await page.unrouteAll({ behavior: 'wait' });
   await page.reload();
   await settled(page);
   await expect(page.locator('[data-setting=walls]')).toContainText('4');
-  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Edit', exact: true })).toBeVisible();
 });
 
 test('a printer is added with its measured travel and cannot be saved without the height', async ({ page }) => {
@@ -218,7 +218,7 @@ test('a printer is added with its measured travel and cannot be saved without th
   await page.getByLabel('Travel X').fill('396 mm');
   await page.getByLabel('Travel Y').fill('15.5 in');
   await expect(page.getByText('Still missing: Build height')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Make it' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Create profile' })).toBeDisabled();
   const bare = await page.request.post('/api/profiles', {
     headers: { origin: new URL(page.url()).origin },
     data: {
@@ -234,7 +234,7 @@ test('a printer is added with its measured travel and cannot be saved without th
     expect.stringContaining('Build height'),
   ]);
   await page.getByLabel('Build height').fill('410');
-  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByRole('button', { name: 'Create profile' }).click();
   await expect(page.getByRole('heading', { name: 'Gronda 400', level: 1 })).toBeVisible();
   await expect(page.locator('[data-setting=travelYMm]')).toContainText('393.7 mm');
 });
@@ -279,9 +279,9 @@ test('a person reads speeds and decimals in their own way, and nobody else does'
   await page.getByLabel('Speeds').selectOption('mm/min');
   await page.getByLabel('Decimals').selectOption('comma');
   await expect(page.getByRole('complementary')).toContainText('3600 mm/min');
-  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Keep' }).click()]);
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Save', exact: true }).click()]);
   await settled(page);
-  await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
   await open(page, `/library/${fine!.id}`);
   await expect(page.locator('[data-setting=visibleWallSpeedMmPerS]')).toContainText('2400 mm/min');
   await expect(page.locator('[data-setting=visibleWallSpeedMmPerS]')).toContainText('40 mm/s');
@@ -314,10 +314,10 @@ test('a change of many is taken back from its message', async ({ page }) => {
   await page.getByLabel('Value, in any unit').fill('95 %');
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await page.getByLabel(/for the \d+ chosen/).fill('93 %');
-  await page.getByRole('button', { name: 'See what changes' }).click();
+  await page.getByRole('button', { name: 'Preview changes' }).click();
   await page.getByLabel(/Why/).first().fill('quieter nights');
   await page
-    .getByRole('button', { name: /^(Change|Write)/ })
+    .getByRole('button', { name: /^(Change|Export)/ })
     .first()
     .click();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -30,7 +30,7 @@ async function runDue(
   await expect(page.locator('[data-phase=done]')).toBeVisible(PRINTED);
   await onceMeasuring();
   await takeOff(page);
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   const accept = page.getByRole('button', { name: /^Accept \S/ });
   await expect(accept).toBeEnabled({ timeout: 30_000 });
   await page.waitForFunction(
@@ -58,7 +58,7 @@ async function lookAtFaces(page: Page): Promise<void> {
   const panel = page.locator('.placepanel');
   await panel.getByRole('button', { name: 'Look through the bench camera' }).click();
   await expect(panel.getByRole('img', { name: /^Bench camera: / })).toBeVisible();
-  await panel.getByRole('button', { name: 'keep it' }).click();
+  await panel.getByRole('button', { name: 'save picture' }).click();
   const kept = panel.locator('a[href*="/pictures/"]');
   await expect(kept).toHaveCount(1);
   const picture = await page.request.get((await kept.getAttribute('href'))!);
@@ -101,7 +101,7 @@ async function findingsOf(
     retractionMm: 1.2,
     ...(part !== 'block' && part),
   });
-  if (on.recipe) await page.getByLabel('Kept recipe').selectOption({ label: on.recipe });
+  if (on.recipe) await page.getByLabel('Saved recipe').selectOption({ label: on.recipe });
   else {
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: on.machine });
     await page.getByLabel('Process').selectOption({ label: on.process });
@@ -143,13 +143,13 @@ test('temperature: due on Today, printed, measured, accepted; the limit blocks a
   expect((await findingsOf(page, on, { nozzleC: fix })).has('nozzle-temperature')).toBe(false);
 });
 
-test('retraction: made due by work on the drive, run again; a pull-back outside it blocks and the proposed one clears', async ({
+test('retraction: made due by work on the drive, run again; a retraction outside it blocks and the proposed one clears', async ({
   page,
 }) => {
   await signIn(page, 'lead');
   await openMachine(page, 'Rifugio Coldai');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Filament drive cleaned or changed' });
-  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByText(/Now due: .*Retraction/)).toBeVisible();
   const pull = (await runDue(page, 'Rifugio Coldai', 'Retraction')).find((w) => w.setting === 'retractionMm')!;
   const on = { machine: 'Rifugio Coldai', process: 'Fine 0.20' };
@@ -167,7 +167,7 @@ test('dimensions: made due by work on a belt, run again; a recipe at another sca
   await signIn(page, 'lead');
   await openMachine(page, 'Rifugio Lagazuoi');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Belt or axis worked on' });
-  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
   const written = await runDue(page, 'Rifugio Lagazuoi', 'Dimensions');
   const x = written.find((w) => w.setting === 'scaleXPercent')!;
   const headers = { origin: new URL(page.url()).origin };

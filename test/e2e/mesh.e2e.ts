@@ -20,7 +20,7 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
     await expect(part).toContainText(/in\s*259 × 15\.2 × 5\.1 mm/);
     await expect(part).toContainText('The surface is closed and looks outward');
     await part.getByRole('radio', { name: /^in/ }).check();
-    await expect(part).toContainText('As it stands: 259 × 15.2 × 5.1 mm');
+    await expect(part).toContainText('As placed: 259 × 15.2 × 5.1 mm');
   });
   const verdict = page.locator('.verdict').last();
   await test.step('it is too long, and the finding says which turn fits', async () => {
@@ -39,49 +39,49 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
     const thin = page.locator('[data-rule=loaded-fill]');
     await thin.locator('button').first().click();
     await expect(thin).toContainText('infill 50');
-    await thin.getByRole('button', { name: 'Do it to a copy' }).click();
+    await thin.getByRole('button', { name: 'Apply to a copy' }).click();
     await expect(page.getByText('In a copy of the recipe, for this job only: infill 50')).toBeVisible();
     await expect(verdict).toContainText(/Clear/);
     await expect(thin).toHaveCount(0);
-    await page.getByRole('button', { name: 'take them back' }).click();
+    await page.getByRole('button', { name: 'undo' }).click();
     await expect(thin).toHaveCount(1);
-    await page.getByLabel('Purpose').selectOption({ label: 'not said' });
+    await page.getByLabel('Purpose').selectOption({ label: 'not stated' });
     await expect(thin).toHaveCount(0);
   });
   await test.step('the ways it could stand are laid and checked side by side, with its pull and the face that is shown', async () => {
-    const ways = page.getByRole('region', { name: 'Ways to stand' });
+    const ways = page.getByRole('region', { name: 'Build orientations' });
     await ways.getByRole('button', { name: 'compare' }).click();
     await expect(ways.getByRole('status')).toContainText('the best first', { timeout: 120_000 });
-    await ways.getByLabel('It is pulled, as drawn').selectOption('along X');
-    await expect(ways.getByRole('columnheader', { name: 'Pull across layers' })).toBeVisible();
+    await ways.getByLabel('Load direction, as drawn').selectOption('along X');
+    await expect(ways.getByRole('columnheader', { name: 'Load across layers' })).toBeVisible();
     await expect(ways.getByRole('status')).toContainText('the best first', { timeout: 120_000 });
     const upright = ways.getByRole('row').filter({ hasText: '259.1 mm' });
     await expect(upright.first()).toContainText('100 %'); // upright its pull parts the layers, and it is too tall
     await expect(upright.first()).toContainText('Blocked');
-    await ways.getByRole('button', { name: 'put it away' }).click();
+    await ways.getByRole('button', { name: 'Hide' }).click();
   });
   const findings = () =>
     page
       .locator('[data-rule]')
       .evaluateAll((all) => all.map((el) => `${el.getAttribute('data-rule')} ${el.textContent}`));
   await test.step('kept as a job, the server comes to the same', async () => {
-    await expect(page.getByRole('complementary')).toContainText('a toolpath of our own');
+    await expect(page.getByRole('complementary')).toContainText('a toolpath generated from the recipe');
     const onThisDevice = await findings();
-    await page.getByRole('button', { name: 'Keep as a job' }).click();
+    await page.getByRole('button', { name: 'Save job' }).click();
     await page.waitForURL(/checks\/[0-9a-f-]{36}/);
     await expect(page.locator('.verdict').last()).toContainText(/Clear/, { timeout: 30_000 });
     await expect.poll(findings).toEqual(onThisDevice);
     const [program] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('link', { name: 'Take it as G-code' }).click(),
+      page.getByRole('link', { name: 'Download G-code' }).click(),
     ]);
     expect(program.suggestedFilename()).toBe('bar.gcode');
   });
   const sure = page.locator('.verdict').last();
   const place = async (xMm: string, says: RegExp): Promise<void> => {
-    await part.getByLabel('Middle in X, mm').fill(xMm);
-    await expect(page.getByText('Not yet checked as it is set down now')).toBeVisible();
-    await page.getByRole('button', { name: 'Check it so' }).click();
+    await part.getByLabel('Centre X, mm').fill(xMm);
+    await expect(page.getByText('This position has not been checked yet')).toBeVisible();
+    await page.getByRole('button', { name: 'Save position and check' }).click();
     await expect(sure).toContainText(says, { timeout: 30_000 });
   };
   await test.step('moved, it must be checked as it stands now; only a lead overrides; the fix moves it back by one action', async () => {
@@ -89,29 +89,29 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
     await expect(page.getByRole('button', { name: 'Override with a reason' })).toBeVisible();
     const over = page.locator('[data-rule=fits-travel]').first();
     await over.locator('button').first().click();
-    await over.getByRole('button', { name: 'Do it to a copy' }).click();
+    await over.getByRole('button', { name: 'Apply to a copy' }).click();
     await expect(sure).toContainText(/Clear/, { timeout: 30_000 });
   });
   await test.step('other machines are checked with their own limits, the best first', async () => {
     const others = page.getByRole('region', { name: 'Other machines' });
-    await others.getByRole('button', { name: 'check it there' }).click();
-    await expect(others.getByRole('status')).toContainText(/\d of \d would take it, the best first/, {
+    await others.getByRole('button', { name: 'Check', exact: true }).click();
+    await expect(others.getByRole('status')).toContainText(/\d of \d could print it, the best first/, {
       timeout: 60_000,
     });
     const rows = await others.getByRole('row').allInnerTexts();
     // what is loaded elsewhere is told and decides nothing: turned across the plate, the bar fits on them all
     expect(rows.some((r) => r.includes('no: '))).toBe(true);
     expect(rows).toHaveLength(1 + Number(/of (\d)/.exec(await others.getByRole('status').innerText())![1]));
-    await others.getByRole('button', { name: 'put it away' }).click();
+    await others.getByRole('button', { name: 'Hide' }).click();
   });
   await test.step('cleared, seen to at the machine, printed', async () => {
-    await page.getByRole('button', { name: 'Clear it' }).click();
+    await page.getByRole('button', { name: 'Approve for printing' }).click();
     await expect(page.locator('.band')).toContainText('cleared');
-    const hand = page.getByRole('region', { name: 'At the machine' });
+    const hand = page.getByRole('region', { name: 'Confirm at the machine' });
     await expect(hand.getByRole('button', { name: /^Print on/ })).toBeDisabled();
     for (const box of await hand.getByRole('checkbox').all()) await box.check();
-    await expect(hand).toContainText('all seen to');
-    await page.getByRole('button', { name: 'show it layer by layer' }).click();
+    await expect(hand).toContainText('all confirmed');
+    await page.getByRole('button', { name: 'Show layers' }).click();
     await expect(page.getByRole('img', { name: /^Path of layer 1 of \d+, coloured by flow/ })).toBeVisible();
     await hand.getByRole('button', { name: /^Print on/ }).click();
     await expect(hand.locator('[data-phase=done]')).toBeVisible({ timeout: 180_000 });
@@ -120,21 +120,21 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
   });
   await test.step('what became of it is noted, leads to causes, and counts for the rules', async () => {
     const outcome = page.getByRole('region', { name: 'Outcome' });
-    await outcome.getByRole('button', { name: 'Note how it came out' }).click();
-    await outcome.getByText('usable, with signs').click();
+    await outcome.getByRole('button', { name: 'Record outcome' }).click();
+    await outcome.getByText('usable, with defects').click();
     await outcome.getByPlaceholder('what is seen on the part').click();
     await page.getByRole('option', { name: 'Hairs between parts' }).click();
     await page.keyboard.press('Escape');
     await outcome.getByLabel('Remark').fill('two strings at the seam');
-    await outcome.getByRole('button', { name: 'Keep it' }).click();
+    await outcome.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(outcome.locator('[data-outcome=usable]')).toContainText('two strings at the seam');
     await expect(outcome.getByRole('link', { name: 'run retraction' })).toBeVisible();
     const id = new URL(page.url()).pathname.split('/').pop()!;
     const sheet = await page.request.get(`/api/jobs/${id}/traveller`);
-    expect(await sheet.text()).toContain('To be seen to at the machine');
+    expect(await sheet.text()).toContain('Confirm at the machine');
     await open(page, '/checks/rules');
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('What rules foretold');
-    await expect(page.getByText(/\d+ jobs? with a noted outcome/)).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Rule track record');
+    await expect(page.getByText(/\d+ jobs? with a recorded outcome/)).toBeVisible();
   });
 });
 
@@ -145,7 +145,7 @@ test('a mesh cut short is refused with the byte that says so', async ({ page }) 
     .getByLabel('Mesh or G-code file')
     .setInputFiles({ name: 'cut.stl', mimeType: 'model/stl', buffer: bar.subarray(0, 400) });
   await expect(page.getByRole('alert')).toContainText('The header counts 12 triangles, which need 684 bytes');
-  await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save job' })).toBeDisabled();
 });
 
 test('two meshes share a plate: one is repaired, both are counted, arranged and seen as solids; what is too much becomes a second job', async ({
@@ -169,24 +169,24 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   const part = page.getByRole('region', { name: 'Mesh' });
   const verdict = page.locator('.verdict').last();
   await expect(page.locator('[data-rule=closed-surface]')).toBeVisible();
-  await part.getByRole('button', { name: 'Repair it' }).click();
+  await part.getByRole('button', { name: 'Repair', exact: true }).click();
   await expect(part).toContainText('Repaired: 1 hole closed by 1 triangle');
   await expect(page.locator('[data-rule=closed-surface]')).toHaveCount(0);
   const plate = page.getByRole('region', { name: 'On the plate' });
   await plate.getByLabel('post.stl').fill('2');
   await plate.getByLabel('cap.stl').fill('10');
   await plate.getByRole('button', { name: 'Arrange' }).click();
-  await expect(plate.getByRole('status')).toContainText(/12 on 2 plates: \d+, \d+\. Each is kept as a job of its own/);
+  await expect(plate.getByRole('status')).toContainText(/12 on 2 plates: \d+, \d+\. Each becomes a job of its own/);
   await expect(verdict).toContainText(/Clear/, { timeout: 30_000 });
   await expect(page.locator('[data-rule=parts-apart], [data-rule=fits-travel], [data-rule=skirt-fits]')).toHaveCount(0);
-  await page.getByRole('button', { name: 'look at it from all sides' }).click();
-  const solid = page.getByRole('img', { name: 'The part on its plate, shaded by lean' });
+  await page.getByRole('button', { name: 'Show 3-D view' }).click();
+  const solid = page.getByRole('img', { name: 'The part on its plate, shaded by overhang' });
   await expect(solid).toBeVisible();
   await solid.press('ArrowLeft');
   await page.getByRole('radio', { name: /thinner than two lines/ }).check();
   await expect(page.getByRole('img', { name: 'The part on its plate, shaded by thickness' })).toBeVisible();
   await page.getByLabel('Title').fill('Posts and caps');
-  await page.getByRole('button', { name: 'Keep as a job' }).click();
+  await page.getByRole('button', { name: 'Save job' }).click();
   await page.waitForURL(/\/checks$/);
   for (const n of [1, 2]) await expect(page.getByText(`Posts and caps, plate ${n} of 2`)).toBeVisible();
   await page.getByText('Posts and caps, plate 2 of 2').click();
@@ -194,7 +194,7 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   await expect(page.getByRole('region', { name: 'Mesh' })).toContainText('Repaired:');
   const [mended] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Take it as 3MF' }).click(),
+    page.getByRole('link', { name: 'Download 3MF' }).click(),
   ]);
   expect(mended.suggestedFilename()).toMatch(/-repaired\.3mf$/);
 });
@@ -231,11 +231,11 @@ test('a program made for another machine is blocked with its reasons; only a lea
   await expect(page.locator('.verdict').last()).toContainText(/[3-9] blockers/);
   for (const rule of ['within-travel', 'bed-temperature', 'line-width', 'retraction-proven'])
     await expect(page.locator(`[data-rule=${rule}]`).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Keep as a job' }).click();
+  await page.getByRole('button', { name: 'Save job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
   await expect(page.locator('.band')).toContainText('checked', { timeout: 30_000 });
   await expect(page.locator('.verdict').last()).toContainText(/[3-9] blockers/, { timeout: 30_000 });
-  await expect(page.getByRole('button', { name: /Override|Clear it/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /Override|Approve for printing/ })).toHaveCount(0);
   const id = new URL(page.url()).pathname.split('/').pop()!;
   const refused = await page.request.post(`/api/jobs/${id}/clear`, {
     data: { why: 'it will do' },
@@ -248,7 +248,7 @@ test('a program made for another machine is blocked with its reasons; only a lea
   await open(lead, new URL(page.url()).pathname);
   await lead.getByRole('button', { name: 'Override with a reason' }).click();
   await expect(lead.getByRole('button', { name: 'Override', exact: true })).toBeDisabled();
-  await lead.getByLabel(/Reason; it stays/).fill('cut to this plate by hand');
+  await lead.getByLabel(/Reason \(recorded with the job/).fill('cut to this plate by hand');
   await lead.getByRole('button', { name: 'Override', exact: true }).click();
   await expect(lead.locator('.band')).toContainText('cleared');
   await context.close();

@@ -22,11 +22,11 @@ test('two coupons share a plate: planned in one go, printed by one program, each
   await page.getByRole('button', { name: 'Print on Rifugio Coldai' }).click();
   await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
   await takeOff(page);
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).not.toContainText('Nothing concluded yet', { timeout: 30_000 });
   await page.goto('/trials');
   await page.getByRole('link', { name: /^T-/ }).first().click();
   await expect(page.locator('.steps')).toContainText('measuring');
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).not.toContainText('Nothing concluded yet', { timeout: 30_000 });
 });

@@ -32,7 +32,7 @@ test('a lead takes back an exception and makes another, with reasons; whoever on
   await excepted.getByLabel('Reason').fill('walls are measured every morning');
   await excepted.getByRole('button', { name: 'Add' }).click();
   await page.getByLabel('Why', { exact: true }).fill('sizes are promised now');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Policy changed')).toBeVisible();
   const policy = await policyOf(page);
   expect(Object.keys(policy.mayStayUnproven['customer part']!)).not.toContain('scaleXPercent');

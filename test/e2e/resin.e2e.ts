@@ -13,7 +13,7 @@ async function planOn(page: Page, kind: string, machine: string, bands: string |
   await expect(page.locator('.steps')).toContainText('planned');
 }
 async function takeAndAccept(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   const accept = page.getByRole('button', { name: /^Accept \S/ });
   await page.waitForFunction(
     () => {
@@ -73,7 +73,7 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
     const share = (xs: number[]): string => String(Math.round((2000 * xs.reduce((a, b) => a + b)) / xs.length / view));
     await glass.getByLabel('Left edge').fill(share(edge.slice(0, edge.length / 2)));
     await glass.getByLabel('Right edge').fill(share(edge.slice(edge.length / 2)));
-    await glass.getByRole('button', { name: 'Take it over' }).click();
+    await glass.getByRole('button', { name: 'Use this reading' }).click();
     await expect(field).toHaveValue(/^[01]\.\d{3}$/);
     expect(Math.abs(Number(await field.inputValue()) - 1)).toBeLessThan(0.2); // drawn 1 mm, less or more by its exposure
   });
@@ -114,7 +114,7 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
   await keep('Gaskets, as proven', {});
   await expect(finding).toHaveCount(0);
   await keep('Gaskets, lit too long', { exposureS: Number((window[1] + 1).toFixed(2)) });
-  await expect(finding).toContainText('above what is proven; beyond was seen to fail');
+  await expect(finding).toContainText('above what is proven, where a trial failed');
   await expect(finding).toContainText(trial.name);
 });
 
@@ -147,13 +147,13 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 60_000 });
   await takeOff(page);
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('The fields did not reach it: extend below 20 s.', {
     timeout: 30_000,
   });
   await openMachine(page, 'Malga Losch');
   await page.getByLabel('Log maintenance').selectOption({ label: 'Screen changed' });
-  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByText(/Now due: .*Exposure/)).toBeVisible();
 });
 
@@ -201,5 +201,5 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   });
   expect(made.ok(), await made.text()).toBe(true);
   await open(page, `/library/recipes/${((await made.json()) as { id: string }).id}`);
-  await expect(page.locator('[data-rule=lift-proven]')).toContainText('beyond was seen to fail');
+  await expect(page.locator('[data-rule=lift-proven]')).toContainText('where a trial failed');
 });

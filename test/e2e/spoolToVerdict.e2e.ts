@@ -22,11 +22,11 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByRole('link', { name: 'Library', exact: true }).click();
     await page.getByLabel('Search profiles').fill('Layers 0.20, stock');
     await page.getByRole('link', { name: 'Layers 0.20, stock' }).click();
-    await page.getByRole('button', { name: 'Edit' }).click();
+    await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByLabel('Name of the copy').fill('Bench 0.25');
-    await page.getByRole('button', { name: 'Make the copy' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Copy', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Bench 0.25', level: 1 })).toBeVisible();
-    await page.getByRole('button', { name: 'Edit' }).click();
+    await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByRole('textbox', { name: 'Visible wall speed' }).fill('3600 mm/min');
     await page.getByRole('textbox', { name: 'Layer height', exact: true }).fill('50');
     await expect(page.locator('main [role=alert]')).toContainText('check the unit');
@@ -71,7 +71,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
         .evaluateAll((all) => all.map((el) => `${el.getAttribute('data-rule')} ${el.textContent}`));
     await expect(verdict).not.toContainText('Reading');
     const onThisDevice = await findings();
-    await page.getByRole('button', { name: 'Keep as a job' }).click();
+    await page.getByRole('button', { name: 'Save job' }).click();
     await page.waitForURL(/checks\/[0-9a-f-]{36}/);
     await expect(page.locator('.verdict')).toContainText('Blocked: flow has never been proven here (1 blocker');
     await expect.poll(findings).toEqual(onThisDevice); // the same core: browser and server agree
@@ -105,7 +105,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByLabel('front, place 1').fill('0.45');
     await page.keyboard.press('Enter');
     await expect(page.getByText(/3 readings on 1 of 4 sides/)).toBeVisible();
-    await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+    await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
     await expect(page.locator('.steps')).toContainText('measuring 12 of 12');
     await expect(page.getByRole('complementary')).toContainText('flow by bead area');
     await expect(page.getByRole('complementary')).toContainText(/To be checked again: .*J-\d+/);
@@ -121,13 +121,13 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await expect(page.locator('.verdict').first()).toContainText('Clear with cautions: evidence is due: bed');
     await openMachine(page, 'Rifugio Vodice');
     await page.getByLabel('Mount a tool').selectOption({ label: '0.6 hardened' });
-    await page.getByRole('button', { name: 'Mount it' }).click();
+    await page.getByRole('button', { name: 'Mount', exact: true }).click();
     await expect(page.locator('.band')).toContainText('0.6 hardened');
     await open(page, job);
     await expect(page.locator('main [role=alert]')).toContainText('Out of date: 0.6 hardened is mounted now');
     await openMachine(page, 'Rifugio Vodice');
     await page.getByLabel('Mount a tool').selectOption({ label: '0.4 hardened' });
-    await page.getByRole('button', { name: 'Mount it' }).click();
+    await page.getByRole('button', { name: 'Mount', exact: true }).click();
     await expect(page.getByRole('row', { name: /Flow/ }).first()).toContainText('nozzle changed');
     await open(page, job);
     await expect(page.locator('main [role=alert]')).toContainText('flow: due (nozzle changed');
@@ -137,10 +137,10 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await openMachine(page, 'Rifugio Vodice');
     await page.getByLabel('Load a material').selectOption({ label: 'Torba ASA black' });
     await page.getByLabel('Lot').fill('2299');
-    await page.getByRole('button', { name: 'Load it' }).click();
+    await page.getByRole('button', { name: 'Load', exact: true }).click();
     await expect(page.locator('.band')).toContainText('lot 2299');
     await page.getByLabel('Log maintenance').selectOption({ label: 'Belt or axis worked on' });
-    await page.getByRole('button', { name: 'Log it' }).click();
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
     await expect(page.getByText('Belt or axis worked on logged')).toBeVisible();
     await page.getByRole('link', { name: 'Event log' }).click();
     for (const what of [

@@ -169,7 +169,7 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText(/nozzle \d+\/0 °C/, { timeout: 60_000 });
   await takeOff(page);
-  await page.getByRole('button', { name: 'Take from the connected instrument' }).click();
+  await page.getByRole('button', { name: 'Read from the connected instrument' }).click();
   await expect(page.getByRole('complementary')).toContainText('flow by bead area');
 });
 
@@ -182,7 +182,7 @@ test('a check that was queued when the worker was killed comes to its verdict', 
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Pelmo' });
   await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
   kill('worker');
-  await page.getByRole('button', { name: 'Keep as a job' }).click();
+  await page.getByRole('button', { name: 'Save job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
   await expect(page.locator('.verdict').last()).toContainText(/Blocked|Clear/, { timeout: 60_000 });
 });

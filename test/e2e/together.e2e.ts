@@ -7,7 +7,7 @@ async function editWalls(
   text: string,
 ): Promise<void> {
   await open(page, `/library/${id}`);
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: setting, exact: true }).fill(text);
 }
 async function save(page: import('@playwright/test').Page, why: string): Promise<void> {
@@ -96,10 +96,10 @@ test('editing a material shows its own value and says that the pairing wins here
   const [material] = (await (await page.request.get('/api/profiles?text=PLA+white')).json()) as { id: string }[];
   await open(page, `/library/${material!.id}`);
   await expect(page.locator('[data-setting=nozzleC]')).toContainText('206 °C');
-  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'Nozzle temperature', exact: true })).toHaveValue('205 °C');
   await expect(page.locator('[data-setting=nozzleC]')).toContainText('wins here: 206 °C');
-  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByRole('button', { name: 'Discard changes' }).click();
 });
 
 test('unknown fields, wrong types and oversized bodies are refused with the field named', async ({ page }) => {
@@ -134,7 +134,7 @@ test('what cannot be read is refused in one sentence that names the place', asyn
   ] as const) {
     await page.getByLabel('G-code file').setInputFiles({ name, mimeType: 'text/plain', buffer: bytes });
     await expect(page.locator('main .verdict[role=alert]')).toContainText(said);
-    await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Save job' })).toBeDisabled();
   }
 });
 

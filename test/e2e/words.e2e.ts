@@ -37,18 +37,18 @@ test('a lead says from a job what an unknown word does: it is kept with the prin
     await expect(side).toContainText('words not known');
   });
   await test.step('what the word does is said', async () => {
-    await side.getByRole('button', { name: 'say what GET_READY does' }).click();
+    await side.getByRole('button', { name: 'describe what GET_READY does' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('homes all axes').check();
     await dialog.getByLabel('heats the bed and waits', { exact: true }).check();
-    await expect(dialog.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+    await expect(dialog.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
     await dialog.getByLabel('heats the bed and waits: name of the figure').fill('BED');
     await expect(dialog).toContainText('GET_READY: homes, heats bed by BED');
-    await dialog.getByRole('button', { name: 'Keep it' }).click();
+    await dialog.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Ardesia 220 knows GET_READY now')).toBeVisible();
   });
   await test.step('the check knows it', async () => {
-    await expect(side.getByRole('button', { name: 'say what GET_READY does' })).toHaveCount(0);
+    await expect(side.getByRole('button', { name: 'describe what GET_READY does' })).toHaveCount(0);
     await expect(side).not.toContainText('words not known');
   });
   await test.step('in the library it stands beside the blocks of lines, each edited as lines', async () => {

@@ -181,7 +181,7 @@ describe('is refused with its place:', () => {
     [
       'a setting of another kind of profile',
       { ...example(), process: { values: { bedMaxC: 100 } } },
-      'Bed, hottest does not belong to a process @ process.values.bedMaxC',
+      'Maximum bed temperature does not belong to a process @ process.values.bedMaxC',
     ],
     [
       'a figure that cannot be meant',

@@ -35,6 +35,22 @@ export const engineChecks: readonly EngineCheck[] = [
   },
   ...headChecks,
   {
+    title:
+      'a print lasts what its parts take together; what nobody has timed is named, and a word that nobody explained',
+    comesOut: () =>
+      [undefined, 'GET_READY BED=60'].map((word) => {
+        const { estimate } = outcomeOf({
+          values: { homingS: 15 },
+          ...(word !== undefined && { program: { before: { layer2: `${word}\nG28 X Y Z` } } }),
+        });
+        return [estimate.parts?.homing, estimate.notTimed];
+      }),
+    must: [
+      [15, []],
+      [30, ['words not known']],
+    ],
+  },
+  {
     title: 'findings are told the gravest first, then by height; the first makes the sentence, the others are counted',
     comesOut: () => {
       const { findings, verdict, sentence } = outcomeOf({
@@ -160,7 +176,7 @@ export const engineChecks: readonly EngineCheck[] = [
   {
     title: 'a recipe that lacks a value says which rule could not look, and for want of what',
     comesOut: () => checkRecipe(without('hotEndMaxC')).notChecked.map((c) => [c.rule, c.needs]),
-    must: [['nozzle-temperature', '“Hot end, hottest”, a value of the tool profile']],
+    must: [['nozzle-temperature', '“Maximum nozzle temperature”, a value of the tool profile']],
   },
   {
     title: 'without a machine the machine’s rules say so, and no other',

@@ -1,10 +1,24 @@
+import type { GcodeReport } from '../../core/gcode/report.ts';
 import { massG } from '../../core/toolpath/bead.ts';
 import type { CheckContext } from './context.ts';
 import { figuresByDiameter } from './headViews.ts';
-import { timeParts, type Estimate, type TimePart } from './outcome.ts';
+import { WORDS_NOT_KNOWN, type Estimate, type TimePart } from './outcome.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import type { JobInput } from './define.ts';
 import { unknownMacros } from './program/unknownMacros.ts';
+
+/** Facts of a program that its estimate is made from. */
+export const ESTIMATE_READS = [
+  'besides',
+  'extrudedVolumeMm3',
+  'filamentMm',
+  'heads',
+  'heatingS',
+  'layers',
+  'pauses',
+  'timeS',
+  'unknownWords',
+] as const satisfies readonly (keyof GcodeReport)[];
 
 /** Prints that the whole job takes. */
 export const printsOf = ({ job }: CheckContext): number => job.prints ?? job.quantity;
@@ -43,10 +57,9 @@ export function estimateOf({ report, context }: JobInput): Estimate {
   };
 }
 
+type CountedPart = Exclude<TimePart, 'moves' | 'heating'>;
 /** How long each thing takes once that is not a move, as the printer profile has it; null where nobody has timed it. */
-const onceS: Readonly<
-  Record<Exclude<TimePart, 'moves' | 'heating' | 'words not known'>, (v: Values) => number | null>
-> = {
+const onceS: Readonly<Record<CountedPart, (v: Values) => number | null>> = {
   homing: (v) => numberOf(v, 'homingS'),
   levelling: (v) => {
     const [points, each] = [numberOf(v, 'levellingPoints'), numberOf(v, 'levellingPointS')];
@@ -63,7 +76,7 @@ function timesOf(
   { recipe, machine }: CheckContext,
 ): Required<Pick<Estimate, 'lastsS' | 'parts' | 'notTimed'>> & Pick<Estimate, 'pace'> {
   const { timeS, heatingS, besides, pauses } = report;
-  const times: Readonly<Record<keyof typeof onceS, number>> = {
+  const times: Readonly<Record<CountedPart, number>> = {
     homing: besides?.homings ?? 0,
     levelling: besides?.levellings ?? 0,
     priming: besides?.primings ?? 0,
@@ -71,15 +84,15 @@ function timesOf(
     pauses,
   };
   const parts: Partial<Record<TimePart, number>> = { moves: timeS, heating: heatingS };
-  const notTimed: TimePart[] = [];
-  for (const part of timeParts) {
-    if (part === 'moves' || part === 'heating' || part === 'words not known' || times[part] === 0) continue;
+  const notTimed: (TimePart | typeof WORDS_NOT_KNOWN)[] = [];
+  for (const part of Object.keys(onceS) as CountedPart[]) {
+    if (times[part] === 0) continue;
     const once = onceS[part](recipe.values ?? {});
     if (once === null) notTimed.push(part);
     else parts[part] = times[part] * once;
   }
   // a macro that nobody has explained may heat, home and level for minutes
-  if (unknownMacros(report).length > 0) notTimed.push('words not known');
+  if (unknownMacros(report).length > 0) notTimed.push(WORDS_NOT_KNOWN);
   const worked = Object.values(parts).reduce((sum, s) => sum + s, 0);
   const { pace } = machine;
   return { lastsS: worked * (pace?.ratio ?? 1), parts, notTimed, ...(pace && { pace }) };

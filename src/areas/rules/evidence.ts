@@ -40,7 +40,7 @@ export function outsideProof(ask: {
   const isSeenToFail = (isLow ? proof.range.minEnd : proof.range.maxEnd) === 'failedBeyond';
   return {
     severity: isSeenToFail || provenOnly ? 'blocker' : 'caution',
-    title: `${label} ${isLow ? 'below' : 'above'} what is proven${isSeenToFail ? '; beyond was seen to fail' : ''}`,
+    title: `${label} ${isLow ? 'below' : 'above'} what is proven${isSeenToFail ? ', where a trial failed' : ''}`,
     figure: show(value),
     limit: min > 0 ? `${show(min)} to ${show(max)}` : show(max),
     origin: `proven by ${proof.trialName}`,

@@ -53,17 +53,10 @@ export interface RuleRun {
   readonly needs: string | null;
 }
 /** What a print takes its time for. */
-export const timeParts = [
-  'moves',
-  'heating',
-  'homing',
-  'levelling',
-  'priming',
-  'changes of head',
-  'pauses',
-  'words not known',
-] as const;
+export const timeParts = ['moves', 'heating', 'homing', 'levelling', 'priming', 'changes of head', 'pauses'] as const;
 export type TimePart = (typeof timeParts)[number];
+/** What words do of which nobody has said it: it takes its time as well. */
+export const WORDS_NOT_KNOWN = 'words not known';
 export interface Estimate {
   /** Moves and waits of the program. */
   readonly timeS: number;
@@ -72,7 +65,7 @@ export interface Estimate {
   readonly lastsS?: number;
   readonly parts?: Readonly<Partial<Record<TimePart, number>>>;
   /** What the program asks for and nobody has timed on this machine: left out. */
-  readonly notTimed?: readonly TimePart[];
+  readonly notTimed?: readonly (TimePart | typeof WORDS_NOT_KNOWN)[];
   readonly pace?: Pace;
   readonly filamentMm: number;
   readonly massG: number;

@@ -1,4 +1,4 @@
-import { SegmentedControl } from '@mantine/core';
+import { Button, SegmentedControl } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { PathQuantity } from '../../core/gcode/pathColumns.ts';
 import { formatFigure } from '../../core/units/format.ts';
@@ -112,15 +112,15 @@ function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, want
         label={`Path of layer ${layer + 1} of ${last + 1}, coloured by ${column.label}`}
       />
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
-        <button
-          className="btn"
+        <Button
+          variant="default"
           onClick={() => {
             if (!isPlaying && layer >= last) setLayer(0);
             setPlaying(!isPlaying);
           }}
         >
           {isPlaying ? 'Stop' : 'Play'}
-        </button>
+        </Button>
         <input
           type="range"
           aria-label="Layer"

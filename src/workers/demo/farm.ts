@@ -111,7 +111,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
         ...tip.reasons,
         retractionMm: { kind: 'habit, untested', text: 'still a hair between the teeth of the seed wheel' },
       },
-      message: 'a little more pull-back for the seed wheel',
+      message: 'a little more retraction for the seed wheel',
     }),
   );
   await seedJobs(technician, lead, daysAgo, profiles, machines);

@@ -226,7 +226,7 @@ const printedBefore: readonly {
     like: 'Hive vent, round',
     title: 'Hive vent, round, first lot',
     daysAgo: 41,
-    override: 'this pull-back never left a string on this vent',
+    override: 'this retraction never left a string on this vent',
     said: { note: 'all twelve alike', setAtMachine: 'nothing but what was listed' },
   },
   {

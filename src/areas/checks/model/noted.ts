@@ -1,7 +1,7 @@
 export type PrintResult = 'good' | 'usable' | 'failed';
 export const printResults: Readonly<Record<PrintResult, string>> = {
   good: 'as it should be',
-  usable: 'usable, with signs',
+  usable: 'usable, with defects',
   failed: 'failed',
 };
 

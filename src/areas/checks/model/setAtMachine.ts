@@ -27,7 +27,7 @@ export function listToSet(
     ...used.flatMap((head) => onHead(head, massOf(head.tool), used.length > 1 || bodyTool > 0, bodyTool)),
     { key: 'speed', says: 'speed and flow at the machine stand at 100 %', known: null },
     ...(r.enclosureNeed === 'closed' || r.enclosureNeed === 'open'
-      ? [{ key: 'lid', says: `the lid is ${r.enclosureNeed}: ${r.family ?? 'the plastic'} wants it so`, known: null }]
+      ? [{ key: 'lid', says: `the lid is ${r.enclosureNeed}: ${r.family ?? 'the material'} wants it so`, known: null }]
       : []),
     ...(report.nozzleMaxC === 0
       ? [{ key: 'nozzle', says: 'the nozzle is hot: the program does not heat it', known: null }]

@@ -39,7 +39,7 @@ export async function noteOutcome(
   const unknown = input.signs.find((s) => !allSigns.some((x) => x.key === s));
   if (unknown) return no(`There is no sign "${unknown}"; choose from the list`);
   if (input.result === 'good' && (input.signs.length > 0 || input.layer !== null))
-    return no('A print that is as it should be shows no sign; call it usable or failed');
+    return no('A print that is as it should be shows no defect; call it usable or failed');
   if (input.pictureSha) {
     const picture = await pictureOf(ctx, input.pictureSha);
     if (!picture.ok) return picture;

@@ -79,7 +79,7 @@ export async function wishJobPrint(
     if (run?.state !== 'done') return no('The job is being checked, or could not be; it is printed by a verdict');
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
-    if (left.length > 0) return no(`Not yet seen to at the machine: ${left.map((t) => t.says).join('; ')}`);
+    if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
     if (!m?.device || m.device.adapter === 'stack')
       return no('The machine is not connected: take the program to it by hand');
     const why = whyNotFree(m);

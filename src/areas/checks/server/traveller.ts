@@ -37,9 +37,9 @@ li{list-style:none;display:flex;gap:3mm;margin:1.5mm 0}.box{width:4.2mm;height:4
 <div class="two"><div><h2>On</h2><table>${sheet ? [row('machine', sheet.machine.name), row('tool', sheet.recipe.tool.name), row('material', sheet.recipe.material.name), row('loaded', sheet.machine.loaded ? `${sheet.machine.loaded.name}, lot ${sheet.machine.loaded.lot}` : 'nothing, by the record'), row('process', sheet.recipe.process.name)].join('') : ''}</table>
 <h2>Estimate, one print</h2><table>${e ? [row('print', formatDuration(lastsOf(e))), row('heating of it', formatDuration(e.heatingS)), row('started now, done', done ? clock(done) : ''), row('filament', `${(e.filamentMm / 1000).toFixed(2)} m, ${e.massG.toFixed(1)} g`), row('cost', `€ ${e.cost.toFixed(2)}`), row('layers', String(e.layers))].join('') : ''}</table></div>
 <div><h2>Seen from the front</h2>${outcome ? silhouette(outcome) : ''}</div></div>
-<h2>To be seen to at the machine</h2><ul>${toSet.map((t) => `<li><span class="box">${ticked(t.key) ? '✓' : ''}</span><span>${safe(t.says)}<br><small>${safe(ticked(t.key) || t.known || '')}</small></span></li>`).join('')}</ul>
+<h2>Confirm at the machine</h2><ul>${toSet.map((t) => `<li><span class="box">${ticked(t.key) ? '✓' : ''}</span><span>${safe(t.says)}<br><small>${safe(ticked(t.key) || t.known || '')}</small></span></li>`).join('')}</ul>
 <h2>Findings</h2>${outcome && outcome.findings.length > 0 ? `<ul>${outcome.findings.map((f) => `<li><span><b>${safe(f.severity)}</b> ${safe(f.title)}: ${safe(f.figure)} against ${safe(f.limit)}${f.zMm === null ? '' : ` at ${f.zMm.toFixed(1)} mm`}. <small>${safe(f.fix)}</small></span></li>`).join('')}</ul>` : '<p>None.</p>'}
-<h2>Came out</h2><table><tr><th>signs, layer, remark</th><td style="height:16mm"></td></tr><tr><th>by, when</th><td></td></tr></table>
+<h2>Came out</h2><table><tr><th>defects, layer, remark</th><td style="height:16mm"></td></tr><tr><th>by, when</th><td></td></tr></table>
 </body></html>`;
 }
 

@@ -1,9 +1,10 @@
+import { Table } from '@mantine/core';
 import { countOf } from '../../../core/units/plural.ts';
 import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
 import { volumeText } from './volumeText.ts';
-import { lastsOf, timeParts, type CheckOutcome, type Estimate } from '../../rules/outcome.ts';
+import { lastsOf, timeParts, WORDS_NOT_KNOWN, type CheckOutcome, type Estimate } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { rules } from '../../rules/index.ts';
 import { saidBeside } from '../../rules/program/saidBeside.ts';
@@ -75,7 +76,7 @@ export function CheckSide({
         {e.notTimed?.map((part) => [
           <dt key={part}>{part}</dt>,
           <dd key={`${part}n`} className="hint">
-            {part === 'words not known' ? 'not timed, left out' : 'not timed on this machine, left out'}
+            {part === WORDS_NOT_KNOWN ? 'not timed, left out' : 'not timed on this machine, left out'}
           </dd>,
         ])}
         {e.pace && (
@@ -136,7 +137,7 @@ export function CheckSide({
             <dd>{volumeText(mesh.facts)}</dd>
             <dt>on the plate</dt>
             <dd>{mesh.contactMm2.toFixed(0)} mm²</dd>
-            <dt>leaning over {mesh.overhangLimitDeg.toFixed(0)}°</dt>
+            <dt>overhang beyond {mesh.overhangLimitDeg.toFixed(0)}°</dt>
             <dd>{mesh.overhangMm2.toFixed(0)} mm²</dd>
             <dt>support, skirt, brim</dt>
             <dd>{((mesh.restMm3 - (mesh.purgeMm3 ?? 0)) / 1000).toFixed(2)} cm³</dd>
@@ -148,11 +149,11 @@ export function CheckSide({
             )}
           </dl>
           <p className="hint">
-            Time and plastic come from a toolpath of our own, laid by the recipe: good for estimates, coupons and simple
+            Time and material come from a toolpath generated from the recipe: good for estimates, coupons and simple
             parts.{' '}
             {programHref && (
               <a href={programHref} download>
-                Take it as G-code
+                Download G-code
               </a>
             )}
           </p>
@@ -160,21 +161,21 @@ export function CheckSide({
       )}
       {said.length > 0 && (
         <>
-          <h3>Says of itself, and what is so</h3>
-          <table className="list">
-            <tbody>
+          <h3>Stated in the file, and measured</h3>
+          <Table className="list">
+            <Table.Tbody>
               {said.map(({ said: s, measured, isOther }) => (
-                <tr key={s.kind}>
-                  <td>
+                <Table.Tr key={s.kind}>
+                  <Table.Td>
                     {s.text} <span className="hint">line {s.line}</span>
-                  </td>
-                  <td>
-                    {measured ?? <span className="hint">nothing to hold it against</span>} {isOther && <b>differs</b>}
-                  </td>
-                </tr>
+                  </Table.Td>
+                  <Table.Td>
+                    {measured ?? <span className="hint">not measured</span>} {isOther && <b>differs</b>}
+                  </Table.Td>
+                </Table.Tr>
               ))}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
         </>
       )}
       <h3>Findings by build stage</h3>
@@ -193,7 +194,7 @@ export function CheckSide({
       <NotChecked checks={silent.map((s) => ({ title: title.get(s.rule) ?? s.rule, needs: s.needs ?? '' }))} />
       {r.unknownWords.length > 0 && (
         <>
-          <h3>Words not known</h3>
+          <h3>Unknown words</h3>
           {r.unknownWords.slice(0, MOST_WORDS).map((u) => (
             <p key={u.word} className="hint">
               <span className="f">
@@ -207,7 +208,7 @@ export function CheckSide({
       )}
       {r.problemCount > 0 && (
         <>
-          <h3>Lines that could not be read as they stand</h3>
+          <h3>Lines that could not be read</h3>
           {r.problems.slice(0, 8).map((p) => (
             <p key={`${p.line}${p.text}`} className="hint">
               line {p.line}: {p.text}

@@ -1,3 +1,4 @@
+import { Button, UnstyledButton } from '@mantine/core';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
@@ -62,168 +63,170 @@ export function HeightChart({
   const tall = Math.max(HEIGHT, ...tops.map((t, i) => t + heights[i]! + 8));
   const beyond = (f: number): boolean => f > limit * (1 + 1e-9);
   return (
-    <div className="sheet" style={{ height: tall + 30, minWidth: 900 }}>
-      <svg
-        width={WIDTH}
-        height={HEIGHT + 26}
-        style={{ position: 'absolute', left: 0, top: 8 }}
-        role="img"
-        aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}
-      >
-        <HeightRuler scale={scale} width={530} />
-        {Number.isFinite(limit) && (
-          <rect
-            x={FLOW_X}
-            y={scale.y(top)}
-            width={(limit / mostFlow) * FLOW_W}
-            height={scale.y(0) - scale.y(top)}
-            fill="var(--pine)"
-            opacity=".08"
-          />
-        )}
-        {bins.map((b) => {
-          const y = scale.y(b.toMm);
-          const h = Math.max(0.7, scale.y(b.fromMm) - y);
-          return (
-            <g key={b.toMm}>
-              {Number.isFinite(b.minX) && (
-                <rect
-                  x={125 + (b.minX - middle) * perMm}
-                  y={y}
-                  width={(b.maxX - b.minX) * perMm}
-                  height={h + 0.3}
-                  fill={beyond(b.flow) ? 'var(--oxide-clay)' : 'var(--clay)'}
-                />
-              )}
-              <rect
-                x={FLOW_X}
-                y={y}
-                width={(b.flow / mostFlow) * FLOW_W}
-                height={h > 4 ? h - 1 : h + 0.3}
-                fill={beyond(b.flow) ? 'var(--oxide)' : 'var(--dim)'}
-              />
-              <rect
-                x={TIME_X}
-                y={y}
-                width={(b.timeS / mostTime) * TIME_W}
-                height={h > 4 ? h - 1 : h + 0.3}
-                fill="#9a968c"
-              />
-            </g>
-          );
-        })}
-        {areas && <LayerAreas layers={areas} most={mostArea} y={scale.y} />}
-        {Number.isFinite(limit) && (
-          <>
-            <line
-              x1={FLOW_X + (limit / mostFlow) * FLOW_W}
-              x2={FLOW_X + (limit / mostFlow) * FLOW_W}
-              y1={scale.y(top) - 4}
-              y2={scale.y(0) + 4}
-              stroke="var(--pine)"
-              strokeWidth="1.5"
-            />
-            <text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">
-              {limit.toFixed(1)}
-            </text>
-          </>
-        )}
-        <text x={areas ? 70 : 90} y={HEIGHT + 14}>
-          silhouette
-        </text>
-        <text x={FLOW_X} y={HEIGHT + 14}>
-          {areas ? 'flow, mm³/s' : 'highest flow, mm³/s'}
-        </text>
-        <text x={TIME_X} y={HEIGHT + 14}>
-          {areas ? 'time' : 'layer time'}, up to {(mostTime / 1.05).toFixed(0)} s
-        </text>
-        {findings.map((f, i) => (
-          <path
-            key={i}
-            d={`M510 ${scale.y(heightOf(f, top))} H530 L560 ${tops[i]! + CARD / 2 - 8} H575`}
-            fill="none"
-            stroke={
-              f.severity === 'blocker' ? 'var(--oxide)' : f.severity === 'caution' ? 'var(--ochre)' : 'var(--dim)'
-            }
-          />
-        ))}
-      </svg>
-      {findings.map((f, i) => (
-        <div
-          key={`${f.rule}${i}`}
-          ref={(card) => {
-            cards.current[i] = card;
-          }}
-          className="found"
-          data-s={f.severity}
-          data-rule={f.rule}
-          style={{ top: tops[i], minHeight: CARD, left: 575, right: 12, width: 'auto' }}
+    <div className="wide">
+      <div className="sheet" style={{ height: tall + 30, minWidth: 900 }}>
+        <svg
+          width={WIDTH}
+          height={HEIGHT + 26}
+          style={{ position: 'absolute', left: 0, top: 8 }}
+          role="img"
+          aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}
         >
-          <button aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}>
-            <StateMark mark={markOf[f.severity]} />
-            <span>
-              {f.head !== undefined && <b>Head {f.head}: </b>}
-              {f.title}
-              <br />
-              <span className="hint f">{f.figure}</span>
-            </span>
-            <span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>
-              {f.zMm === null ? f.stage : `${f.zMm.toFixed(1)} mm`}
-            </span>
-          </button>
-          {open === i && (
-            <dl className="kv">
-              <dt>{f.severity}</dt>
-              <dd>{f.rule}</dd>
-              <dt>limit</dt>
-              <dd>{f.limit}</dd>
-              <dt>origin</dt>
-              <dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>
-              {f.line !== null && !outcome.mesh && (
-                <>
-                  <dt>place</dt>
-                  <dd>
-                    line {f.line}
-                    {f.layer !== null && `, layer ${f.layer}`}
-                  </dd>
-                </>
-              )}
-              <dt>fix</dt>
-              <dd style={{ fontFamily: 'inherit' }}>
-                <b>{f.fix}</b>
-                {onFix && f.change && (
-                  <div style={{ margin: '4px 0' }}>
-                    <button className="btn" onClick={() => onFix(f)}>
-                      Do it to a copy
-                    </button>{' '}
-                    <span className="hint">{fixText(f.change)}</span>
-                  </div>
-                )}
-                {onLayer && f.zMm !== null && (
-                  <>
-                    {' '}
-                    ·{' '}
-                    <button className="plain" onClick={() => onLayer(layerAt(rows, f.zMm!))}>
-                      show its layer
-                    </button>
-                  </>
-                )}
-                {f.trialId && (
-                  <>
-                    {' '}
-                    · <a href={`/trials/${f.trialId}`}>evidence</a>
-                  </>
-                )}
-              </dd>
-            </dl>
+          <HeightRuler scale={scale} width={530} />
+          {Number.isFinite(limit) && (
+            <rect
+              x={FLOW_X}
+              y={scale.y(top)}
+              width={(limit / mostFlow) * FLOW_W}
+              height={scale.y(0) - scale.y(top)}
+              fill="var(--pine)"
+              opacity=".08"
+            />
           )}
-        </div>
-      ))}
-      {findings.length === 0 && (
-        <p className="hint" style={{ position: 'absolute', left: 580, top: 30 }}>
-          No finding. Every rule that could run is content.
-        </p>
-      )}
+          {bins.map((b) => {
+            const y = scale.y(b.toMm);
+            const h = Math.max(0.7, scale.y(b.fromMm) - y);
+            return (
+              <g key={b.toMm}>
+                {Number.isFinite(b.minX) && (
+                  <rect
+                    x={125 + (b.minX - middle) * perMm}
+                    y={y}
+                    width={(b.maxX - b.minX) * perMm}
+                    height={h + 0.3}
+                    fill={beyond(b.flow) ? 'var(--oxide-clay)' : 'var(--clay)'}
+                  />
+                )}
+                <rect
+                  x={FLOW_X}
+                  y={y}
+                  width={(b.flow / mostFlow) * FLOW_W}
+                  height={h > 4 ? h - 1 : h + 0.3}
+                  fill={beyond(b.flow) ? 'var(--oxide)' : 'var(--dim)'}
+                />
+                <rect
+                  x={TIME_X}
+                  y={y}
+                  width={(b.timeS / mostTime) * TIME_W}
+                  height={h > 4 ? h - 1 : h + 0.3}
+                  fill="#9a968c"
+                />
+              </g>
+            );
+          })}
+          {areas && <LayerAreas layers={areas} most={mostArea} y={scale.y} />}
+          {Number.isFinite(limit) && (
+            <>
+              <line
+                x1={FLOW_X + (limit / mostFlow) * FLOW_W}
+                x2={FLOW_X + (limit / mostFlow) * FLOW_W}
+                y1={scale.y(top) - 4}
+                y2={scale.y(0) + 4}
+                stroke="var(--pine)"
+                strokeWidth="1.5"
+              />
+              <text x={FLOW_X + (limit / mostFlow) * FLOW_W} y={scale.y(0) + 16} textAnchor="middle" className="n">
+                {limit.toFixed(1)}
+              </text>
+            </>
+          )}
+          <text x={areas ? 70 : 90} y={HEIGHT + 14}>
+            silhouette
+          </text>
+          <text x={FLOW_X} y={HEIGHT + 14}>
+            {areas ? 'flow, mm³/s' : 'maximum flow, mm³/s'}
+          </text>
+          <text x={TIME_X} y={HEIGHT + 14}>
+            {areas ? 'time' : 'layer time'}, up to {(mostTime / 1.05).toFixed(0)} s
+          </text>
+          {findings.map((f, i) => (
+            <path
+              key={i}
+              d={`M510 ${scale.y(heightOf(f, top))} H530 L560 ${tops[i]! + CARD / 2 - 8} H575`}
+              fill="none"
+              stroke={
+                f.severity === 'blocker' ? 'var(--oxide)' : f.severity === 'caution' ? 'var(--ochre)' : 'var(--dim)'
+              }
+            />
+          ))}
+        </svg>
+        {findings.map((f, i) => (
+          <div
+            key={`${f.rule}${i}`}
+            ref={(card) => {
+              cards.current[i] = card;
+            }}
+            className="found"
+            data-s={f.severity}
+            data-rule={f.rule}
+            style={{ top: tops[i], minHeight: CARD, left: 575, right: 12, width: 'auto' }}
+          >
+            <UnstyledButton aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}>
+              <StateMark mark={markOf[f.severity]} />
+              <span>
+                {f.head !== undefined && <b>Head {f.head}: </b>}
+                {f.title}
+                <br />
+                <span className="hint f">{f.figure}</span>
+              </span>
+              <span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>
+                {f.zMm === null ? f.stage : `${f.zMm.toFixed(1)} mm`}
+              </span>
+            </UnstyledButton>
+            {open === i && (
+              <dl className="kv">
+                <dt>{f.severity}</dt>
+                <dd>{f.rule}</dd>
+                <dt>limit</dt>
+                <dd>{f.limit}</dd>
+                <dt>origin</dt>
+                <dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>
+                {f.line !== null && !outcome.mesh && (
+                  <>
+                    <dt>place</dt>
+                    <dd>
+                      line {f.line}
+                      {f.layer !== null && `, layer ${f.layer}`}
+                    </dd>
+                  </>
+                )}
+                <dt>fix</dt>
+                <dd style={{ fontFamily: 'inherit' }}>
+                  <b>{f.fix}</b>
+                  {onFix && f.change && (
+                    <div style={{ margin: '4px 0' }}>
+                      <Button variant="default" onClick={() => onFix(f)}>
+                        Apply to a copy
+                      </Button>{' '}
+                      <span className="hint">{fixText(f.change)}</span>
+                    </div>
+                  )}
+                  {onLayer && f.zMm !== null && (
+                    <>
+                      {' '}
+                      ·{' '}
+                      <Button variant="subtle" size="compact-xs" onClick={() => onLayer(layerAt(rows, f.zMm!))}>
+                        show layer
+                      </Button>
+                    </>
+                  )}
+                  {f.trialId && (
+                    <>
+                      {' '}
+                      · <a href={`/trials/${f.trialId}`}>evidence</a>
+                    </>
+                  )}
+                </dd>
+              </dl>
+            )}
+          </div>
+        ))}
+        {findings.length === 0 && (
+          <p className="hint" style={{ position: 'absolute', left: 580, top: 30 }}>
+            No findings. Every rule that could run passed.
+          </p>
+        )}
+      </div>
     </div>
   );
 }

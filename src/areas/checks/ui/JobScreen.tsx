@@ -1,4 +1,4 @@
-import { Modal, Textarea } from '@mantine/core';
+import { Button, Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -80,9 +80,9 @@ export function JobScreen({ id }: { readonly id: string }) {
       }
     : undefined;
   const again = (
-    <button className="btn" disabled={busy} onClick={() => void act('check', {}, 'Check asked for')}>
+    <Button variant="default" disabled={busy} onClick={() => void act('check', {}, 'Check started')}>
       Check again
-    </button>
+    </Button>
   );
   return (
     <>
@@ -148,13 +148,13 @@ export function JobScreen({ id }: { readonly id: string }) {
               !j.outOfDate &&
               ['received', 'checked'].includes(j.state) &&
               (outcome.verdict !== 'blocked' ? (
-                <button className="btn p" onClick={() => void act('clear', { why: '' }, 'Cleared')}>
-                  Clear it
-                </button>
+                <Button onClick={() => void act('clear', { why: '' }, 'Approved for printing')}>
+                  Approve for printing
+                </Button>
               ) : person.role === 'lead' ? (
-                <button className="btn" onClick={() => setAsking(true)}>
+                <Button variant="default" onClick={() => setAsking(true)}>
                   Override with a reason
-                </button>
+                </Button>
               ) : null)}
           </VerdictBand>
           {outcome.mesh && j.mesh && (
@@ -191,19 +191,20 @@ export function JobScreen({ id }: { readonly id: string }) {
               />
               {wish && (
                 <div className="verdict" role="status">
-                  Not yet checked as it is set down now.
+                  This position has not been checked yet.
                   <span className="end">
-                    <button className="btn" onClick={() => setWish(null)}>
-                      Leave it as it was
-                    </button>
-                    <button
-                      className="btn p"
+                    <Button variant="default" onClick={() => setWish(null)}>
+                      Discard changes
+                    </Button>
+                    <Button
                       onClick={() =>
-                        void act('place', wish, 'Set down; check asked for').then((isDone) => isDone && setWish(null))
+                        void act('place', wish, 'Position saved; check started').then(
+                          (isDone) => isDone && setWish(null),
+                        )
                       }
                     >
-                      Check it so
-                    </button>
+                      Save position and check
+                    </Button>
                   </span>
                 </div>
               )}
@@ -221,7 +222,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                     void act(
                       'fix',
                       { runId: run.id, finding: outcome.findings.indexOf(f) },
-                      'Done to a copy; check asked for',
+                      'Applied to a copy; check started',
                     ),
                 })}
               onLayer={(n) => {
@@ -238,7 +239,7 @@ export function JobScreen({ id }: { readonly id: string }) {
               programHref={run?.programSha ? `/api/jobs/${id}/program` : undefined}
               note={
                 run?.doneAt
-                  ? `By the server, ${dayAndTime(run.doneAt)}; limits pinned.${run.reusedRunId ? ' Its path is that of an earlier check: nothing it depends on had changed.' : ''}`
+                  ? `By the server, ${dayAndTime(run.doneAt)}; with the limits of that time.${run.reusedRunId ? ' Its path is that of an earlier check: nothing it depends on had changed.' : ''}`
                   : ''
               }
             />
@@ -247,9 +248,9 @@ export function JobScreen({ id }: { readonly id: string }) {
             <section className="stage" aria-label="Path">
               <h2>
                 The path{' '}
-                <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
-                  {isPath ? 'put it away' : 'show it layer by layer'}
-                </button>
+                <Button variant="subtle" size="compact-xs" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
+                  {isPath ? 'Hide' : 'Show layers'}
+                </Button>
               </h2>
               {isPath && (
                 <Suspense fallback={<p className="hint">Opening…</p>}>
@@ -281,20 +282,19 @@ export function JobScreen({ id }: { readonly id: string }) {
         transitionProps={{ duration: 0 }}
       >
         <Textarea
-          label="Reason; it stays on the job for ever"
+          label="Reason (recorded with the job for good)"
           value={why}
           onChange={(e) => setWhy(e.currentTarget.value)}
           data-autofocus
           minRows={3}
         />
-        <button
-          className="btn p"
+        <Button
           style={{ marginTop: 12 }}
           disabled={why.trim().length < 5}
           onClick={() => void act('clear', { why }, 'Overridden')}
         >
           Override
-        </button>
+        </Button>
       </Modal>
     </>
   );

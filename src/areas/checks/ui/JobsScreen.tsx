@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson } from '../../../ui/api.ts';
@@ -66,12 +67,12 @@ export function JobsScreen() {
           <h1>Job checks</h1>
         </div>
         <div className="end">
-          <a className="btn" href="/checks/rules">
-            What rules foretold
-          </a>
-          <a className="btn p" href="/checks/new">
+          <Button component="a" variant="default" href="/checks/rules">
+            Rule track record
+          </Button>
+          <Button component="a" href="/checks/new">
             Check a job
-          </a>
+          </Button>
         </div>
       </div>
       {error && (

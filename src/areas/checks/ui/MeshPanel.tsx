@@ -1,5 +1,5 @@
 import { each3 } from '../../../core/geometry/each3.ts';
-import { NumberInput } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Radio } from '@mantine/core';
 import { useState } from 'react';
 import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -84,16 +84,19 @@ export function MeshPanel({
               </legend>
               <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginTop: 6 }}>
                 {readings.map((r) => (
-                  <label key={r.unit} className="chip" style={{ cursor: onChange ? 'pointer' : 'default' }}>
-                    <input
-                      type="radio"
-                      name="unit"
-                      checked={(choice.unit ?? (doubt ? null : seen.unit)) === r.unit}
-                      onChange={() => onChange?.({ ...choice, unit: r.unit })}
-                    />{' '}
-                    <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>
-                    {!r.isPlausible && <span className="hint"> no part has that size</span>}
-                  </label>
+                  <Radio
+                    key={r.unit}
+                    name="unit"
+                    disabled={!onChange}
+                    checked={(choice.unit ?? (doubt ? null : seen.unit)) === r.unit}
+                    onChange={() => onChange?.({ ...choice, unit: r.unit })}
+                    label={
+                      <>
+                        <b>{r.unit}</b> <span className="f">{sizeText(r.sizeMm)} mm</span>
+                        {!r.isPlausible && <span className="hint"> no part has that size</span>}
+                      </>
+                    }
+                  />
                 ))}
               </div>
             </fieldset>
@@ -110,16 +113,16 @@ export function MeshPanel({
                   disabled={!onChange}
                   onChange={(v) => typeof v === 'number' && turn(k, v)}
                 />
-                <button
-                  className="btn"
+                <Button
+                  variant="default"
                   style={{ height: 36 }}
                   disabled={!onChange}
                   aria-label={`Quarter turn about ${axis}`}
                   title={`Quarter turn about ${axis}`}
                   onClick={() => turn(k, p.turnDeg[k]! + QUARTER)}
                 >
-                  ¼
-                </button>
+                  Turn 90°
+                </Button>
               </div>
             ))}
             {(isLocked ? ['Scale, %'] : AXES.map((a) => `Scale ${a}, %`)).map((label, k) => (
@@ -140,66 +143,64 @@ export function MeshPanel({
                 }
               />
             ))}
-            <label className="hint" style={{ paddingBottom: 10 }}>
-              <input
-                type="checkbox"
-                checked={isLocked}
-                disabled={!onChange}
-                onChange={(e) => setLocked(e.currentTarget.checked)}
-              />{' '}
-              alike
-            </label>
+            <Checkbox
+              label="Lock proportions"
+              pb={10}
+              checked={isLocked}
+              disabled={!onChange}
+              onChange={(e) => setLocked(e.currentTarget.checked)}
+            />
           </div>
           {sheet && (
             <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
               <NumberInput
-                label="Middle in X, mm"
+                label="Centre X, mm"
                 value={Number(p.xMm.toFixed(3))}
                 w={128}
                 disabled={!onChange}
                 onChange={(v) => typeof v === 'number' && set({ xMm: v })}
               />
               <NumberInput
-                label="Middle in Y, mm"
+                label="Centre Y, mm"
                 value={Number(p.yMm.toFixed(3))}
                 w={128}
                 disabled={!onChange}
                 onChange={(v) => typeof v === 'number' && set({ yMm: v })}
               />
-              <button
-                className="btn"
+              <Button
+                variant="default"
                 style={{ height: 36 }}
                 disabled={!onChange}
                 onClick={() => set({ xMm: sheet.machine.travelMm[0] / 2, yMm: sheet.machine.travelMm[1] / 2 })}
               >
-                To the middle of the plate
-              </button>
+                Centre on the plate
+              </Button>
             </div>
           )}
           <p className="hint" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
             <StateMark mark={faults.length === 0 ? 'proven' : 'due'} />
-            {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As it stands:{' '}
+            {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As placed:{' '}
             <span className="f">{sizeText(size)} mm</span>
           </p>
           {(faults.length > 0 || choice.repair) && (
             <div className="hint" style={{ display: 'flex', gap: 8, alignItems: 'baseline', flexWrap: 'wrap' }}>
-              <button
-                className="btn"
+              <Button
+                variant="default"
                 disabled={!onChange}
                 aria-pressed={choice.repair === true}
                 onClick={() => onChange?.({ ...choice, repair: !choice.repair })}
               >
-                {choice.repair ? 'Take it as it came' : 'Repair it'}
-              </button>
+                {choice.repair ? 'Use original' : 'Repair'}
+              </Button>
               <span>
                 {choice.repair
                   ? seen.repair && seen.repair.length > 0
                     ? `Repaired: ${seen.repair.join('; ')}.`
                     : 'There was nothing to repair.'
-                  : 'Into a new file beside this one; what was changed is said.'}{' '}
+                  : 'Into a new file beside this one; every change is listed.'}{' '}
                 {repairedHref && (
                   <a href={repairedHref} download>
-                    Take it as 3MF
+                    Download 3MF
                   </a>
                 )}
               </span>

@@ -1,3 +1,4 @@
+import { Radio } from '@mantine/core';
 import { each3 } from '../../../core/geometry/each3.ts';
 import { useEffect, useRef, useState } from 'react';
 import {
@@ -24,13 +25,13 @@ import type { ShadeAnswer, ShadedMesh, ShadeWish } from '../../../workers/shadeM
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
-type Shading = 'lean' | 'thickness';
+type Shading = 'overhang' | 'thickness';
 const [WIDTH, HEIGHT] = [620, 380];
 const GRID_MM = 20;
 const STEP = 0.12;
 const CLICK_PX = 4;
 
-/** The part in three dimensions on its plate, shaded by what leans beyond what is proven or by how thick it is. */
+/** The part in three dimensions on its plate, shaded by what overhangs beyond what is proven or by how thick it is. */
 export default function MeshView({
   file,
   others,
@@ -50,7 +51,7 @@ export default function MeshView({
   const canvas = useRef<HTMLCanvasElement>(null);
   const [shaded, setShaded] = useState<ShadedMesh | null>(null);
   const [says, setSays] = useState<string | null>('Reading it…');
-  const [by, setBy] = useState<Shading>('lean');
+  const [by, setBy] = useState<Shading>('overhang');
   /** What a click does, as of the last drawing: the picture is not made anew for it. */
   const restOn = useRef<(normal: ArrayLike<number>) => void>(() => undefined);
   useEffect(() => {
@@ -97,15 +98,22 @@ export default function MeshView({
         role="radiogroup"
         aria-label="Shaded by"
       >
-        {(['lean', 'thickness'] as const).map((s) => (
-          <label key={s}>
-            <input type="radio" name="shading" checked={by === s} onChange={() => setBy(s)} />{' '}
-            {s === 'lean' ? `leans beyond ${limitDeg.toFixed(0)}°` : `thinner than two lines of ${width.toFixed(2)} mm`}
-          </label>
+        {(['overhang', 'thickness'] as const).map((s) => (
+          <Radio
+            key={s}
+            name="shading"
+            checked={by === s}
+            onChange={() => setBy(s)}
+            label={
+              s === 'overhang'
+                ? `overhangs beyond ${limitDeg.toFixed(0)}°`
+                : `thinner than two lines of ${width.toFixed(2)} mm`
+            }
+          />
         ))}
         <span className="hint" role="status">
           {says ??
-            `Drag to turn, wheel to come nearer, arrow keys and + − as well.${onRest ? ' Click a face to rest the part on it.' : ''}`}
+            `Drag to turn, wheel to zoom, arrow keys and + − as well.${onRest ? ' Click a face to rest the part on it.' : ''}`}
         </span>
       </div>
       {shaded && (
@@ -150,7 +158,7 @@ function coloursOf(el: HTMLElement, { leanDeg, thicknessMm, xyz }: ShadedMesh, b
   for (let t = 0; t < leanDeg.length; t++) {
     const onPlate = Math.max(xyz[9 * t + 2]!, xyz[9 * t + 5]!, xyz[9 * t + 8]!) <= l.plateMm;
     const colour =
-      by === 'lean'
+      by === 'overhang'
         ? onPlate || leanDeg[t]! <= l.limitDeg - 10
           ? clay
           : leanDeg[t]! <= l.limitDeg

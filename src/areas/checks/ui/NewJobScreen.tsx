@@ -1,4 +1,6 @@
-import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Dropzone } from '@mantine/dropzone';
+import '@mantine/dropzone/styles.layer.css';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
@@ -24,6 +26,7 @@ import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
 import { HeightChart } from './HeightChart.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
+import { proposalText, proposeMachine } from './proposeMachine.ts';
 import { SolidPanel } from './SolidPanel.tsx';
 import { OrientationPanel } from './OrientationPanel.tsx';
 import { purposes, type Purpose } from '../../rules/context.ts';
@@ -38,7 +41,8 @@ export function NewJobScreen() {
     queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
   });
   const [file, setFile] = useState<File | null>(null);
-  const [over, setOver] = useState(false);
+  /** The machine where nobody chose it. */
+  const [proposed, setProposed] = useState<MachineCard | null>(null);
   const [validationError, setValidationError] = useState<string | null>(null);
   const [machineId, setMachineId] = useState('');
   const [toolId, setToolId] = useState('');
@@ -89,13 +93,18 @@ export function NewJobScreen() {
         : null,
     );
     setFile(f);
+    const free = machineId || recipeId ? null : proposeMachine(machines.data ?? []);
+    if (free) {
+      chooseMachine(free.id);
+      setProposed(free);
+    }
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
   /** What lies on further plates was set down as things were: it has to be arranged anew. */
   const putAway = (why: string): void => {
     if (further.length === 0) return;
     setFurther([]);
-    setValidationError(`${why} now: the further plates were put away; arrange anew`);
+    setValidationError(`${why} now: the further plates were removed; arrange again`);
   };
   const chooseMachine = (id: string): void => {
     if (id !== machineId) putAway('The machine is another');
@@ -196,8 +205,8 @@ export function NewJobScreen() {
     <>
       <div className="band" data-kind="job">
         <div>
-          <div className="kind">New job</div>
-          <h1>{title || 'Will tonight’s machine make it?'}</h1>
+          <div className="kind">Job check</div>
+          <h1>{title || 'New job'}</h1>
         </div>
         {file && (
           <span className="chip f">
@@ -205,29 +214,17 @@ export function NewJobScreen() {
           </span>
         )}
         <div className="end">
-          <button
-            className="btn p"
-            disabled={!ready || keeping !== null || check.refusal !== null}
-            onClick={() => void keep()}
-          >
-            {keeping === null ? 'Keep as a job' : `Uploading ${Math.round(keeping * 100)} %`}
-          </button>
+          <Button disabled={!ready || keeping !== null || check.refusal !== null} onClick={() => void keep()}>
+            {keeping === null ? 'Save job' : `Uploading ${Math.round(keeping * 100)} %`}
+          </Button>
         </div>
       </div>
       <section className="stage">
-        <label
+        <Dropzone
           className="drop"
-          data-over={over}
-          onDragOver={(e) => {
-            e.preventDefault();
-            setOver(true);
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(e) => {
-            e.preventDefault();
-            setOver(false);
-            void take([...e.dataTransfer.files]);
-          }}
+          onDrop={(files) => void take(files)}
+          inputProps={{ 'aria-label': 'Mesh or G-code file' }}
+          aria-label="Choose files or drop them here"
         >
           {file ? (
             <>
@@ -236,18 +233,12 @@ export function NewJobScreen() {
             </>
           ) : (
             <>
-              Drop meshes (STL, 3MF, OBJ) or a G-code file here, packed or not, or press Enter to choose (up to 200 MB
-              each)
+              <b>Drop meshes (STL, 3MF, OBJ) or a G-code file here</b>, packed or not, up to 200 MB each, or press Enter
+              to choose. Machine, tool and material are proposed from what stands ready.
             </>
           )}
-          <input
-            type="file"
-            multiple
-            aria-label="Mesh or G-code file"
-            style={{ display: 'block', margin: '8px auto 0' }}
-            onChange={(e) => void take([...(e.target.files ?? [])])}
-          />
-        </label>
+        </Dropzone>
+        {proposed && proposed.id === machineId && <p className="hint">{proposalText(proposed)}</p>}
         {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
             {validationError}
@@ -255,7 +246,7 @@ export function NewJobScreen() {
         )}
         <div className="fields" style={{ marginTop: 12 }}>
           <NativeSelect
-            label="Kept recipe"
+            label="Saved recipe"
             value={recipeId}
             onChange={(e) => void chooseRecipe(e.currentTarget.value)}
             data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]}
@@ -298,7 +289,7 @@ export function NewJobScreen() {
             label="Purpose"
             value={purpose}
             onChange={(e) => setPurpose(e.currentTarget.value as Purpose | '')}
-            data={[{ value: '', label: 'not said' }, ...purposes]}
+            data={[{ value: '', label: 'not stated' }, ...purposes]}
           />
           <TextInput label="Due" type="date" value={due} onChange={(e) => setDue(e.currentTarget.value)} />
           <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
@@ -347,7 +338,7 @@ export function NewJobScreen() {
       )}
       {choice && sheet && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">
-          Laying it line by line and checking it, {Math.round(100 * (check.share ?? 0))} %
+          Generating the toolpath and checking it, {Math.round(100 * (check.share ?? 0))} %
         </div>
       )}
       {check.outcome && sheet && (
@@ -356,9 +347,9 @@ export function NewJobScreen() {
           {Object.keys(overrides).length > 0 && (
             <p className="stage hint" role="status">
               In a copy of the recipe, for this job only: {fixText({ values: overrides })}.{' '}
-              <button className="plain" onClick={() => setOverrides({})}>
-                take them back
-              </button>
+              <Button variant="subtle" size="compact-xs" onClick={() => setOverrides({})}>
+                undo
+              </Button>
             </p>
           )}
           <div className="page two">
@@ -379,7 +370,7 @@ export function NewJobScreen() {
               sheet={sheet}
               onTaught={fetchAnew}
               prints={prints}
-              note="Read on this device; kept as a job, the server’s own run is the record."
+              note="Checked on this device; once saved, the server’s own check is the record."
             />
           </div>
         </>

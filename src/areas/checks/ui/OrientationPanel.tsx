@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect, Table } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { BuildOrientation } from '../../../core/mesh/orient.ts';
 import { formatDuration } from '../../../core/units/format.ts';
@@ -86,15 +86,15 @@ export function OrientationPanel({
   }, [isOpen, unit, scale, sheet, load, show]);
   const done = Object.keys(checks).length;
   return (
-    <section className="stage" aria-label="Ways to stand">
+    <section className="stage" aria-label="Build orientations">
       <h2>
-        How it could stand{' '}
-        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? 'put it away' : 'compare'}
-        </button>{' '}
+        Build orientations{' '}
+        <Button variant="subtle" size="compact-xs" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'Hide' : 'Compare'}
+        </Button>{' '}
         {isOpen && found && (
           <span className="hint" role="status">
-            {isBusy ? `laid and checked: ${done} of ${found.standings.length}` : 'the best first'}; support beyond{' '}
+            {isBusy ? `checked: ${done} of ${found.standings.length}` : 'the best first'}; support beyond{' '}
             {found.limitDeg.toFixed(0)}° from the vertical
           </span>
         )}
@@ -104,14 +104,14 @@ export function OrientationPanel({
           <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', marginBottom: 10 }}>
             <NativeSelect
               size="xs"
-              label="It is pulled, as drawn"
+              label="Load direction, as drawn"
               value={load}
               onChange={(e) => setLoad(e.currentTarget.value)}
               data={[NONE, ...Object.keys(directions)]}
             />
             <NativeSelect
               size="xs"
-              label="Face that is shown, as drawn"
+              label="Visible face, as drawn"
               value={show}
               onChange={(e) => setShow(e.currentTarget.value)}
               data={[NONE, ...Object.keys(faces)]}
@@ -122,35 +122,37 @@ export function OrientationPanel({
               {says}
             </p>
           )}
-          {!found && !says && <p className="hint">Turning it…</p>}
+          {!found && !says && <p className="hint">Searching orientations…</p>}
           {found && (
-            <table className="list">
-              <thead>
-                <tr>
-                  <th>From the front</th>
-                  <th>Rests on</th>
-                  <th className="n">Height</th>
-                  <th className="n">Hangs over</th>
-                  <th className="n">Largest jump</th>
-                  {load !== NONE && <th className="n">Pull across layers</th>}
-                  {show !== NONE && <th>Shown face</th>}
-                  <th className="n">Time</th>
-                  <th>Verdict</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {found.standings.map((s, i) => (
-                  <StandingRow
-                    key={s.turnDeg.join()}
-                    standing={s}
-                    check={checks[i]}
-                    isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
-                    onTake={onTake}
-                  />
-                ))}
-              </tbody>
-            </table>
+            <Table.ScrollContainer minWidth={560} type="native">
+              <Table className="list">
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>From the front</Table.Th>
+                    <Table.Th>Rests on</Table.Th>
+                    <Table.Th className="n">Height</Table.Th>
+                    <Table.Th className="n">Overhang area</Table.Th>
+                    <Table.Th className="n">Largest area change</Table.Th>
+                    {load !== NONE && <Table.Th className="n">Load across layers</Table.Th>}
+                    {show !== NONE && <Table.Th>Visible face</Table.Th>}
+                    <Table.Th className="n">Time</Table.Th>
+                    <Table.Th>Verdict</Table.Th>
+                    <Table.Th />
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {found.standings.map((s, i) => (
+                    <StandingRow
+                      key={s.turnDeg.join()}
+                      standing={s}
+                      check={checks[i]}
+                      isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
+                      onTake={onTake}
+                    />
+                  ))}
+                </Table.Tbody>
+              </Table>
+            </Table.ScrollContainer>
           )}
         </>
       )}
@@ -171,47 +173,47 @@ function StandingRow({
 }) {
   const falls = s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0;
   return (
-    <tr data-turn={s.turnDeg.join(' ')}>
-      <td>
+    <Table.Tr data-turn={s.turnDeg.join(' ')}>
+      <Table.Td>
         <Front standing={s} />
-      </td>
-      <td>
-        {s.faceMm2 === null ? 'a lean, found by search' : `a face of ${s.faceMm2.toFixed(0)} mm²`}
+      </Table.Td>
+      <Table.Td>
+        {s.faceMm2 === null ? 'Tilted (searched)' : `a face of ${s.faceMm2.toFixed(0)} mm²`}
         <div className="hint f">
-          {falls ? 'does not stand by itself' : `${s.contactMm2.toFixed(0)} mm² on the plate`} · turn{' '}
+          {falls ? 'does not stand without support' : `${s.contactMm2.toFixed(0)} mm² on the plate`} · turn{' '}
           {s.turnDeg.map((d) => d.toFixed(0)).join(' / ')}°
         </div>
-      </td>
-      <td className="n f">{s.heightMm.toFixed(1)} mm</td>
-      <td className="n f">{s.overhangMm2.toFixed(0)} mm²</td>
-      <td className="n f">{s.jumpMm2.toFixed(0)} mm²</td>
-      {s.acrossLayers !== null && <td className="n f">{(100 * s.acrossLayers).toFixed(0)} %</td>}
+      </Table.Td>
+      <Table.Td className="n f">{s.heightMm.toFixed(1)} mm</Table.Td>
+      <Table.Td className="n f">{s.overhangMm2.toFixed(0)} mm²</Table.Td>
+      <Table.Td className="n f">{s.jumpMm2.toFixed(0)} mm²</Table.Td>
+      {s.acrossLayers !== null && <Table.Td className="n f">{(100 * s.acrossLayers).toFixed(0)} %</Table.Td>}
       {s.isShowMarked !== null && (
-        <td>
+        <Table.Td>
           <StateMark mark={s.isShowMarked ? 'due' : 'proven'} /> {s.isShowMarked ? 'marked' : 'clean'}
-        </td>
+        </Table.Td>
       )}
-      <td className="n f">{check ? formatDuration(check.timeS) : ''}</td>
-      <td style={{ maxWidth: 260 }}>
+      <Table.Td className="n f">{check ? formatDuration(check.timeS) : ''}</Table.Td>
+      <Table.Td style={{ maxWidth: 260 }}>
         {check && (
           <>
             <StateMark mark={markOf[check.verdict] ?? 'note'} /> {check.sentence}
           </>
         )}
-        {check === null && <span className="hint">cannot be laid so</span>}
-      </td>
-      <td>
+        {check === null && <span className="hint">no toolpath possible</span>}
+      </Table.Td>
+      <Table.Td>
         {isTaken ? (
-          <span className="hint">as it stands</span>
+          <span className="hint">As placed</span>
         ) : (
           onTake && (
-            <button className="btn" style={{ whiteSpace: 'nowrap' }} onClick={() => onTake(s.turnDeg)}>
-              Stand it so
-            </button>
+            <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => onTake(s.turnDeg)}>
+              Use this orientation
+            </Button>
           )
         )}
-      </td>
-    </tr>
+      </Table.Td>
+    </Table.Tr>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Button, Table } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -87,59 +88,61 @@ export function OtherMachines({
   return (
     <section className="stage" aria-label="Other machines">
       <h2>
-        On other machines{' '}
-        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? 'put it away' : 'check it there'}
-        </button>{' '}
+        Check on other machines{' '}
+        <Button variant="subtle" size="compact-xs" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'Hide' : 'Check'}
+        </Button>{' '}
         {isOpen && of !== null && (
           <span className="hint" role="status">
             {checked < of
               ? `checked: ${checked} of ${of}`
-              : `${rows.filter((r) => r.check.verdict !== 'blocked').length} of ${of} would take it, the best first`}
+              : `${rows.filter((r) => r.check.verdict !== 'blocked').length} of ${of} could print it, the best first`}
           </span>
         )}
       </h2>
       {isOpen && says && <p role="alert">{says}</p>}
       {isOpen && rows.length > 0 && (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>Machine</th>
-              <th>Verdict there</th>
-              <th className="n">Unproven</th>
-              <th>Loaded</th>
-              <th className="n">Time</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((m) => (
-              <tr key={m.id}>
-                <td>
-                  <a href={`/machines/${m.id}`}>{m.name}</a>
-                  <div className="hint">
-                    {m.place} · {m.state} · {m.sheet.recipe.tool.name}
-                  </div>
-                </td>
-                <td>
-                  <StateMark mark={markOf[m.check.verdict]} /> {m.check.sentence}
-                </td>
-                <td className="n f">
-                  {m.check.unproven} of {m.check.warnings}
-                </td>
-                <td>{m.isLoaded ? 'yes' : <span className="hint">no: {m.loaded ?? 'nothing'}</span>}</td>
-                <td className="n f">{formatDuration(m.check.timeS)}</td>
-                <td>
-                  {mayMake && (
-                    <button className="btn" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
-                      A job there
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Machine</Table.Th>
+                <Table.Th>Verdict</Table.Th>
+                <Table.Th className="n">Unproven</Table.Th>
+                <Table.Th>Loaded</Table.Th>
+                <Table.Th className="n">Time</Table.Th>
+                <Table.Th />
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {rows.map((m) => (
+                <Table.Tr key={m.id}>
+                  <Table.Td>
+                    <a href={`/machines/${m.id}`}>{m.name}</a>
+                    <div className="hint">
+                      {m.place} · {m.state} · {m.sheet.recipe.tool.name}
+                    </div>
+                  </Table.Td>
+                  <Table.Td>
+                    <StateMark mark={markOf[m.check.verdict]} /> {m.check.sentence}
+                  </Table.Td>
+                  <Table.Td className="n f">
+                    {m.check.unproven} of {m.check.warnings}
+                  </Table.Td>
+                  <Table.Td>{m.isLoaded ? 'yes' : <span className="hint">no: {m.loaded ?? 'nothing'}</span>}</Table.Td>
+                  <Table.Td className="n f">{formatDuration(m.check.timeS)}</Table.Td>
+                  <Table.Td>
+                    {mayMake && (
+                      <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
+                        Create job here
+                      </Button>
+                    )}
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
       )}
       {isOpen &&
         refused.map((r) => (

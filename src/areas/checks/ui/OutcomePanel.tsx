@@ -1,4 +1,4 @@
-import { FileInput, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
+import { Button, FileInput, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -28,7 +28,7 @@ export function OutcomePanel({
       <h2>
         Outcome{' '}
         <span className="hint">
-          {j.outcomes.length === 0 ? 'nothing said yet' : 'what was said; later words stand beside the earlier ones'}
+          {j.outcomes.length === 0 ? 'not recorded' : 'nothing is overwritten; later entries stand beside earlier ones'}
         </span>
       </h2>
       {j.outcomes.map((o) => (
@@ -55,9 +55,9 @@ export function OutcomePanel({
         </div>
       ))}
       {mayChange && !isOpen && !isUnderWay && (
-        <button className="btn" onClick={() => setOpen(true)}>
-          {j.outcomes.length === 0 ? 'Note how it came out' : 'Say more of it'}
-        </button>
+        <Button variant="default" onClick={() => setOpen(true)}>
+          {j.outcomes.length === 0 ? 'Record outcome' : 'Add to the outcome'}
+        </Button>
       )}
       {isOpen && <OutcomeForm act={act} onClose={() => setOpen(false)} />}
     </section>
@@ -94,7 +94,7 @@ function OutcomeForm({
       note,
       pictureSha,
     };
-    if (await act('outcome', outcome, 'Outcome noted')) onClose();
+    if (await act('outcome', outcome, 'Outcome recorded')) onClose();
   };
   return (
     <form
@@ -105,14 +105,14 @@ function OutcomeForm({
       }}
     >
       <SegmentedControl
-        aria-label="How it came out"
+        aria-label="Result"
         value={result}
         onChange={(v) => setResult(v as PrintResult)}
         data={Object.entries(printResults).map(([value, label]) => ({ value, label }))}
       />
       {!isWell && (
         <MultiSelect
-          label="Signs seen"
+          label="Defects seen"
           placeholder={signs.length === 0 ? 'what is seen on the part' : ''}
           data={shown.map((s) => ({ value: s.key, label: s.seen }))}
           value={signs}
@@ -125,7 +125,7 @@ function OutcomeForm({
         <NumberInput label="Failed at layer" min={1} allowDecimal={false} value={layer} onChange={setLayer} />
       )}
       <Textarea
-        label="Really set at the machine, if other than listed"
+        label="Set at the machine, if different from the list"
         value={setAtMachine}
         onChange={(e) => setSetAtMachine(e.currentTarget.value)}
         autosize
@@ -140,12 +140,10 @@ function OutcomeForm({
         clearable
       />
       <span style={{ display: 'flex', gap: 10 }}>
-        <button className="btn p" type="submit">
-          Keep it
-        </button>
-        <button className="btn" type="button" onClick={onClose}>
-          Leave it
-        </button>
+        <Button type="submit">Save</Button>
+        <Button variant="default" type="button" onClick={onClose}>
+          Cancel
+        </Button>
       </span>
     </form>
   );

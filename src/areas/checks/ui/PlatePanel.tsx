@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core';
+import { Button, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -52,7 +52,7 @@ export function PlatePanel({
         plates.length > 1 &&
           (isOneJob
             ? `${each[0]} on this plate; ${left} more need ${plates.length - 1} further: make jobs of them.`
-            : `${each.reduce((a, b) => a + b, 0)} on ${plates.length} plates: ${each.join(', ')}. Each is kept as a job of its own.`),
+            : `${each.reduce((a, b) => a + b, 0)} on ${plates.length} plates: ${each.join(', ')}. Each becomes a job of its own.`),
       ]
         .filter(Boolean)
         .join(' '),
@@ -84,7 +84,7 @@ export function PlatePanel({
           />
         ))}
         <NumberInput
-          label="Room between, mm"
+          label="Spacing, mm"
           value={gapMm}
           min={0}
           max={100}
@@ -92,14 +92,14 @@ export function PlatePanel({
           disabled={!onSpread}
           onChange={(v) => typeof v === 'number' && setGap(v)}
         />
-        <button
-          className="btn"
+        <Button
+          variant="default"
           style={{ height: 36 }}
           disabled={!onSpread || pieces > MOST_PIECES}
           onClick={arrangeThem}
         >
           Arrange
-        </button>
+        </Button>
         <span className="hint" role="status" style={{ paddingBottom: 9 }}>
           {pieces > MOST_PIECES ? `At most ${MOST_PIECES} at once.` : says}
         </span>

@@ -1,4 +1,4 @@
-import { Checkbox } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -34,11 +34,11 @@ export function PrintPanel({
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
   return (
-    <section className="stage" aria-label="At the machine">
+    <section className="stage" aria-label="Confirm at the machine">
       <h2>
-        At the machine{' '}
+        Confirm at the machine{' '}
         <span className="hint">
-          {left === 0 ? 'all seen to' : `${left} of ${j.toSet.length} still to be seen to`}; no file carries these
+          {left === 0 ? 'all confirmed' : `${left} of ${j.toSet.length} still to be confirmed`}; no file carries these
         </span>{' '}
         <a className="hint" href={`/api/jobs/${j.id}/traveller`} target="_blank" rel="noreferrer">
           traveller for paper
@@ -64,24 +64,22 @@ export function PrintPanel({
       </div>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 12, flexWrap: 'wrap' }}>
         {mayChange && mayStart && (
-          <button className="btn p" disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
+          <Button disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
             {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
-          </button>
+          </Button>
         )}
         {mayChange && isPrinting && j.wish === 'pause' && (
-          <button className="btn p" onClick={() => wish('print', 'Print resumed')}>
-            Resume
-          </button>
+          <Button onClick={() => wish('print', 'Print resumed')}>Resume</Button>
         )}
         {mayChange && isPrinting && j.wish === 'print' && (
-          <button className="btn" onClick={() => wish('pause', 'Pause asked for')}>
+          <Button variant="default" onClick={() => wish('pause', 'Pause asked for')}>
             Pause
-          </button>
+          </Button>
         )}
         {mayChange && isPrinting && (
-          <button className="btn" onClick={() => wish('cancel', 'Cancel asked for')}>
+          <Button variant="default" onClick={() => wish('cancel', 'Cancel asked for')}>
             Cancel
-          </button>
+          </Button>
         )}
         {mayChange && isPrinting && <EmergencyStop machineId={j.recipe.machineId} machineName={machineName} />}
         {j.prints > 1 && (

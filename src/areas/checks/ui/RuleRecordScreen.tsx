@@ -28,9 +28,9 @@ const column = (key: 'warnedGood' | 'warnedBad' | 'silentBad', title: string): C
 });
 const columns: Column<RuleRecord>[] = [
   { key: 'rule', title: 'Rule', of: (r) => titleOf(r.rule), show: (r) => titleOf(r.rule) },
-  column('warnedGood', 'Warned, came out well'),
-  column('warnedBad', 'Warned, went wrong'),
-  column('silentBad', 'Silent, went wrong'),
+  column('warnedGood', 'False alarms'),
+  column('warnedBad', 'Caught'),
+  column('silentBad', 'Missed'),
 ];
 
 /** What every rule foretold against what became of the jobs: which cry wolf, and which miss. */
@@ -44,16 +44,16 @@ export function RuleRecordScreen() {
       <div className="band" data-kind="job">
         <div>
           <div className="kind">Job checks</div>
-          <h1>What rules foretold, and what became of it</h1>
+          <h1>Rule track record</h1>
         </div>
         {data && (
           <span className="chip f">
-            {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} with a noted outcome
+            {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} with a recorded outcome
           </span>
         )}
       </div>
       <p className="hint" style={{ padding: '10px 20px 0' }}>
-        Blockers and cautions count as warnings. A job went wrong where it failed or showed signs; silent counts where
+        Blockers and cautions count as warnings. A job went wrong where it failed or showed defects; missed counts where
         no rule at all had warned.
       </p>
       {error && (
@@ -66,7 +66,7 @@ export function RuleRecordScreen() {
           name="rules"
           rows={data.rules.map((r) => ({ ...r, id: r.rule }))}
           columns={columns}
-          empty="No outcome has been noted yet. Open a job that was printed and say how it came out."
+          empty="No outcome has been recorded yet. Open a job that was printed and record how it came out."
         />
       )}
     </>

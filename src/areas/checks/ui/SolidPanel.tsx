@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -17,10 +18,10 @@ export function SolidPanel(view: {
   return (
     <section className="stage" aria-label="Solid">
       <h2>
-        As a solid{' '}
-        <button className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? 'put it away' : 'look at it from all sides'}
-        </button>
+        3-D view{' '}
+        <Button variant="subtle" size="compact-xs" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'Hide' : 'Show 3-D view'}
+        </Button>
       </h2>
       {isOpen && (
         <Suspense fallback={<p className="hint">Opening…</p>}>

@@ -35,9 +35,14 @@ export function TeachMacro({
   if (!isLead) return null;
   return (
     <>
-      <button className="plain" aria-label={`say what ${word} does`} onClick={() => setOpen(true)}>
-        say what it does
-      </button>
+      <Button
+        variant="subtle"
+        size="compact-xs"
+        aria-label={`describe what ${word} does`}
+        onClick={() => setOpen(true)}
+      >
+        describe what it does
+      </Button>
       {isOpen && (
         <TeachDialog
           word={word}
@@ -74,6 +79,8 @@ function TeachDialog({
       return fetchJson<ProfilePage>(`/api/profiles/${printerId}`);
     },
   });
+  /** What is said now would be released together with it. */
+  const isWaiting = profile?.tip.state === 'in review';
   const steps = does.map((e) => (isHeat(e) ? `${e} by ${(by[e] ?? '').trim()}` : e));
   const line = `${word}: ${does.length === 0 ? 'nothing' : steps.join(', ')}`;
   const lacks = does.find((e) => isHeat(e) && !(by[e] ?? '').trim());
@@ -90,7 +97,7 @@ function TeachDialog({
         decided: [],
         review: false,
       });
-      if (!done.saved) return notifyError('Somebody has changed the profile meanwhile; say it again');
+      if (!done.saved) return notifyError('Somebody has changed the profile meanwhile; describe it again');
       notifySuccess(`${page.name} knows ${word} now; check again`);
       await client.invalidateQueries({ queryKey: ['printer of', machineId] });
       onTaught();
@@ -103,7 +110,13 @@ function TeachDialog({
       {error && <p role="alert">{error.message}</p>}
       {!profile && !error && <p className="hint">Opening the printer profile…</p>}
       {profile?.stock && <p role="alert">{profile.name} is stock and read-only: copy it for this machine first.</p>}
-      {profile && !profile.stock && (
+      {isWaiting && (
+        <p role="alert">
+          Revision {profile.tip.number} of <a href={`/library/${profile.id}`}>{profile.name}</a> waits for review:
+          decide it first.
+        </p>
+      )}
+      {profile && !profile.stock && !isWaiting && (
         <>
           <Checkbox.Group
             label="In the order in which it does them"
@@ -131,10 +144,10 @@ function TeachDialog({
             </Stack>
           </Checkbox.Group>
           <p className="f">{line}</p>
-          <p className="hint">It is kept under “Words of the controller” of {profile.name}, for all its machines.</p>
+          <p className="hint">It is saved under “Words of the controller” of {profile.name}, for all its machines.</p>
           <Group mt="sm">
             <Button disabled={lacks !== undefined} onClick={() => void save(profile)}>
-              Keep it
+              Save
             </Button>
             {lacks && <span className="hint">Which figure of the call says how hot?</span>}
           </Group>

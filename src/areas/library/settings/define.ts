@@ -7,7 +7,7 @@ export type Values = Readonly<Record<string, SettingValue>>;
 
 /** What on the part a setting changes: the groups of the ledger, in the order they are read. */
 export const groups = [
-  'Heat and bonding',
+  'Temperature and bonding',
   'Size and surface',
   'Strength and speed',
   'Sticking to the bed',

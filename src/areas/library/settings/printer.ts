@@ -42,7 +42,7 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'lowestXMm',
-    label: 'Lowest X',
+    label: 'Minimum X',
     type: 'number',
     quantity: 'length',
     range: [-1500, 1500],
@@ -54,7 +54,7 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'lowestYMm',
-    label: 'Lowest Y',
+    label: 'Minimum Y',
     type: 'number',
     quantity: 'length',
     range: [-1500, 1500],
@@ -66,7 +66,7 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'maxFeedXMmPerS',
-    label: 'Fastest X',
+    label: 'Maximum speed X',
     type: 'number',
     quantity: 'speed',
     range: [10, 2000],
@@ -77,7 +77,7 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'maxFeedYMmPerS',
-    label: 'Fastest Y',
+    label: 'Maximum speed Y',
     type: 'number',
     quantity: 'speed',
     range: [10, 2000],
@@ -88,7 +88,7 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'maxFeedZMmPerS',
-    label: 'Fastest Z',
+    label: 'Maximum speed Z',
     type: 'number',
     quantity: 'speed',
     range: [0.5, 200],
@@ -99,12 +99,12 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'maxFeedEMmPerS',
-    label: 'Fastest feed of filament',
+    label: 'Maximum filament feed',
     type: 'number',
     quantity: 'speed',
     range: [5, 500],
     what: 'Speed the drive may push or pull filament.',
-    tooLow: 'Pull-backs leave strings.',
+    tooLow: 'Retractions leave strings.',
     tooHigh: 'The drive slips and grinds a flat.',
   },
   {
@@ -202,13 +202,13 @@ export const printerSettings = defineSettings([
   {
     ...base,
     key: 'bedMaxC',
-    label: 'Bed, hottest',
+    label: 'Maximum bed temperature',
     type: 'number',
     quantity: 'temperature',
     range: [0, 250],
     what: 'Highest temperature the bed heater holds.',
     tooLow: 'Jobs that would run are refused.',
-    tooHigh: 'The job waits for a heat that never comes.',
+    tooHigh: 'The job waits for a temperature that is never reached.',
   },
   {
     ...base,
@@ -285,6 +285,6 @@ export const printerSettings = defineSettings([
     default: true,
     what: 'Whether the plate can be heated.',
     tooLow: 'Without: corners of most plastics lift.',
-    tooHigh: 'Stated wrongly: the job waits for a heat that never comes.',
+    tooHigh: 'Stated wrongly: the job waits for a temperature that is never reached.',
   },
 ]);

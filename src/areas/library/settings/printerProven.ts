@@ -76,12 +76,12 @@ export const printerProvenSettings = defineSettings([
   {
     ...base,
     key: 'chamberMaxC',
-    label: 'Chamber, hottest',
+    label: 'Maximum chamber temperature',
     type: 'number',
     quantity: 'temperature',
     range: [20, 200],
     what: 'Highest air temperature the machine holds by itself.',
     tooLow: 'Jobs that would run are refused.',
-    tooHigh: 'The job waits for a heat that never comes.',
+    tooHigh: 'The job waits for a temperature that is never reached.',
   },
 ]);

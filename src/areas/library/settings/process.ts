@@ -77,7 +77,7 @@ export const processSettings = defineSettings([
     default: 3,
     what: 'Lines round the outside of each layer.',
     tooLow: 'Weak, see-through sides.',
-    tooHigh: 'Time and plastic for nothing.',
+    tooHigh: 'Wasted time and material.',
   },
   {
     ...base,
@@ -91,7 +91,7 @@ export const processSettings = defineSettings([
     default: 20,
     what: 'Share of the inside that is filled.',
     tooLow: 'Tops sag, parts crush.',
-    tooHigh: 'Time, plastic, warp.',
+    tooHigh: 'Time, material, warping.',
   },
   {
     ...base,
@@ -129,7 +129,7 @@ export const processSettings = defineSettings([
     default: 0,
     what: 'Insides smaller than this are filled without gaps.',
     tooLow: 'Pins and ribs snap: their inside is air.',
-    tooHigh: 'Time and plastic for nothing.',
+    tooHigh: 'Wasted time and material.',
   },
   {
     ...base,
@@ -142,7 +142,7 @@ export const processSettings = defineSettings([
     default: 4,
     what: 'Layers above and below that are laid without gaps.',
     tooLow: 'The infill shows, and sanding goes through.',
-    tooHigh: 'Time and plastic for nothing.',
+    tooHigh: 'Wasted time and material.',
   },
   {
     ...base,
@@ -154,7 +154,7 @@ export const processSettings = defineSettings([
     range: [0, 50],
     what: 'Layers under every top that are laid without gaps.',
     tooLow: 'The infill shows, and sanding goes through.',
-    tooHigh: 'Time and plastic for nothing.',
+    tooHigh: 'Wasted time and material.',
     formula: {
       reads: ['solidLayers'],
       text: 'as solid layers',
@@ -171,7 +171,7 @@ export const processSettings = defineSettings([
     range: [0, 50],
     what: 'Layers above every underside that are laid without gaps.',
     tooLow: 'Water and light come through the floor.',
-    tooHigh: 'Time and plastic for nothing.',
+    tooHigh: 'Wasted time and material.',
     formula: {
       reads: ['solidLayers'],
       text: 'as solid layers',
@@ -221,7 +221,7 @@ export const processSettings = defineSettings([
     group: 'Small parts',
     key: 'minimumLayerTimeS',
     seen: ['slumping', 'slow'],
-    label: 'Minimum layer time',
+    label: 'Layer time target',
     type: 'number',
     quantity: 'time',
     range: [0, 300],
@@ -255,7 +255,7 @@ export const processSettings = defineSettings([
     quantity: 'bead',
     range: [0, 2000],
     default: 0,
-    what: 'Plastic laid aside at each change of material.',
+    what: 'Material laid aside at each change of material.',
     tooLow: 'Colours bleed.',
     tooHigh: 'More waste than part.',
   },

@@ -15,7 +15,7 @@ export const processAroundSettings = defineSettings([
     quantity: 'angle',
     range: [0, 90],
     default: 45,
-    what: 'Lean from the vertical beyond which support is built.',
+    what: 'Overhang angle from the vertical beyond which support is built.',
     tooLow: 'Supports where none are needed.',
     tooHigh: 'Undersides droop.',
   },
@@ -63,7 +63,7 @@ export const processAroundSettings = defineSettings([
     default: 16,
     what: 'Share of the support body that is filled.',
     tooLow: 'Tall columns topple.',
-    tooHigh: 'Time and plastic that is thrown away.',
+    tooHigh: 'Wasted time and material.',
   },
   {
     ...base,
@@ -183,7 +183,7 @@ export const processAroundSettings = defineSettings([
   },
   {
     ...base,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     key: 'draughtScreenMm',
     label: 'Draught screen, height',
     type: 'number',

@@ -30,7 +30,7 @@ export const resinSettings = defineSettings([
   },
   {
     ...resin,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     isFact: true,
     key: 'wavelengthNm',
     label: 'Cures at',
@@ -44,7 +44,7 @@ export const resinSettings = defineSettings([
   },
   {
     ...resin,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     key: 'workingRangeC',
     label: "Working temperature, supplier's range",
     type: 'range',
@@ -56,7 +56,7 @@ export const resinSettings = defineSettings([
   },
   {
     ...cured,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     key: 'penetrationDepthMm',
     seen: ['torn', 'closed'],
     label: 'Penetration depth Dp',
@@ -70,7 +70,7 @@ export const resinSettings = defineSettings([
   },
   {
     ...cured,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     key: 'criticalDoseMjPerCm2',
     label: 'Critical dose Ec',
     type: 'number',
@@ -83,7 +83,7 @@ export const resinSettings = defineSettings([
   },
   {
     ...cured,
-    group: 'Heat and bonding',
+    group: 'Temperature and bonding',
     key: 'exposurePerC',
     seen: ['closed', 'torn'],
     label: 'Exposure falls per °C',

@@ -90,7 +90,7 @@ export const resinPrinterSettings = defineSettings([
   {
     ...resin,
     key: 'highestLiftMmPerS',
-    label: 'Fastest lift',
+    label: 'Maximum lift speed',
     type: 'number',
     quantity: 'slowSpeed',
     range: [0.1, 30],
@@ -101,7 +101,7 @@ export const resinPrinterSettings = defineSettings([
   {
     ...resin,
     key: 'samplesPerPixelMost',
-    label: 'Samples per pixel side, most',
+    label: 'Maximum anti-aliasing (samples per pixel side)',
     type: 'integer',
     quantity: 'count',
     range: [1, 4],

@@ -1,4 +1,4 @@
-import { Modal, TagsInput, Textarea } from '@mantine/core';
+import { Button, Modal, TagsInput, Textarea } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -27,8 +27,9 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
       <h3 style={{ display: 'flex' }}>
         Tags and notes
         {mayChange && (
-          <button
-            className="plain"
+          <Button
+            variant="subtle"
+            size="compact-xs"
             style={{ marginLeft: 'auto' }}
             onClick={() => {
               setTags([...page.tags]);
@@ -38,7 +39,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             }}
           >
             change
-          </button>
+          </Button>
         )}
       </h3>
       <div style={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>
@@ -84,9 +85,9 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             value={notes}
             onChange={(e) => setNotes(e.currentTarget.value)}
           />
-          <button className="btn p" type="submit" style={{ justifySelf: 'start' }}>
-            Keep
-          </button>
+          <Button type="submit" style={{ justifySelf: 'start' }}>
+            Save
+          </Button>
         </form>
       </Modal>
     </>

@@ -1,4 +1,4 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { ChangeRow } from '../model/bulk.ts';
@@ -31,41 +31,43 @@ export function BulkPreview({
           {preview.state === 'released' ? 'released at once' : 'sent to review'}, one revision each, all or none
         </span>
       </h2>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Profile</th>
-            <th>Setting</th>
-            <th className="n">Own value now</th>
-            <th className="n">Would be</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {preview.rows.map((r) => (
-            <tr key={r.index}>
-              <td>
-                {r.name} <span className="dim">{r.kind}</span>
-              </td>
-              <td>{r.label}</td>
-              <td className="n">{r.from}</td>
-              <td className="n">{r.to}</td>
-              <td>
-                {r.problem ? (
-                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                    <StateMark mark="outside" />
-                    {r.problem}
-                  </span>
-                ) : r.isSame ? (
-                  <span className="hint">the same already</span>
-                ) : (
-                  ''
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table.ScrollContainer minWidth={560} type="native">
+        <Table className="list">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Profile</Table.Th>
+              <Table.Th>Setting</Table.Th>
+              <Table.Th className="n">Own value now</Table.Th>
+              <Table.Th className="n">New value</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {preview.rows.map((r) => (
+              <Table.Tr key={r.index}>
+                <Table.Td>
+                  {r.name} <span className="dim">{r.kind}</span>
+                </Table.Td>
+                <Table.Td>{r.label}</Table.Td>
+                <Table.Td className="n">{r.from}</Table.Td>
+                <Table.Td className="n">{r.to}</Table.Td>
+                <Table.Td>
+                  {r.problem ? (
+                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                      <StateMark mark="outside" />
+                      {r.problem}
+                    </span>
+                  ) : r.isSame ? (
+                    <span className="hint">the same already</span>
+                  ) : (
+                    ''
+                  )}
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </Table.ScrollContainer>
       <form
         className="fields"
         style={{ marginTop: 12 }}
@@ -81,16 +83,12 @@ export function BulkPreview({
           value={reason}
           onChange={(e) => setReason(e.currentTarget.value)}
         />
-        <button
-          className="btn p"
-          type="submit"
-          disabled={bad > 0 || preview.profiles === 0 || message.trim().length < 3}
-        >
+        <Button type="submit" disabled={bad > 0 || preview.profiles === 0 || message.trim().length < 3}>
           {bad > 0 ? `${bad} cannot be read` : `Change ${preview.profiles}`}
-        </button>
-        <button className="btn" type="button" onClick={onLeave}>
-          Not now
-        </button>
+        </Button>
+        <Button variant="default" type="button" onClick={onLeave}>
+          Cancel
+        </Button>
       </form>
     </section>
   );

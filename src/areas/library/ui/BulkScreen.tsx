@@ -1,4 +1,5 @@
-import { FileButton, NativeSelect, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
+import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { csvLine } from '../../../core/formats/csv.ts';
@@ -94,8 +95,8 @@ export function BulkScreen() {
       <LibraryRooms here="/library/bulk" />
       <div className="band">
         <div>
-          <div className="kind">Library</div>
-          <h1>Find by value, change many</h1>
+          <div className="kind">Library · find by value, change in one go</div>
+          <h1>Bulk edit</h1>
         </div>
         {found && <span className="chip">{found.length} found</span>}
       </div>
@@ -126,22 +127,12 @@ export function BulkScreen() {
           {needsText && (
             <TextInput label="Value, in any unit" value={text} onChange={(e) => setText(e.currentTarget.value)} />
           )}
-          <button className="btn p" type="submit" disabled={needsText && text.trim() === ''}>
+          <Button type="submit" disabled={needsText && text.trim() === ''}>
             Find
-          </button>
+          </Button>
           {mayChange && (
             <div>
-              <FileButton
-                onChange={(f) => void table(f)}
-                accept=".csv,text/csv"
-                inputProps={{ 'aria-label': 'Table of changes' }}
-              >
-                {(props) => (
-                  <button className="btn" type="button" {...props}>
-                    From a table…
-                  </button>
-                )}
-              </FileButton>
+              <FilePick says="Import changes (CSV)…" field="Changes as CSV" accept=".csv,text/csv" onPick={table} />
             </div>
           )}
         </form>
@@ -173,49 +164,50 @@ export function BulkScreen() {
                 value={to}
                 onChange={(e) => setTo(e.currentTarget.value)}
               />
-              <button className="btn p" type="submit" disabled={chosen.size === 0}>
-                See what changes
-              </button>
-              <a className="btn" href={csvOf(found, key)} download={`${key}.csv`}>
+              <Button type="submit" disabled={chosen.size === 0}>
+                Preview changes
+              </Button>
+              <Button component="a" variant="default" href={csvOf(found, key)} download={`${key}.csv`}>
                 CSV
-              </a>
+              </Button>
             </form>
           )}
-          <table className="list">
-            <thead>
-              <tr>
-                {mayChange && <th>Chosen</th>}
-                <th>Profile</th>
-                <th>Kind</th>
-                <th className="n">{setting.label}</th>
-                <th>From</th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.map((f) => (
-                <tr key={f.id}>
-                  {mayChange && (
-                    <td>
-                      <input
-                        type="checkbox"
-                        aria-label={`Choose ${f.name}`}
-                        disabled={f.stock}
-                        checked={chosen.has(f.id)}
-                        onChange={(e) => choose(f.id, e.currentTarget.checked)}
-                      />
-                    </td>
-                  )}
-                  <td>
-                    <a href={`/library/${f.id}`}>{f.name}</a>{' '}
-                    {f.stock && <span className="chip">stock, read-only</span>}
-                  </td>
-                  <td>{f.kind}</td>
-                  <td className="n">{showValue(setting, f.value).slice(0, 40)}</td>
-                  <td>{f.origin}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table.ScrollContainer minWidth={560} type="native">
+            <Table className="list">
+              <Table.Thead>
+                <Table.Tr>
+                  {mayChange && <Table.Th>Chosen</Table.Th>}
+                  <Table.Th>Profile</Table.Th>
+                  <Table.Th>Kind</Table.Th>
+                  <Table.Th className="n">{setting.label}</Table.Th>
+                  <Table.Th>From</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {found.map((f) => (
+                  <Table.Tr key={f.id}>
+                    {mayChange && (
+                      <Table.Td>
+                        <Checkbox
+                          aria-label={`Choose ${f.name}`}
+                          disabled={f.stock}
+                          checked={chosen.has(f.id)}
+                          onChange={(e) => choose(f.id, e.currentTarget.checked)}
+                        />
+                      </Table.Td>
+                    )}
+                    <Table.Td>
+                      <a href={`/library/${f.id}`}>{f.name}</a>{' '}
+                      {f.stock && <span className="chip">stock, read-only</span>}
+                    </Table.Td>
+                    <Table.Td>{f.kind}</Table.Td>
+                    <Table.Td className="n">{showValue(setting, f.value).slice(0, 40)}</Table.Td>
+                    <Table.Td>{f.origin}</Table.Td>
+                  </Table.Tr>
+                ))}
+              </Table.Tbody>
+            </Table>
+          </Table.ScrollContainer>
           {found.length === 0 && (
             <p className="empty">
               No profile has a {setting.label.toLowerCase()} {comparison} {text}.

@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
@@ -81,10 +81,7 @@ export function CompareScreen() {
           </span>
         )}
         <div className="end">
-          <label className="hint">
-            <input type="checkbox" checked={all} onChange={(e) => setAll(e.currentTarget.checked)} /> also what is the
-            same
-          </label>
+          <Checkbox label="show equal values" checked={all} onChange={(e) => setAll(e.currentTarget.checked)} />
         </div>
       </div>
       <div className="stage">
@@ -101,43 +98,39 @@ export function CompareScreen() {
                 <ul className="choices">
                   {(profiles.data ?? []).slice(0, 8).map((p) => (
                     <li key={p.id}>
-                      <button onClick={() => add(`profile:${p.id}`)}>
+                      <UnstyledButton onClick={() => add(`profile:${p.id}`)}>
                         {p.name} <span className="dim">{p.kind}</span>
-                      </button>
+                      </UnstyledButton>
                     </li>
                   ))}
                 </ul>
               )}
             </div>
-            <label className="pick">
-              Add a recipe
-              <select value="" onChange={(e) => add(`recipe:${e.target.value}`)}>
-                <option value="">choose…</option>
-                {(recipes.data ?? []).map((r) => (
-                  <option key={r.id} value={r.id}>
-                    {r.name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <NativeSelect
+              label="Add a recipe"
+              value=""
+              onChange={(e) => add(`recipe:${e.target.value}`)}
+              data={[
+                { value: '', label: 'choose…' },
+                ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name })),
+              ]}
+            />
             {first.data && (
-              <label className="pick">
-                Add an older revision of {first.data.name}
-                <select value="" onChange={(e) => add(`revision:${e.target.value}`)}>
-                  <option value="">choose…</option>
-                  {first.data.revisions
+              <NativeSelect
+                label={`Add an older revision of ${first.data.name}`}
+                value=""
+                onChange={(e) => add(`revision:${e.target.value}`)}
+                data={[
+                  { value: '', label: 'choose…' },
+                  ...first.data.revisions
                     .filter((r) => r.id !== first.data.head.id)
-                    .map((r) => (
-                      <option key={r.id} value={r.id}>
-                        r{r.number} {r.state}, {r.message.slice(0, 40)}
-                      </option>
-                    ))}
-                </select>
-              </label>
+                    .map((r) => ({ value: r.id, label: `r${r.number} ${r.state}, ${r.message.slice(0, 40)}` })),
+                ]}
+              />
             )}
           </div>
         ) : (
-          <p className="hint">Four columns is the most. Take one away to add another.</p>
+          <p className="hint">Four columns at most. Remove one to add another.</p>
         )}
       </div>
       {pair.length === 2 && <ImpactPanel key={pair.join()} ids={pair as [string, string]} />}
@@ -153,69 +146,72 @@ export function CompareScreen() {
         </p>
       )}
       {columns.length > 0 && (
-        <table className="list compare">
-          <thead>
-            <tr>
-              <th>Setting</th>
-              {columns.map((c) => (
-                <th key={c.ref}>
-                  <a href={c.address}>{c.name}</a>
-                  <div className="dim">
-                    {c.note} ·{' '}
-                    <button className="plain" onClick={() => set(refs.filter((r) => r !== c.ref))}>
-                      take away
-                    </button>
-                  </div>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          {groups.map((g) => {
-            const inGroup = shown.filter((s) => s.group === g);
-            return inGroup.length === 0 ? null : (
-              <tbody key={g}>
-                <tr className="sub">
-                  <th colSpan={columns.length + 1}>{g}</th>
-                </tr>
-                {inGroup.map((s) => (
-                  <tr key={s.key} data-setting={s.key}>
-                    <td>{s.label}</td>
-                    {columns.map((c) => {
-                      const cell = c.cells[s.key];
-                      return (
-                        <td key={c.ref}>
-                          {cell ? (
-                            <>
-                              <b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b>
-                              <div className="hint">
-                                {cell.proof && <StateMark mark={cell.proof.state} />}{' '}
-                                {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}
-                              </div>
-                            </>
-                          ) : (
-                            <span className="dim">–</span>
-                          )}
-                          {mayChange &&
-                            cell &&
-                            targets(columns, c, s).map((t) => (
-                              <button
-                                key={t.ref}
-                                className="plain"
-                                style={{ display: 'block' }}
-                                onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
-                              >
-                                copy to {t.name}
-                              </button>
-                            ))}
-                        </td>
-                      );
-                    })}
-                  </tr>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list compare">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Setting</Table.Th>
+                {columns.map((c) => (
+                  <Table.Th key={c.ref}>
+                    <a href={c.address}>{c.name}</a>
+                    <div className="dim">
+                      {c.note} ·{' '}
+                      <Button variant="subtle" size="compact-xs" onClick={() => set(refs.filter((r) => r !== c.ref))}>
+                        remove
+                      </Button>
+                    </div>
+                  </Table.Th>
                 ))}
-              </tbody>
-            );
-          })}
-        </table>
+              </Table.Tr>
+            </Table.Thead>
+            {groups.map((g) => {
+              const inGroup = shown.filter((s) => s.group === g);
+              return inGroup.length === 0 ? null : (
+                <Table.Tbody key={g}>
+                  <Table.Tr className="sub">
+                    <Table.Th colSpan={columns.length + 1}>{g}</Table.Th>
+                  </Table.Tr>
+                  {inGroup.map((s) => (
+                    <Table.Tr key={s.key} data-setting={s.key}>
+                      <Table.Td>{s.label}</Table.Td>
+                      {columns.map((c) => {
+                        const cell = c.cells[s.key];
+                        return (
+                          <Table.Td key={c.ref}>
+                            {cell ? (
+                              <>
+                                <b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b>
+                                <div className="hint">
+                                  {cell.proof && <StateMark mark={cell.proof.state} />}{' '}
+                                  {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}
+                                </div>
+                              </>
+                            ) : (
+                              <span className="dim">–</span>
+                            )}
+                            {mayChange &&
+                              cell &&
+                              targets(columns, c, s).map((t) => (
+                                <Button
+                                  variant="subtle"
+                                  size="compact-xs"
+                                  key={t.ref}
+                                  style={{ display: 'block' }}
+                                  onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
+                                >
+                                  copy to {t.name}
+                                </Button>
+                              ))}
+                          </Table.Td>
+                        );
+                      })}
+                    </Table.Tr>
+                  ))}
+                </Table.Tbody>
+              );
+            })}
+          </Table>
+        </Table.ScrollContainer>
       )}
       {crossing && (
         <CopyAcross

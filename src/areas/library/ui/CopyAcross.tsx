@@ -1,4 +1,4 @@
-import { Modal, TextInput } from '@mantine/core';
+import { Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
@@ -64,9 +64,9 @@ export function CopyAcross({
           error={validationError}
           data-autofocus
         />
-        <button className="btn p" type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>
-          Copy it
-        </button>
+        <Button type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>
+          Copy value
+        </Button>
       </form>
     </Modal>
   );

@@ -1,4 +1,4 @@
-import { Modal, TextInput } from '@mantine/core';
+import { Button, Modal, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { navigate } from '../../../ui/router.tsx';
@@ -53,9 +53,7 @@ export function CopyDialog({
         <p className="hint" style={{ margin: '8px 0 14px' }}>
           The copy starts from {page.name} and differs only where you change it.
         </p>
-        <button className="btn p" type="submit">
-          Make the copy
-        </button>
+        <Button type="submit">Copy</Button>
       </form>
     </Modal>
   );

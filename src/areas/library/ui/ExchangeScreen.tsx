@@ -1,6 +1,8 @@
-import { FileButton } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Table } from '@mantine/core';
+import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { countOf } from '../../../core/units/plural.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
@@ -79,72 +81,54 @@ export function ExchangeScreen() {
       <div className="band">
         <div>
           <div className="kind">Library</div>
-          <h1>In and out</h1>
+          <h1>Import & export</h1>
         </div>
       </div>
-      <section className="stage" aria-label="Out">
+      <section className="stage" aria-label="Export">
         <h2>
-          Out{' '}
+          Export{' '}
           <span className="hint">
-            profiles with all they start from, what is proven of them and kept recipes, as JSON; its form is described
-            in docs/formats/library.md
+            profiles with their parents, proven values and saved recipes, as JSON; the format is described in
+            docs/formats/library.md
           </span>
         </h2>
         <div className="fields">
-          <label className="pick">
-            Add one to the file
-            <select
-              value=""
-              onChange={(e) => {
-                if (e.target.value) setChosen([...new Set([...chosen, e.target.value])]);
-              }}
-            >
-              <option value="">all of them, or choose…</option>
-              {(profiles.data ?? []).map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}, {p.kind}
-                </option>
-              ))}
-            </select>
-          </label>
-          <a
-            className="btn p"
+          <NativeSelect
+            label="Add a profile to the file"
+            value=""
+            onChange={(e) => {
+              if (e.target.value) setChosen([...new Set([...chosen, e.target.value])]);
+            }}
+            data={[
+              { value: '', label: 'all of them, or choose…' },
+              ...(profiles.data ?? []).map((p) => ({ value: p.id, label: `${p.name}, ${p.kind}` })),
+            ]}
+          />
+          <Button
+            component="a"
             href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.join(',')}` : ''}`}
             download="library.json"
           >
-            Write {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}
-          </a>
+            Export {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}
+          </Button>
           {chosen.length > 0 && (
             <span className="hint">
               {chosen.map((id) => profiles.data?.find((p) => p.id === id)?.name).join(', ')}{' '}
-              <button className="plain" onClick={() => setChosen([])}>
-                start again
-              </button>
+              <Button variant="subtle" size="compact-xs" onClick={() => setChosen([])}>
+                clear
+              </Button>
             </span>
           )}
         </div>
       </section>
-      <section className="stage" aria-label="In">
+      <section className="stage" aria-label="Import">
         <h2>
-          In{' '}
-          <span className="hint">
-            nothing is written before you have seen what it does; it comes in as a whole or not at all
-          </span>
+          Import <span className="hint">a preview comes first; the file is imported as a whole or not at all</span>
         </h2>
         {mayChange ? (
-          <FileButton
-            onChange={(f) => void read(f)}
-            accept="application/json,.json"
-            inputProps={{ 'aria-label': 'Library file' }}
-          >
-            {(props) => (
-              <button className="btn" {...props}>
-                Choose a file
-              </button>
-            )}
-          </FileButton>
+          <FilePick says="Choose a file" field="Library file" accept="application/json,.json" onPick={read} />
         ) : (
-          <p className="hint">A viewer reads; a technician or a lead takes files in.</p>
+          <p className="hint">Viewers cannot import; ask a technician or a lead.</p>
         )}
         {validationError && (
           <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
@@ -161,33 +145,33 @@ export function ExchangeScreen() {
                 </span>
               ))}
             </p>
-            <table className="list">
-              <thead>
-                <tr>
-                  <th>Record</th>
-                  <th>Kind</th>
-                  <th>Would be</th>
-                  <th>What changes, or why not</th>
-                </tr>
-              </thead>
-              <tbody>
-                {[...rows]
-                  .sort((a, b) => order(a) - order(b))
-                  .slice(0, SHOWN)
-                  .map((r) => (
-                    <tr key={r.index}>
-                      <td>
-                        {r.name || r.key || `record ${r.index + 1}`}
-                        <div className="hint f">{r.key}</div>
-                      </td>
-                      <td>{r.kind}</td>
-                      <td style={{ whiteSpace: 'nowrap' }}>
-                        <StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}
-                        {r.state === 'conflicting' && !r.why.includes('stock') && (
-                          <div>
-                            <label className="hint">
-                              <input
-                                type="checkbox"
+            <Table.ScrollContainer minWidth={560} type="native">
+              <Table className="list">
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>Record</Table.Th>
+                    <Table.Th>Kind</Table.Th>
+                    <Table.Th>Result</Table.Th>
+                    <Table.Th>What changes, or why not</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {[...rows]
+                    .sort((a, b) => order(a) - order(b))
+                    .slice(0, SHOWN)
+                    .map((r) => (
+                      <Table.Tr key={r.index}>
+                        <Table.Td>
+                          {r.name || r.key || `record ${r.index + 1}`}
+                          <div className="hint f">{r.key}</div>
+                        </Table.Td>
+                        <Table.Td>{r.kind}</Table.Td>
+                        <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                          <StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}
+                          {r.state === 'conflicting' && !r.why.includes('stock') && (
+                            <div>
+                              <Checkbox
+                                label="use the file’s values"
                                 checked={take.includes(addressOf(r.kind, r.key))}
                                 onChange={(e) =>
                                   setTake(
@@ -196,51 +180,50 @@ export function ExchangeScreen() {
                                       : take.filter((t) => t !== addressOf(r.kind, r.key)),
                                   )
                                 }
-                              />{' '}
-                              take the file’s
-                            </label>
-                          </div>
-                        )}
-                      </td>
-                      <td>
-                        {r.why && <div>{r.why}</div>}
-                        {r.state !== 'new' &&
-                          r.changes.slice(0, 4).map((c) => {
-                            const s = findSetting(c.key)!;
-                            return (
-                              <div key={c.key} className="hint">
-                                {s.label}: {showValue(s, c.from).slice(0, 30)} →{' '}
-                                {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}
-                              </div>
-                            );
-                          })}
-                        {r.state === 'new' && (
-                          <span className="hint">
-                            {r.kind === 'recipe'
-                              ? ''
-                              : `${r.changes.length} ${r.kind === 'pairing' ? 'proven' : 'own'} ${r.changes.length === 1 ? 'value' : 'values'}`}
-                          </span>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
+                              />
+                            </div>
+                          )}
+                        </Table.Td>
+                        <Table.Td>
+                          {r.why && <div>{r.why}</div>}
+                          {r.state !== 'new' &&
+                            r.changes.slice(0, 4).map((c) => {
+                              const s = findSetting(c.key)!;
+                              return (
+                                <div key={c.key} className="hint">
+                                  {s.label}: {showValue(s, c.from).slice(0, 30)} →{' '}
+                                  {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}
+                                </div>
+                              );
+                            })}
+                          {r.state === 'new' && (
+                            <span className="hint">
+                              {r.kind === 'recipe'
+                                ? ''
+                                : `${r.changes.length} ${r.kind === 'pairing' ? 'proven' : 'own'} ${r.changes.length === 1 ? 'value' : 'values'}`}
+                            </span>
+                          )}
+                        </Table.Td>
+                      </Table.Tr>
+                    ))}
+                </Table.Tbody>
+              </Table>
+            </Table.ScrollContainer>
             {rows.length > SHOWN && <p className="hint">and {rows.length - SHOWN} more</p>}
             <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginTop: 12 }}>
               {count('invalid') > 0 && (
-                <label>
-                  <input type="checkbox" checked={leaveOut} onChange={(e) => setLeaveOut(e.currentTarget.checked)} />{' '}
-                  leave the {count('invalid')} invalid out
-                </label>
+                <Checkbox
+                  label={`leave out the ${count('invalid')} invalid`}
+                  checked={leaveOut}
+                  onChange={(e) => setLeaveOut(e.currentTarget.checked)}
+                />
               )}
-              <button
-                className="btn p"
+              <Button
                 disabled={isBusy || comesIn === 0 || (count('invalid') > 0 && !leaveOut)}
                 onClick={() => void bring()}
               >
-                {comesIn === 0 ? 'Nothing to take in' : `Take ${comesIn} in`}
-              </button>
+                {comesIn === 0 ? 'Nothing to import' : `Import ${countOf(comesIn, 'record')}`}
+              </Button>
             </div>
           </>
         )}

@@ -1,4 +1,4 @@
-import { Textarea } from '@mantine/core';
+import { Textarea, UnstyledButton } from '@mantine/core';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { useFigures } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -30,9 +30,9 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
   const isBeaten = editing && row.origin.startsWith('pairing');
   return (
     <div className="row" data-sel={selected} data-setting={row.key}>
-      <button className="lab" onClick={onSelect} aria-expanded={selected}>
+      <UnstyledButton className="lab" onClick={onSelect} aria-expanded={selected}>
         {setting.label}
-      </button>
+      </UnstyledButton>
       {editing && hasLines ? (
         <Textarea
           className="lines"

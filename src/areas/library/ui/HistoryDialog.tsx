@@ -1,4 +1,4 @@
-import { Modal } from '@mantine/core';
+import { Button, Modal, Table } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -39,57 +39,59 @@ export function HistoryDialog({
       size="lg"
       transitionProps={{ duration: 0 }}
     >
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Revision</th>
-            <th>Why</th>
-            <th>Who</th>
-            <th>When</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {page.revisions.map((r) => (
-            <tr key={r.id}>
-              <td className="f">
-                r{r.number} <span className="dim">{r.state}</span>
-              </td>
-              <td>
-                {r.message}
-                {r.comment && <div className="hint">returned: {r.comment}</div>}
-                {shown === r.id && (
-                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
-                    {Object.entries(r.own).map(([k, v]) => {
-                      const s = findSetting(k);
-                      return (
-                        s && (
-                          <li key={k}>
-                            {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
-                          </li>
-                        )
-                      );
-                    })}
-                    {Object.keys(r.own).length === 0 && <li>no own values</li>}
-                  </ul>
-                )}
-              </td>
-              <td>{r.authorName}</td>
-              <td>{day(r.at)}</td>
-              <td style={{ whiteSpace: 'nowrap' }}>
-                <button className="btn" onClick={() => setShown(shown === r.id ? null : r.id)}>
-                  {shown === r.id ? 'Hide' : 'Read'}
-                </button>{' '}
-                {mayChange && !page.stock && r.id !== page.tip.id && (
-                  <button className="btn" onClick={() => void restore(r.id)}>
-                    Restore
-                  </button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table.ScrollContainer minWidth={560} type="native">
+        <Table className="list">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Revision</Table.Th>
+              <Table.Th>Why</Table.Th>
+              <Table.Th>Who</Table.Th>
+              <Table.Th>When</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {page.revisions.map((r) => (
+              <Table.Tr key={r.id}>
+                <Table.Td className="f">
+                  r{r.number} <span className="dim">{r.state}</span>
+                </Table.Td>
+                <Table.Td>
+                  {r.message}
+                  {r.comment && <div className="hint">returned: {r.comment}</div>}
+                  {shown === r.id && (
+                    <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
+                      {Object.entries(r.own).map(([k, v]) => {
+                        const s = findSetting(k);
+                        return (
+                          s && (
+                            <li key={k}>
+                              {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
+                            </li>
+                          )
+                        );
+                      })}
+                      {Object.keys(r.own).length === 0 && <li>no own values</li>}
+                    </ul>
+                  )}
+                </Table.Td>
+                <Table.Td>{r.authorName}</Table.Td>
+                <Table.Td>{day(r.at)}</Table.Td>
+                <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                  <Button variant="default" onClick={() => setShown(shown === r.id ? null : r.id)}>
+                    {shown === r.id ? 'Hide' : 'Read'}
+                  </Button>{' '}
+                  {mayChange && !page.stock && r.id !== page.tip.id && (
+                    <Button variant="default" onClick={() => void restore(r.id)}>
+                      Restore
+                    </Button>
+                  )}
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </Table.ScrollContainer>
     </Modal>
   );
 }

@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { NativeSelect, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { isNamedLikeMesh } from '../../../core/mesh/readMesh.ts';
@@ -89,65 +89,67 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
         </p>
       )}
       {found && (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>
-                {a.data!.name} → {b.data!.name}
-              </th>
-              <th className="n">From</th>
-              <th className="n">To</th>
-              <th className="n">Time</th>
-              <th className="n">Material</th>
-              <th className="n">Cost</th>
-              <th className="n">Highest flow</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr>
-              <td>
-                <b>Whole change</b>
-              </td>
-              <td className="n" />
-              <td className="n" />
-              <td className="n">
-                {formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}
-              </td>
-              <td className="n">
-                {found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g
-              </td>
-              <td className="n">
-                € {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}
-              </td>
-              <td className="n">
-                {found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s
-              </td>
-            </tr>
-            {found.shares.map((s) => {
-              const setting = findSetting(s.key)!;
-              return (
-                <tr key={s.key} data-share={s.key}>
-                  <td>{setting.label} alone</td>
-                  <td className="n">{showValue(setting, s.from)}</td>
-                  <td className="n">{showValue(setting, s.to)}</td>
-                  <td className="n">{signedTime(s.timeS)}</td>
-                  <td className="n">{signed(s.massG, 2, 'g')}</td>
-                  <td className="n">{signed(s.cost, 3, '€')}</td>
-                  <td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</td>
-                </tr>
-              );
-            })}
-            <tr>
-              <td className="dim">Left over: values act on one another, so the shares need not add up</td>
-              <td />
-              <td />
-              <td className="n">{signedTime(found.restS)}</td>
-              <td />
-              <td />
-              <td />
-            </tr>
-          </tbody>
-        </table>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>
+                  {a.data!.name} → {b.data!.name}
+                </Table.Th>
+                <Table.Th className="n">From</Table.Th>
+                <Table.Th className="n">To</Table.Th>
+                <Table.Th className="n">Time</Table.Th>
+                <Table.Th className="n">Material</Table.Th>
+                <Table.Th className="n">Cost</Table.Th>
+                <Table.Th className="n">Maximum flow</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              <Table.Tr>
+                <Table.Td>
+                  <b>Whole change</b>
+                </Table.Td>
+                <Table.Td className="n" />
+                <Table.Td className="n" />
+                <Table.Td className="n">
+                  {formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}
+                </Table.Td>
+                <Table.Td className="n">
+                  {found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g
+                </Table.Td>
+                <Table.Td className="n">
+                  € {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}
+                </Table.Td>
+                <Table.Td className="n">
+                  {found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s
+                </Table.Td>
+              </Table.Tr>
+              {found.shares.map((s) => {
+                const setting = findSetting(s.key)!;
+                return (
+                  <Table.Tr key={s.key} data-share={s.key}>
+                    <Table.Td>{setting.label} alone</Table.Td>
+                    <Table.Td className="n">{showValue(setting, s.from)}</Table.Td>
+                    <Table.Td className="n">{showValue(setting, s.to)}</Table.Td>
+                    <Table.Td className="n">{signedTime(s.timeS)}</Table.Td>
+                    <Table.Td className="n">{signed(s.massG, 2, 'g')}</Table.Td>
+                    <Table.Td className="n">{signed(s.cost, 3, '€')}</Table.Td>
+                    <Table.Td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</Table.Td>
+                  </Table.Tr>
+                );
+              })}
+              <Table.Tr>
+                <Table.Td className="dim">Left over: values act on one another, so the shares need not add up</Table.Td>
+                <Table.Td />
+                <Table.Td />
+                <Table.Td className="n">{signedTime(found.restS)}</Table.Td>
+                <Table.Td />
+                <Table.Td />
+                <Table.Td />
+              </Table.Tr>
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
       )}
     </section>
   );

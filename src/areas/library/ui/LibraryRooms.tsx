@@ -3,8 +3,8 @@ const rooms = [
   ['/library/recipes', 'Recipes'],
   ['/library/pairings', 'Pairings'],
   ['/library/compare', 'Compare'],
-  ['/library/bulk', 'Change many'],
-  ['/library/exchange', 'In and out'],
+  ['/library/bulk', 'Bulk edit'],
+  ['/library/exchange', 'Import & export'],
   ['/library/settings', 'Settings'],
 ] as const;
 

@@ -1,6 +1,6 @@
-import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { parseAsBoolean, parseAsString, useQueryStates } from 'nuqs';
 import { fetchJson } from '../../../ui/api.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
@@ -33,21 +33,27 @@ const columns: Column<ProfileRow>[] = [
     of: (p) => [p.kind, p.technology === 'resin' && 'resin', p.retired && 'retired'].filter(Boolean).join(', '),
   },
   { key: 'family', title: 'Family', of: (p) => p.family, isFacet: true },
-  { key: 'parent', title: 'Starts from', of: (p) => p.parentName, isFacet: true },
+  { key: 'parent', title: 'Parent', of: (p) => p.parentName, isFacet: true },
   { key: 'tags', title: 'Tags', of: (p) => p.tags.join(', ') },
   { key: 'own', title: 'Own values', of: (p) => p.ownCount, isFigure: true },
   { key: 'revision', title: 'Revision', of: (p) => p.revision, show: (p) => `r${p.revision}`, isFigure: true },
   { key: 'changed', title: 'Changed', of: (p) => p.at, show: (p) => day(p.at), isFigure: true },
 ];
 
+const PUSHED = { history: 'push' } as const;
+/** What is asked for stands in the address. */
+const inAddress = {
+  text: parseAsString.withDefault(''),
+  kind: parseAsString.withDefault(''),
+  technology: parseAsString.withDefault(''),
+  tag: parseAsString.withDefault(''),
+  retired: parseAsBoolean.withDefault(false),
+};
+
 export function LibraryScreen() {
   const mayChange = useMayChange();
-  const [text, setText] = useState('');
-  const [kind, setKind] = useState('');
-  const [technology, setTechnology] = useState('');
-  const [tag, setTag] = useState('');
-  const [retired, setRetired] = useState(false);
-  const question = `text=${encodeURIComponent(text)}&kind=${kind}${technology && `&technology=${technology}`}${tag && `&tag=${encodeURIComponent(tag)}`}${retired ? '&retired=1' : ''}`;
+  const [{ text, kind, technology, tag, retired }, ask] = useQueryStates(inAddress);
+  const question = `text=${encodeURIComponent(text)}&kind=${encodeURIComponent(kind)}${technology && `&technology=${encodeURIComponent(technology)}`}${tag && `&tag=${encodeURIComponent(tag)}`}${retired ? '&retired=1' : ''}`;
   const { data, error } = useQuery({
     queryKey: ['profiles', question],
     queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?${question}`),
@@ -75,7 +81,7 @@ export function LibraryScreen() {
             aria-label="Search profiles"
             placeholder="Name, key or tag"
             value={text}
-            onChange={(e) => setText(e.currentTarget.value)}
+            onChange={(e) => void ask({ text: e.currentTarget.value })}
             w={240}
             size="xs"
             autoFocus
@@ -83,42 +89,43 @@ export function LibraryScreen() {
           <SegmentedControl
             size="xs"
             value={kind}
-            onChange={setKind}
+            onChange={(v) => void ask({ kind: v }, PUSHED)}
             data={kinds.map(([value, label]) => ({ value, label: `${label}${count('kind', value)}` }))}
           />
           <NativeSelect
             aria-label="Technology"
             size="xs"
             value={technology}
-            onChange={(e) => setTechnology(e.currentTarget.value)}
+            onChange={(e) => void ask({ technology: e.currentTarget.value }, PUSHED)}
             data={[
               { value: '', label: `both technologies${count('technology', '')}` },
               ...['filament', 'resin'].map((t) => ({ value: t, label: `${t}${count('technology', t)}` })),
             ]}
           />
-          <label className="hint">
-            <input type="checkbox" checked={retired} onChange={(e) => setRetired(e.currentTarget.checked)} /> retired
-            too
-          </label>
+          <Checkbox
+            label="include retired"
+            checked={retired}
+            onChange={(e) => void ask({ retired: e.currentTarget.checked }, PUSHED)}
+          />
           {mayChange && (
-            <a className="btn p" href="/library/new">
+            <Button component="a" href="/library/new">
               Add
-            </a>
+            </Button>
           )}
         </div>
       </div>
       {(facets.data?.tag.length ?? 0) > 0 && (
         <nav className="rooms" aria-label="Tags" style={{ gap: 8, padding: '6px 20px' }}>
           {facets.data!.tag.map((t) => (
-            <button
+            <UnstyledButton
               key={t.value}
               className="chip"
               aria-pressed={tag === t.value}
               style={tag === t.value ? { borderColor: 'var(--plum)', fontWeight: 620 } : undefined}
-              onClick={() => setTag(tag === t.value ? '' : t.value)}
+              onClick={() => void ask({ tag: tag === t.value ? null : t.value }, PUSHED)}
             >
               {t.value} <span className="f dim">{t.n}</span>
-            </button>
+            </UnstyledButton>
           ))}
         </nav>
       )}
@@ -136,7 +143,7 @@ export function LibraryScreen() {
           empty={
             text
               ? `No profile holds “${text}” in name, key or tag.`
-              : 'The library is empty. Add a printer, its tool, a material and a process, or take a library file in under In and out; npm start without --empty shows a farm at work.'
+              : 'The library is empty. Add a printer, its tool, a material and a process, or import a library file under Import & export; npm start without --empty shows a farm at work.'
           }
         />
       )}

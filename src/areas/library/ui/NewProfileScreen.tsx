@@ -1,4 +1,4 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -150,7 +150,7 @@ export function NewProfileScreen() {
             data={['filament', 'resin']}
           />
           <NativeSelect
-            label="Starts from"
+            label="Parent"
             value={parentId}
             onChange={(e) => setParentId(e.currentTarget.value)}
             data={[
@@ -219,13 +219,12 @@ export function NewProfileScreen() {
           </p>
         )}
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}>
-          <button
-            className="btn p"
+          <Button
             type="submit"
             disabled={missing.length > 0 || wrong.length > 0 || full.length < 2 || questions.length === 0}
           >
-            Make it
-          </button>
+            Create profile
+          </Button>
           {missing.length > 0 && (
             <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label).join(', ')}</span>
           )}

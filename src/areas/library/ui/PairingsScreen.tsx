@@ -1,4 +1,4 @@
-import { SegmentedControl } from '@mantine/core';
+import { SegmentedControl, Table, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
@@ -71,32 +71,32 @@ export function PairingsScreen() {
       ) : (
         <div className="page matrix">
           <div style={{ overflowX: 'auto' }}>
-            <table className="list grid">
-              <thead>
-                <tr>
-                  <th>Material</th>
+            <Table className="list grid">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Material</Table.Th>
                   {machines.map((m) => (
-                    <th key={m.id}>
+                    <Table.Th key={m.id}>
                       <a href={`/machines/${m.id}`}>{m.name}</a>
                       <div className="dim">{m.printer}</div>
-                    </th>
+                    </Table.Th>
                   ))}
-                </tr>
-              </thead>
-              <tbody>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
                 {materials.map((mat) => (
-                  <tr key={mat.id}>
-                    <td>
+                  <Table.Tr key={mat.id}>
+                    <Table.Td>
                       <a href={`/library/${mat.id}`}>{mat.name}</a>
-                    </td>
+                    </Table.Td>
                     {machines.map((m) => {
                       const found = at(m.id, mat.id);
                       const isLoaded = m.loadedMaterialId === mat.id;
                       const count = found.reduce((n, c) => n + c.proofs.length, 0);
                       return (
-                        <td key={m.id}>
+                        <Table.Td key={m.id}>
                           {(found.length > 0 || isLoaded) && (
-                            <button
+                            <UnstyledButton
                               className="cell"
                               aria-pressed={shown?.machineId === m.id && shown.materialId === mat.id}
                               aria-label={`${mat.name} on ${m.name}: ${found.length > 0 ? `${count} values ${stateOf(found)}` : 'loaded, nothing proven'}`}
@@ -105,15 +105,15 @@ export function PairingsScreen() {
                               <StateMark mark={stateOf(found)} />{' '}
                               <span className="f">{found.length > 0 ? count : 'none'}</span>
                               {isLoaded && <span className="hint"> loaded</span>}
-                            </button>
+                            </UnstyledButton>
                           )}
-                        </td>
+                        </Table.Td>
                       );
                     })}
-                  </tr>
+                  </Table.Tr>
                 ))}
-              </tbody>
-            </table>
+              </Table.Tbody>
+            </Table>
           </div>
           <aside className="side" aria-label="Pairing">
             {machine && material ? (

@@ -1,3 +1,4 @@
+import { Button, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -101,35 +102,31 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           </span>
         )}
         <div className="end">
-          <button className="btn" onClick={() => setDialog('history')}>
+          <Button variant="default" onClick={() => setDialog('history')}>
             History
-          </button>
-          <a className="btn" href={`/library/compare?with=${id}`}>
+          </Button>
+          <Button component="a" variant="default" href={`/library/compare?with=${id}`}>
             Compare
-          </a>
+          </Button>
           {mayChange && !page.stock && (
-            <button className="btn" onClick={() => void retire(page, client)}>
-              {page.retired ? 'Back in use' : 'Retire'}
-            </button>
+            <Button variant="default" onClick={() => void retire(page, client)}>
+              {page.retired ? 'Restore' : 'Retire'}
+            </Button>
           )}
           {mayChange && (
-            <button className="btn" onClick={() => setDialog('copy')}>
+            <Button variant="default" onClick={() => setDialog('copy')}>
               Copy
-            </button>
+            </Button>
           )}
-          {mayChange && !editing && (
-            <button className="btn p" onClick={begin}>
-              Edit
-            </button>
-          )}
+          {mayChange && !editing && <Button onClick={begin}>Edit</Button>}
           {editing && (
             <>
-              <button className="btn" onClick={draft.throwAway}>
-                Throw away
-              </button>
-              <button className="btn p" disabled={changed === 0} onClick={() => setDialog('save')}>
+              <Button variant="default" onClick={draft.throwAway}>
+                Discard changes
+              </Button>
+              <Button disabled={changed === 0} onClick={() => setDialog('save')}>
                 Save with a reason
-              </button>
+              </Button>
             </>
           )}
         </div>
@@ -141,11 +138,11 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           <ul>
             {filters.map((f) => (
               <li key={f}>
-                <button aria-pressed={filter === f} onClick={() => setFilter(f)}>
+                <UnstyledButton aria-pressed={filter === f} onClick={() => setFilter(f)}>
                   {marks[f] && <StateMark mark={marks[f]} />}
                   {words[f]}
                   <span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span>
-                </button>
+                </UnstyledButton>
               </li>
             ))}
           </ul>

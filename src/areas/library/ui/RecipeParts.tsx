@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { roleNames, type RecipeChoice, type RoleChoice, type RoleName } from '../../recipes/model/recipe.ts';
 
@@ -31,7 +31,7 @@ export function RecipeParts({
   const free = roleNames.filter((r) => !choice.roles.some((x) => x.role === r));
   return (
     <>
-      <h3>Where</h3>
+      <h3>Machine</h3>
       <NativeSelect
         size="xs"
         aria-label="Machine or printer profile"
@@ -51,7 +51,7 @@ export function RecipeParts({
           },
         ]}
       />
-      <h3>How</h3>
+      <h3>Process</h3>
       <NativeSelect
         size="xs"
         aria-label="Process"
@@ -62,15 +62,16 @@ export function RecipeParts({
       {choice.roles.map((r, i) => (
         <div key={r.role}>
           <h3 style={{ display: 'flex', marginTop: 14 }}>
-            {r.role === 'part body' ? 'With what' : r.role}
+            {r.role === 'part body' ? (isResin ? 'Resin' : 'Tool and material') : r.role}
             {i > 0 && (
-              <button
-                className="plain"
+              <Button
+                variant="subtle"
+                size="compact-xs"
                 style={{ marginLeft: 'auto' }}
                 onClick={() => onChoose({ ...choice, roles: choice.roles.filter((_, k) => k !== i) })}
               >
-                take away
-              </button>
+                remove
+              </Button>
             )}
           </h3>
           {!isResin && (

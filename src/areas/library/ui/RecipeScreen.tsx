@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
@@ -31,8 +31,8 @@ const EMPTY: RecipeChoice = {
 const filters = {
   all: 'Everything',
   only: 'This recipe only',
-  worked: 'Worked out',
-  beaten: 'Beat another value',
+  worked: 'Calculated',
+  beaten: 'Overrides another value',
   proven: 'With evidence',
 } as const;
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
@@ -140,7 +140,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
         choice,
         overrides,
       });
-      notifySuccess(`${name} is kept, version ${made.version}`);
+      notifySuccess(`${name} saved, version ${made.version}`);
       await client.invalidateQueries({ queryKey: ['recipe'] });
       if (isNew) navigate(`/library/recipes/${made.id}`);
     } catch (e) {
@@ -150,7 +150,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const pin = async (): Promise<void> => {
     try {
       await post(`/api/recipes/${id}/pin`, {});
-      notifySuccess('Pinned as it is now');
+      notifySuccess('Snapshot taken');
       await client.invalidateQueries({ queryKey: ['recipe', id] });
     } catch (e) {
       notifyError(e);
@@ -201,7 +201,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       <div className="band">
         <div>
           <div className="kind">Recipe{sheet && ` for ${sheet.place}`}</div>
-          <h1>{kept.data?.name ?? 'A new recipe'}</h1>
+          <h1>{kept.data?.name ?? 'New recipe'}</h1>
         </div>
         {kept.data && <span className="chip">version {kept.data.version}</span>}
         {Object.keys(overrides).length > 0 && (
@@ -211,7 +211,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           {mayChange && (
             <TextInput
               aria-label="Name of the recipe"
-              placeholder="Name to keep it under"
+              placeholder="Recipe name"
               size="xs"
               w={200}
               value={name}
@@ -219,34 +219,34 @@ export function RecipeScreen({ id }: { readonly id: string }) {
             />
           )}
           {!isNew && mayChange && (
-            <button className="btn" onClick={() => void pin()}>
-              Pin
-            </button>
+            <Button variant="default" onClick={() => void pin()}>
+              Take snapshot
+            </Button>
           )}
           {!isNew && !isResin && (
-            <a className="btn" href={`/checks/new?recipe=${id}`}>
+            <Button component="a" variant="default" href={`/checks/new?recipe=${id}`}>
               Check a job
-            </a>
+            </Button>
           )}
           {!isNew && !isResin && mayChange && choice.machineId && (
-            <a className="btn" href={`/trials/new?recipe=${id}`}>
+            <Button component="a" variant="default" href={`/trials/new?recipe=${id}`}>
               Run a trial
-            </a>
+            </Button>
           )}
           {!isNew && (
-            <a className="btn" href={`/library/compare?refs=recipe:${id}`}>
+            <Button component="a" variant="default" href={`/library/compare?refs=recipe:${id}`}>
               Compare
-            </a>
+            </Button>
           )}
           {worked && mayChange && (
-            <button className="btn" onClick={() => setEditing(!editing)}>
-              {editing ? 'Stop typing' : 'Type values'}
-            </button>
+            <Button variant="default" onClick={() => setEditing(!editing)}>
+              {editing ? 'Done' : 'Edit'}
+            </Button>
           )}
           {mayChange && (
-            <button className="btn p" disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>
-              Keep
-            </button>
+            <Button disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>
+              Save
+            </Button>
           )}
         </div>
       </div>
@@ -262,7 +262,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           <StateMark mark={findings[0] ? marks[findings[0].severity] : 'proven'} />
           <span>
             {findings.length === 0
-              ? `Nothing speaks against it: ${countOf(worked.check.ran, 'check')} ran${worked.check.notChecked.length > 0 ? `, ${worked.check.notChecked.length} not possible` : ''}.`
+              ? `No findings: ${countOf(worked.check.ran, 'check')} ran${worked.check.notChecked.length > 0 ? `, ${worked.check.notChecked.length} not possible` : ''}.`
               : `${findings[0]!.title}${findings.length > 1 ? `, and ${findings.length - 1} more` : ''}.`}
           </span>
         </div>
@@ -284,9 +284,9 @@ export function RecipeScreen({ id }: { readonly id: string }) {
               <ul>
                 {(Object.keys(filters) as (keyof typeof filters)[]).map((f) => (
                   <li key={f}>
-                    <button aria-pressed={filter === f} onClick={() => setFilter(f)}>
+                    <UnstyledButton aria-pressed={filter === f} onClick={() => setFilter(f)}>
                       {filters[f]}
-                    </button>
+                    </UnstyledButton>
                   </li>
                 ))}
               </ul>
@@ -294,7 +294,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           )}
           {kept.data && kept.data.pins.length > 0 && (
             <>
-              <h3>Pins</h3>
+              <h3>Snapshots</h3>
               {kept.data.pins.map((p) => (
                 <div key={p.id} className="hint">
                   <span className="f">{p.sha256.slice(0, 10)}</span> {day(p.at)}, {p.byName}
@@ -312,8 +312,8 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           )}
           {!sheet && !validationError && (
             <p className="empty">
-              Choose where, how and with what. Every value in force appears here with where it comes from, and the rules
-              speak while you type.
+              Choose machine, process, tool and material. Every value in force appears here with its origin, and
+              findings follow as you type.
             </p>
           )}
           {groups.map((g) => {

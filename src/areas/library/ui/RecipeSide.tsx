@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { LayerTimePanel } from './LayerTimePanel.tsx';
 import type { Values } from '../settings/define.ts';
 import { countOf } from '../../../core/units/plural.ts';
@@ -13,7 +14,7 @@ import { maySetInRecipe } from '../settings/define.ts';
 
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
-/** What the rules say with their fixes in figures; where the chosen value comes from, formulas worked out. */
+/** Findings with their fixes in figures; where the chosen value comes from, formulas worked out. */
 export function RecipeSide({
   findings,
   notChecked,
@@ -35,7 +36,7 @@ export function RecipeSide({
   return (
     <aside className="side" aria-label="Findings and origin">
       {row && effective && <Origin row={row} effective={effective} />}
-      <h3>What the rules say</h3>
+      <h3>Findings</h3>
       {findings.map((f) => (
         <div
           key={`${f.rule}${f.title}`}
@@ -63,9 +64,9 @@ export function RecipeSide({
           {onApply &&
             f.change?.values &&
             Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && (
-              <button className="btn" onClick={() => onApply(f)}>
+              <Button variant="default" onClick={() => onApply(f)}>
                 Set for this recipe
-              </button>
+              </Button>
             )}
         </div>
       ))}

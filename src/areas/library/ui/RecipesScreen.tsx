@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
@@ -11,12 +12,12 @@ const columns: Column<RecipeRow>[] = [
   { key: 'for', title: 'For', of: (r) => r.place, isFacet: true },
   { key: 'process', title: 'Process', of: (r) => r.process, isFacet: true },
   { key: 'material', title: 'Material of the part', of: (r) => r.material, isFacet: true },
-  { key: 'by', title: 'Kept by', of: (r) => r.byName },
+  { key: 'by', title: 'Saved by', of: (r) => r.byName },
   { key: 'since', title: 'Since', of: (r) => r.at, show: (r) => day(r.at), isFigure: true },
-  { key: 'pins', title: 'Pins', of: (r) => r.pins, isFigure: true },
+  { key: 'pins', title: 'Snapshots', of: (r) => r.pins, isFigure: true },
 ];
 const EMPTY =
-  'No recipe is kept yet. A recipe is a machine, a process and what each role is printed with; make one, see every value in force and what the rules say, and keep it under a name.';
+  'No recipe is saved yet. A recipe is a machine, a process and what each role is printed with; make one, see every value in force and what the rules find, and keep it under a name.';
 
 export function RecipesScreen() {
   const mayChange = useMayChange();
@@ -30,9 +31,9 @@ export function RecipesScreen() {
           <h1>Recipes</h1>
         </div>
         <div className="end">
-          <a className="btn p" href="/library/recipes/new">
-            {mayChange ? 'Make a recipe' : 'Try a recipe'}
-          </a>
+          <Button component="a" href="/library/recipes/new">
+            {mayChange ? 'New recipe' : 'Try a recipe'}
+          </Button>
         </div>
       </div>
       {error && (

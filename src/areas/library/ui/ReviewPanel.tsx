@@ -1,5 +1,5 @@
 import { countOf } from '../../../core/units/plural.ts';
-import { TextInput } from '@mantine/core';
+import { Button, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -45,51 +45,53 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
         </span>
       </h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
-        <table className="list">
-          <thead>
-            <tr>
-              <th>Setting</th>
-              <th className="n">Released, r{head.number}</th>
-              <th className="n">In review, r{tip.number}</th>
-              <th>Reason</th>
-            </tr>
-          </thead>
-          <tbody>
-            {keys.map((k) => {
-              const s = findSetting(k)!;
-              const reason = tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : '';
-              if (isLongText(head.own[k], tip.own[k]))
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Setting</Table.Th>
+                <Table.Th className="n">Released, r{head.number}</Table.Th>
+                <Table.Th className="n">In review, r{tip.number}</Table.Th>
+                <Table.Th>Reason</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {keys.map((k) => {
+                const s = findSetting(k)!;
+                const reason = tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : '';
+                if (isLongText(head.own[k], tip.own[k]))
+                  return (
+                    <Table.Tr key={k}>
+                      <Table.Td>{s.label}</Table.Td>
+                      <Table.Td colSpan={2}>
+                        <TextDiff before={textOf(head.own[k])} after={textOf(tip.own[k])} />
+                      </Table.Td>
+                      <Table.Td>{reason}</Table.Td>
+                    </Table.Tr>
+                  );
+                const shown = (v: SettingValue | undefined): string =>
+                  v === undefined ? 'from parent' : showValue(s, v, figures);
                 return (
-                  <tr key={k}>
-                    <td>{s.label}</td>
-                    <td colSpan={2}>
-                      <TextDiff before={textOf(head.own[k])} after={textOf(tip.own[k])} />
-                    </td>
-                    <td>{reason}</td>
-                  </tr>
+                  <Table.Tr key={k}>
+                    <Table.Td>{s.label}</Table.Td>
+                    <Table.Td className="n">{shown(head.own[k])}</Table.Td>
+                    <Table.Td className="n">{shown(tip.own[k])}</Table.Td>
+                    <Table.Td>{reason}</Table.Td>
+                  </Table.Tr>
                 );
-              const shown = (v: SettingValue | undefined): string =>
-                v === undefined ? 'from parent' : showValue(s, v, figures);
-              return (
-                <tr key={k}>
-                  <td>{s.label}</td>
-                  <td className="n">{shown(head.own[k])}</td>
-                  <td className="n">{shown(tip.own[k])}</td>
-                  <td>{reason}</td>
-                </tr>
-              );
-            })}
-            {keys.length === 0 && (
-              <tr>
-                <td colSpan={4}>No value differs from the released revision.</td>
-              </tr>
-            )}
-          </tbody>
-        </table>
+              })}
+              {keys.length === 0 && (
+                <Table.Tr>
+                  <Table.Td colSpan={4}>No value differs from the released revision.</Table.Td>
+                </Table.Tr>
+              )}
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
         <div>
           <p className="hint">
             {affected
-              ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'kept recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.`
+              ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'saved recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.`
               : 'Counting what it touches…'}
           </p>
           {affected &&
@@ -113,17 +115,17 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
                 error={validationError}
               />
               <div style={{ display: 'flex', gap: 10 }}>
-                <button className="btn p" type="submit" disabled={comment.trim().length < 3}>
+                <Button type="submit" disabled={comment.trim().length < 3}>
                   Release
-                </button>
-                <button
-                  className="btn"
+                </Button>
+                <Button
+                  variant="default"
                   type="button"
                   disabled={comment.trim().length < 3}
                   onClick={() => void decide('returned')}
                 >
                   Return
-                </button>
+                </Button>
               </div>
             </form>
           ) : (

@@ -1,4 +1,4 @@
-import { Modal, NativeSelect, TextInput } from '@mantine/core';
+import { Button, Modal, NativeSelect, Radio, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
@@ -100,44 +100,44 @@ export function SaveDialog({
       size="lg"
       transitionProps={{ duration: 0 }}
     >
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Setting</th>
-            <th className="n">Before</th>
-            <th className="n">Typed</th>
-            <th className="n">Now</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="list">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Setting</Table.Th>
+            <Table.Th className="n">Before</Table.Th>
+            <Table.Th className="n">Typed</Table.Th>
+            <Table.Th className="n">Now</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {changes.map((c) => {
             const now = c.parsed?.ok ? c.parsed.value : null;
             if (isLongText(c.before, now))
               return (
-                <tr key={c.key}>
-                  <td>{c.setting.label}</td>
-                  <td colSpan={3}>
+                <Table.Tr key={c.key}>
+                  <Table.Td>{c.setting.label}</Table.Td>
+                  <Table.Td colSpan={3}>
                     <TextDiff before={textOf(c.before)} after={textOf(now)} />
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               );
             return (
-              <tr key={c.key}>
-                <td>{c.setting.label}</td>
-                <td className="n">{showValue(c.setting, c.before, figures)}</td>
-                <td className="n">{typed[c.key] || '(cleared)'}</td>
-                <td className="n">
+              <Table.Tr key={c.key}>
+                <Table.Td>{c.setting.label}</Table.Td>
+                <Table.Td className="n">{showValue(c.setting, c.before, figures)}</Table.Td>
+                <Table.Td className="n">{typed[c.key] || '(cleared)'}</Table.Td>
+                <Table.Td className="n">
                   {c.parsed === null
                     ? 'from parent'
                     : c.parsed.ok
                       ? showValue(c.setting, c.parsed.value, figures)
                       : c.parsed.failure.what}
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             );
           })}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       {conflict && (
         <div
           role="alert"
@@ -158,14 +158,24 @@ export function SaveDialog({
                 <legend>
                   {s.label}, before {showValue(s, c.base, figures)}
                 </legend>
-                <label>
-                  <input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))} />{' '}
-                  mine: <span className="f">{showValue(s, c.mine, figures)}</span>
-                </label>{' '}
-                <label>
-                  <input type="radio" name={c.key} onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))} />{' '}
-                  theirs: <span className="f">{showValue(s, c.theirs, figures)}</span>
-                </label>
+                <Radio
+                  name={c.key}
+                  onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))}
+                  label={
+                    <>
+                      mine: <span className="f">{showValue(s, c.mine, figures)}</span>
+                    </>
+                  }
+                />{' '}
+                <Radio
+                  name={c.key}
+                  onChange={() => setChoice((x) => ({ ...x, [c.key]: 'theirs' }))}
+                  label={
+                    <>
+                      theirs: <span className="f">{showValue(s, c.theirs, figures)}</span>
+                    </>
+                  }
+                />
               </fieldset>
             );
           })}
@@ -201,22 +211,18 @@ export function SaveDialog({
           />
         )}
         <div style={{ display: 'flex', gap: 10, gridColumn: '1 / -1', alignItems: 'center' }}>
-          <button
-            className="btn p"
-            type="submit"
-            disabled={why !== null || message.trim().length < 3 || open.length > 0}
-          >
+          <Button type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>
             {why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}
-          </button>
+          </Button>
           {isLead && (
-            <button
-              className="btn"
+            <Button
+              variant="default"
               type="button"
               disabled={why !== null || message.trim().length < 3 || open.length > 0}
               onClick={() => void save(true)}
             >
               Send to review
-            </button>
+            </Button>
           )}
           <span className="hint">
             {isLead

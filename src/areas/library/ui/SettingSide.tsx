@@ -124,7 +124,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
                 </>
               )}
               <dt>beyond</dt>
-              <dd>{p.range.maxEnd === 'failedBeyond' ? 'seen to fail' : 'not tried'}</dd>
+              <dd>{p.range.maxEnd === 'failedBeyond' ? 'failed beyond' : 'not tried'}</dd>
               {p.conditions.lot && (
                 <>
                   <dt>lot</dt>

@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
@@ -41,33 +41,35 @@ export function SettingsScreen() {
           />
         </div>
       </div>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Setting</th>
-            <th>What it does</th>
-            <th>Too low</th>
-            <th>Too high</th>
-            <th>Stands in</th>
-            <th className="n">Can be meant</th>
-            <th>Where empty</th>
-            <th>Read by</th>
-          </tr>
-        </thead>
-        {groups.map((g) => {
-          const inGroup = found.filter((s) => s.group === g);
-          return inGroup.length === 0 ? null : (
-            <tbody key={g}>
-              <tr className="sub">
-                <th colSpan={8}>{g}</th>
-              </tr>
-              {inGroup.map((s) => (
-                <Row key={s.key} s={s} />
-              ))}
-            </tbody>
-          );
-        })}
-      </table>
+      <Table.ScrollContainer minWidth={560} type="native">
+        <Table className="list">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Setting</Table.Th>
+              <Table.Th>What it does</Table.Th>
+              <Table.Th>Too low</Table.Th>
+              <Table.Th>Too high</Table.Th>
+              <Table.Th>Stands in</Table.Th>
+              <Table.Th className="n">Can be meant</Table.Th>
+              <Table.Th>Where empty</Table.Th>
+              <Table.Th>Read by</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          {groups.map((g) => {
+            const inGroup = found.filter((s) => s.group === g);
+            return inGroup.length === 0 ? null : (
+              <Table.Tbody key={g}>
+                <Table.Tr className="sub">
+                  <Table.Th colSpan={8}>{g}</Table.Th>
+                </Table.Tr>
+                {inGroup.map((s) => (
+                  <Row key={s.key} s={s} />
+                ))}
+              </Table.Tbody>
+            );
+          })}
+        </Table>
+      </Table.ScrollContainer>
       {found.length === 0 && <p className="empty">No setting speaks of “{text}”.</p>}
     </>
   );
@@ -76,39 +78,39 @@ export function SettingsScreen() {
 function Row({ s }: { readonly s: Setting }) {
   const rules = rulesThatRead(s.key).map((r) => r.title);
   return (
-    <tr id={s.key}>
-      <td>
+    <Table.Tr id={s.key}>
+      <Table.Td>
         <b>{s.label}</b>
         <div className="hint f">{s.key}</div>
-      </td>
-      <td>{s.what}</td>
-      <td>
+      </Table.Td>
+      <Table.Td>{s.what}</Table.Td>
+      <Table.Td>
         {s.seen && <SignDrawing sign={s.seen[0]} />}
         <div>{s.tooLow}</div>
-      </td>
-      <td>
+      </Table.Td>
+      <Table.Td>
         {s.seen && <SignDrawing sign={s.seen[1]} />}
         <div>{s.tooHigh}</div>
-      </td>
-      <td>
+      </Table.Td>
+      <Table.Td>
         {s.owners.join(', ')}
         <div className="hint">{s.technology === 'both' ? 'filament and resin' : s.technology}</div>
-      </td>
-      <td className="n">
+      </Table.Td>
+      <Table.Td className="n">
         {'range' in s
           ? `${formatFigure(s.range[0], s.quantity)} to ${formatQuantity(s.range[1], s.quantity)}`
           : s.type === 'choice'
             ? ''
             : s.type}
-      </td>
-      <td>
+      </Table.Td>
+      <Table.Td>
         {'formula' in s && s.formula
           ? `= ${s.formula.text}`
           : 'default' in s && s.default !== undefined
             ? String(s.default)
             : '–'}
-      </td>
-      <td>
+      </Table.Td>
+      <Table.Td>
         {s.provenBy && <div>{s.provenBy.replace('-', ' ')} trial</div>}
         {s.restsOn && <div>rests on {s.restsOn}</div>}
         {rules.slice(0, 2).map((t) => (
@@ -117,7 +119,7 @@ function Row({ s }: { readonly s: Setting }) {
           </div>
         ))}
         {rules.length > 2 && <div className="hint">and {rules.length - 2} more rules</div>}
-      </td>
-    </tr>
+      </Table.Td>
+    </Table.Tr>
   );
 }

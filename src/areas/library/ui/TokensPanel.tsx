@@ -1,4 +1,4 @@
-import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -66,9 +66,9 @@ export function TokensPanel() {
           data={['viewer', 'technician', 'lead']}
         />
         <NumberInput label="Days it holds" value={days} onChange={setDays} min={1} max={366} />
-        <button className="btn p" type="submit" disabled={name.trim().length < 2 || !(Number(days) >= 1)}>
+        <Button type="submit" disabled={name.trim().length < 2 || !(Number(days) >= 1)}>
           Make a token
-        </button>
+        </Button>
       </form>
       {shown && (
         <p role="status" style={{ marginTop: 10 }}>
@@ -76,44 +76,46 @@ export function TokensPanel() {
         </p>
       )}
       {data && data.length > 0 && (
-        <table className="list" style={{ marginTop: 12 }}>
-          <thead>
-            <tr>
-              <th>What uses it</th>
-              <th>Role</th>
-              <th>Holds</th>
-              <th>Last used</th>
-              <th>Made by</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {data.map((t) => (
-              <tr key={t.id}>
-                <td>{t.name}</td>
-                <td>{t.role}</td>
-                <td>{stateOf(t)}</td>
-                <td>{t.lastUsedAt ? day(t.lastUsedAt) : 'never'}</td>
-                <td>{t.byName}</td>
-                <td>
-                  {!t.revokedAt && (
-                    <button
-                      className="btn"
-                      onClick={() =>
-                        void act(async () => {
-                          await post(`/api/tokens/${t.id}/revoke`, {});
-                          notifySuccess(`${t.name} is revoked`);
-                        })
-                      }
-                    >
-                      Revoke
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list" style={{ marginTop: 12 }}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>What uses it</Table.Th>
+                <Table.Th>Role</Table.Th>
+                <Table.Th>Holds</Table.Th>
+                <Table.Th>Last used</Table.Th>
+                <Table.Th>Made by</Table.Th>
+                <Table.Th />
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {data.map((t) => (
+                <Table.Tr key={t.id}>
+                  <Table.Td>{t.name}</Table.Td>
+                  <Table.Td>{t.role}</Table.Td>
+                  <Table.Td>{stateOf(t)}</Table.Td>
+                  <Table.Td>{t.lastUsedAt ? day(t.lastUsedAt) : 'never'}</Table.Td>
+                  <Table.Td>{t.byName}</Table.Td>
+                  <Table.Td>
+                    {!t.revokedAt && (
+                      <Button
+                        variant="default"
+                        onClick={() =>
+                          void act(async () => {
+                            await post(`/api/tokens/${t.id}/revoke`, {});
+                            notifySuccess(`${t.name} is revoked`);
+                          })
+                        }
+                      >
+                        Revoke
+                      </Button>
+                    )}
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
       )}
     </section>
   );

@@ -1,5 +1,5 @@
 import net from 'node:net';
-import { checksumOf } from '../../../core/gcode/words.ts';
+import { withChecksum } from '../../../core/gcode/words.ts';
 
 export interface Temperatures {
   readonly nozzleC: number;
@@ -110,8 +110,7 @@ export class LineLink {
 
   /** Sends one line and waits until it is accepted, sending again as often as asked. */
   async sendLine(n: number, text: string): Promise<void> {
-    const body = `N${n} ${text}`;
-    const line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
+    const line = withChecksum(`N${n} ${text}`);
     for (let tries = 0; tries < 20; tries++) {
       let answer: string;
       try {
@@ -145,8 +144,7 @@ export class LineLink {
 
   /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
   async sendAside(text: string): Promise<void> {
-    const body = `@aside ${text}`;
-    const line = `${body}*${checksumOf(Buffer.from(body, 'latin1'), 0, body.length)}`;
+    const line = withChecksum(`@aside ${text}`);
     for (let tries = 0; tries < 20; tries++) {
       const answer = await this.ask(line);
       if (answer.startsWith('ok')) {

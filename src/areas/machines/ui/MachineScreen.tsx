@@ -1,4 +1,4 @@
-import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -44,11 +44,11 @@ function SaidForm({
         onChange={(e) => setLid(e.currentTarget.value as ReportedState['lid'])}
       />
       <NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
-      <button className="btn" disabled={speed === ''}>
-        Say it
-      </button>
+      <Button variant="default" type="submit" disabled={speed === ''}>
+        Record
+      </Button>
       <span className="hint">
-        {said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Nobody has said it yet; rules that need it do not run.'}
+        {said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Not recorded; rules that need it are not checked.'}
       </span>
     </form>
   );
@@ -60,39 +60,41 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
     <section className="stage">
       <h2>Evidence for what is mounted and loaded{of && `, ${of}`}</h2>
       {proofs.length > 0 && (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>State</th>
-              <th>What</th>
-              <th className="n">Value</th>
-              <th className="n">Allowed</th>
-              <th>By</th>
-              <th className="n">Age</th>
-            </tr>
-          </thead>
-          <tbody>
-            {proofs.map((p) => {
-              const s = findSetting(p.key);
-              const q = s && 'quantity' in s ? s.quantity : 'count';
-              return (
-                <tr key={p.key}>
-                  <td style={{ whiteSpace: 'nowrap' }}>
-                    <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
-                    {p.because && <span className="hint"> {p.because}</span>}
-                  </td>
-                  <td>{s?.label}</td>
-                  <td className="n">{formatQuantity(p.value, q)}</td>
-                  <td className="n">
-                    {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
-                  </td>
-                  <td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</td>
-                  <td className="n">{p.ageDays} d</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>State</Table.Th>
+                <Table.Th>What</Table.Th>
+                <Table.Th className="n">Value</Table.Th>
+                <Table.Th className="n">Allowed</Table.Th>
+                <Table.Th>By</Table.Th>
+                <Table.Th className="n">Age</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {proofs.map((p) => {
+                const s = findSetting(p.key);
+                const q = s && 'quantity' in s ? s.quantity : 'count';
+                return (
+                  <Table.Tr key={p.key}>
+                    <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                      <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
+                      {p.because && <span className="hint"> {p.because}</span>}
+                    </Table.Td>
+                    <Table.Td>{s?.label}</Table.Td>
+                    <Table.Td className="n">{formatQuantity(p.value, q)}</Table.Td>
+                    <Table.Td className="n">
+                      {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
+                    </Table.Td>
+                    <Table.Td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</Table.Td>
+                    <Table.Td className="n">{p.ageDays} d</Table.Td>
+                  </Table.Tr>
+                );
+              })}
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
       )}
       {proofs.length === 0 && (
         <p className="hint" style={{ padding: 10 }}>
@@ -176,12 +178,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
           {mayChange && (
             <>
               {m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} />}
-              <a className="btn" href={`/trials/due?machine=${m.id}`}>
-                What it wants
-              </a>
-              <a className="btn p" href={`/trials/new?machine=${m.id}`}>
+              <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
+                Trials due
+              </Button>
+              <Button component="a" href={`/trials/new?machine=${m.id}`}>
                 Start a trial here
-              </a>
+              </Button>
             </>
           )}
         </div>
@@ -204,7 +206,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
           ))}
           {mayChange && (
             <section className="stage">
-              <h2>Mount, load, log</h2>
+              <h2>Mount, load, log maintenance</h2>
               {m.heads > 1 && (
                 <div className="fields" style={{ marginBottom: 12 }}>
                   <NativeSelect
@@ -224,14 +226,14 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 }}
               >
                 <NativeSelect
-                  label={isResin ? 'Put in a film' : 'Mount a tool'}
+                  label={isResin ? 'Mount a release film' : 'Mount a tool'}
                   data={options(tools.data)}
                   value={tool}
                   onChange={(e) => setTool(e.currentTarget.value)}
                 />
-                <button className="btn" disabled={!tool}>
-                  Mount it
-                </button>
+                <Button variant="default" type="submit" disabled={!tool}>
+                  Mount
+                </Button>
                 <span className="hint">
                   {isResin ? 'Counts as a change of film.' : 'Counts as a nozzle change; a tool put back counts again.'}
                 </span>
@@ -257,9 +259,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   onChange={setGrams}
                   min={0}
                 />
-                <button className="btn" disabled={!material || !lot.trim() || grams === ''}>
-                  Load it
-                </button>
+                <Button variant="default" type="submit" disabled={!material || !lot.trim() || grams === ''}>
+                  Load
+                </Button>
               </form>
               <form
                 className="fields"
@@ -277,14 +279,20 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)}
                 />
                 <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-                <button className="btn">Log it</button>
+                <Button variant="default" type="submit">
+                  Log
+                </Button>
                 <span className="hint">
                   {maintenanceKinds[kind].due.length > 0
                     ? `Makes due: ${labels(maintenanceKinds[kind].due)}`
                     : 'Makes nothing due.'}
                 </span>
               </form>
-              <SaidForm key={m.said?.at ?? 'unsaid'} said={m.said} onSay={(said) => void act('said', said, 'Kept')} />
+              <SaidForm
+                key={m.said?.at ?? 'unsaid'}
+                said={m.said}
+                onSay={(said) => void act('said', said, 'Recorded')}
+              />
             </section>
           )}
         </div>

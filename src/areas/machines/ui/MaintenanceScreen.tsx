@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -58,9 +59,9 @@ export function MaintenanceScreen() {
           <h1>Maintenance</h1>
         </div>
         <div className="end">
-          <a className="btn p" href="/trials/due">
+          <Button component="a" href="/trials/due">
             Plan what is due
-          </a>
+          </Button>
         </div>
       </div>
       <ListTable name="entries" rows={data} columns={columns} empty={EMPTY} />

@@ -66,7 +66,17 @@ export const fitsTravel = defineRule({
         });
       });
       const beyond = found.length === 0 ? beyondRoundPlate(report, context) : null;
-      if (beyond) found.push({ ...beyond, zMm: 0, change: { moveMm: toMiddle } });
+      // set in the middle it can still be too large: then there is nothing to move
+      const canMove =
+        Math.hypot(...toMiddle) > 1e-6 &&
+        Math.hypot(size[0] / 2 + around[0], size[1] / 2 + around[1]) <= Math.min(travel[0], travel[1]) / 2;
+      if (beyond)
+        found.push({
+          ...beyond,
+          zMm: 0,
+          fix: canMove ? 'set it in the middle' : 'make it smaller, or print it on a larger plate',
+          ...(canMove && { change: { moveMm: toMiddle } }),
+        });
       return found;
     },
   },

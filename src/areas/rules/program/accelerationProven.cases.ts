@@ -101,7 +101,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Acceleration above what is proven; beyond was seen to fail',
+          title: 'Acceleration above what is proven, where a trial failed',
           figure: '1700 mm/s²',
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',
@@ -162,7 +162,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Acceleration above what is proven; beyond was seen to fail',
+          title: 'Acceleration above what is proven, where a trial failed',
           figure: '1710 mm/s²',
           limit: '1600 mm/s²',
           origin: 'proven by T-0001',

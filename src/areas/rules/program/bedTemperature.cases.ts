@@ -120,7 +120,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Bed temperature below what is proven; beyond was seen to fail',
+          title: 'Bed temperature below what is proven, where a trial failed',
           figure: '88 °C',
           limit: '90 °C to 105 °C',
           origin: 'proven by T-0001',

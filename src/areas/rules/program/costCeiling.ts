@@ -1,5 +1,5 @@
 import { defineRule } from '../define.ts';
-import { estimateOf, printsOf } from '../estimate.ts';
+import { ESTIMATE_READS, estimateOf, printsOf } from '../estimate.ts';
 
 export const costCeiling = defineRule({
   id: 'cost-ceiling',
@@ -8,17 +8,7 @@ export const costCeiling = defineRule({
   why: 'What costs more than this is asked for before it is made.',
   source: 'Farm policy',
   program: {
-    reads: [
-      'besides',
-      'extrudedVolumeMm3',
-      'filamentMm',
-      'heads',
-      'heatingS',
-      'layers',
-      'pauses',
-      'timeS',
-      'unknownWords',
-    ],
+    reads: ESTIMATE_READS,
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.cost;

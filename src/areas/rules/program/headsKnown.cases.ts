@@ -16,7 +16,7 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: 'Nothing is known of what head 2 lays',
-          figure: 'T1 lays plastic',
+          figure: 'T1 extrudes',
           limit: 'head 1: Torba ASA natural',
           origin: 'recipe',
           fix: 'check with a recipe that gives head 2 its role, tool and material',

@@ -20,7 +20,7 @@ export const headsKnown = defineRule({
           return {
             severity: 'blocker',
             title: `Nothing is known of what head ${tool + 1} lays`,
-            figure: `T${tool} lays plastic`,
+            figure: `T${tool} extrudes`,
             limit: `head ${bodyTool + 1}: ${recipe.material.name}`,
             origin: 'recipe',
             fix: `check with a recipe that gives head ${tool + 1} its role, tool and material`,

@@ -77,7 +77,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'It lays plastic after its motors were off',
+          title: 'It extrudes after its motors were off',
           figure: 'lays at line 81',
           limit: 'G28 before it',
           origin: 'hardware, any machine',

@@ -3,7 +3,7 @@ import { defineRule, type Found } from '../define.ts';
 
 const laidUnheld = (line: number): Found => ({
   severity: 'blocker',
-  title: 'It lays plastic after its motors were off',
+  title: 'It extrudes after its motors were off',
   figure: `lays at line ${line}`,
   limit: 'G28 before it',
   origin: 'hardware, any machine',

@@ -139,7 +139,7 @@ export const cases: RuleCases = {
       when: 'quicker than a trial saw layers hold',
       ...eightSeconds,
       proofs: { lowestLayerTimeS: seenToSlump },
-      finds: [found('blocker', 'Layers are printed before the one below has cooled; so quick they were seen to slump')],
+      finds: [found('blocker', 'Layers are printed before the one below has cooled, where a trial failed')],
     },
     {
       when: 'between what a trial saw slump and what the recipe wants',

@@ -29,7 +29,7 @@ export const layerTimeProven = defineRule({
       return [
         {
           severity: isSeenToFail || (isBelow && context.job.provenOnly) ? 'blocker' : 'caution',
-          title: `Layers are printed before the one below has cooled${isSeenToFail ? '; so quick they were seen to slump' : ''}`,
+          title: `Layers are printed before the one below has cooled${isSeenToFail ? ', where a trial failed' : ''}`,
           figure: `${formatFigure(worst.timeS, 'time', 1)} s at the quickest, ${countOf(quick.length, 'layer')}`,
           limit: `${formatFigure(least, 'time', 1)} s`,
           origin: proof ? `proven by ${proof.trialName}` : 'material',

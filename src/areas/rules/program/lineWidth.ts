@@ -27,7 +27,7 @@ export const lineWidth = defineRule({
   title: 'Line widths suit this nozzle',
   why: 'A program made for another nozzle lays lines that do not touch, or squeezes out more than has room.',
   source:
-    'Rounded bead from plastic, path and height; 0.85 to 1.5 of the nozzle diameter is common practice, from memory',
+    'Rounded bead from filament, path and height; 0.85 to 1.5 of the nozzle diameter is common practice, from memory',
   program: {
     reads: ['extrudedVolumeMm3', 'filamentMm', 'layerRows', 'spiral'],
     only: 'brought along',

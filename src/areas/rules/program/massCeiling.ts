@@ -1,6 +1,6 @@
 import { grams } from '../grams.ts';
 import { defineRule } from '../define.ts';
-import { estimateOf, printsOf } from '../estimate.ts';
+import { ESTIMATE_READS, estimateOf, printsOf } from '../estimate.ts';
 
 export const massCeiling = defineRule({
   id: 'mass-ceiling',
@@ -9,17 +9,7 @@ export const massCeiling = defineRule({
   why: 'A job that takes half a spool belongs to the planner, not to the night.',
   source: 'Farm policy',
   program: {
-    reads: [
-      'besides',
-      'extrudedVolumeMm3',
-      'filamentMm',
-      'heads',
-      'heatingS',
-      'layers',
-      'pauses',
-      'timeS',
-      'unknownWords',
-    ],
+    reads: ESTIMATE_READS,
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.massG;

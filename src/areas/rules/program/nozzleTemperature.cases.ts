@@ -27,7 +27,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Nozzle temperature below what is proven; beyond was seen to fail',
+          title: 'Nozzle temperature below what is proven, where a trial failed',
           figure: '248 °C',
           limit: '250 °C to 256 °C',
           origin: 'proven by T-0001',
@@ -208,7 +208,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Nozzle temperature below what is proven; beyond was seen to fail',
+          title: 'Nozzle temperature below what is proven, where a trial failed',
           figure: '242 °C',
           limit: '244 °C to 252 °C',
           origin: 'proven by T-0001',

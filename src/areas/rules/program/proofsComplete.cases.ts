@@ -55,11 +55,11 @@ export const cases: RuleCases = {
     { when: 'everything is proven that a mesh is laid with', job: { class: 'customer part' }, mesh: {}, finds: [] },
     { when: 'the class may print what is not proven', proofs: { scaleXPercent: null }, finds: [] },
     without('nozzleC', 'nozzle temperature', '248 °C without proof', 'temperature'),
-    without('highestFlowMm3PerS', 'highest volumetric flow', '10.4 mm³/s without proof', 'highest flow'),
+    without('highestFlowMm3PerS', 'maximum volumetric flow', '10.4 mm³/s without proof', 'highest flow'),
     without('retractionMm', 'retraction', '1.2 mm without proof', 'retraction'),
-    without('lowestLayerTimeS', 'lowest layer time', '10 s without proof', 'layer time'),
+    without('lowestLayerTimeS', 'shortest layer time', '10 s without proof', 'layer time'),
     without('accelerationMmPerS2', 'acceleration', '1500 mm/s² without proof', 'acceleration'),
-    without('highestWallSpeedMmPerS', 'highest wall speed', 'without proof', 'wall speed'),
+    without('highestWallSpeedMmPerS', 'maximum wall speed', 'without proof', 'wall speed'),
     without('zOffsetMm', 'height offset', '0 mm without proof', 'first layer'),
     without('scaleYPercent', 'scale Y', '100 % without proof', 'dimensions'),
     {
@@ -81,7 +81,7 @@ export const cases: RuleCases = {
       others: ['evidence-not-due'],
     },
     {
-      when: 'the program never pulls back',
+      when: 'the program never retracts',
       job: { class: 'customer part' },
       proofs: { retractionMm: null },
       program: { replace: [[/G1 E-?1\.2 F2100\n/g, '']] },
@@ -186,7 +186,7 @@ export const cases: RuleCases = {
       mesh: { body: cone },
       values: { minimumLayerTimeS: 14 },
       proofs: { steepestOverhangDeg: null },
-      finds: [wanted('steepest overhang', '50 ° without proof', 'overhang')],
+      finds: [wanted('largest overhang angle', '50 ° without proof', 'overhang')],
       others: ['overhang-proven'],
     }),
     {

@@ -58,7 +58,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Retraction below what is proven; beyond was seen to fail',
+          title: 'Retraction below what is proven, where a trial failed',
           figure: '0.4 mm',
           limit: '1.1 mm to 1.8 mm',
           origin: 'proven by T-0001',
@@ -142,7 +142,7 @@ export const cases: RuleCases = {
       needs: 'a program that retracts by moves of its own',
     },
     {
-      when: 'it draws back beside a wipe, a little more than is proven in all',
+      when: 'it retracts beside a wipe, a little more than is proven in all',
       program: { before: { layer3: 'G1 E-1.2 F2100\nG1 X92 E-0.7 F2100\nG1 E1.9 F2100' } },
       finds: [
         {
@@ -160,7 +160,7 @@ export const cases: RuleCases = {
       ],
     },
     {
-      when: 'the controller draws back by itself, as far as is proven',
+      when: 'the controller retracts by itself, as far as is proven',
       values: { ownRetractionMm: 1.5 },
       program: {
         replace: [

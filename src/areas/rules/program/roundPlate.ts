@@ -6,7 +6,7 @@ import { placeOfLine, type Found } from '../define.ts';
 /** What is laid beyond a round plate; null where nothing is, and on others. */
 export function beyondRoundPlate(report: GcodeReport, { machine }: CheckContext): Found | null {
   const round = machine.motion.reads?.roundBed;
-  const furthest = report.furthestMm ?? 0;
+  const { furthestMm: furthest, furthestLine } = report;
   if (!round || furthest <= round.radiusMm + 1e-6) return null;
   return {
     severity: 'blocker',
@@ -15,6 +15,6 @@ export function beyondRoundPlate(report: GcodeReport, { machine }: CheckContext)
     limit: `${formatFigure(round.radiusMm, 'length', 2)} mm`,
     origin: `hardware, ${machine.name}`,
     fix: `move the part ${formatFigure(furthest - round.radiusMm, 'length', 2)} mm towards the middle, or make it smaller`,
-    ...placeOfLine(report, report.furthestLine ?? 0),
+    ...placeOfLine(report, furthestLine),
   };
 }

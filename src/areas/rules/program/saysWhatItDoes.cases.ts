@@ -59,6 +59,12 @@ export const cases: RuleCases = {
       finds: [],
     },
     {
+      when: 'nobody has said of what family the material is',
+      program: { before: { start: '; material: PETG' } },
+      without: ['family', 'supportAngleDeg'],
+      finds: [],
+    },
+    {
       when: 'it says another printer than it would run on',
       program: { before: { start: '; printer: Granito 250' } },
       machine: { model: 'Cordata 340' },

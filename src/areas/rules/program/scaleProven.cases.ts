@@ -37,7 +37,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Scale Y above what is proven; beyond was seen to fail',
+          title: 'Scale Y above what is proven, where a trial failed',
           figure: '100.40 %',
           limit: '99.85 % to 100.15 %',
           origin: 'proven by T-0001',
@@ -82,7 +82,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'Scale Y below what is proven; beyond was seen to fail',
+          title: 'Scale Y below what is proven, where a trial failed',
           figure: '99.00 %',
           limit: '99.85 % to 100.15 %',
           origin: 'proven by T-0001',

@@ -17,7 +17,7 @@ export const scaleProven = defineRule({
   id: 'scale-proven',
   stage: 'before start',
   title: 'Parts are scaled as a dimension trial proved',
-  why: 'Plastic shrinks by machine and lot; drawn at another scale the part comes out too small or too large.',
+  why: 'Material shrinks by machine and lot; drawn at another scale the part comes out too small or too large.',
   source: 'docs/trials.md, dimensions',
   supersedes: ['scales-alike'],
   program: {

@@ -1,6 +1,6 @@
 import { grams } from '../grams.ts';
 import { defineRule } from '../define.ts';
-import { estimateOf } from '../estimate.ts';
+import { ESTIMATE_READS, estimateOf } from '../estimate.ts';
 
 const SPARE = 1.1;
 
@@ -12,17 +12,7 @@ export const spoolLastsUnattended = defineRule({
   source: 'A tenth to spare: common practice, no source',
   isOfHead: true,
   program: {
-    reads: [
-      'besides',
-      'extrudedVolumeMm3',
-      'filamentMm',
-      'heads',
-      'heatingS',
-      'layers',
-      'pauses',
-      'timeS',
-      'unknownWords',
-    ],
+    reads: ESTIMATE_READS,
     find: (input) => {
       const { job, machine } = input.context;
       if (job.class !== 'lights-out') return [];

@@ -1,6 +1,6 @@
 import { formatDuration } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
-import { estimateOf } from '../estimate.ts';
+import { ESTIMATE_READS, estimateOf } from '../estimate.ts';
 import { lastsOf } from '../outcome.ts';
 
 export const timeCeiling = defineRule({
@@ -10,17 +10,7 @@ export const timeCeiling = defineRule({
   why: 'A print that outlasts the shift or the night stands in everybody’s way.',
   source: 'Farm policy',
   program: {
-    reads: [
-      'besides',
-      'extrudedVolumeMm3',
-      'filamentMm',
-      'heads',
-      'heatingS',
-      'layers',
-      'pauses',
-      'timeS',
-      'unknownWords',
-    ],
+    reads: ESTIMATE_READS,
     find: (input) => {
       if (!input.context.policy) return { needs: 'the farm’s policy, which was not kept' };
       const most = input.context.policy.ceilings.hours;

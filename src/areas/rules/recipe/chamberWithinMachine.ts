@@ -7,7 +7,7 @@ export const chamberWithinMachine = defineRule({
   id: 'chamber-within-machine',
   stage: 'before start',
   title: 'The machine holds the chamber temperature',
-  why: 'Tall parts warp in cooler air, and a wait for heat that never comes never ends.',
+  why: 'Tall parts warp in cooler air, and a wait for temperature that is never reached never ends.',
   source: 'common practice, no published source',
   recipe: {
     about: 'recipe',

@@ -11,7 +11,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'blocker',
-          title: 'The tool is kept for PVA',
+          title: 'The tool is reserved for PVA',
           figure: 'ASA',
           limit: 'PVA',
           origin: 'hardware, tool',

@@ -3,7 +3,7 @@ import { defineRule } from '../define.ts';
 export const reservedTool = defineRule({
   id: 'reserved-tool',
   stage: 'before start',
-  title: 'A reserved tool runs only what it is kept for',
+  title: 'A reserved tool runs only what it is reserved for',
   why: 'Residues of another material come with the support and it no longer dissolves clean.',
   source: 'common practice, no published source',
   isOfHead: true,
@@ -17,7 +17,7 @@ export const reservedTool = defineRule({
         : [
             {
               severity: 'blocker',
-              title: `The tool is kept for ${r.text('reservedFor')}`,
+              title: `The tool is reserved for ${r.text('reservedFor')}`,
               figure: r.text('family'),
               limit: r.text('reservedFor'),
               origin: 'hardware, tool',

@@ -12,7 +12,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'caution',
-          title: 'A short pull-back through a tube',
+          title: 'A short retraction through a tube',
           figure: '1.2 mm',
           limit: 'at least 2 mm',
           origin: 'common practice',
@@ -28,7 +28,7 @@ export const cases: RuleCases = {
       finds: [
         {
           severity: 'caution',
-          title: 'A long pull-back on a drive that sits on the tool',
+          title: 'A long retraction on a drive that sits on the tool',
           figure: '6 mm',
           limit: 'at most 3 mm',
           origin: 'common practice',

@@ -6,7 +6,7 @@ const REMOTE_LEAST_MM = 2;
 export const retractionSuitsFeed = defineRule({
   id: 'retraction-suits-feed',
   stage: 'before start',
-  title: 'The pull-back suits the way the filament is fed',
+  title: 'The retraction suits the way the filament is fed',
   why: 'A drive on the tool needs little; through a tube the slack must be taken up first.',
   source: 'direct up to 3 mm, remote from 2 mm: common practice, no source',
   isOfHead: true,
@@ -21,7 +21,7 @@ export const retractionSuitsFeed = defineRule({
       return [
         {
           severity: 'caution',
-          title: `A ${isRemote ? 'short pull-back through a tube' : 'long pull-back on a drive that sits on the tool'}`,
+          title: `A ${isRemote ? 'short retraction through a tube' : 'long retraction on a drive that sits on the tool'}`,
           figure: r.show('retractionMm'),
           limit: `${isRemote ? 'at least' : 'at most'} ${r.show('retractionMm', limit)}`,
           origin: 'common practice',

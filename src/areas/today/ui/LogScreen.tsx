@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import type { EventRow } from '../../../platform/events/model.ts';
 import { fetchJson } from '../../../ui/api.ts';
@@ -32,9 +33,9 @@ export function LogScreen() {
           <h1>Event log</h1>
         </div>
         <div className="end">
-          <a className="btn" href="/status">
+          <Button component="a" variant="default" href="/status">
             State of the service
-          </a>
+          </Button>
         </div>
       </div>
       {data && <ListTable name="events" rows={data} columns={columns} empty="Nothing has been done yet." />}

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -24,9 +25,9 @@ export function StatusScreen() {
           </h1>
         </div>
         <div className="end">
-          <a className="btn" href="/log">
+          <Button component="a" variant="default" href="/log">
             Event log
-          </a>
+          </Button>
         </div>
       </div>
       {error && !data && (

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { asSentence } from '../../../ui/asSentence.ts';
@@ -49,7 +50,7 @@ export function TodayScreen() {
         {error.message}
       </p>
     );
-  if (!data) return <p className="empty">Looking what needs you…</p>;
+  if (!data) return <p className="empty">Loading…</p>;
   const needs =
     data.attention.length +
     data.unknown.length +
@@ -71,7 +72,9 @@ export function TodayScreen() {
             {new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' }).format(new Date())} · {person.name}
           </div>
           <h1>
-            {needs === 0 ? 'Nothing needs you' : `${needs} ${needs === 1 ? 'thing needs' : 'things need'} somebody`}
+            {needs === 0
+              ? 'Nothing needs attention'
+              : `${needs} ${needs === 1 ? 'item needs' : 'items need'} attention`}
           </h1>
         </div>
         <div className="end">
@@ -79,12 +82,12 @@ export function TodayScreen() {
             {data.counts.ready} of {data.counts.machines} machines ready
           </span>
           {data.counts.printing > 0 && <span className="chip">{data.counts.printing} printing</span>}
-          <a className="btn" href="/trials/new">
+          <Button component="a" variant="default" href="/trials/new">
             Start a trial
-          </a>
-          <a className="btn p" href="/checks/new">
+          </Button>
+          <Button component="a" href="/checks/new">
             Check a job
-          </a>
+          </Button>
         </div>
       </div>
       {data.workerSilentS !== null && (
@@ -116,7 +119,7 @@ export function TodayScreen() {
                       title={m.stop!.of ? `${m.name} · ${m.stop!.name}` : m.name}
                       mark="outside"
                       says={asSentence(m.stop!.why)}
-                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until somebody has said what it does`}
+                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until its state is recorded`}
                     />
                   ))}
                 </section>
@@ -173,7 +176,7 @@ export function TodayScreen() {
               )}
               <section aria-label="Jobs">
                 <h2>
-                  Jobs to settle{' '}
+                  Jobs blocked or waiting{' '}
                   <span className="f">{data.attention.length + data.blocked.length + data.waiting.length}</span>
                 </h2>
                 {data.attention.map((j) => (
@@ -200,7 +203,7 @@ export function TodayScreen() {
                     {...titleOf(j)}
                     mark={j.verdict === 'clear' ? 'proven' : 'due'}
                     says={j.sentence ?? (j.runState === 'refused' ? 'Could not be read' : 'Being checked')}
-                    hint={`${j.machineName} · waits to be cleared`}
+                    hint={`${j.machineName} · waits for approval`}
                   />
                 ))}
                 {data.attention.length + data.blocked.length + data.waiting.length === 0 && (
@@ -264,7 +267,7 @@ export function TodayScreen() {
                   ))}
                 </>
               )}
-              <h2 style={{ borderTop: '2px solid var(--ink)' }}>Done lately</h2>
+              <h2 style={{ borderTop: '2px solid var(--ink)' }}>Recent activity</h2>
               {data.events.map((e) => (
                 <article key={e.id}>
                   <span>

@@ -1,3 +1,4 @@
+import { Button, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -37,7 +38,7 @@ export function CoverageScreen() {
         {error.message}
       </p>
     );
-  if (!data) return <p className="empty">Looking through the evidence…</p>;
+  if (!data) return <p className="empty">Loading the evidence…</p>;
   const rows = data
     .filter((m) => m.mounted && m.loaded)
     .map((m) => ({ m, cells: provingKinds.map((k) => coverOf(k.key, m)) }));
@@ -57,9 +58,9 @@ export function CoverageScreen() {
               {count(c)} {words[c]}
             </span>
           ))}
-          <a className="btn p" href="/trials/due">
+          <Button component="a" href="/trials/due">
             Plan what is due
-          </a>
+          </Button>
         </div>
       </div>
       {rows.length === 0 ? (
@@ -85,40 +86,40 @@ export function CoverageScreen() {
 function CoverTable({ kinds, rows }: { readonly kinds: readonly TrialKind[]; readonly rows: readonly CoverRow[] }) {
   return (
     <div className="cover">
-      <table className="list" style={{ width: FIRST_PX + COLUMN_PX * kinds.length, tableLayout: 'fixed' }}>
-        <thead>
-          <tr>
-            <th>Machine</th>
+      <Table className="list" style={{ width: FIRST_PX + COLUMN_PX * kinds.length, tableLayout: 'fixed' }}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Machine</Table.Th>
             {kinds.map((k) => (
-              <th key={k.key} className="tilt">
+              <Table.Th key={k.key} className="tilt">
                 <span>{k.label}</span>
-              </th>
+              </Table.Th>
             ))}
-          </tr>
-        </thead>
-        <tbody>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {rows.map(({ m, cells }) => (
-            <tr key={m.id}>
-              <th scope="row" style={{ textAlign: 'left' }}>
+            <Table.Tr key={m.id}>
+              <Table.Th scope="row" style={{ textAlign: 'left' }}>
                 <a href={`/machines/${m.id}`}>{m.name}</a>
                 <div className="hint">
                   {m.mounted!.name} · {m.loaded!.name}
                 </div>
-              </th>
+              </Table.Th>
               {cells
                 .filter((c) => kinds.some((k) => k.key === c.kind))
                 .map((c) =>
                   c.cover === 'not for it' ? (
-                    <td
+                    <Table.Td
                       key={c.kind}
                       className="hint"
                       title={c.says}
                       aria-label={`${c.kind} on ${m.name}: not for this machine`}
                     >
                       –
-                    </td>
+                    </Table.Td>
                   ) : (
-                    <td key={c.kind}>
+                    <Table.Td key={c.kind}>
                       <a
                         href={
                           c.cover === 'proven' && c.trialId
@@ -133,13 +134,13 @@ function CoverTable({ kinds, rows }: { readonly kinds: readonly TrialKind[]; rea
                           {c.cover === 'proven' || c.cover === 'soon' ? `${c.daysLeft!} d` : ''}
                         </span>
                       </a>
-                    </td>
+                    </Table.Td>
                   ),
                 )}
-            </tr>
+            </Table.Tr>
           ))}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { showValue } from '../../library/model/values.ts';
@@ -44,8 +44,8 @@ export function Decide({
                   {s.label}: {before === null ? 'not set' : showValue(s, before)} now, <b>{showValue(s, p.value)}</b> if
                   accepted; allowed {showValue(s, p.range.min)} to {showValue(s, p.range.max)}
                   {p.range.heldTo !== undefined && `; it held to ${showValue(s, p.range.heldTo)}, the rest is margin`}
-                  {p.range.maxEnd === 'failedBeyond' && ', seen to fail above'}
-                  {p.range.minEnd === 'failedBeyond' && ', seen to fail below'}.
+                  {p.range.maxEnd === 'failedBeyond' && ', failed above'}
+                  {p.range.minEnd === 'failedBeyond' && ', failed below'}.
                 </p>
               </div>
             );
@@ -82,25 +82,21 @@ export function Decide({
       )}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-        <button
-          className="btn p"
-          disabled={!(isSeries ? a : first) || t.state === 'printing'}
-          onClick={() => onDecide('accepted', why)}
-        >
+        <Button disabled={!(isSeries ? a : first) || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>
           {first
             ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a.proven.length - 1} more` : ''}`
             : isSeries
-              ? 'Keep in the series'
+              ? 'Save to the series'
               : 'Accept'}
-        </button>
+        </Button>
         {a?.extendTo && (
-          <button className="btn" onClick={() => onExtend(a.extendTo!)}>
+          <Button variant="default" onClick={() => onExtend(a.extendTo!)}>
             Extend the range
-          </button>
+          </Button>
         )}
-        <button className="btn" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>
+        <Button variant="default" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>
           Set aside
-        </button>
+        </Button>
       </div>
     </>
   );

@@ -93,7 +93,7 @@ export function DriftScreen() {
         {error.message}
       </p>
     );
-  if (!data) return <p className="empty">Going through all trials…</p>;
+  if (!data) return <p className="empty">Loading the series…</p>;
   const out = data.filter((d) => d.state === 'outside').length;
   return (
     <>

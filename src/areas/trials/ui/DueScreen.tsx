@@ -1,3 +1,4 @@
+import { Button, Checkbox, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
@@ -71,7 +72,7 @@ export function DueScreen() {
         {error.message}
       </p>
     );
-  if (!data) return <p className="empty">Working out what is due, and what each coupon would take…</p>;
+  if (!data) return <p className="empty">Loading what is due, and what each coupon takes…</p>;
   const rows = [...data].sort(
     (a, b) => a.machineName.localeCompare(b.machineName) || orderOf(a.kind) - orderOf(b.kind),
   );
@@ -108,7 +109,9 @@ export function DueScreen() {
     <>
       <div className="band">
         <div>
-          <div className="kind">{machine ? 'Trials this machine wants' : 'Due now or within a week, all machines'}</div>
+          <div className="kind">
+            {machine ? 'Trials due on this machine' : 'Due now or within a week, all machines'}
+          </div>
           <h1>
             {rows.length === 0
               ? 'Nothing is due'
@@ -117,8 +120,9 @@ export function DueScreen() {
         </div>
         <div className="end">
           {machine && (
-            <a
-              className="btn"
+            <Button
+              component="a"
+              variant="default"
               href="/trials/due"
               onClick={() => {
                 setMachine(null);
@@ -126,16 +130,17 @@ export function DueScreen() {
               }}
             >
               All machines
-            </a>
+            </Button>
           )}
           {mayChange && rows.length > 1 && (
-            <label className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-              <input type="checkbox" checked={isShared} onChange={(e) => setShared(e.currentTarget.checked)} />
-              share plates where conditions allow
-            </label>
+            <Checkbox
+              label="share plates where conditions allow"
+              checked={isShared}
+              onChange={(e) => setShared(e.currentTarget.checked)}
+            />
           )}
           {mayChange && (
-            <button className="btn p" disabled={busy || chosen.length === 0} onClick={() => void plan()}>
+            <Button disabled={busy || chosen.length === 0} onClick={() => void plan()}>
               {chosen.length === 0
                 ? 'Nothing chosen'
                 : `Plan ${chosen.length}: ${formatDuration(sum((d) => d.timeS))}, ${materialText(
@@ -143,7 +148,7 @@ export function DueScreen() {
                     sum((d) => d.resinMl),
                     0,
                   )}, € ${sum((d) => d.cost).toFixed(2)}`}
-            </button>
+            </Button>
           )}
         </div>
       </div>
@@ -153,84 +158,84 @@ export function DueScreen() {
           machine’s page and under <a href="/machines/coverage">Coverage</a>.
         </p>
       ) : (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>
-                <input
-                  type="checkbox"
-                  aria-label="All that can be planned"
-                  disabled={!mayChange || can.length === 0}
-                  checked={chosen.length === can.length && can.length > 0}
-                  ref={(box) => {
-                    if (box) box.indeterminate = chosen.length > 0 && chosen.length < can.length;
-                  }}
-                  onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))}
-                />
-              </th>
-              <th>Trial</th>
-              <th>Why</th>
-              <th>First</th>
-              <th>Process</th>
-              <th>Plate</th>
-              <th className="n">Print</th>
-              <th className="n">Material</th>
-              <th className="n">Cost</th>
-            </tr>
-          </thead>
-          {names.map((name) => (
-            <tbody key={name}>
-              <tr>
-                <th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
-                  <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
-                  <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
-                </th>
-              </tr>
-              {rows
-                .filter((d) => d.machineName === name)
-                .map((d) => (
-                  <tr key={keyOf(d)}>
-                    <td>
-                      {can.includes(d) && (
-                        <input
-                          type="checkbox"
-                          aria-label={`${kindOf(d.kind).label} on ${name}`}
-                          disabled={!mayChange}
-                          checked={chosen.includes(d)}
-                          onChange={() => toggle(d)}
-                        />
-                      )}
-                    </td>
-                    <td>
-                      <a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>
-                        {kindOf(d.kind).label}
-                      </a>
-                    </td>
-                    <td>
-                      <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-                        <StateMark mark={coverMark[d.cover]} />
-                        {d.says}
-                      </span>
-                      {d.open && (
-                        <div className="hint">
-                          already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>
-                        </div>
-                      )}
-                      {d.cannot && <div className="hint">{d.cannot}</div>}
-                    </td>
-                    <td className="hint">{d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}</td>
-                    <td>{d.processName}</td>
-                    <td>
-                      <PlateMark letter={plateOf(d)} trial={d} isChosen={chosen.includes(d)} isShared={isShared} />
-                    </td>
-                    <td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</td>
-                    <td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</td>
-                    <td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</td>
-                  </tr>
-                ))}
-            </tbody>
-          ))}
-        </table>
+        <Table.ScrollContainer minWidth={560} type="native">
+          <Table className="list">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>
+                  <Checkbox
+                    aria-label="All that can be planned"
+                    disabled={!mayChange || can.length === 0}
+                    checked={chosen.length === can.length && can.length > 0}
+                    indeterminate={chosen.length > 0 && chosen.length < can.length}
+                    onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))}
+                  />
+                </Table.Th>
+                <Table.Th>Trial</Table.Th>
+                <Table.Th>Why</Table.Th>
+                <Table.Th>First</Table.Th>
+                <Table.Th>Process</Table.Th>
+                <Table.Th>Plate</Table.Th>
+                <Table.Th className="n">Print</Table.Th>
+                <Table.Th className="n">Material</Table.Th>
+                <Table.Th className="n">Cost</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            {names.map((name) => (
+              <Table.Tbody key={name}>
+                <Table.Tr>
+                  <Table.Th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
+                    <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
+                    <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
+                  </Table.Th>
+                </Table.Tr>
+                {rows
+                  .filter((d) => d.machineName === name)
+                  .map((d) => (
+                    <Table.Tr key={keyOf(d)}>
+                      <Table.Td>
+                        {can.includes(d) && (
+                          <Checkbox
+                            aria-label={`${kindOf(d.kind).label} on ${name}`}
+                            disabled={!mayChange}
+                            checked={chosen.includes(d)}
+                            onChange={() => toggle(d)}
+                          />
+                        )}
+                      </Table.Td>
+                      <Table.Td>
+                        <a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>
+                          {kindOf(d.kind).label}
+                        </a>
+                      </Table.Td>
+                      <Table.Td>
+                        <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+                          <StateMark mark={coverMark[d.cover]} />
+                          {d.says}
+                        </span>
+                        {d.open && (
+                          <div className="hint">
+                            already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>
+                          </div>
+                        )}
+                        {d.cannot && <div className="hint">{d.cannot}</div>}
+                      </Table.Td>
+                      <Table.Td className="hint">
+                        {d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}
+                      </Table.Td>
+                      <Table.Td>{d.processName}</Table.Td>
+                      <Table.Td>
+                        <PlateMark letter={plateOf(d)} trial={d} isChosen={chosen.includes(d)} isShared={isShared} />
+                      </Table.Td>
+                      <Table.Td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</Table.Td>
+                      <Table.Td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</Table.Td>
+                      <Table.Td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</Table.Td>
+                    </Table.Tr>
+                  ))}
+              </Table.Tbody>
+            ))}
+          </Table>
+        </Table.ScrollContainer>
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import { NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
@@ -87,9 +87,7 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
         value={note}
         onChange={(e) => setNote(e.currentTarget.value)}
       />
-      <button className="btn p" type="submit">
-        Record it
-      </button>
+      <Button type="submit">Record</Button>
     </form>
   );
 }

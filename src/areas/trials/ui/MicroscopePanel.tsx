@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { betweenMarksMm, viewWidthMm } from '../model/micrograph.ts';
 
@@ -68,9 +69,9 @@ export function MicroscopePanel({
           {mm.toFixed(3)} mm
         </b>
         {onRead && (
-          <button className="btn" onClick={() => onRead(mm.toFixed(3))}>
-            Take it over
-          </button>
+          <Button variant="default" onClick={() => onRead(mm.toFixed(3))}>
+            Use this reading
+          </Button>
         )}
       </p>
     </div>

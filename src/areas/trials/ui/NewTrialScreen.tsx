@@ -1,4 +1,4 @@
-import { NativeSelect, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, NativeSelect, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
@@ -118,9 +118,9 @@ export function NewTrialScreen() {
           <h1>{kind.question.replace('{machine}', m ? m.name : 'this machine')}</h1>
         </div>
         <div className="end">
-          <button className="btn p" disabled={!plan || busy} onClick={() => void start()}>
+          <Button disabled={!plan || busy} onClick={() => void start()}>
             Plan this trial
-          </button>
+          </Button>
         </div>
       </div>
       <div className="page two">
@@ -139,7 +139,7 @@ export function NewTrialScreen() {
             />
             <div role="radiogroup" aria-label="Kind of trial" className="kinds">
               {shownKinds.map((k, i) => (
-                <button
+                <UnstyledButton
                   key={k.key}
                   role="radio"
                   aria-checked={k.key === kindKey}
@@ -151,7 +151,7 @@ export function NewTrialScreen() {
                 >
                   <span className="f dim">{i + 1}</span> {k.label}
                   {m && <StateMark mark={stateOf(k.key)} />}
-                </button>
+                </UnstyledButton>
               ))}
             </div>
           </section>
@@ -159,7 +159,7 @@ export function NewTrialScreen() {
             <h2>On what</h2>
             <div className="fields">
               <NativeSelect
-                label="Kept recipe"
+                label="Saved recipe"
                 value={recipeId}
                 onChange={(e) => void chooseRecipe(e.currentTarget.value)}
                 data={[
@@ -214,13 +214,14 @@ export function NewTrialScreen() {
                   error={bandsWrong ? 'figures with spaces between' : null}
                   rightSection={
                     bandText !== null ? (
-                      <button
-                        className="plain"
+                      <Button
+                        variant="subtle"
+                        size="compact-xs"
                         onClick={() => setBandText(null)}
                         aria-label="Back to the proposed bands"
                       >
                         ↺
-                      </button>
+                      </Button>
                     ) : null
                   }
                 />

@@ -1,3 +1,5 @@
+import { Button, UnstyledButton } from '@mantine/core';
+import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { LookDrawing } from '../../../ui/LookDrawing.tsx';
@@ -58,12 +60,10 @@ export function PlacePanel({
     doing(async () => {
       const { svg } = await post<{ svg: string }>(`/api/trials/${t.id}/camera`, { band, feature: featureKey, keep });
       setSeen({ place: spot, svg });
-      if (keep) notifySuccess('Picture kept with the trial');
+      if (keep) notifySuccess('Picture saved with the trial');
     });
-  const attach = (files: FileList | null) =>
+  const attach = (file: File) =>
     doing(async () => {
-      const [file] = files ?? [];
-      if (!file) return;
       const response = await fetch(
         `/api/trials/${t.id}/pictures?band=${band}&feature=${encodeURIComponent(featureKey)}`,
         { method: 'PUT', body: file },
@@ -74,7 +74,7 @@ export function PlacePanel({
           'picture',
           ((await response.json()) as { title?: string }).title ?? 'The picture was not taken',
         );
-      notifySuccess('Picture kept with the trial');
+      notifySuccess('Picture saved with the trial');
     });
   return (
     <div className="placepanel" role="group" aria-label={`Look at ${name}`}>
@@ -85,7 +85,7 @@ export function PlacePanel({
         {isScore &&
           look &&
           SCORES.map((s) => (
-            <button
+            <UnstyledButton
               key={s}
               className="look"
               aria-pressed={now === String(s)}
@@ -94,7 +94,7 @@ export function PlacePanel({
             >
               <LookDrawing look={look} score={s} />
               <span className="f">{s}</span>
-            </button>
+            </UnstyledButton>
           ))}
         {seen?.place === spot && isUnderMicroscope && (
           <MicroscopePanel
@@ -110,9 +110,9 @@ export function PlacePanel({
             <figcaption className="hint">
               bench camera, now{' '}
               {mayChange && (
-                <button className="plain" disabled={isBusy} onClick={() => void snap(true)}>
-                  keep it
-                </button>
+                <Button variant="subtle" size="compact-xs" disabled={isBusy} onClick={() => void snap(true)}>
+                  save picture
+                </Button>
               )}
             </figcaption>
           </figure>
@@ -137,24 +137,19 @@ export function PlacePanel({
           mayChange &&
           t.state !== 'planned' &&
           t.state !== 'printing' && (
-            <button className="btn" disabled={isBusy} onClick={() => void snap(false)}>
+            <Button variant="default" disabled={isBusy} onClick={() => void snap(false)}>
               {isUnderMicroscope ? 'Look through the microscope' : 'Look through the bench camera'}
-            </button>
+            </Button>
           )}
         {mayChange && (
-          <label className="btn filebtn">
-            Add a photograph
-            <input
-              type="file"
-              accept="image/png,image/jpeg,image/webp"
-              capture="environment"
-              disabled={isBusy}
-              onChange={(e) => {
-                void attach(e.target.files);
-                e.target.value = '';
-              }}
-            />
-          </label>
+          <FilePick
+            says="Add a photograph"
+            field="Add a photograph"
+            accept="image/png,image/jpeg,image/webp"
+            capture="environment"
+            disabled={isBusy}
+            onPick={attach}
+          />
         )}
       </div>
     </div>

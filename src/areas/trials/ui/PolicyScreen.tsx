@@ -1,4 +1,4 @@
-import { NumberInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, put } from '../../../ui/api.ts';
@@ -74,13 +74,9 @@ export function PolicyScreen() {
               value={why}
               onChange={(e) => setWhy(e.currentTarget.value)}
             />
-            <button
-              className="btn p"
-              disabled={!isChanged || why.trim().length < 5 || busy}
-              onClick={() => void keep()}
-            >
-              Keep
-            </button>
+            <Button disabled={!isChanged || why.trim().length < 5 || busy} onClick={() => void keep()}>
+              Save
+            </Button>
           </div>
         )}
       </div>
@@ -93,21 +89,19 @@ export function PolicyScreen() {
             </h2>
             <div style={{ display: 'flex', gap: 18 }}>
               {jobClasses.map((c) => (
-                <label key={c}>
-                  <input
-                    type="checkbox"
-                    disabled={!isLead}
-                    checked={p.provenOnly.includes(c)}
-                    onChange={(e) =>
-                      set({
-                        provenOnly: jobClasses.filter((x) =>
-                          x === c ? e.currentTarget.checked : p.provenOnly.includes(x),
-                        ),
-                      })
-                    }
-                  />{' '}
-                  {c}
-                </label>
+                <Checkbox
+                  key={c}
+                  label={c}
+                  disabled={!isLead}
+                  checked={p.provenOnly.includes(c)}
+                  onChange={(e) =>
+                    set({
+                      provenOnly: jobClasses.filter((x) =>
+                        x === c ? e.currentTarget.checked : p.provenOnly.includes(x),
+                      ),
+                    })
+                  }
+                />
               ))}
             </div>
           </section>
@@ -121,45 +115,47 @@ export function PolicyScreen() {
               Most a job may take{' '}
               <span className="hint">weight and cost of all its pieces, hours of one print; empty is not limited</span>
             </h2>
-            <table className="list" style={{ maxWidth: 560 }}>
-              <thead>
-                <tr>
-                  <th>Class</th>
-                  <th>Weight</th>
-                  <th>Cost</th>
-                  <th>Hours</th>
-                </tr>
-              </thead>
-              <tbody>
-                {jobClasses.map((c) => (
-                  <tr key={c}>
-                    <td>{c}</td>
-                    {CEILINGS.map(({ key, suffix, label }) => (
-                      <td key={key}>
-                        <NumberInput
-                          size="xs"
-                          w={110}
-                          aria-label={`${label}, ${c}`}
-                          disabled={!isLead}
-                          value={p.ceilings[c]?.[key] ?? ''}
-                          min={0.01}
-                          max={key === 'hours' ? 2000 : 100_000}
-                          suffix={suffix}
-                          onChange={(v) =>
-                            set({
-                              ceilings: {
-                                ...p.ceilings,
-                                [c]: { ...p.ceilings[c], [key]: typeof v === 'number' && v > 0 ? v : null },
-                              },
-                            })
-                          }
-                        />
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Table.ScrollContainer minWidth={560} type="native">
+              <Table className="list" style={{ maxWidth: 560 }}>
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>Class</Table.Th>
+                    <Table.Th>Weight</Table.Th>
+                    <Table.Th>Cost</Table.Th>
+                    <Table.Th>Hours</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {jobClasses.map((c) => (
+                    <Table.Tr key={c}>
+                      <Table.Td>{c}</Table.Td>
+                      {CEILINGS.map(({ key, suffix, label }) => (
+                        <Table.Td key={key}>
+                          <NumberInput
+                            size="xs"
+                            w={110}
+                            aria-label={`${label}, ${c}`}
+                            disabled={!isLead}
+                            value={p.ceilings[c]?.[key] ?? ''}
+                            min={0.01}
+                            max={key === 'hours' ? 2000 : 100_000}
+                            suffix={suffix}
+                            onChange={(v) =>
+                              set({
+                                ceilings: {
+                                  ...p.ceilings,
+                                  [c]: { ...p.ceilings[c], [key]: typeof v === 'number' && v > 0 ? v : null },
+                                },
+                              })
+                            }
+                          />
+                        </Table.Td>
+                      ))}
+                    </Table.Tr>
+                  ))}
+                </Table.Tbody>
+              </Table>
+            </Table.ScrollContainer>
             <NumberInput
               size="xs"
               w={220}
@@ -175,15 +171,12 @@ export function PolicyScreen() {
           </section>
           <section className="stage">
             <h2>Who accepts a trial</h2>
-            <label>
-              <input
-                type="checkbox"
-                disabled={!isLead}
-                checked={p.technicianAccepts}
-                onChange={(e) => set({ technicianAccepts: e.currentTarget.checked })}
-              />{' '}
-              a technician, where every value lies inside hardware and the supplier’s range
-            </label>
+            <Checkbox
+              label="a technician, where every value lies inside hardware and the supplier’s range"
+              disabled={!isLead}
+              checked={p.technicianAccepts}
+              onChange={(e) => set({ technicianAccepts: e.currentTarget.checked })}
+            />
             <p className="hint">Everything else, and everything if this is off, waits for a lead.</p>
           </section>
           <section className="stage">
@@ -191,37 +184,39 @@ export function PolicyScreen() {
               Days evidence holds{' '}
               <span className="hint">for trials accepted from now on; maintenance and another lot end it before</span>
             </h2>
-            <table className="list" style={{ maxWidth: 520 }}>
-              <thead>
-                <tr>
-                  <th>Trial</th>
-                  <th className="n">Usual</th>
-                  <th>Here</th>
-                </tr>
-              </thead>
-              <tbody>
-                {provingKinds.map((k) => (
-                  <tr key={k.key}>
-                    <td>{k.label}</td>
-                    <td className="n">{k.validDays}</td>
-                    <td>
-                      <NumberInput
-                        size="xs"
-                        w={110}
-                        aria-label={`Days, ${k.label}`}
-                        disabled={!isLead}
-                        value={p.validDays[k.key] ?? k.validDays}
-                        min={1}
-                        max={3650}
-                        allowDecimal={false}
-                        suffix=" d"
-                        onChange={(v) => days(k.key, v)}
-                      />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Table.ScrollContainer minWidth={560} type="native">
+              <Table className="list" style={{ maxWidth: 520 }}>
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>Trial</Table.Th>
+                    <Table.Th className="n">Usual</Table.Th>
+                    <Table.Th>Here</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {provingKinds.map((k) => (
+                    <Table.Tr key={k.key}>
+                      <Table.Td>{k.label}</Table.Td>
+                      <Table.Td className="n">{k.validDays}</Table.Td>
+                      <Table.Td>
+                        <NumberInput
+                          size="xs"
+                          w={110}
+                          aria-label={`Days, ${k.label}`}
+                          disabled={!isLead}
+                          value={p.validDays[k.key] ?? k.validDays}
+                          min={1}
+                          max={3650}
+                          allowDecimal={false}
+                          suffix=" d"
+                          onChange={(v) => days(k.key, v)}
+                        />
+                      </Table.Td>
+                    </Table.Tr>
+                  ))}
+                </Table.Tbody>
+              </Table>
+            </Table.ScrollContainer>
           </section>
         </div>
         <aside className="side">

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
@@ -36,30 +37,28 @@ export function PrintStage({
       </h2>
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', flexWrap: 'wrap' }}>
         {mayChange && t.state === 'planned' && (
-          <button className="btn p" disabled={!t.hasDevice} onClick={() => onWish('print')}>
+          <Button disabled={!t.hasDevice} onClick={() => onWish('print')}>
             Print on {t.machineName}
-          </button>
+          </Button>
         )}
         {mayChange && t.state === 'interrupted' && !t.stop && (
-          <button className="btn p" onClick={() => onWish('print')}>
+          <Button onClick={() => onWish('print')}>
             {p?.phase === 'next plate' ? `Print plate ${(p.plate ?? 0) + 1}` : 'Print again'}
-          </button>
+          </Button>
         )}
         {mayChange &&
           running &&
           (t.wish === 'pause' ? (
-            <button className="btn p" onClick={() => onWish('print')}>
-              Resume
-            </button>
+            <Button onClick={() => onWish('print')}>Resume</Button>
           ) : (
-            <button className="btn" onClick={() => onWish('pause')}>
+            <Button variant="default" onClick={() => onWish('pause')}>
               Pause
-            </button>
+            </Button>
           ))}
         {mayChange && running && (
-          <button className="btn" disabled={t.wish === 'cancel'} onClick={() => onWish('cancel')}>
+          <Button variant="default" disabled={t.wish === 'cancel'} onClick={() => onWish('cancel')}>
             {t.wish === 'cancel' ? 'Cancelling' : 'Cancel'}
-          </button>
+          </Button>
         )}
         {mayChange && running && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
         {isResin && plates > 1 ? (
@@ -72,16 +71,21 @@ export function PrintStage({
             ))}
           </span>
         ) : (
-          <a className="btn" href={`/api/trials/${t.id}/coupon`} download>
+          <Button component="a" variant="default" href={`/api/trials/${t.id}/coupon`} download>
             {isResin
               ? `Layer stack, ${t.plan.lines} ${t.plan.lines === 1 ? 'layer' : 'layers'}`
               : `G-code, ${(t.gcodeBytes / 1000).toFixed(1)} kB`}
-          </a>
+          </Button>
         )}
         {mayChange && t.state === 'planned' && (
-          <button className="plain" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>
+          <Button
+            variant="subtle"
+            size="compact-xs"
+            aria-expanded={isElsewhere}
+            onClick={() => setElsewhere(!isElsewhere)}
+          >
             printed from its file instead
-          </button>
+          </Button>
         )}
       </div>
       <div>

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { formatFigure } from '../../../core/units/format.ts';
 import type { Band, Feature } from '../kinds/define.ts';
@@ -179,9 +180,9 @@ export function ReadingGrid({
       <ReadingNotes trialId={t.id} readings={readings} mayChange={mayChange} order={everyPlace} nameOf={nameOf} />
       {mayChange && !second && !withSecond && (
         <p>
-          <button className="plain" onClick={() => setSecond(true)}>
+          <Button variant="subtle" size="compact-xs" onClick={() => setSecond(true)}>
             A second person reads too
-          </button>
+          </Button>
         </p>
       )}
     </>

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { TableOfReadings } from './TableOfReadings.tsx';
 import type { MeasuringPointKey, Readings } from './useReadings.ts';
 
@@ -30,9 +31,9 @@ export function ReadingNotes({
       )}
       {mayChange && (
         <p style={{ marginTop: 10, display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
-          <button className="btn" disabled={r.isBusy} onClick={() => void r.takeAll(order)}>
-            {r.isBusy ? 'Reading…' : 'Take from the connected instrument'}
-          </button>
+          <Button variant="default" disabled={r.isBusy} onClick={() => void r.takeAll(order)}>
+            {r.isBusy ? 'Reading…' : 'Read from the connected instrument'}
+          </Button>
           <TableOfReadings trialId={trialId} mayChange={mayChange} />
           <span className="hint">
             Enter: next reading · ↑ ↓: neighbour · a second figure in a field supersedes the first, which is kept

@@ -1,4 +1,4 @@
-import { SegmentedControl, TextInput } from '@mantine/core';
+import { SegmentedControl, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { kindOf } from '../kinds/index.ts';
@@ -19,7 +19,7 @@ export function SignsScreen() {
       <div className="band">
         <div>
           <div className="kind">Trials</div>
-          <h1>Signs</h1>
+          <h1>Defects</h1>
         </div>
         <span className="chip">
           {found.length} of {signs.length}
@@ -28,7 +28,7 @@ export function SignsScreen() {
           <TextInput
             size="xs"
             w={240}
-            aria-label="Search signs"
+            aria-label="Search defects"
             placeholder="What is seen, or a cause"
             value={text}
             onChange={(e) => setText(e.currentTarget.value)}
@@ -47,41 +47,45 @@ export function SignsScreen() {
           />
         </div>
       </div>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Seen</th>
-            <th>Likely causes, the likeliest first</th>
-            <th>What tells it apart</th>
-            <th>Then</th>
-          </tr>
-        </thead>
-        {found.map((s) => (
-          <tbody key={s.key}>
-            {s.causes.map((c, i) => (
-              <tr key={c.cause}>
-                {i === 0 && (
-                  <td rowSpan={s.causes.length} style={{ width: 250 }}>
-                    <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
-                      {s.drawn && <SignDrawing sign={s.drawn} />}
-                      <span>
-                        <b>{s.seen}</b>
-                        <br />
-                        <span className="hint">{s.technology}</span>
+      <Table.ScrollContainer minWidth={560} type="native">
+        <Table className="list">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Seen</Table.Th>
+              <Table.Th>Likely causes, the likeliest first</Table.Th>
+              <Table.Th>What tells it apart</Table.Th>
+              <Table.Th>Then</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          {found.map((s) => (
+            <Table.Tbody key={s.key}>
+              {s.causes.map((c, i) => (
+                <Table.Tr key={c.cause}>
+                  {i === 0 && (
+                    <Table.Td rowSpan={s.causes.length} style={{ width: 250 }}>
+                      <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
+                        {s.drawn && <SignDrawing sign={s.drawn} />}
+                        <span>
+                          <b>{s.seen}</b>
+                          <br />
+                          <span className="hint">{s.technology}</span>
+                        </span>
                       </span>
-                    </span>
-                  </td>
-                )}
-                <td style={{ paddingLeft: 10 }}>
-                  {i + 1}. {c.cause}
-                </td>
-                <td className="hint">{c.tells}</td>
-                <td>{c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}</td>
-              </tr>
-            ))}
-          </tbody>
-        ))}
-      </table>
+                    </Table.Td>
+                  )}
+                  <Table.Td style={{ paddingLeft: 10 }}>
+                    {i + 1}. {c.cause}
+                  </Table.Td>
+                  <Table.Td className="hint">{c.tells}</Table.Td>
+                  <Table.Td>
+                    {c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          ))}
+        </Table>
+      </Table.ScrollContainer>
       {found.length === 0 && <p className="empty">Nothing seen or suspected is described like this.</p>}
       <p className="hint" style={{ padding: '10px 20px' }}>
         The ranking is common practice, without a published source.

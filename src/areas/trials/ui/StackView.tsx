@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
@@ -50,15 +51,16 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
       {data.plates.length > 1 && (
         <div role="group" aria-label="Plate" style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginBottom: 8 }}>
           {data.plates.map((p, i) => (
-            <button
+            <Button
+              variant="subtle"
+              size="compact-xs"
               key={i}
-              className="plain"
               aria-pressed={i === plate}
               style={{ fontWeight: i === plate ? 700 : 400 }}
               onClick={() => setPlate(i)}
             >
               plate {i + 1}, {p.fields[0]!.exposureS} s
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -1,3 +1,5 @@
+import { Button } from '@mantine/core';
+import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { post } from '../../../ui/api.ts';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
@@ -5,11 +7,10 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 /** The readings as a table to take away and bring back: all rows are kept or none. */
 export function TableOfReadings({ trialId, mayChange }: { readonly trialId: string; readonly mayChange: boolean }) {
   const client = useQueryClient();
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const take = async (file: File): Promise<void> => {
     try {
       const { kept } = await post<{ kept: number }>(`/api/trials/${trialId}/readingTable`, { text: await file.text() });
-      notifySuccess(`${kept} readings kept`);
+      notifySuccess(`${kept} readings imported`);
       await client.invalidateQueries({ queryKey: ['trial', trialId] });
     } catch (e) {
       notifyError(e);
@@ -17,21 +18,11 @@ export function TableOfReadings({ trialId, mayChange }: { readonly trialId: stri
   };
   return (
     <>
-      <a className="btn" href={`/api/trials/${trialId}/readingTable`} download>
-        Blank table
-      </a>
+      <Button component="a" variant="default" href={`/api/trials/${trialId}/readingTable`} download>
+        Blank table (CSV)
+      </Button>
       {mayChange && (
-        <label className="btn filebtn">
-          Take in a table
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            onChange={(e) => {
-              void take(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        <FilePick says="Import readings (CSV)" field="Table of readings" accept=".csv,text/csv" onPick={take} />
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
@@ -60,7 +61,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
       );
       notifySuccess(
         outcome === 'accepted' && r.written.length === 0
-          ? 'Kept in the series'
+          ? 'Saved to the series'
           : outcome === 'accepted'
             ? `${r.written
                 .map((w) => {
@@ -160,9 +161,9 @@ export function TrialScreen({ id }: { readonly id: string }) {
               <h2>
                 {t.gcodeBytes > 0 ? 'The coupon' : 'Where it is read'}{' '}
                 {t.gcodeBytes > 0 && (
-                  <button className="plain" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
+                  <Button variant="subtle" size="compact-xs" aria-pressed={isPath} onClick={() => setPath(!isPath)}>
                     {isPath ? 'show the drawing' : isResin ? 'show the plate by layer' : 'show the path by layer'}
-                  </button>
+                  </Button>
                 )}{' '}
                 <a className="hint" href={`/api/trials/${t.id}/drawing`} target="_blank" rel="noreferrer">
                   drawing 1:1 for paper
@@ -242,7 +243,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
           {t.decision && (
             <>
               <h3>
-                {t.decision.outcome === 'set aside' ? 'Set aside' : kind.isSeries ? 'Kept in the series' : 'Accepted'}
+                {t.decision.outcome === 'set aside' ? 'Set aside' : kind.isSeries ? 'Saved to the series' : 'Accepted'}
               </h3>
               <p className="hint">
                 {t.decision.byName}, {t.decidedAt && dayAndTime(t.decidedAt)}. {t.decision.why}

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
@@ -70,16 +71,16 @@ export function TrialsScreen() {
           <h1>Trials</h1>
         </div>
         <div className="end">
-          <a className="btn" href="/trials/signs">
-            Signs
-          </a>
-          <a className="btn" href="/trials/due">
+          <Button component="a" variant="default" href="/trials/signs">
+            Defects
+          </Button>
+          <Button component="a" variant="default" href="/trials/due">
             What is due
-          </a>
+          </Button>
           {mayChange && (
-            <a className="btn p" href="/trials/new">
+            <Button component="a" href="/trials/new">
               Start a trial
-            </a>
+            </Button>
           )}
         </div>
       </div>

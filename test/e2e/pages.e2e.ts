@@ -1,0 +1,90 @@
+import { expect, open, signIn, test } from './fixtures.ts';
+
+interface Named {
+  readonly id: string;
+  readonly kind?: string;
+  readonly state?: string;
+}
+const WIDTHS = [390, 768, 1280, 1920];
+
+test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page, 'lead');
+  const listed = async (path: string): Promise<readonly Named[]> =>
+    (await (await page.request.get(path)).json()) as Named[];
+  const [trials, jobs, machines, profiles, recipes] = await Promise.all(
+    ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => listed(`/api/${name}`)),
+  );
+  const pages = [
+    '/',
+    '/library',
+    '/library/new',
+    '/library/recipes',
+    '/library/recipes/new',
+    `/library/recipes/${recipes![0]!.id}`,
+    '/library/pairings',
+    `/library/compare?refs=profile:${profiles![0]!.id},profile:${profiles![1]!.id}`,
+    '/library/bulk',
+    '/library/exchange',
+    '/library/settings',
+    `/library/${profiles!.find((p) => p.kind === 'material')!.id}`,
+    '/trials',
+    '/trials/new',
+    '/trials/signs',
+    '/trials/due',
+    `/trials/${trials!.find((t) => t.state === 'measuring')!.id}`,
+    `/trials/${trials!.find((t) => t.state === 'accepted')!.id}`,
+    '/checks',
+    '/checks/new',
+    '/checks/rules',
+    `/checks/${jobs![0]!.id}`,
+    '/machines',
+    '/machines/coverage',
+    '/machines/maintenance',
+    '/machines/drift',
+    '/machines/policy',
+    `/machines/${machines![0]!.id}`,
+    '/me',
+    '/status',
+    '/log',
+  ];
+  for (const path of pages) {
+    await open(page, path);
+    const heading = page.getByRole('heading', { level: 1 });
+    await expect(heading).toBeVisible();
+    await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);
+    await expect
+      .poll(async () => (await page.title()) === `${(await heading.textContent())!.trim()} · Cantiere`, {
+        message: `${path} names its tab by its heading`,
+      })
+      .toBe(true);
+    for (const width of WIDTHS) {
+      await page.setViewportSize({ width, height: 844 });
+      const widest = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(widest, `${path} at ${width}`).toBeLessThanOrEqual(width);
+    }
+  }
+});
+
+test('what a list is asked for stands in its address, is there again after Back, and survives a rubbish address', async ({
+  page,
+}) => {
+  await signIn(page, 'technician');
+  await open(page, '/checks');
+  const list = page.getByRole('status').filter({ hasText: 'jobs' });
+  await page.getByRole('textbox', { name: 'Search jobs' }).fill('hive');
+  await page.getByLabel('Class').selectOption('in-house');
+  await expect(page).toHaveURL(/search=hive/);
+  await expect(page).toHaveURL(/class=in-house/);
+  const found = await list.textContent();
+  expect(found).toMatch(/^\d+ of \d+ jobs$/);
+  await page.getByRole('table').getByRole('link').first().click();
+  await expect(page).toHaveURL(/\/checks\/[0-9a-f-]{36}/);
+  await page.goBack();
+  await expect(page.getByRole('textbox', { name: 'Search jobs' })).toHaveValue('hive');
+  await expect(list).toHaveText(found!);
+  await open(page, '/checks?search=&class=nobody%20knows&sort=-nothing&page=1000000');
+  await expect(list).toHaveText(/^0 of \d+ jobs$/);
+  await page.getByLabel('Class').selectOption('');
+  await expect(list).toHaveText(/^\d+ jobs$/);
+});
