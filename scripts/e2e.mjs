@@ -10,24 +10,23 @@ ensureChromium();
 ensureBuild();
 /** Tests of different files run beside each other, each worker on a farm of its own. */
 const FARMS = 2;
-const farms = [];
-try {
-  for (let i = 0; i < FARMS; i++) {
-    const name = `pg-e2e-${i}`;
-    farms.push(
-      await startFarm({
-        name,
-        data: path.join(root, '.data', `${name}-files`),
-        fresh: true,
-        fast: true,
-        timeScale: '150',
-        quiet: process.env.LOUD !== '1',
-      }),
-    );
-  }
-} catch (error) {
+const started = await Promise.allSettled(
+  Array.from({ length: FARMS }, (_, i) => `pg-e2e-${i}`).map((name) =>
+    startFarm({
+      name,
+      data: path.join(root, '.data', `${name}-files`),
+      fresh: true,
+      fast: true,
+      timeScale: '500',
+      quiet: process.env.LOUD !== '1',
+    }),
+  ),
+);
+const farms = started.flatMap((s) => (s.status === 'fulfilled' ? [s.value] : []));
+const failed = started.find((s) => s.status === 'rejected');
+if (failed) {
   await Promise.all(farms.map((farm) => farm.stop()));
-  throw error;
+  throw failed.reason;
 }
 say(`End-to-end tests on ${farms.map((f) => f.url).join(' and ')}`);
 const run = spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], {

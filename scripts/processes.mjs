@@ -1,5 +1,6 @@
 // Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { servedBy, startChild, writePids } from './children.mjs';
@@ -51,16 +52,17 @@ export async function startFarm({
     CANTIERE_DATA: data,
     CANTIERE_DATABASE_FOLDER: cluster.folder,
   };
-  const runOnce = (script, extra = {}) => {
-    const done = spawnSync('node', ['--enable-source-maps', path.join('dist/processes', script)], {
+  const runOnce = async (script, extra = {}) => {
+    const child = spawn('node', ['--enable-source-maps', path.join('dist/processes', script)], {
       cwd: root,
       env: { ...env, ...extra },
       stdio: ['ignore', 'inherit', 'inherit'],
     });
-    if (done.status !== 0) throw new Error(`${script} failed`);
+    const [status] = await once(child, 'exit');
+    if (status !== 0) throw new Error(`${script} failed`);
   };
-  runOnce('migrate.mjs');
-  runOnce('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
+  await runOnce('migrate.mjs');
+  await runOnce('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
   const children = new Map();
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;

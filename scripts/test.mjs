@@ -14,50 +14,46 @@ function step(name, command, args) {
   say(`\n== ${name}`);
   return spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env }).status === 0;
 }
+/** Runs a command to its end. What it says is kept until then, or passed on as it comes. */
+async function carriedOut(command, args, hear = () => undefined) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (text) => {
+      said.push(text);
+      hear(text);
+    });
+  const code = await new Promise((resolve) => child.on('close', resolve));
+  return { isFine: code === 0, said: Buffer.concat(said).toString() };
+}
 /** Steps that need one core each, beside each other; what they say comes when they are done. */
 async function beside(...steps) {
   await Promise.all(
-    steps.map(
-      ([name, command, args]) =>
-        new Promise((resolve) => {
-          const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env });
-          const said = [];
-          for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(text));
-          child.on('close', (code) => {
-            say(`\n== ${name}\n${Buffer.concat(said).toString()}${code === 0 ? 'holds' : `${name} failed`}`);
-            if (code === 0) passed++;
-            else failed++;
-            resolve();
-          });
-        }),
-    ),
-  );
-}
-/** The build that the end-to-end tests want, under way while something else needs one core; what it has to say comes when it fails. */
-function building() {
-  const child = spawn('node', ['-e', "import('./scripts/prepare.mjs').then((prepare) => prepare.ensureBuild())"], {
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env,
-  });
-  const said = [];
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(text));
-  return new Promise((resolve) =>
-    child.on('close', (code) => {
-      if (code !== 0) say(Buffer.concat(said).toString());
-      resolve();
+    steps.map(async ([name, command, args]) => {
+      const { isFine, said } = await carriedOut(command, args);
+      say(`\n== ${name}\n${said}${isFine ? 'holds' : `${name} failed`}`);
+      if (isFine) passed++;
+      else failed++;
     }),
   );
 }
-async function counted(name, report, command, args, count) {
+/** The build that the end-to-end tests want, under way beside something else; what it has to say comes when it fails. */
+async function building() {
+  const { isFine, said } = await carriedOut('node', [
+    '-e',
+    "import('./scripts/prepare.mjs').then((prepare) => prepare.ensureBuild())",
+  ]);
+  if (!isFine) say(said);
+}
+async function counted(name, report, command, args, count, hear) {
   const file = path.join(root, '.data', report);
   rmSync(file, { force: true });
-  say(`\n== ${name}`);
-  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env });
-  const fine = await new Promise((resolve) => child.on('close', (code) => resolve(code === 0)));
+  if (hear) say(`\n== ${name}`);
+  const { isFine, said } = await carriedOut(command, args, hear);
+  if (!hear) say(`\n== ${name}\n${said}`);
   const [good, bad] = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
   passed += good;
-  failed += bad + (!fine && bad === 0 ? 1 : 0);
+  failed += bad + (!isFine && bad === 0 ? 1 : 0);
 }
 const vitest = (r) => [
   r.numPassedTests,
@@ -70,30 +66,37 @@ await beside(
   ['formatted', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
   ['fences', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', 'standins']],
 );
-await counted(
-  'unit',
-  'unit.json',
-  'npx',
-  ['vitest', 'run', '--project', 'unit', '--reporter=default', '--reporter=json', '--outputFile.json=.data/unit.json'],
-  vitest,
-);
+// The database tests wait more than they reckon: beside the unit tests they cost little.
+say('\n== unit and database tests beside each other, and the build');
 await Promise.all([
   building(),
-  counted(
-    'database',
-    'db.json',
-    'npx',
-    ['vitest', 'run', '--project', 'db', '--reporter=default', '--reporter=json', '--outputFile.json=.data/db.json'],
-    vitest,
+  ...[
+    ['unit', 'unit'],
+    ['database', 'db'],
+  ].map(([name, project]) =>
+    counted(
+      name,
+      `${project}.json`,
+      'npx',
+      [
+        ...['vitest', 'run', '--project', project],
+        ...['--reporter=default', '--reporter=json', `--outputFile.json=.data/${project}.json`],
+      ],
+      vitest,
+    ),
   ),
 ]);
 (await startCluster('pg-test', { fast: true })).stop();
 ensureChromium();
 ensureBuild();
-await counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], (r) => [
-  r.stats.expected + r.stats.flaky,
-  r.stats.unexpected,
-]);
+await counted(
+  'end-to-end',
+  'e2e-report.json',
+  'node',
+  ['scripts/e2e.mjs'],
+  (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+  (text) => process.stdout.write(text),
+);
 if (step('faults', 'node', ['scripts/faults.mjs', '--kills', '10', '--seed', '7'])) passed++;
 else failed++;
 say(`\n${passed} passed, ${failed} failed`);

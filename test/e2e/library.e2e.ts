@@ -240,12 +240,13 @@ test('a printer is added with its measured travel and cannot be saved without th
 });
 
 test('the impact of one recipe on another is read, with the share of each changed value', async ({ page }) => {
+  test.setTimeout(240_000); // dozens of programs are laid
   await signIn(page, 'viewer');
   const recipes = (await (await page.request.get('/api/recipes')).json()) as { id: string; name: string }[];
   const idFor = (name: string) => recipes.find((r) => r.name === name)!.id;
   await open(page, `/library/compare?refs=recipe:${idFor('Outdoor vents')},recipe:${idFor('Hive inserts, quick')}`);
   const impact = page.getByRole('region', { name: 'Impact' });
-  await expect(impact.locator('tr[data-share=layerHeightMm]')).toContainText('0.28 mm', { timeout: 30_000 });
+  await expect(impact.locator('tr[data-share=layerHeightMm]')).toContainText('0.28 mm', { timeout: 80_000 });
   await expect(impact.getByRole('row', { name: /Whole change/ })).toContainText(/\d+ min.* → .*\d+ min/);
   await expect(impact).toContainText('the shares need not add up');
   const timeOf = async () => (await impact.getByRole('row', { name: /Whole change/ }).textContent()) ?? '';
@@ -259,7 +260,7 @@ test('the impact of one recipe on another is read, with the share of each change
             return than;
           }
         },
-        { timeout: 30_000 },
+        { timeout: 80_000 },
       )
       .not.toBe(than);
   const block = await timeOf();
