@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
 import { put } from '../ui/api.ts';
@@ -38,6 +38,8 @@ export function PersonScreen() {
       </div>
       <div className="page two">
         <section className="stage" style={{ maxWidth: 460 }}>
+          <h2>Light and dark, on this device</h2>
+          <SchemeChoice />
           <h2>How you read and type figures</h2>
           <NativeSelect
             label="Speeds"
@@ -132,5 +134,24 @@ export function PersonScreen() {
         </aside>
       </div>
     </>
+  );
+}
+
+/** Takes effect at once, and is a matter of the device: the desk may be light and the phone on the floor dark. */
+function SchemeChoice() {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  return (
+    <SegmentedControl
+      aria-label="Light and dark, on this device"
+      size="xs"
+      my={10}
+      value={colorScheme}
+      onChange={(value) => setColorScheme(value)}
+      data={[
+        { value: 'auto', label: 'as the system' },
+        { value: 'light', label: 'light' },
+        { value: 'dark', label: 'dark' },
+      ]}
+    />
   );
 }

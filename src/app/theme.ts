@@ -1,4 +1,4 @@
-import { Button, Checkbox, createTheme, Radio, Table, type MantineTheme } from '@mantine/core';
+import { Button, Checkbox, createTheme, Radio, SegmentedControl, Table, type MantineTheme } from '@mantine/core';
 
 /** What a button may look like: pressed first, beside it, in a sentence, and the one that stops a machine. */
 const buttonColours = (variant: string | undefined, colour: string | undefined): Record<string, string> => {
@@ -54,6 +54,9 @@ export const theme = createTheme({
     ],
   },
   components: {
+    SegmentedControl: SegmentedControl.extend({
+      styles: { root: { backgroundColor: 'var(--lime2)' }, indicator: { backgroundColor: 'var(--paper)' } },
+    }),
     Button: Button.extend({
       defaultProps: { size: 'xs' },
       vars: (_theme: MantineTheme, { variant, color }) => ({ root: buttonColours(variant, color) }),

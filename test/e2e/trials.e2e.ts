@@ -154,3 +154,27 @@ test('two people read the same coupon, and the page says how far they agree', as
   await page.reload();
   await expect(page.getByRole('complementary')).toContainText(/alike in 75 %.*κ 0\.\d\d/);
 });
+
+test('on a phone every field of a coupon’s place stands under the name of that place', async ({ page }) => {
+  await signIn(page);
+  const trials = (await (await page.request.get('/api/trials')).json()) as { id: string; kind: string; state: string }[];
+  const flow = trials.find((t) => t.kind === 'flow' && t.state === 'measuring')!;
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, `/trials/${flow.id}`);
+  const places = page.getByRole('group', { name: 'Readings' }).getByRole('group');
+  await expect(places).toHaveCount(4);
+  let above = 0;
+  for (const place of await places.all()) {
+    const name = (await place.locator('b').boundingBox())!;
+    expect(name.y).toBeGreaterThanOrEqual(above);
+    const fields = await place.getByRole('textbox').all();
+    expect(fields.length).toBeGreaterThanOrEqual(3);
+    for (const field of fields) {
+      const box = (await field.boundingBox())!;
+      expect(box.y).toBeGreaterThanOrEqual(name.y + name.height);
+      expect(box.x + box.width).toBeLessThanOrEqual(390);
+      expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
+      above = Math.max(above, box.y + box.height);
+    }
+  }
+});

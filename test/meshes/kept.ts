@@ -8,14 +8,20 @@ import { fromPlateDeg, leanDeg } from '../../src/core/mesh/overhang.ts';
 import { BINS, thicknessOfFaces, thinnerMm2, usualThicknesses } from '../../src/core/mesh/thickness.ts';
 import { unitDoubt, unitReadings } from '../../src/core/mesh/units.ts';
 import { boxMesh, cylinderMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
+import { write3mf } from '../../src/core/mesh/write3mf.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { digest, toDigits } from '../recover/kept.ts';
-import { boxSolid as box, insideOut, movedBy, solidMesh as solid } from './solids.ts';
+import { boxSolid as box, insideOut, movedBy, solidMesh as solid, withoutTriangle } from './solids.ts';
 
 /** Small bodies that are kept with what was measured of them. */
 interface Body {
   readonly mesh: () => Mesh;
+  /** Things that the same file holds beside it, which makes a package of it. */
+  readonly packed?: () => readonly Mesh[];
+  /** Other files on its plate, and how far from the first they stand. */
+  readonly beside?: readonly (readonly [mesh: () => Mesh, dxMm: number, dyMm: number])[];
   readonly placed?: Partial<MeshChoice['placement']>;
+  readonly isRepaired?: boolean;
   readonly context?: ContextChange;
 }
 const cone = (topMm: number): Mesh =>
@@ -74,18 +80,134 @@ export const keptBodies: Readonly<Record<string, Body>> = {
     mesh: () => solid(box(0, 0, 10, 10, 0, 5), box(-7, 0, 4, 6, 4, 5), box(7, 0, 4, 8, 4, 5), box(0, 7, 6, 4, 4, 5)),
   },
   'inside out': { mesh: () => insideOut(boxMesh([0, 0, 0], [9, 7, 5])) },
+  'three files, the narrowest of them tall': {
+    mesh: () => boxMesh([0, 0, 0], [10, 8, 3]),
+    beside: [
+      [() => boxMesh([0, 0, 0], [3, 2, 14]), 7.7, 1],
+      [() => boxMesh([0, 0, 0], [6, 6, 2]), -10, 9],
+    ],
+  },
+  'two files that touch from above': {
+    mesh: () => solid(box(0, 0, 4, 6, 0, 5), box(3, 0, 10, 6, 5, 6)),
+    beside: [[() => boxMesh([0, 0, 0], [4, 4, 2]), 5.2, 0]],
+  },
+  'two files far apart': {
+    mesh: () => boxMesh([0, 0, 0], [6, 6, 3]),
+    beside: [[() => boxMesh([0, 0, 0], [5, 4, 2]), 4, 12]],
+  },
+  'a package of three, two of them close, turned': {
+    mesh: () => boxMesh([0, 0, 0], [9, 6, 3]),
+    packed: () => [boxMesh([10.3, 1, 0], [14, 5, 2]), boxMesh([0, 16, 0], [5, 20, 4])],
+    placed: { turnDeg: [0, 0, 30], scale: [1.1, 1, 1] },
+  },
+  'a package whose crumb a repair takes away': {
+    mesh: () => boxMesh([0, 0, 0], [9, 6, 3]),
+    packed: () => [withoutTriangle(boxMesh([10, 1, 0], [14, 5, 2]), 2), boxMesh([-6, 2, 0], [-1, 4, 2])],
+    isRepaired: true,
+  },
+  'one over what must stay free': {
+    mesh: () => solid(box(0, 0, 12, 10, 0, 2), box(-8, 0, 6, 10, 1.8, 2)),
+    context: {
+      machine: {
+        zonesMm: [
+          [166, 170, 160, 160],
+          [179, 173, 190, 190],
+          [10, 10, 20, 20],
+        ],
+      },
+    },
+  },
+  'a mushroom whose cap alone reaches a zone': {
+    mesh: () => solid(box(0, 0, 6, 6, 0, 2), box(0, 0, 14, 6, 2, 2.2)),
+    context: { machine: { zonesMm: [[179, 168, 184, 174]] } },
+  },
+  'crumbs that float, over a plate and beside it': {
+    mesh: () =>
+      joined([
+        boxMesh([0, 0, 0], [12, 12, 2]),
+        boxMesh([2, 2, 3], [2.3, 2.3, 4]),
+        boxMesh([5, 5, 2.6], [7, 7, 4]),
+        boxMesh([14, 4, 2], [17, 8, 5]),
+      ]),
+  },
+  'a floor that support holds over a gap': {
+    mesh: () => joined([boxMesh([0, 0, 0], [5, 12, 7]), boxMesh([8, 0, 5], [18, 12, 7])]),
+    context: { values: { supportAngleDeg: 45, supportGapZMm: 0.45 } },
+  },
+  'a floor just above its support': {
+    mesh: () => solid(box(0, 0, 6, 10, 0, 6), box(9, 0, 14, 10, 5, 6)),
+    context: { values: { supportAngleDeg: 45, supportGapZMm: 0.2, layerHeightMm: 0.15 } },
+  },
+  'a tower with a fin, more layers than are sampled': {
+    mesh: () => solid(box(0, 0, 8, 8, 0, 6), box(0, 0, 3, 3, 6, 31), box(4, 0, 6, 0.25, 6, 31)),
+  },
+  'two bodies sunk into each other, one of them in the air': {
+    mesh: () =>
+      joined([boxMesh([0, 0, 0], [10, 10, 6]), boxMesh([6, 2, 3], [16, 8, 6]), boxMesh([4, 4, 2], [6, 6, 9])]),
+  },
+  'an open box': { mesh: () => withoutTriangle(boxMesh([0, 0, 0], [10, 8, 5]), 0) },
+  'lower than half a layer': { mesh: () => boxMesh([0, 0, 0], [10, 8, 0.05]) },
+  'forty-two eaves': {
+    mesh: () =>
+      solid(
+        ...Array.from({ length: 21 }, (_, i) => box(-30 + 3 * i, 0, 1, 1.5, 0, 0.4)),
+        ...Array.from({ length: 21 }, (_, i) => box(-30 + 3 * i, 0, 1.8 + i / 100, 1.5, 0.4, 0.6)),
+      ),
+  },
+  'two bridges, the wider above': {
+    mesh: () =>
+      solid(
+        ...[-1, 1].flatMap((x) => [box(x * 9, 0, 6, 6, 0, 4), box(x * 11, 0, 2, 6, 4, 8)]),
+        box(0, 0, 24, 6, 4, 4.6),
+        box(0, 0, 24, 6, 8, 8.6),
+      ),
+  },
+  'a window with a shelf in it': {
+    mesh: () =>
+      solid(
+        box(-7, 0, 4, 10, 0, 5),
+        box(7, 0, 4, 10, 0, 5),
+        box(0, 4, 10, 2, 0, 5),
+        box(0, 0, 18, 10, 5, 6),
+        box(0, -7, 1.5, 4, 5, 6),
+      ),
+  },
+  'three columns, the smallest off the axis': {
+    mesh: () =>
+      joined([
+        cylinderMesh(3, 0, 4, 24),
+        movedBy(cylinderMesh(1.5, 0, 9, 24), 9, 2, 0),
+        boxMesh([-9, -3, 0], [-6, 3, 2]),
+      ]),
+  },
 };
 
 /** What is measured of a body as it stands on the plate, and a digest of what is laid of it. */
 export function measuredOf(name: string): unknown {
-  const { mesh, placed, context = {} } = keptBodies[name]!;
+  const { mesh, packed, beside = [], placed, isRepaired, context = {} } = keptBodies[name]!;
   const sheet = validContextFixture({
     ...context,
     ...(!context.values && { without: ['supportAngleDeg'] }),
     job: { fileName: 'kept.stl' },
   });
-  const choice: MeshChoice = { unit: null, placement: { ...asDrawn(174, 171), ...placed } };
-  const plate = openPlate(writeStl(mesh()), choice);
+  const more = beside.map(([of, dx, dy], i) => ({
+    file: { sha256: `${i}`, name: `beside${i}.stl`, size: 0 },
+    bytes: writeStl(of()),
+    placement: asDrawn(174 + dx, 171 + dy),
+  }));
+  const choice: MeshChoice = {
+    unit: null,
+    placement: { ...asDrawn(174, 171), ...placed },
+    repair: isRepaired,
+    more: more.map(({ file, placement }) => ({ file, unit: null, placement })),
+  };
+  const file = packed
+    ? write3mf(
+        [mesh(), ...packed()].map((m, i) => ({ name: `thing ${i}`, mesh: m })),
+        name,
+      )
+    : writeStl(mesh());
+  const plate = openPlate(file, choice, new Map(more.map((o) => [o.file.sha256, o.bytes])));
   if (!plate.ok) return plate;
   const told: unknown[] = [];
   const steps = checkingMesh(plate.value, sheet);

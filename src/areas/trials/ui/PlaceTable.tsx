@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useState, type CSSProperties } from 'react';
 import { mean } from '../../../core/fitting/mean.ts';
 import { wantedOf } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { PlacePanel } from './PlacePanel.tsx';
+import css from './PlaceTable.module.css';
 import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { RowChart } from './RowChart.tsx';
@@ -37,56 +38,49 @@ export function PlaceTable({
   return (
     <>
       <div className="measure">
-        <div
-          className="cells"
-          role="group"
-          aria-label="Readings"
-          style={{ gridTemplateColumns: `minmax(50px, auto) repeat(${columns}, 76px) 60px` }}
-        >
-          <span />
-          {Array.from({ length: columns }, (_, k) => (
-            <span key={k} className={`hint ${k >= wanted ? 'extra' : ''}`} style={{ textAlign: 'center' }}>
-              {k >= wanted ? 'extra' : `${again} ${k + 1}`}
-            </span>
-          ))}
-          <span className="hint mean" style={{ textAlign: 'right' }}>
-            mean
-          </span>
+        <div className={css.grid} role="group" aria-label="Readings" style={{ '--places': columns } as CSSProperties}>
+          <div className={`${css.places} ${css.head}`}>
+            <span />
+            {Array.from({ length: columns }, (_, k) => (
+              <span key={k} className="hint">
+                {k >= wanted ? 'extra' : `${again} ${k + 1}`}
+              </span>
+            ))}
+            <span className={`hint ${css.mean}`}>mean</span>
+          </div>
           {features.map((f, row) => {
             const values = t.readings.filter((r) => r.feature === f.key).map((r) => r.value);
-            return [
-              <b key={f.key} title={f.how}>
-                {f.label}
-              </b>,
-              ...Array.from({ length: columns }, (_, k) => {
-                if (k >= f.repeats) return <span key={`${f.key}${k}`} />;
-                const key = measuringPointKey(1, f.key, k + 1);
-                const next = (by: number): MeasuringPointKey | undefined => {
-                  const g = features[row + by];
-                  return g && measuringPointKey(1, g.key, k + 1);
-                };
-                return (
-                  <ReadingField
-                    key={key}
-                    place={key}
-                    className={k >= wanted ? 'extra' : undefined}
-                    label={`${f.label}, ${again} ${k + 1}`}
-                    readings={readings}
-                    mayChange={mayChange}
-                    order={order}
-                    onFocus={() => {
-                      setHere(key);
-                      onPlace(f.key);
-                    }}
-                    up={next(-1)}
-                    down={next(1)}
-                  />
-                );
-              }),
-              <span key={`${f.key}m`} className="f mean" style={{ textAlign: 'right' }}>
-                {values.length > 0 ? mean(values).toFixed(f.quantity === 'count' ? 1 : 3) : '–'}
-              </span>,
-            ];
+            return (
+              <div key={f.key} className={css.places} role="group" aria-label={f.label}>
+                <b title={f.how}>{f.label}</b>
+                {Array.from({ length: f.repeats }, (_, k) => {
+                  const key = measuringPointKey(1, f.key, k + 1);
+                  const next = (by: number): MeasuringPointKey | undefined => {
+                    const g = features[row + by];
+                    return g && measuringPointKey(1, g.key, k + 1);
+                  };
+                  return (
+                    <ReadingField
+                      key={key}
+                      place={key}
+                      label={`${f.label}, ${again} ${k + 1}`}
+                      readings={readings}
+                      mayChange={mayChange}
+                      order={order}
+                      onFocus={() => {
+                        setHere(key);
+                        onPlace(f.key);
+                      }}
+                      up={next(-1)}
+                      down={next(1)}
+                    />
+                  );
+                })}
+                <span className={`f ${css.mean}`}>
+                  {values.length > 0 ? mean(values).toFixed(f.quantity === 'count' ? 1 : 3) : '–'}
+                </span>
+              </div>
+            );
           })}
         </div>
         {isSeries ? <SeriesChart trial={t} /> : t.readings.length > 0 && <RowChart trial={t} />}

@@ -10,7 +10,6 @@ interface Props {
   readonly onFocus?: () => void;
   readonly up?: MeasuringPointKey | undefined;
   readonly down?: MeasuringPointKey | undefined;
-  readonly className?: string | undefined;
   readonly style?: CSSProperties;
 }
 const focus = (key: MeasuringPointKey | undefined): void => {
@@ -18,23 +17,11 @@ const focus = (key: MeasuringPointKey | undefined): void => {
 };
 
 /** One large field: Enter goes to the next place, arrows to the neighbours; a second figure supersedes the first, which is kept. */
-export function ReadingField({
-  place,
-  label,
-  readings: r,
-  mayChange,
-  order,
-  onFocus,
-  up,
-  down,
-  className,
-  style,
-}: Props) {
+export function ReadingField({ place, label, readings: r, mayChange, order, onFocus, up, down, style }: Props) {
   const there = r.kept.get(place);
   return (
     <input
       id={`place-${place}`}
-      className={className}
       style={style}
       inputMode="decimal"
       aria-label={label}
