@@ -131,6 +131,10 @@ export function PersonScreen() {
             A bare figure you type in a ledger is read in these units; a spelled unit always wins. Findings, files,
             drawings and machines keep millimetres, seconds and degrees Celsius, so that two people read the same sheet.
           </p>
+          <p className="hint">
+            <a href="/log">Event log</a> · <a href="/status">State of the service</a> ·{' '}
+            <a href="/sign-in">Change person</a>
+          </p>
         </aside>
       </div>
     </>

@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Named {
@@ -87,4 +88,27 @@ test('what a list is asked for stands in its address, is there again after Back,
   await expect(list).toHaveText(/^0 of \d+ jobs$/);
   await page.getByLabel('Class').selectOption('');
   await expect(list).toHaveText(/^\d+ jobs$/);
+});
+
+test('on a phone every area, the search and the person are in reach of a glove, and the stop of a machine is', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, 'technician');
+  const inReach = async (what: Locator, leastPx = 44): Promise<void> => {
+    const box = (await what.boundingBox())!;
+    expect([box.x >= 0, box.x + box.width <= 390, box.height >= leastPx]).toEqual([true, true, true]);
+  };
+  for (const area of ['Today', 'Library', 'Trials', 'Job checks', 'Machines'])
+    await inReach(page.getByRole('navigation', { name: 'Areas' }).getByRole('link', { name: area }), 40);
+  await inReach(page.getByRole('search').getByRole('button'));
+  await inReach(page.locator('.who b'));
+  await page.getByRole('search').getByRole('button').click();
+  await page.getByRole('textbox').last().fill('vodice');
+  await page
+    .getByRole('button', { name: /Rifugio Vodice/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Rifugio Vodice', level: 1 })).toBeVisible();
+  await inReach(page.getByRole('button', { name: 'Emergency stop' }));
 });
