@@ -157,7 +157,11 @@ test('two people read the same coupon, and the page says how far they agree', as
 
 test('on a phone every field of a coupon’s place stands under the name of that place', async ({ page }) => {
   await signIn(page);
-  const trials = (await (await page.request.get('/api/trials')).json()) as { id: string; kind: string; state: string }[];
+  const trials = (await (await page.request.get('/api/trials')).json()) as {
+    id: string;
+    kind: string;
+    state: string;
+  }[];
   const flow = trials.find((t) => t.kind === 'flow' && t.state === 'measuring')!;
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, `/trials/${flow.id}`);

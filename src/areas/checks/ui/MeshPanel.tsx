@@ -1,5 +1,5 @@
 import { each3 } from '../../../core/geometry/each3.ts';
-import { Button, Checkbox, NumberInput, Radio } from '@mantine/core';
+import { Button, Checkbox, Group, NumberInput, Radio } from '@mantine/core';
 import { useState } from 'react';
 import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -82,7 +82,7 @@ export function MeshPanel({
                 {doubt && <StateMark mark="due" />}
                 {doubt ? ASKS[doubt] : `The file has no unit; read in ${seen.unit} it measures as marked`}
               </legend>
-              <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginTop: 6 }}>
+              <Group gap="8px 28px" mt={6}>
                 {readings.map((r) => (
                   <Radio
                     key={r.unit}
@@ -98,7 +98,7 @@ export function MeshPanel({
                     }
                   />
                 ))}
-              </div>
+              </Group>
             </fieldset>
           )}
           <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>

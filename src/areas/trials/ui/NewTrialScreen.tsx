@@ -237,7 +237,7 @@ export function NewTrialScreen() {
             {before.length > 0 && (
               <p className="hint" style={{ marginTop: 6 }}>
                 <StateMark mark="due" /> First {before.map((k) => kindOf(k).label.toLowerCase()).join(' and ')}: this
-                one depends on it and it is not proven here.
+                one depends on values that are not proven here.
               </p>
             )}
             {preview.error && (
