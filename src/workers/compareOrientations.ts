@@ -3,9 +3,11 @@ import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { overhangLimitOf } from '../areas/checks/model/overhangLimit.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
+import { lastsOf } from '../areas/rules/outcome.ts';
 import { checkJob } from '../areas/rules/run.ts';
 import { compareOrientations, type OrientationRequest, type BuildOrientation } from '../core/mesh/orient.ts';
 import { outward } from '../core/mesh/outward.ts';
+import { turnText } from '../core/mesh/placement.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { runAll } from '../core/result/stepwise.ts';
 
@@ -15,6 +17,8 @@ export interface CompareRequest {
   readonly sheet: CheckContext;
   readonly load: OrientationRequest['load'];
   readonly show: OrientationRequest['show'];
+  /** Ways of standing that were laid and checked before, of the same part by the same recipe, by their turns. */
+  readonly known: StandingChecks;
 }
 /** What the whole check says of one way of standing. */
 export interface StandingCheck {
@@ -24,9 +28,11 @@ export interface StandingCheck {
   readonly massG: number;
   readonly supportMm3: number;
 }
+/** By how the part is turned; null where no toolpath is possible. */
+export type StandingChecks = Readonly<Record<string, StandingCheck | null>>;
 export type CompareAnswer =
   | { readonly limitDeg: number; readonly standings: readonly BuildOrientation[] }
-  | { readonly index: number; readonly check: StandingCheck | null }
+  | { readonly turn: string; readonly check: StandingCheck | null }
   | { readonly refusal: string }
   | { readonly isDone: true };
 /** Larger meshes are compared by their geometry alone: laying them eight times takes minutes. */
@@ -35,7 +41,7 @@ const MOST_CHECKED_TRIANGLES = 150_000;
 const post = (answer: CompareAnswer): void => self.postMessage(answer);
 
 /** Works out how a part could stand, then lays and checks it in each of these ways. */
-self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEvent<CompareRequest>) => {
+self.onmessage = async ({ data: { file, choice, sheet, load, show, known } }: MessageEvent<CompareRequest>) => {
   // alone: how a part could stand does not ask what lies beside it
   const { unit, placement, repair = false } = choice;
   const opened = openPlate(new Uint8Array(await file.arrayBuffer()), { unit, placement, repair });
@@ -55,19 +61,21 @@ self.onmessage = async ({ data: { file, choice, sheet, load, show } }: MessageEv
   );
   post({ limitDeg, standings });
   if (mesh.corners.length / 3 <= MOST_CHECKED_TRIANGLES)
-    for (const [index, { turnDeg }] of standings.entries()) {
+    for (const { turnDeg } of standings) {
+      const turn = turnText(turnDeg);
+      if (turn in known) continue;
       const checked = runAll(checkingMesh([{ ...part, placement: { ...placement, turnDeg } }], sheet));
       if (!checked.ok) {
-        post({ index, check: null });
+        post({ turn, check: null });
         continue;
       }
       const { verdict, sentence, estimate } = checkJob({ ...checked.value, context: sheet });
       post({
-        index,
+        turn,
         check: {
           verdict,
           sentence,
-          timeS: estimate.timeS,
+          timeS: lastsOf(estimate),
           massG: estimate.massG,
           supportMm3: checked.value.mesh.restMm3 - (checked.value.mesh.purgeMm3 ?? 0),
         },

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
-import { checkAgain, clearJob, confirmSet, wishJobPrint } from '../../src/areas/checks/server/index.ts';
+import { checkAgain, clearJob, confirmSet, listJobs, wishJobPrint } from '../../src/areas/checks/server/index.ts';
 import { job } from '../../src/areas/checks/server/tables.ts';
 import { clearPlate, findLoaded } from '../../src/areas/machines/server/index.ts';
 import { printTime } from '../../src/areas/machines/server/tables.ts';
@@ -259,9 +259,13 @@ test('prints that ran through are timed by the machine’s own clock, and from f
   expect(rows).toHaveLength(5);
   // the stand-in starts and stops less hard than its profile says, and homes in its own time
   for (const r of rows) expect(r.tookS).toBeGreaterThan(60);
-  const next = (await pageOf(await approved())).run!.outcome!.estimate;
+  const nextId = await approved();
+  const next = (await pageOf(nextId)).run!.outcome!.estimate;
   expect(next.pace!.prints).toBeGreaterThanOrEqual(5);
   expect(lastsOf(next)).toBeCloseTo(next.pace!.ratio * workedOutOf(next), 6);
+  // the list says what the page says: what its print lasts, and not what its moves take
+  expect(lastsOf(next)).toBeGreaterThan(next.timeS);
+  expect((await listJobs(tech())).find((j) => j.id === nextId)!.timeS).toBeCloseTo(lastsOf(next), 6);
   expect(Math.abs(lastsOf(next) / rows.at(-1)!.tookS - 1)).toBeLessThan(0.25);
   // how fast a machine is decides no verdict
   expect((await pageOf(checkedBefore)).outOfDate).toBe(false);

@@ -10,6 +10,9 @@ export interface Placement {
 }
 export const asDrawn = (xMm: number, yMm: number): Placement => ({ turnDeg: [0, 0, 0], scale: [1, 1, 1], xMm, yMm });
 
+/** A turn as text, to know it again by. */
+export const turnText = (turnDeg: Placement['turnDeg']): string => turnDeg.join(' ');
+
 /** Sines and cosines that are exact for quarter turns, so that a turned cube has the bounds of a cube. */
 function sinCos(deg: number): readonly [number, number] {
   const turn = ((deg % 360) + 360) % 360;

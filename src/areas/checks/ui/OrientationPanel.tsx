@@ -1,9 +1,15 @@
 import { Button, NativeSelect, Table } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BuildOrientation } from '../../../core/mesh/orient.ts';
+import { turnText } from '../../../core/mesh/placement.ts';
 import { formatDuration } from '../../../core/units/format.ts';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
-import type { CompareAnswer, CompareRequest, StandingCheck } from '../../../workers/compareOrientations.ts';
+import type {
+  CompareAnswer,
+  CompareRequest,
+  StandingCheck,
+  StandingChecks,
+} from '../../../workers/compareOrientations.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
@@ -41,17 +47,21 @@ export function OrientationPanel({
   const [load, setLoad] = useState(NONE);
   const [show, setShow] = useState(NONE);
   const [found, setFound] = useState<Extract<CompareAnswer, { standings: unknown }> | null>(null);
-  const [checks, setChecks] = useState<Readonly<Record<number, StandingCheck | null>>>({});
+  const [checks, setChecks] = useState<StandingChecks>({});
   const [says, setSays] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const { unit, placement } = choice;
   const scale = placement.scale.join();
+  // what is laid and checked holds for whatever load and face are named; another part, place or recipe is a new beginning
+  const basis = useMemo(() => ({}), [unit, scale, sheet, placement.xMm, placement.yMm]);
+  const known = useRef<{ readonly of: object; readonly checks: StandingChecks }>({ of: basis, checks: {} });
   useEffect(() => {
     if (!isOpen) return;
     let worker: Worker | null = null;
     let isOver = false;
     setFound(null);
-    setChecks({});
+    if (known.current.of !== basis) known.current = { of: basis, checks: {} };
+    setChecks(known.current.checks);
     setSays(null);
     setBusy(true);
     const start = async (): Promise<void> => {
@@ -61,13 +71,16 @@ export function OrientationPanel({
         sheet,
         load: directions[load] ?? null,
         show: faces[show] ?? null,
+        known: known.current.checks,
       };
       if (isOver) return;
       worker = new Worker(new URL('../../../workers/compareOrientations.ts', import.meta.url), { type: 'module' });
       worker.onmessage = ({ data }: MessageEvent<CompareAnswer>) => {
         if ('standings' in data) setFound(data);
-        else if ('index' in data) setChecks((c) => ({ ...c, [data.index]: data.check }));
-        else {
+        else if ('turn' in data) {
+          known.current = { of: basis, checks: { ...known.current.checks, [data.turn]: data.check } };
+          setChecks(known.current.checks);
+        } else {
           if ('refusal' in data) setSays(data.refusal);
           setBusy(false);
         }
@@ -84,7 +97,7 @@ export function OrientationPanel({
     };
     // turning the part changes nothing of how it could be turned
   }, [isOpen, unit, scale, sheet, load, show]);
-  const done = Object.keys(checks).length;
+  const done = found?.standings.filter((s) => turnText(s.turnDeg) in checks).length;
   return (
     <section className="stage" aria-label="Build orientations">
       <h2>
@@ -141,11 +154,11 @@ export function OrientationPanel({
                   </Table.Tr>
                 </Table.Thead>
                 <Table.Tbody>
-                  {found.standings.map((s, i) => (
+                  {found.standings.map((s) => (
                     <StandingRow
-                      key={s.turnDeg.join()}
+                      key={turnText(s.turnDeg)}
                       standing={s}
-                      check={checks[i]}
+                      check={checks[turnText(s.turnDeg)]}
                       isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
                       onTake={onTake}
                     />
@@ -173,7 +186,7 @@ function StandingRow({
 }) {
   const falls = s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0;
   return (
-    <Table.Tr data-turn={s.turnDeg.join(' ')}>
+    <Table.Tr data-turn={turnText(s.turnDeg)}>
       <Table.Td>
         <Front standing={s} />
       </Table.Td>
