@@ -63,6 +63,12 @@ test('no page scrolls sideways at any width, and each names its tab by its headi
       await page.setViewportSize({ width, height: 844 });
       const widest = await page.evaluate(() => document.documentElement.scrollWidth);
       expect(widest, `${path} at ${width}`).toBeLessThanOrEqual(width);
+      const spilt = await page.evaluate(() =>
+        [...document.querySelectorAll('main table :is(th, td)')].flatMap((cell) =>
+          cell.scrollWidth > cell.clientWidth + 1 ? [(cell as HTMLElement).innerText.replace(/\s+/g, ' ')] : [],
+        ),
+      );
+      expect(spilt, `cells of ${path} at ${width} whose text lies over the next`).toEqual([]);
     }
   }
 });

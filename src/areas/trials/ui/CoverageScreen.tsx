@@ -89,9 +89,9 @@ function CoverTable({ kinds, rows }: { readonly kinds: readonly TrialKind[]; rea
       <Table className="list" style={{ width: FIRST_PX + COLUMN_PX * kinds.length, tableLayout: 'fixed' }}>
         <Table.Thead>
           <Table.Tr>
-            <Table.Th>Machine</Table.Th>
+            <Table.Th w={FIRST_PX}>Machine</Table.Th>
             {kinds.map((k) => (
-              <Table.Th key={k.key} className="tilt">
+              <Table.Th key={k.key} className="tilt" w={COLUMN_PX}>
                 <span>{k.label}</span>
               </Table.Th>
             ))}
