@@ -190,23 +190,19 @@ export class SimulatedController {
     await this.move(report);
     if (!waits || heater === null) return;
     while (!this.heaters.isReached(heater) && !this.isStopped) {
-      report(this.temperatures());
-      await this.pass(TICK_S);
+      await this.pass(TICK_S, report);
     }
   }
 
   /** Lets go by what moves that are done have taken; a host that waits for long hears of it meanwhile. */
   private async move(report: (line: string) => void): Promise<void> {
     let left = this.motion.takeOwedS();
-    for (; left > TICK_S && !this.isStopped; left -= TICK_S) {
-      await this.pass(TICK_S);
-      report(this.temperatures());
-    }
-    if (!this.isStopped) await this.pass(left);
+    for (; left > TICK_S && !this.isStopped; left -= TICK_S) await this.pass(TICK_S, report);
+    if (!this.isStopped) await this.pass(left, report);
   }
 
-  /** Lets simulated seconds go by. */
-  private async pass(seconds: number): Promise<void> {
+  /** Lets simulated seconds go by, and tells the temperatures whenever the host has really waited. */
+  private async pass(seconds: number, report: (line: string) => void): Promise<void> {
     this.heaters.pass(seconds);
     this.clockS += seconds;
     this.owedS += seconds / this.timeScale;
@@ -214,6 +210,7 @@ export class SimulatedController {
     const wait = this.owedS;
     this.owedS = 0;
     await new Promise((resolve) => setTimeout(resolve, wait * 1000));
+    report(this.temperatures());
   }
 
   /** The hottest target of any nozzle. */

@@ -10,7 +10,7 @@ const fresh = () => {
 };
 
 test('its clock goes on until what it holds is done, and whoever waits hears of it meanwhile', async () => {
-  const c = new SimulatedController('hut', 1, 1e9);
+  const c = new SimulatedController('hut', 1, 5000); // 100 s of moves are 20 ms of waiting, told every 4 ms
   const heard: string[] = [];
   const say = (line: string) => c.take(line, (report) => heard.push(report));
   await say(numbered(0, 'M110'));
@@ -20,7 +20,7 @@ test('its clock goes on until what it holds is done, and whoever waits hears of 
   const seconds = Number((await say('@clock'))!.split(' ')[1]);
   expect(seconds).toBeGreaterThanOrEqual(100); // 1000 mm at 10 mm/s
   expect(seconds).toBeLessThan(101);
-  expect(heard.length).toBeGreaterThanOrEqual(99);
+  expect(heard.length).toBeGreaterThanOrEqual(4);
   expect(await say('@clock')).toBe(`clock ${seconds.toFixed(1)}`);
 });
 test('a machine heeds the host that came last; one before it is refused every line, and may still stop it', async () => {

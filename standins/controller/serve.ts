@@ -55,7 +55,7 @@ export async function serveFarm(
 function listen(port: number, serve: (socket: net.Socket) => void): Promise<net.Server & { sockets: Set<net.Socket> }> {
   const sockets = new Set<net.Socket>();
   const server = Object.assign(
-    net.createServer((socket) => {
+    net.createServer({ noDelay: true }, (socket) => {
       sockets.add(socket);
       socket.on('close', () => sockets.delete(socket));
       socket.on('error', () => undefined);

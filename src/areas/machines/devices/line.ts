@@ -49,7 +49,7 @@ export class LineLink {
 
   static open(host: string, port: number, onTemperatures: (t: Temperatures) => void): Promise<LineLink> {
     return new Promise((resolve, reject) => {
-      const socket = net.connect({ host, port, timeout: CONNECT_MS });
+      const socket = net.connect({ host, port, timeout: CONNECT_MS, noDelay: true });
       const giveUp = (): void => {
         socket.destroy();
         reject(new LinkLost(`no machine answers at ${host}:${port}`));
