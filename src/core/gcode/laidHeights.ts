@@ -2,10 +2,8 @@
  *  be taken for what stands at the other. */
 const CELL_MM = 1;
 const CELLS = 1024;
-export const cellAt = (x: number, y: number): number =>
+const cellAt = (x: number, y: number): number =>
   (Math.floor(y / CELL_MM) & (CELLS - 1)) * CELLS + (Math.floor(x / CELL_MM) & (CELLS - 1));
-/** A line so short leaves no cell between its end and that of the one before. */
-export const ONE_CELL_MM = CELL_MM;
 
 /** So deep in what was laid the nozzle strikes it: less may be how a sloping top lies in its cell. */
 export const STRIKES_MM = 1;
@@ -14,17 +12,13 @@ const LOWEST_NOTED_MM = STRIKES_MM / 2;
 
 /** How high what a program has laid stands, in cells: enough to tell that the nozzle is sent through it. */
 export class LaidHeights {
+  /** Made when something stands that can be struck. */
   private cells: Float32Array | null = null;
-
-  /** The cells into which lines at that height are noted; none where they are not. */
-  cellsFor(zMm: number): Float32Array | null {
-    return zMm > LOWEST_NOTED_MM ? (this.cells ??= new Float32Array(CELLS * CELLS)) : null;
-  }
 
   /** A line is laid along there, at that height. */
   lay(x0: number, y0: number, x1: number, y1: number, zMm: number): void {
-    const cells = this.cellsFor(zMm);
-    if (!cells) return;
+    if (zMm <= LOWEST_NOTED_MM) return;
+    const cells = (this.cells ??= new Float32Array(CELLS * CELLS));
     const long = Math.max(Math.abs(x1 - x0), Math.abs(y1 - y0));
     const steps = Math.min(CELLS, Math.ceil(long / CELL_MM) || 1);
     const stepX = (x1 - x0) / steps;

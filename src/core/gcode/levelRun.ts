@@ -1,5 +1,4 @@
 import { FARTHEST_MM, BEYOND_ONE_KILOMETRE } from './interpreter.ts';
-import { cellAt, ONE_CELL_MM } from './laidHeights.ts';
 import { AXIS } from './modalState.ts';
 import { COLUMNS_PER_MOVE, E_AT, F_AT, X_AT, Y_AT, type LevelMoves } from './levelMoves.ts';
 import type { ProgramTally } from './tally.ts';
@@ -18,7 +17,6 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { roundBed } = run;
   const isHomed = (state.homed & (AXIS.x | AXIS.y)) === (AXIS.x | AXIS.y);
   const { travelled, laidHeights } = run;
-  const cells = laidHeights.cellsFor(z);
   const isLow = run.isBelowLaid(z);
   const columns = layers.columns;
   const point = widest;
@@ -154,13 +152,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       travelled.add(x1, y1, z, line);
     }
     if (isLow) run.noteLow(x0, y0, x1, y1, z, line);
-    if (extruding && cells !== null) {
-      if (length > ONE_CELL_MM) laidHeights.lay(x0, y0, x1, y1, z);
-      else {
-        const cell = cellAt(x1, y1);
-        if (z > cells[cell]!) cells[cell] = z;
-      }
-    }
+    if (extruding) laidHeights.lay(x0, y0, x1, y1, z);
     const ux = dx * inverse;
     const uy = dy * inverse;
     const ax = Math.abs(ux);
