@@ -1,5 +1,5 @@
 // npm test: types, lint, fences, unit, database, end-to-end; closes with one line "N passed, N failed".
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { root, say, startCluster } from './cluster.mjs';
@@ -10,10 +10,6 @@ let failed = 0;
 const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0' };
 mkdirSync(path.join(root, '.data'), { recursive: true });
 
-function step(name, command, args) {
-  say(`\n== ${name}`);
-  return spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env }).status === 0;
-}
 /** Runs a command to its end. What it says is kept until then, or passed on as it comes. */
 async function carriedOut(command, args, hear = () => undefined) {
   const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env });
@@ -26,7 +22,7 @@ async function carriedOut(command, args, hear = () => undefined) {
   const code = await new Promise((resolve) => child.on('close', resolve));
   return { isFine: code === 0, said: Buffer.concat(said).toString() };
 }
-/** Steps that need one core each, beside each other; what they say comes when they are done. */
+/** Steps beside each other; what they say comes when they are done. */
 async function beside(...steps) {
   await Promise.all(
     steps.map(async ([name, command, args]) => {
@@ -97,7 +93,6 @@ await counted(
   (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
   (text) => process.stdout.write(text),
 );
-if (step('faults', 'node', ['scripts/faults.mjs', '--kills', '10', '--seed', '7'])) passed++;
-else failed++;
+await beside(['faults', 'node', ['scripts/faults.mjs', '--kills', '10', '--seed', '7']]);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
