@@ -19,6 +19,7 @@ import { stillOpen, type JobRow } from '../model/pages.ts';
 import { jobsOpen } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import type { Purpose } from '../../rules/context.ts';
+import { lastsOf, type Estimate } from '../../rules/outcome.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { handOver, listOutcomes } from './handOver.ts';
@@ -318,15 +319,18 @@ export async function getJobPage(ctx: Ctx, id: string) {
 }
 
 export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {
-  const rows = await ctx.db.execute<RowOf<JobRow> & { number: number }>(sql`
+  const rows = await ctx.db.execute<RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: Estimate | null }>(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
-           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence,
-           coalesce((r.outcome->'estimate'->>'lastsS')::float8, (r.outcome->'estimate'->>'timeS')::float8 + (r.outcome->'estimate'->>'heatingS')::float8) as "timeS"
+           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
     left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
     order by j.number desc limit ${limit}`);
-  return rows.rows.map((r) => ({ ...r, name: jobName(Number(r.number)) }));
+  return rows.rows.map(({ estimate, ...r }) => ({
+    ...r,
+    name: jobName(Number(r.number)),
+    timeS: estimate && lastsOf(estimate),
+  }));
 }
 
 /** Open jobs whose recipe is one of these. */

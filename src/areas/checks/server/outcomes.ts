@@ -37,7 +37,7 @@ export async function noteOutcome(
   if (row.state === 'printing') return no('It is still printing: wait for its end, or cancel it first');
   if (!mayMove(jobMoves.noteDone, row.state)) return no(`The job is ${row.state}; it has not been printed`);
   const unknown = input.signs.find((s) => !allSigns.some((x) => x.key === s));
-  if (unknown) return no(`There is no sign "${unknown}"; choose from the list`);
+  if (unknown) return no(`There is no defect "${unknown}"; choose from the list`);
   if (input.result === 'good' && (input.signs.length > 0 || input.layer !== null))
     return no('A print that is as it should be shows no defect; call it usable or failed');
   if (input.pictureSha) {

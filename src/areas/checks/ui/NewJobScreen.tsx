@@ -93,11 +93,6 @@ export function NewJobScreen() {
         : null,
     );
     setFile(f);
-    const free = machineId || recipeId ? null : proposeMachine(machines.data ?? []);
-    if (free) {
-      chooseMachine(free.id);
-      setProposed(free);
-    }
     if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
   };
   /** What lies on further plates was set down as things were: it has to be arranged anew. */
@@ -115,6 +110,13 @@ export function NewJobScreen() {
       setMaterialId(m.loaded?.id ?? '');
     }
   };
+  // also where the files were dropped before the machines were there
+  useEffect(() => {
+    const free = file && !proposed && !machineId && !recipeId ? proposeMachine(machines.data ?? []) : null;
+    if (!free) return;
+    chooseMachine(free.id);
+    setProposed(free);
+  }, [file, machines.data]);
   const chooseRecipe = async (id: string): Promise<void> => {
     setRecipeId(id);
     if (!id) return;

@@ -12,6 +12,7 @@ import type {
 } from '../../../workers/compareOrientations.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 type Vector = readonly [number, number, number];
 const directions: Readonly<Record<string, Vector>> = {
@@ -137,35 +138,33 @@ export function OrientationPanel({
           )}
           {!found && !says && <p className="hint">Searching orientations…</p>}
           {found && (
-            <Table.ScrollContainer minWidth={560} type="native">
-              <Table className="list">
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>From the front</Table.Th>
-                    <Table.Th>Rests on</Table.Th>
-                    <Table.Th className="n">Height</Table.Th>
-                    <Table.Th className="n">Overhang area</Table.Th>
-                    <Table.Th className="n">Largest area change</Table.Th>
-                    {load !== NONE && <Table.Th className="n">Load across layers</Table.Th>}
-                    {show !== NONE && <Table.Th>Visible face</Table.Th>}
-                    <Table.Th className="n">Time</Table.Th>
-                    <Table.Th>Verdict</Table.Th>
-                    <Table.Th />
-                  </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {found.standings.map((s) => (
-                    <StandingRow
-                      key={turnText(s.turnDeg)}
-                      standing={s}
-                      check={checks[turnText(s.turnDeg)]}
-                      isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
-                      onTake={onTake}
-                    />
-                  ))}
-                </Table.Tbody>
-              </Table>
-            </Table.ScrollContainer>
+            <WideTable>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>From the front</Table.Th>
+                  <Table.Th>Rests on</Table.Th>
+                  <Table.Th className="n">Height</Table.Th>
+                  <Table.Th className="n">Overhang area</Table.Th>
+                  <Table.Th className="n">Largest area change</Table.Th>
+                  {load !== NONE && <Table.Th className="n">Load across layers</Table.Th>}
+                  {show !== NONE && <Table.Th>Visible face</Table.Th>}
+                  <Table.Th className="n">Time</Table.Th>
+                  <Table.Th>Verdict</Table.Th>
+                  <Table.Th />
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {found.standings.map((s) => (
+                  <StandingRow
+                    key={turnText(s.turnDeg)}
+                    standing={s}
+                    check={checks[turnText(s.turnDeg)]}
+                    isTaken={s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01)}
+                    onTake={onTake}
+                  />
+                ))}
+              </Table.Tbody>
+            </WideTable>
           )}
         </>
       )}

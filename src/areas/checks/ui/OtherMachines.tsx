@@ -10,6 +10,7 @@ import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from
 import { fetchOthers } from '../../../ui/jobFiles.ts';
 import { otherFilesOf } from '../model/mesh.ts';
 import type { JobPage } from '../model/pages.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
 
@@ -102,47 +103,45 @@ export function OtherMachines({
       </h2>
       {isOpen && says && <p role="alert">{says}</p>}
       {isOpen && rows.length > 0 && (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Machine</Table.Th>
-                <Table.Th>Verdict</Table.Th>
-                <Table.Th className="n">Unproven</Table.Th>
-                <Table.Th>Loaded</Table.Th>
-                <Table.Th className="n">Time</Table.Th>
-                <Table.Th />
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Machine</Table.Th>
+              <Table.Th>Verdict</Table.Th>
+              <Table.Th className="n">Unproven</Table.Th>
+              <Table.Th>Loaded</Table.Th>
+              <Table.Th className="n">Time</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {rows.map((m) => (
+              <Table.Tr key={m.id}>
+                <Table.Td>
+                  <a href={`/machines/${m.id}`}>{m.name}</a>
+                  <div className="hint">
+                    {m.place} · {m.state} · {m.sheet.recipe.tool.name}
+                  </div>
+                </Table.Td>
+                <Table.Td>
+                  <StateMark mark={markOf[m.check.verdict]} /> {m.check.sentence}
+                </Table.Td>
+                <Table.Td className="n f">
+                  {m.check.unproven} of {m.check.warnings}
+                </Table.Td>
+                <Table.Td>{m.isLoaded ? 'yes' : <span className="hint">no: {m.loaded ?? 'nothing'}</span>}</Table.Td>
+                <Table.Td className="n f">{formatDuration(m.check.timeS)}</Table.Td>
+                <Table.Td>
+                  {mayMake && (
+                    <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
+                      Create job here
+                    </Button>
+                  )}
+                </Table.Td>
               </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {rows.map((m) => (
-                <Table.Tr key={m.id}>
-                  <Table.Td>
-                    <a href={`/machines/${m.id}`}>{m.name}</a>
-                    <div className="hint">
-                      {m.place} · {m.state} · {m.sheet.recipe.tool.name}
-                    </div>
-                  </Table.Td>
-                  <Table.Td>
-                    <StateMark mark={markOf[m.check.verdict]} /> {m.check.sentence}
-                  </Table.Td>
-                  <Table.Td className="n f">
-                    {m.check.unproven} of {m.check.warnings}
-                  </Table.Td>
-                  <Table.Td>{m.isLoaded ? 'yes' : <span className="hint">no: {m.loaded ?? 'nothing'}</span>}</Table.Td>
-                  <Table.Td className="n f">{formatDuration(m.check.timeS)}</Table.Td>
-                  <Table.Td>
-                    {mayMake && (
-                      <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
-                        Create job here
-                      </Button>
-                    )}
-                  </Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-        </Table.ScrollContainer>
+            ))}
+          </Table.Tbody>
+        </WideTable>
       )}
       {isOpen &&
         refused.map((r) => (
