@@ -1,4 +1,4 @@
-import type { Locator } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Named {
@@ -7,6 +7,14 @@ interface Named {
   readonly state?: string;
 }
 const WIDTHS = [390, 768, 1280, 1920];
+
+/** Cells of tables whose text lies over the next. */
+const spiltCells = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('main table :is(th, td)')].flatMap((cell) =>
+      cell.scrollWidth > cell.clientWidth + 1 ? [(cell as HTMLElement).innerText.replace(/\s+/g, ' ')] : [],
+    ),
+  );
 
 test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
   test.setTimeout(300_000);
@@ -63,13 +71,37 @@ test('no page scrolls sideways at any width, and each names its tab by its headi
       await page.setViewportSize({ width, height: 844 });
       const widest = await page.evaluate(() => document.documentElement.scrollWidth);
       expect(widest, `${path} at ${width}`).toBeLessThanOrEqual(width);
-      const spilt = await page.evaluate(() =>
-        [...document.querySelectorAll('main table :is(th, td)')].flatMap((cell) =>
-          cell.scrollWidth > cell.clientWidth + 1 ? [(cell as HTMLElement).innerText.replace(/\s+/g, ' ')] : [],
-        ),
-      );
-      expect(spilt, `cells of ${path} at ${width} whose text lies over the next`).toEqual([]);
+      expect(await spiltCells(page), `cells of ${path} at ${width} whose text lies over the next`).toEqual([]);
     }
+  }
+});
+
+test('a cell too narrow for its text would be found', async ({ page }) => {
+  await signIn(page, 'viewer');
+  await open(page, '/machines/coverage');
+  await expect(page.getByRole('rowheader').first()).toBeVisible();
+  expect(await spiltCells(page)).toEqual([]);
+  await page.addStyleTag({ content: 'main table th:first-child { width: 84px !important }' });
+  expect(await spiltCells(page)).toContain('Rifugio Vodice 0.4 hardened · Torba ASA natural');
+});
+
+test('light or dark is chosen on the page of the person, at once and for every page of this device', async ({
+  page,
+}) => {
+  await signIn(page, 'technician');
+  await open(page, '/me');
+  const scheme = page.locator('html');
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  await expect(scheme).toHaveAttribute('data-mantine-color-scheme', 'light');
+  const light = await ground();
+  await page.getByRole('radiogroup', { name: 'Light and dark, on this device' }).getByText('dark').click();
+  await expect(scheme).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  const dark = await ground();
+  expect(dark).not.toBe(light);
+  for (const path of ['/checks', '/sign-in']) {
+    await page.goto(path);
+    await expect(scheme).toHaveAttribute('data-mantine-color-scheme', 'dark');
+    expect(await ground()).toBe(dark);
   }
 });
 

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { ChangeRow } from '../model/bulk.ts';
 import { reasonKinds } from '../model/reasons.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 export interface Preview {
   readonly rows: readonly ChangeRow[];
@@ -31,43 +32,41 @@ export function BulkPreview({
           {preview.state === 'released' ? 'released at once' : 'sent to review'}, one revision each, all or none
         </span>
       </h2>
-      <Table.ScrollContainer minWidth={560} type="native">
-        <Table className="list">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Profile</Table.Th>
-              <Table.Th>Setting</Table.Th>
-              <Table.Th className="n">Own value now</Table.Th>
-              <Table.Th className="n">New value</Table.Th>
-              <Table.Th />
+      <WideTable>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Profile</Table.Th>
+            <Table.Th>Setting</Table.Th>
+            <Table.Th className="n">Own value now</Table.Th>
+            <Table.Th className="n">New value</Table.Th>
+            <Table.Th />
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {preview.rows.map((r) => (
+            <Table.Tr key={r.index}>
+              <Table.Td>
+                {r.name} <span className="dim">{r.kind}</span>
+              </Table.Td>
+              <Table.Td>{r.label}</Table.Td>
+              <Table.Td className="n">{r.from}</Table.Td>
+              <Table.Td className="n">{r.to}</Table.Td>
+              <Table.Td>
+                {r.problem ? (
+                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                    <StateMark mark="outside" />
+                    {r.problem}
+                  </span>
+                ) : r.isSame ? (
+                  <span className="hint">the same already</span>
+                ) : (
+                  ''
+                )}
+              </Table.Td>
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {preview.rows.map((r) => (
-              <Table.Tr key={r.index}>
-                <Table.Td>
-                  {r.name} <span className="dim">{r.kind}</span>
-                </Table.Td>
-                <Table.Td>{r.label}</Table.Td>
-                <Table.Td className="n">{r.from}</Table.Td>
-                <Table.Td className="n">{r.to}</Table.Td>
-                <Table.Td>
-                  {r.problem ? (
-                    <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-                      <StateMark mark="outside" />
-                      {r.problem}
-                    </span>
-                  ) : r.isSame ? (
-                    <span className="hint">the same already</span>
-                  ) : (
-                    ''
-                  )}
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </Table.ScrollContainer>
+          ))}
+        </Table.Tbody>
+      </WideTable>
       <form
         className="fields"
         style={{ marginTop: 12 }}

@@ -12,6 +12,7 @@ import { showValue } from '../model/values.ts';
 import { catalogue, findSetting } from '../settings/catalogue.ts';
 import { groups } from '../settings/define.ts';
 import { BulkPreview, type Preview } from './BulkPreview.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const choices = groups.map((g) => ({
   group: g,
@@ -172,42 +173,40 @@ export function BulkScreen() {
               </Button>
             </form>
           )}
-          <Table.ScrollContainer minWidth={560} type="native">
-            <Table className="list">
-              <Table.Thead>
-                <Table.Tr>
-                  {mayChange && <Table.Th>Chosen</Table.Th>}
-                  <Table.Th>Profile</Table.Th>
-                  <Table.Th>Kind</Table.Th>
-                  <Table.Th className="n">{setting.label}</Table.Th>
-                  <Table.Th>From</Table.Th>
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {found.map((f) => (
-                  <Table.Tr key={f.id}>
-                    {mayChange && (
-                      <Table.Td>
-                        <Checkbox
-                          aria-label={`Choose ${f.name}`}
-                          disabled={f.stock}
-                          checked={chosen.has(f.id)}
-                          onChange={(e) => choose(f.id, e.currentTarget.checked)}
-                        />
-                      </Table.Td>
-                    )}
+          <WideTable>
+            <Table.Thead>
+              <Table.Tr>
+                {mayChange && <Table.Th>Chosen</Table.Th>}
+                <Table.Th>Profile</Table.Th>
+                <Table.Th>Kind</Table.Th>
+                <Table.Th className="n">{setting.label}</Table.Th>
+                <Table.Th>From</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {found.map((f) => (
+                <Table.Tr key={f.id}>
+                  {mayChange && (
                     <Table.Td>
-                      <a href={`/library/${f.id}`}>{f.name}</a>{' '}
-                      {f.stock && <span className="chip">stock, read-only</span>}
+                      <Checkbox
+                        aria-label={`Choose ${f.name}`}
+                        disabled={f.stock}
+                        checked={chosen.has(f.id)}
+                        onChange={(e) => choose(f.id, e.currentTarget.checked)}
+                      />
                     </Table.Td>
-                    <Table.Td>{f.kind}</Table.Td>
-                    <Table.Td className="n">{showValue(setting, f.value).slice(0, 40)}</Table.Td>
-                    <Table.Td>{f.origin}</Table.Td>
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </Table>
-          </Table.ScrollContainer>
+                  )}
+                  <Table.Td>
+                    <a href={`/library/${f.id}`}>{f.name}</a>{' '}
+                    {f.stock && <span className="chip">stock, read-only</span>}
+                  </Table.Td>
+                  <Table.Td>{f.kind}</Table.Td>
+                  <Table.Td className="n">{showValue(setting, f.value).slice(0, 40)}</Table.Td>
+                  <Table.Td>{f.origin}</Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </WideTable>
           {found.length === 0 && (
             <p className="empty">
               No profile has a {setting.label.toLowerCase()} {comparison} {text}.

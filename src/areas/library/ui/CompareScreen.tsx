@@ -12,6 +12,7 @@ import { ImpactPanel } from './ImpactPanel.tsx';
 import { CopyAcross, type Crossing } from './CopyAcross.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useFigures, useMayChange } from '../../../ui/person.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const MOST = 4;
 
@@ -146,72 +147,70 @@ export function CompareScreen() {
         </p>
       )}
       {columns.length > 0 && (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list compare">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Setting</Table.Th>
-                {columns.map((c) => (
-                  <Table.Th key={c.ref}>
-                    <a href={c.address}>{c.name}</a>
-                    <div className="dim">
-                      {c.note} ·{' '}
-                      <Button variant="subtle" size="compact-xs" onClick={() => set(refs.filter((r) => r !== c.ref))}>
-                        remove
-                      </Button>
-                    </div>
-                  </Table.Th>
-                ))}
-              </Table.Tr>
-            </Table.Thead>
-            {groups.map((g) => {
-              const inGroup = shown.filter((s) => s.group === g);
-              return inGroup.length === 0 ? null : (
-                <Table.Tbody key={g}>
-                  <Table.Tr className="sub">
-                    <Table.Th colSpan={columns.length + 1}>{g}</Table.Th>
+        <WideTable className="compare">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Setting</Table.Th>
+              {columns.map((c) => (
+                <Table.Th key={c.ref}>
+                  <a href={c.address}>{c.name}</a>
+                  <div className="dim">
+                    {c.note} ·{' '}
+                    <Button variant="subtle" size="compact-xs" onClick={() => set(refs.filter((r) => r !== c.ref))}>
+                      remove
+                    </Button>
+                  </div>
+                </Table.Th>
+              ))}
+            </Table.Tr>
+          </Table.Thead>
+          {groups.map((g) => {
+            const inGroup = shown.filter((s) => s.group === g);
+            return inGroup.length === 0 ? null : (
+              <Table.Tbody key={g}>
+                <Table.Tr className="sub">
+                  <Table.Th colSpan={columns.length + 1}>{g}</Table.Th>
+                </Table.Tr>
+                {inGroup.map((s) => (
+                  <Table.Tr key={s.key} data-setting={s.key}>
+                    <Table.Td>{s.label}</Table.Td>
+                    {columns.map((c) => {
+                      const cell = c.cells[s.key];
+                      return (
+                        <Table.Td key={c.ref}>
+                          {cell ? (
+                            <>
+                              <b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b>
+                              <div className="hint">
+                                {cell.proof && <StateMark mark={cell.proof.state} />}{' '}
+                                {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}
+                              </div>
+                            </>
+                          ) : (
+                            <span className="dim">–</span>
+                          )}
+                          {mayChange &&
+                            cell &&
+                            targets(columns, c, s).map((t) => (
+                              <Button
+                                variant="subtle"
+                                size="compact-xs"
+                                key={t.ref}
+                                style={{ display: 'block' }}
+                                onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
+                              >
+                                copy to {t.name}
+                              </Button>
+                            ))}
+                        </Table.Td>
+                      );
+                    })}
                   </Table.Tr>
-                  {inGroup.map((s) => (
-                    <Table.Tr key={s.key} data-setting={s.key}>
-                      <Table.Td>{s.label}</Table.Td>
-                      {columns.map((c) => {
-                        const cell = c.cells[s.key];
-                        return (
-                          <Table.Td key={c.ref}>
-                            {cell ? (
-                              <>
-                                <b className="f">{showValue(s, cell.value, figures).split('\n')[0]!.slice(0, 40)}</b>
-                                <div className="hint">
-                                  {cell.proof && <StateMark mark={cell.proof.state} />}{' '}
-                                  {cell.proof ? `${cell.proof.state}, ${cell.proof.trialName}` : cell.origin}
-                                </div>
-                              </>
-                            ) : (
-                              <span className="dim">–</span>
-                            )}
-                            {mayChange &&
-                              cell &&
-                              targets(columns, c, s).map((t) => (
-                                <Button
-                                  variant="subtle"
-                                  size="compact-xs"
-                                  key={t.ref}
-                                  style={{ display: 'block' }}
-                                  onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
-                                >
-                                  copy to {t.name}
-                                </Button>
-                              ))}
-                          </Table.Td>
-                        );
-                      })}
-                    </Table.Tr>
-                  ))}
-                </Table.Tbody>
-              );
-            })}
-          </Table>
-        </Table.ScrollContainer>
+                ))}
+              </Table.Tbody>
+            );
+          })}
+        </WideTable>
       )}
       {crossing && (
         <CopyAcross

@@ -13,6 +13,7 @@ import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { TokensPanel } from './TokensPanel.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const states: readonly (readonly [ImportState, Mark, string])[] = [
   ['new', 'proven', 'new'],
@@ -145,70 +146,68 @@ export function ExchangeScreen() {
                 </span>
               ))}
             </p>
-            <Table.ScrollContainer minWidth={560} type="native">
-              <Table className="list">
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Record</Table.Th>
-                    <Table.Th>Kind</Table.Th>
-                    <Table.Th>Result</Table.Th>
-                    <Table.Th>What changes, or why not</Table.Th>
-                  </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {[...rows]
-                    .sort((a, b) => order(a) - order(b))
-                    .slice(0, SHOWN)
-                    .map((r) => (
-                      <Table.Tr key={r.index}>
-                        <Table.Td>
-                          {r.name || r.key || `record ${r.index + 1}`}
-                          <div className="hint f">{r.key}</div>
-                        </Table.Td>
-                        <Table.Td>{r.kind}</Table.Td>
-                        <Table.Td style={{ whiteSpace: 'nowrap' }}>
-                          <StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}
-                          {r.state === 'conflicting' && !r.why.includes('stock') && (
-                            <div>
-                              <Checkbox
-                                label="use the file’s values"
-                                checked={take.includes(addressOf(r.kind, r.key))}
-                                onChange={(e) =>
-                                  setTake(
-                                    e.currentTarget.checked
-                                      ? [...take, addressOf(r.kind, r.key)]
-                                      : take.filter((t) => t !== addressOf(r.kind, r.key)),
-                                  )
-                                }
-                              />
-                            </div>
-                          )}
-                        </Table.Td>
-                        <Table.Td>
-                          {r.why && <div>{r.why}</div>}
-                          {r.state !== 'new' &&
-                            r.changes.slice(0, 4).map((c) => {
-                              const s = findSetting(c.key)!;
-                              return (
-                                <div key={c.key} className="hint">
-                                  {s.label}: {showValue(s, c.from).slice(0, 30)} →{' '}
-                                  {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}
-                                </div>
-                              );
-                            })}
-                          {r.state === 'new' && (
-                            <span className="hint">
-                              {r.kind === 'recipe'
-                                ? ''
-                                : `${r.changes.length} ${r.kind === 'pairing' ? 'proven' : 'own'} ${r.changes.length === 1 ? 'value' : 'values'}`}
-                            </span>
-                          )}
-                        </Table.Td>
-                      </Table.Tr>
-                    ))}
-                </Table.Tbody>
-              </Table>
-            </Table.ScrollContainer>
+            <WideTable>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Record</Table.Th>
+                  <Table.Th>Kind</Table.Th>
+                  <Table.Th>Result</Table.Th>
+                  <Table.Th>What changes, or why not</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {[...rows]
+                  .sort((a, b) => order(a) - order(b))
+                  .slice(0, SHOWN)
+                  .map((r) => (
+                    <Table.Tr key={r.index}>
+                      <Table.Td>
+                        {r.name || r.key || `record ${r.index + 1}`}
+                        <div className="hint f">{r.key}</div>
+                      </Table.Td>
+                      <Table.Td>{r.kind}</Table.Td>
+                      <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                        <StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}
+                        {r.state === 'conflicting' && !r.why.includes('stock') && (
+                          <div>
+                            <Checkbox
+                              label="use the file’s values"
+                              checked={take.includes(addressOf(r.kind, r.key))}
+                              onChange={(e) =>
+                                setTake(
+                                  e.currentTarget.checked
+                                    ? [...take, addressOf(r.kind, r.key)]
+                                    : take.filter((t) => t !== addressOf(r.kind, r.key)),
+                                )
+                              }
+                            />
+                          </div>
+                        )}
+                      </Table.Td>
+                      <Table.Td>
+                        {r.why && <div>{r.why}</div>}
+                        {r.state !== 'new' &&
+                          r.changes.slice(0, 4).map((c) => {
+                            const s = findSetting(c.key)!;
+                            return (
+                              <div key={c.key} className="hint">
+                                {s.label}: {showValue(s, c.from).slice(0, 30)} →{' '}
+                                {c.to === null ? 'from parent' : showValue(s, c.to).slice(0, 30)}
+                              </div>
+                            );
+                          })}
+                        {r.state === 'new' && (
+                          <span className="hint">
+                            {r.kind === 'recipe'
+                              ? ''
+                              : `${r.changes.length} ${r.kind === 'pairing' ? 'proven' : 'own'} ${r.changes.length === 1 ? 'value' : 'values'}`}
+                          </span>
+                        )}
+                      </Table.Td>
+                    </Table.Tr>
+                  ))}
+              </Table.Tbody>
+            </WideTable>
             {rows.length > SHOWN && <p className="hint">and {rows.length - SHOWN} more</p>}
             <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginTop: 12 }}>
               {count('invalid') > 0 && (

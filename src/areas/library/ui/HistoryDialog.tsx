@@ -8,6 +8,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** Every revision with who made it and why; one is read, or restored as a new one. */
 export function HistoryDialog({
@@ -39,59 +40,57 @@ export function HistoryDialog({
       size="lg"
       transitionProps={{ duration: 0 }}
     >
-      <Table.ScrollContainer minWidth={560} type="native">
-        <Table className="list">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Revision</Table.Th>
-              <Table.Th>Why</Table.Th>
-              <Table.Th>Who</Table.Th>
-              <Table.Th>When</Table.Th>
-              <Table.Th />
+      <WideTable>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Revision</Table.Th>
+            <Table.Th>Why</Table.Th>
+            <Table.Th>Who</Table.Th>
+            <Table.Th>When</Table.Th>
+            <Table.Th />
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {page.revisions.map((r) => (
+            <Table.Tr key={r.id}>
+              <Table.Td className="f">
+                r{r.number} <span className="dim">{r.state}</span>
+              </Table.Td>
+              <Table.Td>
+                {r.message}
+                {r.comment && <div className="hint">returned: {r.comment}</div>}
+                {shown === r.id && (
+                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
+                    {Object.entries(r.own).map(([k, v]) => {
+                      const s = findSetting(k);
+                      return (
+                        s && (
+                          <li key={k}>
+                            {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
+                          </li>
+                        )
+                      );
+                    })}
+                    {Object.keys(r.own).length === 0 && <li>no own values</li>}
+                  </ul>
+                )}
+              </Table.Td>
+              <Table.Td>{r.authorName}</Table.Td>
+              <Table.Td>{day(r.at)}</Table.Td>
+              <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                <Button variant="default" onClick={() => setShown(shown === r.id ? null : r.id)}>
+                  {shown === r.id ? 'Hide' : 'Read'}
+                </Button>{' '}
+                {mayChange && !page.stock && r.id !== page.tip.id && (
+                  <Button variant="default" onClick={() => void restore(r.id)}>
+                    Restore
+                  </Button>
+                )}
+              </Table.Td>
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {page.revisions.map((r) => (
-              <Table.Tr key={r.id}>
-                <Table.Td className="f">
-                  r{r.number} <span className="dim">{r.state}</span>
-                </Table.Td>
-                <Table.Td>
-                  {r.message}
-                  {r.comment && <div className="hint">returned: {r.comment}</div>}
-                  {shown === r.id && (
-                    <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
-                      {Object.entries(r.own).map(([k, v]) => {
-                        const s = findSetting(k);
-                        return (
-                          s && (
-                            <li key={k}>
-                              {s.label}: <span className="f">{showValue(s, v).slice(0, 60)}</span>
-                            </li>
-                          )
-                        );
-                      })}
-                      {Object.keys(r.own).length === 0 && <li>no own values</li>}
-                    </ul>
-                  )}
-                </Table.Td>
-                <Table.Td>{r.authorName}</Table.Td>
-                <Table.Td>{day(r.at)}</Table.Td>
-                <Table.Td style={{ whiteSpace: 'nowrap' }}>
-                  <Button variant="default" onClick={() => setShown(shown === r.id ? null : r.id)}>
-                    {shown === r.id ? 'Hide' : 'Read'}
-                  </Button>{' '}
-                  {mayChange && !page.stock && r.id !== page.tip.id && (
-                    <Button variant="default" onClick={() => void restore(r.id)}>
-                      Restore
-                    </Button>
-                  )}
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </Table.ScrollContainer>
+          ))}
+        </Table.Tbody>
+      </WideTable>
     </Modal>
   );
 }

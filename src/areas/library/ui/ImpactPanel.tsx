@@ -14,6 +14,7 @@ import type { Impact } from '../../recipes/model/impact.ts';
 import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const signed = (v: number, digits: number, unit: string): string =>
   Math.abs(v) < 0.5 * 10 ** -digits ? `0 ${unit}` : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(digits)} ${unit}`;
@@ -89,67 +90,65 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
         </p>
       )}
       {found && (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>
-                  {a.data!.name} → {b.data!.name}
-                </Table.Th>
-                <Table.Th className="n">From</Table.Th>
-                <Table.Th className="n">To</Table.Th>
-                <Table.Th className="n">Time</Table.Th>
-                <Table.Th className="n">Material</Table.Th>
-                <Table.Th className="n">Cost</Table.Th>
-                <Table.Th className="n">Maximum flow</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              <Table.Tr>
-                <Table.Td>
-                  <b>Whole change</b>
-                </Table.Td>
-                <Table.Td className="n" />
-                <Table.Td className="n" />
-                <Table.Td className="n">
-                  {formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}
-                </Table.Td>
-                <Table.Td className="n">
-                  {found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g
-                </Table.Td>
-                <Table.Td className="n">
-                  € {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}
-                </Table.Td>
-                <Table.Td className="n">
-                  {found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s
-                </Table.Td>
-              </Table.Tr>
-              {found.shares.map((s) => {
-                const setting = findSetting(s.key)!;
-                return (
-                  <Table.Tr key={s.key} data-share={s.key}>
-                    <Table.Td>{setting.label} alone</Table.Td>
-                    <Table.Td className="n">{showValue(setting, s.from)}</Table.Td>
-                    <Table.Td className="n">{showValue(setting, s.to)}</Table.Td>
-                    <Table.Td className="n">{signedTime(s.timeS)}</Table.Td>
-                    <Table.Td className="n">{signed(s.massG, 2, 'g')}</Table.Td>
-                    <Table.Td className="n">{signed(s.cost, 3, '€')}</Table.Td>
-                    <Table.Td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</Table.Td>
-                  </Table.Tr>
-                );
-              })}
-              <Table.Tr>
-                <Table.Td className="dim">Left over: values act on one another, so the shares need not add up</Table.Td>
-                <Table.Td />
-                <Table.Td />
-                <Table.Td className="n">{signedTime(found.restS)}</Table.Td>
-                <Table.Td />
-                <Table.Td />
-                <Table.Td />
-              </Table.Tr>
-            </Table.Tbody>
-          </Table>
-        </Table.ScrollContainer>
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>
+                {a.data!.name} → {b.data!.name}
+              </Table.Th>
+              <Table.Th className="n">From</Table.Th>
+              <Table.Th className="n">To</Table.Th>
+              <Table.Th className="n">Time</Table.Th>
+              <Table.Th className="n">Material</Table.Th>
+              <Table.Th className="n">Cost</Table.Th>
+              <Table.Th className="n">Maximum flow</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            <Table.Tr>
+              <Table.Td>
+                <b>Whole change</b>
+              </Table.Td>
+              <Table.Td className="n" />
+              <Table.Td className="n" />
+              <Table.Td className="n">
+                {formatDuration(found.a.timeS)} → {formatDuration(found.b.timeS)}
+              </Table.Td>
+              <Table.Td className="n">
+                {found.a.massG.toFixed(1)} → {found.b.massG.toFixed(1)} g
+              </Table.Td>
+              <Table.Td className="n">
+                € {found.a.cost.toFixed(2)} → {found.b.cost.toFixed(2)}
+              </Table.Td>
+              <Table.Td className="n">
+                {found.a.highestFlowMm3PerS.toFixed(1)} → {found.b.highestFlowMm3PerS.toFixed(1)} mm³/s
+              </Table.Td>
+            </Table.Tr>
+            {found.shares.map((s) => {
+              const setting = findSetting(s.key)!;
+              return (
+                <Table.Tr key={s.key} data-share={s.key}>
+                  <Table.Td>{setting.label} alone</Table.Td>
+                  <Table.Td className="n">{showValue(setting, s.from)}</Table.Td>
+                  <Table.Td className="n">{showValue(setting, s.to)}</Table.Td>
+                  <Table.Td className="n">{signedTime(s.timeS)}</Table.Td>
+                  <Table.Td className="n">{signed(s.massG, 2, 'g')}</Table.Td>
+                  <Table.Td className="n">{signed(s.cost, 3, '€')}</Table.Td>
+                  <Table.Td className="n">{signed(s.flowMm3PerS, 2, 'mm³/s')}</Table.Td>
+                </Table.Tr>
+              );
+            })}
+            <Table.Tr>
+              <Table.Td className="dim">Left over: values act on one another, so the shares need not add up</Table.Td>
+              <Table.Td />
+              <Table.Td />
+              <Table.Td className="n">{signedTime(found.restS)}</Table.Td>
+              <Table.Td />
+              <Table.Td />
+              <Table.Td />
+            </Table.Tr>
+          </Table.Tbody>
+        </WideTable>
       )}
     </section>
   );

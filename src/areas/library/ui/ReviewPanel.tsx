@@ -11,6 +11,7 @@ import { showValue } from '../model/values.ts';
 import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
 import type { SettingValue } from '../settings/define.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** What waits for a lead: the difference, whom it touches, and the decision. */
 export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
@@ -45,49 +46,47 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
         </span>
       </h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Setting</Table.Th>
-                <Table.Th className="n">Released, r{head.number}</Table.Th>
-                <Table.Th className="n">In review, r{tip.number}</Table.Th>
-                <Table.Th>Reason</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {keys.map((k) => {
-                const s = findSetting(k)!;
-                const reason = tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : '';
-                if (isLongText(head.own[k], tip.own[k]))
-                  return (
-                    <Table.Tr key={k}>
-                      <Table.Td>{s.label}</Table.Td>
-                      <Table.Td colSpan={2}>
-                        <TextDiff before={textOf(head.own[k])} after={textOf(tip.own[k])} />
-                      </Table.Td>
-                      <Table.Td>{reason}</Table.Td>
-                    </Table.Tr>
-                  );
-                const shown = (v: SettingValue | undefined): string =>
-                  v === undefined ? 'from parent' : showValue(s, v, figures);
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Setting</Table.Th>
+              <Table.Th className="n">Released, r{head.number}</Table.Th>
+              <Table.Th className="n">In review, r{tip.number}</Table.Th>
+              <Table.Th>Reason</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {keys.map((k) => {
+              const s = findSetting(k)!;
+              const reason = tip.reasons[k] ? `${tip.reasons[k].kind}: ${tip.reasons[k].text}` : '';
+              if (isLongText(head.own[k], tip.own[k]))
                 return (
                   <Table.Tr key={k}>
                     <Table.Td>{s.label}</Table.Td>
-                    <Table.Td className="n">{shown(head.own[k])}</Table.Td>
-                    <Table.Td className="n">{shown(tip.own[k])}</Table.Td>
+                    <Table.Td colSpan={2}>
+                      <TextDiff before={textOf(head.own[k])} after={textOf(tip.own[k])} />
+                    </Table.Td>
                     <Table.Td>{reason}</Table.Td>
                   </Table.Tr>
                 );
-              })}
-              {keys.length === 0 && (
-                <Table.Tr>
-                  <Table.Td colSpan={4}>No value differs from the released revision.</Table.Td>
+              const shown = (v: SettingValue | undefined): string =>
+                v === undefined ? 'from parent' : showValue(s, v, figures);
+              return (
+                <Table.Tr key={k}>
+                  <Table.Td>{s.label}</Table.Td>
+                  <Table.Td className="n">{shown(head.own[k])}</Table.Td>
+                  <Table.Td className="n">{shown(tip.own[k])}</Table.Td>
+                  <Table.Td>{reason}</Table.Td>
                 </Table.Tr>
-              )}
-            </Table.Tbody>
-          </Table>
-        </Table.ScrollContainer>
+              );
+            })}
+            {keys.length === 0 && (
+              <Table.Tr>
+                <Table.Td colSpan={4}>No value differs from the released revision.</Table.Td>
+              </Table.Tr>
+            )}
+          </Table.Tbody>
+        </WideTable>
         <div>
           <p className="hint">
             {affected

@@ -6,6 +6,7 @@ import { rulesThatRead } from '../../rules/readers.ts';
 import { catalogue } from '../settings/catalogue.ts';
 import { groups, type Setting } from '../settings/define.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** Every setting there is, in our own words. */
 export function SettingsScreen() {
@@ -41,35 +42,33 @@ export function SettingsScreen() {
           />
         </div>
       </div>
-      <Table.ScrollContainer minWidth={560} type="native">
-        <Table className="list">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Setting</Table.Th>
-              <Table.Th>What it does</Table.Th>
-              <Table.Th>Too low</Table.Th>
-              <Table.Th>Too high</Table.Th>
-              <Table.Th>Stands in</Table.Th>
-              <Table.Th className="n">Can be meant</Table.Th>
-              <Table.Th>Where empty</Table.Th>
-              <Table.Th>Read by</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          {groups.map((g) => {
-            const inGroup = found.filter((s) => s.group === g);
-            return inGroup.length === 0 ? null : (
-              <Table.Tbody key={g}>
-                <Table.Tr className="sub">
-                  <Table.Th colSpan={8}>{g}</Table.Th>
-                </Table.Tr>
-                {inGroup.map((s) => (
-                  <Row key={s.key} s={s} />
-                ))}
-              </Table.Tbody>
-            );
-          })}
-        </Table>
-      </Table.ScrollContainer>
+      <WideTable>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Setting</Table.Th>
+            <Table.Th>What it does</Table.Th>
+            <Table.Th>Too low</Table.Th>
+            <Table.Th>Too high</Table.Th>
+            <Table.Th>Stands in</Table.Th>
+            <Table.Th className="n">Can be meant</Table.Th>
+            <Table.Th>Where empty</Table.Th>
+            <Table.Th>Read by</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        {groups.map((g) => {
+          const inGroup = found.filter((s) => s.group === g);
+          return inGroup.length === 0 ? null : (
+            <Table.Tbody key={g}>
+              <Table.Tr className="sub">
+                <Table.Th colSpan={8}>{g}</Table.Th>
+              </Table.Tr>
+              {inGroup.map((s) => (
+                <Row key={s.key} s={s} />
+              ))}
+            </Table.Tbody>
+          );
+        })}
+      </WideTable>
       {found.length === 0 && <p className="empty">No setting speaks of “{text}”.</p>}
     </>
   );

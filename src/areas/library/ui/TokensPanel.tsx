@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 interface Token {
   readonly id: string;
@@ -76,46 +77,44 @@ export function TokensPanel() {
         </p>
       )}
       {data && data.length > 0 && (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list" style={{ marginTop: 12 }}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>What uses it</Table.Th>
-                <Table.Th>Role</Table.Th>
-                <Table.Th>Holds</Table.Th>
-                <Table.Th>Last used</Table.Th>
-                <Table.Th>Made by</Table.Th>
-                <Table.Th />
+        <WideTable mt={12}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>What uses it</Table.Th>
+              <Table.Th>Role</Table.Th>
+              <Table.Th>Holds</Table.Th>
+              <Table.Th>Last used</Table.Th>
+              <Table.Th>Made by</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {data.map((t) => (
+              <Table.Tr key={t.id}>
+                <Table.Td>{t.name}</Table.Td>
+                <Table.Td>{t.role}</Table.Td>
+                <Table.Td>{stateOf(t)}</Table.Td>
+                <Table.Td>{t.lastUsedAt ? day(t.lastUsedAt) : 'never'}</Table.Td>
+                <Table.Td>{t.byName}</Table.Td>
+                <Table.Td>
+                  {!t.revokedAt && (
+                    <Button
+                      variant="default"
+                      onClick={() =>
+                        void act(async () => {
+                          await post(`/api/tokens/${t.id}/revoke`, {});
+                          notifySuccess(`${t.name} is revoked`);
+                        })
+                      }
+                    >
+                      Revoke
+                    </Button>
+                  )}
+                </Table.Td>
               </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {data.map((t) => (
-                <Table.Tr key={t.id}>
-                  <Table.Td>{t.name}</Table.Td>
-                  <Table.Td>{t.role}</Table.Td>
-                  <Table.Td>{stateOf(t)}</Table.Td>
-                  <Table.Td>{t.lastUsedAt ? day(t.lastUsedAt) : 'never'}</Table.Td>
-                  <Table.Td>{t.byName}</Table.Td>
-                  <Table.Td>
-                    {!t.revokedAt && (
-                      <Button
-                        variant="default"
-                        onClick={() =>
-                          void act(async () => {
-                            await post(`/api/tokens/${t.id}/revoke`, {});
-                            notifySuccess(`${t.name} is revoked`);
-                          })
-                        }
-                      >
-                        Revoke
-                      </Button>
-                    )}
-                  </Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-        </Table.ScrollContainer>
+            ))}
+          </Table.Tbody>
+        </WideTable>
       )}
     </section>
   );

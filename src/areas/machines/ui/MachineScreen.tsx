@@ -13,6 +13,7 @@ import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { MachinePage, ReportedState } from '../model/pages.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
 
@@ -60,41 +61,39 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
     <section className="stage">
       <h2>Evidence for what is mounted and loaded{of && `, ${of}`}</h2>
       {proofs.length > 0 && (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>State</Table.Th>
-                <Table.Th>What</Table.Th>
-                <Table.Th className="n">Value</Table.Th>
-                <Table.Th className="n">Allowed</Table.Th>
-                <Table.Th>By</Table.Th>
-                <Table.Th className="n">Age</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {proofs.map((p) => {
-                const s = findSetting(p.key);
-                const q = s && 'quantity' in s ? s.quantity : 'count';
-                return (
-                  <Table.Tr key={p.key}>
-                    <Table.Td style={{ whiteSpace: 'nowrap' }}>
-                      <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
-                      {p.because && <span className="hint"> {p.because}</span>}
-                    </Table.Td>
-                    <Table.Td>{s?.label}</Table.Td>
-                    <Table.Td className="n">{formatQuantity(p.value, q)}</Table.Td>
-                    <Table.Td className="n">
-                      {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
-                    </Table.Td>
-                    <Table.Td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</Table.Td>
-                    <Table.Td className="n">{p.ageDays} d</Table.Td>
-                  </Table.Tr>
-                );
-              })}
-            </Table.Tbody>
-          </Table>
-        </Table.ScrollContainer>
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>State</Table.Th>
+              <Table.Th>What</Table.Th>
+              <Table.Th className="n">Value</Table.Th>
+              <Table.Th className="n">Allowed</Table.Th>
+              <Table.Th>By</Table.Th>
+              <Table.Th className="n">Age</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {proofs.map((p) => {
+              const s = findSetting(p.key);
+              const q = s && 'quantity' in s ? s.quantity : 'count';
+              return (
+                <Table.Tr key={p.key}>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                    <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
+                    {p.because && <span className="hint"> {p.because}</span>}
+                  </Table.Td>
+                  <Table.Td>{s?.label}</Table.Td>
+                  <Table.Td className="n">{formatQuantity(p.value, q)}</Table.Td>
+                  <Table.Td className="n">
+                    {formatFigure(p.range.min, q)} to {formatQuantity(p.range.max, q)}
+                  </Table.Td>
+                  <Table.Td>{p.trialId ? <a href={`/trials/${p.trialId}`}>{p.trialName}</a> : p.trialName}</Table.Td>
+                  <Table.Td className="n">{p.ageDays} d</Table.Td>
+                </Table.Tr>
+              );
+            })}
+          </Table.Tbody>
+        </WideTable>
       )}
       {proofs.length === 0 && (
         <p className="hint" style={{ padding: 10 }}>

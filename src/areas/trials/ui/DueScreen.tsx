@@ -10,6 +10,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../kinds/index.ts';
 import { ALONE, sharePlates } from '../model/sharing.ts';
 import { orderOf, type Cover, type DueTrial } from '../model/due.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** Filament in grams and resin in millilitres, as far as there is any. */
 const materialText = (massG: number, resinMl: number, digits: number): string =>
@@ -158,84 +159,82 @@ export function DueScreen() {
           machine’s page and under <a href="/machines/coverage">Coverage</a>.
         </p>
       ) : (
-        <Table.ScrollContainer minWidth={560} type="native">
-          <Table className="list">
-            <Table.Thead>
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>
+                <Checkbox
+                  aria-label="All that can be planned"
+                  disabled={!mayChange || can.length === 0}
+                  checked={chosen.length === can.length && can.length > 0}
+                  indeterminate={chosen.length > 0 && chosen.length < can.length}
+                  onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))}
+                />
+              </Table.Th>
+              <Table.Th>Trial</Table.Th>
+              <Table.Th>Why</Table.Th>
+              <Table.Th>First</Table.Th>
+              <Table.Th>Process</Table.Th>
+              <Table.Th>Plate</Table.Th>
+              <Table.Th className="n">Print</Table.Th>
+              <Table.Th className="n">Material</Table.Th>
+              <Table.Th className="n">Cost</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          {names.map((name) => (
+            <Table.Tbody key={name}>
               <Table.Tr>
-                <Table.Th>
-                  <Checkbox
-                    aria-label="All that can be planned"
-                    disabled={!mayChange || can.length === 0}
-                    checked={chosen.length === can.length && can.length > 0}
-                    indeterminate={chosen.length > 0 && chosen.length < can.length}
-                    onChange={(e) => setLeft(e.currentTarget.checked ? new Set() : new Set(can.map(keyOf)))}
-                  />
+                <Table.Th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
+                  <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
+                  <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
                 </Table.Th>
-                <Table.Th>Trial</Table.Th>
-                <Table.Th>Why</Table.Th>
-                <Table.Th>First</Table.Th>
-                <Table.Th>Process</Table.Th>
-                <Table.Th>Plate</Table.Th>
-                <Table.Th className="n">Print</Table.Th>
-                <Table.Th className="n">Material</Table.Th>
-                <Table.Th className="n">Cost</Table.Th>
               </Table.Tr>
-            </Table.Thead>
-            {names.map((name) => (
-              <Table.Tbody key={name}>
-                <Table.Tr>
-                  <Table.Th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
-                    <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
-                    <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
-                  </Table.Th>
-                </Table.Tr>
-                {rows
-                  .filter((d) => d.machineName === name)
-                  .map((d) => (
-                    <Table.Tr key={keyOf(d)}>
-                      <Table.Td>
-                        {can.includes(d) && (
-                          <Checkbox
-                            aria-label={`${kindOf(d.kind).label} on ${name}`}
-                            disabled={!mayChange}
-                            checked={chosen.includes(d)}
-                            onChange={() => toggle(d)}
-                          />
-                        )}
-                      </Table.Td>
-                      <Table.Td>
-                        <a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>
-                          {kindOf(d.kind).label}
-                        </a>
-                      </Table.Td>
-                      <Table.Td>
-                        <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
-                          <StateMark mark={coverMark[d.cover]} />
-                          {d.says}
-                        </span>
-                        {d.open && (
-                          <div className="hint">
-                            already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>
-                          </div>
-                        )}
-                        {d.cannot && <div className="hint">{d.cannot}</div>}
-                      </Table.Td>
-                      <Table.Td className="hint">
-                        {d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}
-                      </Table.Td>
-                      <Table.Td>{d.processName}</Table.Td>
-                      <Table.Td>
-                        <PlateMark letter={plateOf(d)} trial={d} isChosen={chosen.includes(d)} isShared={isShared} />
-                      </Table.Td>
-                      <Table.Td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</Table.Td>
-                      <Table.Td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</Table.Td>
-                      <Table.Td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</Table.Td>
-                    </Table.Tr>
-                  ))}
-              </Table.Tbody>
-            ))}
-          </Table>
-        </Table.ScrollContainer>
+              {rows
+                .filter((d) => d.machineName === name)
+                .map((d) => (
+                  <Table.Tr key={keyOf(d)}>
+                    <Table.Td>
+                      {can.includes(d) && (
+                        <Checkbox
+                          aria-label={`${kindOf(d.kind).label} on ${name}`}
+                          disabled={!mayChange}
+                          checked={chosen.includes(d)}
+                          onChange={() => toggle(d)}
+                        />
+                      )}
+                    </Table.Td>
+                    <Table.Td>
+                      <a href={`/trials/new?kind=${d.kind}&machine=${d.machineId}&process=${d.processId}`}>
+                        {kindOf(d.kind).label}
+                      </a>
+                    </Table.Td>
+                    <Table.Td>
+                      <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+                        <StateMark mark={coverMark[d.cover]} />
+                        {d.says}
+                      </span>
+                      {d.open && (
+                        <div className="hint">
+                          already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>
+                        </div>
+                      )}
+                      {d.cannot && <div className="hint">{d.cannot}</div>}
+                    </Table.Td>
+                    <Table.Td className="hint">
+                      {d.before.map((k) => kindOf(k).label.toLowerCase()).join(', ')}
+                    </Table.Td>
+                    <Table.Td>{d.processName}</Table.Td>
+                    <Table.Td>
+                      <PlateMark letter={plateOf(d)} trial={d} isChosen={chosen.includes(d)} isShared={isShared} />
+                    </Table.Td>
+                    <Table.Td className="n">{d.cannot ? '' : d.timeS > 0 ? formatDuration(d.timeS) : '–'}</Table.Td>
+                    <Table.Td className="n">{d.cannot ? '' : materialText(d.massG, d.resinMl, 1)}</Table.Td>
+                    <Table.Td className="n">{d.cannot ? '' : `€ ${d.cost.toFixed(2)}`}</Table.Td>
+                  </Table.Tr>
+                ))}
+            </Table.Tbody>
+          ))}
+        </WideTable>
       )}
     </>
   );

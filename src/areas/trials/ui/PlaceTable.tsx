@@ -64,6 +64,7 @@ export function PlaceTable({
                       key={key}
                       place={key}
                       label={`${f.label}, ${again} ${k + 1}`}
+                      {...(k >= wanted && { placeholder: 'extra' })}
                       readings={readings}
                       mayChange={mayChange}
                       order={order}

@@ -9,6 +9,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
 import { provingKinds } from '../kinds/index.ts';
 import { UnprovenSettings } from './UnprovenSettings.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 const CEILINGS = [
   { key: 'massG', label: 'Weight', suffix: ' g' },
@@ -115,47 +116,45 @@ export function PolicyScreen() {
               Most a job may take{' '}
               <span className="hint">weight and cost of all its pieces, hours of one print; empty is not limited</span>
             </h2>
-            <Table.ScrollContainer minWidth={560} type="native">
-              <Table className="list" style={{ maxWidth: 560 }}>
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Class</Table.Th>
-                    <Table.Th>Weight</Table.Th>
-                    <Table.Th>Cost</Table.Th>
-                    <Table.Th>Hours</Table.Th>
+            <WideTable maw={620}>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Class</Table.Th>
+                  <Table.Th>Weight</Table.Th>
+                  <Table.Th>Cost</Table.Th>
+                  <Table.Th>Hours</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {jobClasses.map((c) => (
+                  <Table.Tr key={c}>
+                    <Table.Td>{c}</Table.Td>
+                    {CEILINGS.map(({ key, suffix, label }) => (
+                      <Table.Td key={key}>
+                        <NumberInput
+                          size="xs"
+                          w={110}
+                          aria-label={`${label}, ${c}`}
+                          disabled={!isLead}
+                          value={p.ceilings[c]?.[key] ?? ''}
+                          min={0.01}
+                          max={key === 'hours' ? 2000 : 100_000}
+                          suffix={suffix}
+                          onChange={(v) =>
+                            set({
+                              ceilings: {
+                                ...p.ceilings,
+                                [c]: { ...p.ceilings[c], [key]: typeof v === 'number' && v > 0 ? v : null },
+                              },
+                            })
+                          }
+                        />
+                      </Table.Td>
+                    ))}
                   </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {jobClasses.map((c) => (
-                    <Table.Tr key={c}>
-                      <Table.Td>{c}</Table.Td>
-                      {CEILINGS.map(({ key, suffix, label }) => (
-                        <Table.Td key={key}>
-                          <NumberInput
-                            size="xs"
-                            w={110}
-                            aria-label={`${label}, ${c}`}
-                            disabled={!isLead}
-                            value={p.ceilings[c]?.[key] ?? ''}
-                            min={0.01}
-                            max={key === 'hours' ? 2000 : 100_000}
-                            suffix={suffix}
-                            onChange={(v) =>
-                              set({
-                                ceilings: {
-                                  ...p.ceilings,
-                                  [c]: { ...p.ceilings[c], [key]: typeof v === 'number' && v > 0 ? v : null },
-                                },
-                              })
-                            }
-                          />
-                        </Table.Td>
-                      ))}
-                    </Table.Tr>
-                  ))}
-                </Table.Tbody>
-              </Table>
-            </Table.ScrollContainer>
+                ))}
+              </Table.Tbody>
+            </WideTable>
             <NumberInput
               size="xs"
               w={220}
@@ -184,39 +183,37 @@ export function PolicyScreen() {
               Days evidence holds{' '}
               <span className="hint">for trials accepted from now on; maintenance and another lot end it before</span>
             </h2>
-            <Table.ScrollContainer minWidth={560} type="native">
-              <Table className="list" style={{ maxWidth: 520 }}>
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Trial</Table.Th>
-                    <Table.Th className="n">Usual</Table.Th>
-                    <Table.Th>Here</Table.Th>
+            <WideTable maw={620}>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Trial</Table.Th>
+                  <Table.Th className="n">Usual</Table.Th>
+                  <Table.Th>Here</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {provingKinds.map((k) => (
+                  <Table.Tr key={k.key}>
+                    <Table.Td>{k.label}</Table.Td>
+                    <Table.Td className="n">{k.validDays}</Table.Td>
+                    <Table.Td>
+                      <NumberInput
+                        size="xs"
+                        w={110}
+                        aria-label={`Days, ${k.label}`}
+                        disabled={!isLead}
+                        value={p.validDays[k.key] ?? k.validDays}
+                        min={1}
+                        max={3650}
+                        allowDecimal={false}
+                        suffix=" d"
+                        onChange={(v) => days(k.key, v)}
+                      />
+                    </Table.Td>
                   </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {provingKinds.map((k) => (
-                    <Table.Tr key={k.key}>
-                      <Table.Td>{k.label}</Table.Td>
-                      <Table.Td className="n">{k.validDays}</Table.Td>
-                      <Table.Td>
-                        <NumberInput
-                          size="xs"
-                          w={110}
-                          aria-label={`Days, ${k.label}`}
-                          disabled={!isLead}
-                          value={p.validDays[k.key] ?? k.validDays}
-                          min={1}
-                          max={3650}
-                          allowDecimal={false}
-                          suffix=" d"
-                          onChange={(v) => days(k.key, v)}
-                        />
-                      </Table.Td>
-                    </Table.Tr>
-                  ))}
-                </Table.Tbody>
-              </Table>
-            </Table.ScrollContainer>
+                ))}
+              </Table.Tbody>
+            </WideTable>
           </section>
         </div>
         <aside className="side">

@@ -11,13 +11,26 @@ interface Props {
   readonly up?: MeasuringPointKey | undefined;
   readonly down?: MeasuringPointKey | undefined;
   readonly style?: CSSProperties;
+  /** What stands in it while it is empty. */
+  readonly placeholder?: string;
 }
 const focus = (key: MeasuringPointKey | undefined): void => {
   if (key) document.getElementById(`place-${key}`)?.focus();
 };
 
 /** One large field: Enter goes to the next place, arrows to the neighbours; a second figure supersedes the first, which is kept. */
-export function ReadingField({ place, label, readings: r, mayChange, order, onFocus, up, down, style }: Props) {
+export function ReadingField({
+  place,
+  label,
+  readings: r,
+  mayChange,
+  order,
+  onFocus,
+  up,
+  down,
+  style,
+  placeholder = '·',
+}: Props) {
   const there = r.kept.get(place);
   return (
     <input
@@ -27,7 +40,7 @@ export function ReadingField({ place, label, readings: r, mayChange, order, onFo
       aria-label={label}
       aria-invalid={r.slips[place] ? true : undefined}
       disabled={!mayChange}
-      placeholder="·"
+      placeholder={placeholder}
       title={
         there
           ? `${there.personName}, ${there.instrument}${there.supersedes ? '; corrected, the first reading is kept' : ''}`

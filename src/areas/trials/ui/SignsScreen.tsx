@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { kindOf } from '../kinds/index.ts';
 import { signs } from '../kinds/signs.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** From what is seen on a part to its causes, and from a cause to the trial that settles it. */
 export function SignsScreen() {
@@ -47,45 +48,43 @@ export function SignsScreen() {
           />
         </div>
       </div>
-      <Table.ScrollContainer minWidth={560} type="native">
-        <Table className="list">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Seen</Table.Th>
-              <Table.Th>Likely causes, the likeliest first</Table.Th>
-              <Table.Th>What tells it apart</Table.Th>
-              <Table.Th>Then</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          {found.map((s) => (
-            <Table.Tbody key={s.key}>
-              {s.causes.map((c, i) => (
-                <Table.Tr key={c.cause}>
-                  {i === 0 && (
-                    <Table.Td rowSpan={s.causes.length} style={{ width: 250 }}>
-                      <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
-                        {s.drawn && <SignDrawing sign={s.drawn} />}
-                        <span>
-                          <b>{s.seen}</b>
-                          <br />
-                          <span className="hint">{s.technology}</span>
-                        </span>
+      <WideTable>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Seen</Table.Th>
+            <Table.Th>Likely causes, the likeliest first</Table.Th>
+            <Table.Th>What tells it apart</Table.Th>
+            <Table.Th>Then</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        {found.map((s) => (
+          <Table.Tbody key={s.key}>
+            {s.causes.map((c, i) => (
+              <Table.Tr key={c.cause}>
+                {i === 0 && (
+                  <Table.Td rowSpan={s.causes.length} style={{ width: 250 }}>
+                    <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
+                      {s.drawn && <SignDrawing sign={s.drawn} />}
+                      <span>
+                        <b>{s.seen}</b>
+                        <br />
+                        <span className="hint">{s.technology}</span>
                       </span>
-                    </Table.Td>
-                  )}
-                  <Table.Td style={{ paddingLeft: 10 }}>
-                    {i + 1}. {c.cause}
+                    </span>
                   </Table.Td>
-                  <Table.Td className="hint">{c.tells}</Table.Td>
-                  <Table.Td>
-                    {c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}
-                  </Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          ))}
-        </Table>
-      </Table.ScrollContainer>
+                )}
+                <Table.Td style={{ paddingLeft: 10 }}>
+                  {i + 1}. {c.cause}
+                </Table.Td>
+                <Table.Td className="hint">{c.tells}</Table.Td>
+                <Table.Td>
+                  {c.trial ? <a href={`/trials/new?kind=${c.trial}`}>{kindOf(c.trial).label} trial</a> : c.look}
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        ))}
+      </WideTable>
       {found.length === 0 && <p className="empty">Nothing seen or suspected is described like this.</p>}
       <p className="hint" style={{ padding: '10px 20px' }}>
         The ranking is common practice, without a published source.

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { catalogue, findSetting } from '../../library/settings/catalogue.ts';
 import { jobClasses, REASON_LENGTH, type JobClass, type Policy } from '../../machines/model/policy.ts';
 import { kindOf } from '../kinds/index.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
 
 type Allowed = Policy['mayStayUnproven'];
 const provable = catalogue.filter((s) => s.technology === 'filament' && s.provenBy !== undefined);
@@ -65,7 +66,7 @@ export function UnprovenSettings({
       </h2>
       {rows.length === 0 && <p className="hint">None: every setting such a job uses needs its trial.</p>}
       {rows.length > 0 && (
-        <Table verticalSpacing={4} fz="sm">
+        <WideTable>
           <Table.Thead>
             <Table.Tr>
               <Table.Th>Setting</Table.Th>
@@ -92,7 +93,7 @@ export function UnprovenSettings({
               );
             })}
           </Table.Tbody>
-        </Table>
+        </WideTable>
       )}
       {onChange && classes.length > 0 && (
         <Group gap="xs" align="end" mt="xs">
