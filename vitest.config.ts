@@ -29,7 +29,7 @@ export default defineConfig({
           environment: 'node',
           maxWorkers: 2,
           isolate: false, // no test leaves anything behind in a module; loading each module once saves half a minute
-          testTimeout: 30_000,
+          testTimeout: 120_000,
         },
       },
       {
@@ -39,8 +39,8 @@ export default defineConfig({
           include: ['test/db/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
     ],

@@ -7,7 +7,7 @@ import { TodayScreen } from '../areas/today/ui/TodayScreen.tsx';
 import { PersonProvider, type SignedIn } from '../ui/person.tsx';
 import { Router, usePath } from '../ui/router.tsx';
 import { Shell } from './Shell.tsx';
-import { theme } from './theme.ts';
+import { inks, theme } from './theme.ts';
 
 type Screen = ComponentType<{ readonly id: string }>;
 const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await pick() }));
@@ -94,7 +94,7 @@ export function App({ path, person }: { readonly path: string; readonly person: 
       new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 2, refetchOnWindowFocus: false } } }),
   );
   return (
-    <MantineProvider theme={theme} defaultColorScheme="auto">
+    <MantineProvider theme={theme} cssVariablesResolver={inks} defaultColorScheme="auto">
       <QueryClientProvider client={client}>
         <PersonProvider person={person}>
           <NuqsAdapter>

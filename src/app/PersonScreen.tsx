@@ -1,4 +1,13 @@
-import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput, useMantineColorScheme } from '@mantine/core';
+import {
+  Box,
+  Button,
+  Group,
+  NativeSelect,
+  NumberInput,
+  SegmentedControl,
+  TextInput,
+  useMantineColorScheme,
+} from '@mantine/core';
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
 import { put } from '../ui/api.ts';
@@ -37,7 +46,7 @@ export function PersonScreen() {
         </div>
       </div>
       <div className="page two">
-        <section className="stage" style={{ maxWidth: 460 }}>
+        <Box component="section" className="stage" maw={460}>
           <h2>Light and dark, on this device</h2>
           <SchemeChoice />
           <h2>How you read and type figures</h2>
@@ -88,7 +97,7 @@ export function PersonScreen() {
             onChange={(e) => set({ money: e.currentTarget.value === 'other' ? { code: 'CHF', perEuro: 1 } : null })}
           />
           {f.money && (
-            <div style={{ display: 'flex', gap: 10 }}>
+            <Group gap={10} align="stretch" wrap="nowrap">
               <TextInput
                 label="Code"
                 size="xs"
@@ -106,9 +115,9 @@ export function PersonScreen() {
                 decimalScale={6}
                 onChange={(v) => set({ money: { ...f.money!, perEuro: Number(v) } })}
               />
-            </div>
+            </Group>
           )}
-        </section>
+        </Box>
         <aside className="side">
           <h3>So it reads</h3>
           <dl className="kv">

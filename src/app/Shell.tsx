@@ -55,7 +55,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
           </a>
         </span>
       </header>
-      <main id="main" tabIndex={-1} style={{ outline: 'none' }}>
+      <main id="main" tabIndex={-1}>
         <StaleNotice />
         {children}
       </main>

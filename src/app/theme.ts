@@ -1,4 +1,13 @@
-import { Button, Checkbox, createTheme, Radio, SegmentedControl, Table, type MantineTheme } from '@mantine/core';
+import {
+  Button,
+  Checkbox,
+  createTheme,
+  Radio,
+  SegmentedControl,
+  Table,
+  type CSSVariablesResolver,
+  type MantineTheme,
+} from '@mantine/core';
 
 /** What a button may look like: pressed first, beside it, in a sentence, and the one that stops a machine. */
 const buttonColours = (variant: string | undefined, colour: string | undefined): Record<string, string> => {
@@ -66,3 +75,9 @@ export const theme = createTheme({
     Table: Table.extend({ defaultProps: { withRowBorders: false } }),
   },
 });
+
+/** Hints and placeholders in the dim ink of our own, which has contrast enough on every ground. */
+export const inks: CSSVariablesResolver = () => {
+  const dim = { '--mantine-color-dimmed': 'var(--dim)', '--mantine-color-placeholder': 'var(--dim)' };
+  return { variables: {}, light: dim, dark: dim };
+};

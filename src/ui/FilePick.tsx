@@ -1,5 +1,5 @@
-import { Button, FileButton } from '@mantine/core';
-import { useRef } from 'react';
+import { ActionIcon, Button, FileButton } from '@mantine/core';
+import { useRef, type ReactNode } from 'react';
 
 /** A button that asks for one file; the same file may be chosen again. */
 export function FilePick({
@@ -8,6 +8,7 @@ export function FilePick({
   accept,
   capture,
   disabled = false,
+  icon,
   onPick,
 }: {
   readonly says: string;
@@ -17,6 +18,8 @@ export function FilePick({
   /** Where there is a camera, the picture is taken with it. */
   readonly capture?: 'environment';
   readonly disabled?: boolean;
+  /** Shown for the words where there is no room for them. */
+  readonly icon?: ReactNode;
   readonly onPick: (file: File) => Promise<void>;
 }) {
   const reset = useRef<() => void>(null);
@@ -32,11 +35,17 @@ export function FilePick({
         reset.current?.();
       }}
     >
-      {(props) => (
-        <Button variant="default" {...props}>
-          {says}
-        </Button>
-      )}
+      {(props) =>
+        icon ? (
+          <ActionIcon variant="default" size={56} aria-label={says} {...props}>
+            {icon}
+          </ActionIcon>
+        ) : (
+          <Button variant="default" {...props}>
+            {says}
+          </Button>
+        )
+      }
     </FileButton>
   );
 }

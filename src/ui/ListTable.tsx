@@ -116,7 +116,7 @@ export function ListTable<T extends { readonly id: string | number }>({
         <Button
           component="a"
           variant="default"
-          style={{ marginLeft: 'auto' }}
+          ml="auto"
           href={`data:text/csv;charset=utf-8,${encodeURIComponent(csv)}`}
           download={`${name}.csv`}
         >

@@ -1,3 +1,4 @@
+import { Flex } from '@mantine/core';
 import type { ReactNode } from 'react';
 
 /** How far a print has come: a bar, and below it what there is to say in figures. */
@@ -14,9 +15,9 @@ export function ProgressLine({ share, children }: { readonly share: number; read
       >
         <i style={{ width: `${share * 100}%` }} />
       </div>
-      <p className="f" style={{ display: 'flex', gap: 20, flexWrap: 'wrap', fontSize: 12.5, marginTop: 6 }}>
+      <Flex component="p" className="f" gap={20} wrap="wrap" fz={12.5} mt={6}>
         {children}
-      </p>
+      </Flex>
     </>
   );
 }

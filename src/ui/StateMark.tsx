@@ -3,7 +3,7 @@ export type Mark = 'proven' | 'due' | 'outside' | 'unproven' | 'sister' | 'note'
 /** The shape of a state; a word always stands beside it. */
 export function StateMark({ mark }: { readonly mark: Mark }) {
   return (
-    <svg width="12" height="12" aria-hidden="true" style={{ flex: 'none' }}>
+    <svg width="12" height="12" aria-hidden="true" className="mark">
       {mark === 'proven' && <rect x="1" y="1" width="10" height="10" fill="var(--pine)" />}
       {mark === 'due' && (
         <>

@@ -9,6 +9,7 @@ const LEAST_PX = 560;
 export function WideTable({
   className,
   children,
+  isText = false,
   ...box
 }: {
   readonly className?: string;
@@ -16,10 +17,16 @@ export function WideTable({
   readonly mt?: number;
   /** How wide it may become, px. */
   readonly maw?: number;
+  /** Nothing in it takes the focus: where it scrolls it is scrolled by keys itself. */
+  readonly isText?: boolean;
   readonly children: ReactNode;
 }) {
   return (
-    <Table.ScrollContainer minWidth={LEAST_PX} type="native" {...box}>
+    <Table.ScrollContainer
+      minWidth={LEAST_PX}
+      {...(isText ? { type: 'scrollarea', scrollAreaProps: { viewportProps: { tabIndex: 0 } } } : { type: 'native' })}
+      {...box}
+    >
       <Table className={clsx('list', className)}>{children}</Table>
     </Table.ScrollContainer>
   );

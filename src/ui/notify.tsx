@@ -15,7 +15,8 @@ export function notifySuccess(message: string, undo?: () => Promise<void>): void
         <Button
           variant="subtle"
           size="compact-xs"
-          style={{ marginLeft: 8, fontWeight: 620 }}
+          ml={8}
+          fw={620}
           onClick={() => {
             notifications.hide(id);
             undo().catch(notifyError);

@@ -57,3 +57,13 @@ test('every queue has a worker', () => {
 test('every area has its 30 lines', () => {
   for (const area of readdirSync('src/areas')) expect(existsSync(`src/areas/${area}/README.md`), area).toBe(true);
 });
+/** Where a style stands in the markup it is a position or a colour that was worked out. */
+const MOST_INLINE_STYLES = 20;
+test('buttons, choices and tables are Mantine’s, and style sheets say how things look', () => {
+  const screens = files('src').filter((f) => f.endsWith('.tsx'));
+  expect(screens.length).toBeGreaterThan(80);
+  const found = (what: RegExp): string[] =>
+    screens.flatMap((f) => Array.from(readFileSync(f, 'utf8').matchAll(what), (m) => `${f}: ${m[0]}`));
+  expect(found(/<(button|select|table)(?=[\s>])/g)).toEqual([]);
+  expect(found(/\sstyle=\{/g).length).toBeLessThanOrEqual(MOST_INLINE_STYLES);
+});

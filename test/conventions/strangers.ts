@@ -10,7 +10,6 @@ const withRule = (name: string, folder: string): [string, string] =>
 const holdsOf = (cases: string): string => `
   import { judgesOfRules } from './test/mutation/judge.ts';
   import { cases } from './${cases}';
-  globalThis.mutant = -1;
   export const holds = () => judgesOfRules([cases], 'rules').every((j) => j.holds());`;
 
 /** A rule of programs. */

@@ -1,13 +1,14 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { addReading, getTrialPage } from '../../src/areas/trials/server/index.ts';
+import { addReading, getTrialPage, listTrials } from '../../src/areas/trials/server/index.ts';
 import { openPool } from '../../src/platform/db/client.ts';
 import { databaseFaultOf } from '../../src/platform/db/faults.ts';
 import type { Ctx } from '../../src/platform/db/context.ts';
 import { recordEvent } from '../../src/platform/events/record.ts';
 import { KEY_HEADER, once, sweepAnswers } from '../../src/platform/http/once.ts';
 import { json, problem } from '../../src/platform/http/problem.ts';
+import { reading } from '../../src/areas/trials/server/tables.ts';
 import { benchFarm, planFlow, type Bench } from './benchFarm.ts';
 import { freshFarm, unwrap, whileHeld, type Farm } from './setup.ts';
 
@@ -163,4 +164,49 @@ test('a late retry of a reading supersedes no newer correction', async () => {
   // the correction itself, come twice
   expect(unwrap(await addReading(tech(), id, { ...front, typed: '0.47', replaces: first.id })).id).toBe(corrected.id);
   expect(unwrap(await getTrialPage(tech(), id)).readings.map((r) => r.typed)).toEqual(['0.47']);
+});
+test('a reading that is withdrawn stands no more, is told of, and may be read anew', async () => {
+  const { id } = unwrap(await planFlow(tech(), bench));
+  const front = { band: 1, feature: 'front', repeat: 1, instrument: 'calliper' };
+  // where nothing was read there is nothing to withdraw
+  expect(unwrap(await addReading(tech(), id, { ...front, typed: '' }))).toEqual({ id: null, value: null });
+  const first = unwrap(await addReading(tech(), id, { ...front, typed: '0.44' }));
+  expect(await addReading(tech(), id, { ...front, typed: ' ', replaces: null })).toMatchObject({
+    ok: false,
+    failure: { code: 'readMeanwhile', typed: '0.44' },
+  });
+  const gone = unwrap(await addReading(tech(), id, { ...front, typed: ' ', replaces: first.id }));
+  const page = async () => unwrap(await getTrialPage(tech(), id)).readings.map((r) => r.typed);
+  const listed = async () => (await listTrials(tech())).find((t) => t.id === id)!.readings;
+  expect([await page(), await listed()]).toEqual([[], 0]);
+  const { rows } = await farm.pool.query(
+    `select what, "from", "to", why from event where subject_id = $1 and what like 'reading %'`,
+    [id],
+  );
+  expect(rows).toEqual([{ what: 'reading withdrawn, front 1', from: '0.44', to: null, why: 'withdrawn' }]);
+  unwrap(await addReading(tech(), id, { ...front, typed: '0.46', replaces: gone.id }));
+  expect([await page(), await listed()]).toEqual([['0.46'], 1]);
+});
+test('the database takes no reading without a figure that withdraws nothing', async () => {
+  const { id } = unwrap(await planFlow(tech(), bench));
+  const row = {
+    trialId: id,
+    band: 1,
+    feature: 'front',
+    repeat: 1,
+    personId: 'p',
+    personName: 'P',
+    instrument: 'calliper',
+    at: farm.clock.now(),
+  };
+  for (const [typed, value] of [
+    ['', null],
+    ['0.44', null],
+    ['', 0.44],
+  ] as const)
+    await expect(
+      tech()
+        .db.insert(reading)
+        .values({ ...row, id: `bad ${typed} ${value}`, typed, value, supersedes: null }),
+    ).rejects.toThrow();
 });

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, open, signIn, test } from './fixtures.ts';
 
@@ -16,15 +17,14 @@ const spiltCells = (page: Page): Promise<string[]> =>
     ),
   );
 
-test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
-  test.setTimeout(300_000);
-  await signIn(page, 'lead');
+/** Every page, with one record of each kind. */
+async function pagesOf(page: Page): Promise<readonly string[]> {
   const listed = async (path: string): Promise<readonly Named[]> =>
     (await (await page.request.get(path)).json()) as Named[];
   const [trials, jobs, machines, profiles, recipes] = await Promise.all(
     ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => listed(`/api/${name}`)),
   );
-  const pages = [
+  return [
     '/',
     '/library',
     '/library/new',
@@ -57,6 +57,12 @@ test('no page scrolls sideways at any width, and each names its tab by its headi
     '/status',
     '/log',
   ];
+}
+
+test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page, 'lead');
+  const pages = await pagesOf(page);
   for (const path of pages) {
     await open(page, path);
     const heading = page.getByRole('heading', { level: 1 });
@@ -75,6 +81,42 @@ test('no page scrolls sideways at any width, and each names its tab by its headi
     }
   }
 });
+
+interface Barrier {
+  readonly id: string;
+  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary?: string }[];
+}
+/** What axe finds against WCAG 2.2 AA on the page as it stands. */
+async function barriers(page: Page): Promise<string[]> {
+  await page.evaluate(readFileSync('node_modules/axe-core/axe.min.js', 'utf8'));
+  const found = await page.evaluate(async () => {
+    const { axe } = globalThis as unknown as {
+      axe: { run: (of: Document, how: object) => Promise<{ violations: Barrier[] }> };
+    };
+    return (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations;
+  });
+  return found.flatMap((v) => v.nodes.map((n) => `${v.id} at ${n.target.join(' ')}: ${n.failureSummary ?? ''}`));
+}
+const ROLES = ['lead', 'technician', 'viewer'] as const;
+for (const scheme of ['light', 'dark'] as const)
+  test(`no page bars anybody of any role, in the ${scheme}: axe finds nothing against WCAG 2.2 AA`, async ({
+    browser,
+  }) => {
+    test.setTimeout(600_000);
+    for (const role of ROLES) {
+      const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
+      const page = await context.newPage();
+      await signIn(page, role);
+      await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme);
+      for (const path of await pagesOf(page)) {
+        await open(page, path);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);
+        expect(await barriers(page), `${path} as ${role}`).toEqual([]);
+      }
+      await context.close();
+    }
+  });
 
 test('a cell too narrow for its text would be found', async ({ page }) => {
   await signIn(page, 'viewer');

@@ -27,20 +27,20 @@ export async function bundleMutants(scope: Scope, outfile: string): Promise<read
           .map((f, i) => `import { cases as k${i} } from '../recover/kinds/${f}';`)
           .join('\n')}
          import { readFileSync } from 'node:fs';
-         import { judgesOfAnalyses, isNoticed } from './judge.ts';
+         import { judgesOfAnalyses, isFailed } from './judge.ts';
          const kept = ['kept', 'keptWork'].map((n) => JSON.parse(readFileSync(\`test/recover/\${n}.json\`, 'utf8')));
          export const judges = judgesOfAnalyses(kept[0], kept[1], [${kindFiles()
            .map((_, i) => `k${i}`)
            .join(', ')}]);
-         export { isNoticed };`
+         export { isFailed };`
       : `${caseFiles()
           .map((f, i) => `import { cases as c${i} } from '../../src/areas/rules/${f}';`)
           .join('\n')}
-         import { judgesOfRules, isNoticed } from './judge.ts';
+         import { judgesOfRules, isFailed } from './judge.ts';
          export const judges = judgesOfRules([${caseFiles()
            .map((_, i) => `c${i}`)
            .join(', ')}], ${JSON.stringify(scope.name)});
-         export { isNoticed };`;
+         export { isFailed };`;
   await build({
     stdin: { contents: entry, resolveDir: import.meta.dirname, loader: 'ts' },
     absWorkingDir: root,

@@ -19,8 +19,8 @@ import { answer, questionsOf, type KeptWork } from '../recover/keptWork.ts';
 import type { Scope } from './scope.ts';
 
 declare global {
-  // the number of the mutant that is switched on
-  var mutant: number;
+  // asked at each place that a mutant changes
+  var isMutantOn: (id: number) => boolean;
 }
 
 /** A test as a plain function: whether what comes out is what must. */
@@ -143,18 +143,12 @@ export const judgesOfAnalyses = (
   })),
 ];
 
-/** Whether a mutant is noticed: the judges nearest to it first. Fails of any kind count, as they would in a test run. */
-export function isNoticed(id: number, judges: readonly Pick<Judge, 'holds'>[]): boolean {
-  globalThis.mutant = id;
+/** Whether a judge fails while the mutants that `isOn` names are on; fails of any kind count, as they would in a test run. */
+export function isFailed(judge: Pick<Judge, 'holds'>, isOn: (id: number) => boolean): boolean {
+  globalThis.isMutantOn = isOn;
   try {
-    return judges.some((j) => {
-      try {
-        return !j.holds();
-      } catch {
-        return true;
-      }
-    });
-  } finally {
-    globalThis.mutant = -1;
+    return !judge.holds();
+  } catch {
+    return true;
   }
 }

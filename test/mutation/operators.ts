@@ -102,8 +102,8 @@ export interface Instrumented {
   readonly mutants: readonly Mutant[];
 }
 
-/** A file with every mutant of it built in, each switched on by its number in `globalThis.mutant`; only code inside functions is
- *  mutated, and constants of the file where functions use them. */
+/** A file with every mutant of it built in, each asking by its number whether it is on (`globalThis.isMutantOn`); only code inside
+ *  functions is mutated, and constants of the file where functions use them. */
 export function instrument(file: string, text: string, firstId: number): Instrumented {
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.ESNext, true, ts.ScriptKind.TS);
   const mutants: Mutant[] = [];
@@ -123,9 +123,10 @@ export function instrument(file: string, text: string, firstId: number): Instrum
     return id;
   };
   const isOn = (id: number): ts.Expression =>
-    f.createStrictEquality(
-      f.createPropertyAccessExpression(f.createIdentifier('globalThis'), 'mutant'),
-      f.createNumericLiteral(id),
+    f.createCallExpression(
+      f.createPropertyAccessExpression(f.createIdentifier('globalThis'), 'isMutantOn'),
+      undefined,
+      [f.createNumericLiteral(id)],
     );
   const switched = (id: number, mutated: ts.Expression, original: ts.Expression): ts.Expression =>
     f.createParenthesizedExpression(

@@ -7,9 +7,12 @@ export interface TypedFigure {
 }
 
 const FIGURE = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+))\s*(.*)$/;
+/** Two marks, or one with three figures behind it that do not begin with a nought. */
+const MAY_PART_THOUSANDS = /,.*[,.]|\..*,|^[+-]?[1-9]\d{0,2},\d{3}(?!\d)/;
 
 /** The canonical figure of what a person typed ("250um", "3600 mm/min"), or why it cannot be read.
- *  A figure without unit is canonical. A comma is refused rather than guessed at: 1,250 has two readings. */
+ *  A figure without unit is canonical. A comma is the decimal sign, as keypads of half the world have no other, but where it could part
+ *  thousands as well: 1,250 has two readings. */
 export function parseQuantity(text: string, kind: QuantityKind): Result<TypedFigure> {
   const quantity: Quantity = quantities[kind];
   const trimmed = text.trim();
@@ -19,13 +22,13 @@ export function parseQuantity(text: string, kind: QuantityKind): Result<TypedFig
       what: 'Nothing typed',
       todo: `type a figure in ${quantity.canonical || 'plain numbers'}`,
     });
-  if (trimmed.includes(','))
+  if (MAY_PART_THOUSANDS.test(trimmed))
     return fail({
       code: 'comma',
-      what: `"${trimmed}" has a comma`,
+      what: `"${trimmed}" may mean thousands or a fraction`,
       todo: 'type a point for decimals and no thousands mark',
     });
-  const match = FIGURE.exec(trimmed);
+  const match = FIGURE.exec(trimmed.replace(',', '.'));
   if (!match)
     return fail({
       code: 'notANumber',

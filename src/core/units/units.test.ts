@@ -22,13 +22,20 @@ test.each([
   ['248', 'temperature', 248],
   ['97 %', 'ratio', 0.97],
   ['.5', 'length', 0.5],
+  ['1,25', 'length', 1.25],
+  ['0,250 mm', 'length', 0.25],
+  ['1234,567', 'length', 1234.567],
+  ['-2,5', 'length', -2.5],
 ] as const)('"%s" as %s is %f', (text, kind, canonical) => {
   const parsed = parseQuantity(text, kind);
   expect(parsed.ok && parsed.value.canonical).toBe(canonical);
 });
 test.each([
   ['', 'empty'],
-  ['1,25', 'comma'],
+  ['1,250', 'comma'],
+  ['1,250.5', 'comma'],
+  ['1.250,5', 'comma'],
+  ['1,2,3', 'comma'],
   ['fast', 'notANumber'],
   ['3 furlongs', 'unknownUnit'],
   ['1e308', 'unknownUnit'],

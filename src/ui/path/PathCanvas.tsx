@@ -1,3 +1,4 @@
+import { Box } from '@mantine/core';
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Painted, PaintRequest } from '../../workers/paintPath.ts';
 import { showPicture } from './showPicture.ts';
@@ -136,7 +137,7 @@ export function PathCanvas({
     '0': () => turnTo(fit(frame, width, height, ROOM_PX)),
   };
   return (
-    <div style={{ position: 'relative' }}>
+    <Box pos="relative">
       <canvas
         ref={canvas}
         tabIndex={0}
@@ -159,10 +160,10 @@ export function PathCanvas({
         }}
       />
       {measured && (
-        <span className="hint f" style={{ position: 'absolute', right: 4, bottom: 2 }}>
+        <Box component="span" className="hint f" pos="absolute" right={4} bottom={2}>
           X {measured[0].toFixed(2)} Y {measured[1].toFixed(2)} mm
-        </span>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }

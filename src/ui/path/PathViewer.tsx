@@ -1,4 +1,4 @@
-import { Button, SegmentedControl } from '@mantine/core';
+import { Box, Button, Flex, Group, SegmentedControl } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { PathQuantity } from '../../core/gcode/pathColumns.ts';
 import { formatFigure } from '../../core/units/format.ts';
@@ -111,7 +111,7 @@ function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, want
         height={HEIGHT}
         label={`Path of layer ${layer + 1} of ${last + 1}, coloured by ${column.label}`}
       />
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Group gap={12}>
         <Button
           variant="default"
           onClick={() => {
@@ -131,12 +131,12 @@ function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, want
             setPlaying(false);
             setLayer(Number(e.currentTarget.value));
           }}
-          style={{ flex: '1 1 220px' }}
+          className="long"
         />
-        <span className="f" style={{ minWidth: 210 }}>
+        <Box component="span" className="f" miw={210}>
           layer {layer + 1} of {last + 1}, {zMm.toFixed(2)} mm{noteAt?.(zMm)}
-        </span>
-        <span className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+        </Box>
+        <Flex component="span" className="hint" display="inline-flex" gap={6} align="center">
           {column.key === 'head' ? (
             <HeadColours range={range} />
           ) : (
@@ -157,8 +157,8 @@ function OneProgram({ href, filamentAreaMm2, reads = '{}', columns, noteAt, want
             </>
           )}
           dotted: travel{opened.isCut && '; the program is longer than is drawn'}
-        </span>
-      </div>
+        </Flex>
+      </Group>
     </div>
   );
 }
@@ -168,11 +168,11 @@ function HeadColours({ range }: { readonly range: readonly [number, number] }) {
   const heads = Array.from({ length: range[1] - range[0] + 1 }, (_, i) => range[0] + i);
   const steps = stepsOf(Float32Array.from(heads), range);
   return heads.map((head, i) => (
-    <span key={head} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+    <Flex component="span" key={head} display="inline-flex" gap={4} align="center">
       <svg width="14" height="10" aria-hidden="true">
         <rect width="14" height="10" fill={PATH_COLOURS[steps[i]!]} />
       </svg>
       head {head};
-    </span>
+    </Flex>
   ));
 }

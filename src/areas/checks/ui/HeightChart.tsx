@@ -1,4 +1,4 @@
-import { Button, UnstyledButton } from '@mantine/core';
+import { Box, Button, UnstyledButton } from '@mantine/core';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
 import { heightScale } from '../../../ui/heightScale.ts';
@@ -68,7 +68,7 @@ export function HeightChart({
         <svg
           width={WIDTH}
           height={HEIGHT + 26}
-          style={{ position: 'absolute', left: 0, top: 8 }}
+          className="ground"
           role="img"
           aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}
         >
@@ -169,9 +169,9 @@ export function HeightChart({
                 <br />
                 <span className="hint f">{f.figure}</span>
               </span>
-              <span className="hint" style={{ textAlign: 'right', maxWidth: 130 }}>
+              <Box component="span" className="hint" ta="right" maw={130}>
                 {f.zMm === null ? f.stage : `${f.zMm.toFixed(1)} mm`}
-              </span>
+              </Box>
             </UnstyledButton>
             {open === i && (
               <dl className="kv">
@@ -180,7 +180,9 @@ export function HeightChart({
                 <dt>limit</dt>
                 <dd>{f.limit}</dd>
                 <dt>origin</dt>
-                <dd style={{ fontFamily: 'inherit' }}>{f.origin}</dd>
+                <Box component="dd" ff="inherit">
+                  {f.origin}
+                </Box>
                 {f.line !== null && !outcome.mesh && (
                   <>
                     <dt>place</dt>
@@ -191,15 +193,15 @@ export function HeightChart({
                   </>
                 )}
                 <dt>fix</dt>
-                <dd style={{ fontFamily: 'inherit' }}>
+                <Box component="dd" ff="inherit">
                   <b>{f.fix}</b>
                   {onFix && f.change && (
-                    <div style={{ margin: '4px 0' }}>
+                    <Box my={4} mx={0}>
                       <Button variant="default" onClick={() => onFix(f)}>
                         Apply to a copy
                       </Button>{' '}
                       <span className="hint">{fixText(f.change)}</span>
-                    </div>
+                    </Box>
                   )}
                   {onLayer && f.zMm !== null && (
                     <>
@@ -216,15 +218,15 @@ export function HeightChart({
                       · <a href={`/trials/${f.trialId}`}>evidence</a>
                     </>
                   )}
-                </dd>
+                </Box>
               </dl>
             )}
           </div>
         ))}
         {findings.length === 0 && (
-          <p className="hint" style={{ position: 'absolute', left: 580, top: 30 }}>
+          <Box component="p" className="hint" pos="absolute" left={580} top={30}>
             No findings. Every rule that could run passed.
-          </p>
+          </Box>
         )}
       </div>
     </div>

@@ -1,4 +1,4 @@
-import { Button, Modal, Textarea } from '@mantine/core';
+import { Box, Button, Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -132,13 +132,13 @@ export function JobScreen({ id }: { readonly id: string }) {
         </div>
       )}
       {j.outOfDate && (
-        <div className="verdict" data-v="clear with cautions" role="alert" style={{ fontWeight: 600, fontSize: 13 }}>
+        <Box className="verdict" data-v="clear with cautions" role="alert" fw={600} fz={13}>
           <StateMark mark="due" />
           <span>
             Out of date: {j.changed.join('; ')}. The verdict below was right {run && dayAndTime(run.at)}.
           </span>
           <span className="end">{again}</span>
-        </div>
+        </Box>
       )}
       {outcome && sheet && (
         <>
@@ -288,11 +288,7 @@ export function JobScreen({ id }: { readonly id: string }) {
           data-autofocus
           minRows={3}
         />
-        <Button
-          style={{ marginTop: 12 }}
-          disabled={why.trim().length < 5}
-          onClick={() => void act('clear', { why }, 'Overridden')}
-        >
+        <Button mt={12} disabled={why.trim().length < 5} onClick={() => void act('clear', { why }, 'Overridden')}>
           Override
         </Button>
       </Modal>

@@ -1,5 +1,5 @@
 import { each3 } from '../../../core/geometry/each3.ts';
-import { Button, Checkbox, Group, NumberInput, Radio } from '@mantine/core';
+import { Button, Checkbox, Flex, Group, NumberInput, Radio, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -64,7 +64,7 @@ export function MeshPanel({
           {seen.parts > 1 && ` in ${seen.parts} parts`}, {volumeText(facts)}
         </span>
       </h2>
-      <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+      <Group gap={24} align="flex-start">
         {sheet && (
           <PlanView
             sheet={sheet}
@@ -75,10 +75,10 @@ export function MeshPanel({
             {...(findings && { findings })}
           />
         )}
-        <div style={{ flex: '1 1 420px', display: 'grid', gap: 12 }}>
+        <Stack flex="1 1 420px" gap={12}>
           {readings.length > 0 && (
-            <fieldset style={{ border: 0, padding: 0, margin: 0 }} disabled={!onChange}>
-              <legend className="hint" style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+            <fieldset className="plain" disabled={!onChange}>
+              <legend className="hint marked">
                 {doubt && <StateMark mark="due" />}
                 {doubt ? ASKS[doubt] : `The file has no unit; read in ${seen.unit} it measures as marked`}
               </legend>
@@ -101,9 +101,9 @@ export function MeshPanel({
               </Group>
             </fieldset>
           )}
-          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+          <Group gap={8} align="flex-end">
             {AXES.map((axis, k) => (
-              <div key={axis} style={{ display: 'flex', gap: 4, alignItems: 'flex-end' }}>
+              <Group key={axis} gap={4} align="flex-end" wrap="nowrap">
                 <NumberInput
                   label={`Turn about ${axis}, °`}
                   value={p.turnDeg[k]}
@@ -115,7 +115,7 @@ export function MeshPanel({
                 />
                 <Button
                   variant="default"
-                  style={{ height: 36 }}
+                  h={36}
                   disabled={!onChange}
                   aria-label={`Quarter turn about ${axis}`}
                   title={`Quarter turn about ${axis}`}
@@ -123,7 +123,7 @@ export function MeshPanel({
                 >
                   Turn 90°
                 </Button>
-              </div>
+              </Group>
             ))}
             {(isLocked ? ['Scale, %'] : AXES.map((a) => `Scale ${a}, %`)).map((label, k) => (
               <NumberInput
@@ -150,9 +150,9 @@ export function MeshPanel({
               disabled={!onChange}
               onChange={(e) => setLocked(e.currentTarget.checked)}
             />
-          </div>
+          </Group>
           {sheet && (
-            <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+            <Group gap={8} align="flex-end">
               <NumberInput
                 label="Centre X, mm"
                 value={Number(p.xMm.toFixed(3))}
@@ -169,21 +169,21 @@ export function MeshPanel({
               />
               <Button
                 variant="default"
-                style={{ height: 36 }}
+                h={36}
                 disabled={!onChange}
                 onClick={() => set({ xMm: sheet.machine.travelMm[0] / 2, yMm: sheet.machine.travelMm[1] / 2 })}
               >
                 Centre on the plate
               </Button>
-            </div>
+            </Group>
           )}
-          <p className="hint" style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+          <Flex component="p" className="hint" gap={6} align="center">
             <StateMark mark={faults.length === 0 ? 'proven' : 'due'} />
             {faults.length === 0 ? 'The surface is closed and looks outward.' : `${faults.join(', ')}.`} As placed:{' '}
             <span className="f">{sizeText(size)} mm</span>
-          </p>
+          </Flex>
           {(faults.length > 0 || choice.repair) && (
-            <div className="hint" style={{ display: 'flex', gap: 8, alignItems: 'baseline', flexWrap: 'wrap' }}>
+            <Group className="hint" gap={8} align="baseline">
               <Button
                 variant="default"
                 disabled={!onChange}
@@ -204,10 +204,10 @@ export function MeshPanel({
                   </a>
                 )}
               </span>
-            </div>
+            </Group>
           )}
-        </div>
-      </div>
+        </Stack>
+      </Group>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { Radio } from '@mantine/core';
+import { Group, Radio } from '@mantine/core';
 import { each3 } from '../../../core/geometry/each3.ts';
 import { useEffect, useRef, useState } from 'react';
 import {
@@ -93,11 +93,7 @@ export default function MeshView({
   }, [shaded, by, limitDeg, width, layer, plateX, plateY]);
   return (
     <div>
-      <div
-        style={{ display: 'flex', gap: 16, alignItems: 'center', flexWrap: 'wrap', marginBottom: 6 }}
-        role="radiogroup"
-        aria-label="Shaded by"
-      >
+      <Group gap={16} mb={6} role="radiogroup" aria-label="Shaded by">
         {(['overhang', 'thickness'] as const).map((s) => (
           <Radio
             key={s}
@@ -115,7 +111,7 @@ export default function MeshView({
           {says ??
             `Drag to turn, wheel to zoom, arrow keys and + − as well.${onRest ? ' Click a face to rest the part on it.' : ''}`}
         </span>
-      </div>
+      </Group>
       {shaded && (
         <canvas
           ref={canvas}
@@ -124,14 +120,7 @@ export default function MeshView({
           tabIndex={0}
           role="img"
           aria-label={`The part on its plate, shaded by ${by}`}
-          style={{
-            width: WIDTH,
-            maxWidth: '100%',
-            height: 'auto',
-            aspectRatio: `${WIDTH} / ${HEIGHT}`,
-            background: 'var(--lime)',
-            border: '1px solid var(--lime2)',
-          }}
+          className="shaded"
         />
       )}
     </div>

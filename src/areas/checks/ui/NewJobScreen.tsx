@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Box, Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useQuery } from '@tanstack/react-query';
@@ -242,11 +242,11 @@ export function NewJobScreen() {
         </Dropzone>
         {proposed && proposed.id === machineId && <p className="hint">{proposalText(proposed)}</p>}
         {validationError && (
-          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
+          <Box component="p" role="alert" c="var(--oxide)" mt={8}>
             {validationError}
-          </p>
+          </Box>
         )}
-        <div className="fields" style={{ marginTop: 12 }}>
+        <Box className="fields" mt={12}>
           <NativeSelect
             label="Saved recipe"
             value={recipeId}
@@ -295,7 +295,7 @@ export function NewJobScreen() {
           />
           <TextInput label="Due" type="date" value={due} onChange={(e) => setDue(e.currentTarget.value)} />
           <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
-        </div>
+        </Box>
       </section>
       {check.refusal && (
         <div className="verdict" data-v="blocked" role="alert">

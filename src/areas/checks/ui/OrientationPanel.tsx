@@ -1,4 +1,4 @@
-import { Button, NativeSelect, Table } from '@mantine/core';
+import { Button, Group, NativeSelect, Table } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BuildOrientation } from '../../../core/mesh/orient.ts';
 import { turnText } from '../../../core/mesh/placement.ts';
@@ -115,7 +115,7 @@ export function OrientationPanel({
       </h2>
       {isOpen && (
         <>
-          <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', marginBottom: 10 }}>
+          <Group gap={12} mb={10} align="stretch">
             <NativeSelect
               size="xs"
               label="Load direction, as drawn"
@@ -130,7 +130,7 @@ export function OrientationPanel({
               onChange={(e) => setShow(e.currentTarget.value)}
               data={[NONE, ...Object.keys(faces)]}
             />
-          </div>
+          </Group>
           {says && (
             <p role="alert" className="hint">
               {says}
@@ -206,7 +206,7 @@ function StandingRow({
         </Table.Td>
       )}
       <Table.Td className="n f">{check ? formatDuration(check.timeS) : ''}</Table.Td>
-      <Table.Td style={{ maxWidth: 260 }}>
+      <Table.Td maw={260}>
         {check && (
           <>
             <StateMark mark={markOf[check.verdict] ?? 'note'} /> {check.sentence}
@@ -219,7 +219,7 @@ function StandingRow({
           <span className="hint">As placed</span>
         ) : (
           onTake && (
-            <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => onTake(s.turnDeg)}>
+            <Button variant="default" className="nowrap" onClick={() => onTake(s.turnDeg)}>
               Use this orientation
             </Button>
           )

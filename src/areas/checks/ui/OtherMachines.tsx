@@ -133,7 +133,7 @@ export function OtherMachines({
                 <Table.Td className="n f">{formatDuration(m.check.timeS)}</Table.Td>
                 <Table.Td>
                   {mayMake && (
-                    <Button variant="default" style={{ whiteSpace: 'nowrap' }} onClick={() => void make(m)}>
+                    <Button variant="default" className="nowrap" onClick={() => void make(m)}>
                       Create job here
                     </Button>
                   )}

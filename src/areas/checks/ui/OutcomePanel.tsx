@@ -1,4 +1,4 @@
-import { Button, FileInput, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
+import { Box, Button, FileInput, Flex, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -32,7 +32,7 @@ export function OutcomePanel({
         </span>
       </h2>
       {j.outcomes.map((o) => (
-        <div key={o.id} style={{ marginBottom: 10 }} data-outcome={o.result}>
+        <Box key={o.id} mb={10} data-outcome={o.result}>
           <p>
             <b>{printResults[o.result]}</b>
             {o.layer !== null && ` at layer ${o.layer}`}{' '}
@@ -49,10 +49,10 @@ export function OutcomePanel({
             <img
               src={`/api/jobs/${j.id}/picture?outcome=${o.id}`}
               alt={`The print, ${printResults[o.result]}`}
-              style={{ maxWidth: 320, maxHeight: 240, display: 'block', marginTop: 4 }}
+              className="snap"
             />
           )}
-        </div>
+        </Box>
       ))}
       {mayChange && !isOpen && !isUnderWay && (
         <Button variant="default" onClick={() => setOpen(true)}>
@@ -98,7 +98,7 @@ function OutcomeForm({
   };
   return (
     <form
-      style={{ display: 'grid', gap: 10, maxWidth: 620 }}
+      className="stacked"
       onSubmit={(e) => {
         e.preventDefault();
         void keep();
@@ -139,12 +139,12 @@ function OutcomeForm({
         onChange={setPicture}
         clearable
       />
-      <span style={{ display: 'flex', gap: 10 }}>
+      <Flex component="span" gap={10}>
         <Button type="submit">Save</Button>
         <Button variant="default" type="button" onClick={onClose}>
           Cancel
         </Button>
-      </span>
+      </Flex>
     </form>
   );
 }
@@ -153,7 +153,7 @@ function Causes({ sign }: { readonly sign: string }) {
   const s = allSigns.find((x) => x.key === sign);
   if (!s) return null;
   return (
-    <div style={{ margin: '4px 0 4px 12px' }}>
+    <Box mt={4} mr={0} mb={4} ml={12}>
       <span>{seenOf(sign)}: </span>
       <span className="hint">
         {s.causes.map((c, i) => (
@@ -168,7 +168,7 @@ function Causes({ sign }: { readonly sign: string }) {
           </span>
         ))}
       </span>
-    </div>
+    </Box>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Button, NumberInput } from '@mantine/core';
+import { Box, Button, Group, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -69,7 +69,7 @@ export function PlatePanel({
           {now.length > 1 && ` on ${now.length} plates`}
         </span>
       </h2>
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+      <Group gap={12} align="flex-end">
         {wanted.map((t) => (
           <NumberInput
             key={keyOf(t.file)}
@@ -92,18 +92,13 @@ export function PlatePanel({
           disabled={!onSpread}
           onChange={(v) => typeof v === 'number' && setGap(v)}
         />
-        <Button
-          variant="default"
-          style={{ height: 36 }}
-          disabled={!onSpread || pieces > MOST_PIECES}
-          onClick={arrangeThem}
-        >
+        <Button variant="default" h={36} disabled={!onSpread || pieces > MOST_PIECES} onClick={arrangeThem}>
           Arrange
         </Button>
-        <span className="hint" role="status" style={{ paddingBottom: 9 }}>
+        <Box component="span" className="hint" role="status" pb={9}>
           {pieces > MOST_PIECES ? `At most ${MOST_PIECES} at once.` : says}
-        </span>
-      </div>
+        </Box>
+      </Group>
     </section>
   );
 }

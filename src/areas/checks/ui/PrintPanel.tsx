@@ -1,4 +1,4 @@
-import { Button, Checkbox } from '@mantine/core';
+import { Box, Button, Checkbox, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -44,7 +44,7 @@ export function PrintPanel({
           traveller for paper
         </a>
       </h2>
-      <div style={{ display: 'grid', gap: 6 }}>
+      <Stack gap={6}>
         {j.toSet.map((t) => {
           const said = of(t.key);
           return (
@@ -61,8 +61,8 @@ export function PrintPanel({
             />
           );
         })}
-      </div>
-      <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 12, flexWrap: 'wrap' }}>
+      </Stack>
+      <Group gap={10} mt={12}>
         {mayChange && mayStart && (
           <Button disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
             {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
@@ -87,7 +87,7 @@ export function PrintPanel({
             {j.printed} of {j.prints} prints done
           </span>
         )}
-      </div>
+      </Group>
       {j.stop && (
         <StopNotice
           machineId={j.recipe.machineId}
@@ -99,7 +99,7 @@ export function PrintPanel({
       )}
       {j.silentS !== null && <SilentNotice machineName={machineName} silentS={j.silentS} />}
       {p && (
-        <div style={{ marginTop: 10 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
+        <Box mt={10} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>
             <span>{p.phase}</span>
             <span>
@@ -114,7 +114,7 @@ export function PrintPanel({
             </span>
           </ProgressLine>
           {p.message && !j.stop && <p role="status">{p.message}</p>}
-        </div>
+        </Box>
       )}
     </section>
   );

@@ -1,3 +1,4 @@
+import { Box } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { ListTable, type Column } from '../../../ui/ListTable.tsx';
@@ -52,10 +53,10 @@ export function RuleRecordScreen() {
           </span>
         )}
       </div>
-      <p className="hint" style={{ padding: '10px 20px 0' }}>
+      <Box component="p" className="hint" pt={10} pr={20} pb={0} pl={20}>
         Blockers and cautions count as warnings. A job went wrong where it failed or showed defects; missed counts where
         no rule at all had warned.
-      </p>
+      </Box>
       {error && (
         <p className="empty" role="alert">
           {error.message}

@@ -1,4 +1,4 @@
-import { Button, Modal, TagsInput, Textarea } from '@mantine/core';
+import { Box, Button, Group, Modal, TagsInput, Textarea } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -24,13 +24,13 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
   };
   return (
     <>
-      <h3 style={{ display: 'flex' }}>
+      <Box component="h3" display="flex">
         Tags and notes
         {mayChange && (
           <Button
             variant="subtle"
             size="compact-xs"
-            style={{ marginLeft: 'auto' }}
+            ml="auto"
             onClick={() => {
               setTags([...page.tags]);
               setNotes(page.notes);
@@ -41,20 +41,16 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             change
           </Button>
         )}
-      </h3>
-      <div style={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>
+      </Box>
+      <Group gap={4} align="stretch">
         {page.tags.map((t) => (
           <span key={t} className="chip">
             {t}
           </span>
         ))}
         {page.tags.length === 0 && <span className="hint">no tags</span>}
-      </div>
-      {page.notes && (
-        <p className="hint" style={{ marginTop: 6, whiteSpace: 'pre-wrap' }}>
-          {page.notes}
-        </p>
-      )}
+      </Group>
+      {page.notes && <p className="hint aswritten">{page.notes}</p>}
       <Modal
         opened={isOpen}
         onClose={() => setOpen(false)}
@@ -66,7 +62,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             e.preventDefault();
             void keep();
           }}
-          style={{ display: 'grid', gap: 12 }}
+          className="stacked"
         >
           <TagsInput
             label="Tags"
@@ -85,9 +81,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
             value={notes}
             onChange={(e) => setNotes(e.currentTarget.value)}
           />
-          <Button type="submit" style={{ justifySelf: 'start' }}>
-            Save
-          </Button>
+          <Button type="submit">Save</Button>
         </form>
       </Modal>
     </>

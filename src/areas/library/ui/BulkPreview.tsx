@@ -1,4 +1,4 @@
-import { Button, NativeSelect, Table, TextInput } from '@mantine/core';
+import { Box, Button, Flex, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { ChangeRow } from '../model/bulk.ts';
@@ -53,10 +53,10 @@ export function BulkPreview({
               <Table.Td className="n">{r.to}</Table.Td>
               <Table.Td>
                 {r.problem ? (
-                  <span style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                  <Flex component="span" gap={6} align="center">
                     <StateMark mark="outside" />
                     {r.problem}
-                  </span>
+                  </Flex>
                 ) : r.isSame ? (
                   <span className="hint">the same already</span>
                 ) : (
@@ -67,9 +67,10 @@ export function BulkPreview({
           ))}
         </Table.Tbody>
       </WideTable>
-      <form
+      <Box
+        component="form"
         className="fields"
-        style={{ marginTop: 12 }}
+        mt={12}
         onSubmit={(e) => {
           e.preventDefault();
           void onWrite(message, reason);
@@ -88,7 +89,7 @@ export function BulkPreview({
         <Button variant="default" type="button" onClick={onLeave}>
           Cancel
         </Button>
-      </form>
+      </Box>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
+import { Box, Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
 import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -138,9 +138,9 @@ export function BulkScreen() {
           )}
         </form>
         {validationError && (
-          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
+          <Box component="p" role="alert" c="var(--oxide)" mt={10}>
             {validationError}
-          </p>
+          </Box>
         )}
       </section>
       {preview && <BulkPreview preview={preview} onWrite={write} onLeave={() => setPreview(null)} />}

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { Box, Button, Checkbox, NativeSelect, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
@@ -88,7 +88,7 @@ export function CompareScreen() {
       <div className="stage">
         {refs.length < MOST ? (
           <div className="fields">
-            <div style={{ position: 'relative' }}>
+            <Box pos="relative">
               <TextInput
                 label="Add a profile"
                 placeholder="Part of its name"
@@ -106,7 +106,7 @@ export function CompareScreen() {
                   ))}
                 </ul>
               )}
-            </div>
+            </Box>
             <NativeSelect
               label="Add a recipe"
               value=""
@@ -196,7 +196,7 @@ export function CompareScreen() {
                                 variant="subtle"
                                 size="compact-xs"
                                 key={t.ref}
-                                style={{ display: 'block' }}
+                                display="block"
                                 onClick={() => setCrossing({ setting: s, value: cell.value, from: c.name, to: t })}
                               >
                                 copy to {t.name}

@@ -1,4 +1,4 @@
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Box, Button, Modal, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
@@ -52,11 +52,11 @@ export function CopyAcross({
           void copy();
         }}
       >
-        <p className="hint" style={{ marginBottom: 10 }}>
+        <Box component="p" className="hint" mb={10}>
           From {c.from}. {c.to.name} has{' '}
           {c.to.cells[c.setting.key] ? showValue(c.setting, c.to.cells[c.setting.key]!.value).slice(0, 40) : 'none'}{' '}
           now.
-        </p>
+        </Box>
         <TextInput
           label="Why, in one line"
           value={why}
@@ -64,7 +64,7 @@ export function CopyAcross({
           error={validationError}
           data-autofocus
         />
-        <Button type="submit" style={{ marginTop: 12 }} disabled={why.trim().length < 3}>
+        <Button type="submit" mt={12} disabled={why.trim().length < 3}>
           Copy value
         </Button>
       </form>

@@ -1,4 +1,4 @@
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Box, Button, Modal, TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { navigate } from '../../../ui/router.tsx';
@@ -50,9 +50,9 @@ export function CopyDialog({
           error={validationError}
           data-autofocus
         />
-        <p className="hint" style={{ margin: '8px 0 14px' }}>
+        <Box component="p" className="hint" mt={8} mr={0} mb={14} ml={0}>
           The copy starts from {page.name} and differs only where you change it.
-        </p>
+        </Box>
         <Button type="submit">Copy</Button>
       </form>
     </Modal>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, Table } from '@mantine/core';
+import { Box, Button, Checkbox, Flex, Group, NativeSelect, Table } from '@mantine/core';
 import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -132,20 +132,20 @@ export function ExchangeScreen() {
           <p className="hint">Viewers cannot import; ask a technician or a lead.</p>
         )}
         {validationError && (
-          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
+          <Box component="p" role="alert" c="var(--oxide)" mt={10}>
             {validationError}
-          </p>
+          </Box>
         )}
         {rows && file && (
           <>
-            <p style={{ margin: '12px 0', display: 'flex', gap: 14, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Flex component="p" my={12} gap={14} wrap="wrap" align="center">
               <b>{file.name}</b>
               {states.map(([s, mark, word]) => (
-                <span key={s} style={{ display: 'inline-flex', gap: 5, alignItems: 'center' }}>
+                <Flex component="span" key={s} display="inline-flex" gap={5} align="center">
                   <StateMark mark={mark} /> {count(s)} {word}
-                </span>
+                </Flex>
               ))}
-            </p>
+            </Flex>
             <WideTable>
               <Table.Thead>
                 <Table.Tr>
@@ -166,7 +166,7 @@ export function ExchangeScreen() {
                         <div className="hint f">{r.key}</div>
                       </Table.Td>
                       <Table.Td>{r.kind}</Table.Td>
-                      <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                      <Table.Td className="nowrap">
                         <StateMark mark={states.find(([s]) => s === r.state)![1]} /> {r.state}
                         {r.state === 'conflicting' && !r.why.includes('stock') && (
                           <div>
@@ -209,7 +209,7 @@ export function ExchangeScreen() {
               </Table.Tbody>
             </WideTable>
             {rows.length > SHOWN && <p className="hint">and {rows.length - SHOWN} more</p>}
-            <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginTop: 12 }}>
+            <Group gap={14} mt={12} wrap="nowrap">
               {count('invalid') > 0 && (
                 <Checkbox
                   label={`leave out the ${count('invalid')} invalid`}
@@ -223,7 +223,7 @@ export function ExchangeScreen() {
               >
                 {comesIn === 0 ? 'Nothing to import' : `Import ${countOf(comesIn, 'record')}`}
               </Button>
-            </div>
+            </Group>
           </>
         )}
       </section>

@@ -1,4 +1,4 @@
-import { Textarea, UnstyledButton } from '@mantine/core';
+import { Box, Textarea, UnstyledButton } from '@mantine/core';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { useFigures } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -95,14 +95,14 @@ export function GaugeRow({ row, selected, onSelect, editing, typed, onType }: Ga
         </span>
       )}
       {parsed?.ok && slipText(setting, parsed.value, row.profileValue) && (
-        <span className="slip" style={{ color: 'var(--ink)' }}>
+        <Box component="span" className="slip" c="var(--ink)">
           <StateMark mark="due" /> {slipText(setting, parsed.value, row.profileValue)}
-        </span>
+        </Box>
       )}
       {parsed?.ok && typed !== shown && (
-        <span className="slip" style={{ color: 'var(--dim)' }}>
+        <Box component="span" className="slip" c="var(--dim)">
           reads as {shown}
-        </span>
+        </Box>
       )}
     </div>
   );

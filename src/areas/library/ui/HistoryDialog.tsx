@@ -1,4 +1,4 @@
-import { Button, Modal, Table } from '@mantine/core';
+import { Box, Button, Modal, Table } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -60,7 +60,7 @@ export function HistoryDialog({
                 {r.message}
                 {r.comment && <div className="hint">returned: {r.comment}</div>}
                 {shown === r.id && (
-                  <ul style={{ margin: '6px 0 0', paddingLeft: 16 }}>
+                  <Box component="ul" mt={6} mr={0} mb={0} ml={0} pl={16}>
                     {Object.entries(r.own).map(([k, v]) => {
                       const s = findSetting(k);
                       return (
@@ -72,12 +72,12 @@ export function HistoryDialog({
                       );
                     })}
                     {Object.keys(r.own).length === 0 && <li>no own values</li>}
-                  </ul>
+                  </Box>
                 )}
               </Table.Td>
               <Table.Td>{r.authorName}</Table.Td>
               <Table.Td>{day(r.at)}</Table.Td>
-              <Table.Td style={{ whiteSpace: 'nowrap' }}>
+              <Table.Td className="nowrap">
                 <Button variant="default" onClick={() => setShown(shown === r.id ? null : r.id)}>
                   {shown === r.id ? 'Hide' : 'Read'}
                 </Button>{' '}

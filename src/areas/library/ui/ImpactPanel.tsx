@@ -1,4 +1,4 @@
-import { NativeSelect, Table } from '@mantine/core';
+import { Box, Group, NativeSelect, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { isNamedLikeMesh } from '../../../core/mesh/readMesh.ts';
@@ -61,8 +61,10 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
   const isResin = a.data?.sheet.technology === 'resin';
   return (
     <section className="stage" aria-label="Impact">
-      <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 8 }}>
-        <h2 style={{ fontSize: 14 }}>What the change does to a part</h2>
+      <Group gap={14} mb={8} wrap="nowrap">
+        <Box component="h2" fz={14}>
+          What the change does to a part
+        </Box>
         <NativeSelect
           size="xs"
           aria-label="Part"
@@ -82,12 +84,12 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
         <span className="hint">
           {isResin ? 'from the layer sequence' : 'its program as it would print, through the planner'}
         </span>
-      </div>
+      </Group>
       {!impact && <p className="hint">Laying the part once for each changed value…</p>}
       {impact && !impact.ok && (
-        <p role="alert" style={{ color: 'var(--oxide)' }}>
+        <Box component="p" role="alert" c="var(--oxide)">
           {[impact.failure.what, impact.failure.todo].filter(Boolean).join('; ')}
-        </p>
+        </Box>
       )}
       {found && (
         <WideTable>

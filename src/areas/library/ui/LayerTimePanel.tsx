@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core';
+import { Box, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { doseMjPerCm2 } from '../../../core/resin/dose.ts';
 import { sketchedPull } from '../../../core/resin/pull.ts';
@@ -66,22 +66,13 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
         stages={[...motion.lift.map((x) => x.mm), ...motion.return.map((x) => -x.mm)]}
         totalS={totalS}
       />
-      <p className="hint" style={{ marginBottom: 4 }}>
+      <Box component="p" className="hint" mb={4}>
         Line: the plate. Dashed: pull of the film, then press of the resin; a sketch without scale, not measured.
-      </p>
+      </Box>
       <dl className="kv">
         {parts.map((p) => [
           <dt key={`${p.name}${p.stage ?? ''}`}>
-            <i
-              style={{
-                display: 'inline-block',
-                width: 9,
-                height: 9,
-                background: TONES[p.name],
-                border: '1px solid var(--line)',
-              }}
-            />{' '}
-            {p.name}
+            <i className="swatch" style={{ background: TONES[p.name] }} /> {p.name}
             {p.stage && parts.some((q) => q.name === p.name && q.stage !== p.stage) ? `, stage ${p.stage}` : ''}
           </dt>,
           <dd key={`${p.name}${p.stage ?? ''}v`}>
@@ -114,12 +105,12 @@ export function LayerTimePanel({ values: v }: { readonly values: Values }) {
         mt={8}
       />
       {print && (
-        <p className="hint" style={{ marginTop: 4 }}>
+        <Box component="p" className="hint" mt={4}>
           {print.layers} layers, {formatDuration(print.totalS)} without preparation, however many parts share the plate:{' '}
           {print.bottomLayers} at the bottom
           {print.transition.length > 0 && `, then ${print.transition.map((t) => t.toFixed(1)).join(' ')} s`}, then{' '}
           {s1(exposureS!)} each.
-        </p>
+        </Box>
       )}
     </section>
   );
@@ -165,13 +156,13 @@ function MotionDrawing({
       aria-label={`One layer of ${totalS.toFixed(2)} s: the plate rises ${top} mm and comes back`}
     >
       <line x1={LEFT} x2={WIDTH - 4} y1={y(0)} y2={y(0)} stroke="var(--line)" />
-      <text x={LEFT - 4} y={y(0) + 3} textAnchor="end" style={{ fontSize: 9 }} fill="var(--dim)">
+      <text x={LEFT - 4} y={y(0) + 3} textAnchor="end" className="tiny">
         0
       </text>
-      <text x={LEFT - 4} y={y(top) + 3} textAnchor="end" style={{ fontSize: 9 }} fill="var(--dim)">
+      <text x={LEFT - 4} y={y(top) + 3} textAnchor="end" className="tiny">
         {top}
       </text>
-      <text x={LEFT - 4} y={y(top / 2) + 3} textAnchor="end" style={{ fontSize: 9 }} fill="var(--dim)">
+      <text x={LEFT - 4} y={y(top / 2) + 3} textAnchor="end" className="tiny">
         mm
       </text>
       <path d={path.join('')} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
@@ -202,10 +193,10 @@ function MotionDrawing({
           <title>{`${b.name} ${b.s.toFixed(2)} s`}</title>
         </rect>
       ))}
-      <text x={LEFT} y={93} style={{ fontSize: 9 }} fill="var(--dim)">
+      <text x={LEFT} y={93} className="tiny">
         0 s
       </text>
-      <text x={WIDTH - 4} y={93} textAnchor="end" style={{ fontSize: 9 }} fill="var(--dim)">
+      <text x={WIDTH - 4} y={93} textAnchor="end" className="tiny">
         {totalS.toFixed(1)} s
       </text>
     </svg>

@@ -115,13 +115,12 @@ export function LibraryScreen() {
         </div>
       </div>
       {(facets.data?.tag.length ?? 0) > 0 && (
-        <nav className="rooms" aria-label="Tags" style={{ gap: 8, padding: '6px 20px' }}>
+        <nav className="rooms fine" aria-label="Tags">
           {facets.data!.tag.map((t) => (
             <UnstyledButton
               key={t.value}
               className="chip"
               aria-pressed={tag === t.value}
-              style={tag === t.value ? { borderColor: 'var(--plum)', fontWeight: 620 } : undefined}
               onClick={() => void ask({ tag: tag === t.value ? null : t.value }, PUSHED)}
             >
               {t.value} <span className="f dim">{t.n}</span>

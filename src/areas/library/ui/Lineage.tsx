@@ -1,4 +1,4 @@
-import { getTreeExpandedState, Tree, useTree, type TreeNodeData } from '@mantine/core';
+import { Box, Tree, getTreeExpandedState, type TreeNodeData, useTree } from '@mantine/core';
 import { useMemo } from 'react';
 import type { ProfilePage } from '../model/pages.ts';
 
@@ -17,10 +17,10 @@ export function Lineage({ page }: { readonly page: ProfilePage }) {
       levelOffset={12}
       aria-label="Lineage"
       renderNode={({ node, elementProps }) => (
-        <div {...elementProps} style={{ ...elementProps.style, fontSize: 12, lineHeight: 1.8 }}>
+        <Box {...elementProps} fz={12} lh={1.8}>
           {node.value === page.id ? <b>{node.label}</b> : <a href={`/library/${node.value}`}>{node.label}</a>}{' '}
           {revisionOf.has(node.value) && <span className="f dim">r{revisionOf.get(node.value)}</span>}
-        </div>
+        </Box>
       )}
     />
   );

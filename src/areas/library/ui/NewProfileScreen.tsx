@@ -1,4 +1,4 @@
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Box, Button, Group, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -120,9 +120,10 @@ export function NewProfileScreen() {
           <h1>A new {kind}</h1>
         </div>
       </div>
-      <form
+      <Box
+        component="form"
         className="stage"
-        style={{ maxWidth: 760 }}
+        maw={760}
         onSubmit={(e) => {
           e.preventDefault();
           void make();
@@ -168,21 +169,21 @@ export function NewProfileScreen() {
           />
         </div>
         {questions.length === 0 && (
-          <p className="hint" style={{ marginTop: 14 }}>
+          <Box component="p" className="hint" mt={14}>
             A resin printer has no tool.
-          </p>
+          </Box>
         )}
         {kind === 'printer' && (
-          <p className="hint" style={{ marginTop: 14 }}>
+          <Box component="p" className="hint" mt={14}>
             Travel is what the machine reaches, measured; the size of the plate is something else.
-          </p>
+          </Box>
         )}
         {kind === 'process' && technology === 'resin' && (
-          <p className="hint" style={{ marginTop: 14 }}>
+          <Box component="p" className="hint" mt={14}>
             Exposure belongs to its layer height: make one process for each.
-          </p>
+          </Box>
         )}
-        <div className="fields" style={{ marginTop: 14 }}>
+        <Box className="fields" mt={14}>
           {questions.map((q) => {
             const s = findSetting(q.key)!;
             const parsed = parsedOf(q.key);
@@ -212,13 +213,13 @@ export function NewProfileScreen() {
               />
             );
           })}
-        </div>
+        </Box>
         {validationError && (
-          <p role="alert" style={{ color: 'var(--oxide)', marginTop: 10 }}>
+          <Box component="p" role="alert" c="var(--oxide)" mt={10}>
             {validationError}
-          </p>
+          </Box>
         )}
-        <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 16 }}>
+        <Group gap={12} mt={16} wrap="nowrap">
           <Button
             type="submit"
             disabled={missing.length > 0 || wrong.length > 0 || full.length < 2 || questions.length === 0}
@@ -228,8 +229,8 @@ export function NewProfileScreen() {
           {missing.length > 0 && (
             <span className="hint">Still missing: {missing.map((q) => findSetting(q.key)!.label).join(', ')}</span>
           )}
-        </div>
-      </form>
+        </Group>
+      </Box>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { SegmentedControl, Table, UnstyledButton } from '@mantine/core';
+import { Box, Group, ScrollArea, SegmentedControl, Table, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
@@ -70,7 +70,7 @@ export function PairingsScreen() {
         <p className="empty">No machine stands on the floor yet. Pairings appear with the first accepted trial.</p>
       ) : (
         <div className="page matrix">
-          <div style={{ overflowX: 'auto' }}>
+          <ScrollArea type="auto">
             <Table className="list grid">
               <Table.Thead>
                 <Table.Tr>
@@ -114,7 +114,7 @@ export function PairingsScreen() {
                 ))}
               </Table.Tbody>
             </Table>
-          </div>
+          </ScrollArea>
           <aside className="side" aria-label="Pairing">
             {machine && material ? (
               <>
@@ -137,14 +137,14 @@ export function PairingsScreen() {
                       const s = findSetting(p.key);
                       if (!s) return null;
                       return (
-                        <div key={p.key} style={{ borderTop: '1px solid var(--line)', padding: '6px 0' }}>
-                          <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+                        <div key={p.key} className="entry">
+                          <Group gap={6} wrap="nowrap">
                             <StateMark mark={p.state} />
                             <b>{s.label}</b>
-                            <span className="f" style={{ marginLeft: 'auto' }}>
+                            <Box component="span" className="f" ml="auto">
                               {showValue(s, p.value)}
-                            </span>
-                          </div>
+                            </Box>
+                          </Group>
                           <dl className="kv">
                             <dt>allowed</dt>
                             <dd>

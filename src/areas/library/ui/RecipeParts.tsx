@@ -1,4 +1,4 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Box, Button, NativeSelect } from '@mantine/core';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { roleNames, type RecipeChoice, type RoleChoice, type RoleName } from '../../recipes/model/recipe.ts';
 
@@ -61,19 +61,19 @@ export function RecipeParts({
       />
       {choice.roles.map((r, i) => (
         <div key={r.role}>
-          <h3 style={{ display: 'flex', marginTop: 14 }}>
+          <Box component="h3" display="flex" mt={14}>
             {r.role === 'part body' ? (isResin ? 'Resin' : 'Tool and material') : r.role}
             {i > 0 && (
               <Button
                 variant="subtle"
                 size="compact-xs"
-                style={{ marginLeft: 'auto' }}
+                ml="auto"
                 onClick={() => onChoose({ ...choice, roles: choice.roles.filter((_, k) => k !== i) })}
               >
                 remove
               </Button>
             )}
-          </h3>
+          </Box>
           {!isResin && (
             <NativeSelect
               size="xs"

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Box, Button, Group } from '@mantine/core';
 import { LayerTimePanel } from './LayerTimePanel.tsx';
 import type { Values } from '../settings/define.ts';
 import { countOf } from '../../../core/units/plural.ts';
@@ -38,15 +38,11 @@ export function RecipeSide({
       {row && effective && <Origin row={row} effective={effective} />}
       <h3>Findings</h3>
       {findings.map((f) => (
-        <div
-          key={`${f.rule}${f.title}`}
-          data-rule={f.rule}
-          style={{ borderTop: '1px solid var(--line)', padding: '7px 0' }}
-        >
-          <div style={{ display: 'flex', gap: 6, alignItems: 'baseline' }}>
+        <div key={`${f.rule}${f.title}`} data-rule={f.rule} className="entry">
+          <Group gap={6} align="baseline" wrap="nowrap">
             <StateMark mark={marks[f.severity]} />
             <b>{f.title}</b>
-          </div>
+          </Group>
           <dl className="kv">
             <dt>{f.severity}</dt>
             <dd>{f.figure}</dd>
@@ -55,12 +51,12 @@ export function RecipeSide({
             <dt>from</dt>
             <dd>{f.origin}</dd>
           </dl>
-          <p style={{ fontSize: 12.5, margin: '2px 0 4px' }}>
+          <Box component="p" fz={12.5} mt={2} mr={0} mb={4} ml={0}>
             <b>Fix:</b> {f.fix}
-          </p>
-          <p className="hint" style={{ marginBottom: 6 }}>
+          </Box>
+          <Box component="p" className="hint" mb={6}>
             {f.why}
-          </p>
+          </Box>
           {onApply &&
             f.change?.values &&
             Object.keys(f.change.values).every((key) => maySetInRecipe(findSetting(key)!)) && (
@@ -90,15 +86,7 @@ function Origin({ row, effective }: { readonly row: LedgerRow; readonly effectiv
     <>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
-      <div
-        style={{
-          borderLeft: '3px solid var(--pine)',
-          background: 'var(--pine-pale)',
-          padding: '3px 8px',
-          fontSize: 12,
-          marginTop: 6,
-        }}
-      >
+      <div className="ledge good">
         <b>{showValue(s, row.value, figures).slice(0, 60)}</b> {row.origin}
         {row.reason && (
           <div>
@@ -118,11 +106,7 @@ function Origin({ row, effective }: { readonly row: LedgerRow; readonly effectiv
         </dl>
       )}
       {row.beaten.map((b) => (
-        <div
-          key={b.level}
-          className="dim"
-          style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}
-        >
+        <div key={b.level} className="ledge dim">
           lost: {b.level} <span className="f">{showValue(s, b.value, figures).slice(0, 40)}</span>
         </div>
       ))}

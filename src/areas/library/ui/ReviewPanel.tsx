@@ -1,5 +1,5 @@
 import { countOf } from '../../../core/units/plural.ts';
-import { Button, Table, TextInput } from '@mantine/core';
+import { Box, Button, Group, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -45,7 +45,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
           {tip.authorName}, {day(tip.at)}: {tip.message}
         </span>
       </h2>
-      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 290px', gap: 24, alignItems: 'start' }}>
+      <div className="beside">
         <WideTable>
           <Table.Thead>
             <Table.Tr>
@@ -105,7 +105,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
                 e.preventDefault();
                 void decide('released');
               }}
-              style={{ display: 'grid', gap: 8, marginTop: 8 }}
+              className="stacked"
             >
               <TextInput
                 label="Comment"
@@ -113,7 +113,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
                 onChange={(e) => setComment(e.currentTarget.value)}
                 error={validationError}
               />
-              <div style={{ display: 'flex', gap: 10 }}>
+              <Group gap={10} align="stretch" wrap="nowrap">
                 <Button type="submit" disabled={comment.trim().length < 3}>
                   Release
                 </Button>
@@ -125,12 +125,12 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
                 >
                   Return
                 </Button>
-              </div>
+              </Group>
             </form>
           ) : (
-            <p className="hint" style={{ marginTop: 8 }}>
+            <Box component="p" className="hint" mt={8}>
               A lead releases or returns it. Until then revision {head.number} is in force.
-            </p>
+            </Box>
           )}
         </div>
       </div>

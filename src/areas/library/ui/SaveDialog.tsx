@@ -1,4 +1,4 @@
-import { Button, Modal, NativeSelect, Radio, Table, TextInput } from '@mantine/core';
+import { Button, Fieldset, Modal, NativeSelect, Radio, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
@@ -10,6 +10,7 @@ import { parseSetting, showValue } from '../model/values.ts';
 import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
+import css from './SaveDialog.module.css';
 
 const WORKAROUND: ReasonKind = 'works round a fault';
 type Outcome =
@@ -139,25 +140,19 @@ export function SaveDialog({
         </Table.Tbody>
       </Table>
       {conflict && (
-        <div
-          role="alert"
-          style={{
-            borderLeft: '3px solid var(--ochre)',
-            padding: '8px 12px',
-            margin: '12px 0',
-            background: 'var(--ochre-pale)',
-          }}
-        >
+        <div role="alert" className="ledge doubt">
           <b>
             {conflict.theirs} saved revision {conflict.headNumber} meanwhile and changed the same.
           </b>
           {conflict.conflicts.map((c) => {
             const s = findSetting(c.key)!;
             return (
-              <fieldset key={c.key} style={{ border: 0, padding: '6px 0', margin: 0 }}>
-                <legend>
-                  {s.label}, before {showValue(s, c.base, figures)}
-                </legend>
+              <Fieldset
+                key={c.key}
+                variant="unstyled"
+                py={6}
+                legend={`${s.label}, before ${showValue(s, c.base, figures)}`}
+              >
                 <Radio
                   name={c.key}
                   onChange={() => setChoice((x) => ({ ...x, [c.key]: 'mine' }))}
@@ -176,7 +171,7 @@ export function SaveDialog({
                     </>
                   }
                 />
-              </fieldset>
+              </Fieldset>
             );
           })}
         </div>
@@ -186,7 +181,7 @@ export function SaveDialog({
           e.preventDefault();
           void save(!isLead);
         }}
-        style={{ display: 'grid', gridTemplateColumns: '1fr 180px', gap: 10, marginTop: 12, alignItems: 'end' }}
+        className={css.why}
       >
         <TextInput
           label="Why, in one line"
@@ -207,10 +202,10 @@ export function SaveDialog({
             label="Look at it again from"
             value={until}
             onChange={(e) => setUntil(e.currentTarget.value)}
-            style={{ gridColumn: 2 }}
+            className={css.until!}
           />
         )}
-        <div style={{ display: 'flex', gap: 10, gridColumn: '1 / -1', alignItems: 'center' }}>
+        <div className={css.acts}>
           <Button type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>
             {why ?? (open.length > 0 ? 'Choose for each setting' : isLead ? 'Release now' : 'Send to review')}
           </Button>

@@ -1,3 +1,4 @@
+import { Box } from '@mantine/core';
 import { useFigures } from '../../../ui/person.tsx';
 import { showFigure } from '../../../core/units/figures.ts';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
@@ -29,7 +30,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
         </p>
       </div>
       {'quantity' in s && (
-        <p className="hint" style={{ marginTop: 6 }}>
+        <Box component="p" className="hint" mt={6}>
           Type{' '}
           {s.type === 'range'
             ? 'two ends, “240 to 260”'
@@ -37,7 +38,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
               ? `any unit; a bare figure is ${bareUnit(s, figures)}`
               : 'a figure'}
           ; {figure(s.range[0])} to {figure(s.range[1])} can be meant.
-        </p>
+        </Box>
       )}
       {s.type === 'text' && typeof row.value === 'string' && row.value.includes('\n') && (
         <>
@@ -46,14 +47,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
         </>
       )}
       <h3>Where {s.type === 'text' ? 'it' : showValue(s, row.value, figures)} comes from</h3>
-      <div
-        style={{
-          borderLeft: '3px solid var(--pine)',
-          background: 'var(--pine-pale)',
-          padding: '3px 8px',
-          fontSize: 12,
-        }}
-      >
+      <div className="ledge good">
         <b>{row.origin === 'own' ? `${profileName}, own value` : row.origin}</b>
         {row.reason && (
           <div>
@@ -62,11 +56,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
         )}
       </div>
       {row.beaten.map((b) => (
-        <div
-          key={b.level}
-          style={{ borderLeft: '3px solid var(--line)', padding: '3px 8px', fontSize: 12 }}
-          className="dim"
-        >
+        <div key={b.level} className="ledge dim">
           {b.level} <span className="f">{showValue(s, b.value, figures)}</span>
         </div>
       ))}

@@ -42,7 +42,7 @@ export function SettingsScreen() {
           />
         </div>
       </div>
-      <WideTable>
+      <WideTable isText>
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Setting</Table.Th>

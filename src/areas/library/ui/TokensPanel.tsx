@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
+import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -72,9 +72,9 @@ export function TokensPanel() {
         </Button>
       </form>
       {shown && (
-        <p role="status" style={{ marginTop: 10 }}>
+        <Box component="p" role="status" mt={10}>
           Copy it now, it is not shown again: <code className="f">{shown}</code>
-        </p>
+        </Box>
       )}
       {data && data.length > 0 && (
         <WideTable mt={12}>

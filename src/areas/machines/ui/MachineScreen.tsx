@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
+import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -29,9 +29,10 @@ function SaidForm({
   const [cap, setLid] = useState<ReportedState['lid']>(said?.lid ?? 'none');
   const [resin, setResin] = useState<number | string>(said?.resinC ?? '');
   return (
-    <form
+    <Box
+      component="form"
       className="fields"
-      style={{ marginTop: 12 }}
+      mt={12}
       onSubmit={(e) => {
         e.preventDefault();
         onSay({ speedPercent: Number(speed), lid: cap, resinC: resin === '' ? null : Number(resin) });
@@ -51,7 +52,7 @@ function SaidForm({
       <span className="hint">
         {said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Not recorded; rules that need it are not checked.'}
       </span>
-    </form>
+    </Box>
   );
 }
 
@@ -78,7 +79,7 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
               const q = s && 'quantity' in s ? s.quantity : 'count';
               return (
                 <Table.Tr key={p.key}>
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="nowrap">
                     <StateMark mark={p.state === 'unproven' ? 'unproven' : p.state} /> {p.state}
                     {p.because && <span className="hint"> {p.because}</span>}
                   </Table.Td>
@@ -96,9 +97,9 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
         </WideTable>
       )}
       {proofs.length === 0 && (
-        <p className="hint" style={{ padding: 10 }}>
+        <Box component="p" className="hint" p={10}>
           Nothing is proven on this machine with this tool and material{of && ` on ${of}`}.
-        </p>
+        </Box>
       )}
     </section>
   );
@@ -207,7 +208,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
             <section className="stage">
               <h2>Mount, load, log maintenance</h2>
               {m.heads > 1 && (
-                <div className="fields" style={{ marginBottom: 12 }}>
+                <Box className="fields" mb={12}>
                   <NativeSelect
                     label="Head"
                     data={Array.from({ length: m.heads }, (_, i) => ({ value: String(i), label: `head ${i + 1}` }))}
@@ -215,7 +216,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                     onChange={(e) => setHead(Number(e.currentTarget.value))}
                   />
                   <span className="hint">What is mounted and loaded below goes to this head.</span>
-                </div>
+                </Box>
               )}
               <form
                 className="fields"
@@ -237,9 +238,10 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   {isResin ? 'Counts as a change of film.' : 'Counts as a nozzle change; a tool put back counts again.'}
                 </span>
               </form>
-              <form
+              <Box
+                component="form"
                 className="fields"
-                style={{ marginTop: 12 }}
+                mt={12}
                 onSubmit={(e) => {
                   e.preventDefault();
                   void act('load', { materialId: material, lot, remainingG: Number(grams), head }, 'Lot loaded');
@@ -261,10 +263,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 <Button variant="default" type="submit" disabled={!material || !lot.trim() || grams === ''}>
                   Load
                 </Button>
-              </form>
-              <form
+              </Box>
+              <Box
+                component="form"
                 className="fields"
-                style={{ marginTop: 12 }}
+                mt={12}
                 onSubmit={(e) => {
                   e.preventDefault();
                   void act('maintenance', { kind, note }, `${maintenanceKinds[kind].label} logged`);
@@ -286,7 +289,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                     ? `Makes due: ${labels(maintenanceKinds[kind].due)}`
                     : 'Makes nothing due.'}
                 </span>
-              </form>
+              </Box>
               <SaidForm
                 key={m.said?.at ?? 'unsaid'}
                 said={m.said}
@@ -298,22 +301,22 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <aside className="side">
           <h3>Maintenance</h3>
           {m.maintenance.map((e) => (
-            <p key={e.id} className="hint" style={{ marginBottom: 6 }}>
+            <Box component="p" key={e.id} className="hint" mb={6}>
               <b>{maintenanceKinds[e.kind as MaintenanceKind].label}</b>
               {e.note && `: ${e.note}`}
               <br />
               {e.byName} · {dayAndTime(e.at)}
-            </p>
+            </Box>
           ))}
           {m.maintenance.length === 0 && <p className="hint">None logged.</p>}
           <h3>Events</h3>
           {m.events.slice(0, 10).map((e) => (
-            <p key={e.id} className="hint" style={{ marginBottom: 6 }}>
+            <Box component="p" key={e.id} className="hint" mb={6}>
               {e.what}
               {typeof e.to === 'string' && `: ${e.to}`}
               <br />
               {e.whoName} · {dayAndTime(e.at)}
-            </p>
+            </Box>
           ))}
         </aside>
       </div>

@@ -1,3 +1,4 @@
+import { Box, Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
@@ -33,20 +34,22 @@ export function MachinesScreen() {
       </div>
       <div className="body">
         {places.map((place) => (
-          <section key={place} style={{ marginBottom: 20 }}>
-            <h2 style={{ fontSize: 13, marginBottom: 8 }}>{place}</h2>
+          <Box component="section" key={place} mb={20}>
+            <Box component="h2" fz={13} mb={8}>
+              {place}
+            </Box>
             <div className="cards">
               {data!
                 .filter((m) => m.place === place)
                 .map((m) => (
                   <article key={m.id} className="card">
                     <a href={`/machines/${m.id}`}>
-                      <b style={{ display: 'flex', justifyContent: 'space-between' }}>
+                      <Flex component="b" justify="space-between">
                         {m.name}
                         <span className="chip" data-state={m.state}>
                           {m.state}
                         </span>
-                      </b>
+                      </Flex>
                       <span className="hint">{m.printer}</span>
                       <span>
                         {m.mounted?.name ?? 'no tool'} ·{' '}
@@ -70,7 +73,7 @@ export function MachinesScreen() {
                   </article>
                 ))}
             </div>
-          </section>
+          </Box>
         ))}
         {data?.length === 0 && (
           <p className="empty">
@@ -86,19 +89,19 @@ export function MachinesScreen() {
 function Coverage({ card }: { readonly card: MachineCard }) {
   const count = (state: string) => card.proofs.filter((p) => p.state === state).length;
   return (
-    <span style={{ display: 'flex', gap: 12, fontSize: 11.5 }}>
-      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+    <Flex component="span" gap={12} fz={11.5}>
+      <Flex component="span" gap={4} align="center">
         <StateMark mark="proven" />
         {count('proven')} proven
-      </span>
-      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+      </Flex>
+      <Flex component="span" gap={4} align="center">
         <StateMark mark="due" />
         {count('due')} due
-      </span>
-      <span style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+      </Flex>
+      <Flex component="span" gap={4} align="center">
         <StateMark mark="sister" />
         {count('sister')} on a sister
-      </span>
-    </span>
+      </Flex>
+    </Flex>
   );
 }

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Box, Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import type { EventRow } from '../../../platform/events/model.ts';
 import { fetchJson } from '../../../ui/api.ts';
@@ -9,9 +9,9 @@ const short = (v: unknown): string =>
   v === null || v === undefined ? '' : typeof v === 'string' ? v : JSON.stringify(v).slice(0, 160);
 
 const figures = (v: unknown) => (
-  <span className="f" style={{ fontSize: 11 }}>
+  <Box component="span" className="f" fz={11}>
     {short(v)}
-  </span>
+  </Box>
 );
 const columns: Column<EventRow>[] = [
   { key: 'when', title: 'When', of: (e) => e.at, show: (e) => dayAndTime(e.at), noWrap: true },

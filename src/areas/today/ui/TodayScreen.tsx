@@ -235,7 +235,7 @@ export function TodayScreen() {
               )}
               {data.reviews.length > 0 && (
                 <>
-                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                  <h2 className="ruled">
                     Waiting for a lead <span className="f">{data.reviews.length}</span>
                   </h2>
                   {data.reviews.map((r) => (
@@ -252,7 +252,7 @@ export function TodayScreen() {
               )}
               {data.workarounds.length > 0 && (
                 <>
-                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                  <h2 className="ruled">
                     Workarounds to look at again <span className="f">{data.workarounds.length}</span>
                   </h2>
                   {data.workarounds.map((w) => (
@@ -267,7 +267,7 @@ export function TodayScreen() {
                   ))}
                 </>
               )}
-              <h2 style={{ borderTop: '2px solid var(--ink)' }}>Recent activity</h2>
+              <h2 className="ruled">Recent activity</h2>
               {data.events.map((e) => (
                 <article key={e.id}>
                   <span>
@@ -283,11 +283,7 @@ export function TodayScreen() {
               <h2>
                 Evidence due or missing{' '}
                 {data.due.length > 0 && (
-                  <a
-                    className="hint"
-                    href="/trials/due"
-                    style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}
-                  >
+                  <a className="hint aside" href="/trials/due">
                     plan what is due
                   </a>
                 )}
@@ -308,7 +304,7 @@ export function TodayScreen() {
                       {findSetting(p.key)?.provenBy && (
                         <a
                           href={`/trials/new?kind=${findSetting(p.key)!.provenBy!}&machine=${m.id}`}
-                          style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}
+                          className="aside nowrap"
                         >
                           plan trial
                         </a>
@@ -322,7 +318,7 @@ export function TodayScreen() {
                       {missing === 'flow' ? 'tool and material' : 'film and resin'}{' '}
                       <a
                         href={`/trials/new?kind=${findSetting(missing)!.provenBy!}&machine=${m.id}`}
-                        style={{ marginLeft: 'auto', whiteSpace: 'nowrap' }}
+                        className="aside nowrap"
                       >
                         plan trial
                       </a>
@@ -332,13 +328,9 @@ export function TodayScreen() {
               ))}
               {data.drifting.length > 0 && (
                 <>
-                  <h2 style={{ borderTop: '2px solid var(--ink)' }}>
+                  <h2 className="ruled">
                     Out of control{' '}
-                    <a
-                      className="hint"
-                      href="/machines/drift"
-                      style={{ marginLeft: 'auto', marginRight: 12, fontWeight: 400 }}
-                    >
+                    <a className="hint aside" href="/machines/drift">
                       see the series
                     </a>
                     <span className="f">{data.drifting.length}</span>

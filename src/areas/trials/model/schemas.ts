@@ -46,7 +46,8 @@ export const wishSchema = object({
   .required();
 export const readingSchema = object({
   ...place,
-  typed: string().max(40).required('Type a reading'),
+  /** Nothing withdraws what was read. */
+  typed: string().max(40).defined('Type a reading'),
   instrument: string().max(60).required(),
   reason: string().max(300),
   replaces: string().max(64).nullable(),

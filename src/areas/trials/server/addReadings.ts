@@ -21,7 +21,7 @@ export async function addReadingTable(
     for (const { line, ...reading } of rows.value) {
       const replaces = known.get(placeOf(reading)) ?? null;
       const kept = await addReading(inside, trialId, { ...reading, reason: 'from a table', replaces });
-      if (kept.ok) known.set(placeOf(reading), kept.value.id);
+      if (kept.ok && kept.value.id !== null) known.set(placeOf(reading), kept.value.id);
       if (!kept.ok) return kept.failure.code === 'badReading' ? atLine(kept.failure, line) : kept;
     }
     return succeed({ kept: rows.value.length });

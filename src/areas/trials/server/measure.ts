@@ -3,7 +3,6 @@ import { moveTrial } from './moveTrial.ts';
 import { and, eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { kindOf } from '../kinds/index.ts';
-import { parseQuantity } from '../../../core/units/parse.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
@@ -13,6 +12,7 @@ import { claim, findMachine } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { progressOf } from '../../machines/model/print.ts';
 import { trialMoves } from '../model/states.ts';
+import { readingOf, WITHDRAWN } from '../model/readingOf.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import type { Band } from '../kinds/define.ts';
 import { checkCoupon } from './checkCoupon.ts';
@@ -38,12 +38,12 @@ export const bandsPrinted = (bands: readonly Band[], zMm: number): number =>
   bands.filter((b) => b.toMm <= zMm + 1e-6 && b.toMm > b.fromMm).length;
 
 /** Keeps one reading as typed. A second reading of the same feature and repeat supersedes the first, which stays, if it names it: what was
- *  typed without knowledge of a newer one, or arrives late, supersedes nothing. */
+ *  typed without knowledge of a newer one, or arrives late, supersedes nothing. Nothing typed withdraws what was read. */
 export async function addReading(
   ctx: Ctx,
   trialId: string,
   input: NewReading,
-): Promise<Result<{ id: string; value: number }, TrialFailure>> {
+): Promise<Result<{ id: string | null; value: number | null }, TrialFailure>> {
   const asked = await findTrial(ctx, trialId);
   if (!asked) return fail({ code: 'noTrial' });
   const feature = kindOf(asked.kind).features.find((f) => f.key === input.feature);
@@ -57,24 +57,10 @@ export async function addReading(
       code: 'badReading',
       detail: { code: 'noPlace', what: 'This coupon has no such place', where, todo: 'open the trial anew' },
     });
-  const parsed = parseQuantity(input.typed, feature.quantity === 'score' ? 'count' : feature.quantity);
-  if (!parsed.ok) return fail({ code: 'badReading', detail: { ...parsed.failure, where } });
-  const value = parsed.value.canonical;
-  if (value < feature.range[0] || value > feature.range[1])
-    return fail({
-      code: 'badReading',
-      detail: {
-        code: 'guard',
-        what: `${value} ${feature.unit} cannot be read here`,
-        where,
-        todo: `${feature.range[0]} to ${feature.range[1]} ${feature.unit} can: check the unit and read again`,
-      },
-    });
-  if ((feature.quantity === 'count' || feature.quantity === 'score') && !Number.isInteger(value))
-    return fail({
-      code: 'badReading',
-      detail: { code: 'guard', what: `${value} is not a whole number`, where, todo: 'count again' },
-    });
+  const typed = input.typed.trim();
+  const read = typed === WITHDRAWN ? succeed(null) : readingOf(feature, typed);
+  if (!read.ok) return fail({ code: 'badReading', detail: { ...read.failure, where } });
+  const value = read.value;
   return ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await db.select({ id: trial.id }).from(trial).where(eq(trial.id, trialId)).for('update');
@@ -96,9 +82,11 @@ export async function addReading(
     const before = (await listCurrentReadings(inside, trialId)).find(
       (r) => r.band === input.band && r.feature === input.feature && r.repeat === input.repeat,
     );
-    if (before && before.typed === input.typed.trim()) return succeed({ id: before.id, value: before.value });
+    if (before && before.typed === typed) return succeed({ id: before.id, value: before.value });
     if (before && before.id !== input.replaces)
       return fail({ code: 'readMeanwhile', where, typed: before.typed, byName: before.personName, id: before.id });
+    if (!before && value === null) return succeed({ id: null, value });
+    const reason = before ? (input.reason ?? (value === null ? 'withdrawn' : 'read again')) : null;
     const id = ctx.newId();
     await db.insert(reading).values({
       id,
@@ -109,10 +97,10 @@ export async function addReading(
       personId: ctx.user.id,
       personName: ctx.user.name,
       instrument: input.instrument,
-      typed: input.typed.trim(),
+      typed,
       value,
       supersedes: before?.id ?? null,
-      reason: before ? (input.reason ?? 'read again') : null,
+      reason,
       at: ctx.clock.now(),
     });
     if (row.state === 'planned') await moveTrial(inside, trialId, 'printElsewhere'); // held since it was read
@@ -121,10 +109,10 @@ export async function addReading(
         subjectKind: 'trial',
         subjectId: trialId,
         subjectName: trialName(row.number),
-        what: `reading corrected, ${where}`,
+        what: `reading ${value === null ? 'withdrawn' : 'corrected'}, ${where}`,
         from: before.typed,
-        to: input.typed,
-        why: input.reason ?? 'read again',
+        to: value === null ? null : typed,
+        why: reason,
       });
     else await notify(inside, 'trial', trialId);
     return succeed({ id, value });

@@ -162,7 +162,7 @@ export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
   const rows = await ctx.db.execute<RowOf<TrialRow> & { number: number }>(sql`
     select t.id, t.number, t.kind, t.state, t.lot, t.created_at as "createdAt", t.decided_at as "decidedAt", t.decision, t.progress, t.plan, m.name as "machineName", m.id as "machineId",
            tool.name as "toolName", mat.name as "materialName", t.created_by_name as "createdByName",
-           (select count(*)::int from reading r where r.trial_id = t.id and not exists (select from reading s where s.supersedes = r.id)) as readings
+           (select count(*)::int from reading r where r.trial_id = t.id and r.value is not null and not exists (select from reading s where s.supersedes = r.id)) as readings
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
     order by t.number desc limit ${limit}`);
   return rows.rows.map((r) => ({ ...r, name: trialName(Number(r.number)) }));

@@ -59,26 +59,35 @@ export const trial = pgTable(
   ],
 );
 
-/** Raw readings; a correction is a new reading that supersedes, with a reason. Append-only by grant. */
-export const reading = pgTable('reading', {
-  id: text('id').primaryKey(),
-  trialId: text('trial_id')
-    .notNull()
-    .references(() => trial.id),
-  band: integer('band').notNull(),
-  feature: text('feature').notNull(),
-  repeat: integer('repeat').notNull(),
-  personId: text('person_id').notNull(),
-  personName: text('person_name').notNull(),
-  instrument: text('instrument').notNull(),
-  typed: text('typed').notNull(),
-  value: doublePrecision('value').notNull(),
-  supersedes: text('supersedes')
-    .unique()
-    .references((): AnyPgColumn => reading.id),
-  reason: text('reason'),
-  at: at('at').notNull(),
-});
+/** Raw readings; a correction is a new reading that supersedes, with a reason; one that is withdrawn is superseded by nothing typed.
+ *  Append-only by grant. */
+export const reading = pgTable(
+  'reading',
+  {
+    id: text('id').primaryKey(),
+    trialId: text('trial_id')
+      .notNull()
+      .references(() => trial.id),
+    band: integer('band').notNull(),
+    feature: text('feature').notNull(),
+    repeat: integer('repeat').notNull(),
+    personId: text('person_id').notNull(),
+    personName: text('person_name').notNull(),
+    instrument: text('instrument').notNull(),
+    typed: text('typed').notNull(),
+    /** Null where what stood here is withdrawn. */
+    value: doublePrecision('value'),
+    supersedes: text('supersedes')
+      .unique()
+      .references((): AnyPgColumn => reading.id),
+    reason: text('reason'),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    check('reading_withdrawn', sql`(${t.value} is null) = (${t.typed} = '')`),
+    check('reading_withdraws', sql`${t.value} is not null or ${t.supersedes} is not null`),
+  ],
+);
 
 /** Pictures of a coupon or of one place of it, as they were taken. Append-only by grant. */
 export const picture = pgTable(

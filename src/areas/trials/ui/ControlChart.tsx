@@ -1,3 +1,4 @@
+import { Box } from '@mantine/core';
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { individualsChart } from '../../../core/fitting/controlChart.ts';
@@ -29,7 +30,7 @@ export function ControlChart({
   const isOutside = (i: number): boolean => chart?.outside.includes(i - from) ?? false;
   const line = (y: number) => values.map((_, i) => (i < from ? null : y));
   return (
-    <figure style={{ margin: '8px 0 14px' }}>
+    <Box component="figure" mt={8} mr={0} mb={14} ml={0}>
       <figcaption className="hint">
         {s.label}, {values.length} accepted {values.length === 1 ? 'trial' : 'trials'}
         {chart
@@ -37,7 +38,7 @@ export function ControlChart({
           : '; limits come with four'}
         {since && `; limits begin after: ${since}`}
       </figcaption>
-      <div style={{ height: 150 }}>
+      <Box h={150}>
         <Line
           aria-label={`${s.label} over time`}
           options={{
@@ -69,7 +70,7 @@ export function ControlChart({
             ],
           }}
         />
-      </div>
-    </figure>
+      </Box>
+    </Box>
   );
 }

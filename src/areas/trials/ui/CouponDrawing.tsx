@@ -60,14 +60,11 @@ export function CouponDrawing({
           />
         )}
         {s.text && (
-          <text
-            x={cx + s.x}
-            y={y + s.h / 2 + 1}
-            textAnchor="middle"
-            style={{ fontSize: letter, fill: look?.ink ?? (mine && !s.round ? 'var(--paper)' : 'var(--ink)') }}
-          >
-            {look?.says ?? s.text}
-          </text>
+          <g fontSize={letter} fill={look?.ink ?? (mine && !s.round ? 'var(--paper)' : 'var(--ink)')}>
+            <text x={cx + s.x} y={y + s.h / 2 + 1} textAnchor="middle">
+              {look?.says ?? s.text}
+            </text>
+          </g>
         )}
       </g>
     );
@@ -92,30 +89,38 @@ export function CouponDrawing({
                 stroke="var(--lime2)"
                 strokeWidth=".25"
               />
-              <text x="6" y={top - k * 10 + 0.9} textAnchor="end" style={{ fontSize: 2.6 }} fill="var(--dim)">
-                {k * 10}
-              </text>
+              <g fontSize={2.6} fill="var(--dim)">
+                <text x="6" y={top - k * 10 + 0.9} textAnchor="end">
+                  {k * 10}
+                </text>
+              </g>
             </g>
           ))}
           {elevation.map((s, i) => box(s, i, ex, top - s.y - s.h))}
           {zMm !== null && (
             <>
               <line x1="7" x2={ex + w / 2 + 4} y1={top - zMm} y2={top - zMm} stroke="var(--plum)" strokeWidth=".5" />
-              <text x={ex + w / 2 + 5} y={top - zMm + 1} style={{ fontSize: 2.8 }}>
-                {zMm.toFixed(2)} mm
-              </text>
+              <g fontSize={2.8} fill="var(--ink)">
+                <text x={ex + w / 2 + 5} y={top - zMm + 1}>
+                  {zMm.toFixed(2)} mm
+                </text>
+              </g>
             </>
           )}
           <rect x={ex - w / 2 - 3} y={top} width={w + 6} height="1.4" fill="#c9c2b2" />
-          <text x={ex} y={height - 2} textAnchor="middle" style={{ fontSize: letter }} fill="var(--dim)">
-            elevation, mm
-          </text>
+          <g fontSize={letter} fill="var(--dim)">
+            <text x={ex} y={height - 2} textAnchor="middle">
+              elevation, mm
+            </text>
+          </g>
         </>
       )}
       {flat.map((s, i) => box(s, i, px, top - d / 2 - s.y - s.h / 2))}
-      <text x={px} y={height - 2} textAnchor="middle" style={{ fontSize: letter }} fill="var(--dim)">
-        plan, {w.toFixed(0)} × {d.toFixed(0)} mm{h < FLAT_MM && h > 0 && ', one layer'}
-      </text>
+      <g fontSize={letter} fill="var(--dim)">
+        <text x={px} y={height - 2} textAnchor="middle">
+          plan, {w.toFixed(0)} × {d.toFixed(0)} mm{h < FLAT_MM && h > 0 && ', one layer'}
+        </text>
+      </g>
     </svg>
   );
 }

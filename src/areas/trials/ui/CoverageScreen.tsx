@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Box, Button, Flex, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -53,10 +53,10 @@ export function CoverageScreen() {
         </div>
         <div className="end">
           {(['proven', 'soon', 'due', 'sister', 'unproven'] as const).map((c) => (
-            <span key={c} className="chip" style={{ display: 'inline-flex', gap: 5, alignItems: 'center' }}>
+            <Flex component="span" key={c} className="chip" display="inline-flex" gap={5} align="center">
               {c !== 'soon' && <StateMark mark={coverMark[c]} />}
               {count(c)} {words[c]}
-            </span>
+            </Flex>
           ))}
           <Button component="a" href="/trials/due">
             Plan what is due
@@ -75,10 +75,10 @@ export function CoverageScreen() {
           .filter((part) => part.of.length > 0)
           .map((part) => <CoverTable key={part.technology} kinds={part.kinds} rows={part.of} />)
       )}
-      <p className="hint" style={{ padding: '10px 20px' }}>
+      <Box component="p" className="hint" py={10} px={20}>
         Figures are days until evidence runs out by age; maintenance and another lot make it due before. A proven cell
         opens its trial, any other plans one.
-      </p>
+      </Box>
     </>
   );
 }
@@ -100,7 +100,7 @@ function CoverTable({ kinds, rows }: { readonly kinds: readonly TrialKind[]; rea
         <Table.Tbody>
           {rows.map(({ m, cells }) => (
             <Table.Tr key={m.id}>
-              <Table.Th scope="row" style={{ textAlign: 'left' }}>
+              <Table.Th scope="row" ta="left">
                 <a href={`/machines/${m.id}`}>{m.name}</a>
                 <div className="hint">
                   {m.mounted!.name} · {m.loaded!.name}

@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Box, Button, Group, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Gauge } from '../../../ui/Gauge.tsx';
 import { showValue } from '../../library/model/values.ts';
@@ -29,7 +29,7 @@ export function Decide({
             const s = findSetting(p.setting)!;
             const before = t.plan.conditions[p.setting] ?? null;
             return (
-              <div key={p.setting} style={{ marginBottom: 8 }}>
+              <Box key={p.setting} mb={8}>
                 {'range' in s && (
                   <Gauge
                     value={before}
@@ -47,7 +47,7 @@ export function Decide({
                   {p.range.maxEnd === 'failedBeyond' && ', failed above'}
                   {p.range.minEnd === 'failedBeyond' && ', failed below'}.
                 </p>
-              </div>
+              </Box>
             );
           })}
           <h3>If accepted</h3>
@@ -57,7 +57,7 @@ export function Decide({
             maintenance touches it, or for another lot.
           </p>
           {t.openJobs.length > 0 && (
-            <p className="hint" style={{ marginTop: 4 }}>
+            <Box component="p" className="hint" mt={4}>
               To be checked again:{' '}
               {t.openJobs.map((j, i) => (
                 <span key={j.id}>
@@ -68,20 +68,17 @@ export function Decide({
                 </span>
               ))}
               .
-            </p>
+            </Box>
           )}
         </>
       )}
       {t.changed.length > 0 && (
-        <div
-          role="status"
-          style={{ borderLeft: '3px solid var(--oxide)', padding: '3px 8px', fontSize: 12, marginTop: 8 }}
-        >
+        <div role="status" className="ledge bad">
           <b>Changed since it was planned:</b> {t.changed.join('; ')}.
         </div>
       )}
       <TextInput size="xs" label="Remark" value={why} onChange={(e) => setWhy(e.currentTarget.value)} mt={10} mb={8} />
-      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+      <Group gap={8} align="stretch">
         <Button disabled={!(isSeries ? a : first) || t.state === 'printing'} onClick={() => onDecide('accepted', why)}>
           {first
             ? `Accept ${showValue(findSetting(first.setting)!, first.value)}${a.proven.length > 1 ? ` and ${a.proven.length - 1} more` : ''}`
@@ -97,7 +94,7 @@ export function Decide({
         <Button variant="default" disabled={t.state === 'printing'} onClick={() => onDecide('set aside', why)}>
           Set aside
         </Button>
-      </div>
+      </Group>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
@@ -33,10 +34,10 @@ const columns: Column<Drift>[] = [
     title: 'State',
     of: (d) => says[d.state],
     show: (d) => (
-      <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+      <Flex component="span" display="inline-flex" gap={6} align="center">
         <StateMark mark={driftMark[d.state]} />
         {says[d.state]}
-      </span>
+      </Flex>
     ),
     noWrap: true,
     isFacet: true,

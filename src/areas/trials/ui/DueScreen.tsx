@@ -1,4 +1,4 @@
-import { Button, Checkbox, Table } from '@mantine/core';
+import { Button, Checkbox, Flex, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
@@ -184,7 +184,7 @@ export function DueScreen() {
           {names.map((name) => (
             <Table.Tbody key={name}>
               <Table.Tr>
-                <Table.Th colSpan={9} scope="rowgroup" style={{ textAlign: 'left', paddingTop: 12 }}>
+                <Table.Th colSpan={9} scope="rowgroup" ta="left" pt={12}>
                   <a href={`/machines/${rows.find((d) => d.machineName === name)!.machineId}`}>{name}</a>{' '}
                   <span className="hint">{rows.find((d) => d.machineName === name)!.place}</span>
                 </Table.Th>
@@ -209,10 +209,10 @@ export function DueScreen() {
                       </a>
                     </Table.Td>
                     <Table.Td>
-                      <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
+                      <Flex component="span" display="inline-flex" gap={6} align="center">
                         <StateMark mark={coverMark[d.cover]} />
                         {d.says}
-                      </span>
+                      </Flex>
                       {d.open && (
                         <div className="hint">
                           already open: <a href={`/trials/${d.open.id}`}>{d.open.name}</a>

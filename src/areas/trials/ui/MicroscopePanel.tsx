@@ -1,6 +1,7 @@
-import { Button } from '@mantine/core';
+import { Box, Button, Flex } from '@mantine/core';
 import { useState } from 'react';
 import { betweenMarksMm, viewWidthMm } from '../model/micrograph.ts';
+import css from './MicroscopePanel.module.css';
 
 const STEPS = 2000;
 const AS_BEGUN = [0.25, 0.75] as const;
@@ -22,9 +23,9 @@ export function MicroscopePanel({
   const mm = betweenMarksMm(viewMm, marks[0], marks[1]);
   const put = (which: 0 | 1, share: number): void => setMarks(which === 0 ? [share, marks[1]] : [marks[0], share]);
   return (
-    <div role="group" aria-label={`Microscope, ${name}`} style={{ maxWidth: 640 }}>
+    <Box role="group" aria-label={`Microscope, ${name}`} maw={640}>
       <div
-        style={{ position: 'relative', cursor: 'crosshair', touchAction: 'none' }}
+        className={css.view}
         onClick={(e) => {
           const box = e.currentTarget.getBoundingClientRect();
           put(next, Math.min(1, Math.max(0, (e.clientX - box.left) / box.width)));
@@ -34,20 +35,15 @@ export function MicroscopePanel({
         <img
           src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`}
           alt={`Microscope: ${name}, ${(1000 * viewMm).toFixed(0)} µm wide`}
-          style={{ width: '100%', display: 'block' }}
+          className={css.wide}
         />
         {marks.map((share, k) => (
           <span
             key={k}
             aria-hidden="true"
-            style={{
-              position: 'absolute',
-              top: 0,
-              bottom: 0,
-              left: `${100 * share}%`,
-              borderLeft: `1px ${k === next ? 'solid' : 'dashed'} #fff`,
-              boxShadow: '0 0 0 .5px var(--plum)',
-            }}
+            className={css.edge}
+            data-next={k === next || undefined}
+            style={{ left: `${100 * share}%` }}
           />
         ))}
       </div>
@@ -60,20 +56,20 @@ export function MicroscopePanel({
           max={STEPS}
           value={Math.round(STEPS * share)}
           onChange={(e) => put(k as 0 | 1, Number(e.currentTarget.value) / STEPS)}
-          style={{ width: '100%', display: 'block' }}
+          className={css.wide}
         />
       ))}
-      <p style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+      <Flex component="p" gap={12} align="center">
         <span className="hint">Click the left edge, then the right one; arrow keys move a slider finely.</span>
-        <b className="f" style={{ marginLeft: 'auto' }}>
+        <Box component="b" className="f" ml="auto">
           {mm.toFixed(3)} mm
-        </b>
+        </Box>
         {onRead && (
           <Button variant="default" onClick={() => onRead(mm.toFixed(3))}>
             Use this reading
           </Button>
         )}
-      </p>
-    </div>
+      </Flex>
+    </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, NativeSelect, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
+import { Box, Button, NativeSelect, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
@@ -191,9 +191,9 @@ export function NewTrialScreen() {
               />
               {(kind.options ?? []).map((o) => (
                 <div key={o.key}>
-                  <div style={{ fontWeight: 500, fontSize: 14, marginBottom: 3 }}>
+                  <Box fw={500} fz={14} mb={3}>
                     {o.label[0]!.toUpperCase() + o.label.slice(1)}
-                  </div>
+                  </Box>
                   <SegmentedControl
                     aria-label={o.label}
                     size="xs"
@@ -228,22 +228,22 @@ export function NewTrialScreen() {
               )}
             </div>
             {m && (
-              <p className="hint" style={{ marginTop: 10 }}>
+              <Box component="p" className="hint" mt={10}>
                 Mounted: <b>{m.mounted?.name ?? 'nothing, mount a tool first'}</b>. Loaded:{' '}
                 <b>{m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing, load a material first'}</b>. To prove
                 another tool or material, <a href={`/machines/${m.id}`}>mount and load it</a>.
-              </p>
+              </Box>
             )}
             {before.length > 0 && (
-              <p className="hint" style={{ marginTop: 6 }}>
+              <Box component="p" className="hint" mt={6}>
                 <StateMark mark="due" /> First {before.map((k) => kindOf(k).label.toLowerCase()).join(' and ')}: this
                 one depends on values that are not proven here.
-              </p>
+              </Box>
             )}
             {preview.error && (
-              <p role="alert" style={{ color: 'var(--oxide)', marginTop: 8 }}>
+              <Box component="p" role="alert" c="var(--oxide)" mt={8}>
                 {preview.error.message}
-              </p>
+              </Box>
             )}
           </section>
           {plan ? (

@@ -1,15 +1,16 @@
 import { Button, UnstyledButton } from '@mantine/core';
-import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { LookDrawing } from '../../../ui/LookDrawing.tsx';
-import { post, Refused } from '../../../ui/api.ts';
+import { post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { MicroscopePanel } from './MicroscopePanel.tsx';
-import type { Readings, MeasuringPointKey } from './useReadings.ts';
+import { PhotographPick } from './PhotographPick.tsx';
+import type { MeasuringPointKey } from './measuringPoint.ts';
+import type { Readings } from './useReadings.ts';
 
 const SCORES = [1, 2, 3, 4, 5];
 
@@ -61,20 +62,6 @@ export function PlacePanel({
       const { svg } = await post<{ svg: string }>(`/api/trials/${t.id}/camera`, { band, feature: featureKey, keep });
       setSeen({ place: spot, svg });
       if (keep) notifySuccess('Picture saved with the trial');
-    });
-  const attach = (file: File) =>
-    doing(async () => {
-      const response = await fetch(
-        `/api/trials/${t.id}/pictures?band=${band}&feature=${encodeURIComponent(featureKey)}`,
-        { method: 'PUT', body: file },
-      );
-      if (!response.ok)
-        throw new Refused(
-          response.status,
-          'picture',
-          ((await response.json()) as { title?: string }).title ?? 'The picture was not taken',
-        );
-      notifySuccess('Picture saved with the trial');
     });
   return (
     <div className="placepanel" role="group" aria-label={`Look at ${name}`}>
@@ -141,16 +128,7 @@ export function PlacePanel({
               {isUnderMicroscope ? 'Look through the microscope' : 'Look through the bench camera'}
             </Button>
           )}
-        {mayChange && (
-          <FilePick
-            says="Add a photograph"
-            field="Add a photograph"
-            accept="image/png,image/jpeg,image/webp"
-            capture="environment"
-            disabled={isBusy}
-            onPick={attach}
-          />
-        )}
+        {mayChange && <PhotographPick trialId={t.id} place={place} />}
       </div>
     </div>
   );

@@ -9,7 +9,11 @@ import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { RowChart } from './RowChart.tsx';
 import { SeriesChart } from './SeriesChart.tsx';
-import { measuringPointKey, useReadings, type MeasuringPointKey } from './useReadings.ts';
+import { CouponDrawing } from './CouponDrawing.tsx';
+import { MeasurePad } from './MeasurePad.tsx';
+import { measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
+import { placeLooks } from './placeLooks.ts';
+import { useReadings } from './useReadings.ts';
 
 /** Places of a coupon without bands: a row each, repeats beside each other, the readings' chart on the same rows. */
 export function PlaceTable({
@@ -37,6 +41,17 @@ export function PlaceTable({
   };
   return (
     <>
+      {mayChange && (
+        <MeasurePad
+          trial={t}
+          readings={readings}
+          order={order}
+          nameOf={nameOf}
+          drawingOf={(key) => (
+            <CouponDrawing plan={t.plan} zMm={null} place={measuringPointOf(key).feature} looks={placeLooks(t)} />
+          )}
+        />
+      )}
       <div className="measure">
         <div className={css.grid} role="group" aria-label="Readings" style={{ '--places': columns } as CSSProperties}>
           <div className={`${css.places} ${css.head}`}>

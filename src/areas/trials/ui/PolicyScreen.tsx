@@ -1,4 +1,4 @@
-import { Button, Checkbox, NumberInput, Table, TextInput } from '@mantine/core';
+import { Box, Button, Checkbox, Group, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, put } from '../../../ui/api.ts';
@@ -88,7 +88,7 @@ export function PolicyScreen() {
               Jobs that must stay inside what is proven{' '}
               <span className="hint">outside it they are blocked, not cautioned</span>
             </h2>
-            <div style={{ display: 'flex', gap: 18 }}>
+            <Group gap={18} align="stretch" wrap="nowrap">
               {jobClasses.map((c) => (
                 <Checkbox
                   key={c}
@@ -104,7 +104,7 @@ export function PolicyScreen() {
                   }
                 />
               ))}
-            </div>
+            </Group>
           </section>
           <UnprovenSettings
             classes={p.provenOnly}
@@ -220,11 +220,11 @@ export function PolicyScreen() {
           <h3>Changes</h3>
           {data.changes.length === 0 && <p className="hint">None yet: this is what the product ships with.</p>}
           {data.changes.map((c) => (
-            <p key={c.at} className="hint" style={{ marginBottom: 6 }}>
+            <Box component="p" key={c.at} className="hint" mb={6}>
               {c.why}
               <br />
               {c.byName} · {dayAndTime(c.at)}
-            </p>
+            </Box>
           ))}
         </aside>
       </div>

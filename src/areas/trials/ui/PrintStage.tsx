@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Box, Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
@@ -35,7 +35,7 @@ export function PrintStage({
           {formatDuration(t.plan.timeS)}, {takenText(t.plan)}, € {t.plan.cost.toFixed(2)}
         </span>
       </h2>
-      <div style={{ display: 'flex', gap: 10, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Group gap={10}>
         {mayChange && t.state === 'planned' && (
           <Button disabled={!t.hasDevice} onClick={() => onWish('print')}>
             Print on {t.machineName}
@@ -65,9 +65,9 @@ export function PrintStage({
           <span className="hint">
             layer stacks of plate{' '}
             {Array.from({ length: plates }, (_, i) => (
-              <a key={i} href={`/api/trials/${t.id}/coupon?plate=${i + 1}`} download style={{ marginRight: 8 }}>
+              <Box component="a" key={i} href={`/api/trials/${t.id}/coupon?plate=${i + 1}`} download mr={8}>
                 {i + 1}
-              </a>
+              </Box>
             ))}
           </span>
         ) : (
@@ -87,7 +87,7 @@ export function PrintStage({
             printed from its file instead
           </Button>
         )}
-      </div>
+      </Group>
       <div>
         {isElsewhere && t.state === 'planned' && <ElsewhereForm trial={t} onDone={() => setElsewhere(false)} />}
       </div>
@@ -102,7 +102,7 @@ export function PrintStage({
       )}
       {t.silentS !== null && <SilentNotice machineName={t.machineName} silentS={t.silentS} />}
       {p && (
-        <div style={{ marginTop: 12 }} data-phase={p.phase} data-acknowledged={p.acknowledged}>
+        <Box mt={12} data-phase={p.phase} data-acknowledged={p.acknowledged}>
           <ProgressLine share={share}>
             <span>{p.phase}</span>
             <span>
@@ -132,17 +132,16 @@ export function PrintStage({
             )}
           </ProgressLine>
           {p.message && !t.stop && (
-            <p
+            <Box
+              component="p"
               role="status"
-              style={{
-                color: ['cancelled', 'done', 'next plate'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)',
-                marginTop: 4,
-              }}
+              mt={4}
+              c={['cancelled', 'done', 'next plate'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)'}
             >
               {p.message}
-            </p>
+            </Box>
           )}
-        </div>
+        </Box>
       )}
     </section>
   );

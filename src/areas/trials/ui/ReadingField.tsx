@@ -1,5 +1,6 @@
 import type { CSSProperties } from 'react';
-import type { Readings, MeasuringPointKey } from './useReadings.ts';
+import type { MeasuringPointKey } from './measuringPoint.ts';
+import type { Readings } from './useReadings.ts';
 
 interface Props {
   readonly place: MeasuringPointKey;

@@ -10,7 +10,10 @@ import { DRAWING, FOOT, LEFT, ROW, TOP } from './bandLayout.ts';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
-import { measuringPointKey, useReadings, type MeasuringPointKey } from './useReadings.ts';
+import { BandOfCoupon } from './BandOfCoupon.tsx';
+import { MeasurePad } from './MeasurePad.tsx';
+import { measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
+import { useReadings } from './useReadings.ts';
 
 const CHART = 330;
 const FIELD = 74;
@@ -61,8 +64,23 @@ export function ReadingGrid({
     return b ? `${kind.axis!.label} ${show(b)}, ${kind.features.find((f) => f.key === feature)?.label ?? feature}` : '';
   };
   const reached = t.state === 'interrupted' ? (t.progress?.zMm ?? 0) : Infinity;
+  const readable = (key: MeasuringPointKey): boolean => bands[measuringPointOf(key).band - 1]!.toMm <= reached + 1e-6;
+  const padName = (key: MeasuringPointKey): string => {
+    const { feature, repeat } = measuringPointOf(key);
+    const { repeats: of = 1 } = kind.features.find((f) => f.key === feature) ?? {};
+    return of > 1 ? `${nameOf(key)} ${repeat}` : nameOf(key);
+  };
   return (
     <>
+      {mayChange && (
+        <MeasurePad
+          trial={t}
+          readings={readings}
+          order={order.filter(readable)}
+          nameOf={padName}
+          drawingOf={(key) => <BandOfCoupon trial={t} band={measuringPointOf(key).band} />}
+        />
+      )}
       <div className="bandsheet" style={{ height: TOP + height + FOOT }}>
         <svg
           className="bands-drawing"

@@ -1,6 +1,7 @@
-import { Button } from '@mantine/core';
+import { Box, Button, Flex } from '@mantine/core';
 import { TableOfReadings } from './TableOfReadings.tsx';
-import type { MeasuringPointKey, Readings } from './useReadings.ts';
+import type { MeasuringPointKey } from './measuringPoint.ts';
+import type { Readings } from './useReadings.ts';
 
 /** Slips, readings that wait for the connection, and the connected instrument, under the fields. */
 export function ReadingNotes({
@@ -17,20 +18,20 @@ export function ReadingNotes({
   readonly nameOf: (key: MeasuringPointKey) => string;
 }) {
   return (
-    <div style={{ flexBasis: '100%' }}>
+    <div>
       {Object.entries(r.slips).map(([key, text]) => (
-        <p key={key} role="alert" style={{ color: 'var(--oxide)', fontSize: 12, marginTop: 6 }}>
+        <Box component="p" key={key} role="alert" c="var(--oxide)" fz={12} mt={6}>
           {nameOf(key as MeasuringPointKey)}: {text}
-        </p>
+        </Box>
       ))}
       {r.unsent > 0 && (
-        <p role="status" className="hint" style={{ marginTop: 6 }}>
+        <Box component="p" role="status" className="hint" mt={6}>
           {r.unsent} {r.unsent === 1 ? 'reading waits' : 'readings wait'} for the connection; kept on this device and
           sent by itself.
-        </p>
+        </Box>
       )}
       {mayChange && (
-        <p style={{ marginTop: 10, display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Flex component="p" mt={10} gap={12} align="center" wrap="wrap">
           <Button variant="default" disabled={r.isBusy} onClick={() => void r.takeAll(order)}>
             {r.isBusy ? 'Reading…' : 'Read from the connected instrument'}
           </Button>
@@ -38,7 +39,7 @@ export function ReadingNotes({
           <span className="hint">
             Enter: next reading · ↑ ↓: neighbour · a second figure in a field supersedes the first, which is kept
           </span>
-        </p>
+        </Flex>
       )}
     </div>
   );

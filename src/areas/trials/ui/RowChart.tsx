@@ -33,7 +33,7 @@ export function RowChart({ trial: t }: { readonly trial: TrialPage }) {
     (_, i) => (first + i) * step,
   );
   return (
-    <svg width={WIDTH} height={height} role="img" aria-label="Readings by place" style={{ maxWidth: '100%' }}>
+    <svg width={WIDTH} height={height} role="img" aria-label="Readings by place" className="fits">
       {features.map((f, i) => {
         const mine = points.filter((p) => p.feature === f.key);
         const y = TOP + 19 + i * ROW;

@@ -25,7 +25,7 @@ export function SeriesChart({ trial: t }: { readonly trial: TrialPage }) {
       height={height}
       role="img"
       aria-label={last ? `Scores now and on ${last.name}` : 'Scores'}
-      style={{ maxWidth: '100%' }}
+      className="fits"
     >
       {SCORES.map((s) => (
         <g key={s}>

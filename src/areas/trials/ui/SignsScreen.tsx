@@ -1,4 +1,4 @@
-import { SegmentedControl, Table, TextInput } from '@mantine/core';
+import { Box, Flex, SegmentedControl, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { kindOf } from '../kinds/index.ts';
@@ -62,18 +62,18 @@ export function SignsScreen() {
             {s.causes.map((c, i) => (
               <Table.Tr key={c.cause}>
                 {i === 0 && (
-                  <Table.Td rowSpan={s.causes.length} style={{ width: 250 }}>
-                    <span style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
+                  <Table.Td rowSpan={s.causes.length} w={250}>
+                    <Flex component="span" gap={10} align="flex-start">
                       {s.drawn && <SignDrawing sign={s.drawn} />}
                       <span>
                         <b>{s.seen}</b>
                         <br />
                         <span className="hint">{s.technology}</span>
                       </span>
-                    </span>
+                    </Flex>
                   </Table.Td>
                 )}
-                <Table.Td style={{ paddingLeft: 10 }}>
+                <Table.Td pl={10}>
                   {i + 1}. {c.cause}
                 </Table.Td>
                 <Table.Td className="hint">{c.tells}</Table.Td>
@@ -86,9 +86,9 @@ export function SignsScreen() {
         ))}
       </WideTable>
       {found.length === 0 && <p className="empty">Nothing seen or suspected is described like this.</p>}
-      <p className="hint" style={{ padding: '10px 20px' }}>
+      <Box component="p" className="hint" py={10} px={20}>
         The ranking is common practice, without a published source.
-      </p>
+      </Box>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Box, Button, Group } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
@@ -49,20 +49,13 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   return (
     <div>
       {data.plates.length > 1 && (
-        <div role="group" aria-label="Plate" style={{ display: 'flex', flexWrap: 'wrap', gap: 14, marginBottom: 8 }}>
+        <Group role="group" aria-label="Plate" gap={14} mb={8} align="stretch">
           {data.plates.map((p, i) => (
-            <Button
-              variant="subtle"
-              size="compact-xs"
-              key={i}
-              aria-pressed={i === plate}
-              style={{ fontWeight: i === plate ? 700 : 400 }}
-              onClick={() => setPlate(i)}
-            >
+            <Button variant="subtle" size="compact-xs" key={i} aria-pressed={i === plate} onClick={() => setPlate(i)}>
               plate {i + 1}, {p.fields[0]!.exposureS} s
             </Button>
           ))}
-        </div>
+        </Group>
       )}
       <PathCanvas
         worker={worker}
@@ -72,7 +65,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
         height={HEIGHT}
         label={`Layer ${layer + 1} of ${last + 1}, ${shown.length} ${shown.length === 1 ? 'exposure' : 'exposures'}`}
       />
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap', marginTop: 6 }}>
+      <Group gap={12} mt={6}>
         <input
           type="range"
           aria-label="Layer"
@@ -80,35 +73,27 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
           max={last}
           value={layer}
           onChange={(e) => setLayer(Number(e.currentTarget.value))}
-          style={{ flex: 1, minWidth: 200 }}
+          className="long"
         />
         <span className="f">
           layer {layer + 1} of {last + 1}, {((layer + 1) * program.layerMm).toFixed(3)} mm
         </span>
-      </div>
-      <p className="hint f" style={{ marginTop: 4 }}>
+      </Group>
+      <Box component="p" className="hint f" mt={4}>
         {shown.map((e, i) => {
           lit += e.seconds;
           return (
-            <span key={i} style={{ marginRight: 14, whiteSpace: 'nowrap' }}>
-              <i
-                style={{
-                  display: 'inline-block',
-                  width: 10,
-                  height: 10,
-                  background: shadeOf(lit / most),
-                  border: '1px solid var(--line)',
-                }}
-              />{' '}
-              {i + 1}. {e.seconds.toFixed(2)} s, {e.fields.length} {e.fields.length === 1 ? 'field' : 'fields'}
-            </span>
+            <Box component="span" key={i} mr={14} className="nowrap">
+              <i className="swatch" style={{ background: shadeOf(lit / most) }} /> {i + 1}. {e.seconds.toFixed(2)} s,{' '}
+              {e.fields.length} {e.fields.length === 1 ? 'field' : 'fields'}
+            </Box>
           );
         })}
-        <span style={{ whiteSpace: 'nowrap' }}>
+        <span className="nowrap">
           then {darkTimeS(motion).toFixed(1)} s dark, peel{' '}
           {motion.lift[0] ? `${motion.lift[0].mmPerS.toFixed(2)} mm/s` : 'none'}
         </span>
-      </p>
+      </Box>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Box, Button } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
@@ -133,7 +133,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
       <div className="page two">
         <div>
           {t.plan.plate && isOpen && (
-            <p className="hint" style={{ padding: '8px 20px 0' }}>
+            <Box component="p" className="hint" pt={8} pr={20} pb={0} pl={20}>
               Coupon {t.plan.plate.place} of {t.plan.plate.of} on one plate,{' '}
               {t.plan.plate.host ? (
                 <>
@@ -143,7 +143,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
               ) : (
                 'which this trial prints for all of them, one after the other.'
               )}
-            </p>
+            </Box>
           )}
           {t.gcodeBytes > 0 && <PrintStage trial={t} mayChange={mayChange} onWish={(w) => void wish(w)} />}
           <section className="stage">
@@ -197,11 +197,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
               <h3>So far</h3>
               <p className="lead">{a.sentence}</p>
               {a.warnings.map((w) => (
-                <p
-                  key={w}
-                  className="hint"
-                  style={{ borderLeft: '3px solid var(--ochre, #b8862b)', paddingLeft: 8, margin: '4px 0' }}
-                >
+                <p key={w} className="ledge hint doubt">
                   {w}
                 </p>
               ))}
@@ -215,9 +211,9 @@ export function TrialScreen({ id }: { readonly id: string }) {
           ) : (
             <>
               <h3>Nothing concluded yet</h3>
-              <p className="lead" style={{ fontSize: 15 }}>
+              <Box component="p" className="lead" fz={15}>
                 {t.refusal}
-              </p>
+              </Box>
             </>
           )}
           <Agreement trial={t} />

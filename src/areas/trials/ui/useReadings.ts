@@ -1,124 +1,121 @@
 import { useEffect, useRef, useState } from 'react';
-import { parseQuantity } from '../../../core/units/parse.ts';
 import { post } from '../../../ui/api.ts';
 import { notifyError } from '../../../ui/notify.tsx';
 import type { Feature } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { ReadingRow, TrialPage } from '../model/pages.ts';
+import { readingOf, WITHDRAWN } from '../model/readingOf.ts';
+import { measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
+import { ReadingQueue } from './readingQueue.ts';
 
 const RETRY_MS = 2000;
-export type MeasuringPointKey = `${number}/${string}/${number}`;
-export const measuringPointKey = (band: number, feature: string, repeat: number): MeasuringPointKey =>
-  `${band}/${feature}/${repeat}`;
-interface Sent {
-  readonly band: number;
-  readonly feature: string;
-  readonly repeat: number;
+type Typed = Readonly<Record<MeasuringPointKey, string>>;
+const without = (texts: Typed, key: MeasuringPointKey): Typed =>
+  Object.fromEntries(Object.entries(texts).filter(([k]) => k !== key));
+
+interface Taken {
   readonly typed: string;
-  readonly instrument: string;
-  /** What stood there when it was typed. */
-  readonly replaces: string | null;
+  readonly id: string | null;
+  /** What the page had of that place by then. */
+  readonly was: string | undefined;
 }
 
 export interface Readings {
   readonly kept: ReadonlyMap<MeasuringPointKey, ReadingRow>;
-  readonly typed: Readonly<Record<MeasuringPointKey, string>>;
-  readonly slips: Readonly<Record<MeasuringPointKey, string>>;
+  readonly typed: Typed;
+  readonly slips: Typed;
   readonly unsent: number;
   readonly isBusy: boolean;
   readonly type: (key: MeasuringPointKey, text: string) => void;
-  /** Keeps what stands in a field, unless nothing new was typed. */
+  /** Keeps what stands in a field, unless nothing new was typed; one that was emptied withdraws what was read. */
   readonly leave: (key: MeasuringPointKey) => void;
   /** Types and keeps at once: a click on a drawing. */
   readonly put: (key: MeasuringPointKey, text: string) => void;
   readonly takeAll: (order: readonly MeasuringPointKey[]) => Promise<void>;
 }
 
+/** Why a figure cannot have been read of a feature, as it is said at its field; null where it can. */
+export function whyNot(feature: Feature, text: string): string | null {
+  const read = text.trim() === WITHDRAWN ? null : readingOf(feature, text);
+  return read && !read.ok ? `${read.failure.what}; ${read.failure.todo ?? ''}` : null;
+}
+/** What was typed here and not yet sent when the page went away; a field that was only emptied is as it was. */
+function typedBefore(storeKey: string): Typed {
+  try {
+    const stored = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Typed;
+    return Object.fromEntries(Object.entries(stored).filter(([, text]) => text.trim() !== WITHDRAWN));
+  } catch {
+    return {};
+  }
+}
+
 /** Readings as typed: nothing typed is lost when the connection drops or the page goes away, it is sent again. */
 export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void): Readings {
   const storeKey = `cantiere:readings:${t.id}`;
   const features = new Map<string, Feature>(kindOf(t.kind).features.map((f) => [f.key, f]));
-  const [typed, setTyped] = useState<Record<MeasuringPointKey, string>>({});
-  const [slips, setSlips] = useState<Record<MeasuringPointKey, string>>({});
+  const [typed, setTyped] = useState<Typed>({});
+  const [slips, setSlips] = useState<Typed>({});
   const [unsent, setUnsent] = useState(0);
   const [isBusy, setBusy] = useState(false);
-  const pending = useRef(new Map<MeasuringPointKey, Sent>());
-  /** Kept by the server, and not yet come back with the trial: shown as typed until then. */
-  const sent = useRef(new Map<MeasuringPointKey, string>());
-  /** Readings kept from here that may not have come back with the trial. */
-  const lastKept = useRef(new Map<MeasuringPointKey, string>());
+  /** Taken by the server, and not yet come back with the trial: shown as typed until then. */
+  const taken = useRef(new Map<MeasuringPointKey, Taken>());
   const kept = new Map(t.readings.map((r) => [measuringPointKey(r.band, r.feature, r.repeat), r]));
-  const flush = async (): Promise<void> => {
-    for (const [key, reading] of [...pending.current]) {
-      try {
-        const { id } = await post<{ id: string }>(`/api/trials/${t.id}/readings`, reading);
-        lastKept.current.set(key, id);
-        pending.current.delete(key);
-        sent.current.set(key, reading.typed);
-        setSlips((before) => {
-          const next = { ...before };
-          delete next[key];
-          return next;
-        });
-      } catch (e) {
-        const status = (e as { status?: number }).status ?? 0;
-        if (status !== 0 && status < 500) {
-          pending.current.delete(key);
-          lastKept.current.delete(key);
-          setSlips((before) => ({ ...before, [key]: (e as Error).message }));
-        } // else keep and try again
-      }
-    }
-    setUnsent(pending.current.size);
-    onKept();
-  };
+  const latest = useRef({ trialId: t.id, kept });
+  latest.current = { trialId: t.id, kept };
+  const queue = useRef<ReadingQueue>(null);
+  queue.current ??= new ReadingQueue(
+    (reading) => post(`/api/trials/${latest.current.trialId}/readings`, reading),
+    () => ({
+      onTaken: (key, text, id) => {
+        taken.current.set(key, { typed: text, id, was: latest.current.kept.get(key)?.id });
+        setSlips((before) => without(before, key));
+      },
+      onRefused: (key, why) => setSlips((before) => ({ ...before, [key]: why })),
+    }),
+  );
+  const afterSending = (sending: Promise<void>): Promise<void> =>
+    sending.then(() => {
+      setUnsent(queue.current!.length);
+      onKept();
+    });
   useEffect(() => {
     const timer = setInterval(() => {
-      if (pending.current.size > 0) void flush();
+      if (queue.current!.length > 0) void afterSending(queue.current!.send());
     }, RETRY_MS);
     return () => clearInterval(timer);
   });
-  const keep = (key: MeasuringPointKey, text: string, instrument: string): Promise<void> => {
-    const [band, feature = '', repeat] = key.split('/');
-    const f = features.get(feature);
-    const parsed = parseQuantity(text, !f || f.quantity === 'score' ? 'count' : f.quantity);
-    if (!parsed.ok) {
-      setSlips((before) => ({ ...before, [key]: `${parsed.failure.what}; ${parsed.failure.todo ?? ''}` }));
+  const instrumentOf = (key: MeasuringPointKey): string =>
+    features.get(measuringPointOf(key).feature)?.instrument ?? 'eye';
+  const keep = (key: MeasuringPointKey, text: string, instrument = instrumentOf(key)): Promise<void> => {
+    const f = features.get(measuringPointOf(key).feature);
+    const why = f ? whyNot(f, text) : null;
+    if (why !== null) {
+      setSlips((before) => ({ ...before, [key]: why }));
       return Promise.resolve();
     }
-    const replaces = lastKept.current.get(key) ?? kept.get(key)?.id ?? null;
-    const place = { band: Number(band), feature, repeat: Number(repeat) };
-    pending.current.set(key, { ...place, typed: text.trim(), instrument, replaces });
-    return flush();
+    const replaces = taken.current.get(key)?.id ?? kept.get(key)?.id ?? null;
+    const sending = queue.current!.add(key, { ...measuringPointOf(key), typed: text.trim(), instrument, replaces });
+    setUnsent(queue.current!.length);
+    return afterSending(sending);
   };
   useEffect(() => {
-    for (const [key, r] of kept) if (lastKept.current.get(key) === r.id) lastKept.current.delete(key);
-    const back = [...sent.current].filter(([key]) => kept.has(key));
-    if (back.length === 0) return;
-    setTyped((before) => {
-      const next = { ...before };
-      for (const [key, text] of back) if (next[key]?.trim() === text) delete next[key];
-      return next;
-    });
-    for (const [key] of back) sent.current.delete(key);
-  }, [t.readings]);
-  const instrumentOf = (key: MeasuringPointKey): string => features.get(key.split('/')[1]!)?.instrument ?? 'eye';
-  useEffect(() => {
-    // what was typed here and not yet sent when the page went away
-    let left: Record<MeasuringPointKey, string>;
-    try {
-      left = JSON.parse(localStorage.getItem(storeKey) ?? '{}') as Record<MeasuringPointKey, string>;
-    } catch {
-      return;
+    for (const [key, { typed: text, id, was }] of taken.current) {
+      const now = kept.get(key)?.id;
+      const isBack = now === (id ?? undefined) || now !== was || (text === WITHDRAWN && now === undefined);
+      if (!isBack) continue;
+      taken.current.delete(key);
+      setTyped((before) => (before[key]?.trim() === text ? without(before, key) : before));
     }
+  }, [t.readings]);
+  useEffect(() => {
+    const left = typedBefore(storeKey);
     setTyped(left);
-    if (mayChange)
-      for (const [key, text] of Object.entries(left))
-        if (text.trim() !== '') void keep(key as MeasuringPointKey, text, instrumentOf(key as MeasuringPointKey));
+    if (mayChange) for (const [key, text] of Object.entries(left)) void keep(key as MeasuringPointKey, text);
   }, [storeKey]);
   useEffect(() => {
     localStorage.setItem(storeKey, JSON.stringify(typed));
   }, [typed, storeKey]);
+  const recorded = (key: MeasuringPointKey): string => kept.get(key)?.typed ?? WITHDRAWN;
   return {
     kept,
     typed,
@@ -127,25 +124,20 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
     isBusy,
     type: (key, text) => setTyped((before) => ({ ...before, [key]: text })),
     leave: (key) => {
-      const text = typed[key];
-      if (text !== undefined && text.trim() !== '' && text.trim() !== kept.get(key)?.typed)
-        void keep(key, text, instrumentOf(key));
+      const text = typed[key]?.trim();
+      if (text !== undefined && text !== recorded(key)) void keep(key, text);
     },
     put: (key, text) => {
       setTyped((before) => ({ ...before, [key]: text }));
-      if (text !== kept.get(key)?.typed) void keep(key, text, instrumentOf(key));
+      if (text !== recorded(key) || queue.current!.has(key) || taken.current.has(key)) void keep(key, text);
     },
     takeAll: async (order) => {
       setBusy(true);
       try {
         for (const key of order) {
           if (kept.has(key)) continue;
-          const [band, feature, repeat] = key.split('/');
-          const { typed: shown } = await post<{ typed: string }>(`/api/trials/${t.id}/instrument`, {
-            band: Number(band),
-            feature,
-            repeat: Number(repeat),
-          });
+          const place = measuringPointOf(key);
+          const { typed: shown } = await post<{ typed: string }>(`/api/trials/${t.id}/instrument`, place);
           await keep(key, shown, `${instrumentOf(key)}, connected`);
         }
       } catch (e) {
