@@ -1,12 +1,7 @@
-import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, open, signIn, test } from './fixtures.ts';
+import { barriers, openWhole, pagesOf } from './walk.ts';
 
-interface Named {
-  readonly id: string;
-  readonly kind?: string;
-  readonly state?: string;
-}
 const WIDTHS = [390, 768, 1280, 1920];
 
 /** Cells of tables whose text lies over the next. */
@@ -17,57 +12,13 @@ const spiltCells = (page: Page): Promise<string[]> =>
     ),
   );
 
-/** Every page, with one record of each kind. */
-async function pagesOf(page: Page): Promise<readonly string[]> {
-  const listed = async (path: string): Promise<readonly Named[]> =>
-    (await (await page.request.get(path)).json()) as Named[];
-  const [trials, jobs, machines, profiles, recipes] = await Promise.all(
-    ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => listed(`/api/${name}`)),
-  );
-  return [
-    '/',
-    '/library',
-    '/library/new',
-    '/library/recipes',
-    '/library/recipes/new',
-    `/library/recipes/${recipes![0]!.id}`,
-    '/library/pairings',
-    `/library/compare?refs=profile:${profiles![0]!.id},profile:${profiles![1]!.id}`,
-    '/library/bulk',
-    '/library/exchange',
-    '/library/settings',
-    `/library/${profiles!.find((p) => p.kind === 'material')!.id}`,
-    '/trials',
-    '/trials/new',
-    '/trials/signs',
-    '/trials/due',
-    `/trials/${trials!.find((t) => t.state === 'measuring')!.id}`,
-    `/trials/${trials!.find((t) => t.state === 'accepted')!.id}`,
-    '/checks',
-    '/checks/new',
-    '/checks/rules',
-    `/checks/${jobs![0]!.id}`,
-    '/machines',
-    '/machines/coverage',
-    '/machines/maintenance',
-    '/machines/drift',
-    '/machines/policy',
-    `/machines/${machines![0]!.id}`,
-    '/me',
-    '/status',
-    '/log',
-  ];
-}
-
-test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
+test('no page scrolls sideways at any width or bars anybody, light or dark, and each names its tab by its heading', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   await signIn(page, 'lead');
-  const pages = await pagesOf(page);
-  for (const path of pages) {
-    await open(page, path);
-    const heading = page.getByRole('heading', { level: 1 });
-    await expect(heading).toBeVisible();
-    await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);
+  for (const path of await pagesOf(page)) {
+    const heading = await openWhole(page, path);
     await expect
       .poll(async () => (await page.title()) === `${(await heading.textContent())!.trim()} · Cantiere`, {
         message: `${path} names its tab by its heading`,
@@ -79,44 +30,10 @@ test('no page scrolls sideways at any width, and each names its tab by its headi
       expect(widest, `${path} at ${width}`).toBeLessThanOrEqual(width);
       expect(await spiltCells(page), `cells of ${path} at ${width} whose text lies over the next`).toEqual([]);
     }
+    await page.setViewportSize({ width: 1280, height: 844 });
+    expect(await barriers(page), path).toEqual([]);
   }
 });
-
-interface Barrier {
-  readonly id: string;
-  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary?: string }[];
-}
-/** What axe finds against WCAG 2.2 AA on the page as it stands. */
-async function barriers(page: Page): Promise<string[]> {
-  await page.evaluate(readFileSync('node_modules/axe-core/axe.min.js', 'utf8'));
-  const found = await page.evaluate(async () => {
-    const { axe } = globalThis as unknown as {
-      axe: { run: (of: Document, how: object) => Promise<{ violations: Barrier[] }> };
-    };
-    return (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations;
-  });
-  return found.flatMap((v) => v.nodes.map((n) => `${v.id} at ${n.target.join(' ')}: ${n.failureSummary ?? ''}`));
-}
-const ROLES = ['lead', 'technician', 'viewer'] as const;
-for (const scheme of ['light', 'dark'] as const)
-  test(`no page bars anybody of any role, in the ${scheme}: axe finds nothing against WCAG 2.2 AA`, async ({
-    browser,
-  }) => {
-    test.setTimeout(600_000);
-    for (const role of ROLES) {
-      const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
-      const page = await context.newPage();
-      await signIn(page, role);
-      await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme);
-      for (const path of await pagesOf(page)) {
-        await open(page, path);
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-        await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);
-        expect(await barriers(page), `${path} as ${role}`).toEqual([]);
-      }
-      await context.close();
-    }
-  });
 
 test('a cell too narrow for its text would be found', async ({ page }) => {
   await signIn(page, 'viewer');

@@ -7,7 +7,7 @@ interface Wanted {
   readonly kind: string;
   readonly machine: string;
   readonly process: string;
-  readonly bands: readonly number[];
+  readonly bands: readonly number[] | null;
 }
 /** Plans a trial whose coupon somebody has printed elsewhere: it can be read at once. */
 async function planned(page: Page, { kind, machine, process, bands }: Wanted): Promise<string> {
@@ -32,8 +32,14 @@ async function planned(page: Page, { kind, machine, process, bands }: Wanted): P
       recipeId: null,
     },
   });
-  expect(answer.status(), await answer.text()).toBe(201);
+  expect(answer.status(), await answer.text()).toBe(200);
   return ((await answer.json()) as { id: string }).id;
+}
+/** What a trial of these tests has read proves nothing: no list shows it as work to do. */
+async function setAside(page: Page, id: string): Promise<void> {
+  const headers = { origin: new URL(page.url()).origin };
+  const data = { outcome: 'set aside', why: 'read to try the keys' };
+  expect((await page.request.post(`/api/trials/${id}/decision`, { headers, data })).status()).toBe(200);
 }
 const pad = (page: Page) => page.getByRole('dialog');
 const openPad = async (page: Page): Promise<void> => {
@@ -49,10 +55,7 @@ async function enter(page: Page, figure: string): Promise<void> {
     .tap();
 }
 const placeAtHand = async (page: Page): Promise<[at: number, of: number, name: string]> => {
-  const text = await pad(page)
-    .getByText(/ · \d+ of \d+$/)
-    .first()
-    .innerText();
+  const text = await pad(page).locator('p').first().innerText();
   const [, name, at, of] = /^(.*?) · (\d+) of (\d+)$/s.exec(text.replace(/\s+/g, ' '))!;
   return [Number(at), Number(of), name!];
 };
@@ -71,7 +74,7 @@ test('a flow trial is measured on a phone by touch: a slip is told at its field,
   page,
 }) => {
   await signIn(page);
-  const id = await planned(page, { kind: 'flow', machine: 'Rifugio Scarpa', process: 'Stout 0.30', bands: [] });
+  const id = await planned(page, { kind: 'flow', machine: 'Rifugio Scarpa', process: 'Stout 0.30', bands: null });
   await open(page, `/trials/${id}`);
   await openPad(page);
   // everything that is pressed can be hit with a glove, and nothing lies beside the screen
@@ -100,6 +103,7 @@ test('a flow trial is measured on a phone by touch: a slip is told at its field,
   await expect(pad(page)).toHaveCount(0);
   await expect(page.locator('.steps')).toContainText(`measuring ${places} of ${places}`);
   await expect(page.getByRole('complementary')).toContainText('Method: ');
+  await setAside(page, id);
 });
 
 test('a retraction trial is measured on a phone without connection in between: what was typed waits, and is sent', async ({
@@ -110,12 +114,12 @@ test('a retraction trial is measured on a phone without connection in between: w
     kind: 'retraction',
     machine: 'Rifugio Scarpa',
     process: 'Stout 0.30',
-    bands: [0.4, 0.8, 1.2, 1.6, 2],
+    bands: [0.4, 0.8, 1.2, 1.6, 2], // strings of each are asked for; gaps may be left out
   });
   await open(page, `/trials/${id}`);
   await openPad(page);
   await enter(page, '9');
-  await expect(page.locator('.steps')).toContainText('measuring 1 of 5');
+  await expect(page.locator('.steps')).toContainText('measuring 1 of 10');
   await page.context().setOffline(true);
   await enter(page, '5');
   await enter(page, '2');
@@ -125,13 +129,14 @@ test('a retraction trial is measured on a phone without connection in between: w
   expect(Object.values(JSON.parse(stored!) as Record<string, string>).sort()).toEqual(['2', '5']);
   await page.context().setOffline(false);
   await expect(pad(page)).not.toContainText('for the connection');
-  await expect(page.locator('.steps')).toContainText('measuring 3 of 5');
+  await expect(page.locator('.steps')).toContainText('measuring 3 of 10');
   await enter(page, '0');
   await enter(page, '0');
-  await expect(page.locator('.steps')).toContainText('measuring 5 of 5');
+  await expect(page.locator('.steps')).toContainText('measuring 5 of 10');
   await page.reload();
-  await expect(page.locator('.steps')).toContainText('measuring 5 of 5');
+  await expect(page.locator('.steps')).toContainText('measuring 5 of 10');
   await expect(page.getByRole('complementary')).toContainText('Method: ');
+  await setAside(page, id);
 });
 
 test('an exposure trial is measured on a phone: bars and slots of every field, in the order of the grid', async ({
@@ -154,5 +159,6 @@ test('an exposure trial is measured on a phone: bars and slots of every field, i
     return (Number(mm) + (feature === 'bar' ? growth : -growth)).toFixed(3);
   });
   expect(places % exposures.length).toBe(0);
-  await expect(page.getByRole('complementary')).toContainText(/Contours stay as drawn at 1\.[78]\d? s|No measurable/);
+  await expect(page.getByRole('complementary')).toContainText(/Contours stay as drawn at 1\.[89]\d? s/);
+  await setAside(page, id);
 });

@@ -17,7 +17,7 @@ export function Lineage({ page }: { readonly page: ProfilePage }) {
       levelOffset={12}
       aria-label="Lineage"
       renderNode={({ node, elementProps }) => (
-        <Box {...elementProps} fz={12} lh={1.8}>
+        <Box {...elementProps} fz={12} lh="26px">
           {node.value === page.id ? <b>{node.label}</b> : <a href={`/library/${node.value}`}>{node.label}</a>}{' '}
           {revisionOf.has(node.value) && <span className="f dim">r{revisionOf.get(node.value)}</span>}
         </Box>

@@ -41,6 +41,7 @@ export function MeasurePad(props: Props) {
         opened={isOpen}
         onClose={close}
         fullScreen
+        closeButtonProps={{ size: 44, 'aria-label': 'Close' }}
         title={kindOf(props.trial.kind).label}
         classNames={{ body: css.body! }}
       >
