@@ -202,7 +202,7 @@ export function SaveDialog({
             label="Look at it again from"
             value={until}
             onChange={(e) => setUntil(e.currentTarget.value)}
-            className={css.until!}
+            className={css.until}
           />
         )}
         <div className={css.acts}>

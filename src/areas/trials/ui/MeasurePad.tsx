@@ -43,7 +43,7 @@ export function MeasurePad(props: Props) {
         fullScreen
         closeButtonProps={{ size: 44, 'aria-label': 'Close' }}
         title={kindOf(props.trial.kind).label}
-        classNames={{ body: css.body! }}
+        classNames={{ body: css.body }}
       >
         {isOpen && <Pad {...props} first={first} onEnd={close} />}
       </Modal>
@@ -166,7 +166,7 @@ function Pad({
           <IconArrowBackUp />
         </ActionIcon>
         <PhotographPick trialId={t.id} place={key} icon={<IconCamera />} />
-        <Button className={css.next!} size="lg" onClick={() => next()}>
+        <Button className={css.next} size="lg" onClick={() => next()}>
           {at + 1 < order.length ? 'Next' : 'Done'}
         </Button>
       </div>
@@ -195,7 +195,7 @@ function Keys({
     <Button
       key={sign}
       variant="default"
-      className={css.key!}
+      className={css.key}
       mod={{ wide: sign === '0' }}
       disabled={disabled}
       onClick={() => onPress(sign)}
@@ -207,7 +207,7 @@ function Keys({
     <div>
       <TextInput
         data-autofocus
-        classNames={{ input: css.figure! }}
+        classNames={{ input: css.figure }}
         aria-label="Figure"
         inputMode="none"
         autoComplete="off"
@@ -226,7 +226,7 @@ function Keys({
         {['7', '8', '9'].map((d) => key(d))}
         <Button
           variant="default"
-          className={css.key!}
+          className={css.key}
           aria-label="Delete last digit"
           disabled={text === ''}
           onClick={() => onText(text.slice(0, -1))}

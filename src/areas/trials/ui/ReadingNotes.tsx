@@ -37,7 +37,7 @@ export function ReadingNotes({
           </Button>
           <TableOfReadings trialId={trialId} mayChange={mayChange} />
           <span className="hint">
-            Enter: next reading · ↑ ↓: neighbour · a second figure in a field supersedes the first, which is kept
+            Enter: next reading · ↑ ↓: neighbour · a second figure supersedes the first, an emptied field withdraws it; both stay on record
           </span>
         </Flex>
       )}
