@@ -37,7 +37,8 @@ export function ReadingNotes({
           </Button>
           <TableOfReadings trialId={trialId} mayChange={mayChange} />
           <span className="hint">
-            Enter: next reading · ↑ ↓: neighbour · a second figure supersedes the first, an emptied field withdraws it; both stay on record
+            Enter: next reading · ↑ ↓: neighbour · a second figure supersedes the first, an emptied field withdraws it;
+            both stay on record
           </span>
         </Flex>
       )}
