@@ -74,7 +74,7 @@ describe('a trial', () => {
     ).toEqual(['0.46', '450 um']);
   });
   test.each([
-    ['0,45', 'comma'],
+    ['1,450', 'may mean thousands'],
     ['45', 'cannot be read here'],
     ['NaN', 'not a figure'],
   ])('refuses "%s" with what is wrong', async (typed, said) => {

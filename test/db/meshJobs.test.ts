@@ -273,7 +273,7 @@ describe('a job at the machine', () => {
         ...over,
       });
     expect(codeOf(await say({ signs: ['shifted'] }))).toContain('shows no defect');
-    expect(codeOf(await say({ result: 'usable', signs: ['bad mood'] }))).toContain('There is no sign');
+    expect(codeOf(await say({ result: 'usable', signs: ['bad mood'] }))).toContain('There is no defect');
     unwrap(await say({ note: 'fine' }));
     expect(unwrap(await getJobPage(tech(), id)).state).toBe('done');
     unwrap(await say({ result: 'failed', layer: 12, signs: ['shifted'], note: 'cracked on the shelf' }));

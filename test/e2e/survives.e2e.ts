@@ -138,7 +138,16 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await hold('rifugio-scarpa', 40);
   await printFlowTrial(page, 'Rifugio Scarpa', 'Stout 0.30');
   await lines(page, 20);
-  await page.getByRole('button', { name: 'Cancel' }).click();
+  // a print is not lost by one press: it is asked once more, with how far it is
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await expect(page.getByRole('dialog')).toContainText(/\d+ % of the program is done/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep printing' }).click();
+  await expect(page.getByRole('button', { name: 'Cancelling' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await page.getByRole('button', { name: 'Cancel print' }).click();
   await expect(page.getByText('Cancelling'), 'the wish is known').toBeVisible();
   await hold('rifugio-scarpa');
   await expect(page.getByText(/Cancelled at line \d+, [\d.]+ mm; heaters off/)).toBeVisible();

@@ -4,10 +4,11 @@ import { figuresOf, keptBodies, keptFigures, measuredOf } from './kept.ts';
 
 const kept = JSON.parse(readFileSync('test/meshes/kept.json', 'utf8')) as readonly { name: string; measured: object }[];
 
-test('every small body is kept, and every one could be measured but the one that is far too tall and the one that is no layer high', () => {
+test('every small body is kept, and every one could be measured but what is far too tall or no layer high, or has no layers told', () => {
   expect(kept.map((k) => k.name)).toEqual([...Object.keys(keptBodies), ...Object.keys(keptFigures)]);
   expect(kept.filter((k) => 'failure' in k.measured).map((k) => k.name)).toEqual([
     'far too tall',
+    'one whose recipe does not say how high its layers are',
     'lower than half a layer',
   ]);
 });

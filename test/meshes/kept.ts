@@ -121,6 +121,14 @@ export const keptBodies: Readonly<Record<string, Body>> = {
     mesh: () => solid(box(0, 0, 6, 6, 0, 2), box(0, 0, 14, 6, 2, 2.2)),
     context: { machine: { zonesMm: [[179, 168, 184, 174]] } },
   },
+  'a flange of two layers, half-way up, that reaches a zone': {
+    mesh: () => solid(box(0, 0, 6, 6, 0, 4), box(0, 0, 16, 6, 1.4, 1.8)),
+    context: { machine: { zonesMm: [[180, 168, 186, 174]] } },
+  },
+  'one whose recipe does not say how high its layers are': {
+    mesh: () => boxMesh([0, 0, 0], [6, 6, 3]),
+    context: { values: {}, without: ['supportAngleDeg', 'layerHeightMm'] },
+  },
   'crumbs that float, over a plate and beside it': {
     mesh: () =>
       joined([
@@ -235,6 +243,11 @@ export const keptFigures: Readonly<Record<string, () => unknown>> = {
       const readings = unitReadings({ min: [0, 0, size / 3], max: [size / 2, size / 4, size * 1.25] });
       return [readings, unitDoubt(readings), unitReadings({ min: [0, 0, 0], max: [size, 1, 1] }, 'in')];
     }),
+  'doubts about a unit, by the size in millimetres': () =>
+    [1.99, 2, 2.01, 11.8, 11.82, 12, 999, 1000.1].map((size) =>
+      unitDoubt(unitReadings({ min: [0, 1, 2], max: [size, 1.5, 2.5] })),
+    ),
+  'doubts about a unit where millimetres were not asked about': () => [unitDoubt([])],
   'how much is thinner': () =>
     [0, 0.01, 0.02, 0.05, 0.31, 3.99, 4, 5].map((mm) =>
       thinnerMm2(

@@ -23,10 +23,7 @@ export function unitReadings({ min, max }: Bounds, taken: MeshUnit = 'mm'): Unit
   });
 }
 const largest = (r: UnitReading): number => Math.max(...r.sizeMm);
-/** Below this a part in millimetres is rare enough, and the same figures as inches usual enough, that a person is asked. Common
- *  practice, no source. */
-const USUAL_FROM_MM = 20;
-/** Largest a part in inches is that is met more often than the same figures as millimetres. */
+/** Largest a part is of which, drawn in inches, more are met than of the same figures in millimetres. Common practice, no source. */
 const USUAL_TO_MM = 300;
 
 /** What speaks against millimetres: that no part has that size while it has in another unit; or that parts are seldom so small,
@@ -36,7 +33,5 @@ export function unitDoubt(readings: readonly UnitReading[]): 'impossible' | 'unu
   if (!mm) return null;
   if (!mm.isPlausible) return readings.some((r) => r.isPlausible) ? 'impossible' : null;
   const inches = readings.find((r) => r.unit === 'in')!;
-  return largest(mm) < USUAL_FROM_MM && largest(inches) >= USUAL_FROM_MM && largest(inches) <= USUAL_TO_MM
-    ? 'unusual'
-    : null;
+  return largest(inches) <= USUAL_TO_MM ? 'unusual' : null;
 }

@@ -253,14 +253,15 @@ function floating(region: Region, laid: Toolpath, k: number, gapLayers: number):
   }
   return sum;
 }
-function touches(ring: Ring, region: Region): boolean {
-  if (region.length === 0) return false;
+const touches = (ring: Ring, region: Region): boolean =>
+  isNear(ring, region) && areaMm2(intersection([ring], region)) > 0;
+/** Whether their boxes meet: cheaper than to cut one by the other. */
+function isNear(ring: Ring, region: Region): boolean {
   const [x0, x1, y0, y1] = boxOf(ring);
-  const near = region.some((other) => {
+  return region.some((other) => {
     const [a0, a1, b0, b1] = boxOf(other);
     return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0;
   });
-  return near && areaMm2(intersection([ring], region)) > 0;
 }
 /** Area too narrow for one line: what is lost when the region is shrunk by half a line and grown again. */
 function thin(region: Region, lineMm: number): number {
@@ -337,20 +338,17 @@ function hullsOfFile({ opened: { file, unit }, placement }: PlatePart, stands: M
   );
 }
 
+/** Of each zone what any layer comes over. */
 function zonesReached(layers: readonly ToolpathLayer[], zones: MeshZones): MeshReport['zones'] {
-  if (zones.length === 0) return [];
-  const footprint = layers.reduce<Region>(
-    (all, l, k) => (k % 5 === 0 || k === layers.length - 1 ? union(all, l.region) : all),
-    [],
-  );
   return zones.flatMap((zone) => {
-    const [x0, y0, x1, y1] = [
-      Math.min(zone[0], zone[2]),
-      Math.min(zone[1], zone[3]),
-      Math.max(zone[0], zone[2]),
-      Math.max(zone[1], zone[3]),
-    ];
-    const area = areaMm2(intersection(footprint, [Float64Array.from([x0, y0, x1, y0, x1, y1, x0, y1])]));
+    const [x0, x1] = [Math.min(zone[0], zone[2]), Math.max(zone[0], zone[2])];
+    const [y0, y1] = [Math.min(zone[1], zone[3]), Math.max(zone[1], zone[3])];
+    const field = [Float64Array.from([x0, y0, x1, y0, x1, y1, x0, y1])];
+    const covered = layers.reduce<Region>((all, { region }) => {
+      const here = isNear(field[0]!, region) ? intersection(region, field) : [];
+      return here.length > 0 ? union(all, here) : all;
+    }, []);
+    const area = areaMm2(covered);
     return area > 0 ? [{ zone, areaMm2: area }] : [];
   });
 }

@@ -2,6 +2,7 @@ import { Box, Button, Checkbox, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
@@ -77,9 +78,11 @@ export function PrintPanel({
           </Button>
         )}
         {mayChange && isPrinting && (
-          <Button variant="default" onClick={() => wish('cancel', 'Cancel asked for')}>
-            Cancel
-          </Button>
+          <CancelPrint
+            share={share}
+            isAsked={j.wish === 'cancel'}
+            onCancel={() => wish('cancel', 'Cancel asked for')}
+          />
         )}
         {mayChange && isPrinting && <EmergencyStop machineId={j.recipe.machineId} machineName={machineName} />}
         {j.prints > 1 && (

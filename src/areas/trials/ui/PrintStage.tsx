@@ -2,6 +2,7 @@ import { Box, Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { ProgressLine } from '../../../ui/ProgressLine.tsx';
+import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
@@ -56,9 +57,7 @@ export function PrintStage({
             </Button>
           ))}
         {mayChange && running && (
-          <Button variant="default" disabled={t.wish === 'cancel'} onClick={() => onWish('cancel')}>
-            {t.wish === 'cancel' ? 'Cancelling' : 'Cancel'}
-          </Button>
+          <CancelPrint share={share} isAsked={t.wish === 'cancel'} onCancel={() => onWish('cancel')} />
         )}
         {mayChange && running && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
         {isResin && plates > 1 ? (
