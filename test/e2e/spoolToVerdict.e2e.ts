@@ -96,12 +96,12 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 60_000 });
     await takeOff(page);
     await page.getByLabel('front, place 1').focus();
-    for (const typed of ['0,45', '0.45', '0.46']) {
+    for (const typed of ['1,450', '0,45', '0.46']) {
       await page.keyboard.type(typed);
       await page.keyboard.press('Enter');
     }
-    await expect(page.locator('main [role=alert]')).toContainText('has a comma');
-    await expect(page.getByLabel('front, place 1')).toHaveValue('0,45');
+    await expect(page.locator('main [role=alert]')).toContainText('may mean thousands');
+    await expect(page.getByLabel('front, place 1')).toHaveValue('1,450');
     await page.getByLabel('front, place 1').fill('0.45');
     await page.keyboard.press('Enter');
     await expect(page.getByText(/3 readings on 1 of 4 sides/)).toBeVisible();
