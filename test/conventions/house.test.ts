@@ -50,6 +50,13 @@ test.each(Object.entries(OURS_NO_MORE))('%s are not declared; the field says %s'
     .filter((f) => declared.test(readFileSync(f, 'utf8')));
   expect(found).toEqual([]);
 });
+test('no file imports by name what is built: the type checker would read megabytes of it as ours', () => {
+  const built = /\b(?:from|import\()\s*['"][./]+dist\//;
+  const found = ['src', 'standins', 'test', 'bench', 'scripts']
+    .flatMap(files)
+    .filter((f) => /\.(ts|tsx|mjs|astro)$/.test(f) && built.test(readFileSync(f, 'utf8')));
+  expect(found).toEqual([]);
+});
 test('every queue has a worker', () => {
   const worker = readFileSync('src/workers/server.ts', 'utf8');
   for (const q of queues) expect(worker).toContain(`'${q}'`);
