@@ -1,6 +1,7 @@
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { demoGcode, type DemoPart } from '../../src/workers/demo/part.ts';
+import { headersOf, machineNamed, processNamed } from './asked.ts';
 import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
@@ -170,17 +171,11 @@ test('dimensions: made due by work on a belt, run again; a recipe at another sca
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   const written = await runDue(page, 'Rifugio Lagazuoi', 'Dimensions');
   const x = written.find((w) => w.setting === 'scaleXPercent')!;
-  const headers = { origin: new URL(page.url()).origin };
-  const list = async <T>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
-  const machine = (
-    await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')
-  ).find((m) => m.name === 'Rifugio Lagazuoi')!;
-  const process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find(
-    (p) => p.name === 'Fine 0.20',
-  )!;
+  const machine = await machineNamed(page, 'Rifugio Lagazuoi');
+  const process = await processNamed(page, 'Fine 0.20');
   const keep = async (name: string, overrides: object): Promise<void> => {
     const r = await page.request.post('/api/recipes', {
-      headers,
+      headers: headersOf(page),
       data: {
         id: null,
         version: 1,

@@ -1,45 +1,15 @@
+import { headersOf, planned } from './asked.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
 
-interface Wanted {
-  readonly kind: string;
-  readonly machine: string;
-  readonly process: string;
-  readonly bands: readonly number[] | null;
-}
-/** Plans a trial whose coupon somebody has printed elsewhere: it can be read at once. */
-async function planned(page: Page, { kind, machine, process, bands }: Wanted): Promise<string> {
-  const headers = { origin: new URL(page.url()).origin };
-  const list = async <T>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
-  const machines =
-    await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines');
-  const m = machines.find((x) => x.name === machine)!;
-  const { id: processId } = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find(
-    (p) => p.name === process,
-  )!;
-  const answer = await page.request.post('/api/trials', {
-    headers,
-    data: {
-      kind,
-      machineId: m.id,
-      toolId: m.mounted.id,
-      materialId: m.loaded.id,
-      processId,
-      bands,
-      options: {},
-      recipeId: null,
-    },
-  });
-  expect(answer.status(), await answer.text()).toBe(200);
-  return ((await answer.json()) as { id: string }).id;
-}
 /** What a trial of these tests has read proves nothing: no list shows it as work to do. */
 async function setAside(page: Page, id: string): Promise<void> {
-  const headers = { origin: new URL(page.url()).origin };
   const data = { outcome: 'set aside', why: 'read to try the keys' };
-  expect((await page.request.post(`/api/trials/${id}/decision`, { headers, data })).status()).toBe(200);
+  expect((await page.request.post(`/api/trials/${id}/decision`, { headers: headersOf(page), data })).status()).toBe(
+    200,
+  );
 }
 const pad = (page: Page) => page.getByRole('dialog');
 const openPad = async (page: Page): Promise<void> => {

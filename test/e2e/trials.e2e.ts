@@ -1,3 +1,4 @@
+import { planned } from './asked.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Row {
@@ -102,29 +103,12 @@ test('bands that somebody begins to type are theirs, even where the proposed one
 
 test('two people read the same coupon, and the page says how far they agree', async ({ page, browser }) => {
   await signIn(page);
-  const headers = { origin: new URL(page.url()).origin };
-  const list = async <T>(path: string): Promise<T> => (await (await page.request.get(path)).json()) as T;
-  const m = (
-    await list<{ id: string; name: string; mounted: { id: string }; loaded: { id: string } }[]>('/api/machines')
-  ).find((x) => x.name === 'Rifugio Scarpa')!;
-  const process = (await list<{ id: string; name: string }[]>('/api/profiles?kind=process')).find(
-    (p) => p.name === 'Stout 0.30',
-  )!;
-  const { id } = (await (
-    await page.request.post('/api/trials', {
-      headers,
-      data: {
-        kind: 'temperature',
-        machineId: m.id,
-        toolId: m.mounted.id,
-        materialId: m.loaded.id,
-        processId: process.id,
-        bands: [250, 245, 240, 235],
-        options: {},
-        recipeId: null,
-      },
-    })
-  ).json()) as { id: string };
+  const id = await planned(page, {
+    kind: 'temperature',
+    machine: 'Rifugio Scarpa',
+    process: 'Stout 0.30',
+    bands: [250, 245, 240, 235],
+  });
   await open(page, `/trials/${id}`);
   for (const [band, text] of [
     ['250', '9'],
