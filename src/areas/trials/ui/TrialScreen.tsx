@@ -151,9 +151,15 @@ export function TrialScreen({ id }: { readonly id: string }) {
               Measure <span className="hint">{kind.reading}</span>
             </h2>
             {kind.axis ? (
-              <ReadingGrid trial={t} mayChange={mayMeasure} onKept={() => void refresh()} />
+              <ReadingGrid key={t.id} trial={t} mayChange={mayMeasure} onKept={() => void refresh()} />
             ) : (
-              <PlaceTable trial={t} mayChange={mayMeasure} onKept={() => void refresh()} onPlace={setPlace} />
+              <PlaceTable
+                key={t.id}
+                trial={t}
+                mayChange={mayMeasure}
+                onKept={() => void refresh()}
+                onPlace={setPlace}
+              />
             )}
           </section>
           {t.plan.shapes.length > 0 && (

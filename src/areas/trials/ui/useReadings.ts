@@ -49,7 +49,8 @@ function typedBefore(storeKey: string): Typed {
   }
 }
 
-/** Readings as typed: nothing typed is lost when the connection drops or the page goes away, it is sent again. */
+/** Readings as typed: nothing typed is lost when the connection drops or the page goes away, it is sent again.
+ *  Whoever shows them is keyed by the trial: what waits for one trial is never sent to another. */
 export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void): Readings {
   const storeKey = `cantiere:readings:${t.id}`;
   const features = new Map<string, Feature>(kindOf(t.kind).features.map((f) => [f.key, f]));
@@ -60,14 +61,14 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
   /** Taken by the server, and not yet come back with the trial: shown as typed until then. */
   const taken = useRef(new Map<MeasuringPointKey, Taken>());
   const kept = new Map(t.readings.map((r) => [measuringPointKey(r.band, r.feature, r.repeat), r]));
-  const latest = useRef({ trialId: t.id, kept });
-  latest.current = { trialId: t.id, kept };
+  const latest = useRef(kept);
+  latest.current = kept;
   const queue = useRef<ReadingQueue>(null);
   queue.current ??= new ReadingQueue(
-    (reading) => post(`/api/trials/${latest.current.trialId}/readings`, reading),
+    (reading) => post(`/api/trials/${t.id}/readings`, reading),
     () => ({
       onTaken: (key, text, id) => {
-        taken.current.set(key, { typed: text, id, was: latest.current.kept.get(key)?.id });
+        taken.current.set(key, { typed: text, id, was: latest.current.get(key)?.id });
         setSlips((before) => without(before, key));
       },
       onRefused: (key, why) => setSlips((before) => ({ ...before, [key]: why })),
@@ -111,10 +112,10 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
     const left = typedBefore(storeKey);
     setTyped(left);
     if (mayChange) for (const [key, text] of Object.entries(left)) void keep(key as MeasuringPointKey, text);
-  }, [storeKey]);
+  }, []);
   useEffect(() => {
     localStorage.setItem(storeKey, JSON.stringify(typed));
-  }, [typed, storeKey]);
+  }, [typed]);
   const recorded = (key: MeasuringPointKey): string => kept.get(key)?.typed ?? WITHDRAWN;
   return {
     kept,
