@@ -146,6 +146,9 @@ test('a fault leaves the machine stopped with the part, the job on Today, and no
   unwrap(await wishJobPrint(tech(), other, 'print'));
   await print(other);
   unwrap(await clearPlate(tech(), bench.m.id, ''));
+  // what was seen to was seen to for the print that failed
+  expect(await pageOf(id)).toMatchObject({ begun: 1, printed: 0, confirmed: [] });
+  expect(why(await wishJobPrint(tech(), id, 'print'))).toContain('Not yet confirmed at the machine');
   await ask(id);
   await print(id);
   expect([(await pageOf(other)).state, (await pageOf(id)).state]).toEqual(['done', 'done']);
@@ -163,7 +166,8 @@ test('a print that stopped goes on where it stopped, as long as its part stands 
   await print(id);
   const page = await pageOf(id);
   expect(left - (await spoolG())).toBeCloseTo(page.run!.outcome!.estimate.massG, 2);
-  expect(page).toMatchObject({ state: 'done', printed: 1 });
+  expect(page).toMatchObject({ state: 'done', printed: 1, begun: 1 });
+  expect(page.confirmed).toHaveLength(page.toSet.length);
   expect(controller.accepted.length).toBe((await pageOf(id)).progress!.lines);
 });
 

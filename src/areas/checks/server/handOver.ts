@@ -1,8 +1,14 @@
 import { and, asc, eq } from 'drizzle-orm';
+import { mayMove } from '../../../core/states/moves.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Confirmed, NotedOutcome } from '../model/noted.ts';
+import { jobMoves, type JobState } from '../model/states.ts';
 import { listToSet, type ToSet } from '../model/setAtMachine.ts';
 import { jobConfirmation, jobOutcome, type checkRun } from './tables.ts';
+
+/** Which print the ticks are for: the next one where one may begin, else the one that was begun last. */
+export const printSeenTo = ({ state, begun }: { readonly state: JobState; readonly begun: number }): number =>
+  mayMove(jobMoves.begin, state) || begun === 0 ? begun + 1 : begun;
 
 /** Things to set for a finished check, and who has said of which that it is so for this print. */
 export async function handOver(

@@ -22,7 +22,7 @@ import type { Purpose } from '../../rules/context.ts';
 import { lastsOf, type Estimate } from '../../rules/outcome.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
-import { handOver, listOutcomes } from './handOver.ts';
+import { handOver, listOutcomes, printSeenTo } from './handOver.ts';
 import { makeSheet, pinOf } from './sheet.ts';
 import { whatChanged } from '../model/whatChanged.ts';
 import { printsWanted } from '../model/prints.ts';
@@ -304,7 +304,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run,
-    ...(await handOver(ctx, run, row.printed + 1)),
+    ...(await handOver(ctx, run, printSeenTo(row))),
     prints: printsWanted(row),
     resumes: m !== null && canResume(m, id, row.progress),
     stop: m?.stop?.id === id ? m.stop : null,

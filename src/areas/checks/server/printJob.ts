@@ -26,6 +26,7 @@ import { jobMoves } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import { mayMove } from '../../../core/states/moves.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
+import { printSeenTo } from './handOver.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
 import { linesAsJudged } from './wireLines.ts';
@@ -39,7 +40,7 @@ const no = (why: string) => fail<CheckFailure>({ code: 'notPrinted', why });
 export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { run, confirmed, name, toSet, printed } = page.value;
+  const { run, confirmed, name, toSet } = page.value;
   const asked = toSet.find((t) => t.key === item);
   if (!run || !asked) return no('The list has changed; open the job again');
   if (confirmed.some((c) => c.item === item)) return succeed(null);
@@ -49,7 +50,7 @@ export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise
       jobId,
       runId: run.id,
       item,
-      print: printed + 1,
+      print: printSeenTo(page.value),
       personId: ctx.user.id,
       personName: ctx.user.name,
       at: ctx.clock.now(),
@@ -70,7 +71,7 @@ export async function wishJobPrint(
 ): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run, progress } = page.value;
+  const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run, progress, begun } = page.value;
   const isUnderWay = state === 'printing';
   const m = await findMachine(ctx, chosen.machineId);
   const resumes = !isUnderWay && m !== null && canResume(m, jobId, progress);
@@ -100,12 +101,19 @@ export async function wishJobPrint(
         // what was checked is what is printed, whatever is checked meanwhile
         ...(!isUnderWay && {
           state: 'printing',
+          ...(!resumes && { begun: begun + 1 }),
           progress: resumes
             ? { ...progress!, at: ctx.clock.now().toISOString() }
             : { ...progressOf('connecting', 0, ctx.clock.now()), runId: run!.id },
         }),
       })
-      .where(and(eq(job.id, jobId), isUnderWay ? eq(job.state, 'printing') : inStateFor(job.state, jobMoves.begin)))
+      .where(
+        and(
+          eq(job.id, jobId),
+          isUnderWay ? eq(job.state, 'printing') : inStateFor(job.state, jobMoves.begin),
+          eq(job.begun, begun),
+        ),
+      )
       .returning({ id: job.id });
     if (done.length === 0) return no('The job has changed meanwhile; open it again');
     await recordEvent(inside, {

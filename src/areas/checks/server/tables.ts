@@ -23,6 +23,8 @@ export const job = pgTable(
     quantity: integer('quantity').notNull(),
     /** Prints that came to their end; a job of several pieces has as many as they take. */
     printed: integer('printed').notNull().default(0),
+    /** Prints that were begun, however they ended; one that is resumed is begun once. */
+    begun: integer('begun').notNull().default(0),
     /** What the part is for; null where nobody said. */
     purpose: text('purpose').$type<Purpose>(),
     due: at('due'),
@@ -48,7 +50,7 @@ export const job = pgTable(
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
     check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),
-    check('job_printed', sql`${t.printed} >= 0`),
+    check('job_printed', sql`${t.printed} >= 0 and ${t.begun} >= ${t.printed}`),
     check('job_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
   ],
 );
@@ -108,7 +110,7 @@ export const jobConfirmation = pgTable(
       .notNull()
       .references(() => checkRun.id),
     item: text('item').notNull(),
-    /** For which of the job's prints, from 1. */
+    /** For which of the prints that the job begins, from 1. */
     print: integer('print').notNull().default(1),
     personId: text('person_id').notNull(),
     personName: text('person_name').notNull(),
