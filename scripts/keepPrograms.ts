@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { figuresOf, keptBodies, keptFigures, measuredOf } from '../test/meshes/kept.ts';
-import { keptSeeds, reportOfSeed, type KeptProgram } from '../test/programs/kept.ts';
+import { keptPrograms, reportOf, type KeptProgram } from '../test/programs/kept.ts';
 
 /** What is read of seeded programs (test/programs/kept.json) and measured of small bodies (test/meshes/kept.json): a difference shows in
  *  their diff. */
-const kept = keptSeeds.map((seed): KeptProgram => ({ seed, report: reportOfSeed(seed) }));
+const kept = keptPrograms.map((seed): KeptProgram => ({ seed, report: reportOf(seed) }));
 writeFileSync('test/programs/kept.json', `[\n${kept.map((k) => JSON.stringify(k)).join(',\n')}\n]\n`);
 
 const bodies = [

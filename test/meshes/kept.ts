@@ -1,7 +1,13 @@
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { checkingMesh } from '../../src/areas/checks/model/meshJob.ts';
 import { openPlate } from '../../src/areas/checks/model/plate.ts';
-import { validContextFixture, type ContextChange } from '../../src/areas/rules/fixture.ts';
+import {
+  failedBeyond,
+  roleFixture,
+  secondRoleFixture,
+  validContextFixture,
+  type ContextChange,
+} from '../../src/areas/rules/fixture.ts';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { fromPlateDeg, leanDeg } from '../../src/core/mesh/overhang.ts';
@@ -33,6 +39,7 @@ const cone = (topMm: number): Mesh =>
     ],
     24,
   );
+const portal = (): Mesh => solid(box(-10, 0, 4, 8, 0, 6), box(10, 0, 4, 8, 0, 6), box(0, 0, 24, 8, 6, 8));
 export const keptBodies: Readonly<Record<string, Body>> = {
   'a block': { mesh: () => boxMesh([0, 0, 0], [12, 9, 4]) },
   'a block turned and scaled': {
@@ -42,9 +49,9 @@ export const keptBodies: Readonly<Record<string, Body>> = {
   'a ball': { mesh: () => sphereMesh(6, 20, 6) },
   'a rod that leans by its shape': { mesh: () => cone(11) },
   'a wide cone under a steeper limit': { mesh: () => cone(15), context: { values: { supportAngleDeg: 60 } } },
-  'a portal': { mesh: () => solid(box(-10, 0, 4, 8, 0, 6), box(10, 0, 4, 8, 0, 6), box(0, 0, 24, 8, 6, 8)) },
+  'a portal': { mesh: portal },
   'a portal with support': {
-    mesh: () => solid(box(-10, 0, 4, 8, 0, 6), box(10, 0, 4, 8, 0, 6), box(0, 0, 24, 8, 6, 8)),
+    mesh: portal,
     context: { values: { supportAngleDeg: 45 } },
   },
   'a table on four legs': {
@@ -72,7 +79,11 @@ export const keptBodies: Readonly<Record<string, Body>> = {
     mesh: () => solid(box(0, 0, 14, 10, 0, 0.5), box(0, 0, 8, 10, 0.5, 3.1)),
     context: { values: { firstLayerHeightMm: 0.3, layerHeightMm: 0.16 } },
   },
-  'far too tall': { mesh: () => boxMesh([0, 0, 0], [2, 2, 4]), placed: { scale: [1, 1, 600] } },
+  'far too tall': {
+    mesh: () => boxMesh([0, 0, 0], [2, 2, 4]),
+    placed: { scale: [1, 1, 600] },
+    context: { values: { firstLayerHeightMm: 0.3, layerHeightMm: 0.16 } },
+  },
   'two that stand unlike firmly': {
     mesh: () => joined([boxMesh([0, 0, 0], [2, 2, 9]), boxMesh([8, 0, 0], [16, 8, 3])]),
   },
@@ -180,6 +191,103 @@ export const keptBodies: Readonly<Record<string, Body>> = {
         box(0, -7, 1.5, 4, 5, 6),
       ),
   },
+  'a ledge within half the first layer': {
+    mesh: () => solid(box(0, 0, 6, 6, 0, 3), box(0, 0, 12, 6, 0.13, 1)),
+    context: { values: { firstLayerHeightMm: 0.3, layerHeightMm: 0.2 } },
+  },
+  'a ledge too small to support': {
+    mesh: () => solid(box(0, 0, 8, 8, 0, 4), box(0, 0, 8.5, 8, 3, 4)),
+    context: { values: { supportAngleDeg: 45 } },
+  },
+  'a floor that support holds over a gap of many thin layers': {
+    mesh: () => joined([boxMesh([0, 0, 0], [5, 12, 7]), boxMesh([8, 0, 5], [18, 12, 7])]),
+    context: { values: { supportAngleDeg: 45, supportGapZMm: 0.35, layerHeightMm: 0.1, firstLayerHeightMm: 0.4 } },
+  },
+  'a tower with a fin, of 241 layers': {
+    mesh: () => solid(box(0, 0, 4, 4, 0, 6), box(-1, 0, 2, 2, 6, 48.2), box(1.5, 0, 1, 0.25, 6, 48.2)),
+  },
+  'a body on a spike': {
+    mesh: () => joined([boxMesh([0, 0, 0.3], [6, 6, 2]), boxMesh([2, 2, 0], [2.00002, 2.00002, 0.35])]),
+  },
+  'a shelf on a machine that has laid steeper ones than there are': {
+    mesh: () => solid(box(0, 0, 6, 8, 0, 6), box(6, 0, 18, 8, 6, 8)),
+    context: { proofs: { steepestOverhangDeg: failedBeyond(89, 95) } },
+  },
+  'a roof that is hardly no ceiling': {
+    mesh: () =>
+      turnedMesh(
+        [
+          [2, 0],
+          [2, 4],
+          [12.2, 4.8],
+          [12.2, 5.2],
+        ],
+        24,
+      ),
+  },
+  'a cone half sunk into a block': { mesh: () => joined([cone(15), boxMesh([2, -12, 0], [18, 12, 9])]) },
+  'a wide floor with posts in it': {
+    mesh: () =>
+      joined([
+        boxMesh([0, 0, 0], [4, 4, 9]),
+        boxMesh([-2, -2, 5], [34, 10, 7]),
+        boxMesh([13.3, 2.1, 0], [18.9, 5.7, 6]),
+      ]),
+  },
+  'a small bridge': {
+    mesh: () => solid(box(-4, 0, 4, 1.5, 0, 4), box(4, 0, 4, 1.5, 0, 4), box(0, 0, 12, 1.5, 4, 5)),
+  },
+  'a bridge between thin posts': {
+    mesh: () => solid(box(-4.5, 0, 3, 0.9, 0, 4), box(4.5, 0, 3, 0.9, 0, 4), box(0, 0, 12, 0.9, 4, 5)),
+  },
+  'three bridges side by side, the widest between': {
+    mesh: () =>
+      solid(
+        ...[0, 8, 20, 30].map((x) => box(x, 0, 3, 8, 0, 3)),
+        ...[0, 8, 20, 30].slice(1).map((x, i) => box((x + [0, 8, 20][i]!) / 2, 0, x - [0, 8, 20][i]! + 3, 8, 3, 4)),
+      ),
+  },
+  'a portal whose support a second head lays, whoever touches it': {
+    mesh: portal,
+    context: {
+      values: { supportAngleDeg: 45, purgeMm3: 20 },
+      second: { roles: ['support'] },
+      roles: [roleFixture, secondRoleFixture('support')],
+    },
+  },
+  'a portal whose support a second head lays, but for what touches it': {
+    mesh: portal,
+    context: {
+      values: { supportAngleDeg: 45, purgeMm3: 20 },
+      second: { roles: ['support'] },
+      roles: [roleFixture, secondRoleFixture('support'), { ...roleFixture, role: 'support contact' }],
+    },
+  },
+  'a brim that a second head lays': {
+    mesh: () => boxMesh([0, 0, 0], [12, 9, 2]),
+    context: {
+      values: { brimMm: 3, purgeMm3: 20 },
+      second: { roles: ['raft/brim'] },
+      roles: [roleFixture, secondRoleFixture('raft/brim')],
+    },
+  },
+  'no room for what a second head purges': {
+    mesh: portal,
+    context: {
+      values: { supportAngleDeg: 45, purgeMm3: 20 },
+      second: {},
+      roles: [roleFixture, secondRoleFixture('support')],
+      machine: { travelMm: [60, 60, 300] },
+    },
+  },
+  'a second head without what it needs': {
+    mesh: portal,
+    context: {
+      values: { supportAngleDeg: 45, purgeMm3: 20 },
+      second: { values: { densityGPerCm3: '' } },
+      roles: [roleFixture, secondRoleFixture('support')],
+    },
+  },
   'three columns, the smallest off the axis': {
     mesh: () =>
       joined([
@@ -195,7 +303,7 @@ export function measuredOf(name: string): unknown {
   const { mesh, packed, beside = [], placed, isRepaired, context = {} } = keptBodies[name]!;
   const sheet = validContextFixture({
     ...context,
-    ...(!context.values && { without: ['supportAngleDeg'] }),
+    without: context.without ?? (context.values && 'supportAngleDeg' in context.values ? [] : ['supportAngleDeg']),
     job: { fileName: 'kept.stl' },
   });
   const more = beside.map(([of, dx, dy], i) => ({

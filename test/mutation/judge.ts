@@ -12,7 +12,7 @@ import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
 import { figuresOf, keptBodies, measuredOf } from '../meshes/kept.ts';
-import { reportOfSeed, type KeptProgram } from '../programs/kept.ts';
+import { reportOf, type KeptProgram } from '../programs/kept.ts';
 import { concludeFrom, kindOfKept, type KeptTrial } from '../recover/kept.ts';
 import type { KindCases } from '../recover/kindCases.ts';
 import { answer, questionsOf, type KeptWork } from '../recover/keptWork.ts';
@@ -90,7 +90,7 @@ const isHeavy = (c: JobCase): boolean => 'mesh' in c && c.mesh.body?.toString().
 const judgesOfPrograms = (): Judge[] =>
   (JSON.parse(readFileSync('test/programs/kept.json', 'utf8')) as readonly KeptProgram[]).map(({ seed, report }) => ({
     of: 'valid',
-    holds: () => same(reportOfSeed(seed), report),
+    holds: () => same(reportOf(seed), report),
   }));
 
 /** What is measured of small bodies is what was measured before. */

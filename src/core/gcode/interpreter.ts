@@ -70,19 +70,13 @@ export class Interpreter {
 
   execute(w: LineWords, line: number): void {
     const { mask } = w;
-    if (mask === 0) return;
     const { state } = this;
-    let motion = -1;
     if (w.isTwice) this.sink.problem(line, 'twice', 'a word that stands twice in one line; the last holds');
-    if (w.gCount === 1 && w.mCount === 0 && (w.gCodes[0] === 1 || w.gCodes[0] === 0) && (mask & (1 << T)) === 0) {
-      state.motion = w.gCodes[0]; // by far the most lines
-      this.move(state.motion, w, line);
-      return;
-    }
+    let motion = -1;
     let takesAxes = false;
     for (let k = 0; k < w.gCount; k++) {
       const code = w.gCodes[k]!;
-      if (code <= 3 && (code === 0 || code === 1 || code === 2 || code === 3)) {
+      if (code === 0 || code === 1 || code === 2 || code === 3) {
         if (motion >= 0 && motion !== code)
           this.sink.problem(line, 'twoMotions', `G${motion} and G${code} in one line; the last holds`);
         motion = code;

@@ -90,7 +90,6 @@ export class LayerFigures implements SegmentSink {
   peakFlow = 0;
   peakFlowLine = 0;
   peakFlowCommanded = 0;
-  peakFlowCommandedLine = 0;
   private readonly window = new FlowWindow();
   private readonly indexOfHeight = new Map<number, number>();
 
@@ -190,12 +189,10 @@ export class LayerFigures implements SegmentSink {
       exitMmPerS,
       accelerationMmPerS2,
     } = p;
-    const { timeS: layerTime, peakFlow: layerPeak, pathMm, topSpeed } = this.columns;
+    const { timeS: layerTime, peakFlow: layerPeak, peakFlowLine: layerPeakLine, pathMm, topSpeed } = this.columns;
     const window = this.window;
     const { piece, mean } = window;
     let total = this.timeS;
-    let lastA = 0;
-    let perA = 0;
     // of the layer at hand, written down when another begins
     let atLayer = -1;
     let path = 0;
@@ -223,22 +220,18 @@ export class LayerFigures implements SegmentSink {
           topSpeed[atLayer] = top;
         }
         atLayer = layer;
-        path = layer >= 0 ? pathMm[layer]! : 0;
-        top = layer >= 0 ? topSpeed[layer]! : 0;
+        path = pathMm[layer]!; // what is laid is laid in a layer
+        top = topSpeed[layer]!;
       }
       path += length;
       if (peak > top) top = peak;
       const exit = exitMmPerS[i]!;
       const a = accelerationMmPerS2[i]!;
       const commanded = q * commandedMmPerS[i]!;
-      if (a !== lastA) {
-        lastA = a;
-        perA = 1 / a;
-      }
+      const perA = 1 / a;
+      let flow = q * peak;
+      let asked = commanded;
       if (long) {
-        const flow = q * peak;
-        if (flow > this.peakFlow || (layer >= 0 && flow > layerPeak[layer]!)) this.noteFlow(flow, layer, line[i]!);
-        if (commanded > this.peakFlowCommanded) this.noteCommanded(commanded, line[i]!);
         const before = Math.min(exit * exit + 2 * a * FLOW_WINDOW_MM, peak * peak); // speed² one mm before the end
         const braking = ((before - exit * exit) * perA) / 2;
         const v = Math.sqrt(before);
@@ -253,34 +246,24 @@ export class LayerFigures implements SegmentSink {
         piece[1] = q * ((cubes * perA) / 3 + (cruise > 0 ? cruise * peak : 0)); // ∫ v ds of a trapezoid, exact
         piece[2] = commanded * length;
         window.addShort();
-        if (mean[0]! > this.peakFlow || (layer >= 0 && mean[0]! > layerPeak[layer]!))
-          this.noteFlow(mean[0]!, layer, line[i]!);
-        if (mean[1]! > this.peakFlowCommanded) this.noteCommanded(mean[1]!, line[i]!);
+        flow = mean[0]!;
+        asked = mean[1]!;
       }
+      if (flow > layerPeak[layer]!) {
+        layerPeak[layer] = flow;
+        layerPeakLine[layer] = line[i]!;
+      }
+      if (flow > this.peakFlow) {
+        this.peakFlow = flow;
+        this.peakFlowLine = line[i]!;
+      }
+      if (asked > this.peakFlowCommanded) this.peakFlowCommanded = asked;
     }
     if (atLayer >= 0) {
       pathMm[atLayer] = path;
       topSpeed[atLayer] = top;
     }
     this.timeS = total;
-  }
-
-  private noteFlow(flow: number, layer: number, line: number): void {
-    if (layer >= 0 && flow > this.columns.peakFlow[layer]!) {
-      this.columns.peakFlow[layer] = flow;
-      this.columns.peakFlowLine[layer] = line;
-    }
-    if (flow > this.peakFlow) {
-      this.peakFlow = flow;
-      this.peakFlowLine = line;
-    }
-  }
-
-  private noteCommanded(flow: number, line: number): void {
-    if (flow > this.peakFlowCommanded) {
-      this.peakFlowCommanded = flow;
-      this.peakFlowCommandedLine = line;
-    }
   }
 
   private grow(): void {

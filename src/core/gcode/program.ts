@@ -106,12 +106,12 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
       uy = ey = dy * inverse;
     } else {
       const flat = Math.sqrt(Math.max(0, 1 - uz * uz));
-      const sign = Math.sign(arc.sweep);
+      const along = Math.sign(arc.sweep) * flat;
       const end = arc.startAngle + arc.sweep;
-      ux = -Math.sin(arc.startAngle) * sign * flat;
-      uy = Math.cos(arc.startAngle) * sign * flat;
-      ex = -Math.sin(end) * sign * flat;
-      ey = Math.cos(end) * sign * flat;
+      ux = -Math.sin(arc.startAngle) * along;
+      uy = Math.cos(arc.startAngle) * along;
+      ex = -Math.sin(end) * along;
+      ey = Math.cos(end) * along;
     }
     const commanded = this.commandedMmPerS(line);
     let nominal = commanded;
@@ -137,11 +137,8 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
       this.beyond(3, ue * commanded, line);
       nominal = feed[3]! / ue;
     }
-    let a = extruding ? this.printAcceleration : this.travelAcceleration;
-    if (ax * a > most[0]!) a = most[0]! / ax;
-    if (ay * a > most[1]!) a = most[1]! / ay;
-    if (az * a > most[2]!) a = most[2]! / az;
-    if (ue * a > most[3]!) a = most[3]! / ue;
+    const asked = extruding ? this.printAcceleration : this.travelAcceleration;
+    const a = Math.min(asked, most[0]! / ax, most[1]! / ay, most[2]! / az, most[3]! / ue);
     if (arc !== null) nominal = Math.min(nominal, Math.sqrt(a * arc.radiusMm)); // centripetal: v² / r
     const p = this.planner;
     const d = p.direction;
@@ -238,9 +235,9 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
 
   private noteRise(arc: Arc | null, dx: number, dy: number, line: number): void {
-    const length = Math.hypot(dx, dy) || 1;
     if (arc) this.facts.spiralTurns += Math.abs(arc.sweep) / (2 * Math.PI);
     else {
+      const length = Math.hypot(dx, dy);
       const ux = dx / length;
       const uy = dy / length;
       if (this.rising)

@@ -94,6 +94,8 @@ export function boxOf(...rings: readonly Ring[]): Box {
     }
   return [x0, x1, y0, y1];
 }
+/** How far boxes lie apart along the axis that parts them most; below zero where they overlap. */
+export const boxGapMm = (a: Box, b: Box): number => Math.max(a[0] - b[1], b[0] - a[1], a[2] - b[3], b[2] - a[3]);
 /** The box round boxes. */
 export const boxOfBoxes = (boxes: readonly Box[]): Box =>
   boxes.reduce(

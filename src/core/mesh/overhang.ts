@@ -41,7 +41,7 @@ export interface OverhangWish {
 /** Patches that lean more than the given angle from the vertical and do not lie on the plate, the largest first. */
 export function overhangsOf(
   { xyz, corners }: Mesh,
-  { twins, isCollapsed }: Topology,
+  { twins }: Topology,
   { beyondDeg, plateMm, supportFromDeg = null, isLaid }: OverhangWish,
 ): OverhangRegion[] {
   const n = corners.length / 3;
@@ -49,7 +49,6 @@ export function overhangsOf(
   const lean = new Float64Array(n);
   const least = Math.sin((beyondDeg * Math.PI) / 180) + 1e-9;
   for (let t = 0; t < n; t++) {
-    if (isCollapsed[t]) continue;
     const a = corners[3 * t]! * 3;
     const b = corners[3 * t + 1]! * 3;
     const c = corners[3 * t + 2]! * 3;
@@ -76,19 +75,13 @@ export function overhangsOf(
     if (area[first] === 0 || seen[first]) continue;
     const stack = [first];
     seen[first] = 1;
-    let sum = 0;
-    let steepestDeg = 0;
-    const bare = { areaMm2: 0, steepestDeg: 0, zMm: Infinity };
-    const bareSlope = { areaMm2: 0, steepestDeg: 0, zMm: Infinity };
-    let zMm = Infinity;
+    const [all, bare, bareSlope] = [nothing(), nothing(), nothing()];
     let x = 0;
     let y = 0;
     while (stack.length > 0) {
       const t = stack.pop()!;
-      sum += area[t]!;
-      if (lean[t]! > steepestDeg) steepestDeg = lean[t]!;
       const lowest = Math.min(...[0, 1, 2].map((k) => xyz[corners[3 * t + k]! * 3 + 2]!));
-      if (lowest < zMm) zMm = lowest;
+      add(all, area[t]!, lean[t]!, lowest);
       if (lean[t]! <= supportFrom) add(bare, area[t]!, lean[t]!, lowest);
       if (lean[t]! <= Math.min(supportFrom, CEILING_DEG)) add(bareSlope, area[t]!, lean[t]!, lowest);
       for (let k = 0; k < 3; k++) {
@@ -104,19 +97,19 @@ export function overhangsOf(
       }
     }
     regions.push({
-      areaMm2: sum,
-      steepestDeg,
+      ...all,
       bare: finite(bare),
       bareSlope: finite(bareSlope),
-      zMm,
-      xMm: x / sum,
-      yMm: y / sum,
+      xMm: x / all.areaMm2,
+      yMm: y / all.areaMm2,
     });
   }
   return regions.sort((p, q) => q.areaMm2 - p.areaMm2);
 }
 
-function add(to: { -readonly [K in keyof Leaning]: number }, areaMm2: number, deg: number, zMm: number): void {
+type Sum = { -readonly [K in keyof Leaning]: number };
+const nothing = (): Sum => ({ areaMm2: 0, steepestDeg: 0, zMm: Infinity });
+function add(to: Sum, areaMm2: number, deg: number, zMm: number): void {
   to.areaMm2 += areaMm2;
   if (deg > to.steepestDeg) to.steepestDeg = deg;
   if (zMm < to.zMm) to.zMm = zMm;

@@ -2,6 +2,7 @@ import { inspectGcode } from '../../../core/gcode/inspect.ts';
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import {
   areaMm2,
+  boxGapMm,
   boxOf,
   contains,
   difference,
@@ -257,11 +258,8 @@ const touches = (ring: Ring, region: Region): boolean =>
   isNear(ring, region) && areaMm2(intersection([ring], region)) > 0;
 /** Whether their boxes meet: cheaper than to cut one by the other. */
 function isNear(ring: Ring, region: Region): boolean {
-  const [x0, x1, y0, y1] = boxOf(ring);
-  return region.some((other) => {
-    const [a0, a1, b0, b1] = boxOf(other);
-    return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0;
-  });
+  const box = boxOf(ring);
+  return region.some((other) => boxGapMm(box, boxOf(other)) <= 0);
 }
 /** Area too narrow for one line: what is lost when the region is shrunk by half a line and grown again. */
 function thin(region: Region, lineMm: number): number {
@@ -310,12 +308,9 @@ function nearest(hulls: readonly Hull[]): MeshReport['nearest'] {
   const rings = hulls.map((h) => Float64Array.from(h.flat()));
   const boxes = rings.map((r) => boxOf(r));
   const pairs = boxes.flatMap((a, i) =>
-    boxes.slice(0, i).flatMap((b, k) => {
-      const apart = Math.max(a[0] - b[1], b[0] - a[1], a[2] - b[3], b[2] - a[3]);
-      return apart < NEAR_MM ? [[i, k] as const] : [];
-    }),
+    boxes.slice(0, i).flatMap((b, k) => (boxGapMm(a, b) < NEAR_MM ? [[i, k] as const] : [])),
   );
-  for (let gap = 0; gap < NEAR_MM && pairs.length > 0; gap += NEAR_MM / 8)
+  for (let gap = 0; gap < NEAR_MM; gap += NEAR_MM / 8)
     for (const [i, k] of pairs) {
       const grown = (n: number): Region => offset([rings[n]!], gap / 2 + 1e-4);
       const common = intersection(grown(i), grown(k));
