@@ -34,7 +34,7 @@ export class LineLink {
     /** Temperatures, told beside every other answer, are the answer itself. */
     readonly isForTemperatures: boolean;
     resolve: (line: string) => void;
-    reject: (error: Error) => void;
+    reject: (error: unknown) => void;
   } | null = null;
 
   private constructor(
@@ -156,6 +156,11 @@ export class LineLink {
     throw new LinkLost('the machine refuses every line');
   }
 
+  /** Whoever waits for an answer waits no longer, but learns why. */
+  abandon(why: unknown): void {
+    this.fail(why);
+    this.socket.destroy();
+  }
   close(): void {
     this.waiting = null;
     this.socket.destroy();
@@ -212,7 +217,7 @@ export class LineLink {
       });
   }
 
-  private fail(error: Error): void {
+  private fail(error: unknown): void {
     const waiting = this.waiting;
     this.waiting = null;
     waiting?.reject(error);

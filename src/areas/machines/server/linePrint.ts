@@ -73,12 +73,14 @@ export class LinePrint {
   }
 
   private async connect(): Promise<void> {
-    this.link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
-      void this.record
-        .write(t, WRITE_EVERY_MS)
-        .then(() => this.stopWhileHeating())
-        .catch(() => undefined);
+    const link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
+      void this.record.write(t, WRITE_EVERY_MS).then(
+        () => this.stopWhileHeating(),
+        // whoever waits for a line may wait for minutes: what nobody can write down ends now
+        (error: unknown) => link.abandon(error),
+      );
     });
+    this.link = link;
     await this.link.claim(this.epoch);
     const { isBegun, acknowledged } = this.record.progress;
     if (isBegun || acknowledged > 0) {
@@ -158,9 +160,10 @@ export class LinePrint {
     this.isStopping = true;
     try {
       await stopDevice(this.device);
-    } finally {
-      this.isStopping = false; // not reached: the next temperature it tells tries again
+    } catch {
+      /* not reached: the next temperature it tells tries again */
     }
+    this.isStopping = false;
   }
 
   private interrupt(phase: 'lost' | 'fault' | 'displaced', why: string): Promise<void> {
