@@ -1,20 +1,14 @@
-import { runCheck } from './check.ts';
-import { runContext } from './contextFile.ts';
-import { runGenerate } from './generate.ts';
-import { runFit } from './fit.ts';
-import { runLayerTime } from './layerTime.ts';
-import { runInspect } from './inspect.ts';
-import { runSlice } from './mesh.ts';
 import { CommandFailure } from './options.ts';
 
-const commands: Record<string, (args: string[]) => Promise<number>> = {
-  inspect: runInspect,
-  slice: runSlice,
-  fit: runFit,
-  'layer-time': runLayerTime,
-  check: runCheck,
-  generate: runGenerate,
-  context: runContext,
+/** Each is loaded when it is asked for: what reads a program needs nothing that draws a mesh. */
+const commands: Record<string, () => Promise<(args: string[]) => Promise<number>>> = {
+  inspect: async () => (await import('./inspect.ts')).runInspect,
+  slice: async () => (await import('./mesh.ts')).runSlice,
+  fit: async () => (await import('./fit.ts')).runFit,
+  'layer-time': async () => (await import('./layerTime.ts')).runLayerTime,
+  check: async () => (await import('./check.ts')).runCheck,
+  generate: async () => (await import('./generate.ts')).runGenerate,
+  context: async () => (await import('./contextFile.ts')).runContext,
 };
 
 const [name = '', ...args] = process.argv.slice(2);
@@ -24,7 +18,7 @@ try {
     throw new CommandFailure(
       `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, context, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
     );
-  process.exitCode = await command(args);
+  process.exitCode = await (await command())(args);
 } catch (error) {
   if (!(error instanceof CommandFailure)) throw error;
   process.stderr.write(`cantiere: ${error.message}\n`);
