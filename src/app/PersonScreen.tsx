@@ -13,6 +13,7 @@ import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts'
 import { put } from '../ui/api.ts';
 import { usePerson } from '../ui/person.tsx';
 import { notifyError } from '../ui/notify.tsx';
+import { Side } from '../ui/Side.tsx';
 
 /** How this person reads and types figures. What is stored stays the same for everybody. */
 export function PersonScreen() {
@@ -118,7 +119,7 @@ export function PersonScreen() {
             </Group>
           )}
         </Box>
-        <aside className="side">
+        <Side label="How it reads">
           <h3>So it reads</h3>
           <dl className="kv">
             <dt>wall speed</dt>
@@ -144,7 +145,7 @@ export function PersonScreen() {
             <a href="/log">Event log</a> · <a href="/status">State of the service</a> ·{' '}
             <a href="/sign-in">Change person</a>
           </p>
-        </aside>
+        </Side>
       </div>
     </>
   );

@@ -9,6 +9,7 @@ import type { CheckContext } from '../../rules/context.ts';
 import { rules } from '../../rules/index.ts';
 import { saidBeside } from '../../rules/program/saidBeside.ts';
 import { TeachMacro } from './TeachMacro.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 const MOST_WORDS = 12;
 const title = new Map(rules.map((r) => [r.id, r.title]));
@@ -40,7 +41,7 @@ export function CheckSide({
   const said = mesh ? [] : saidBeside(r, sheet);
   const silent = outcome.runs.filter((x) => !x.ran);
   return (
-    <aside className="side">
+    <Side label="Estimate and context">
       <h3>Estimate, one print{prints > 1 && ` of ${prints}`}</h3>
       <dl className="kv">
         <dt>lasts</dt>
@@ -217,6 +218,6 @@ export function CheckSide({
           {r.problemCount > 8 && <p className="hint">and {r.problemCount - 8} more</p>}
         </>
       )}
-    </aside>
+    </Side>
   );
 }

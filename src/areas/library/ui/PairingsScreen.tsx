@@ -8,6 +8,7 @@ import type { PairingCell, PairingMatrix } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 /** Worst first: what a cell as a whole is. */
 const stateOf = (cells: readonly PairingCell[]): Mark => {
@@ -115,7 +116,7 @@ export function PairingsScreen() {
               </Table.Tbody>
             </Table>
           </ScrollArea>
-          <aside className="side" aria-label="Pairing">
+          <Side label="Pairing">
             {machine && material ? (
               <>
                 <h3>
@@ -187,7 +188,7 @@ export function PairingsScreen() {
             ) : (
               <p className="hint">Open a cell.</p>
             )}
-          </aside>
+          </Side>
         </div>
       )}
     </>

@@ -11,6 +11,7 @@ import { showValue } from '../model/values.ts';
 import type { RecipeCheck, RecipeFinding } from '../../rules/run.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { maySetInRecipe } from '../settings/define.ts';
+import { Side } from '../../../ui/Side.tsx';
 
 const marks = { blocker: 'outside', caution: 'due', note: 'note' } as const;
 
@@ -34,7 +35,7 @@ export function RecipeSide({
   readonly resinValues: Values | null;
 }) {
   return (
-    <aside className="side" aria-label="Findings and origin">
+    <Side label="Findings and origin">
       {row && effective && <Origin row={row} effective={effective} />}
       <h3>Findings</h3>
       {findings.map((f) => (
@@ -73,7 +74,7 @@ export function RecipeSide({
       )}
       <NotChecked checks={notChecked} />
       {resinValues && <LayerTimePanel values={resinValues} />}
-    </aside>
+    </Side>
   );
 }
 

@@ -6,6 +6,7 @@ import { day } from '../../../ui/dates.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { LedgerRow } from '../model/records.ts';
 import { bareUnit, showValue } from '../model/values.ts';
+import { Side } from '../../../ui/Side.tsx';
 
 /** Help where the thing stands, where its value comes from, and its proof. */
 export function SettingSide({ row, profileName }: { readonly row: LedgerRow; readonly profileName: string }) {
@@ -14,7 +15,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
   const figures = useFigures();
   const figure = (v: number): string => ('quantity' in s ? showFigure(v, s.quantity, s.range[1], figures) : String(v));
   return (
-    <aside className="side" aria-label={`About ${s.label}`}>
+    <Side label={`About ${s.label}`}>
       <h3>{s.label}</h3>
       <p className="hint">{s.what}</p>
       <div className="seen">
@@ -135,6 +136,6 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
           )}
         </>
       )}
-    </aside>
+    </Side>
   );
 }

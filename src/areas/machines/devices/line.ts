@@ -34,7 +34,7 @@ export class LineLink {
     /** Temperatures, told beside every other answer, are the answer itself. */
     readonly isForTemperatures: boolean;
     resolve: (line: string) => void;
-    reject: (error: unknown) => void;
+    reject: (error: Error) => void;
   } | null = null;
 
   private constructor(
@@ -157,7 +157,7 @@ export class LineLink {
   }
 
   /** Whoever waits for an answer waits no longer, but learns why. */
-  abandon(why: unknown): void {
+  abandon(why: Error): void {
     this.fail(why);
     this.socket.destroy();
   }
@@ -217,7 +217,7 @@ export class LineLink {
       });
   }
 
-  private fail(error: unknown): void {
+  private fail(error: Error): void {
     const waiting = this.waiting;
     this.waiting = null;
     waiting?.reject(error);

@@ -77,7 +77,7 @@ export class LinePrint {
       void this.record.write(t, WRITE_EVERY_MS).then(
         () => this.stopWhileHeating(),
         // whoever waits for a line may wait for minutes: what nobody can write down ends now
-        (error: unknown) => link.abandon(error),
+        (error: unknown) => link.abandon(error instanceof Error ? error : new Error(String(error))),
       );
     });
     this.link = link;

@@ -14,6 +14,7 @@ import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { MachinePage, ReportedState } from '../model/pages.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
 
@@ -298,7 +299,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
             </section>
           )}
         </div>
-        <aside className="side">
+        <Side label="What was done here">
           <h3>Maintenance</h3>
           {m.maintenance.map((e) => (
             <Box component="p" key={e.id} className="hint" mb={6}>
@@ -318,7 +319,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
               {e.whoName} · {dayAndTime(e.at)}
             </Box>
           ))}
-        </aside>
+        </Side>
       </div>
     </>
   );

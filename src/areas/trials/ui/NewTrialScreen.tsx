@@ -14,6 +14,7 @@ import { filamentKinds, isTrialKind, kindOf, resinKinds } from '../kinds/index.t
 import type { TrialPlan } from '../model/trial.ts';
 import { conditionRows, takenText } from './conditionRows.ts';
 import { CouponDrawing } from './CouponDrawing.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
 export function NewTrialScreen() {
@@ -261,7 +262,7 @@ export function NewTrialScreen() {
             </p>
           )}
         </div>
-        <aside className="side">
+        <Side label="About this trial">
           <h3>How it works</h3>
           <p className="hint">{kind.help} Accepted, it becomes a limit that job checks enforce.</p>
           {plan && (
@@ -293,7 +294,7 @@ export function NewTrialScreen() {
               {f.isOptional && ' (may be left out)'}: {f.how}; {f.instrument}.
             </p>
           ))}
-        </aside>
+        </Side>
       </div>
     </>
   );

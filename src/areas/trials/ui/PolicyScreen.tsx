@@ -10,6 +10,7 @@ import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/p
 import { provingKinds } from '../kinds/index.ts';
 import { UnprovenSettings } from './UnprovenSettings.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 const CEILINGS = [
   { key: 'massG', label: 'Weight', suffix: ' g' },
@@ -216,7 +217,7 @@ export function PolicyScreen() {
             </WideTable>
           </section>
         </div>
-        <aside className="side">
+        <Side label="Changes">
           <h3>Changes</h3>
           {data.changes.length === 0 && <p className="hint">None yet: this is what the product ships with.</p>}
           {data.changes.map((c) => (
@@ -226,7 +227,7 @@ export function PolicyScreen() {
               {c.byName} · {dayAndTime(c.at)}
             </Box>
           ))}
-        </aside>
+        </Side>
       </div>
     </>
   );

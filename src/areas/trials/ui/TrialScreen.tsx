@@ -19,6 +19,7 @@ import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
 import { PlaceTable } from './PlaceTable.tsx';
 import { PrintStage } from './PrintStage.tsx';
+import { Side } from '../../../ui/Side.tsx';
 
 const StackView = lazy(async () => ({ default: (await import('./StackView.tsx')).StackView }));
 const ToolpathView = lazy(async () => ({ default: (await import('./ToolpathView.tsx')).ToolpathView }));
@@ -197,7 +198,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
             </section>
           )}
         </div>
-        <aside className="side">
+        <Side label="Result">
           {a ? (
             <>
               <h3>So far</h3>
@@ -326,7 +327,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
             <dt>by</dt>
             <dd>{t.createdByName}</dd>
           </dl>
-        </aside>
+        </Side>
       </div>
     </>
   );
