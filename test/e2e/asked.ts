@@ -1,4 +1,6 @@
+import net from 'node:net';
 import { expect, type Page } from '@playwright/test';
+import { farmHere } from './fixtures.ts';
 
 /** What the farm is asked for beside its screens: things that a test needs to be there before it begins. */
 export const headersOf = (page: Page): { origin: string } => ({ origin: new URL(page.url()).origin });
@@ -41,3 +43,26 @@ export async function planned(page: Page, { kind, machine, process, bands }: Wan
   expect(answer.status(), await answer.text()).toBe(200);
   return ((await answer.json()) as { id: string }).id;
 }
+
+/** Tells a simulated machine something on the instrument port. */
+const tell = (request: object): Promise<void> =>
+  new Promise((done, wrong) => {
+    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () => socket.write(`${JSON.stringify(request)}\n`));
+    socket.once('data', () => {
+      socket.destroy();
+      done();
+    });
+    socket.once('error', wrong);
+  });
+export const fail = (machine: string, fault: string, lines?: number): Promise<void> =>
+  tell({ ask: 'fail', machine, fault, lines });
+/** Lets a print come to this line and no further; without one it goes on. */
+export const hold = (machine: string, line?: number): Promise<void> => tell({ ask: 'hold', machine, line });
+
+/** Waits until so many lines are printed: something stands on the plate then. */
+export const lines = (page: Page, count: number): Promise<void> =>
+  expect
+    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(count);

@@ -1,5 +1,5 @@
-import net from 'node:net';
-import { expect, farmHere, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
+import { fail } from './asked.ts';
+import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
 
@@ -27,18 +27,6 @@ async function takeAndAccept(page: Page): Promise<void> {
   await accept.click();
   await expect(page.locator('.steps')).toContainText('accepted');
 }
-const fail = (machine: string, fault: string): Promise<void> =>
-  new Promise((done, wrong) => {
-    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () =>
-      socket.write(`${JSON.stringify({ ask: 'fail', machine, fault })}\n`),
-    );
-    socket.once('data', () => {
-      socket.destroy();
-      done();
-    });
-    socket.once('error', wrong);
-  });
-
 test('resin: a light map that is due, then an exposure ladder on one plate; its window blocks an exposure outside it', async ({
   page,
 }) => {

@@ -1,3 +1,4 @@
+import { hold, lines } from './asked.ts';
 import { expect, open, openMachine, releaseAsLead, settled, signIn, soundProgram, test, takeOff } from './fixtures.ts';
 
 test('a technician goes from a spool to a verdict', async ({ page, browser }) => {
@@ -86,11 +87,16 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
     await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
     await page.getByRole('button', { name: 'Plan this trial' }).click();
+    await hold('rifugio-vodice', 120);
     await page.getByRole('button', { name: 'Print on Rifugio Vodice' }).click();
     await expect(page.locator('[data-phase]')).toContainText(/nozzle \d+\/\d+ °C/);
     await page.reload();
     await settled(page);
     await page.getByRole('button', { name: 'Pause' }).click();
+    await expect(page.getByRole('button', { name: 'Resume' })).toBeVisible();
+    await hold('rifugio-vodice', 200);
+    await lines(page, 198); // written down by then, and the wish learnt with it
+    await hold('rifugio-vodice');
     await expect(page.locator('[data-phase=paused]')).toBeVisible({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Resume' }).click();
     await expect(page.locator('[data-phase=done]')).toBeVisible({ timeout: 60_000 });

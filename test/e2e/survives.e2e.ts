@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import net from 'node:net';
 import path from 'node:path';
 import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { syntheticProgram } from '../../bench/synthetic.ts';
+import { fail, hold, lines } from './asked.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } =>
@@ -22,29 +22,6 @@ async function printFlowTrial(page: import('@playwright/test').Page, machine: st
   await page.getByRole('button', { name: `Print on ${machine}` }).click();
   await expect(page.getByRole('button', { name: `Print on ${machine}` }), 'the wish is taken').toBeHidden();
 }
-
-/** Tells a simulated controller something on the instrument port. */
-const tell = (request: object): Promise<void> =>
-  new Promise((done, wrong) => {
-    const socket = net.connect(farmHere().standinPort, '127.0.0.1', () => socket.write(`${JSON.stringify(request)}\n`));
-    socket.once('data', () => {
-      socket.destroy();
-      done();
-    });
-    socket.once('error', wrong);
-  });
-
-const fail = (machine: string, fault: string): Promise<void> => tell({ ask: 'fail', machine, fault, lines: 1 });
-/** Lets a print come to this line and no further; without one it goes on. */
-const hold = (machine: string, line?: number): Promise<void> => tell({ ask: 'hold', machine, line });
-
-/** Waits until so many lines are printed: something stands on the plate then. */
-const lines = (page: import('@playwright/test').Page, count: number) =>
-  expect
-    .poll(async () => Number(await page.locator('[data-phase=printing]').getAttribute('data-acknowledged')), {
-      timeout: 30_000,
-    })
-    .toBeGreaterThan(count);
 
 test('a print goes on at the last acknowledged line after kill -9 of worker, server and database', async ({ page }) => {
   await signIn(page);
