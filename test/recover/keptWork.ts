@@ -36,6 +36,8 @@ function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
     'bands in little room': ask(values, tight(0.9, 1.1)),
     'bands at the low end': ask(values, tight(1, 3)),
     'bands in no room': ask(values, tight(1, 1)),
+    'bands at the high end': ask(values, tight(0.3, 1)),
+    'bands far below': ask(values, tight(0.1, 0.3)),
     ...Object.fromEntries(
       kind.proves
         .filter((key) => !kind.needs.includes(key))
@@ -79,10 +81,16 @@ function printAsked(kind: TrialKind): Record<string, () => unknown> {
     return { ...rest, gcode: digest(gcode), shapes: digest(shapes), solids: digest(solids ?? null) };
   };
   const resin = kind.technology === 'resin';
-  const small: Values = resin ? { travelXMm: 30, travelYMm: 20, travelZMm: 12 } : { travelMm: [70, 60, 30] as never };
+  const room = (x: number, y: number, z: number): Values =>
+    resin ? { travelXMm: x, travelYMm: y, travelZMm: z } : { travelMm: [x, y, z] as never };
+  const [wide, deep, high] = resin ? [143, 89, 170] : [340, 340, 400];
   return {
     'a print as planned': print({}, bands.value, usual),
-    'a print in a small room': print(small, bands.value, usual),
+    'a print in a small room': print(resin ? room(30, 20, 12) : room(70, 60, 30), bands.value, usual),
+    'a print in a narrow room': print(room(30, deep, high), bands.value, usual),
+    'a print in a shallow room': print(room(wide, 20, high), bands.value, usual),
+    'a print in a low room': print(room(wide, deep, 3), bands.value, usual),
+    'a print of one band': print({}, bands.value.slice(0, 1), usual),
     'a print of three bands': print({}, bands.value.slice(0, 3), usual),
     'a print of two bands': print({}, bands.value.slice(-2), usual),
     'a print of the bands turned round': print({}, [...bands.value].reverse(), usual),
