@@ -1,3 +1,4 @@
+import css from './HeightChart.module.css';
 import { Box, Button, UnstyledButton } from '@mantine/core';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { HeightRuler } from '../../../ui/HeightRuler.tsx';
@@ -68,7 +69,7 @@ export function HeightChart({
         <svg
           width={WIDTH}
           height={HEIGHT + 26}
-          className="ground"
+          className={css.ground}
           role="img"
           aria-label={`Silhouette, flow and layer time over ${top.toFixed(1)} mm of height`}
         >

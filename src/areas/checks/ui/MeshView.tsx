@@ -1,3 +1,4 @@
+import css from './MeshView.module.css';
 import { Group, Radio } from '@mantine/core';
 import { each3 } from '../../../core/geometry/each3.ts';
 import { useEffect, useRef, useState } from 'react';
@@ -120,7 +121,7 @@ export default function MeshView({
           tabIndex={0}
           role="img"
           aria-label={`The part on its plate, shaded by ${by}`}
-          className="shaded"
+          className={css.shaded}
         />
       )}
     </div>

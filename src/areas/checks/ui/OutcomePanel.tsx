@@ -1,3 +1,4 @@
+import css from './OutcomePanel.module.css';
 import { Box, Button, FileInput, Flex, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { Refused } from '../../../ui/api.ts';
@@ -49,7 +50,7 @@ export function OutcomePanel({
             <img
               src={`/api/jobs/${j.id}/picture?outcome=${o.id}`}
               alt={`The print, ${printResults[o.result]}`}
-              className="snap"
+              className={css.snap}
             />
           )}
         </Box>

@@ -1,3 +1,4 @@
+import css from './ReviewPanel.module.css';
 import { countOf } from '../../../core/units/plural.ts';
 import { Box, Button, Group, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -45,7 +46,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
           {tip.authorName}, {day(tip.at)}: {tip.message}
         </span>
       </h2>
-      <div className="beside">
+      <div className={css.beside}>
         <WideTable>
           <Table.Thead>
             <Table.Tr>
