@@ -1,24 +1,8 @@
-import type { MotionLimits } from '../../src/core/motion/limits.ts';
+import { says, START, square, times, type Written } from './lines.ts';
+import { writtenLayers } from './writtenLayers.ts';
 
 /** Programs written down for what chance does not come by: figures at the very edge of a limit, what is said twice, what a controller of
  *  its own knows, pieces by the thousand. */
-interface Written {
-  readonly lines: readonly string[];
-  readonly limits?: Partial<MotionLimits>;
-}
-const START = ['G28', 'G90', 'M83', 'M190 S60', 'M109 S205', 'G1 Z0.2 F540'];
-/** Lines, parted by commas. */
-const says = (lines: string): string[] => lines.split(', ');
-const times = <T>(count: number, line: (k: number) => T): T[] => Array.from({ length: count }, (_, k) => line(k));
-/** A square of a layer, clockwise from its corner; Z in every line sends it the long way. */
-const square = (x: number, y: number, sideMm: number, z: number, feed = 1800): string[] => [
-  `G0 X${x} Y${y} Z${z} F6000`,
-  `G1 Y${y + sideMm} E${sideMm / 25} F${feed}`,
-  `G1 X${x + sideMm} Z${z} E${sideMm / 25}`,
-  `G1 Y${y} E${sideMm / 25}`,
-  `G1 X${x} Z${z} E${sideMm / 25}`,
-];
-
 export const writtenPrograms: Readonly<Record<string, Written>> = {
   'speeds at the very limit of each axis, and beyond': {
     limits: {
@@ -215,128 +199,6 @@ export const writtenPrograms: Readonly<Record<string, Written>> = {
       ...says('G3 Y35 Z7 J5 K0 E1, G2 Y35 Z7 J0 K2, G2 Y35 Z7 J0 K0 E1, G17, G1 X10 E1'),
     ],
   },
-  'a spiral of six corners': {
-    lines: [
-      ...START,
-      'G1 X70 Y50 F1800 E0.1',
-      ...times(40, (k) => {
-        const angle = ((k + 1) * Math.PI) / 3;
-        return `G1 X${(50 + 20 * Math.cos(angle)).toFixed(3)} Y${(50 + 20 * Math.sin(angle)).toFixed(3)} Z${(0.2 + 0.03 * (k + 1)).toFixed(2)} E0.8`;
-      }),
-      ...says('G1 X40 Y40 E1, G1 X45 Z2 E0.2, G1 X45 Y48 Z2.5 E0.4'),
-    ],
-  },
-  'a ramp of more heights than are told apart': {
-    lines: [
-      ...START,
-      'G1 X10 Y10 F1800',
-      ...times(4200, (k) => `G1 X${(10 + (k + 1) * 0.01).toFixed(2)} Z${(0.2 + (k + 1) * 0.001).toFixed(3)} E0.0004`),
-    ],
-  },
-  'thousands of pieces within a millimetre': {
-    lines: [
-      ...START,
-      'G1 X10 Y10 F6000',
-      ...times(4300, (k) => `G1 X${(10 + (k + 1) * 0.0002).toFixed(4)} E${k < 2000 ? '0.00002' : '0.00001'}`),
-      ...says('G1 X11 E0.02, G1 X14 E0.1 F3000, G1 X14.5 E0.05'),
-    ],
-  },
-  'thousands of short pieces, some without filament': {
-    lines: [
-      ...START,
-      'G1 X10 Y10 F4800',
-      ...times(
-        5200,
-        (k) =>
-          `G1 X${(10 + (k % 2) * 0.05).toFixed(2)} Y${(10 + (k + 1) * 0.01).toFixed(2)}${k % 7 === 3 ? '' : ` E${(0.002 + (k % 13) * 0.0002).toFixed(4)}`}`,
-      ),
-      ...says('G0 X20 Y20, G1 X20.4 E0.04, G1 X20.8 E0.01, G0 X21.2, G1 X21.8 E0.05'),
-    ],
-  },
-  'pieces of just a millimetre': {
-    lines: [
-      ...START,
-      ...says(
-        'G1 X10 Y10 F1200, G1 X11 E0.1, G1 X12 E0.1, G1 X12.5 E0.03, G1 X13 E0.05, G1 X13.5 E0.02, G1 X14.25 E0.06',
-      ),
-      ...says('G1 X14.5 E0.01, G1 X15.5 E0.12 F3600, G1 X15.9 E0.06, G0 X16.9, G1 X17.4 E0.08 F600, T1'),
-      ...says('G1 X17.9 E0.05 F3600, G1 X18.9 E0.11, G1 X22 E0.2 F1200, T0, G1 X24 E0.3, G1 Z0.4, G1 X22 E0.3'),
-      ...says('G1 X21.5 E0.05 F3000'),
-    ],
-  },
-  'lines that end at one place, wide and narrow': {
-    lines: [
-      ...START,
-      ...says(
-        'G1 X10 Y10 Z0.2 F1200, G1 X40 Y10 Z0.2 E3, G1 X40 Y30 Z0.2 E1, G1 X10 Y30 Z0.2 E3, G1 X10 Y10 Z0.2 E0.5',
-      ),
-      ...says('G0 X25 Y20, G1 X40 Y10 Z0.2 E0.3, G1 X10 Y30 Z0.2 E4, G0 X20 Y20 Z0.4, G1 X40 Y30 Z0.4 E4'),
-      ...says('G1 X10 Y10 Z0.4 E1'),
-    ],
-  },
-  'primed first, low and beside the part': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X5 Y45 E3 F1200',
-      ...times(4, (k) => square(60, 60, 20, Number((0.3 + 0.2 * k).toFixed(2)))).flat(),
-    ],
-  },
-  'primed first, its edge where the part begins': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X60 Y5 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, Number((0.4 + 0.2 * k).toFixed(2)))).flat(),
-    ],
-  },
-  'primed first and only one layer above': {
-    lines: [...START, 'G0 X5 Y5 F6000', 'G1 X5 Y45 E3 F1200', ...square(60, 60, 20, 0.4)],
-  },
-  'primed first, higher than the part': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 Z0.6 F6000',
-      'G1 X5 Y45 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
-    ],
-  },
-  'primed first, with just a hundred millimetres, and higher': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 Z0.6 F6000',
-      'G1 X5 Y45 E100 F300',
-      ...square(60, 60, 20, 0.2),
-      ...square(60, 60, 20, 0.4),
-    ],
-  },
-  'laid first with more than primes, and lower': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X5 Y45 E100.5 F300',
-      ...times(3, (k) => square(60, 60, 20, Number((0.3 + 0.2 * k).toFixed(2)))).flat(),
-    ],
-  },
-  'parts one after another, the head comes down': {
-    lines: [
-      ...START,
-      ...times(8, (k) => square(10, 10, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
-      'G0 Z5',
-      ...times(5, (k) => square(60, 60, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
-      ...says('G0 Z4 X15 Y15, G1 Z1.6, G1 X20 Y12, G1 Z0.4, G1 X12 Y20, G1 Z0.2 E0.1, G28 Z'),
-    ],
-  },
-  'down by just a millimetre': {
-    lines: [
-      ...START,
-      ...square(10, 10, 20, 0.2),
-      ...square(10, 10, 20, 1.2),
-      ...square(40, 40, 20, 0.2),
-      ...square(40, 40, 20, 1.3),
-      ...square(10, 60, 20, 0.2),
-    ],
-  },
   'filament straight upward': {
     lines: [
       ...START,
@@ -365,5 +227,41 @@ export const writtenPrograms: Readonly<Record<string, Written>> = {
     ],
   },
   'a lift that is none': { lines: [...says('G90, G1 Z5 F600, G28'), 'G1 X20 Z0.2 E1'] },
+  'every heater waited for in one word': {
+    lines: says(
+      'G28, M140 S60, M141 S40, M104 S200, T1, M116, G1 X20 E1 F900, T0, G1 X30 E1, M140 S62, M141 S60, M116',
+    ),
+  },
+  'the nozzle waited for in one word, the bed warm and the chamber cold': {
+    lines: says('G28, M190 S60, M104 S240, M141 S21, M116, M191 S30, M104 S245, M116, G1 X20 E1 F900'),
+  },
+  'a head that is only warmed': { lines: [...START, ...says('M104 T3 S150, G1 X20 E1 F900, M104 T3 S0')] },
+  'only X is homed': { lines: says('G28 X, G90, G1 X20 F3000, G1 Y20, G28, G1 X20 Y20 Z0.2 E1') },
+  'X and Y are homed, and the nozzle goes up': { lines: says('G28 X Y, G91, G1 Z5 F600, G90, G28 Z, G1 X20 E1 F900') },
+  'X and Y are homed, and the nozzle goes down': { lines: says('G28 X Y, G91, G1 Z-5 F600, G90, G28 Z, G1 X20 E1') },
+  'X and Y are homed, and the nozzle is told a height': { lines: says('G28 X Y, G90, G1 Z5 F600, G28 Z, G1 X20 E1') },
+  'an arc before Y is homed': { lines: says('G28 X, G90, G3 X20 Y0 I10 F900, G28, G1 X20 Z0.2 E1') },
+  'filament is counted as the axes are': {
+    lines: says('G28, G90, G1 X10 E1 F900, G91, G1 X5 E1, G1 X5 E1, G90, G1 X30 E4, M83, G91, G90, G1 X40 E1'),
+  },
+  'arcs that reach further than their ends': {
+    limits: { reads: { roundBed: { x: 50, y: 50, radiusMm: 60 } } },
+    lines: [
+      ...START,
+      ...says('G0 X90 Y40 F6000, G3 X90 Y60 I-5 J10 E2 F1800, G0 X150 Y40, G3 X150 Y60 I-5 J10, G0 X10 Y40'),
+      ...says('G2 X10 Y60 Z1.2 I5 J10 E2, G0 Z5, G0 X30 Y-40, G2 X50 Y-40 I10 J-5, G0 X30 Y120, G3 X50 Y120 I10 J5'),
+    ],
+  },
+  'an arc across the plate that goes along it as well': {
+    lines: [...START, ...says('G1 X20 Y20 Z5 F1200, G19, G3 Y35 Z7 X30 J5 K0 E1, G18, G2 X40 Z5 Y50 I5 K0 E1, G17')],
+  },
+  'arcs that are off by just so much as counts, and by less': {
+    lines: [
+      ...START,
+      ...says('G1 X0 Y0 F1200, G2 X10.055 Y0 I5 J0 E1, G1 X0 Y0, G2 X10.12 Y0 I5 J0 E1, G1 X0 Y0, G2 X10 Y0 R4.945 E1'),
+      ...says('G1 X0 Y0, G2 X10 Y0 R4.96 E1, G1 X0 Y0, G2 X10 Y0 I5 P1.5 E1, G1 X0 Y0, G2 X10 Y0 I5 P2 E1'),
+    ],
+  },
   'no speed is ever said': { lines: [...says('G28, G1 X20 Z0.2 E1, G1 X40 E1, G1 E-1'), 'G2 X50 I5 E1'] },
+  ...writtenLayers,
 };

@@ -101,7 +101,6 @@ export interface ProgramFacts {
   furthestLine: number;
   /** Per axis X Y Z E: the highest speed asked for beyond the axis's own limit, its line, how often. */
   speedBeyond: { mmPerS: number; line: number; count: number }[];
-  speedFasterThanFile: number;
   tools: number[];
   toolLine: number[];
   /** Part fan as it is set, percent; the first of many. */
@@ -160,7 +159,6 @@ export function emptyFacts(): ProgramFacts {
     furthestMm: 0,
     furthestLine: 0,
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
-    speedFasterThanFile: 0,
     tools: [],
     toolLine: [],
     fan: [],

@@ -24,10 +24,6 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   /** X, Y and cross-section of the line at hand. */
   private readonly point = new Float64Array(3);
 
-  /** Highest cumulative advance of filament, over all heads. */
-  get filamentMm(): number {
-    return this.heads.reduce((sum, h) => sum + h.highestAdvance, 0);
-  }
   /** Box round everything reached, travel and extrusion. */
   get reached(): Bounds {
     return unionOf(this.extruded, this.travelled);

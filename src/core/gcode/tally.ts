@@ -228,10 +228,7 @@ export class ProgramTally {
 
   beyond(axis: number, mmPerS: number, line: number): void {
     const machine = this.limits.maxFeedMmPerS[axis]!;
-    if (mmPerS <= machine * (1 + 1e-9)) {
-      this.facts.speedFasterThanFile++;
-      return;
-    } // only the file's own M203 is exceeded
+    if (mmPerS <= machine * (1 + 1e-9)) return; // only the file's own M203 is exceeded
     const at = this.facts.speedBeyond[axis]!;
     at.count++;
     if (mmPerS > at.mmPerS) {
