@@ -16,7 +16,7 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
 import { stillOpen, type JobRow } from '../model/pages.ts';
-import { jobsOpen } from '../model/states.ts';
+import { jobsOpen, type JobState } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import type { Purpose } from '../../rules/context.ts';
 import { lastsOf, type Estimate } from '../../rules/outcome.ts';
@@ -318,14 +318,17 @@ export async function getJobPage(ctx: Ctx, id: string) {
   });
 }
 
-export async function listJobs(ctx: Pick<Ctx, 'db'>, limit = 200): Promise<JobRow[]> {
+const MOST_LISTED = 200;
+/** Jobs, the newest first: all of those states, or of whatever state only so many. */
+export async function listJobs(ctx: Pick<Ctx, 'db'>, states?: readonly JobState[]): Promise<JobRow[]> {
   const rows = await ctx.db.execute<RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: Estimate | null }>(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
     left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
-    order by j.number desc limit ${limit}`);
+    ${states ? sql`where ${inArray(sql`j.state`, [...states])}` : sql``}
+    order by j.number desc limit ${states ? null : MOST_LISTED}`);
   return rows.rows.map(({ estimate, ...r }) => ({
     ...r,
     name: jobName(Number(r.number)),

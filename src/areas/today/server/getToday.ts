@@ -1,5 +1,6 @@
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { MachineState } from '../../machines/model/states.ts';
+import { jobsOpen } from '../../checks/model/states.ts';
 import { trialsOpen } from '../../trials/model/states.ts';
 import { SILENT_AFTER_S } from '../../machines/model/print.ts';
 import { workerSilentForS } from '../../../platform/jobs/signOfLife.ts';
@@ -16,13 +17,12 @@ export async function getToday(ctx: Ctx): Promise<Today> {
   const [workarounds, reviews, trials, drifts, jobs, cards, events] = [
     await listExpiredWorkarounds(ctx),
     await listInReview(ctx),
-    await listTrials(ctx),
+    await listTrials(ctx, trialsOpen),
     await listDrifts(ctx),
-    await listJobs(ctx),
+    await listJobs(ctx, jobsOpen),
     await listMachineCards(ctx),
     await listEvents(ctx, { limit: 8 }),
   ];
-  const open: readonly string[] = trialsOpen;
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
   const silentS = await workerSilentForS(ctx);
@@ -30,7 +30,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     workerSilentS: silentS !== null && silentS > SILENT_AFTER_S ? Math.round(silentS) : null,
     reviews,
     workarounds,
-    trials: trials.filter((t) => open.includes(t.state)),
+    trials,
     blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),
     stopped: inState('stopped'),

@@ -1,5 +1,6 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, inArray, or, sql } from 'drizzle-orm';
+import { trialsOpen, type TrialState } from '../model/states.ts';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listOpenJobsOn } from '../../checks/server/index.ts';
@@ -158,13 +159,16 @@ async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string):
   );
 }
 
-export async function listTrials(ctx: Pick<Ctx, 'db'>, limit = 200) {
+const MOST_LISTED = 200;
+/** Trials, the newest first: all of those states, or of whatever state only so many. */
+export async function listTrials(ctx: Pick<Ctx, 'db'>, states?: readonly TrialState[]) {
   const rows = await ctx.db.execute<RowOf<TrialRow> & { number: number }>(sql`
     select t.id, t.number, t.kind, t.state, t.lot, t.created_at as "createdAt", t.decided_at as "decidedAt", t.decision, t.progress, t.plan, m.name as "machineName", m.id as "machineId",
            tool.name as "toolName", mat.name as "materialName", t.created_by_name as "createdByName",
            (select count(*)::int from reading r where r.trial_id = t.id and r.value is not null and not exists (select from reading s where s.supersedes = r.id)) as readings
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
-    order by t.number desc limit ${limit}`);
+    ${states ? sql`where ${inArray(sql`t.state`, [...states])}` : sql``}
+    order by t.number desc limit ${states ? null : MOST_LISTED}`);
   return rows.rows.map((r) => ({ ...r, name: trialName(Number(r.number)) }));
 }
 
@@ -179,7 +183,7 @@ export async function listOpenTrialsUsing(
     .from(trial)
     .where(
       and(
-        inArray(trial.state, ['planned', 'printing', 'interrupted', 'measuring']),
+        inArray(trial.state, [...trialsOpen]),
         or(inArray(trial.toolId, ids), inArray(trial.materialId, ids), inArray(trial.processId, ids)),
       ),
     )
