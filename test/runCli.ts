@@ -30,6 +30,8 @@ export function runCli(
   isBuilt = true;
   const file = path.join(cliFolder, 'input');
   if (content !== undefined) writeFileSync(file, content);
-  const done = spawnSync('node', [path.join(outdir, 'main.mjs'), ...args.map((a) => (a === 'FILE' ? file : a))], { encoding: 'utf8' });
+  const done = spawnSync('node', [path.join(outdir, 'main.mjs'), ...args.map((a) => (a === 'FILE' ? file : a))], {
+    encoding: 'utf8',
+  });
   return { code: done.status, out: done.stdout, err: done.stderr };
 }

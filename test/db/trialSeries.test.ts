@@ -38,7 +38,6 @@ test('a flow trial kept in the first shape is read and analysed in the shared on
     massG: 0.6,
     cost: 0.1,
     lines: 500,
-    readingsWanted: 12,
   };
   const decision = {
     outcome: 'accepted',

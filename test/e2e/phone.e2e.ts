@@ -89,7 +89,7 @@ test('a retraction trial is measured on a phone without connection in between: w
   await open(page, `/trials/${id}`);
   await openPad(page);
   await enter(page, '9');
-  await expect(page.locator('.steps')).toContainText('measuring 1 of 10');
+  await expect(page.locator('.steps')).toContainText('measuring 1 of 5');
   await page.context().setOffline(true);
   await enter(page, '5');
   await enter(page, '2');
@@ -99,12 +99,12 @@ test('a retraction trial is measured on a phone without connection in between: w
   expect(Object.values(JSON.parse(stored!) as Record<string, string>).sort()).toEqual(['2', '5']);
   await page.context().setOffline(false);
   await expect(pad(page)).not.toContainText('for the connection');
-  await expect(page.locator('.steps')).toContainText('measuring 3 of 10');
+  await expect(page.locator('.steps')).toContainText('measuring 3 of 5');
   await enter(page, '0');
   await enter(page, '0');
-  await expect(page.locator('.steps')).toContainText('measuring 5 of 10');
+  await expect(page.locator('.steps')).toContainText('measuring 5 of 5');
   await page.reload();
-  await expect(page.locator('.steps')).toContainText('measuring 5 of 10');
+  await expect(page.locator('.steps')).toContainText('measuring 5 of 5');
   await expect(page.getByRole('complementary')).toContainText('Method: ');
   await setAside(page, id);
 });

@@ -220,11 +220,7 @@ export function TodayScreen() {
                   <a className="t" href={`/trials/${t.id}`}>
                     {t.name} · {t.kind.replace('-', ' ')} on {t.machineName}
                   </a>
-                  <span>
-                    {t.state === 'measuring'
-                      ? `waits for readings: ${t.readings} of ${t.plan.readingsWanted}`
-                      : t.state}
-                  </span>
+                  <span>{t.state === 'measuring' ? `waits for readings: ${t.readings} of ${t.wanted}` : t.state}</span>
                   <span className="hint">
                     {t.toolName} · {t.materialName} · {t.createdByName}
                   </span>

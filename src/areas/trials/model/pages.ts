@@ -100,5 +100,7 @@ export interface TrialRow {
   readonly toolName: string;
   readonly materialName: string;
   readonly createdByName: string;
+  /** How many of a full set of readings are there. */
   readonly readings: number;
+  readonly wanted: number;
 }

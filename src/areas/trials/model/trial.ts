@@ -32,7 +32,6 @@ export interface TrialPlan {
   readonly lines: number;
   /** Plates printed one after another, where one cannot show everything. */
   readonly plates?: number;
-  readonly readingsWanted: number;
 }
 
 export interface PlateShare {

@@ -8,7 +8,7 @@ import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { couponSettingsOf } from '../kinds/couponSettings.ts';
-import { wantedOf, type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
+import { type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import { limitsOf, makeArtefact, missingFor } from '../model/artefact.ts';
 import type { TrialFailure } from '../model/failures.ts';
@@ -91,14 +91,9 @@ export async function previewTrial(
       limits,
       recipeId: recipe?.id ?? null,
       overrides: recipe?.overrides ?? {},
-      readingsWanted: readingsWanted(kind, made.bands.length),
     },
   });
 }
-
-/** Readings that make a full set. */
-export const readingsWanted = (kind: TrialKind, bands: number): number =>
-  Math.max(1, bands) * kind.features.reduce((s, f) => s + wantedOf(f), 0);
 
 /** The kind's own bands, or the ones a person wishes, inside hardware and what the axis can mean. */
 function bandsOf(

@@ -19,7 +19,7 @@ import {
   listProofs,
   type Machine,
 } from '../../machines/server/index.ts';
-import type { Analysis, ReadingOf, SeriesPrint } from '../kinds/define.ts';
+import { readingsThere, readingsWanted, type Analysis, type ReadingOf, type SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { EarlierValue, TrialPage, TrialRow } from '../model/pages.ts';
@@ -162,14 +162,24 @@ async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string):
 const MOST_LISTED = 200;
 /** Trials, the newest first: all of those states, or of whatever state only so many. */
 export async function listTrials(ctx: Pick<Ctx, 'db'>, states?: readonly TrialState[]) {
-  const rows = await ctx.db.execute<RowOf<TrialRow> & { number: number }>(sql`
+  type Row = RowOf<Omit<TrialRow, 'readings' | 'wanted'>> & {
+    number: number;
+    counts: readonly { feature: string; repeat: number; n: number }[] | null;
+  };
+  const rows = await ctx.db.execute<Row>(sql`
     select t.id, t.number, t.kind, t.state, t.lot, t.created_at as "createdAt", t.decided_at as "decidedAt", t.decision, t.progress, t.plan, m.name as "machineName", m.id as "machineId",
            tool.name as "toolName", mat.name as "materialName", t.created_by_name as "createdByName",
-           (select count(*)::int from reading r where r.trial_id = t.id and r.value is not null and not exists (select from reading s where s.supersedes = r.id)) as readings
+           (select jsonb_agg(c) from (select r.feature, r.repeat, count(*)::int n from reading r
+             where r.trial_id = t.id and r.value is not null and not exists (select from reading s where s.supersedes = r.id) group by 1, 2) c) as counts
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
     ${states ? sql`where ${inArray(sql`t.state`, [...states])}` : sql``}
     order by t.number desc limit ${states ? null : MOST_LISTED}`);
-  return rows.rows.map((r) => ({ ...r, name: trialName(Number(r.number)) }));
+  return rows.rows.map(({ counts, ...r }) => ({
+    ...r,
+    name: trialName(Number(r.number)),
+    readings: readingsThere(kindOf(r.kind), counts ?? []),
+    wanted: readingsWanted(kindOf(r.kind), r.plan.bands.length),
+  }));
 }
 
 /** Trials not yet decided that use any of these profiles. */
