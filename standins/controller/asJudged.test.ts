@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { LinePrint, type PrintLog } from '../../src/areas/machines/server/linePrint.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
@@ -8,7 +9,7 @@ import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { programOf } from '../../test/programs/generate.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = 43430 + (process.pid % 400) * 3;
+const PORT = farmPort('asJudged');
 let farm: Farm;
 beforeAll(async () => {
   farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);

@@ -1,9 +1,10 @@
 import net from 'node:net';
+import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { LineLink, LinkLost, MachineFault } from '../../src/areas/machines/devices/line.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = 41830 + (process.pid % 400) * 3;
+const PORT = farmPort('line');
 const program = [
   'G28',
   'G21',

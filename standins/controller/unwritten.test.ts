@@ -1,9 +1,10 @@
+import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { LinePrint, type PrintLog } from '../../src/areas/machines/server/linePrint.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = 43_130 + (process.pid % 400) * 3;
+const PORT = farmPort('unwritten');
 const program = ['G28', 'G90', 'M83', ...Array.from({ length: 20 }, (_, i) => `G1 X${10 + i} E0.05 F3000`)];
 const HELD = 12;
 let farm: Farm;

@@ -15,9 +15,10 @@ import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
+import { farmPort } from '../farmPort.ts';
 import { freshFarm, unwrap, type Farm } from './setup.ts';
 
-const PORT = 44_930 + (process.pid % 400) * 3;
+const PORT = farmPort('printBench');
 /** A farm whose one machine is a stand-in that prints, and the few words that tests of prints speak in. */
 export let farm: Farm;
 export let bench: Bench;

@@ -21,8 +21,9 @@ import { readCoupon } from '../../standins/controller/coupon.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
 import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
+import { farmPort } from '../farmPort.ts';
 
-const PORT = 46_930 + (process.pid % 400) * 3;
+const PORT = farmPort('twoHeads');
 const [OFFSET_X, OFFSET_Y, PURGE_MM3] = [0.32, -0.14, 30];
 let farm: Farm;
 let bench: Bench;
