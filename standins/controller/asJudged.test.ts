@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { LinePrint, type PrintLog } from '../../src/areas/machines/server/linePrint.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
@@ -9,10 +8,9 @@ import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { programOf } from '../../test/programs/generate.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = farmPort('asJudged');
 let farm: Farm;
 beforeAll(async () => {
-  farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);
+  farm = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 1e9);
 });
 afterAll(() => farm.stop());
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -31,7 +29,7 @@ async function printed(file: Uint8Array): Promise<readonly string[] | string> {
     mayGoOn: () => Promise.resolve(),
     end: (how) => Promise.resolve(void expect(how).toBe('finished')),
   };
-  await new LinePrint(linesToSend(cut.value), record, { host: '127.0.0.1', port: PORT + 1 }, 1).run();
+  await new LinePrint(linesToSend(cut.value), record, { host: '127.0.0.1', port: farm.ports[0]! }, 1).run();
   return farm.controllers[0]!.accepted;
 }
 

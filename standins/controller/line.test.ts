@@ -1,10 +1,9 @@
 import net from 'node:net';
-import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { freePort } from '../../scripts/cluster.mjs';
 import { LineLink, LinkLost, MachineFault } from '../../src/areas/machines/devices/line.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = farmPort('line');
 const program = [
   'G28',
   'G21',
@@ -16,10 +15,10 @@ const program = [
 ];
 let farm: Farm;
 beforeAll(async () => {
-  farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 5000);
+  farm = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 5000);
 });
 afterAll(() => farm.stop());
-const open = () => LineLink.open('127.0.0.1', PORT + 1, () => undefined);
+const open = () => LineLink.open('127.0.0.1', farm.ports[0]!, () => undefined);
 
 /** Prints all lines, connecting again and asking for the last accepted one after a loss, as the worker does. */
 async function printAll(onLine: (n: number) => void = () => undefined): Promise<number> {
@@ -86,12 +85,12 @@ describe('the line protocol', () => {
     link.close();
   });
   test('an address where nothing listens is a lost link, not a hang', async () => {
-    await expect(LineLink.open('127.0.0.1', PORT + 2, () => undefined)).rejects.toThrow(LinkLost);
+    await expect(LineLink.open('127.0.0.1', await freePort(), () => undefined)).rejects.toThrow(LinkLost);
   });
   test('garbage on the wire is answered with a resend and never accepted', async () => {
     const before = [...farm.controllers[0]!.accepted];
     const answer = await new Promise<string>((resolve) => {
-      const s = net.connect(PORT + 1, '127.0.0.1', () => s.write('\x00\xffN1 G28*1\nN99 G1 X1*3\n'));
+      const s = net.connect(farm.ports[0]!, '127.0.0.1', () => s.write('\x00\xffN1 G28*1\nN99 G1 X1*3\n'));
       s.on('data', (d) => {
         resolve(d.toString('latin1'));
         s.destroy();

@@ -12,12 +12,15 @@ import { couponsOf } from './plate.ts';
 export interface Farm {
   readonly controllers: readonly SimulatedController[];
   readonly printers: readonly SimulatedResinPrinter[];
+  /** Where each controller is spoken to. */
+  readonly ports: readonly number[];
   stop(): Promise<void>;
 }
 const LONGEST_LINE = 4096;
 const WATCH_MS = 1000;
 
-/** Serves one controller per loopback port from `port + 1` on, then one resin printer per port, and the instruments on `port`. */
+/** Serves one controller per loopback port from `port + 1` on, then one resin printer per port, and the instruments on `port`; on ports that
+ *  are free where that is 0. */
 export async function serveFarm(
   port: number,
   machines: readonly { readonly key: string; readonly seed: number }[],
@@ -26,15 +29,17 @@ export async function serveFarm(
 ): Promise<Farm> {
   const controllers = machines.map((m) => new SimulatedController(m.key, m.seed, timeScale));
   const printers = resin.map((m) => new SimulatedResinPrinter(m.key, m.seed, m.pixels, timeScale));
-  const web = await Promise.all(printers.map((p, i) => serveResinPrinter(p, port + 1 + machines.length + i)));
+  const at = (place: number): number => (port === 0 ? 0 : port + place);
+  const web = await Promise.all(printers.map((p, i) => serveResinPrinter(p, at(1 + machines.length + i))));
   const watching = setInterval(() => controllers.forEach((c) => c.watch()), WATCH_MS);
   const servers = await Promise.all([
-    listen(port, (socket) => serveInstruments(socket, controllers, printers)),
-    ...controllers.map((c, i) => listen(port + 1 + i, (socket) => serveController(socket, c))),
+    listen(at(0), (socket) => serveInstruments(socket, controllers, printers)),
+    ...controllers.map((c, i) => listen(at(1 + i), (socket) => serveController(socket, c))),
   ]);
   return {
     controllers,
     printers,
+    ports: servers.slice(1).map((s) => (s.address() as net.AddressInfo).port),
     stop: async () => {
       clearInterval(watching);
       for (const p of printers) p.stop();

@@ -1,15 +1,14 @@
-import { farmPort } from '../../test/farmPort.ts';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { LeftOff } from '../../src/platform/db/context.ts';
 import { LinePrint, type PrintLog } from '../../src/areas/machines/server/linePrint.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
 import { serveFarm, type Farm } from './serve.ts';
 
-const PORT = farmPort('unwritten');
 const program = ['G28', 'G90', 'M83', ...Array.from({ length: 20 }, (_, i) => `G1 X${10 + i} E0.05 F3000`)];
 const HELD = 12;
 let farm: Farm;
 beforeAll(async () => {
-  farm = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 5000);
+  farm = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 5000);
 });
 afterAll(() => farm.stop());
 
@@ -36,14 +35,20 @@ class Log implements PrintLog {
   }
 }
 const printing = (log: Log): Promise<void> =>
-  new LinePrint(program, log, { host: '127.0.0.1', port: PORT + 1 }, 1).run();
+  new LinePrint(program, log, { host: '127.0.0.1', port: farm.ports[0]! }, 1).run();
 
-test('a print that cannot be written down ends while its machine keeps it waiting for a line, and goes on there afterwards', async () => {
-  const [controller] = farm.controllers;
-  controller!.holdAt = HELD;
+/** A print whose machine keeps it waiting for a line, and has told how hot it is meanwhile. */
+async function held(): Promise<{ log: Log; ended: Promise<void> }> {
+  farm.controllers[0]!.holdAt = HELD;
   const log = new Log();
   const ended = printing(log);
   while (log.told < 3) await new Promise((again) => setImmediate(again));
+  return { log, ended };
+}
+
+test('a print that cannot be written down ends while its machine keeps it waiting for a line, and goes on there afterwards', async () => {
+  const [controller] = farm.controllers;
+  const { log, ended } = await held();
   log.lost = new Error('connection lost'); // the sender waits for an answer: only a report on the side learns of it
   await expect(ended).rejects.toThrow('connection lost');
   expect([controller!.lastLine, log.ends]).toEqual([HELD - 1, []]);
@@ -51,4 +56,14 @@ test('a print that cannot be written down ends while its machine keeps it waitin
   controller!.holdAt = Infinity;
   await printing(log);
   expect([controller!.accepted, log.ends]).toEqual([program, ['finished']]);
+});
+test('a print that leaves off, because its process ends, waits for the line that is under way', async () => {
+  const [controller] = farm.controllers;
+  const { log, ended } = await held();
+  log.lost = new LeftOff();
+  const told = log.told;
+  while (log.told < told + 3) await new Promise((again) => setImmediate(again));
+  controller!.holdAt = Infinity;
+  await expect(ended).rejects.toThrow(LeftOff);
+  expect([controller!.lastLine, log.ends]).toEqual([HELD, []]);
 });

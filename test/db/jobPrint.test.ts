@@ -160,7 +160,11 @@ test('a print that stopped goes on where it stopped, as long as its part stands 
   const controller = failAt(80);
   const left = await spoolG();
   await print(id);
-  const { acknowledged } = (await pageOf(id)).progress!;
+  const stopped = await pageOf(id);
+  const { acknowledged } = stopped.progress!;
+  // it is the same print that goes on: what was seen to for it still stands
+  expect(stopped.resumes).toBe(true);
+  expect(stopped.confirmed).toHaveLength(stopped.toSet.length);
   expect(acknowledged).toBeGreaterThan(40);
   unwrap(await wishJobPrint(tech(), id, 'print'));
   await print(id);

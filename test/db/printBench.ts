@@ -15,10 +15,8 @@ import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
-import { farmPort } from '../farmPort.ts';
 import { freshFarm, unwrap, type Farm } from './setup.ts';
 
-const PORT = farmPort('printBench');
 /** A farm whose one machine is a stand-in that prints, and the few words that tests of prints speak in. */
 export let farm: Farm;
 export let bench: Bench;
@@ -27,11 +25,11 @@ export const tech = () => farm.as('technician');
 export async function openPrintBench(name: string): Promise<void> {
   farm = await freshFarm(name);
   bench = await benchFarm(farm);
-  standins = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);
+  standins = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 1e9);
   await farm
     .as('lead')
     .db.update(machine)
-    .set({ device: { adapter: 'line', host: '127.0.0.1', port: PORT + 1 } })
+    .set({ device: { adapter: 'line', host: '127.0.0.1', port: standins.ports[0]! } })
     .where(eq(machine.id, bench.m.id));
 }
 export async function closePrintBench(): Promise<void> {

@@ -21,9 +21,7 @@ import { readCoupon } from '../../standins/controller/coupon.ts';
 import { serveFarm, type Farm as Standins } from '../../standins/controller/serve.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
 import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
-import { farmPort } from '../farmPort.ts';
 
-const PORT = farmPort('twoHeads');
 const [OFFSET_X, OFFSET_Y, PURGE_MM3] = [0.32, -0.14, 30];
 let farm: Farm;
 let bench: Bench;
@@ -69,10 +67,10 @@ beforeAll(async () => {
       overrides: { supportAngleDeg: 45, purgeMm3: PURGE_MM3, supportSpeedMmPerS: 33, supportContactSpeedMmPerS: 27 },
     }),
   ).id;
-  standins = await serveFarm(PORT, [{ key: 'hut', seed: 1 }], [], 1e9);
+  standins = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 1e9);
   await lead.db
     .update(machine)
-    .set({ device: { adapter: 'line', host: '127.0.0.1', port: PORT + 1 } })
+    .set({ device: { adapter: 'line', host: '127.0.0.1', port: standins.ports[0]! } })
     .where(eq(machine.id, bench.m.id));
 });
 afterAll(async () => {

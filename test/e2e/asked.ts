@@ -7,7 +7,12 @@ export const headersOf = (page: Page): { origin: string } => ({ origin: new URL(
 export const list = async <T>(page: Page, path: string): Promise<T> =>
   (await (await page.request.get(path)).json()) as T;
 
-export interface MachineRow {
+export const idNamed = async (page: Page, path: string, name: string): Promise<string> =>
+  (await list<{ id: string; name: string }[]>(page, path)).find((r) => r.name === name)!.id;
+export const firstId = async (page: Page, path: string): Promise<string> =>
+  (await list<{ id: string }[]>(page, path))[0]!.id;
+
+interface MachineRow {
   readonly id: string;
   readonly name: string;
   readonly mounted: { readonly id: string };
@@ -15,8 +20,8 @@ export interface MachineRow {
 }
 export const machineNamed = async (page: Page, name: string): Promise<MachineRow> =>
   (await list<MachineRow[]>(page, '/api/machines')).find((m) => m.name === name)!;
-export const processNamed = async (page: Page, name: string): Promise<{ readonly id: string }> =>
-  (await list<{ id: string; name: string }[]>(page, '/api/profiles?kind=process')).find((p) => p.name === name)!;
+export const processNamed = (page: Page, name: string): Promise<string> =>
+  idNamed(page, '/api/profiles?kind=process', name);
 
 interface Wanted {
   readonly kind: string;
@@ -34,7 +39,7 @@ export async function planned(page: Page, { kind, machine, process, bands }: Wan
       machineId: m.id,
       toolId: m.mounted.id,
       materialId: m.loaded.id,
-      processId: (await processNamed(page, process)).id,
+      processId: await processNamed(page, process),
       bands,
       options: {},
       recipeId: null,

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import net from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { expect, settled, signIn, test } from './fixtures.ts';
+import { firstId } from './asked.ts';
 
 test('an upload that is cut off leaves nothing behind, and the same file can be sent again', async ({
   page,
@@ -24,8 +25,6 @@ test('an upload that is cut off leaves nothing behind, and the same file can be 
       );
     });
   });
-  const first = async (path: string): Promise<string> =>
-    ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
   const sha = createHash('sha256').update(whole).digest('hex');
   const asked = await page.request.post('/api/jobs', {
     headers: { origin: url.origin },
@@ -33,10 +32,10 @@ test('an upload that is cut off leaves nothing behind, and the same file can be 
       title: 'cut',
       class: 'in-house',
       quantity: 1,
-      machineId: await first('/api/machines'),
-      toolId: await first('/api/profiles?kind=tool&text=0.4'),
-      materialId: await first('/api/profiles?text=PLA+white'),
-      processId: await first('/api/profiles?text=Fine'),
+      machineId: await firstId(page, '/api/machines'),
+      toolId: await firstId(page, '/api/profiles?kind=tool&text=0.4'),
+      materialId: await firstId(page, '/api/profiles?text=PLA+white'),
+      processId: await firstId(page, '/api/profiles?text=Fine'),
       fileSha: sha,
       fileName: 'cut.gcode',
     },

@@ -172,7 +172,6 @@ test('dimensions: made due by work on a belt, run again; a recipe at another sca
   const written = await runDue(page, 'Rifugio Lagazuoi', 'Dimensions');
   const x = written.find((w) => w.setting === 'scaleXPercent')!;
   const machine = await machineNamed(page, 'Rifugio Lagazuoi');
-  const process = await processNamed(page, 'Fine 0.20');
   const keep = async (name: string, overrides: object): Promise<void> => {
     const r = await page.request.post('/api/recipes', {
       headers: headersOf(page),
@@ -183,7 +182,7 @@ test('dimensions: made due by work on a belt, run again; a recipe at another sca
         choice: {
           machineId: machine.id,
           printerId: null,
-          processId: process.id,
+          processId: await processNamed(page, 'Fine 0.20'),
           roles: [{ role: 'part body', toolId: machine.mounted.id, materialId: machine.loaded.id }],
         },
         overrides,

@@ -1,4 +1,4 @@
-import { fail } from './asked.ts';
+import { fail, headersOf, idNamed, processNamed } from './asked.ts';
 import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
@@ -27,6 +27,7 @@ async function takeAndAccept(page: Page): Promise<void> {
   await accept.click();
   await expect(page.locator('.steps')).toContainText('accepted');
 }
+
 test('resin: a light map that is due, then an exposure ladder on one plate; its window blocks an exposure outside it', async ({
   page,
 }) => {
@@ -72,26 +73,21 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
   };
   const window = trial.decision.written.find((w) => w.setting === 'exposureS')!.range;
 
-  const headers = { origin: new URL(page.url()).origin };
-  const list = async (path: string): Promise<{ id: string; name: string }[]> =>
-    (await (await page.request.get(path)).json()) as never;
-  const idOf = async (path: string, name: string): Promise<string> =>
-    (await list(path)).find((r) => r.name === name)!.id;
   const choice = {
-    machineId: await idOf('/api/machines', 'Malga Ciapela'),
+    machineId: await idNamed(page, '/api/machines', 'Malga Ciapela'),
     printerId: null,
-    processId: await idOf('/api/profiles?kind=process', 'Resin 0.05'),
+    processId: await processNamed(page, 'Resin 0.05'),
     roles: [
       {
         role: 'part body',
         toolId: null,
-        materialId: await idOf('/api/profiles?kind=material', 'Quarzo standard grey'),
+        materialId: await idNamed(page, '/api/profiles?kind=material', 'Quarzo standard grey'),
       },
     ],
   };
   const keep = async (name: string, overrides: object): Promise<void> => {
     const made = await page.request.post('/api/recipes', {
-      headers,
+      headers: headersOf(page),
       data: { id: null, version: 1, name, choice, overrides },
     });
     expect(made.ok(), await made.text()).toBe(true);
@@ -168,23 +164,20 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   expect(limit).toBeGreaterThanOrEqual(0.8);
   expect(limit).toBeLessThan(4);
   await open(page, '/library');
-  const headers = { origin: new URL(page.url()).origin };
-  const idOf = async (path: string, name: string): Promise<string> =>
-    ((await (await page.request.get(path)).json()) as { id: string; name: string }[]).find((r) => r.name === name)!.id;
   const choice = {
-    machineId: await idOf('/api/machines', 'Malga Framont'),
+    machineId: await idNamed(page, '/api/machines', 'Malga Framont'),
     printerId: null,
-    processId: await idOf('/api/profiles?kind=process', 'Resin 0.05'),
+    processId: await processNamed(page, 'Resin 0.05'),
     roles: [
       {
         role: 'part body',
         toolId: null,
-        materialId: await idOf('/api/profiles?kind=material', 'Quarzo standard grey'),
+        materialId: await idNamed(page, '/api/profiles?kind=material', 'Quarzo standard grey'),
       },
     ],
   };
   const made = await page.request.post('/api/recipes', {
-    headers,
+    headers: headersOf(page),
     data: { id: null, version: 1, name: 'Labels in haste', choice, overrides: { liftFirstMmPerS: 4.5 } },
   });
   expect(made.ok(), await made.text()).toBe(true);

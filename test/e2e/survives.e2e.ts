@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { syntheticProgram } from '../../bench/synthetic.ts';
-import { fail, hold, lines } from './asked.ts';
+import { fail, firstId, headersOf, hold, idNamed, lines } from './asked.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } =>
@@ -184,10 +184,7 @@ for (const [what, strike] of strikes) {
     // no two alike, or the check is taken from the one before; made before any request: it takes longer than an idle connection is kept
     const program = Buffer.concat([Buffer.from(`; ${what}\n`), syntheticProgram(120e6)]);
     await signIn(page);
-    const headers = { origin: new URL(page.url()).origin };
-    const ids = async (path: string): Promise<string> =>
-      ((await (await page.request.get(path)).json()) as { id: string }[])[0]!.id;
-    const machines = (await (await page.request.get('/api/machines')).json()) as { id: string; name: string }[];
+    const headers = headersOf(page);
     const { sha256 } = (await (
       await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })
     ).json()) as { sha256: string };
@@ -197,10 +194,10 @@ for (const [what, strike] of strikes) {
         title: `long one, ${what}`,
         class: 'in-house',
         quantity: 1,
-        machineId: machines.find((m) => m.name === 'Rifugio Sella')!.id,
-        toolId: await ids('/api/profiles?kind=tool&text=0.4'),
-        materialId: await ids('/api/profiles?text=PLA+white'),
-        processId: await ids('/api/profiles?text=Fine'),
+        machineId: await idNamed(page, '/api/machines', 'Rifugio Sella'),
+        toolId: await firstId(page, '/api/profiles?kind=tool&text=0.4'),
+        materialId: await firstId(page, '/api/profiles?text=PLA+white'),
+        processId: await firstId(page, '/api/profiles?text=Fine'),
         fileSha: sha256,
         fileName: 'long.gcode',
       },

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
+import { list } from './asked.ts';
 import { open } from './fixtures.ts';
 
 interface Named {
@@ -9,10 +10,8 @@ interface Named {
 }
 /** Every page, with one record of each kind. */
 export async function pagesOf(page: Page): Promise<readonly string[]> {
-  const listed = async (path: string): Promise<readonly Named[]> =>
-    (await (await page.request.get(path)).json()) as Named[];
   const [trials, jobs, machines, profiles, recipes] = await Promise.all(
-    ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => listed(`/api/${name}`)),
+    ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => list<Named[]>(page, `/api/${name}`)),
   );
   return [
     '/',

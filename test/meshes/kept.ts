@@ -8,6 +8,7 @@ import {
   validContextFixture,
   type ContextChange,
 } from '../../src/areas/rules/fixture.ts';
+import type { RecipeRole } from '../../src/areas/rules/recipeInput.ts';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { fromPlateDeg, leanDeg } from '../../src/core/mesh/overhang.ts';
@@ -39,6 +40,16 @@ const cone = (topMm: number): Mesh =>
     ],
     24,
   );
+/** Support that is wanted and purged for, with what a second head lays of it. */
+const bySecondHead = (
+  second: ContextChange['second'],
+  role: RecipeRole['role'],
+  more: readonly RecipeRole[] = [],
+): ContextChange => ({
+  values: { supportAngleDeg: 45, purgeMm3: 20 },
+  second,
+  roles: [roleFixture, secondRoleFixture(role), ...more],
+});
 const portal = (): Mesh => solid(box(-10, 0, 4, 8, 0, 6), box(10, 0, 4, 8, 0, 6), box(0, 0, 24, 8, 6, 8));
 export const keptBodies: Readonly<Record<string, Body>> = {
   'a block': { mesh: () => boxMesh([0, 0, 0], [12, 9, 4]) },
@@ -244,49 +255,30 @@ export const keptBodies: Readonly<Record<string, Body>> = {
     mesh: () =>
       solid(
         ...[0, 8, 20, 30].map((x) => box(x, 0, 3, 8, 0, 3)),
-        ...[0, 8, 20, 30].slice(1).map((x, i) => box((x + [0, 8, 20][i]!) / 2, 0, x - [0, 8, 20][i]! + 3, 8, 3, 4)),
+        box(4, 0, 11, 8, 3, 4),
+        box(14, 0, 15, 8, 3, 4),
+        box(25, 0, 13, 8, 3, 4),
       ),
   },
   'a portal whose support a second head lays, whoever touches it': {
     mesh: portal,
-    context: {
-      values: { supportAngleDeg: 45, purgeMm3: 20 },
-      second: { roles: ['support'] },
-      roles: [roleFixture, secondRoleFixture('support')],
-    },
+    context: bySecondHead({ roles: ['support'] }, 'support'),
   },
   'a portal whose support a second head lays, but for what touches it': {
     mesh: portal,
-    context: {
-      values: { supportAngleDeg: 45, purgeMm3: 20 },
-      second: { roles: ['support'] },
-      roles: [roleFixture, secondRoleFixture('support'), { ...roleFixture, role: 'support contact' }],
-    },
+    context: bySecondHead({ roles: ['support'] }, 'support', [{ ...roleFixture, role: 'support contact' }]),
   },
   'a brim that a second head lays': {
     mesh: () => boxMesh([0, 0, 0], [12, 9, 2]),
-    context: {
-      values: { brimMm: 3, purgeMm3: 20 },
-      second: { roles: ['raft/brim'] },
-      roles: [roleFixture, secondRoleFixture('raft/brim')],
-    },
+    context: { ...bySecondHead({ roles: ['raft/brim'] }, 'raft/brim'), values: { brimMm: 3, purgeMm3: 20 } },
   },
   'no room for what a second head purges': {
     mesh: portal,
-    context: {
-      values: { supportAngleDeg: 45, purgeMm3: 20 },
-      second: {},
-      roles: [roleFixture, secondRoleFixture('support')],
-      machine: { travelMm: [60, 60, 300] },
-    },
+    context: { ...bySecondHead({}, 'support'), machine: { travelMm: [60, 60, 300] } },
   },
   'a second head without what it needs': {
     mesh: portal,
-    context: {
-      values: { supportAngleDeg: 45, purgeMm3: 20 },
-      second: { values: { densityGPerCm3: '' } },
-      roles: [roleFixture, secondRoleFixture('support')],
-    },
+    context: bySecondHead({ values: { densityGPerCm3: '' } }, 'support'),
   },
   'three columns, the smallest off the axis': {
     mesh: () =>

@@ -18,3 +18,6 @@ export const square = (x: number, y: number, sideMm: number, z: number, feed = 1
   `G1 Y${y} E${sideMm / 25}`,
   `G1 X${x} Z${z} E${sideMm / 25}`,
 ];
+/** Squares over each other, each at its height. */
+export const tower = (x: number, y: number, sideMm: number, ...heights: readonly number[]): string[] =>
+  heights.flatMap((z) => square(x, y, sideMm, z));

@@ -1,4 +1,4 @@
-import { says, START, square, times, type Written } from './lines.ts';
+import { says, square, START, times, tower, type Written } from './lines.ts';
 
 /** Programs whose layers, parts and pieces are hard to tell apart. */
 export const writtenLayers: Readonly<Record<string, Written>> = {
@@ -62,91 +62,43 @@ export const writtenLayers: Readonly<Record<string, Written>> = {
     ],
   },
   'primed first, low and beside the part': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X5 Y45 E3 F1200',
-      ...times(4, (k) => square(60, 60, 20, Number((0.3 + 0.2 * k).toFixed(2)))).flat(),
-    ],
+    lines: [...START, ...says('G0 X5 Y5 F6000, G1 X5 Y45 E3 F1200'), ...tower(60, 60, 20, 0.3, 0.5, 0.7, 0.9)],
   },
   'primed first, its edge where the part begins': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X60 Y5 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, Number((0.4 + 0.2 * k).toFixed(2)))).flat(),
-    ],
+    lines: [...START, ...says('G0 X5 Y5 F6000, G1 X60 Y5 E3 F1200'), ...tower(60, 60, 20, 0.4, 0.6, 0.8)],
   },
   'primed first and only one layer above': {
     lines: [...START, 'G0 X5 Y5 F6000', 'G1 X5 Y45 E3 F1200', ...square(60, 60, 20, 0.4)],
   },
   'primed first, higher than the part': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 Z0.6 F6000',
-      'G1 X5 Y45 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
-    ],
+    lines: [...START, ...says('G0 X5 Y5 Z0.6 F6000, G1 X5 Y45 E3 F1200'), ...tower(60, 60, 20, 0.2, 0.4, 0.6)],
   },
   'primed first, with just a hundred millimetres, and higher': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 Z0.6 F6000',
-      'G1 X5 Y45 E100 F300',
-      ...square(60, 60, 20, 0.2),
-      ...square(60, 60, 20, 0.4),
-    ],
+    lines: [...START, ...says('G0 X5 Y5 Z0.6 F6000, G1 X5 Y45 E100 F300'), ...tower(60, 60, 20, 0.2, 0.4)],
   },
   'laid first with more than primes, and lower': {
-    lines: [
-      ...START,
-      'G0 X5 Y5 F6000',
-      'G1 X5 Y45 E100.5 F300',
-      ...times(3, (k) => square(60, 60, 20, Number((0.3 + 0.2 * k).toFixed(2)))).flat(),
-    ],
+    lines: [...START, ...says('G0 X5 Y5 F6000, G1 X5 Y45 E100.5 F300'), ...tower(60, 60, 20, 0.3, 0.5, 0.7)],
   },
   'parts one after another, the head comes down': {
     lines: [
       ...START,
-      ...times(8, (k) => square(10, 10, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
+      ...tower(10, 10, 20, 0.2, 0.4, 0.6, 0.8, 1, 1.2, 1.4, 1.6),
       'G0 Z5',
-      ...times(5, (k) => square(60, 60, 20, Number((0.2 + 0.2 * k).toFixed(2)))).flat(),
+      ...tower(60, 60, 20, 0.2, 0.4, 0.6, 0.8, 1),
       ...says('G0 Z4 X15 Y15, G1 Z1.6, G1 X20 Y12, G1 Z0.4, G1 X12 Y20, G1 Z0.2 E0.1, G28 Z'),
     ],
   },
   'down by just a millimetre': {
-    lines: [
-      ...START,
-      ...square(10, 10, 20, 0.2),
-      ...square(10, 10, 20, 1.2),
-      ...square(40, 40, 20, 0.2),
-      ...square(40, 40, 20, 1.3),
-      ...square(10, 60, 20, 0.2),
-    ],
+    lines: [...START, ...tower(10, 10, 20, 0.2, 1.2), ...tower(40, 40, 20, 0.2, 1.3), ...square(10, 60, 20, 0.2)],
   },
   'primed first, behind the part': {
-    lines: [
-      ...START,
-      'G0 X5 Y95 F6000',
-      'G1 X85 Y95 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, 0.3 + 0.25 * k)).flat(),
-    ],
+    lines: [...START, ...says('G0 X5 Y95 F6000, G1 X85 Y95 E3 F1200'), ...tower(60, 60, 20, 0.3, 0.55, 0.8)],
   },
   'primed first, before the part': {
-    lines: [
-      ...START,
-      'G0 X55 Y5 F6000',
-      'G1 X85 Y5 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, 0.3 + 0.25 * k)).flat(),
-    ],
+    lines: [...START, ...says('G0 X55 Y5 F6000, G1 X85 Y5 E3 F1200'), ...tower(60, 60, 20, 0.3, 0.55, 0.8)],
   },
   'primed first, to the right of the part': {
-    lines: [
-      ...START,
-      'G0 X95 Y5 F6000',
-      'G1 X95 Y95 E3 F1200',
-      ...times(3, (k) => square(60, 60, 20, 0.3 + 0.25 * k)).flat(),
-    ],
+    lines: [...START, ...says('G0 X95 Y5 F6000, G1 X95 Y95 E3 F1200'), ...tower(60, 60, 20, 0.3, 0.55, 0.8)],
   },
   'laid first, under one of the layers that follow': {
     lines: [
@@ -158,13 +110,7 @@ export const writtenLayers: Readonly<Record<string, Written>> = {
     ],
   },
   'laid first, and what follows comes back to its height': {
-    lines: [
-      ...START,
-      ...square(10, 10, 5, 0.2),
-      ...square(60, 60, 20, 0.45),
-      ...square(60, 60, 20, 0.2),
-      ...square(60, 60, 20, 0.7),
-    ],
+    lines: [...START, ...square(10, 10, 5, 0.2), ...tower(60, 60, 20, 0.45, 0.2, 0.7)],
   },
   'homed down to what stands, and to just a millimetre of it': {
     lines: [...START, ...square(10, 10, 20, 1), 'G28 Z', ...square(10, 10, 20, 1.25), 'G28 X', 'G28 Z'],

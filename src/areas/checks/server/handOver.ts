@@ -6,9 +6,9 @@ import { jobMoves, type JobState } from '../model/states.ts';
 import { listToSet, type ToSet } from '../model/setAtMachine.ts';
 import { jobConfirmation, jobOutcome, type checkRun } from './tables.ts';
 
-/** Which print the ticks are for: the next one where one may begin, else the one that was begun last. */
-export const printSeenTo = ({ state, begun }: { readonly state: JobState; readonly begun: number }): number =>
-  mayMove(jobMoves.begin, state) || begun === 0 ? begun + 1 : begun;
+/** Which print the ticks are for: the next one where one may begin anew, else the one that was begun last. */
+export const printSeenTo = ({ state, begun }: { state: JobState; begun: number }, resumes: boolean): number =>
+  (mayMove(jobMoves.begin, state) && !resumes) || begun === 0 ? begun + 1 : begun;
 
 /** Things to set for a finished check, and who has said of which that it is so for this print. */
 export async function handOver(

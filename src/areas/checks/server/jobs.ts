@@ -297,6 +297,8 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const input = await sheetInputOf(ctx, row);
   const fresh = await makeSheet(ctx, input);
   const m = await findMachine(ctx, input.machineId);
+  const resumes = m !== null && canResume(m, id, row.progress);
+  const seenTo = printSeenTo(row, resumes);
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
@@ -304,9 +306,10 @@ export async function getJobPage(ctx: Ctx, id: string) {
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run,
-    ...(await handOver(ctx, run, printSeenTo(row))),
+    seenTo,
+    ...(await handOver(ctx, run, seenTo)),
     prints: printsWanted(row),
-    resumes: m !== null && canResume(m, id, row.progress),
+    resumes,
     stop: m?.stop?.id === id ? m.stop : null,
     silentS: row.state === 'printing' ? silentS(row.progress, ctx.clock.now()) : null,
     outcomes: await listOutcomes(ctx, id),

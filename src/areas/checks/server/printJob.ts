@@ -26,7 +26,6 @@ import { jobMoves } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import { mayMove } from '../../../core/states/moves.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
-import { printSeenTo } from './handOver.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
 import { linesAsJudged } from './wireLines.ts';
@@ -40,7 +39,7 @@ const no = (why: string) => fail<CheckFailure>({ code: 'notPrinted', why });
 export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
-  const { run, confirmed, name, toSet } = page.value;
+  const { run, confirmed, name, toSet, seenTo } = page.value;
   const asked = toSet.find((t) => t.key === item);
   if (!run || !asked) return no('The list has changed; open the job again');
   if (confirmed.some((c) => c.item === item)) return succeed(null);
@@ -50,7 +49,7 @@ export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise
       jobId,
       runId: run.id,
       item,
-      print: printSeenTo(page.value),
+      print: seenTo,
       personId: ctx.user.id,
       personName: ctx.user.name,
       at: ctx.clock.now(),
@@ -110,8 +109,8 @@ export async function wishJobPrint(
       .where(
         and(
           eq(job.id, jobId),
-          isUnderWay ? eq(job.state, 'printing') : inStateFor(job.state, jobMoves.begin),
-          eq(job.begun, begun),
+          // what was seen to was seen to for that beginning alone
+          ...(isUnderWay ? [eq(job.state, 'printing')] : [inStateFor(job.state, jobMoves.begin), eq(job.begun, begun)]),
         ),
       )
       .returning({ id: job.id });

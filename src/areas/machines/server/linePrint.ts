@@ -1,5 +1,6 @@
 import { LineLink, LinkLost, MachineFault, MachineStopped, MachineTaken, type Temperatures } from '../devices/line.ts';
 import { heatOf } from '../model/heatOf.ts';
+import { LeftOff } from '../../../platform/db/context.ts';
 import { LeaseLost } from './lease.ts';
 import { feeds, type PrintProgress } from '../model/print.ts';
 
@@ -76,8 +77,10 @@ export class LinePrint {
     const link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
       void this.record.write(t, WRITE_EVERY_MS).then(
         () => this.stopWhileHeating(),
-        // whoever waits for a line may wait for minutes: what nobody can write down ends now
-        (error: unknown) => link.abandon(error instanceof Error ? error : new Error(String(error))),
+        (error: Error) => {
+          // whoever waits for a line may wait for minutes: what nobody can write down ends now, what leaves off ends with its line
+          if (!(error instanceof LeftOff)) link.abandon(error);
+        },
       );
     });
     this.link = link;

@@ -8,7 +8,7 @@ import { findLoaded, findMachine } from '../../machines/server/index.ts';
 import { findRecipe } from '../../recipes/server/index.ts';
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
 import { couponSettingsOf } from '../kinds/couponSettings.ts';
-import { type PlanLimits, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
+import type { PlanLimits, TrialKind, TrialKindKey } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import { limitsOf, makeArtefact, missingFor } from '../model/artefact.ts';
 import type { TrialFailure } from '../model/failures.ts';
