@@ -1,12 +1,11 @@
 import { expect, test } from 'vitest';
-import { readingsThere, readingsWanted, wantedOf } from './define.ts';
+import { fullSetOf, readingsThere, wantedOf } from './define.ts';
 import { kindOf, trialKinds } from './index.ts';
 
 test('what may be left out is not asked for: five bands of a retraction trial want five counts of strings', () => {
   const kind = kindOf('retraction');
-  expect(readingsWanted(kind, 5)).toBe(5);
-  const strings = [1, 2].map((band) => ({ band, feature: 'strings', repeat: 1 }));
-  expect(readingsThere(kind, [...strings, { feature: 'gaps', repeat: 1 }])).toBe(2);
+  expect(fullSetOf(kind, 5)).toEqual([1, 2, 3, 4, 5].map((band) => ({ band, feature: 'strings', repeat: 1 })));
+  expect(readingsThere(kind, [...fullSetOf(kind, 2), { feature: 'gaps', repeat: 1 }])).toBe(2);
 });
 test('a further repeat is kept, and makes no set fuller', () => {
   const kind = kindOf('flow');
@@ -18,7 +17,7 @@ test('a further repeat is kept, and makes no set fuller', () => {
 });
 test('every kind wants some reading, and what nobody knows is none', () => {
   for (const kind of trialKinds) {
-    expect(readingsWanted(kind, 0), kind.key).toBeGreaterThan(0);
+    expect(fullSetOf(kind, 0).length, kind.key).toBeGreaterThan(0);
     expect(readingsThere(kind, [{ feature: 'another', repeat: 1 }]), kind.key).toBe(0);
   }
 });

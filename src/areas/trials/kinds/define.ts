@@ -215,18 +215,24 @@ export interface ResinKind extends Kind {
 export type TrialKind = FilamentKind | ResinKind;
 /** Repeats that make a full set at a feature. */
 export const wantedOf = (f: Feature): number => f.wanted ?? f.repeats;
-/** Readings of a full set; what may be left out is not counted. */
-export const readingsWanted = ({ features }: Pick<TrialKind, 'features'>, bands: number): number =>
-  Math.max(1, bands) * features.reduce((s, f) => s + (f.isOptional ? 0 : wantedOf(f)), 0);
-/** How many of a full set are there, of readings counted by feature and repeat: no further repeats, and nothing that may be left out. */
-export const readingsThere = (
+/** Where a full set is read, band by band; what may be left out is none of it. */
+export const fullSetOf = (
   { features }: Pick<TrialKind, 'features'>,
+  bands: number,
+): { readonly band: number; readonly feature: string; readonly repeat: number }[] =>
+  Array.from({ length: Math.max(1, bands) }, (_b, i) =>
+    features
+      .filter((f) => !f.isOptional)
+      .flatMap((f) => Array.from({ length: wantedOf(f) }, (_r, k) => ({ band: i + 1, feature: f.key, repeat: k + 1 }))),
+  ).flat();
+/** How many of a full set are there, of readings counted by feature and repeat. */
+export function readingsThere(
+  kind: Pick<TrialKind, 'features'>,
   readings: readonly { readonly feature: string; readonly repeat: number; readonly n?: number }[],
-): number =>
-  readings.reduce((s, r) => {
-    const f = features.find((x) => x.key === r.feature);
-    return f && !f.isOptional && r.repeat <= wantedOf(f) ? s + (r.n ?? 1) : s;
-  }, 0);
+): number {
+  const ofBand = new Set(fullSetOf(kind, 1).map((p) => `${p.feature}/${p.repeat}`));
+  return readings.reduce((s, r) => (ofBand.has(`${r.feature}/${r.repeat}`) ? s + (r.n ?? 1) : s), 0);
+}
 export const defineKind = (kind: Omit<FilamentKind, 'technology'>): FilamentKind => ({
   technology: 'filament',
   ...kind,

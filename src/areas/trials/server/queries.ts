@@ -19,7 +19,7 @@ import {
   listProofs,
   type Machine,
 } from '../../machines/server/index.ts';
-import { readingsThere, readingsWanted, type Analysis, type ReadingOf, type SeriesPrint } from '../kinds/define.ts';
+import { fullSetOf, readingsThere, type Analysis, type ReadingOf, type SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import type { EarlierValue, TrialPage, TrialRow } from '../model/pages.ts';
@@ -178,7 +178,7 @@ export async function listTrials(ctx: Pick<Ctx, 'db'>, states?: readonly TrialSt
     ...r,
     name: trialName(Number(r.number)),
     readings: readingsThere(kindOf(r.kind), counts ?? []),
-    wanted: readingsWanted(kindOf(r.kind), r.plan.bands.length),
+    wanted: fullSetOf(kindOf(r.kind), r.plan.bands.length).length,
   }));
 }
 

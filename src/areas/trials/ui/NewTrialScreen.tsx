@@ -9,7 +9,7 @@ import { notifyError } from '../../../ui/notify.tsx';
 import type { ProfileRow } from '../../library/model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
-import { readingsWanted, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
+import { fullSetOf, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { filamentKinds, isTrialKind, kindOf, resinKinds } from '../kinds/index.ts';
 import type { TrialPlan } from '../model/trial.ts';
 import { conditionRows, takenText } from './conditionRows.ts';
@@ -276,7 +276,7 @@ export function NewTrialScreen() {
                 <dt>cost</dt>
                 <dd>€ {plan.cost.toFixed(2)}</dd>
                 <dt>readings</dt>
-                <dd>{readingsWanted(kind, plan.bands.length)}</dd>
+                <dd>{fullSetOf(kind, plan.bands.length).length}</dd>
               </dl>
               <h3>Printed with</h3>
               <dl className="kv">

@@ -11,7 +11,7 @@ import { RowChart } from './RowChart.tsx';
 import { SeriesChart } from './SeriesChart.tsx';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { MeasurePad } from './MeasurePad.tsx';
-import { measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
+import { fullSetKeys, measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
 import { placeLooks } from './placeLooks.ts';
 import { useReadings } from './useReadings.ts';
 
@@ -27,14 +27,13 @@ export function PlaceTable({
   readonly onKept: () => void;
   readonly onPlace: (feature: string | null) => void;
 }) {
-  const { features, again = 'place', isSeries = false } = kindOf(t.kind);
+  const kind = kindOf(t.kind);
+  const { features, again = 'place', isSeries = false } = kind;
   const readings = useReadings(t, mayChange, onKept);
   const [here, setHere] = useState<MeasuringPointKey | null>(null);
   const wanted = Math.max(...features.map(wantedOf));
   const columns = Math.max(...features.map((f) => f.repeats));
-  const order: MeasuringPointKey[] = features
-    .filter((f) => !f.isOptional)
-    .flatMap((f) => Array.from({ length: wantedOf(f) }, (_, k) => measuringPointKey(1, f.key, k + 1)));
+  const order = fullSetKeys(kind, 1);
   const nameOf = (key: MeasuringPointKey | null): string => {
     const [, feature, repeat] = (key ?? '').split('/');
     return `${features.find((f) => f.key === feature)?.label ?? ''} ${repeat ?? ''}`;

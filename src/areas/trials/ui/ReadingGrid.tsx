@@ -12,7 +12,7 @@ import { ReadingField } from './ReadingField.tsx';
 import { ReadingNotes } from './ReadingNotes.tsx';
 import { BandOfCoupon } from './BandOfCoupon.tsx';
 import { MeasurePad } from './MeasurePad.tsx';
-import { measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
+import { fullSetKeys, measuringPointKey, measuringPointOf, type MeasuringPointKey } from './measuringPoint.ts';
 import { useReadings } from './useReadings.ts';
 
 const CHART = 330;
@@ -49,11 +49,7 @@ export function ReadingGrid({
   const isWide = !isTower && columns.length > MOST_BESIDE_DRAWING;
   const drawing = isWide ? 0 : DRAWING;
   const chartWidth = isWide ? NARROW_CHART : CHART;
-  const order: MeasuringPointKey[] = bands.flatMap((_, i) =>
-    kind.features
-      .filter((f) => !f.isOptional)
-      .flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => measuringPointKey(i + 1, f.key, k + 1))),
-  );
+  const order = fullSetKeys(kind, bands.length);
   const everyPlace: MeasuringPointKey[] = bands.flatMap((_, i) =>
     kind.features.flatMap((f) => Array.from({ length: f.repeats }, (_x, k) => measuringPointKey(i + 1, f.key, k + 1))),
   );

@@ -9,7 +9,7 @@ import { navigate } from '../../../ui/router.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import { readingsThere, readingsWanted } from '../kinds/define.ts';
+import { fullSetOf, readingsThere } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { placeLooks } from './placeLooks.ts';
@@ -122,7 +122,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
           {steps.map((s) => (
             <span key={s} aria-current={step === s ? 'step' : undefined}>
               {s === 'measuring' && step === 'measuring'
-                ? `measuring ${readingsThere(kind, t.readings)} of ${readingsWanted(kind, t.plan.bands.length)}`
+                ? `measuring ${readingsThere(kind, t.readings)} of ${fullSetOf(kind, t.plan.bands.length).length}`
                 : s === 'decided' && !isOpen
                   ? t.state
                   : s === 'printing' && t.state === 'interrupted'
