@@ -68,6 +68,7 @@ export async function runScope(
     chosen.map((mutant) => ({ mutant, ...near.get(mutant.file)! })),
     (done) => tell?.(done, chosen.length),
     areProven,
+    scope.mostAskedMs,
   );
   return { scope, tried: chosen.length, survivors };
 }

@@ -20,18 +20,19 @@ export async function survivorsOf(
   jobs: readonly Job[],
   tell: (done: number) => void = () => {},
   areProven = false,
+  mostAskedMs = Infinity,
   threads = areProven ? 1 : 2, // a sample is tried beside other tests
 ): Promise<readonly Mutant[]> {
   const survivors: Mutant[] = [];
   const queue = [...jobs];
   let done = 0;
   const run = async (): Promise<void> => {
-    let worker = await started(module, areProven);
+    let worker = await started(module, { areProven, mostAskedMs });
     for (let job = queue.shift(); job; job = queue.shift()) {
       const noticed = await asked(worker, job);
       if (noticed === null) {
         await worker.terminate();
-        worker = await started(module, areProven);
+        worker = await started(module, { areProven, mostAskedMs });
       } else if (!noticed) survivors.push(job.mutant);
       tell(++done);
     }
@@ -41,9 +42,9 @@ export async function survivorsOf(
   return survivors.sort((a, b) => a.id - b.id);
 }
 
-function started(module: string, areProven: boolean): Promise<Worker> {
+function started(module: string, how: { readonly areProven: boolean; readonly mostAskedMs: number }): Promise<Worker> {
   const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), {
-    workerData: { module: pathToFileURL(module).href, areProven },
+    workerData: { module: pathToFileURL(module).href, ...how },
     resourceLimits: { maxOldGenerationSizeMb: 2000 },
   });
   return new Promise((resolve, reject) => {

@@ -25,7 +25,10 @@ function near({ id, of, usedBy }) {
   const asked = judges.filter((j) => (!usedBy || usedBy.includes(j.of)) && (walked.get(j)?.passes.has(id) ?? true));
   const rank = (j) => (of.includes(j.of) ? 0 : j.of === 'valid' || walked.has(j) ? 1 : 2);
   const tookMs = (j) => walked.get(j)?.tookMs ?? 0;
-  return asked.sort((a, b) => rank(a) - rank(b) || tookMs(a) - tookMs(b));
+  let askedMs = 0;
+  return asked
+    .sort((a, b) => rank(a) - rank(b) || tookMs(a) - tookMs(b))
+    .filter((judge) => (askedMs += tookMs(judge)) <= workerData.mostAskedMs);
 }
 parentPort.postMessage({ ready: true });
 parentPort.on('message', (job) => {

@@ -28,7 +28,7 @@ export const toDigits = (v: unknown): unknown =>
 
 /** What is concluded from kept readings, come in one of these ways: whole as they were read, else its sentence and a digest of the rest. */
 export function concludeFrom({ kind, readings, conditions }: Omit<KeptTrial, 'concludes'>, way: string): unknown {
-  const came = ways[way]!(readings, conditions);
+  const came = ways[way]!(readings, conditions, kind);
   let concluded: Result<Analysis>;
   try {
     concluded = kindOfKept(kind).analyse(came.readings, came.conditions);
@@ -52,7 +52,7 @@ interface Came {
   readonly readings: readonly ReadingOf[];
   readonly conditions: Conditions;
 }
-type Way = (readings: readonly ReadingOf[], conditions: Conditions) => Came;
+type Way = (readings: readonly ReadingOf[], conditions: Conditions, kind: string) => Came;
 const read =
   (change: (r: readonly ReadingOf[]) => readonly ReadingOf[]): Way =>
   (readings, conditions) => ({ readings: change(readings), conditions });
@@ -114,5 +114,11 @@ export const ways: Readonly<Record<string, Way>> = {
   ]),
   'under half the values': valuesTimes(0.5),
   'under twice the values': valuesTimes(2),
+  'with what they prove in the recipe already': (readings, conditions, kind) => {
+    const concluded = kindOfKept(kind).analyse(readings, conditions);
+    const proven = concluded.ok ? concluded.value.proven : [];
+    const values = Object.fromEntries(proven.map((p) => [p.setting, p.value]));
+    return { readings, conditions: { ...conditions, values: { ...conditions.values, ...values } } };
+  },
   'without what came before': under(() => ({ series: [] })),
 };

@@ -18,7 +18,7 @@ const without = (values: Values, key: string): Values =>
   Object.fromEntries(Object.entries(values).filter(([k]) => k !== key));
 
 /** Bands as planned, without each value that could matter, and under limits that leave little room. */
-function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
+function bandsAsked(kind: TrialKind, bandsAt: NonNullable<KindCases['bandsAt']>): Record<string, () => unknown> {
   const values = valuesOf(kind);
   const ask = (v: Values, l: PlanLimits) => () => kind.bandsFor(v, l);
   const tight = (low: number, high: number): PlanLimits => {
@@ -53,6 +53,12 @@ function bandsAsked(kind: TrialKind): Record<string, () => unknown> {
           ]),
         ),
     ),
+    ...Object.fromEntries(
+      Object.entries(bandsAt).map(([name, v]) => [
+        `bands ${name}`,
+        ask({ ...values, ...v }, { hardware: {}, supplier: {} }),
+      ]),
+    ),
   };
 }
 
@@ -84,12 +90,33 @@ function printAsked(kind: TrialKind): Record<string, () => unknown> {
   const room = (x: number, y: number, z: number): Values =>
     resin ? { travelXMm: x, travelYMm: y, travelZMm: z } : { travelMm: [x, y, z] as never };
   const [wide, deep, high] = resin ? [143, 89, 170] : [340, 340, 400];
+  const filled = (less: number, isHeightOnly: boolean) => () => {
+    const made = print({}, bands.value, usual)() as { readonly sizeMm?: readonly number[] };
+    const [x, y, z] = made.sizeMm ?? [];
+    if (z === undefined) return made;
+    const own = isHeightOnly ? room(wide, deep, z - less) : room(x! - less, y! - less, z - less);
+    return print(own, bands.value, usual)();
+  };
   return {
     'a print as planned': print({}, bands.value, usual),
     'a print in a small room': print(resin ? room(30, 20, 12) : room(70, 60, 30), bands.value, usual),
     'a print in a narrow room': print(room(30, deep, high), bands.value, usual),
     'a print in a shallow room': print(room(wide, 20, high), bands.value, usual),
     'a print in a low room': print(room(wide, deep, 3), bands.value, usual),
+    'a print in the room that it fills': filled(0, false),
+    'a print in hardly less room than it fills': filled(0.001, false),
+    'a print as high as its room': filled(0, true),
+    'a print hardly higher than its room': filled(0.001, true),
+    'a print of a dozen bands': print(
+      {},
+      Array.from({ length: 12 }, (_, i) => bands.value[0]! * (1 + i / 12)),
+      usual,
+    ),
+    'a print on a thick foot': print(
+      resin ? { bottomLayers: 24, transitionLayers: 9 } : { layerHeightMm: 0.12 },
+      bands.value,
+      usual,
+    ),
     'a print of one band': print({}, bands.value.slice(0, 1), usual),
     'a print of three bands': print({}, bands.value.slice(0, 3), usual),
     'a print of two bands': print({}, bands.value.slice(-2), usual),
@@ -167,10 +194,10 @@ const saysOfItself = (kind: TrialKind): unknown => digest(JSON.parse(JSON.string
 
 export const questionsOf = (
   kind: TrialKind,
-  { table, also = {} }: KindCases,
+  { table, also = {}, bandsAt = {} }: KindCases,
 ): Readonly<Record<string, () => unknown>> => ({
   'what it says of itself': () => saysOfItself(kind),
-  ...bandsAsked(kind),
+  ...bandsAsked(kind, bandsAt),
   ...printAsked(kind),
   ...tablesAsked(kind, table),
   ...Object.fromEntries(

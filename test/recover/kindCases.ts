@@ -3,6 +3,7 @@ import path from 'node:path';
 import { parseCsv } from '../../src/core/formats/csv.ts';
 import type { Result } from '../../src/core/result/result.ts';
 import type { TrialKindKey } from '../../src/areas/trials/kinds/define.ts';
+import type { Values } from '../../src/areas/library/settings/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import { readRows } from '../../src/areas/trials/kinds/table.ts';
 import type { Question } from './recover.ts';
@@ -17,6 +18,8 @@ export interface KindCases {
   readonly also?: Readonly<
     Record<string, { readonly csv: string; readonly options?: Readonly<Record<string, number>> }>
   >;
+  /** Values at which bands are at the edge of what can be planned. */
+  readonly bandsAt?: Readonly<Record<string, Values>>;
   /** Hidden truths of a machine that it must recover. */
   readonly recovers?: readonly Question[];
   readonly resinRecovers?: readonly ResinQuestion[];

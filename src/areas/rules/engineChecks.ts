@@ -1,4 +1,5 @@
 import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
+import { figureChecks } from './figureChecks.ts';
 import { headChecks, type EngineCheck } from './headChecks.ts';
 import { changed, effectiveFixture, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
 import { laidBy } from './meshLay.ts';
@@ -50,6 +51,7 @@ export const engineChecks: readonly EngineCheck[] = [
       [30, ['words not known']],
     ],
   },
+  ...figureChecks,
   {
     title: 'findings are told the gravest first, then by height; the first makes the sentence, the others are counted',
     comesOut: () => {

@@ -64,6 +64,18 @@ export const cases: KindCases = {
     'as few lengths as may be': {
       csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,20.02\nx,outer,20,20.01\nx,outer,40,40.05\nx,hole,6,5.95\nx,hole,6,5.97\nx,hole,40,39.9',
     },
+    'a length of nought': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,0,0.5\nx,outer,40,40\nx,hole,6,6\nx,hole,16,16',
+    },
+    'two lengths, each twice': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,20.02\nx,outer,20,20.01\nx,hole,40,39.95\nx,hole,40,39.93',
+    },
+    'a short length read just as far off as may be': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,4,5.5\nx,outer,40,40\nx,outer,70,70\nx,hole,6,6\nx,hole,16,16\nx,hole,10,10',
+    },
+    'short lengths that tell no scale': {
+      csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,1,2.4\nx,outer,2,0.6\nx,outer,1,0.2\nx,outer,2,3.4\nx,hole,1,1.9\nx,hole,2,0.9',
+    },
     'outsides only': {
       csv: 'axis,feature,nominal_mm,measured_mm\nx,outer,20,20.02\nx,outer,40,40.05\nx,outer,70,70.1\nx,outer,20,20.03\nx,outer,40,40.04\nx,outer,70,70.12',
     },

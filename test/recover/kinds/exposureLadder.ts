@@ -13,6 +13,7 @@ export const cases: KindCases = {
       .join('\n')}`,
     gives: { exposureS: about(2.4, 8), interval: [anyFigure, anyFigure] },
   },
+  bandsAt: { 'of just four steps': { exposureS: 0.15 }, 'of three steps': { exposureS: 0.1 } },
   resinRecovers: [
     {
       of: 'exposure at which contours stay',

@@ -50,6 +50,15 @@ export const cases: KindCases = {
       csv: 'distance_mm,strings,gaps\n0,20,0\n0.25,12,0\n0.5,7,1\n0.75,3,1\n1,1,1\n1.25,0.5,2\n1.5,0.2,2\n1.75,0.1,3\n2,0,4',
     },
     'a gap at the first band': { csv: 'distance_mm,strings,gaps\n0,20,1\n0.5,7,1\n1,1,1\n1.5,0.2,2\n2,0,4' },
+    'a gap at the first band, and clean soon after it': {
+      csv: 'distance_mm,strings,gaps\n0,20,1\n0.5,0.2,1\n1,0.1,1\n1.5,0,2\n2,0,4',
+    },
+    'few strings and a gap at the second band': {
+      csv: 'distance_mm,strings,gaps\n1,1.01,0\n1.5,0.2,1\n2,0.1,1\n2.5,0.1,2\n3,0,4',
+    },
+    'two counts a band that never end': {
+      csv: 'distance_mm,strings\n0,20\n0,18\n0.5,7\n0.5,8\n1,2\n1,2\n1.5,1\n1.5,0\n2,1\n2,0',
+    },
     'none accepted': {
       csv: 'distance_mm,strings\n0,20\n0.25,12\n0.5,7\n0.75,3\n1,1\n1.25,0\n1.5,0\n1.75,0\n2,0',
       options: { accepted: 0 },

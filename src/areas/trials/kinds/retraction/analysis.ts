@@ -58,7 +58,7 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
   const top = Math.max(...y);
   let fit = null;
   for (const rate of [1, 2, 0.5, 4, 0.25, 8]) {
-    const tried = fitCurve(decay, x, y, [top, rate / Math.max(distances[2]!, 0.1), 0]);
+    const tried = fitCurve(decay, x, y, [top, rate / distances[2]!, 0]);
     if (
       tried.ok &&
       tried.value.parameters[1]! > 0 &&

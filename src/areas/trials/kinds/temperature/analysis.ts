@@ -85,22 +85,18 @@ export function analyseTemperature(
   const [p0, p1] = spread(PLATEAU * best);
   const [r0, r1] = spread(Math.min(ACCEPTABLE, best));
   const last = desirability.length - 1;
-  const half = last > 0 ? (step(last) - step(0)) / last / 2 : 0;
+  const half = (step(last) - step(0)) / last / 2;
   return succeed({
     value: (step(p0) + step(p1)) / 2,
     plateau: [step(p0), step(p1)],
     interval: [step(p0) - half, step(p1) + half],
     desirability,
     bestAtEnd:
-      at === 0 && p1 === 0
+      p0 === 0 && p1 !== last && desirability[0]![1] === best
         ? 'first'
-        : at === last && p0 === last
+        : p1 === last && desirability[last]![1] === best
           ? 'last'
-          : p0 === 0 && p1 !== last && desirability[0]![1] === best
-            ? 'first'
-            : p1 === last && desirability[last]![1] === best
-              ? 'last'
-              : null,
+          : null,
     range: {
       min: step(r0),
       max: step(r1),
