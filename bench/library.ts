@@ -109,7 +109,7 @@ try {
     if (!r.ok) throw new Error(`${path} answered ${r.status}`);
     return r.json();
   };
-  for (let i = 0; i < 5; i++) await get('/api/profiles?text=birch');
+  for (let i = 0; i < 5; i++) await get('/api/profiles?search=birch');
   const times: number[] = [];
   const words = ['amber', 'birch 12', 'cedar', 'ember 9', 'grove 777', 'bench', 'PLA', 'Torba'];
   await Promise.all(
@@ -120,7 +120,7 @@ try {
       for (let s = 0; s < SECONDS; s++) {
         const spent = await timed(() =>
           get(
-            `/api/profiles?text=${encodeURIComponent(words[(c + s) % words.length]!)}&kind=${s % 2 === 0 ? '' : 'material'}`,
+            `/api/profiles?search=${encodeURIComponent(words[(c + s) % words.length]!)}&kind=${s % 2 === 0 ? '' : 'material'}`,
           ),
         );
         times.push(spent);

@@ -2,11 +2,15 @@ import { Spotlight, spotlight } from '@mantine/spotlight';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import '@mantine/spotlight/styles.layer.css';
+import type { ListPage } from '../core/lists/list.ts';
+import type { JobRow } from '../areas/checks/model/pages.ts';
+import { IN_USE } from '../areas/library/model/list.ts';
 import type { ProfileRow } from '../areas/library/model/records.ts';
 import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
 import { fetchJson } from '../ui/api.ts';
+import { listQuery } from '../ui/listQuery.ts';
 import { useMayChange } from '../ui/person.tsx';
 import { navigate } from '../ui/router.tsx';
 
@@ -44,19 +48,28 @@ interface Entry {
   readonly onClick: () => void;
 }
 
-/** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials. */
+/** The first of a list that hold what is asked for. */
+function useFound<T>(list: string, asked: string, of: Readonly<Record<string, string>> = {}) {
+  const query = listQuery({ ...of, search: asked, limit: MOST });
+  const { data, dataUpdatedAt, isFetching } = useQuery({
+    queryKey: [list, query],
+    queryFn: () => fetchJson<ListPage<T>>(`/api/${list}?${query}`),
+    enabled: asked.length > 1,
+  });
+  return { rows: data?.rows ?? [], at: dataUpdatedAt, isFetching };
+}
+
+/** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials, jobs. */
 export function Palette({ onClose }: { readonly onClose: () => void }) {
   const mayChange = useMayChange();
   const [text, setText] = useState('');
   const asked = text.trim();
-  const profiles = useQuery({
-    queryKey: ['profiles', 'find', asked],
-    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(asked)}`),
-    enabled: asked.length > 1,
-  });
+  const profiles = useFound<ProfileRow>('profiles', asked, { state: IN_USE });
+  const recipes = useFound<RecipeRow>('recipes', asked);
+  const trials = useFound<TrialRow>('trials', asked);
+  const jobs = useFound<JobRow>('jobs', asked);
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
-  const trials = useQuery({ queryKey: ['trials'], queryFn: () => fetchJson<TrialRow[]>('/api/trials') });
+  const answers = [profiles, recipes, trials, jobs];
   useEffect(() => {
     spotlight.open();
   }, []);
@@ -84,7 +97,7 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
       ? [
           {
             group: 'Profiles',
-            actions: (profiles.data ?? []).slice(0, MOST).map((p) => to(`/library/${p.id}`, p.name, p.kind)),
+            actions: profiles.rows.map((p) => to(`/library/${p.id}`, p.name, p.kind)),
           },
           {
             group: 'Machines',
@@ -97,19 +110,17 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
           },
           {
             group: 'Recipes',
-            actions: (recipes.data ?? [])
-              .filter((r) => holds(r.name))
-              .slice(0, MOST)
-              .map((r) => to(`/library/recipes/${r.id}`, r.name, 'recipe')),
+            actions: recipes.rows.map((r) => to(`/library/recipes/${r.id}`, r.name, 'recipe')),
           },
           {
             group: 'Trials',
-            actions: (trials.data ?? [])
-              .filter((t) => holds(t.name, t.kind, t.machineName, t.materialName))
-              .slice(0, MOST)
-              .map((t) =>
-                to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state),
-              ),
+            actions: trials.rows.map((t) =>
+              to(`/trials/${t.id}`, `${t.name} · ${t.kind.replace('-', ' ')} on ${t.machineName}`, t.state),
+            ),
+          },
+          {
+            group: 'Jobs',
+            actions: jobs.rows.map((j) => to(`/checks/${j.id}`, `${j.name} ${j.title}`, j.state)),
           },
         ]
       : []),
@@ -125,7 +136,7 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
       maxHeight={460}
     >
       <Spotlight.Search
-        placeholder="A profile, machine, trial or page…"
+        placeholder="A profile, machine, trial, job or page…"
         aria-label="Find or go to"
         onKeyDown={(e) => {
           if (e.key === 'Enter' && !document.querySelector('[data-action][data-selected]')) {
@@ -135,7 +146,7 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
           }
         }}
       />
-      <Spotlight.ActionsList key={`${asked}|${profiles.dataUpdatedAt}|${machines.dataUpdatedAt}`}>
+      <Spotlight.ActionsList key={`${asked}|${answers.map((a) => a.at).join()}|${machines.dataUpdatedAt}`}>
         {found.map((g) => (
           <Spotlight.ActionsGroup key={g.group} label={g.group}>
             {g.actions.map((a) => (
@@ -144,7 +155,9 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
           </Spotlight.ActionsGroup>
         ))}
         {found.length === 0 && (
-          <Spotlight.Empty>{profiles.isFetching ? 'Looking…' : 'Nothing found under this name'}</Spotlight.Empty>
+          <Spotlight.Empty>
+            {answers.some((a) => a.isFetching) ? 'Looking…' : 'Nothing found under this name'}
+          </Spotlight.Empty>
         )}
       </Spotlight.ActionsList>
     </Spotlight.Root>

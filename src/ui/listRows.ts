@@ -1,9 +1,9 @@
-export type Cell = string | number | null;
+import type { Cell, FacetCount } from '../core/lists/list.ts';
+
 export type FacetChoice = Readonly<Record<string, string>>;
 interface Readable<T> {
   readonly key: string;
   readonly of: (row: T) => Cell;
-  readonly isFacet?: boolean;
 }
 
 const folded = (text: string): string =>
@@ -30,7 +30,7 @@ export function countFacet<T>(
   chosen: FacetChoice,
   key: string,
   search: string,
-): { value: string; n: number }[] {
+): FacetCount[] {
   const { [key]: _own, ...others } = chosen;
   const column = columns.find((c) => c.key === key)!;
   const counts = new Map<string, number>();

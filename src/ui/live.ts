@@ -6,11 +6,15 @@ import { coalesce } from './coalesce.ts';
 const touched: Record<string, readonly string[]> = {
   trial: ['trials', 'trial', 'today', 'machines', 'due'],
   job: ['jobs', 'job', 'today'],
-  machine: ['machines', 'machine', 'today', 'job', 'profile', 'due', 'maintenance'],
+  machine: ['machines', 'machine', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
   profile: ['profiles', 'profile', 'job'],
   policy: ['policy'],
+  recipe: ['recipes', 'recipe', 'job'],
   pairing: ['due', 'profile', 'machine', 'machines', 'job', 'today'],
 };
+
+/** Whatever changes is written down there. */
+const EVENTS = 'events';
 
 /** A fetch that hangs this long holds up no other. */
 const NO_ANSWER_MS = 10_000;
@@ -23,6 +27,7 @@ async function fetchAnew(client: QueryClient, changed: ReadonlySet<string>): Pro
     return (touched[kind] ?? []).map((name) => ({ name, id: name === kind ? id : undefined }));
   });
   const isTouched = (key: readonly unknown[]): boolean =>
+    key[0] === EVENTS ||
     asks.some(({ name, id }) => key[0] === name && (id === undefined || key.length < 2 || key[1] === id));
   await client.invalidateQueries({ predicate: (q) => isTouched(q.queryKey) });
 }

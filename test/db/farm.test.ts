@@ -1,7 +1,8 @@
+import { listed } from './listed.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { getJobPage, makeJob, pinOf, runCheck } from '../../src/areas/checks/server/index.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
-import { makeProfile, searchProfiles } from '../../src/areas/library/server/index.ts';
+import { makeProfile, profileList } from '../../src/areas/library/server/index.ts';
 import { loadLot, logMaintenance, type Machine } from '../../src/areas/machines/server/index.ts';
 import { SIDES } from '../../src/areas/trials/kinds/flow/index.ts';
 import {
@@ -276,5 +277,5 @@ test('search finds its rows among 10,000 profiles', async () => {
   );
   await farm.pool.query('analyze');
   for (const k of [0, 7, 14])
-    expect((await searchProfiles(farm.as('viewer'), { text: `filler 9${k}` })).length).toBeGreaterThan(10);
+    expect((await listed(farm.as('viewer'), profileList, { search: `filler 9${k}` })).found).toBeGreaterThan(10);
 });

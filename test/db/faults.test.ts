@@ -1,3 +1,4 @@
+import { trialsOpen } from '../../src/areas/trials/model/states.ts';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -177,7 +178,7 @@ test('a reading that is withdrawn stands no more, is told of, and may be read an
   });
   const gone = unwrap(await addReading(tech(), id, { ...front, typed: ' ', replaces: first.id }));
   const page = async () => unwrap(await getTrialPage(tech(), id)).readings.map((r) => r.typed);
-  const listed = async () => (await listTrials(tech())).find((t) => t.id === id)!.readings;
+  const listed = async () => (await listTrials(tech(), trialsOpen)).find((t) => t.id === id)!.readings;
   expect([await page(), await listed()]).toEqual([[], 0]);
   const { rows } = await farm.pool.query(
     `select what, "from", "to", why from event where subject_id = $1 and what like 'reading %'`,

@@ -1,3 +1,4 @@
+import { cellsListed } from './listed.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import {
   copyProfile,
@@ -8,7 +9,7 @@ import {
   restoreRevision,
   retireProfile,
   saveRevision,
-  searchProfiles,
+  profileList,
   takeBack,
 } from '../../src/areas/library/server/index.ts';
 import { getReleasedRevision, getNewestRevision, listRevisions } from '../../src/areas/library/server/queries.ts';
@@ -173,10 +174,8 @@ describe('saving', () => {
   });
   test('search takes words in any order and no wildcard of the database', async () => {
     await make('Fine percent %');
-    expect((await searchProfiles(farm.as('viewer'), { text: 'percent fine' })).map((p) => p.name)).toEqual([
-      'Fine percent %',
-    ]);
-    expect((await searchProfiles(farm.as('viewer'), { text: '%' })).map((p) => p.name)).toEqual(['Fine percent %']);
+    const found = (search: string) => cellsListed(farm.as('viewer'), profileList, 'name', { search });
+    expect([await found('percent fine'), await found('%')]).toEqual([['Fine percent %'], ['Fine percent %']]);
   });
 });
 
@@ -204,7 +203,7 @@ describe('review', () => {
     const p = await make('Waits', { walls: 3 });
     expect(await edit('technician', p.id, { walls: 4 })).toMatchObject({ saved: true, number: 2, state: 'in review' });
     expect((await getReleasedRevision(farm.as('viewer'), p.id)).own).toEqual({ walls: 3 });
-    expect((await searchProfiles(farm.as('viewer'), { text: 'Waits' }))[0]).toMatchObject({ revision: 1 });
+    expect(await cellsListed(farm.as('viewer'), profileList, 'revision', { search: 'Waits' })).toEqual([1]);
     expect((await listInReview(farm.as('viewer'))).map((r) => [r.name, r.number])).toContainEqual(['Waits', 2]);
   });
   test('a technician cannot release; a lead can, once', async () => {
@@ -287,11 +286,11 @@ describe('review', () => {
   });
   test('a retired profile leaves the list and comes back', async () => {
     const p = await make('Out of use');
-    const listed = async () => (await searchProfiles(farm.as('viewer'), { text: 'Out of use' })).length;
+    const states = () => cellsListed(farm.as('viewer'), profileList, 'state', { search: 'Out of use' });
     unwrap(await retireProfile(farm.as('technician'), p.id, true, 'nobody uses it'));
-    expect(await listed()).toBe(0);
+    expect(await states()).toEqual(['retired']);
     unwrap(await retireProfile(farm.as('technician'), p.id, false, ''));
-    expect(await listed()).toBe(1);
+    expect(await states()).toEqual(['in use']);
   });
   test('a workaround comes up on the day it should be looked at again, not before', async () => {
     const p = await make('Round a fault', {});

@@ -36,7 +36,7 @@ const routes: Route[] = filesIn('src/pages/api')
       file,
       role:
         new RegExp(
-          `export const ${method} = (?:reading|command|upload)\\(\\{\\s*role: '(viewer|technician|lead)'`,
+          `export const ${method} = (?:reading|command|upload|listOf|tableOf)\\(\\{\\s*role: '(viewer|technician|lead)'`,
         ).exec(text)?.[1] ?? 'none',
     }));
   });

@@ -7,10 +7,23 @@ export const headersOf = (page: Page): { origin: string } => ({ origin: new URL(
 export const list = async <T>(page: Page, path: string): Promise<T> =>
   (await (await page.request.get(path)).json()) as T;
 
-export const idNamed = async (page: Page, path: string, name: string): Promise<string> =>
-  (await list<{ id: string; name: string }[]>(page, path)).find((r) => r.name === name)!.id;
-export const firstId = async (page: Page, path: string): Promise<string> =>
-  (await list<{ id: string }[]>(page, path))[0]!.id;
+/** Rows of a list that the server keeps, as it is asked. */
+export const rowsOf = async <T>(page: Page, path: string, asks: Readonly<Record<string, string>> = {}): Promise<T[]> =>
+  (await list<{ rows: T[] }>(page, `${path}?${new URLSearchParams(asks).toString()}`)).rows;
+
+/** The profile whose name holds this: the farm's own before one of the stock. */
+export async function profileId(page: Page, search: string, kind = ''): Promise<string> {
+  const rows = await rowsOf<{ id: string; stock: boolean }>(page, '/api/profiles', { search, kind, state: 'in use' });
+  return (rows.find((p) => !p.stock) ?? rows[0]!).id;
+}
+
+/** Takes a record in a field that looks for it by part of its name. */
+export async function pick(page: Page, label: string, name: string): Promise<void> {
+  const field = page.getByRole('combobox', { name: label });
+  await field.fill(name);
+  await page.getByRole('option', { name, exact: true }).click();
+  await expect(field).toHaveValue(name);
+}
 
 interface MachineRow {
   readonly id: string;
@@ -20,8 +33,7 @@ interface MachineRow {
 }
 export const machineNamed = async (page: Page, name: string): Promise<MachineRow> =>
   (await list<MachineRow[]>(page, '/api/machines')).find((m) => m.name === name)!;
-export const processNamed = (page: Page, name: string): Promise<string> =>
-  idNamed(page, '/api/profiles?kind=process', name);
+export const processNamed = (page: Page, name: string): Promise<string> => profileId(page, name, 'process');
 
 interface Wanted {
   readonly kind: string;

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import net from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { expect, settled, signIn, test } from './fixtures.ts';
-import { firstId } from './asked.ts';
+import { list, profileId } from './asked.ts';
 
 test('an upload that is cut off leaves nothing behind, and the same file can be sent again', async ({
   page,
@@ -32,10 +32,10 @@ test('an upload that is cut off leaves nothing behind, and the same file can be 
       title: 'cut',
       class: 'in-house',
       quantity: 1,
-      machineId: await firstId(page, '/api/machines'),
-      toolId: await firstId(page, '/api/profiles?kind=tool&text=0.4'),
-      materialId: await firstId(page, '/api/profiles?text=PLA+white'),
-      processId: await firstId(page, '/api/profiles?text=Fine'),
+      machineId: (await list<{ id: string }[]>(page, '/api/machines'))[0]!.id,
+      toolId: await profileId(page, '0.4', 'tool'),
+      materialId: await profileId(page, 'PLA white'),
+      processId: await profileId(page, 'Fine'),
       fileSha: sha,
       fileName: 'cut.gcode',
     },

@@ -1,7 +1,7 @@
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { demoGcode, type DemoPart } from '../../src/workers/demo/part.ts';
-import { headersOf, machineNamed, processNamed } from './asked.ts';
+import { headersOf, machineNamed, pick, processNamed } from './asked.ts';
 import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
@@ -102,10 +102,10 @@ async function findingsOf(
     retractionMm: 1.2,
     ...(part !== 'block' && part),
   });
-  if (on.recipe) await page.getByLabel('Saved recipe').selectOption({ label: on.recipe });
+  if (on.recipe) await pick(page, 'Saved recipe', on.recipe);
   else {
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: on.machine });
-    await page.getByLabel('Process').selectOption({ label: on.process });
+    await pick(page, 'Process', on.process);
   }
   if (on.class) await page.getByLabel('Class').selectOption(on.class);
   await page

@@ -1,3 +1,4 @@
+import { pick } from './asked.ts';
 import { gzipSync } from 'node:zlib';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
@@ -25,7 +26,7 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
   const verdict = page.locator('.verdict').last();
   await test.step('it is too long, and the finding says which turn fits', async () => {
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Coldai' });
-    await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await pick(page, 'Process', 'Fine 0.20');
     await expect(verdict).toContainText('Blocked: the part is too long in X');
     await page.locator('[data-rule=fits-travel] button').first().click();
     const fix = await page.locator('[data-rule=fits-travel]').first().innerText();
@@ -176,7 +177,7 @@ test('a program made for another machine is blocked with its reasons; only a lea
     buffer: gzipSync(program),
   });
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Coldai' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   await expect(page.locator('.verdict').last()).toContainText(/[3-9] blockers/);
   for (const rule of ['within-travel', 'bed-temperature', 'line-width', 'retraction-proven'])
     await expect(page.locator(`[data-rule=${rule}]`).first()).toBeVisible();

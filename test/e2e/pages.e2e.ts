@@ -74,6 +74,7 @@ test('what a list is asked for stands in its address, is there again after Back,
   await page.getByLabel('Class').selectOption('in-house');
   await expect(page).toHaveURL(/search=hive/);
   await expect(page).toHaveURL(/class=in-house/);
+  await expect(list).toHaveAttribute('aria-busy', 'false');
   const found = await list.textContent();
   expect(found).toMatch(/^\d+ of \d+ jobs$/);
   await page.getByRole('table').getByRole('link').first().click();
@@ -85,6 +86,31 @@ test('what a list is asked for stands in its address, is there again after Back,
   await expect(list).toHaveText(/^0 of \d+ jobs$/);
   await page.getByLabel('Class').selectOption('');
   await expect(list).toHaveText(/^\d+ jobs$/);
+});
+
+test('a long list is read page by page by its address, Back turns back, and its table file holds all of it', async ({
+  page,
+}) => {
+  await signIn(page, 'viewer');
+  await open(page, '/log?sort=when');
+  const pages = page.getByRole('navigation', { name: 'Pages of events' });
+  await expect(pages).toContainText(/^1–100 of \d+/);
+  const first = await page.getByRole('table').locator('tbody tr').first().textContent();
+  const found = Number(/of (\d+)/.exec((await pages.textContent())!)![1]);
+  await pages.getByRole('button', { name: 'Next' }).click();
+  await expect(page).toHaveURL(/after=/);
+  await expect(pages).toContainText(/^101–/);
+  const second = await page.getByRole('table').locator('tbody tr').first().textContent();
+  expect(second).not.toBe(first);
+  await page.reload();
+  await expect(pages).toContainText(/^101–/);
+  await pages.getByRole('button', { name: 'Previous' }).click();
+  await expect(page.getByRole('table').locator('tbody tr').first()).toHaveText(first!);
+  await page.goBack();
+  await expect(page.getByRole('table').locator('tbody tr').first()).toHaveText(second!);
+  const address = await page.getByRole('link', { name: 'CSV' }).getAttribute('href');
+  const table = (await (await page.request.get(address!)).text()).trimEnd().split('\r\n');
+  expect([table[0], table.length]).toEqual(['When,Who,Record,What,From,To,Why', found + 1]);
 });
 
 test('on a phone every area, the search and the person are in reach of a glove, and the stop of a machine is', async ({

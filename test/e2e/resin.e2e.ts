@@ -1,4 +1,4 @@
-import { fail, headersOf, idNamed, processNamed } from './asked.ts';
+import { fail, headersOf, machineNamed, pick, processNamed, profileId } from './asked.ts';
 import { expect, open, openMachine, signIn, test, takeOff } from './fixtures.ts';
 
 type Page = import('@playwright/test').Page;
@@ -7,7 +7,7 @@ type Page = import('@playwright/test').Page;
 async function planOn(page: Page, kind: string, machine: string, bands: string | null = null): Promise<void> {
   await open(page, `/trials/new?kind=${kind}`);
   await page.getByLabel('Machine').selectOption({ label: `${machine} (Resin room)` });
-  await page.getByLabel('Process').selectOption({ label: 'Resin 0.05' });
+  await pick(page, 'Process', 'Resin 0.05');
   if (bands !== null) await page.getByLabel('Bands, exposure').fill(bands);
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await expect(page.locator('.steps')).toContainText('planned');
@@ -74,14 +74,14 @@ test('resin: a light map that is due, then an exposure ladder on one plate; its 
   const window = trial.decision.written.find((w) => w.setting === 'exposureS')!.range;
 
   const choice = {
-    machineId: await idNamed(page, '/api/machines', 'Malga Ciapela'),
+    machineId: (await machineNamed(page, 'Malga Ciapela')).id,
     printerId: null,
     processId: await processNamed(page, 'Resin 0.05'),
     roles: [
       {
         role: 'part body',
         toolId: null,
-        materialId: await idNamed(page, '/api/profiles?kind=material', 'Quarzo standard grey'),
+        materialId: await profileId(page, 'Quarzo standard grey', 'material'),
       },
     ],
   };
@@ -147,7 +147,7 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   await signIn(page, 'lead');
   await open(page, '/trials/new?kind=lift');
   await page.getByLabel('Machine').selectOption({ label: 'Malga Framont (Resin room)' });
-  await page.getByLabel('Process').selectOption({ label: 'Resin 0.05' });
+  await pick(page, 'Process', 'Resin 0.05');
   await page.getByLabel('Bands, peel').fill('0.6 0.8 1 1.4 2 3 4');
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await page.getByRole('button', { name: 'show the plate by layer' }).click();
@@ -165,14 +165,14 @@ test('resin: columns that peel faster from band to band prove a lift, and a reci
   expect(limit).toBeLessThan(4);
   await open(page, '/library');
   const choice = {
-    machineId: await idNamed(page, '/api/machines', 'Malga Framont'),
+    machineId: (await machineNamed(page, 'Malga Framont')).id,
     printerId: null,
     processId: await processNamed(page, 'Resin 0.05'),
     roles: [
       {
         role: 'part body',
         toolId: null,
-        materialId: await idNamed(page, '/api/profiles?kind=material', 'Quarzo standard grey'),
+        materialId: await profileId(page, 'Quarzo standard grey', 'material'),
       },
     ],
   };

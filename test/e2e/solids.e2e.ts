@@ -1,3 +1,4 @@
+import { pick } from './asked.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
@@ -19,7 +20,7 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
     .getByLabel('Mesh or G-code file')
     .setInputFiles([file('post.stl', boxMesh([0, 0, 0], [30, 20, 12])), file('cap.stl', torn)]);
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Coldai' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   const part = page.getByRole('region', { name: 'Mesh' });
   const verdict = page.locator('.verdict').last();
   await expect(page.locator('[data-rule=closed-surface]')).toBeVisible();

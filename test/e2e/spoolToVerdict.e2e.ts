@@ -1,4 +1,4 @@
-import { hold } from './asked.ts';
+import { hold, pick } from './asked.ts';
 import { expect, open, openMachine, releaseAsLead, settled, signIn, soundProgram, test, takeOff } from './fixtures.ts';
 
 test('a technician goes from a spool to a verdict', async ({ page, browser }) => {
@@ -59,7 +59,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
       .getByLabel('G-code file')
       .setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Vodice' });
-    await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await pick(page, 'Process', 'Fine 0.20');
     await page.getByLabel('Class').selectOption('customer part');
     const verdict = page.locator('.verdict').first();
     await expect(verdict).toContainText(
@@ -84,7 +84,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
   await test.step('a flow trial is planned, printed, measured and accepted', async () => {
     await openMachine(page, 'Rifugio Vodice');
     await page.getByRole('link', { name: 'Start a trial here' }).click();
-    await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await pick(page, 'Process', 'Fine 0.20');
     await expect(page.getByRole('complementary')).toContainText(/readings\s*12/);
     await page.getByRole('button', { name: 'Plan this trial' }).click();
     await hold('rifugio-vodice', 120);
@@ -134,13 +134,13 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     // what is left is the bed's own evidence, due since the bed was levelled
     await expect(page.locator('.verdict').first()).toContainText('Clear with cautions: evidence is due: bed');
     await openMachine(page, 'Rifugio Vodice');
-    await page.getByLabel('Mount a tool').selectOption({ label: '0.6 hardened' });
+    await pick(page, 'Mount a tool', '0.6 hardened');
     await page.getByRole('button', { name: 'Mount', exact: true }).click();
     await expect(page.locator('.band')).toContainText('0.6 hardened');
     await open(page, job);
     await expect(page.locator('main [role=alert]')).toContainText('Out of date: 0.6 hardened is mounted now');
     await openMachine(page, 'Rifugio Vodice');
-    await page.getByLabel('Mount a tool').selectOption({ label: '0.4 hardened' });
+    await pick(page, 'Mount a tool', '0.4 hardened');
     await page.getByRole('button', { name: 'Mount', exact: true }).click();
     await expect(page.getByRole('row', { name: /Flow/ }).first()).toContainText('nozzle changed');
     await open(page, job);
@@ -149,7 +149,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
 
   await test.step('a lot is loaded, maintenance logged, and everything stands in the log', async () => {
     await openMachine(page, 'Rifugio Vodice');
-    await page.getByLabel('Load a material').selectOption({ label: 'Torba ASA black' });
+    await pick(page, 'Load a material', 'Torba ASA black');
     await page.getByLabel('Lot').fill('2299');
     await page.getByRole('button', { name: 'Load', exact: true }).click();
     await expect(page.locator('.band')).toContainText('lot 2299');

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { syntheticProgram } from '../../bench/synthetic.ts';
-import { fail, firstId, headersOf, hold, idNamed, lines } from './asked.ts';
+import { fail, headersOf, hold, lines, machineNamed, pick, profileId } from './asked.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } =>
@@ -17,7 +17,7 @@ const killDatabase = (): void => {
 async function printFlowTrial(page: import('@playwright/test').Page, machine: string, process: string): Promise<void> {
   await openMachine(page, machine);
   await page.getByRole('link', { name: 'Start a trial here' }).click();
-  await page.getByLabel('Process').selectOption({ label: process });
+  await pick(page, 'Process', process);
   await page.getByRole('button', { name: 'Plan this trial' }).click();
   await page.getByRole('button', { name: `Print on ${machine}` }).click();
   await expect(page.getByRole('button', { name: `Print on ${machine}` }), 'the wish is taken').toBeHidden();
@@ -166,7 +166,7 @@ test('a check that was queued when the worker was killed comes to its verdict', 
     .getByLabel('G-code file')
     .setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Pelmo' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   kill('worker');
   await page.getByRole('button', { name: 'Save job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
@@ -194,10 +194,10 @@ for (const [what, strike] of strikes) {
         title: `long one, ${what}`,
         class: 'in-house',
         quantity: 1,
-        machineId: await idNamed(page, '/api/machines', 'Rifugio Sella'),
-        toolId: await firstId(page, '/api/profiles?kind=tool&text=0.4'),
-        materialId: await firstId(page, '/api/profiles?text=PLA+white'),
-        processId: await firstId(page, '/api/profiles?text=Fine'),
+        machineId: (await machineNamed(page, 'Rifugio Sella')).id,
+        toolId: await profileId(page, '0.4', 'tool'),
+        materialId: await profileId(page, 'PLA white'),
+        processId: await profileId(page, 'Fine'),
         fileSha: sha256,
         fileName: 'long.gcode',
       },

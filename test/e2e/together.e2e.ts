@@ -1,3 +1,4 @@
+import { pick, profileId, rowsOf } from './asked.ts';
 import { expect, open, openMachine, signIn, takeOff, test } from './fixtures.ts';
 
 async function editWalls(
@@ -28,9 +29,9 @@ test('two people save one profile: different settings merge, the same setting sh
   const second = await browser.newContext();
   const other = await second.newPage();
   await signIn(other, 'lead');
-  const [profile] = (await (await page.request.get('/api/profiles?text=Stout')).json()) as { id: string }[];
-  await editWalls(page, profile!.id, 'Walls', '5');
-  await editWalls(other, profile!.id, 'Infill', '60 %');
+  const profile = await profileId(page, 'Stout');
+  await editWalls(page, profile, 'Walls', '5');
+  await editWalls(other, profile, 'Infill', '60 %');
   await save(page, 'five walls stand longer');
   await expect(page.getByText('revision 2 in review')).toBeVisible();
   await save(other, 'denser for the press');
@@ -42,8 +43,8 @@ test('two people save one profile: different settings merge, the same setting sh
   await other.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(other.getByText('released revision 3')).toBeVisible();
   await expect(other.locator('[data-setting=walls]')).toContainText('5');
-  await editWalls(page, profile!.id, 'Walls', '6');
-  await editWalls(other, profile!.id, 'Walls', '7');
+  await editWalls(page, profile, 'Walls', '6');
+  await editWalls(other, profile, 'Walls', '7');
   await save(page, 'six');
   await expect(page.getByText('revision 4 in review')).toBeVisible();
   await save(other, 'seven');
@@ -60,11 +61,11 @@ test('readings typed without a connection stay, are sent when it is back, and a 
   page,
 }) => {
   await signIn(page);
-  const trials = (await (await page.request.get('/api/trials')).json()) as {
+  const trials = await rowsOf<{
     id: string;
     state: string;
     machineName: string;
-  }[];
+  }>(page, '/api/trials');
   const trial = trials.find((t) => t.state === 'measuring' && t.machineName === 'Rifugio Vazzoler')!;
   await open(page, `/trials/${trial.id}`);
   const kept = async () =>
@@ -93,8 +94,8 @@ test('readings typed without a connection stay, are sent when it is back, and a 
 
 test('editing a material shows its own value and says that the pairing wins here', async ({ page }) => {
   await signIn(page);
-  const [material] = (await (await page.request.get('/api/profiles?text=PLA+white')).json()) as { id: string }[];
-  await open(page, `/library/${material!.id}`);
+  const material = await profileId(page, 'PLA white');
+  await open(page, `/library/${material}`);
   await expect(page.locator('[data-setting=nozzleC]')).toContainText('206 °C');
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'Nozzle temperature', exact: true })).toHaveValue('205 °C');
@@ -105,15 +106,15 @@ test('editing a material shows its own value and says that the pairing wins here
 test('unknown fields, wrong types and oversized bodies are refused with the field named', async ({ page }) => {
   await signIn(page);
   const origin = { origin: new URL(page.url()).origin };
-  const [profile] = (await (await page.request.get('/api/profiles?text=Quick')).json()) as { id: string }[];
-  const bad = await page.request.post(`/api/profiles/${profile!.id}/copy`, {
+  const profile = await profileId(page, 'Quick');
+  const bad = await page.request.post(`/api/profiles/${profile}/copy`, {
     data: { name: 'x', extra: 1 },
     headers: origin,
   });
   expect([bad.status(), (await bad.json()).title]).toEqual([400, expect.stringContaining('two characters')]);
   expect(
     (
-      await page.request.post(`/api/profiles/${profile!.id}/copy`, {
+      await page.request.post(`/api/profiles/${profile}/copy`, {
         data: { name: 'y'.repeat(400_000) },
         headers: origin,
       })
@@ -126,7 +127,7 @@ test('what cannot be read is refused in one sentence that names the place', asyn
   await signIn(page);
   await open(page, '/checks/new');
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Sella' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   for (const [name, bytes, said] of [
     ['empty.gcode', Buffer.from(''), 'The file is empty'],
     ['picture.gcode', Buffer.from([71, 49, 0, 1, 2]), 'binary, not G-code text; at byte 3'],
@@ -149,7 +150,7 @@ test('of two people who start two trials on one machine at once one prints, and 
   for (const p of [page, other]) {
     await openMachine(p, machine);
     await p.getByRole('link', { name: 'Start a trial here' }).click();
-    await p.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await pick(p, 'Process', 'Fine 0.20');
     await p.getByRole('button', { name: 'Plan this trial' }).click();
     await expect(p.getByRole('button', { name: `Print on ${machine}` })).toBeVisible();
   }

@@ -1,4 +1,4 @@
-import { planned } from './asked.ts';
+import { pick, planned, rowsOf } from './asked.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Row {
@@ -12,7 +12,7 @@ test('a half-read retraction trial: band, reading and drawing lie on one line; t
   page,
 }) => {
   await signIn(page);
-  const trial = ((await (await page.request.get('/api/trials')).json()) as Row[]).find(
+  const trial = (await rowsOf<Row>(page, '/api/trials')).find(
     (t) => t.kind === 'retraction' && t.state === 'measuring',
   )!;
   await open(page, `/trials/${trial.id}`);
@@ -64,7 +64,7 @@ test('a temperature trial is planned with bands of one’s own, refused beyond t
   await signIn(page);
   await open(page, '/trials/new?kind=temperature');
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   await expect(page.getByRole('complementary')).toContainText(/readings\s*21/);
   await page.getByLabel('Bands, nozzle').fill('300 245 240');
   await expect(page.locator('main [role=alert]')).toContainText('bands never go beyond the hardware');
@@ -91,7 +91,7 @@ test('bands that somebody begins to type are theirs, even where the proposed one
     await route.continue();
   });
   await page.getByLabel('Machine').selectOption({ label: 'Rifugio Coldai (Window bench)' });
-  await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+  await pick(page, 'Process', 'Fine 0.20');
   const field = page.getByLabel('Bands, nozzle');
   await field.focus();
   letGo();
@@ -141,11 +141,11 @@ test('two people read the same coupon, and the page says how far they agree', as
 
 test('on a phone every field of a coupon’s place stands under the name of that place', async ({ page }) => {
   await signIn(page);
-  const trials = (await (await page.request.get('/api/trials')).json()) as {
+  const trials = await rowsOf<{
     id: string;
     kind: string;
     state: string;
-  }[];
+  }>(page, '/api/trials');
   const flow = trials.find((t) => t.kind === 'flow' && t.state === 'measuring')!;
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, `/trials/${flow.id}`);

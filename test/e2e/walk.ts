@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { list } from './asked.ts';
+import { list, rowsOf } from './asked.ts';
 import { open } from './fixtures.ts';
 
 interface Named {
@@ -10,9 +10,10 @@ interface Named {
 }
 /** Every page, with one record of each kind. */
 export async function pagesOf(page: Page): Promise<readonly string[]> {
-  const [trials, jobs, machines, profiles, recipes] = await Promise.all(
-    ['trials', 'jobs', 'machines', 'profiles', 'recipes'].map((name) => list<Named[]>(page, `/api/${name}`)),
+  const [trials, jobs, profiles, recipes] = await Promise.all(
+    ['trials', 'jobs', 'profiles', 'recipes'].map((name) => rowsOf<Named>(page, `/api/${name}`)),
   );
+  const machines = await list<Named[]>(page, '/api/machines');
   return [
     '/',
     '/library',
@@ -41,7 +42,7 @@ export async function pagesOf(page: Page): Promise<readonly string[]> {
     '/machines/maintenance',
     '/machines/drift',
     '/machines/policy',
-    `/machines/${machines![0]!.id}`,
+    `/machines/${machines[0]!.id}`,
     '/me',
     '/status',
     '/log',

@@ -1,3 +1,4 @@
+import { pick } from './asked.ts';
 import { demoGcode } from '../../src/workers/demo/part.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
@@ -30,7 +31,7 @@ test('a lead says from a job what an unknown word does: it is kept with the prin
       .getByLabel('Mesh or G-code file')
       .setInputFiles({ name: 'vent.gcode', mimeType: 'text/plain', buffer: Buffer.from(vent) });
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Lagazuoi' });
-    await page.getByLabel('Process').selectOption({ label: 'Fine 0.20' });
+    await pick(page, 'Process', 'Fine 0.20');
     await expect(page.locator('[data-rule=says-what-it-does]')).toContainText('printer: Granito 250');
     await expect(side.getByRole('row', { name: /Granito 250/ })).toContainText('differs');
     await expect(side.getByRole('row', { name: /nozzle diameter/ })).not.toContainText('differs');

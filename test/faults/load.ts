@@ -1,3 +1,4 @@
+import type { ListPage } from '../../src/core/lists/list.ts';
 import { createHash } from 'node:crypto';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
@@ -60,10 +61,10 @@ export class Load {
   /** Machines that print filament, and a process for them. */
   async bench(): Promise<{ readonly machines: Card[]; readonly processId: string }> {
     const cards = (await this.client.get<Card[]>('/api/machines'))!;
-    const processes = (await this.client.get<{ id: string; name: string }[]>('/api/profiles?kind=process&text=Stout'))!;
+    const processes = (await this.client.get<ListPage<{ id: string }>>('/api/profiles?kind=process&search=Stout'))!;
     return {
       machines: cards.filter((m) => m.technology === 'filament' && m.hasDevice && m.mounted && m.loaded),
-      processId: processes[0]!.id,
+      processId: processes.rows[0]!.id,
     };
   }
 

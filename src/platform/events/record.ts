@@ -1,4 +1,4 @@
-import { desc, and, eq, sql } from 'drizzle-orm';
+import { desc, and, eq, inArray, sql } from 'drizzle-orm';
 import type { Ctx } from '../db/context.ts';
 import type { EventRow } from './model.ts';
 import { event } from './tables.ts';
@@ -36,6 +36,14 @@ export async function recordEvents(ctx: Ctx, events: readonly NewEvent[]): Promi
 /** Tells listeners of every process which record changed; reaches them when the transaction commits. */
 export async function notify(ctx: Pick<Ctx, 'db'>, subjectKind: string, subjectId: string): Promise<void> {
   await ctx.db.execute(sql`select pg_notify('changed', ${`${subjectKind}:${subjectId}`})`);
+}
+
+export async function eventRows(ctx: Pick<Ctx, 'db'>, ids: readonly number[]): Promise<EventRow[]> {
+  const rows = await ctx.db
+    .select()
+    .from(event)
+    .where(inArray(event.id, [...ids]));
+  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
 export async function listEvents(

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import {
   clearJob,
   makeJob,
@@ -15,7 +15,7 @@ import { writeStl } from '../../core/mesh/writeStl.ts';
 import type { Ctx } from '../../platform/db/context.ts';
 import { storeFile } from '../../platform/files/store.ts';
 import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
-import { listRecipes } from '../../areas/recipes/server/index.ts';
+import { recipeRows } from '../../areas/recipes/server/index.ts';
 import { unwrap } from './must.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
@@ -315,4 +315,4 @@ async function seedJob(
 }
 
 const recipeCalled = async (ctx: Ctx, name: string): Promise<string> =>
-  (await listRecipes(ctx)).find((r) => r.name === name)!.id;
+  (await recipeRows(ctx, sql`r.name = ${name}`))[0]!.id;

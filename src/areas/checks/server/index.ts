@@ -11,6 +11,7 @@ export {
   placeJob,
   type NewJob,
 } from './jobs.ts';
+export { jobList } from './list.ts';
 export { confirmSet, listPrintingJobs, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
 export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';
 export { listOtherMachines } from './others.ts';

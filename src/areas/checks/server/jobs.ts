@@ -1,6 +1,6 @@
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -321,17 +321,18 @@ export async function getJobPage(ctx: Ctx, id: string) {
   });
 }
 
-const MOST_LISTED = 200;
-/** Jobs, the newest first: all of those states, or of whatever state only so many. */
-export async function listJobs(ctx: Pick<Ctx, 'db'>, states?: readonly JobState[]): Promise<JobRow[]> {
+/** Jobs of those states, the newest first. */
+export const listJobs = (ctx: Pick<Ctx, 'db'>, states: readonly JobState[]): Promise<JobRow[]> =>
+  jobRows(ctx, sql`j.state in ${[...states]}`);
+/** Jobs that a condition holds of, the newest first. */
+export async function jobRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<JobRow[]> {
   const rows = await ctx.db.execute<RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: Estimate | null }>(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
     left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
-    ${states ? sql`where ${inArray(sql`j.state`, [...states])}` : sql``}
-    order by j.number desc limit ${states ? null : MOST_LISTED}`);
+    where ${where} order by j.number desc`);
   return rows.rows.map(({ estimate, ...r }) => ({
     ...r,
     name: jobName(Number(r.number)),

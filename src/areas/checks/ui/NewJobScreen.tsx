@@ -5,10 +5,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
-import type { ProfileRow } from '../../library/model/records.ts';
+import { IN_USE } from '../../library/model/list.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
-import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
+import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
@@ -36,10 +37,6 @@ import { VerdictBand } from './VerdictBand.tsx';
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const profiles = useQuery({
-    queryKey: ['profiles', '', ''],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
-  });
   const [file, setFile] = useState<File | null>(null);
   /** The machine where nobody chose it. */
   const [proposed, setProposed] = useState<MachineCard | null>(null);
@@ -48,7 +45,6 @@ export function NewJobScreen() {
   const [toolId, setToolId] = useState('');
   const [materialId, setMaterialId] = useState('');
   const [processId, setProcessId] = useState('');
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
   const [recipeId, setRecipeId] = useState('');
   const [title, setTitle] = useState('');
   const [jobClass, setJobClass] = useState<JobClass>('in-house');
@@ -198,10 +194,7 @@ export function NewJobScreen() {
       setKeeping(null);
     }
   };
-  const options = (kind: string) => [
-    { value: '', label: 'choose…' },
-    ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name })),
-  ];
+  const profileOf = (kind: string) => ({ from: '/api/profiles', of: { kind, state: IN_USE } }) as const;
   const ready = file && machineId && toolId && materialId && processId && title.trim().length > 1;
   return (
     <>
@@ -247,11 +240,12 @@ export function NewJobScreen() {
           </Box>
         )}
         <Box className="fields" mt={12}>
-          <NativeSelect
+          <RecordPick
             label="Saved recipe"
+            from="/api/recipes"
+            isOptional
             value={recipeId}
-            onChange={(e) => void chooseRecipe(e.currentTarget.value)}
-            data={[{ value: '', label: 'none' }, ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name }))]}
+            onChange={(id) => void chooseRecipe(id)}
           />
           <NativeSelect
             label="Machine"
@@ -262,24 +256,9 @@ export function NewJobScreen() {
               ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name })),
             ]}
           />
-          <NativeSelect
-            label="Tool"
-            value={toolId}
-            onChange={(e) => setToolId(e.currentTarget.value)}
-            data={options('tool')}
-          />
-          <NativeSelect
-            label="Material"
-            value={materialId}
-            onChange={(e) => setMaterialId(e.currentTarget.value)}
-            data={options('material')}
-          />
-          <NativeSelect
-            label="Process"
-            value={processId}
-            onChange={(e) => setProcessId(e.currentTarget.value)}
-            data={options('process')}
-          />
+          <RecordPick label="Tool" {...profileOf('tool')} value={toolId} onChange={setToolId} />
+          <RecordPick label="Material" {...profileOf('material')} value={materialId} onChange={setMaterialId} />
+          <RecordPick label="Process" {...profileOf('process')} value={processId} onChange={setProcessId} />
           <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} />
           <NativeSelect
             label="Class"

@@ -45,7 +45,7 @@ export function PrintPanel({
           traveller for paper
         </a>
       </h2>
-      <Stack gap={6}>
+      <Stack gap={12}>
         {j.toSet.map((t) => {
           const said = of(t.key);
           return (

@@ -1,7 +1,7 @@
 import { Box } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
-import { ListTable, type Column } from '../../../ui/ListTable.tsx';
+import { ShortList, type Column } from '../../../ui/ShortList.tsx';
 import type { RuleRecord } from '../model/noted.ts';
 import { rules } from '../../rules/index.ts';
 
@@ -63,7 +63,7 @@ export function RuleRecordScreen() {
         </p>
       )}
       {data && (
-        <ListTable
+        <ShortList
           name="rules"
           rows={data.rules.map((r) => ({ ...r, id: r.rule }))}
           columns={columns}

@@ -112,14 +112,3 @@ export interface LedgerRow {
   readonly supplier: readonly [number, number] | null;
   readonly proof: Proof | null;
 }
-
-/** Counts under each choice of a facet. */
-export interface Facets {
-  readonly kind: readonly FacetCount[];
-  readonly technology: readonly FacetCount[];
-  readonly tag: readonly FacetCount[];
-}
-export interface FacetCount {
-  readonly value: string;
-  readonly n: number;
-}

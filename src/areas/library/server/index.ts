@@ -1,5 +1,4 @@
 export {
-  countFacets,
   findProfile,
   findProfileByKey,
   getReleasedRevision,
@@ -10,8 +9,8 @@ export {
   listInReview,
   listLevels,
   listPairingHeads,
-  searchProfiles,
 } from './queries.ts';
+export { listOwnProfiles, profileList } from './list.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';
 export { writePairing, writeWholePairing } from './writePairing.ts';
 export { addProfile, copyProfile, makeProfile, keyOf } from './makeProfile.ts';

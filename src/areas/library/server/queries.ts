@@ -1,8 +1,8 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
-import { and, asc, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
-import type { Facets, Entries, ProfileRow, RevisionState } from '../model/records.ts';
+import type { Entries, RevisionState } from '../model/records.ts';
 import { draft, pairing, pairingRevision, profile, revision, revisionEvent } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db'>;
@@ -162,59 +162,6 @@ export async function listDescendants(
     sql`with recursive below as (select id, name, kind from ${profile} where parent_id = ${profileId} union select p.id, p.name, p.kind from ${profile} p join below b on p.parent_id = b.id) select id, name, kind from below order by name limit 2000`,
   );
   return rows.rows;
-}
-
-/** Profiles whose name, key, tags or family hold every word asked for. */
-export interface ProfileQuery {
-  readonly text?: string | undefined;
-  readonly kind?: string | undefined;
-  readonly technology?: string | undefined;
-  readonly tag?: string | undefined;
-  readonly retired?: boolean;
-  readonly limit?: number;
-}
-/** What a search asks of a profile, as SQL on p; a facet leaves its own question out. */
-function asked(q: ProfileQuery): SQL {
-  const words = (q.text ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 8);
-  const like = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-  return sql.join(
-    [
-      q.kind ? sql`p.kind = ${q.kind}` : sql`true`,
-      q.retired ? sql`true` : sql`p.retired_at is null`,
-      q.technology ? sql`p.technology = ${q.technology}` : sql`true`,
-      q.tag ? sql`p.tags @> ${JSON.stringify([q.tag])}::jsonb` : sql`true`,
-      ...words.map((w) => sql`p.search like ${like(w.toLowerCase())}`),
-    ],
-    sql` and `,
-  );
-}
-
-export async function searchProfiles(ctx: Reader, q: ProfileQuery): Promise<ProfileRow[]> {
-  const rows = await ctx.db.execute<RowOf<ProfileRow>>(sql`
-    select p.id, p.kind, p.key, p.name, p.technology, p.stock, p.tags, p.retired_at is not null as retired, parent.name as "parentName", r.number as revision, r.at,
-           (select count(*)::int from jsonb_object_keys(r.own)) as "ownCount", coalesce(r.own->>'family', r.resolved->>'family') as family
-    from (select id, kind, key, name, technology, stock, tags, retired_at, parent_id from ${profile} p
-      where ${asked(q)}
-      order by p.stock, p.name limit ${q.limit ?? 200}) p
-    left join ${profile} parent on parent.id = p.parent_id
-    cross join lateral (select x.number, x.at, x.own, x.resolved from ${revision} x where x.profile_id = p.id and (select e.state from ${revisionEvent} e where e.revision_id = x.id order by e.seq desc limit 1) = 'released' order by x.number desc limit 1) r
-    order by p.stock, p.name`);
-  return rows.rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
-}
-
-const MOST_TAGS = 24;
-/** How many profiles a search would leave under each kind, technology and tag, each facet counted without its own choice. */
-export async function countFacets(ctx: Reader, q: ProfileQuery): Promise<Facets> {
-  const { kind: _k, ...noKind } = q;
-  const { technology: _t, ...noTechnology } = q;
-  const { tag: _g, ...noTag } = q;
-  const rows = await ctx.db.execute<{ facet: keyof Facets; value: string; n: number }>(sql`
-    select 'kind' as facet, p.kind as value, count(*)::int as n from ${profile} p where ${asked(noKind)} group by p.kind
-    union all select 'technology', p.technology, count(*)::int from ${profile} p where ${asked(noTechnology)} group by p.technology
-    union all (select 'tag', t.tag, count(*)::int as n from ${profile} p, jsonb_array_elements_text(p.tags) as t(tag) where ${asked(noTag)} group by t.tag order by n desc, t.tag limit ${MOST_TAGS})`);
-  const of = (facet: keyof Facets): Facets['kind'] =>
-    rows.rows.filter((r) => r.facet === facet).map(({ value, n }) => ({ value, n }));
-  return { kind: of('kind'), technology: of('technology'), tag: of('tag') };
 }
 
 export async function findDraft(ctx: Reader, profileId: string, authorId: string) {

@@ -36,10 +36,10 @@ export const profile = pgTable(
     createdAt: at('created_at'),
     /** Since when it is out of use; history and proofs stay. */
     retiredAt: timestamp('retired_at', { withTimezone: true }),
-    /** What the search reads, in small letters: comparing those is several times faster than ILIKE. */
+    /** What the search reads, without case and accents: comparing those is several times faster than ILIKE. */
     search: text('search')
       .notNull()
-      .generatedAlwaysAs(sql`lower(name || ' ' || key || ' ' || tags::text)`),
+      .generatedAlwaysAs(sql`folded(name || ' ' || key || ' ' || tags::text)`),
   },
   (t) => [
     check('profile_technology', sql`${t.technology} in ('filament', 'resin')`),

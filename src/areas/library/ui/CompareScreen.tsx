@@ -1,4 +1,4 @@
-import { Box, Button, Checkbox, NativeSelect, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
@@ -13,6 +13,8 @@ import { CopyAcross, type Crossing } from './CopyAcross.tsx';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useFigures, useMayChange } from '../../../ui/person.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { IN_USE } from '../model/list.ts';
 
 const MOST = 4;
 
@@ -24,21 +26,11 @@ export function CompareScreen() {
     setRefs(q.get('refs')?.split(',').filter(Boolean) ?? (q.get('with') ? [`profile:${q.get('with')!}`] : []));
   }, []); // the server knows no address bar
   const [all, setAll] = useState(false);
-  const [text, setText] = useState('');
   const { data, error } = useQuery({
     queryKey: ['compare', refs],
     queryFn: () => fetchJson<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`),
     enabled: refs.length > 0,
     placeholderData: (before) => before,
-  });
-  const profiles = useQuery({
-    queryKey: ['profiles', text, ''],
-    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?text=${encodeURIComponent(text)}`),
-    enabled: text.trim().length > 1,
-  });
-  const recipes = useQuery({
-    queryKey: ['recipes'],
-    queryFn: () => fetchJson<{ id: string; name: string }[]>('/api/recipes'),
   });
   const firstId = refs.find((r) => r.startsWith('profile:'))?.slice(8);
   const first = useQuery({
@@ -52,7 +44,6 @@ export function CompareScreen() {
   };
   const add = (ref: string): void => {
     if (!refs.includes(ref) && refs.length < MOST) set([...refs, ref]);
-    setText('');
   };
   const mayChange = useMayChange();
   const figures = useFigures();
@@ -88,34 +79,15 @@ export function CompareScreen() {
       <div className="stage">
         {refs.length < MOST ? (
           <div className="fields">
-            <Box pos="relative">
-              <TextInput
-                label="Add a profile"
-                placeholder="Part of its name"
-                value={text}
-                onChange={(e) => setText(e.currentTarget.value)}
-              />
-              {text.trim().length > 1 && (
-                <ul className="choices">
-                  {(profiles.data ?? []).slice(0, 8).map((p) => (
-                    <li key={p.id}>
-                      <UnstyledButton onClick={() => add(`profile:${p.id}`)}>
-                        {p.name} <span className="dim">{p.kind}</span>
-                      </UnstyledButton>
-                    </li>
-                  ))}
-                </ul>
-              )}
-            </Box>
-            <NativeSelect
-              label="Add a recipe"
+            <RecordPick<ProfileRow>
+              label="Add a profile"
+              from="/api/profiles"
+              of={{ state: IN_USE }}
+              labelOf={(p) => `${p.name}, ${p.kind}`}
               value=""
-              onChange={(e) => add(`recipe:${e.target.value}`)}
-              data={[
-                { value: '', label: 'choose…' },
-                ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name })),
-              ]}
+              onChange={(id) => add(`profile:${id}`)}
             />
+            <RecordPick label="Add a recipe" from="/api/recipes" value="" onChange={(id) => add(`recipe:${id}`)} />
             {first.data && (
               <NativeSelect
                 label={`Add an older revision of ${first.data.name}`}

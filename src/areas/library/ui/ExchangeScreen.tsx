@@ -1,9 +1,9 @@
-import { Box, Button, Checkbox, Flex, Group, NativeSelect, Table } from '@mantine/core';
+import { Box, Button, Checkbox, Flex, Group, Table } from '@mantine/core';
 import { FilePick } from '../../../ui/FilePick.tsx';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
@@ -14,6 +14,8 @@ import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { TokensPanel } from './TokensPanel.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { IN_USE } from '../model/list.ts';
 
 const states: readonly (readonly [ImportState, Mark, string])[] = [
   ['new', 'proven', 'new'],
@@ -29,11 +31,7 @@ export function ExchangeScreen() {
   const mayChange = useMayChange();
   const isLead = usePerson().role === 'lead';
   const client = useQueryClient();
-  const profiles = useQuery({
-    queryKey: ['profiles', '', ''],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
-  });
-  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [chosen, setChosen] = useState<readonly ProfileRow[]>([]);
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [rows, setRows] = useState<readonly ImportRow[] | null>(null);
   const [validationError, setValidationError] = useState<string | null>(null);
@@ -94,27 +92,26 @@ export function ExchangeScreen() {
           </span>
         </h2>
         <div className="fields">
-          <NativeSelect
+          <RecordPick<ProfileRow>
             label="Add a profile to the file"
+            from="/api/profiles"
+            of={{ state: IN_USE }}
+            labelOf={(p) => `${p.name}, ${p.kind}`}
             value=""
-            onChange={(e) => {
-              if (e.target.value) setChosen([...new Set([...chosen, e.target.value])]);
+            onChange={(_, p) => {
+              if (p && !chosen.some((c) => c.id === p.id)) setChosen([...chosen, p]);
             }}
-            data={[
-              { value: '', label: 'all of them, or choose…' },
-              ...(profiles.data ?? []).map((p) => ({ value: p.id, label: `${p.name}, ${p.kind}` })),
-            ]}
           />
           <Button
             component="a"
-            href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.join(',')}` : ''}`}
+            href={`/api/library/export${chosen.length > 0 ? `?ids=${chosen.map((p) => p.id).join(',')}` : ''}`}
             download="library.json"
           >
             Export {chosen.length > 0 ? `${chosen.length} with parents` : 'all'}
           </Button>
           {chosen.length > 0 && (
             <span className="hint">
-              {chosen.map((id) => profiles.data?.find((p) => p.id === id)?.name).join(', ')}{' '}
+              {chosen.map((p) => p.name).join(', ')}{' '}
               <Button variant="subtle" size="compact-xs" onClick={() => setChosen([])}>
                 clear
               </Button>

@@ -1,7 +1,6 @@
 import { Box, Group, NativeSelect, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { isNamedLikeMesh } from '../../../core/mesh/readMesh.ts';
 import { fail, type Result } from '../../../core/result/result.ts';
 import { referenceParts, type ReferencePart } from '../../../core/mesh/referenceParts.ts';
 import { formatDuration } from '../../../core/units/format.ts';
@@ -15,6 +14,8 @@ import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { MESH } from '../../checks/model/list.ts';
 
 const signed = (v: number, digits: number, unit: string): string =>
   Math.abs(v) < 0.5 * 10 ** -digits ? `0 ${unit}` : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(digits)} ${unit}`;
@@ -35,8 +36,6 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
   const [impact, setImpact] = useState<Result<Impact> | null>(null);
   const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[0]}`) });
   const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[1]}`) });
-  const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => fetchJson<readonly JobRow[]>('/api/jobs') });
-  const own = (jobs.data ?? []).filter((j) => isNamedLikeMesh(j.fileName));
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;
@@ -68,18 +67,21 @@ export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }
         <NativeSelect
           size="xs"
           aria-label="Part"
-          value={part}
+          value={part in referenceParts ? part : ''}
           onChange={(e) => setPart(e.currentTarget.value)}
           data={[
-            {
-              group: 'Plain solids',
-              items: Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label })),
-            },
-            {
-              group: 'Plates of the farm’s jobs',
-              items: own.map((j) => ({ value: j.id, label: `${j.name} ${j.title}` })),
-            },
+            ...(part in referenceParts ? [] : [{ value: '', label: 'the plate of a job' }]),
+            ...Object.entries(referenceParts).map(([value, p]) => ({ value, label: p.label })),
           ]}
+        />
+        <RecordPick<JobRow>
+          size="xs"
+          aria-label="Plate of a job"
+          from="/api/jobs"
+          of={{ brings: MESH }}
+          labelOf={(j) => `${j.name} ${j.title}`}
+          value={part in referenceParts ? '' : part}
+          onChange={setPart}
         />
         <span className="hint">
           {isResin ? 'from the layer sequence' : 'its program as it would print, through the planner'}

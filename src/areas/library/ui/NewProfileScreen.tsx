@@ -1,14 +1,14 @@
 import { Box, Button, Group, NativeSelect, TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
-import type { ProfileRow } from '../model/records.ts';
 import { parseSetting } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { IN_USE } from '../model/list.ts';
 
 type Kind = 'printer' | 'tool' | 'material' | 'process';
 type Technology = 'filament' | 'resin';
@@ -76,10 +76,6 @@ export function NewProfileScreen() {
   const [name, setName] = useState('');
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [validationError, setValidationError] = useState<string | null>(null);
-  const profiles = useQuery({
-    queryKey: ['profiles', '', kind],
-    queryFn: () => fetchJson<ProfileRow[]>(`/api/profiles?kind=${kind}`),
-  });
   const questions = asked[`${technology} ${kind}`];
   const suggested =
     kind === 'material'
@@ -150,16 +146,13 @@ export function NewProfileScreen() {
             }}
             data={['filament', 'resin']}
           />
-          <NativeSelect
+          <RecordPick
             label="Parent"
+            from="/api/profiles"
+            of={{ kind, technology, state: IN_USE }}
+            isOptional
             value={parentId}
-            onChange={(e) => setParentId(e.currentTarget.value)}
-            data={[
-              { value: '', label: 'nothing' },
-              ...(profiles.data ?? [])
-                .filter((p) => p.technology === technology)
-                .map((p) => ({ value: p.id, label: p.name })),
-            ]}
+            onChange={setParentId}
           />
           <TextInput
             label="Name"

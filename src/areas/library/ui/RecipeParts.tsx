@@ -1,11 +1,15 @@
 import { Box, Button, NativeSelect } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import type { ListPage } from '../../../core/lists/list.ts';
+import { fetchJson } from '../../../ui/api.ts';
+import { listQuery } from '../../../ui/listQuery.ts';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { IN_USE } from '../model/list.ts';
+import type { ProfileRow } from '../model/records.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { roleNames, type RecipeChoice, type RoleChoice, type RoleName } from '../../recipes/model/recipe.ts';
 
-interface Option {
-  readonly value: string;
-  readonly label: string;
-}
+const profileOf = (kind: string) => ({ from: '/api/profiles', of: { kind, state: IN_USE } }) as const;
 
 /** What a recipe is put together from: where, how, and with what in each role. */
 export function RecipeParts({
@@ -13,7 +17,6 @@ export function RecipeParts({
   onChoose,
   onPlace,
   machines,
-  options,
   isResin,
   mayChange,
 }: {
@@ -22,10 +25,14 @@ export function RecipeParts({
   /** A machine or a printer profile, as "machine:id" or "printer:id". */
   readonly onPlace: (value: string) => void;
   readonly machines: readonly MachineCard[];
-  readonly options: (kind: string) => Option[];
   readonly isResin: boolean;
   readonly mayChange: boolean;
 }) {
+  const printers = useQuery({
+    queryKey: ['profiles', 'printers'],
+    queryFn: () =>
+      fetchJson<ListPage<ProfileRow>>(`/api/profiles?${listQuery({ kind: 'printer', state: IN_USE, limit: 1000 })}`),
+  });
   const setRole = (index: number, change: Partial<RoleChoice>): void =>
     onChoose({ ...choice, roles: choice.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) });
   const free = roleNames.filter((r) => !choice.roles.some((x) => x.role === r));
@@ -45,19 +52,17 @@ export function RecipeParts({
           },
           {
             group: 'Printer profiles',
-            items: options('printer')
-              .slice(1)
-              .map((o) => ({ value: `printer:${o.value}`, label: o.label })),
+            items: (printers.data?.rows ?? []).map((p) => ({ value: `printer:${p.id}`, label: p.name })),
           },
         ]}
       />
       <h3>Process</h3>
-      <NativeSelect
+      <RecordPick
         size="xs"
         aria-label="Process"
+        {...profileOf('process')}
         value={choice.processId}
-        onChange={(e) => onChoose({ ...choice, processId: e.currentTarget.value })}
-        data={options('process')}
+        onChange={(processId) => onChoose({ ...choice, processId })}
       />
       {choice.roles.map((r, i) => (
         <div key={r.role}>
@@ -75,21 +80,21 @@ export function RecipeParts({
             )}
           </Box>
           {!isResin && (
-            <NativeSelect
+            <RecordPick
               size="xs"
               mb={6}
               aria-label={`Tool, ${r.role}`}
+              {...profileOf('tool')}
               value={r.toolId ?? ''}
-              onChange={(e) => setRole(i, { toolId: e.currentTarget.value || null })}
-              data={options('tool')}
+              onChange={(toolId) => setRole(i, { toolId: toolId || null })}
             />
           )}
-          <NativeSelect
+          <RecordPick
             size="xs"
             aria-label={`Material, ${r.role}`}
+            {...profileOf('material')}
             value={r.materialId}
-            onChange={(e) => setRole(i, { materialId: e.currentTarget.value })}
-            data={options('material')}
+            onChange={(materialId) => setRole(i, { materialId })}
           />
         </div>
       ))}

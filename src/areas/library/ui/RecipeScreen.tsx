@@ -12,7 +12,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { workOut, type RecipeChoice, type RecipePage, type RecipeSheet } from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';
-import type { LedgerRow, ProfileRow } from '../model/records.ts';
+import type { LedgerRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
 import { checkRecipe, type RecipeFinding } from '../../rules/run.ts';
 import { findSetting, settingsOf } from '../settings/catalogue.ts';
@@ -44,10 +44,6 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
   const client = useQueryClient();
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const profiles = useQuery({
-    queryKey: ['profiles', '', ''],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles'),
-  });
   const kept = useQuery({
     queryKey: ['recipe', id],
     queryFn: () => fetchJson<RecipePage>(`/api/recipes/${id}`),
@@ -113,10 +109,6 @@ export function RecipeScreen({ id }: { readonly id: string }) {
         {kept.error.message}
       </p>
     );
-  const options = (kind: string) => [
-    { value: '', label: 'choose…' },
-    ...(profiles.data ?? []).filter((p) => p.kind === kind).map((p) => ({ value: p.id, label: p.name })),
-  ];
   const place = (value: string): void => {
     const [what, placeId] = value.split(':');
     const m = machines.data?.find((x) => x.id === placeId);
@@ -274,7 +266,6 @@ export function RecipeScreen({ id }: { readonly id: string }) {
             onChoose={setChoice}
             onPlace={place}
             machines={machines.data ?? []}
-            options={options}
             isResin={isResin}
             mayChange={mayChange}
           />

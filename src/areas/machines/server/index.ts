@@ -5,12 +5,13 @@ export {
   findMachine,
   findMounted,
   listHeads,
-  listAllMaintenance,
   listMachines,
   listMaintenance,
   listProofs,
+  maintenanceRows,
   type Machine,
 } from './queries.ts';
+export { maintenanceList } from './list.ts';
 export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
 export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';

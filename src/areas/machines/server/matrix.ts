@@ -7,7 +7,7 @@ import {
   latest,
   listLevels,
   listPairingHeads,
-  searchProfiles,
+  listOwnProfiles,
 } from '../../library/server/index.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import { findLoaded, findMounted, listMachines, listMaintenance } from './queries.ts';
@@ -19,7 +19,7 @@ export async function getPairingMatrix(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<
     ctx,
     machines.map((m) => m.id),
   );
-  const materials = (await searchProfiles(ctx, { kind: 'material', limit: 500 })).filter((p) => !p.stock);
+  const materials = await listOwnProfiles(ctx, 'material');
   const rows = [];
   const cells = [];
   for (const m of machines) {

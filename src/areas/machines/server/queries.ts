@@ -1,5 +1,5 @@
 import { conditionDependentSettings } from '../../library/model/along.ts';
-import { and, asc, desc, eq, or } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, or } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
@@ -91,9 +91,9 @@ export async function listMaintenance(ctx: Reader, machineId: string) {
   return ctx.db.select().from(maintenance).where(eq(maintenance.machineId, machineId)).orderBy(desc(maintenance.at));
 }
 
-/** What was worked on lately, on every machine. */
-export async function listAllMaintenance(ctx: Reader, limit = 300): Promise<MaintenanceRow[]> {
-  const rows = await ctx.db
+/** What was worked on, on every machine, the newest first: the last of it, or those of some ids. */
+export async function maintenanceRows(ctx: Reader, which: number | readonly string[]): Promise<MaintenanceRow[]> {
+  const rows = ctx.db
     .select({
       id: maintenance.id,
       kind: maintenance.kind,
@@ -106,8 +106,9 @@ export async function listAllMaintenance(ctx: Reader, limit = 300): Promise<Main
     .from(maintenance)
     .innerJoin(machine, eq(machine.id, maintenance.machineId))
     .orderBy(desc(maintenance.at))
-    .limit(limit);
-  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
+    .$dynamic();
+  const found = await (typeof which === 'number' ? rows.limit(which) : rows.where(inArray(maintenance.id, [...which])));
+  return found.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
 /** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. What was done to

@@ -5,7 +5,6 @@ import { fetchJson, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
-import type { ProfileRow } from '../../library/model/records.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
@@ -15,6 +14,8 @@ import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model
 import type { MachinePage, ReportedState } from '../model/pages.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Side } from '../../../ui/Side.tsx';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { FARM, IN_USE } from '../../library/model/list.ts';
 
 const labels = (keys: readonly string[]): string => keys.map((k) => findSetting(k)?.label ?? k).join(', ');
 
@@ -113,14 +114,6 @@ export function MachineScreen({ id }: { readonly id: string }) {
     queryKey: ['machine', id],
     queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
   });
-  const tools = useQuery({
-    queryKey: ['profiles', '', 'tool'],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=tool'),
-  });
-  const materials = useQuery({
-    queryKey: ['profiles', '', 'material'],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=material'),
-  });
   const [head, setHead] = useState(0);
   const [tool, setTool] = useState('');
   const [material, setMaterial] = useState('');
@@ -145,12 +138,8 @@ export function MachineScreen({ id }: { readonly id: string }) {
     }
   };
   const isResin = m.technology === 'resin';
-  const options = (rows: readonly ProfileRow[] | undefined) => [
-    { value: '', label: 'choose…' },
-    ...(rows ?? [])
-      .filter((p) => !p.stock && p.technology === m.technology)
-      .map((p) => ({ value: p.id, label: p.name })),
-  ];
+  const ownOf = (of: string) =>
+    ({ from: '/api/profiles', of: { kind: of, technology: m.technology, state: IN_USE, origin: FARM } }) as const;
   return (
     <>
       <div className="band" data-kind="machine">
@@ -226,11 +215,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   void act('mount', { toolId: tool, note: '', head }, 'Tool mounted');
                 }}
               >
-                <NativeSelect
+                <RecordPick
                   label={isResin ? 'Mount a release film' : 'Mount a tool'}
-                  data={options(tools.data)}
+                  {...ownOf('tool')}
                   value={tool}
-                  onChange={(e) => setTool(e.currentTarget.value)}
+                  onChange={setTool}
                 />
                 <Button variant="default" type="submit" disabled={!tool}>
                   Mount
@@ -248,12 +237,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   void act('load', { materialId: material, lot, remainingG: Number(grams), head }, 'Lot loaded');
                 }}
               >
-                <NativeSelect
-                  label="Load a material"
-                  data={options(materials.data)}
-                  value={material}
-                  onChange={(e) => setMaterial(e.currentTarget.value)}
-                />
+                <RecordPick label="Load a material" {...ownOf('material')} value={material} onChange={setMaterial} />
                 <TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} />
                 <NumberInput
                   label={isResin ? 'Millilitres in bottle and vat' : 'Grams on the spool'}

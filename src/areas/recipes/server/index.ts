@@ -3,10 +3,11 @@ export {
   getRecipePage,
   insertRecipe,
   keepRecipe,
-  listRecipes,
   listRecipesUsing,
   pinRecipe,
+  recipeRows,
 } from './recipes.ts';
+export { recipeList } from './list.ts';
 export { exportWhole, importWhole, previewWhole } from './exchange.ts';
 export { makeRecipeSheet } from './sheet.ts';
 export { compareRecipe } from './compareRecipe.ts';

@@ -1,6 +1,6 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { createHash } from 'node:crypto';
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, sql, type SQL } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -209,13 +209,14 @@ export async function getRecipePage(ctx: Ctx, id: string): Promise<Result<Recipe
   });
 }
 
-export async function listRecipes(ctx: Reader): Promise<RecipeRow[]> {
+/** Recipes kept under a name that a condition holds of. */
+export async function recipeRows(ctx: Reader, where: SQL): Promise<RecipeRow[]> {
   const rows = await ctx.db.execute<RowOf<RecipeRow>>(sql`
     select r.id, r.name, coalesce(m.name, pr.name) as place, p.name as process, mat.name as material, r.by_name as "byName", r.created_at as at,
            (select count(*)::int from ${recipePin} x where x.recipe_id = r.id) as pins
     from ${recipe} r left join machine m on m.id = r.machine_id left join profile pr on pr.id = r.printer_id join profile p on p.id = r.process_id
     join ${recipeAssignment} a on a.recipe_id = r.id and a.role = 'part body' join profile mat on mat.id = a.material_id
-    where r.kept order by r.name limit 500`);
+    where r.kept and ${where} order by r.name`);
   return rows.rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
 

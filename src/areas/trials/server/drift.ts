@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { listAllMaintenance } from '../../machines/server/index.ts';
+import { maintenanceRows } from '../../machines/server/index.ts';
 import { driftsOf, type Drift, type FoundValue } from '../model/drift.ts';
 import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
@@ -37,5 +37,5 @@ export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
       materialName: r.materialName,
     })),
   );
-  return driftsOf(found, await listAllMaintenance(ctx, MOST_WORK));
+  return driftsOf(found, await maintenanceRows(ctx, MOST_WORK));
 }

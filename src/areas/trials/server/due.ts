@@ -2,7 +2,7 @@ import { and, desc, eq, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
-import { searchProfiles } from '../../library/server/index.ts';
+import { listOwnProfiles } from '../../library/server/index.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
@@ -69,9 +69,7 @@ const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialF
 
 /** Process of the last trial there with this material, else of the last trial there, else the first of one's own. */
 async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; name: string } | null> {
-  const processes = (await searchProfiles(ctx, { kind: 'process', technology: card.technology, limit: 500 })).filter(
-    (p) => !p.stock,
-  );
+  const processes = await listOwnProfiles(ctx, 'process', card.technology);
   const last = await ctx.db
     .select({ processId: trial.processId, materialId: trial.materialId })
     .from(trial)

@@ -2,6 +2,7 @@ export { planTrial, previewTrial } from './planTrial.ts';
 export { runPrint } from './runPrint.ts';
 export { listPrintingTrials, listRequestedPrints } from './wished.ts';
 export { getTrialPage, listOpenTrialsUsing, listTrials } from './queries.ts';
+export { trialList } from './list.ts';
 export { findTrial, type Trial } from './rows.ts';
 export { platesOf } from '../model/plates.ts';
 export { stackOf } from './plateStack.ts';

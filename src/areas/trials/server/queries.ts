@@ -1,5 +1,5 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
-import { and, desc, inArray, or, sql } from 'drizzle-orm';
+import { and, desc, inArray, or, sql, type SQL } from 'drizzle-orm';
 import { trialsOpen, type TrialState } from '../model/states.ts';
 import { succeed, fail, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -159,9 +159,11 @@ async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string):
   );
 }
 
-const MOST_LISTED = 200;
-/** Trials, the newest first: all of those states, or of whatever state only so many. */
-export async function listTrials(ctx: Pick<Ctx, 'db'>, states?: readonly TrialState[]) {
+/** Trials of those states, the newest first. */
+export const listTrials = (ctx: Pick<Ctx, 'db'>, states: readonly TrialState[]) =>
+  trialRows(ctx, sql`t.state in ${[...states]}`);
+/** Trials that a condition holds of, the newest first. */
+export async function trialRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<TrialRow[]> {
   type Row = RowOf<Omit<TrialRow, 'readings' | 'wanted'>> & {
     number: number;
     counts: readonly { feature: string; repeat: number; n: number }[] | null;
@@ -172,8 +174,7 @@ export async function listTrials(ctx: Pick<Ctx, 'db'>, states?: readonly TrialSt
            (select jsonb_agg(c) from (select r.feature, r.repeat, count(*)::int n from reading r
              where r.trial_id = t.id and r.value is not null and not exists (select from reading s where s.supersedes = r.id) group by 1, 2) c) as counts
     from trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id
-    ${states ? sql`where ${inArray(sql`t.state`, [...states])}` : sql``}
-    order by t.number desc limit ${states ? null : MOST_LISTED}`);
+    where ${where} order by t.number desc`);
   return rows.rows.map(({ counts, ...r }) => ({
     ...r,
     name: trialName(Number(r.number)),

@@ -2,7 +2,7 @@ import { Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
-import { ListTable, type Column } from '../../../ui/ListTable.tsx';
+import { ShortList, type Column } from '../../../ui/ShortList.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { showValue } from '../../library/model/values.ts';
@@ -108,7 +108,7 @@ export function DriftScreen() {
           <h1>{out === 0 ? 'Nothing is out of control' : `${out} out of control`}</h1>
         </div>
       </div>
-      <ListTable name="series" rows={data} columns={columns} empty={EMPTY} />
+      <ShortList name="series" rows={data} columns={columns} empty={EMPTY} />
     </>
   );
 }

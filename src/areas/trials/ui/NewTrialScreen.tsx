@@ -3,12 +3,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
 import { ask, fetchJson, post } from '../../../ui/api.ts';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
-import type { ProfileRow } from '../../library/model/records.ts';
+import { IN_USE } from '../../library/model/list.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
-import type { RecipePage, RecipeRow } from '../../recipes/model/recipe.ts';
+import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { fullSetOf, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { filamentKinds, isTrialKind, kindOf, resinKinds } from '../kinds/index.ts';
 import type { TrialPlan } from '../model/trial.ts';
@@ -19,11 +20,6 @@ import { Side } from '../../../ui/Side.tsx';
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
 export function NewTrialScreen() {
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const processes = useQuery({
-    queryKey: ['profiles', '', 'process'],
-    queryFn: () => fetchJson<ProfileRow[]>('/api/profiles?kind=process'),
-  });
-  const recipes = useQuery({ queryKey: ['recipes'], queryFn: () => fetchJson<RecipeRow[]>('/api/recipes') });
   const [kindKey, setKind] = useState<TrialKindKey>('flow');
   const [machineId, setMachineId] = useState('');
   const [processId, setProcessId] = useState('');
@@ -159,14 +155,12 @@ export function NewTrialScreen() {
           <section className="stage">
             <h2>On what</h2>
             <div className="fields">
-              <NativeSelect
+              <RecordPick
                 label="Saved recipe"
+                from="/api/recipes"
+                isOptional
                 value={recipeId}
-                onChange={(e) => void chooseRecipe(e.currentTarget.value)}
-                data={[
-                  { value: '', label: 'none' },
-                  ...(recipes.data ?? []).map((r) => ({ value: r.id, label: r.name })),
-                ]}
+                onChange={(id) => void chooseRecipe(id)}
               />
               <NativeSelect
                 label="Machine"
@@ -179,16 +173,12 @@ export function NewTrialScreen() {
                     .map((x) => ({ value: x.id, label: `${x.name} (${x.place})` })),
                 ]}
               />
-              <NativeSelect
+              <RecordPick
                 label="Process"
+                from="/api/profiles"
+                of={{ kind: 'process', technology, state: IN_USE }}
                 value={processId}
-                onChange={(e) => setProcessId(e.currentTarget.value)}
-                data={[
-                  { value: '', label: 'choose…' },
-                  ...(processes.data ?? [])
-                    .filter((p) => p.technology === technology)
-                    .map((p) => ({ value: p.id, label: p.name })),
-                ]}
+                onChange={setProcessId}
               />
               {(kind.options ?? []).map((o) => (
                 <div key={o.key}>

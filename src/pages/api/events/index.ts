@@ -1,11 +1,4 @@
-import { succeed } from '../../core/result/result.ts';
-import { listEvents } from '../../platform/events/record.ts';
-import { reading } from '../../platform/http/endpoint.ts';
+import { eventList } from '../../../platform/events/list.ts';
+import { listOf } from '../../../platform/lists/routes.ts';
 
-export const GET = reading({
-  role: 'viewer',
-  run: async ({ ctx, query }) =>
-    succeed(
-      await listEvents(ctx, { ...(query.has('subject') ? { subjectId: query.get('subject')! } : {}), limit: 200 }),
-    ),
-});
+export const GET = listOf({ role: 'viewer', list: eventList });

@@ -1,10 +1,10 @@
 import { checkText } from '../../../areas/checks/model/failures.ts';
 import { jobSchema } from '../../../areas/checks/model/schemas.ts';
-import { listJobs, makeJob } from '../../../areas/checks/server/index.ts';
-import { succeed } from '../../../core/result/result.ts';
-import { command, reading } from '../../../platform/http/endpoint.ts';
+import { jobList, makeJob } from '../../../areas/checks/server/index.ts';
+import { command } from '../../../platform/http/endpoint.ts';
+import { listOf } from '../../../platform/lists/routes.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listJobs(ctx)) });
+export const GET = listOf({ role: 'viewer', list: jobList });
 export const POST = command({
   role: 'viewer',
   schema: jobSchema,

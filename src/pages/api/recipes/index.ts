@@ -1,10 +1,10 @@
 import { recipeText } from '../../../areas/recipes/model/failures.ts';
 import { keepSchema } from '../../../areas/recipes/model/schemas.ts';
-import { keepRecipe, listRecipes } from '../../../areas/recipes/server/index.ts';
-import { succeed } from '../../../core/result/result.ts';
-import { command, reading } from '../../../platform/http/endpoint.ts';
+import { keepRecipe, recipeList } from '../../../areas/recipes/server/index.ts';
+import { command } from '../../../platform/http/endpoint.ts';
+import { listOf } from '../../../platform/lists/routes.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listRecipes(ctx)) });
+export const GET = listOf({ role: 'viewer', list: recipeList });
 export const POST = command({
   role: 'technician',
   schema: keepSchema,

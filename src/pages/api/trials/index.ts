@@ -1,10 +1,10 @@
 import { trialText } from '../../../areas/trials/model/failures.ts';
 import { planSchema } from '../../../areas/trials/model/schemas.ts';
-import { listTrials, planTrial } from '../../../areas/trials/server/index.ts';
-import { succeed } from '../../../core/result/result.ts';
-import { command, reading } from '../../../platform/http/endpoint.ts';
+import { planTrial, trialList } from '../../../areas/trials/server/index.ts';
+import { command } from '../../../platform/http/endpoint.ts';
+import { listOf } from '../../../platform/lists/routes.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listTrials(ctx)) });
+export const GET = listOf({ role: 'viewer', list: trialList });
 export const POST = command({
   role: 'technician',
   schema: planSchema,

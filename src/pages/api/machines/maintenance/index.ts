@@ -1,5 +1,4 @@
-import { listAllMaintenance } from '../../../areas/machines/server/index.ts';
-import { succeed } from '../../../core/result/result.ts';
-import { reading } from '../../../platform/http/endpoint.ts';
+import { maintenanceList } from '../../../../areas/machines/server/index.ts';
+import { listOf } from '../../../../platform/lists/routes.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listAllMaintenance(ctx)) });
+export const GET = listOf({ role: 'viewer', list: maintenanceList });

@@ -1,0 +1,78 @@
+import { Select, type MantineSize } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { ListPage } from '../core/lists/list.ts';
+import { fetchJson } from './api.ts';
+import { listQuery } from './listQuery.ts';
+
+const TYPING_MS = 150;
+const MOST_OFFERED = 50;
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** One record of a list of any length, by part of its name: the server looks for it while one types. */
+export function RecordPick<T extends Named>({
+  from,
+  of,
+  value,
+  onChange,
+  isOptional = false,
+  labelOf = (r) => r.name,
+  ...field
+}: {
+  readonly from: `/api/${string}`;
+  /** What the list is asked beside the name. */
+  readonly of?: Readonly<Record<string, string>>;
+  /** Id of the record; empty where none is chosen. */
+  readonly value: string;
+  readonly onChange: (id: string, record: T | null) => void;
+  readonly isOptional?: boolean;
+  readonly labelOf?: (record: T) => string;
+  readonly label?: string;
+  readonly 'aria-label'?: string;
+  readonly size?: MantineSize;
+  readonly mb?: number;
+}) {
+  const [text, setText] = useState('');
+  const list = from.slice('/api/'.length);
+  const own = useQuery({
+    queryKey: [list, `id ${value}`],
+    queryFn: () => fetchJson<ListPage<T>>(`${from}?${listQuery({ id: value })}`),
+    enabled: value !== '',
+  });
+  const chosen = value === '' ? undefined : own.data?.rows[0];
+  // what is chosen stands in the field: it is not asked for
+  const isTyped = !chosen || text !== labelOf(chosen);
+  const [asked] = useDebouncedValue(isTyped ? text : '', TYPING_MS);
+  const query = listQuery({ ...of, search: asked, limit: MOST_OFFERED });
+  const { data } = useQuery({
+    queryKey: [list, query],
+    queryFn: () => fetchJson<ListPage<T>>(`${from}?${query}`),
+    placeholderData: (shown) => shown,
+  });
+  const rows = data?.rows ?? [];
+  const offered = chosen && !rows.some((r) => r.id === value) ? [chosen, ...rows] : rows;
+  const left = (data?.found ?? 0) - rows.length;
+  return (
+    <Select
+      {...field}
+      placeholder="choose…"
+      searchable
+      clearable={isOptional}
+      allowDeselect={false}
+      value={value || null}
+      onChange={(id) => onChange(id ?? '', offered.find((r) => r.id === id) ?? null)}
+      onSearchChange={setText}
+      data={[
+        ...offered.map((r) => ({ value: r.id, label: labelOf(r) })),
+        ...(left > 0 ? [{ value: '', label: `${left} more: type part of the name`, disabled: true }] : []),
+      ]}
+      filter={({ options }) => options}
+      nothingFoundMessage={data ? 'None of that name' : 'Looking…'}
+      maxDropdownHeight={320}
+    />
+  );
+}

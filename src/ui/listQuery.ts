@@ -1,0 +1,5 @@
+/** What is asked of a list, as its address; what is empty asks nothing. */
+export const listQuery = (asks: Readonly<Record<string, string | number | null>>): string =>
+  new URLSearchParams(
+    Object.entries(asks).flatMap(([key, v]) => (v === null || v === '' ? [] : [[key, String(v)]])),
+  ).toString();
