@@ -8,6 +8,14 @@ const versions = {
 
 export default defineConfig({
   test: {
+    // asked for by --coverage: how much of the interface runs without a browser
+    coverage: {
+      provider: 'v8',
+      include: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}', 'src/areas/*/ui/**/*.{ts,tsx}'],
+      reporter: ['text-summary'],
+      reportsDirectory: '.data/coverage',
+      thresholds: { lines: 60 },
+    },
     projects: [
       {
         test: {
@@ -41,6 +49,20 @@ export default defineConfig({
           fileParallelism: false,
           testTimeout: 120_000,
           hookTimeout: 120_000,
+        },
+      },
+      {
+        test: {
+          ...versions,
+          setupFiles: [...versions.setupFiles, 'test/screens/browser.ts'],
+          globalSetup: ['test/screens/farm.ts'],
+          name: 'screens',
+          include: ['test/screens/**/*.test.tsx'],
+          environment: 'jsdom',
+          environmentOptions: { jsdom: { url: 'http://farm.example/' } },
+          isolate: false,
+          fileParallelism: false,
+          testTimeout: 60_000,
         },
       },
     ],

@@ -55,6 +55,18 @@ const vitest = (r) => [
   r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? r.numFailedTestSuites : 0),
 ];
 
+const tested = (name, project, ...how) =>
+  counted(
+    name,
+    `${project}.json`,
+    'npx',
+    [
+      ...['vitest', 'run', '--project', project, ...how],
+      ...['--reporter=default', '--reporter=json', `--outputFile.json=.data/${project}.json`],
+    ],
+    vitest,
+  );
+
 ensureDependencies();
 // Typed lint takes as long as all the others.
 await Promise.all([
@@ -66,24 +78,11 @@ await Promise.all([
   ),
 ]);
 // The database tests wait more than they reckon: beside the unit tests they cost little.
-say('\n== unit and database tests beside each other, and the build');
+say('\n== unit tests beside those of database and screens, and the build');
 await Promise.all([
   building(),
-  ...[
-    ['unit', 'unit'],
-    ['database', 'db'],
-  ].map(([name, project]) =>
-    counted(
-      name,
-      `${project}.json`,
-      'npx',
-      [
-        ...['vitest', 'run', '--project', project],
-        ...['--reporter=default', '--reporter=json', `--outputFile.json=.data/${project}.json`],
-      ],
-      vitest,
-    ),
-  ),
+  tested('unit', 'unit'),
+  tested('database', 'db').then(() => tested('screens', 'screens', '--coverage')),
 ]);
 (await startCluster('pg-test', { fast: true })).stop();
 ensureChromium();

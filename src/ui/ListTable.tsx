@@ -65,7 +65,7 @@ export function ListTable<T extends { readonly id: string | number }, K extends 
         {error.message}
       </p>
     );
-  if (!data) return <p className="empty">Fetching the {name}…</p>;
+  if (!data) return <p className="empty">Loading the {name}…</p>;
   if (data.all === 0) return <div className="empty">{empty}</div>;
   const turn = (to: { readonly after: string | null; readonly before: string | null }) => (): void =>
     void ask(to, PUSHED);

@@ -1,53 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { list, rowsOf } from './asked.ts';
+import { addressesOf } from '../addresses.ts';
+import { list } from './asked.ts';
 import { open } from './fixtures.ts';
 
-interface Named {
-  readonly id: string;
-  readonly kind?: string;
-  readonly state?: string;
-}
-/** Every page, with one record of each kind. */
-export async function pagesOf(page: Page): Promise<readonly string[]> {
-  const [trials, jobs, profiles, recipes] = await Promise.all(
-    ['trials', 'jobs', 'profiles', 'recipes'].map((name) => rowsOf<Named>(page, `/api/${name}`)),
-  );
-  const machines = await list<Named[]>(page, '/api/machines');
-  return [
-    '/',
-    '/library',
-    '/library/new',
-    '/library/recipes',
-    '/library/recipes/new',
-    `/library/recipes/${recipes![0]!.id}`,
-    '/library/pairings',
-    `/library/compare?refs=profile:${profiles![0]!.id},profile:${profiles![1]!.id}`,
-    '/library/bulk',
-    '/library/exchange',
-    '/library/settings',
-    `/library/${profiles!.find((p) => p.kind === 'material')!.id}`,
-    '/trials',
-    '/trials/new',
-    '/trials/signs',
-    '/trials/due',
-    `/trials/${trials!.find((t) => t.state === 'measuring')!.id}`,
-    `/trials/${trials!.find((t) => t.state === 'accepted')!.id}`,
-    '/checks',
-    '/checks/new',
-    '/checks/rules',
-    `/checks/${jobs![0]!.id}`,
-    '/machines',
-    '/machines/coverage',
-    '/machines/maintenance',
-    '/machines/drift',
-    '/machines/policy',
-    `/machines/${machines[0]!.id}`,
-    '/me',
-    '/status',
-    '/log',
-  ];
-}
+export const pagesOf = (page: Page): Promise<readonly string[]> => addressesOf((path) => list(page, path));
 
 /** Opens a page and waits until nothing of it is still being fetched; its heading. */
 export async function openWhole(page: Page, path: string): Promise<Locator> {

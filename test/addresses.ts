@@ -1,0 +1,45 @@
+interface Named {
+  readonly id: string;
+  readonly kind?: string;
+  readonly state?: string;
+}
+/** Every page of the application, with one record of each kind; `ask` reads what an address of the API answers. */
+export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise<readonly string[]> {
+  const [trials, jobs, profiles, recipes] = await Promise.all(
+    ['trials', 'jobs', 'profiles', 'recipes'].map((name) => ask<{ rows: Named[] }>(`/api/${name}`)),
+  );
+  const machines = await ask<Named[]>('/api/machines');
+  return [
+    '/',
+    '/library',
+    '/library/new',
+    '/library/recipes',
+    '/library/recipes/new',
+    `/library/recipes/${recipes!.rows[0]!.id}`,
+    '/library/pairings',
+    `/library/compare?refs=profile:${profiles!.rows[0]!.id},profile:${profiles!.rows[1]!.id}`,
+    '/library/bulk',
+    '/library/exchange',
+    '/library/settings',
+    `/library/${profiles!.rows.find((p) => p.kind === 'material')!.id}`,
+    '/trials',
+    '/trials/new',
+    '/trials/signs',
+    '/trials/due',
+    `/trials/${trials!.rows.find((t) => t.state === 'measuring')!.id}`,
+    `/trials/${trials!.rows.find((t) => t.state === 'accepted')!.id}`,
+    '/checks',
+    '/checks/new',
+    '/checks/rules',
+    `/checks/${jobs!.rows[0]!.id}`,
+    '/machines',
+    '/machines/coverage',
+    '/machines/maintenance',
+    '/machines/drift',
+    '/machines/policy',
+    `/machines/${machines[0]!.id}`,
+    '/me',
+    '/status',
+    '/log',
+  ];
+}

@@ -1,0 +1,169 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import type { ListPage } from '../../src/core/lists/list.ts';
+import { trialKinds } from '../../src/areas/trials/kinds/index.ts';
+import { ask, choose, hands, pick, press, refused, settled, show, write } from './shown.tsx';
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly state: string;
+}
+const trials = (await ask<ListPage<Row>>('/api/trials')).rows;
+const jobs = (await ask<ListPage<Row>>('/api/jobs')).rows;
+const machines = await ask<Row[]>('/api/machines');
+const machineId = (name: string): string => machines.find((m) => m.name === name)!.id;
+
+test.each([...new Map(trials.map((t) => [t.kind, t.id]))])('a trial of %s says what it found', async (_kind, id) => {
+  const main = await show(`/trials/${id}`, 'technician');
+  expect(refused).toEqual([]);
+  expect(main.querySelector('.steps')!.textContent).toMatch(/accepted|measuring|planned|set aside/);
+});
+test.each(jobs.map((j) => [j.name, j.id]))('job %s says its verdict', async (_name, id) => {
+  const main = await show(`/checks/${id}`, 'technician');
+  expect(refused).toEqual([]);
+  expect(main.querySelector('.verdict, [role=alert], [role=status]')).not.toBeNull();
+});
+test.each(machines.map((m) => [m.name, m.id]))(
+  'the page of %s tells what it is, holds and has proven',
+  async (name, id) => {
+    const main = await show(`/machines/${id}`, 'technician');
+    expect(refused).toEqual([]);
+    expect(main.querySelector('h1')!.textContent).toBe(name);
+  },
+);
+test.each(trialKinds.map((k) => [k.key, k.label]))('a new trial of kind %s asks its question', async (key, label) => {
+  const main = await show(`/trials/new?kind=${key}`, 'technician');
+  expect(main.querySelector('.band .kind')!.textContent).toContain(label);
+});
+
+test('a trial is planned on a machine by part of a process’s name, and read at once', async () => {
+  await show('/trials/new?kind=temperature', 'technician');
+  await choose('Machine', machineId('Rifugio Coldai'));
+  await pick('Process', 'Fine 0.20');
+  await settled();
+  await write(/^Bands/, '300 245 240');
+  expect((await screen.findByRole('alert')).textContent).toContain('bands never go beyond the hardware');
+  await write(/^Bands/, '245 240 235');
+  await settled();
+  await press('Plan this trial');
+  await settled();
+  await write('strings, nozzle 245', '4');
+  await settled();
+  expect(document.querySelector('.steps')!.textContent).toContain('measuring 1 of');
+  await write('strings, nozzle 240', 'many');
+  expect(document.body.textContent).toMatch(/many|no figure|not a figure/i);
+  await write('strings, nozzle 240', '99');
+  await settled();
+});
+
+test('a coupon is measured on keys: a figure that cannot be is told, the next place comes, and a reading is undone', async () => {
+  const measuring = trials.find((t) => t.kind === 'flow' && t.state === 'measuring')!;
+  await show(`/trials/${measuring.id}`, 'technician');
+  await press(/^(Measure|Go on measuring) on keys/);
+  const pad = await screen.findByRole('dialog');
+  const place = (): string => pad.querySelector('p')!.textContent;
+  const first = place();
+  const type = async (figure: string): Promise<void> => {
+    for (const sign of figure) await press(sign, pad);
+    await press(/^(Next|Done)$/, pad);
+    await settled();
+  };
+  await type('99');
+  expect([place(), pad.textContent]).toEqual([first, expect.stringContaining('99 mm cannot be read here')]);
+  for (let i = 0; i < 2; i++) await press('Delete last digit', pad);
+  await type('0.66');
+  expect(place()).not.toBe(first);
+  await press('Undo', pad);
+  await settled();
+  expect(place()).toBe(first);
+});
+
+test('a trial that proves nothing is set aside with a remark, and says so', async () => {
+  const measuring = trials.find((t) => t.kind === 'retraction' && t.state === 'measuring')!;
+  await show(`/trials/${measuring.id}`, 'technician');
+  await write('Remark', 'the spool was damp');
+  await press('Set aside');
+  await settled();
+  expect(document.querySelector('.steps')!.textContent).toContain('set aside');
+});
+
+test('a tool is mounted, a lot is loaded and work is logged, and the page says what falls due', async () => {
+  await show(`/machines/${machineId('Rifugio Coldai')}`, 'technician');
+  await pick('Mount a tool', '0.6 hardened');
+  await press('Mount');
+  await settled();
+  expect(document.querySelector('.band')!.textContent).toContain('0.6 hardened');
+  await pick('Load a material', 'Torba ASA black');
+  await write('Lot', '2299');
+  await press('Load');
+  await settled();
+  expect(document.querySelector('.band')!.textContent).toContain('lot 2299');
+  await choose('Log maintenance', 'axis');
+  await press('Log');
+  expect(await screen.findByText(/Belt or axis worked on logged/)).toBeTruthy();
+});
+
+test('a lead changes the policy with a reason, and whoever only reads has nothing to press', async () => {
+  await show('/machines/policy', 'lead');
+  const excepted = screen.getByRole('region', { name: 'Settings that may stay unproven' });
+  await choose('Class', 'lights-out', excepted);
+  await choose('Setting', 'flow', excepted);
+  expect(within(excepted).getByRole('button', { name: 'Add' }).hasAttribute('disabled')).toBe(true);
+  await write('Reason', 'walls are measured every morning', excepted);
+  await press('Add', excepted);
+  await write('Why', 'sizes are promised now');
+  await press('Save');
+  expect(await screen.findByText('Policy changed')).toBeTruthy();
+});
+
+test('what is due is planned in one go', async () => {
+  await show('/trials/due', 'technician');
+  const [first] = screen.getAllByRole('checkbox');
+  await hands.click(first!);
+  await press(/^Plan/);
+  await settled();
+  expect(refused).toEqual([]);
+});
+
+test('speeds, lengths and decimals are read as the person says', async () => {
+  await show('/me', 'viewer');
+  await choose('Speeds', 'mm/min');
+  await choose('Decimals', 'comma');
+  await settled();
+  expect(refused).toEqual([]);
+});
+
+test('the finder knows pages, profiles, machines, trials and jobs by part of their names', async () => {
+  await show('/', 'technician');
+  await hands.keyboard('/');
+  const field = await screen.findByLabelText('Find or go to', { selector: 'input' });
+  await hands.type(field, 'vodice');
+  await screen.findByText(/^Rifugio Vodice$/);
+  await hands.clear(field);
+  await hands.type(field, jobs[0]!.name);
+  await screen.findByText(new RegExp(`^${jobs[0]!.name} `));
+  await hands.clear(field);
+  await hands.type(field, 'coverage');
+  await hands.keyboard('{Enter}');
+  expect(await screen.findByRole('heading', { name: 'Coverage', level: 1 })).toBeTruthy();
+});
+
+test('a program dropped on a new job proposes a machine, and the job is kept with its limits', async () => {
+  await show('/checks/new', 'technician');
+  const text = ['G28', 'G1 Z0.2 F600', 'G1 X10 Y10 F6000', 'G1 X60 E3 F1200', 'M104 S0'].join('\n');
+  await hands.upload(
+    screen.getByLabelText('Mesh or G-code file', { selector: 'input' }),
+    new File([text], 'clip_small.gcode'),
+  );
+  await screen.findByText(/clip_small.gcode · /);
+  expect(screen.getByLabelText<HTMLInputElement>('Title', { selector: 'input' }).value).toBe('clip small');
+  await pick('Process', 'Fine 0.20');
+  await settled();
+  await press('Save job');
+  await waitFor(() => expect(location.pathname).toMatch(/^\/checks\/[0-9a-f-]{36}$/), { timeout: 20_000 });
+  await settled();
+  expect(document.querySelector('.band')!.textContent).toMatch(/J-\d+.*clip small/);
+  expect(refused).toEqual([]);
+});
