@@ -69,7 +69,7 @@ export function ListView<T extends { readonly id: string | number }>({
       <div className="listbar">
         <TextInput
           size="xs"
-          w={240}
+          w={200}
           aria-label={`Search ${name}`}
           placeholder={`Search ${name}`}
           value={asks.search}
@@ -168,6 +168,7 @@ function FacetChoice({ facet, onChoose }: { readonly facet: Facet; readonly onCh
   return (
     <NativeSelect
       size="xs"
+      maw={220}
       aria-label={title}
       value={chosen}
       onChange={(e) => onChoose(e.currentTarget.value)}

@@ -11,7 +11,7 @@ beforeEach(() => {
 });
 afterEach(() => vi.restoreAllMocks());
 
-describe.each(['viewer', 'technician', 'lead'] as const)('as a %s', (role) => {
+describe.each(['viewer', 'lead'] as const)('as a %s', (role) => {
   test.each(addresses)(
     '%s opens: the farm refuses nothing, the console is silent, the tab is named',
     async (address) => {
