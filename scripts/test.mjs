@@ -1,4 +1,5 @@
-// npm test: types, lint, fences, unit, database, end-to-end; closes with one line "N passed, N failed".
+// npm test: types, lint, fences, unit, database, screens, end-to-end; closes with what failed, by name, and with one
+// line "N passed, N failed".
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
@@ -6,7 +7,10 @@ import { root, say, startCluster } from './cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from './prepare.mjs';
 
 let passed = 0;
-let failed = 0;
+/** What failed, by name: a long report is read from its end. */
+const failures = [];
+const begun = Date.now();
+const minutes = () => `${((Date.now() - begun) / 60_000).toFixed(1)} min`;
 const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', FORCE_COLOR: '0' };
 mkdirSync(path.join(root, '.data'), { recursive: true });
 
@@ -25,9 +29,9 @@ async function carriedOut(command, args, hear = () => undefined) {
 /** What a step says comes when it is done. */
 async function step([name, command, args]) {
   const { isFine, said } = await carriedOut(command, args);
-  say(`\n== ${name}\n${said}${isFine ? 'holds' : `${name} failed`}`);
+  say(`\n== ${name} (${minutes()})\n${said}${isFine ? 'holds' : `${name} failed`}`);
   if (isFine) passed++;
-  else failed++;
+  else failures.push(name);
 }
 async function oneByOne(...steps) {
   for (const s of steps) await step(s);
@@ -43,17 +47,32 @@ async function building() {
 async function counted(name, report, command, args, count, hear) {
   const file = path.join(root, '.data', report);
   rmSync(file, { force: true });
-  if (hear) say(`\n== ${name}`);
+  if (hear) say(`\n== ${name} (${minutes()})`);
   const { isFine, said } = await carriedOut(command, args, hear);
-  if (!hear) say(`\n== ${name}\n${said}`);
-  const [good, bad] = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
-  passed += good;
-  failed += bad + (!isFine && bad === 0 ? 1 : 0);
+  if (!hear) say(`\n== ${name} (${minutes()})\n${said}`);
+  const counts = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failures: [] };
+  passed += counts.passed;
+  const named = counts.failures.map((failure) => `${name}: ${failure}`);
+  // what ends badly and names nothing failed as a whole
+  failures.push(...(isFine || named.length > 0 ? named : [`${name}: as a whole`]));
 }
-const vitest = (r) => [
-  r.numPassedTests,
-  r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? r.numFailedTestSuites : 0),
-];
+/** How a report of Vitest counts; a file that could not be read counts as one failure. */
+const vitest = (r) => ({
+  passed: r.numPassedTests,
+  failures: r.testResults.flatMap((f) => {
+    const named = f.assertionResults.filter((a) => a.status === 'failed').map((a) => a.fullName);
+    const all = named.length === 0 && f.status === 'failed' ? [f.message] : named;
+    return all.map((what) => `${path.relative(root, f.name)}: ${what}`);
+  }),
+});
+/** How a report of Playwright counts: suites lie in suites. */
+const playwright = (r) => ({
+  passed: r.stats.expected + r.stats.flaky,
+  failures: specsOf(r)
+    .filter((s) => !s.ok)
+    .map((s) => `${s.file}: ${s.title}`),
+});
+const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
 
 const tested = (name, project, ...how) =>
   counted(
@@ -87,14 +106,11 @@ await Promise.all([
 (await startCluster('pg-test', { fast: true })).stop();
 ensureChromium();
 ensureBuild();
-await counted(
-  'end-to-end',
-  'e2e-report.json',
-  'node',
-  ['scripts/e2e.mjs'],
-  (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
-  (text) => process.stdout.write(text),
+await counted('end-to-end', 'e2e-report.json', 'node', ['scripts/e2e.mjs'], playwright, (text) =>
+  process.stdout.write(text),
 );
 await step(['faults', 'node', ['scripts/faults.mjs', '--kills', '10', '--seed', '7']]);
-say(`\n${passed} passed, ${failed} failed`);
-process.exit(failed > 0 ? 1 : 0);
+say(`\n${minutes()}`);
+for (const failure of failures) say(`failed: ${failure}`);
+say(`${passed} passed, ${failures.length} failed`);
+process.exit(failures.length > 0 ? 1 : 0);
