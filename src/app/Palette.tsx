@@ -1,4 +1,5 @@
 import { Spotlight, spotlight } from '@mantine/spotlight';
+import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import '@mantine/spotlight/styles.layer.css';
@@ -10,7 +11,7 @@ import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
 import { fetchJson } from '../ui/api.ts';
-import { listQuery } from '../ui/listQuery.ts';
+import { listQuery, TYPING_MS } from '../ui/listQuery.ts';
 import { useMayChange } from '../ui/person.tsx';
 import { navigate } from '../ui/router.tsx';
 
@@ -49,14 +50,15 @@ interface Entry {
 }
 
 /** The first of a list that hold what is asked for. */
-function useFound<T>(list: string, asked: string, of: Readonly<Record<string, string>> = {}) {
-  const query = listQuery({ ...of, search: asked, limit: MOST });
+function useFound<T>(list: string, text: string, of: Readonly<Record<string, string>> = {}) {
+  const [asked] = useDebouncedValue(text, TYPING_MS);
+  const query = listQuery({ ...of, search: asked, limit: MOST, facets: 'none' });
   const { data, dataUpdatedAt, isFetching } = useQuery({
     queryKey: [list, query],
     queryFn: () => fetchJson<ListPage<T>>(`/api/${list}?${query}`),
     enabled: asked.length > 1,
   });
-  return { rows: data?.rows ?? [], at: dataUpdatedAt, isFetching };
+  return { rows: data?.rows ?? [], at: dataUpdatedAt, isFetching: isFetching || asked !== text };
 }
 
 /** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials, jobs. */

@@ -4,10 +4,9 @@ import { parseAsString, useQueryStates } from 'nuqs';
 import { useMemo, type ReactNode } from 'react';
 import type { ListColumn, ListColumns, ListPage } from '../core/lists/list.ts';
 import { fetchJson } from './api.ts';
-import { listQuery } from './listQuery.ts';
+import { listQuery, TYPING_MS } from './listQuery.ts';
 import { ListView } from './ListView.tsx';
 
-const TYPING_MS = 150;
 const inAddress = {
   search: parseAsString.withDefault(''),
   sort: parseAsString.withDefault(''),

@@ -4,9 +4,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ListPage } from '../core/lists/list.ts';
 import { fetchJson } from './api.ts';
-import { listQuery } from './listQuery.ts';
+import { listQuery, TYPING_MS } from './listQuery.ts';
 
-const TYPING_MS = 150;
 const MOST_OFFERED = 50;
 interface Named {
   readonly id: string;
@@ -40,14 +39,14 @@ export function RecordPick<T extends Named>({
   const list = from.slice('/api/'.length);
   const own = useQuery({
     queryKey: [list, `id ${value}`],
-    queryFn: () => fetchJson<ListPage<T>>(`${from}?${listQuery({ id: value })}`),
+    queryFn: () => fetchJson<ListPage<T>>(`${from}?${listQuery({ id: value, facets: 'none' })}`),
     enabled: value !== '',
   });
   const chosen = value === '' ? undefined : own.data?.rows[0];
   // what is chosen stands in the field: it is not asked for
   const isTyped = !chosen || text !== labelOf(chosen);
   const [asked] = useDebouncedValue(isTyped ? text : '', TYPING_MS);
-  const query = listQuery({ ...of, search: asked, limit: MOST_OFFERED });
+  const query = listQuery({ ...of, search: asked, limit: MOST_OFFERED, facets: 'none' });
   const { data } = useQuery({
     queryKey: [list, query],
     queryFn: () => fetchJson<ListPage<T>>(`${from}?${query}`),

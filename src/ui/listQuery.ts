@@ -1,3 +1,5 @@
+/** How long somebody types on before a list is asked. */
+export const TYPING_MS = 150;
 /** What is asked of a list, as its address; what is empty asks nothing. */
 export const listQuery = (asks: Readonly<Record<string, string | number | null>>): string =>
   new URLSearchParams(

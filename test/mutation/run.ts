@@ -67,8 +67,7 @@ export async function runScope(
     module,
     chosen.map((mutant) => ({ mutant, ...near.get(mutant.file)! })),
     (done) => tell?.(done, chosen.length),
-    areProven,
-    scope.mostAskedMs,
+    { areProven, mostAskedMs: scope.mostAskedMs ?? Infinity },
   );
   return { scope, tried: chosen.length, survivors };
 }

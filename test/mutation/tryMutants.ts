@@ -13,36 +13,40 @@ interface Job {
   /** Kinds of trial that use what is changed; null where all may. */
   readonly usedBy: readonly string[] | null;
 }
-/** Which of the mutants nobody notices; two at a time, each in a thread that is ended where a mutant never ends. Whoever knows that
- *  the tests hold without any mutant spares each thread the trying; a sample is tried so. */
+interface Asking {
+  /** The tests are known to hold without any mutant: each thread spares the trying. */
+  readonly areProven: boolean;
+  /** What is asked of one mutant at most, by what its tests take without any. */
+  readonly mostAskedMs: number;
+}
+/** Which of the mutants nobody notices; two at a time, each in a thread that is ended where a mutant never ends. */
 export async function survivorsOf(
   module: string,
   jobs: readonly Job[],
-  tell: (done: number) => void = () => {},
-  areProven = false,
-  mostAskedMs = Infinity,
-  threads = areProven ? 1 : 2, // a sample is tried beside other tests
+  tell: (done: number) => void,
+  how: Asking,
 ): Promise<readonly Mutant[]> {
   const survivors: Mutant[] = [];
   const queue = [...jobs];
   let done = 0;
   const run = async (): Promise<void> => {
-    let worker = await started(module, { areProven, mostAskedMs });
+    let worker = await started(module, how);
     for (let job = queue.shift(); job; job = queue.shift()) {
       const noticed = await asked(worker, job);
       if (noticed === null) {
         await worker.terminate();
-        worker = await started(module, { areProven, mostAskedMs });
+        worker = await started(module, how);
       } else if (!noticed) survivors.push(job.mutant);
       tell(++done);
     }
     await worker.terminate();
   };
+  const threads = how.areProven ? 1 : 2; // a sample is tried beside other tests
   await Promise.all(Array.from({ length: threads }, run));
   return survivors.sort((a, b) => a.id - b.id);
 }
 
-function started(module: string, how: { readonly areProven: boolean; readonly mostAskedMs: number }): Promise<Worker> {
+function started(module: string, how: Asking): Promise<Worker> {
   const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), {
     workerData: { module: pathToFileURL(module).href, ...how },
     resourceLimits: { maxOldGenerationSizeMb: 2000 },

@@ -4,7 +4,7 @@ import { jobOf } from './cases.ts';
 import { estimateOf } from './estimate.ts';
 import { validRecipeFixture, type ContextChange } from './fixture.ts';
 import type { EngineCheck } from './headChecks.ts';
-import { meshLayOf } from './meshLay.ts';
+import { MESH_LAY_NEEDS, meshLayOf } from './meshLay.ts';
 
 const { values: usual } = validRecipeFixture('filament');
 const timed = { homingS: 15, levellingPoints: 9, levellingPointS: 4, primingS: 7, headChangeS: 11, pauseS: 600 };
@@ -17,19 +17,7 @@ function lasting(change: ContextChange, report: Partial<GcodeReport> = { besides
   const sum = Object.values(others).reduce((a, b) => a + b, moves + heating);
   return [others, notTimed, Math.round((1000 * lastsS!) / sum) / 1000, pace?.prints ?? null, heads ?? null];
 }
-const bare: Values = Object.fromEntries(
-  [
-    'layerHeightMm',
-    'firstLayerHeightMm',
-    'walls',
-    'infillPercent',
-    'travelSpeedMmPerS',
-    'visibleWallSpeedMmPerS',
-    'lineWidthMm',
-    'densityGPerCm3',
-    'startBlock',
-  ].map((key) => [key, usual[key]!]),
-);
+const bare: Values = Object.fromEntries([...MESH_LAY_NEEDS, 'startBlock'].map((key) => [key, usual[key]!]));
 function lay(values: Values): unknown {
   const s = meshLayOf({ ...bare, ...values }, '')!;
   return [

@@ -8,7 +8,7 @@ import { motionLimitsOf } from '../machines/model/motion.ts';
 
 const SOLID_LAYERS = 4; // common practice, no source: at least four where a part is sanded
 /** Without these nothing can be laid. */
-const NEEDED = [
+export const MESH_LAY_NEEDS = [
   'layerHeightMm',
   'firstLayerHeightMm',
   'walls',
@@ -107,7 +107,7 @@ function layOf(v: Values, kind: string): Lay {
 /** What a recipe lacks before a mesh can be laid by it, with the profile that should hold it. */
 export function meshLayWants(v: Values): string | null {
   const key =
-    NEEDED.find((k) => numberOf(v, k) === null) ?? (typeof v['startBlock'] === 'string' ? null : 'startBlock');
+    MESH_LAY_NEEDS.find((k) => numberOf(v, k) === null) ?? (typeof v['startBlock'] === 'string' ? null : 'startBlock');
   if (key === null) return null;
   const { label, owners } = findSetting(key)!;
   return `“${label}” is missing, a value of the ${owners[0]} profile`;

@@ -25,7 +25,7 @@ export interface ListPage<T> {
   /** Rows that fit what is asked for. */
   readonly found: number;
   readonly all: number;
-  /** Values of each column that is a choice, with how many rows each would leave; most frequent first. */
+  /** Values of each column that is a choice, with how many rows each would leave, most frequent first; none where nobody asks for them. */
   readonly facets: Readonly<Record<string, readonly FacetCount[]>>;
   /** What it is sorted by: a column's key, with a minus before it where it falls. */
   readonly sort: string;
@@ -37,4 +37,4 @@ export interface ListPage<T> {
 }
 export const ROWS_PER_PAGE = 100;
 /** Names that an address uses for itself: no column may bear one. */
-export const LIST_WORDS = ['id', 'search', 'sort', 'after', 'before', 'limit'] as const;
+export const LIST_WORDS = ['id', 'search', 'sort', 'after', 'before', 'limit', 'facets'] as const;

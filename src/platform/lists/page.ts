@@ -146,7 +146,8 @@ const BEFORE = 'before ';
 /** How many rows there are, fit, and come before a place; and what each choice would leave, counted without its own. Each row is looked
  *  through once. */
 async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, before: SQL | null) {
-  const facets = facetsOf(list).map(([key, { cell, isMany }], i) => ({
+  const asks = facetsOf(list).filter(([key]) => q.isCounted || q.chosen[key] !== undefined);
+  const facets = asks.map(([key, { cell, isMany }], i) => ({
     key,
     cell,
     isMany,
@@ -169,7 +170,7 @@ async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, befor
         count(ALL, sql`${list.from} where ${list.where ?? sql`true`}`),
         count(FOUND, sql`named where ${chosen()}`),
         count(BEFORE, sql`named where is_before and ${chosen()}`),
-        ...facets.map(({ key, as, isMany }) => {
+        ...(q.isCounted ? facets : []).map(({ key, as, isMany }) => {
           const value = isMany ? sql`jsonb_array_elements_text(${as})` : sql`${as}`;
           return sql`(select ${key} as facet, value, count(*)::int as n from (select ${value} as value from named where ${chosen(key)}) of
             where value <> '' group by value order by n desc, value limit ${MOST_VALUES})`;
@@ -184,7 +185,7 @@ async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, befor
     found: n(FOUND),
     before: n(BEFORE),
     facets: Object.fromEntries(
-      facets.map(({ key }): [string, FacetCount[]] => [
+      (q.isCounted ? facets : []).map(({ key }): [string, FacetCount[]] => [
         key,
         of(key).map(({ value, n: times }) => ({ value, n: times })),
       ]),

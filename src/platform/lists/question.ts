@@ -16,6 +16,8 @@ export interface ListQuestion {
   readonly chosen: Readonly<Record<string, string>>;
   readonly from: { readonly way: 'after' | 'before'; readonly cursor: Cursor } | null;
   readonly limit: number;
+  /** Choices are counted; whoever only looks for a record spares them. */
+  readonly isCounted: boolean;
 }
 
 const LONGEST_TEXT = 200;
@@ -52,6 +54,7 @@ export function listQuestion(query: URLSearchParams): ListQuestion {
         .map((k) => [k, text(k)]),
     ),
     from: cursor && { way: after === null ? 'before' : 'after', cursor },
+    isCounted: text('facets') !== 'none',
     limit: limit >= 1 ? Math.min(limit, MOST_ROWS) : ROWS_PER_PAGE,
   };
 }

@@ -1,5 +1,4 @@
 import type { ListColumns } from '../../../core/lists/list.ts';
-import { isNamedLikeMesh } from '../../../core/mesh/readMesh.ts';
 import type { JobRow } from './pages.ts';
 
 /** What a job brings along. */
@@ -19,7 +18,7 @@ export const jobColumns = {
   class: { title: 'Class', of: (j) => j.class, isFacet: true },
   state: { title: 'State', of: (j) => j.state, isFacet: true },
   time: { title: 'Time', of: (j) => j.timeS, isFigure: true },
-  brings: { title: 'Brings', of: (j) => (isNamedLikeMesh(j.fileName) ? MESH : PROGRAM), isFacet: true, isHidden: true },
+  brings: { title: 'Brings', of: (j) => (j.isMesh ? MESH : PROGRAM), isFacet: true, isHidden: true },
   due: { title: 'Due', of: (j) => j.due, isFigure: true },
   by: { title: 'By', of: (j) => j.createdByName },
   received: { title: 'Received', of: (j) => j.createdAt, isFigure: true },

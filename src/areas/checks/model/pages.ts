@@ -21,6 +21,8 @@ export interface JobRow {
   readonly class: JobClass;
   readonly state: JobState;
   readonly fileName: string;
+  /** It brought a mesh along, and no program. */
+  readonly isMesh: boolean;
   readonly createdAt: string;
   readonly due: string | null;
   readonly machineName: string;

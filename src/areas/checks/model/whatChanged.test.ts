@@ -19,6 +19,7 @@ test('a verdict that is out of date says what is otherwise, and each thing once'
   );
   expect(after({ policy: { firstLayerMostMmPerS: 20 } })).toBe('the farm’s policy is another');
   expect(after({ proofs: { flow: null } })).toBe('flow: no evidence any more');
+  expect(after({ proofs: { nozzleC: null } })).toBe('nozzle temperature: no evidence any more');
   expect(after({}, { ...stands, repair: true })).toBe('the mesh is repaired first');
   expect(after({}, { ...stands, unit: 'in' })).toBe('the file is read in another unit');
   expect(after({}, { ...stands, more: [{ file: null, unit: null, placement: asDrawn(50, 50) }] })).toBe(

@@ -7,9 +7,11 @@ import type { CheckContext } from '../../rules/context.ts';
 
 const MOST_NAMED = 4;
 
+/** A setting by what screens call it. */
+const calledBy = (key: string): string => findSetting(key)?.label.toLowerCase() ?? key;
 function shown(key: string, value: SettingValue | undefined): string {
   const setting = findSetting(key);
-  return setting ? `${setting.label.toLowerCase()} now ${showValue(setting, value)}` : `${key} is another`;
+  return setting ? `${calledBy(key)} now ${showValue(setting, value)}` : `${key} is another`;
 }
 
 /** What is otherwise than when a check was made, in words: why its verdict is out of date. */
@@ -38,8 +40,8 @@ export function whatChanged(
     if (a?.state !== b?.state || a?.trialId !== b?.trialId)
       changes.push(
         b
-          ? `${key}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
-          : `${key}: no evidence any more`,
+          ? `${calledBy(key)}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
+          : `${calledBy(key)}: no evidence any more`,
       );
   }
   const [was, is] = [before.recipe.values ?? {}, now.recipe.values ?? {}];

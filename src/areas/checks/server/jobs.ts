@@ -327,7 +327,7 @@ export const listJobs = (ctx: Pick<Ctx, 'db'>, states: readonly JobState[]): Pro
 /** Jobs that a condition holds of, the newest first. */
 export async function jobRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<JobRow[]> {
   const rows = await ctx.db.execute<RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: Estimate | null }>(sql`
-    select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
+    select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.mesh is not null as "isMesh", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id

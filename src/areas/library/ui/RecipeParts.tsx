@@ -31,7 +31,9 @@ export function RecipeParts({
   const printers = useQuery({
     queryKey: ['profiles', 'printers'],
     queryFn: () =>
-      fetchJson<ListPage<ProfileRow>>(`/api/profiles?${listQuery({ kind: 'printer', state: IN_USE, limit: 1000 })}`),
+      fetchJson<ListPage<ProfileRow>>(
+        `/api/profiles?${listQuery({ kind: 'printer', state: IN_USE, limit: 1000, facets: 'none' })}`,
+      ),
   });
   const setRole = (index: number, change: Partial<RoleChoice>): void =>
     onChoose({ ...choice, roles: choice.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) });

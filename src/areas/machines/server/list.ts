@@ -1,10 +1,11 @@
-import { sql } from 'drizzle-orm';
+import { inArray, sql } from 'drizzle-orm';
 import { searchable, worded } from '../../../platform/lists/cells.ts';
 import type { ListSpec } from '../../../platform/lists/page.ts';
 import { maintenanceColumns } from '../model/list.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
 import { maintenanceRows } from './queries.ts';
+import { maintenance } from './tables.ts';
 
 const label = worded(
   sql`w.kind`,
@@ -26,6 +27,6 @@ export const maintenanceList: ListSpec<MaintenanceRow, keyof typeof maintenanceC
   },
   searched: searchable(sql`m.name`, label, sql`w.note`, sql`w.by_name`),
   usual: '-when',
-  rows: (ctx, ids) => maintenanceRows(ctx, ids),
+  rows: (ctx, ids) => maintenanceRows(ctx, inArray(maintenance.id, [...ids])),
   idOf: (e) => e.id,
 };

@@ -1,5 +1,5 @@
 import { conditionDependentSettings } from '../../library/model/along.ts';
-import { and, asc, desc, eq, inArray, or } from 'drizzle-orm';
+import { and, asc, desc, eq, or, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
@@ -91,8 +91,8 @@ export async function listMaintenance(ctx: Reader, machineId: string) {
   return ctx.db.select().from(maintenance).where(eq(maintenance.machineId, machineId)).orderBy(desc(maintenance.at));
 }
 
-/** What was worked on, on every machine, the newest first: the last of it, or those of some ids. */
-export async function maintenanceRows(ctx: Reader, which: number | readonly string[]): Promise<MaintenanceRow[]> {
+/** Work that a condition holds of, on every machine, the newest first; only so much of it where somebody says so. */
+export async function maintenanceRows(ctx: Reader, where?: SQL, most?: number): Promise<MaintenanceRow[]> {
   const rows = ctx.db
     .select({
       id: maintenance.id,
@@ -105,9 +105,9 @@ export async function maintenanceRows(ctx: Reader, which: number | readonly stri
     })
     .from(maintenance)
     .innerJoin(machine, eq(machine.id, maintenance.machineId))
-    .orderBy(desc(maintenance.at))
-    .$dynamic();
-  const found = await (typeof which === 'number' ? rows.limit(which) : rows.where(inArray(maintenance.id, [...which])));
+    .where(where)
+    .orderBy(desc(maintenance.at));
+  const found = await (most === undefined ? rows : rows.limit(most));
   return found.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 

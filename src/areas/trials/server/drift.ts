@@ -37,5 +37,5 @@ export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
       materialName: r.materialName,
     })),
   );
-  return driftsOf(found, await maintenanceRows(ctx, MOST_WORK));
+  return driftsOf(found, await maintenanceRows(ctx, undefined, MOST_WORK));
 }
