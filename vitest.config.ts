@@ -47,6 +47,7 @@ export default defineConfig({
           include: ['test/db/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,
+          isolate: false, // each file has a database of its own; loading the house for each takes as long as half the tests
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },
