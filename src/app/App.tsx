@@ -35,6 +35,15 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],
   [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
   [/^\/checks\/rules$/, load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen)],
+  [/^\/checks\/requests$/, load(async () => (await import('../areas/requests/ui/RequestsScreen.tsx')).RequestsScreen)],
+  [
+    /^\/checks\/requests\/new$/,
+    load(async () => (await import('../areas/requests/ui/NewRequestScreen.tsx')).NewRequestScreen),
+  ],
+  [
+    /^\/checks\/requests\/([^/]+)$/,
+    load(async () => (await import('../areas/requests/ui/RequestScreen.tsx')).RequestScreen),
+  ],
   [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
   [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
   [/^\/machines\/coverage$/, load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen)],

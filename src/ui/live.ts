@@ -5,12 +5,13 @@ import { coalesce } from './coalesce.ts';
 /** Which queries a changed record touches. */
 const touched: Record<string, readonly string[]> = {
   trial: ['trials', 'trial', 'today', 'machines', 'due'],
-  job: ['jobs', 'job', 'today'],
+  job: ['jobs', 'job', 'today', 'requests', 'request'],
+  request: ['requests', 'request', 'today'],
   machine: ['machines', 'machine', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
-  profile: ['profiles', 'profile', 'job'],
+  profile: ['profiles', 'profile', 'value-history', 'job'],
   policy: ['policy'],
   recipe: ['recipes', 'recipe', 'job'],
-  pairing: ['due', 'profile', 'machine', 'machines', 'job', 'today'],
+  pairing: ['due', 'profile', 'value-history', 'machine', 'machines', 'job', 'today'],
 };
 
 /** Whatever changes is written down there. */

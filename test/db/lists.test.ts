@@ -3,6 +3,7 @@ import { jobList } from '../../src/areas/checks/server/index.ts';
 import { profileList } from '../../src/areas/library/server/index.ts';
 import { maintenanceList } from '../../src/areas/machines/server/index.ts';
 import { insertRecipe, recipeList } from '../../src/areas/recipes/server/index.ts';
+import { requestList } from '../../src/areas/requests/server/index.ts';
 import { trialList } from '../../src/areas/trials/server/index.ts';
 import type { Cell, ListPage } from '../../src/core/lists/list.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
@@ -81,6 +82,14 @@ beforeAll(async () => {
      from generate_series(1, $2::int) i`,
     [m.id, FEW],
   );
+  await farm.pool.query(
+    `insert into print_request (id, title, wanted, quantity, due, files, state, created_by, created_by_name, created_at)
+     select 'q' || i, 'Clip ' || i, 'Colour ' || i % 4, 1 + i % 6, case when i % 5 = 0 then null else date '2026-12-01' + i % 8 end,
+       '[{"sha256": "f", "name": "clip.stl", "size": 84}]', (array['open', 'taken up', 'declined'])[1 + i % 3], 'u', 'Ilse ' || i % 3, now() - make_interval(mins => i % 9)
+     from generate_series(1, $1::int) i`,
+    [FEW],
+  );
+  await farm.pool.query(`update job set request_id = 'q' || (1 + number % 9) where number % 4 = 0`);
   await recordEvents(
     farm.as('technician'),
     Array.from({ length: FEW }, (_, i) => ({
@@ -113,6 +122,7 @@ const lists = [
   ['recipes', recipeList, {}],
   ['events', eventList, {}],
   ['maintenance', maintenanceList, {}],
+  ['requests', requestList, {}],
 ] as unknown as readonly (readonly [string, ListSpec<object, string>, Record<string, string>])[];
 
 describe.each(lists)('%s', (_, list, query) => {

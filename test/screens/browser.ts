@@ -14,6 +14,7 @@ vi.stubGlobal('ResizeObserver', Still);
 vi.stubGlobal('IntersectionObserver', Still);
 vi.stubGlobal('EventSource', Still);
 vi.stubGlobal('Worker', Still);
+Object.defineProperty(document, 'fonts', { value: new EventTarget(), configurable: true });
 window.scrollTo = () => undefined;
 Element.prototype.scrollIntoView = () => undefined;
 HTMLCanvasElement.prototype.getContext = () => null;

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { inject, vi } from 'vitest';
 import { App } from '../../src/app/App.tsx';
@@ -61,6 +61,7 @@ export const settled = (): Promise<void> =>
 
 /** The whole application at an address, as somebody of a role sees it. */
 export async function show(address: string, role: PersonRole): Promise<HTMLElement> {
+  cleanup(); // a page that was open before
   refused.length = 0;
   asks(role);
   history.replaceState(null, '', address);

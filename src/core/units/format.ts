@@ -25,3 +25,11 @@ export function formatDuration(timeS: number): string {
   const minutes = Math.round(timeS / 60);
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 }
+
+const KB = 1024;
+/** How large a file is: "84 B", "1.4 kB", "12 MB". */
+export function formatBytes(bytes: number): string {
+  if (bytes < KB) return `${bytes} B`;
+  const [size, unit] = bytes < KB * KB ? [bytes / KB, 'kB'] : [bytes / KB / KB, 'MB'];
+  return `${size.toFixed(size < 10 ? 1 : 0)} ${unit}`;
+}

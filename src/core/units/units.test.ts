@@ -8,7 +8,7 @@ import {
   massG,
   volumetricFlowMm3PerS,
 } from '../toolpath/bead.ts';
-import { formatDuration, formatFigure, formatQuantity } from './format.ts';
+import { formatBytes, formatDuration, formatFigure, formatQuantity } from './format.ts';
 import { parseQuantity } from './parse.ts';
 import { quantities, type QuantityKind } from './quantities.ts';
 
@@ -74,3 +74,12 @@ test('the fastest speed for a flow gives that flow', () =>
   expect(volumetricFlowMm3PerS(0.45, 0.2, 0.97, fastestSpeedMmPerS(9.8, 0.45, 0.2, 0.97))).toBeCloseTo(9.8, 12));
 test('a bead wider than high is asked for, anything else is our bug', () =>
   expect(() => beadAreaMm2(0.1, 0.2)).toThrow(RangeError));
+
+test.each([
+  [84, '84 B'],
+  [1023, '1023 B'],
+  [1434, '1.4 kB'],
+  [300_000, '293 kB'],
+  [5 * 1024 * 1024, '5.0 MB'],
+  [200 * 1024 * 1024, '200 MB'],
+])('a file of %i bytes is said to have %s', (bytes, said) => expect(formatBytes(bytes)).toBe(said));

@@ -44,41 +44,49 @@ import * as r41 from './profiles/[id]/affected.ts';
 import * as r42 from './profiles/[id]/copy.ts';
 import * as r43 from './profiles/[id]/decision.ts';
 import * as r44 from './profiles/[id]/draft.ts';
-import * as r45 from './profiles/[id]/index.ts';
-import * as r46 from './profiles/[id]/restore.ts';
-import * as r47 from './profiles/[id]/retire.ts';
-import * as r48 from './profiles/[id]/revisions.ts';
-import * as r49 from './profiles/[id]/take-back.ts';
-import * as r50 from './profiles/csv.ts';
-import * as r51 from './profiles/index.ts';
-import * as r52 from './recipes/[id]/index.ts';
-import * as r53 from './recipes/[id]/pin.ts';
-import * as r54 from './recipes/csv.ts';
-import * as r55 from './recipes/index.ts';
-import * as r56 from './recipes/sheet.ts';
-import * as r57 from './status.ts';
-import * as r58 from './today.ts';
-import * as r59 from './tokens/[id]/revoke.ts';
-import * as r60 from './tokens/index.ts';
-import * as r61 from './trials/[id]/camera.ts';
-import * as r62 from './trials/[id]/coupon.ts';
-import * as r63 from './trials/[id]/decision.ts';
-import * as r64 from './trials/[id]/drawing.ts';
-import * as r65 from './trials/[id]/elsewhere.ts';
-import * as r66 from './trials/[id]/index.ts';
-import * as r67 from './trials/[id]/instrument.ts';
-import * as r68 from './trials/[id]/pictures/[picture].ts';
-import * as r69 from './trials/[id]/pictures/index.ts';
-import * as r70 from './trials/[id]/plate.ts';
-import * as r71 from './trials/[id]/print.ts';
-import * as r72 from './trials/[id]/readingTable.ts';
-import * as r73 from './trials/[id]/readings.ts';
-import * as r74 from './trials/[id]/solid.ts';
-import * as r75 from './trials/csv.ts';
-import * as r76 from './trials/drift.ts';
-import * as r77 from './trials/due.ts';
-import * as r78 from './trials/index.ts';
-import * as r79 from './trials/preview.ts';
+import * as r45 from './profiles/[id]/history.ts';
+import * as r46 from './profiles/[id]/index.ts';
+import * as r47 from './profiles/[id]/restore.ts';
+import * as r48 from './profiles/[id]/retire.ts';
+import * as r49 from './profiles/[id]/revisions.ts';
+import * as r50 from './profiles/[id]/take-back.ts';
+import * as r51 from './profiles/csv.ts';
+import * as r52 from './profiles/index.ts';
+import * as r53 from './recipes/[id]/index.ts';
+import * as r54 from './recipes/[id]/pin.ts';
+import * as r55 from './recipes/csv.ts';
+import * as r56 from './recipes/index.ts';
+import * as r57 from './recipes/sheet.ts';
+import * as r58 from './recipes/usual.ts';
+import * as r59 from './requests/[id]/decline.ts';
+import * as r60 from './requests/[id]/file.ts';
+import * as r61 from './requests/[id]/index.ts';
+import * as r62 from './requests/[id]/withdraw.ts';
+import * as r63 from './requests/csv.ts';
+import * as r64 from './requests/index.ts';
+import * as r65 from './status.ts';
+import * as r66 from './today.ts';
+import * as r67 from './tokens/[id]/revoke.ts';
+import * as r68 from './tokens/index.ts';
+import * as r69 from './trials/[id]/camera.ts';
+import * as r70 from './trials/[id]/coupon.ts';
+import * as r71 from './trials/[id]/decision.ts';
+import * as r72 from './trials/[id]/drawing.ts';
+import * as r73 from './trials/[id]/elsewhere.ts';
+import * as r74 from './trials/[id]/index.ts';
+import * as r75 from './trials/[id]/instrument.ts';
+import * as r76 from './trials/[id]/pictures/[picture].ts';
+import * as r77 from './trials/[id]/pictures/index.ts';
+import * as r78 from './trials/[id]/plate.ts';
+import * as r79 from './trials/[id]/print.ts';
+import * as r80 from './trials/[id]/readingTable.ts';
+import * as r81 from './trials/[id]/readings.ts';
+import * as r82 from './trials/[id]/solid.ts';
+import * as r83 from './trials/csv.ts';
+import * as r84 from './trials/drift.ts';
+import * as r85 from './trials/due.ts';
+import * as r86 from './trials/index.ts';
+import * as r87 from './trials/preview.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -127,39 +135,47 @@ export const routeFiles = {
   './profiles/[id]/copy.ts': r42,
   './profiles/[id]/decision.ts': r43,
   './profiles/[id]/draft.ts': r44,
-  './profiles/[id]/index.ts': r45,
-  './profiles/[id]/restore.ts': r46,
-  './profiles/[id]/retire.ts': r47,
-  './profiles/[id]/revisions.ts': r48,
-  './profiles/[id]/take-back.ts': r49,
-  './profiles/csv.ts': r50,
-  './profiles/index.ts': r51,
-  './recipes/[id]/index.ts': r52,
-  './recipes/[id]/pin.ts': r53,
-  './recipes/csv.ts': r54,
-  './recipes/index.ts': r55,
-  './recipes/sheet.ts': r56,
-  './status.ts': r57,
-  './today.ts': r58,
-  './tokens/[id]/revoke.ts': r59,
-  './tokens/index.ts': r60,
-  './trials/[id]/camera.ts': r61,
-  './trials/[id]/coupon.ts': r62,
-  './trials/[id]/decision.ts': r63,
-  './trials/[id]/drawing.ts': r64,
-  './trials/[id]/elsewhere.ts': r65,
-  './trials/[id]/index.ts': r66,
-  './trials/[id]/instrument.ts': r67,
-  './trials/[id]/pictures/[picture].ts': r68,
-  './trials/[id]/pictures/index.ts': r69,
-  './trials/[id]/plate.ts': r70,
-  './trials/[id]/print.ts': r71,
-  './trials/[id]/readingTable.ts': r72,
-  './trials/[id]/readings.ts': r73,
-  './trials/[id]/solid.ts': r74,
-  './trials/csv.ts': r75,
-  './trials/drift.ts': r76,
-  './trials/due.ts': r77,
-  './trials/index.ts': r78,
-  './trials/preview.ts': r79,
+  './profiles/[id]/history.ts': r45,
+  './profiles/[id]/index.ts': r46,
+  './profiles/[id]/restore.ts': r47,
+  './profiles/[id]/retire.ts': r48,
+  './profiles/[id]/revisions.ts': r49,
+  './profiles/[id]/take-back.ts': r50,
+  './profiles/csv.ts': r51,
+  './profiles/index.ts': r52,
+  './recipes/[id]/index.ts': r53,
+  './recipes/[id]/pin.ts': r54,
+  './recipes/csv.ts': r55,
+  './recipes/index.ts': r56,
+  './recipes/sheet.ts': r57,
+  './recipes/usual.ts': r58,
+  './requests/[id]/decline.ts': r59,
+  './requests/[id]/file.ts': r60,
+  './requests/[id]/index.ts': r61,
+  './requests/[id]/withdraw.ts': r62,
+  './requests/csv.ts': r63,
+  './requests/index.ts': r64,
+  './status.ts': r65,
+  './today.ts': r66,
+  './tokens/[id]/revoke.ts': r67,
+  './tokens/index.ts': r68,
+  './trials/[id]/camera.ts': r69,
+  './trials/[id]/coupon.ts': r70,
+  './trials/[id]/decision.ts': r71,
+  './trials/[id]/drawing.ts': r72,
+  './trials/[id]/elsewhere.ts': r73,
+  './trials/[id]/index.ts': r74,
+  './trials/[id]/instrument.ts': r75,
+  './trials/[id]/pictures/[picture].ts': r76,
+  './trials/[id]/pictures/index.ts': r77,
+  './trials/[id]/plate.ts': r78,
+  './trials/[id]/print.ts': r79,
+  './trials/[id]/readingTable.ts': r80,
+  './trials/[id]/readings.ts': r81,
+  './trials/[id]/solid.ts': r82,
+  './trials/csv.ts': r83,
+  './trials/drift.ts': r84,
+  './trials/due.ts': r85,
+  './trials/index.ts': r86,
+  './trials/preview.ts': r87,
 } satisfies Record<string, RouteFile>;

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { and, asc, eq, lt, notInArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, lt, notInArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
 import type { Ctx } from '../db/context.ts';
 import { blob, chunk, file } from './tables.ts';
@@ -62,6 +62,24 @@ export async function storeFile(
     .returning({ sha256: file.sha256 });
   if (inserted.length === 0) await dropBlob(ctx, blobId);
   return succeed({ sha256, size });
+}
+
+/** Whether each of these was uploaded in full, as large as is said. */
+export async function areStored(
+  ctx: Pick<Ctx, 'db'>,
+  named: readonly { readonly sha256: string; readonly size: number }[],
+): Promise<boolean> {
+  if (named.length === 0) return true;
+  const stored = await ctx.db
+    .select({ sha256: file.sha256, size: file.size })
+    .from(file)
+    .where(
+      inArray(
+        file.sha256,
+        named.map((f) => f.sha256),
+      ),
+    );
+  return named.every((f) => stored.some((s) => s.sha256 === f.sha256 && s.size === f.size));
 }
 
 /** The bytes of a stored file, chunk by chunk. */

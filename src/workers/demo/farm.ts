@@ -37,6 +37,7 @@ import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
 import { unwrap } from './must.ts';
+import { seedRequests } from './requests.ts';
 
 type Stepped = Clock & { set(to: Date): void };
 const DAY_MS = 86_400_000;
@@ -115,6 +116,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
     }),
   );
   await seedJobs(technician, lead, daysAgo, profiles, machines);
+  await seedRequests(as('viewer'), lead, daysAgo);
 }
 
 const FIRST_PIECE = 'measured on the first piece of every order';

@@ -13,9 +13,9 @@ import { asDrawn } from '../../core/mesh/placement.ts';
 import { partOfSolids, type Solid } from '../../core/mesh/solid.ts';
 import { writeStl } from '../../core/mesh/writeStl.ts';
 import type { Ctx } from '../../platform/db/context.ts';
-import { storeFile } from '../../platform/files/store.ts';
 import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
 import { recipeRows } from '../../areas/recipes/server/index.ts';
+import { keepBytes } from './keepBytes.ts';
 import { unwrap } from './must.ts';
 import { demoGcode, type DemoPart } from './part.ts';
 
@@ -281,14 +281,7 @@ async function seedJob(
 ): Promise<string> {
   const floor = demoMachinesOnFloor.find((m) => m.name === j.machine)!;
   const bytes = 'part' in j ? new TextEncoder().encode(demoGcode(j.part)) : writeStl(partOfSolids('', j.solids).mesh);
-  const stored = unwrap(
-    await storeFile(
-      ctx,
-      (async function* () {
-        yield bytes;
-      })(),
-    ),
-  );
+  const stored = await keepBytes(ctx, bytes);
   const made = unwrap(
     await makeJob(ctx, {
       title: j.title,

@@ -6,6 +6,7 @@ import type { Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
 import type { Confirmed, NotedOutcome } from './noted.ts';
 import type { ToSet } from './setAtMachine.ts';
+import type { RequestRow } from '../../requests/model/request.ts';
 import type { CheckOutcome } from '../../rules/outcome.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
@@ -54,6 +55,8 @@ export interface JobPage {
   readonly silentS: number | null;
   readonly due: string | null;
   readonly purpose: Purpose | null;
+  /** What was asked for, where somebody asked. */
+  readonly request: Pick<RequestRow, 'id' | 'name' | 'wanted' | 'createdByName'> | null;
   readonly state: JobState;
   readonly fileSha: string;
   readonly fileName: string;

@@ -29,6 +29,14 @@ const placement = object({
 })
   .noUnknown()
   .required();
+/** A file that was uploaded before. */
+export const fileRefSchema = object({
+  sha256: sha,
+  name: string().min(1).max(255).test(onOneLine).required(),
+  size: number().integer().min(1).required(),
+})
+  .noUnknown()
+  .required();
 /** So many things may lie on one plate. */
 export const MOST_ON_A_PLATE = 200;
 /** How a mesh is read and stands, and what lies beside it. */
@@ -39,14 +47,7 @@ export const meshChoiceSchema = object({
   more: array()
     .of(
       object({
-        file: object({
-          sha256: sha,
-          name: string().min(1).max(255).test(onOneLine).required(),
-          size: number().integer().min(1).required(),
-        })
-          .noUnknown()
-          .nullable()
-          .defined(),
+        file: fileRefSchema.nullable().defined(),
         unit,
         placement,
       })
@@ -87,6 +88,7 @@ export const jobSchema = object({
   fileName: string().min(1).max(255).test(onOneLine).required(),
   mesh: meshChoiceSchema.nullable(),
   overrides: overridesSchema,
+  requestId: string().max(60).nullable(),
 })
   .noUnknown()
   .required();

@@ -5,12 +5,15 @@ import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
+import { areStored } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { findMachine } from '../../machines/server/index.ts';
 import { checkOverrides } from '../../recipes/model/overrides.ts';
 import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
+import type { RequestFailure } from '../../requests/model/request.ts';
+import { getRequest, takeUpRequest } from '../../requests/server/index.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -48,11 +51,16 @@ export interface NewJob {
   readonly purpose?: Purpose | null | undefined;
   /** How a mesh is read and stands; left out for a program. */
   readonly mesh?: MeshChoice | null | undefined;
+  /** Request that it answers. */
+  readonly requestId?: string | null | undefined;
 }
 export const jobName = (number: number): string => `J-${String(number).padStart(4, '0')}`;
 
 /** Receives a job with its recipe and asks for its first check, all in one transaction. */
-export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: string; name: string }, CheckFailure>> {
+export async function makeJob(
+  ctx: Ctx,
+  input: NewJob,
+): Promise<Result<{ id: string; name: string }, CheckFailure | RequestFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
   const profiles = [
@@ -64,14 +72,13 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
-  if (input.mesh && !(await areThere(ctx, input.mesh))) return fail({ code: 'noFile' });
+  if (input.mesh && !(await areStored(ctx, otherFilesOf(input.mesh)))) return fail({ code: 'noFile' });
   const own = checkOverrides(input.overrides ?? {});
   if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
   const from = input.fromRecipeId ? await findRecipe(ctx, input.fromRecipeId) : null;
   if (input.fromRecipeId && !from?.kept)
     return fail({ code: 'noRecipe', what: 'That recipe is not there any more; choose another or none' });
-  return ctx.db.transaction(async (db) => {
-    const inside = { ...ctx, db };
+  return inTransaction<{ id: string; name: string }, CheckFailure | RequestFailure>(ctx, async (inside) => {
     const id = ctx.newId();
     const roles = [
       { role: 'part body' as const, toolId: input.toolId, materialId: input.materialId },
@@ -86,7 +93,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
       kept: false,
       roles,
     });
-    const [row] = await db
+    const [row] = await inside.db
       .insert(job)
       .values({
         id,
@@ -100,6 +107,7 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
         fileName: input.fileName,
         fileSize: stored.size,
         mesh: input.mesh ?? null,
+        requestId: input.requestId ?? null,
         createdBy: ctx.user.id,
         createdByName: ctx.user.name,
         createdAt: ctx.clock.now(),
@@ -112,25 +120,13 @@ export async function makeJob(ctx: Ctx, input: NewJob): Promise<Result<{ id: str
       what: 'job received',
       to: { title: input.title, file: input.fileName, class: input.class },
     });
+    if (input.requestId) {
+      const taken = await takeUpRequest(inside, input.requestId, jobName(row!.number));
+      if (!taken.ok) return taken;
+    }
     await queueRun(inside, id);
     return succeed({ id, name: jobName(row!.number) });
   });
-}
-
-/** Whether every other file a plate names was uploaded in full, as large as it says. */
-async function areThere(ctx: Pick<Ctx, 'db'>, choice: MeshChoice): Promise<boolean> {
-  const named = otherFilesOf(choice);
-  if (named.length === 0) return true;
-  const stored = await ctx.db
-    .select({ sha: file.sha256, size: file.size })
-    .from(file)
-    .where(
-      inArray(
-        file.sha256,
-        named.map((f) => f.sha256),
-      ),
-    );
-  return named.every((f) => stored.some((s) => s.sha === f.sha256 && s.size === f.size));
 }
 
 const CHANGED = 'The job has changed meanwhile; open it again';
@@ -170,7 +166,7 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
 export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promise<Result<null, CheckFailure>> {
   const found = await findJob(ctx, jobId);
   if (!found) return fail({ code: 'noJob' });
-  if (!(await areThere(ctx, mesh))) return fail({ code: 'noFile' });
+  if (!(await areStored(ctx, otherFilesOf(mesh)))) return fail({ code: 'noFile' });
   if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
   if (!stillOpen(found.state))
     return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });
@@ -299,6 +295,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const m = await findMachine(ctx, input.machineId);
   const resumes = m !== null && canResume(m, id, row.progress);
   const seenTo = printSeenTo(row, resumes);
+  const request = row.requestId ? await getRequest(ctx, row.requestId) : null;
   const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
@@ -306,6 +303,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
     recipe: input,
     sheet: fresh.ok ? fresh.value : null,
     run,
+    request: request?.ok ? request.value : null,
     seenTo,
     ...(await handOver(ctx, run, seenTo)),
     prints: printsWanted(row),

@@ -4,6 +4,7 @@ import { storedJson } from '../../../platform/db/storedJson.ts';
 import { storedContext, storedOutcome } from '../../rules/stored.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { recipe } from '../../recipes/server/tables.ts';
+import { printRequest } from '../../requests/server/tables.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import { isOneOf } from '../../../platform/db/states.ts';
 import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
@@ -38,6 +39,8 @@ export const job = pgTable(
     fileSize: bigint('file_size', { mode: 'number' }).notNull(),
     /** How a mesh is read and stands; null for a program. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
+    /** Request that it answers. */
+    requestId: text('request_id').references(() => printRequest.id),
     state: text('state').$type<JobState>().notNull().default('received'),
     /** Its print, and what people wish of it. */
     progress: jsonb('progress').$type<PrintProgress>(),
@@ -47,6 +50,7 @@ export const job = pgTable(
     createdAt: at('created_at').notNull(),
   },
   (t) => [
+    index('job_request').on(t.requestId),
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
     check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),

@@ -117,6 +117,12 @@ export function JobScreen({ id }: { readonly id: string }) {
           </>
         )}
       </div>
+      {j.request && (
+        <p className="stage hint">
+          <a href={`/checks/requests/${j.request.id}`}>{j.request.name}</a>, requested by {j.request.createdByName}:{' '}
+          {j.request.wanted}
+        </p>
+      )}
       {busy && (
         <div className="verdict" role="status">
           {run.state === 'queued'

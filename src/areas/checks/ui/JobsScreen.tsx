@@ -1,8 +1,9 @@
-import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { day } from '../../../ui/dates.ts';
 import { ListTable } from '../../../ui/ListTable.tsx';
+import { JobRooms } from '../../../ui/JobRooms.tsx';
+import { StartJob } from '../../../ui/StartJob.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { jobColumns } from '../model/list.ts';
 import type { JobRow } from '../model/pages.ts';
@@ -33,18 +34,14 @@ const EMPTY =
 export function JobsScreen() {
   return (
     <>
+      <JobRooms here="/checks" />
       <div className="band" data-kind="job">
         <div>
           <div className="kind">Jobs against what machines have proven</div>
           <h1>Job checks</h1>
         </div>
         <div className="end">
-          <Button component="a" variant="default" href="/checks/rules">
-            Rule track record
-          </Button>
-          <Button component="a" href="/checks/new">
-            Check a job
-          </Button>
+          <StartJob />
         </div>
       </div>
       <ListTable name="jobs" from="/api/jobs" columns={jobColumns} shows={shows} empty={EMPTY} />

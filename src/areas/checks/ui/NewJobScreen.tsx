@@ -3,6 +3,7 @@ import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { formatBytes } from '../../../core/units/format.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
@@ -20,7 +21,9 @@ import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { isReadAlike, type PlannedPlate } from '../model/arrangeOnPlates.ts';
 import { jobClasses } from '../model/schemas.ts';
-import { asSent, sortOut, upload } from './intake.ts';
+import { titleOfFile, upload } from '../../../ui/upload.ts';
+import { JobRooms } from '../../../ui/JobRooms.tsx';
+import { asSent, sortOut } from './intake.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
@@ -31,6 +34,8 @@ import { proposalText, proposeMachine } from './proposeMachine.ts';
 import { SolidPanel } from './SolidPanel.tsx';
 import { OrientationPanel } from './OrientationPanel.tsx';
 import { purposes, type Purpose } from '../../rules/context.ts';
+import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
+import { useRequested } from './useRequested.ts';
 import { useSheet } from './useSheet.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
@@ -89,8 +94,14 @@ export function NewJobScreen() {
         : null,
     );
     setFile(f);
-    if (!title) setTitle(f.name.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' '));
+    setTitle((t) => t || titleOfFile(f.name));
   };
+  const request = useRequested((asked, files) => {
+    setTitle(asked.title);
+    setQuantity(asked.quantity);
+    setDue(asked.due ?? '');
+    void take(files);
+  }, setValidationError);
   /** What lies on further plates was set down as things were: it has to be arranged anew. */
   const putAway = (why: string): void => {
     if (further.length === 0) return;
@@ -134,6 +145,7 @@ export function NewJobScreen() {
     const asked = new URLSearchParams(location.search).get('recipe');
     if (asked) void chooseRecipe(asked);
   }, []);
+  const usual = useUsualProcess({ machineId, materialId, processId }, setProcessId);
   const chosen = { machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides };
   const { sheet: limits, fetchAnew } = useSheet(file && { file, ...chosen }, setValidationError);
   const prints = printsWanted({ quantity: limits?.job.quantity ?? 1, mesh: choice });
@@ -181,6 +193,7 @@ export function NewJobScreen() {
           processId,
           fromRecipeId: recipeId || null,
           overrides,
+          requestId: request?.id ?? null,
           fileSha: of.sha256,
           fileName: of.name,
           ...(plate.choice && { mesh: asSent(plate.choice, sent) }),
@@ -198,6 +211,7 @@ export function NewJobScreen() {
   const ready = file && machineId && toolId && materialId && processId && title.trim().length > 1;
   return (
     <>
+      <JobRooms here={null} />
       <div className="band" data-kind="job">
         <div>
           <div className="kind">Job check</div>
@@ -205,7 +219,7 @@ export function NewJobScreen() {
         </div>
         {file && (
           <span className="chip f">
-            {file.name} · {(file.size / 1048576).toFixed(2)} MB
+            {file.name} · {formatBytes(file.size)}
           </span>
         )}
         <div className="end">
@@ -223,8 +237,8 @@ export function NewJobScreen() {
         >
           {file ? (
             <>
-              Read from this device: <b>{[file, ...others.map(([, f]) => f)].map((f) => f.name).join(', ')}</b>. Drop
-              others to replace {others.length > 0 ? 'them' : 'it'}.
+              To be checked: <b>{[file, ...others.map(([, f]) => f)].map((f) => f.name).join(', ')}</b>. Drop others to
+              replace {others.length > 0 ? 'them' : 'it'}.
             </>
           ) : (
             <>
@@ -233,7 +247,14 @@ export function NewJobScreen() {
             </>
           )}
         </Dropzone>
+        {request && (
+          <p className="hint">
+            <a href={`/checks/requests/${request.id}`}>{request.name}</a>, requested by {request.createdByName}:{' '}
+            {request.wanted}
+          </p>
+        )}
         {proposed && proposed.id === machineId && <p className="hint">{proposalText(proposed)}</p>}
+        {usual && <p className="hint">{usual}</p>}
         {validationError && (
           <Box component="p" role="alert" c="var(--oxide)" mt={8}>
             {validationError}

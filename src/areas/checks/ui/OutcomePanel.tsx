@@ -44,7 +44,7 @@ export function OutcomePanel({
           {o.note && <p>{o.note}</p>}
           {o.setAtMachine && <p className="hint">Set at the machine: {o.setAtMachine}</p>}
           {o.signs.map((key) => (
-            <Causes key={key} sign={key} />
+            <Causes key={key} sign={key} on={j.recipe} />
           ))}
           {o.hasPicture && (
             <img
@@ -150,7 +150,8 @@ function OutcomeForm({
   );
 }
 
-function Causes({ sign }: { readonly sign: string }) {
+/** What a sign can come from; the trial that settles it is planned where the job was printed, with the same process. */
+function Causes({ sign, on }: { readonly sign: string; readonly on: JobPage['recipe'] }) {
   const s = allSigns.find((x) => x.key === sign);
   if (!s) return null;
   return (
@@ -162,7 +163,9 @@ function Causes({ sign }: { readonly sign: string }) {
             {i > 0 && '; '}
             {c.cause} ({c.tells}){' '}
             {c.trial ? (
-              <a href={`/trials/new?kind=${c.trial}`}>run {kindOf(c.trial).label.toLowerCase()}</a>
+              <a href={`/trials/new?kind=${c.trial}&machine=${on.machineId}&process=${on.processId}`}>
+                run {kindOf(c.trial).label.toLowerCase()}
+              </a>
             ) : (
               c.look && `then: ${c.look}`
             )}

@@ -1,6 +1,7 @@
 import { Box } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
+import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { ShortList, type Column } from '../../../ui/ShortList.tsx';
 import type { RuleRecord } from '../model/noted.ts';
 import { rules } from '../../rules/index.ts';
@@ -42,6 +43,7 @@ export function RuleRecordScreen() {
   });
   return (
     <>
+      <JobRooms here="/checks/rules" />
       <div className="band" data-kind="job">
         <div>
           <div className="kind">Job checks</div>

@@ -1,8 +1,6 @@
 import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
-import { Refused } from '../../../ui/api.ts';
+import { whyTooLarge } from '../../../ui/upload.ts';
 import type { FileRef, MeshChoice } from '../model/mesh.ts';
-
-const LARGEST = 200 * 1024 * 1024;
 
 export interface SortedOut {
   readonly main: File | null;
@@ -16,8 +14,9 @@ export async function sortOut(list: readonly File[]): Promise<SortedOut> {
   const meshes: File[] = [];
   const programs: File[] = [];
   for (const f of list) {
-    if (f.size > LARGEST) {
-      said.push(`${f.name} has ${(f.size / 1048576).toFixed(0)} MB; the largest is 200 MB`);
+    const tooLarge = whyTooLarge(f);
+    if (tooLarge) {
+      said.push(tooLarge);
       continue;
     }
     const isMesh = looksLikeMesh(new Uint8Array(await f.slice(0, TELLING_BYTES).arrayBuffer()), f.size);
@@ -45,21 +44,3 @@ export const asSent = (choice: MeshChoice, sent: ReadonlyMap<string, FileRef>): 
     more: choice.more.map((m) => ({ ...m, file: m.file && (sent.get(m.file.sha256) ?? m.file) })),
   }),
 });
-
-/** Uploads with progress; a cut-off upload says so and leaves nothing half-stored. */
-export function upload(file: File, onShare: (share: number) => void): Promise<{ sha256: string }> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('PUT', '/api/files');
-    request.setRequestHeader('content-type', 'application/octet-stream');
-    request.upload.onprogress = (e) => onShare(e.loaded / (e.total || 1));
-    request.onerror = () =>
-      reject(new Refused(0, 'offline', 'The upload was cut off; nothing was stored. Press again to send it anew'));
-    request.onload = () => {
-      const body = JSON.parse(request.responseText || '{}') as { sha256?: string; title?: string };
-      if (request.status === 200 && body.sha256) resolve({ sha256: body.sha256 });
-      else reject(new Refused(request.status, 'upload', body.title ?? `The server answered ${request.status}`));
-    };
-    request.send(file);
-  });
-}

@@ -18,6 +18,7 @@ const base: Values = Object.fromEntries(
 const sheet = (values: Values): RecipeSheet => ({
   technology: 'filament',
   place: 'Hut',
+  process: 'Even',
   levels: [
     {
       kind: 'process',

@@ -39,6 +39,8 @@ export interface RecipeChoice {
 export interface RecipeSheet {
   readonly technology: 'filament' | 'resin';
   readonly place: string;
+  /** The process by its name. */
+  readonly process: string;
   readonly levels: readonly Level[];
   readonly proofs: Readonly<Record<string, Proof>>;
   readonly machine: RecipeMachine | null;

@@ -93,6 +93,7 @@ export async function makeRecipeSheet(
   return succeed({
     technology: printer.technology,
     place: m?.name ?? printer.name,
+    process: process.name,
     levels: await levelsOf(ctx, combination),
     machine,
     roles,

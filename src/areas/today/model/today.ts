@@ -1,6 +1,7 @@
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { JobRow } from '../../checks/model/pages.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
+import type { RequestRow } from '../../requests/model/request.ts';
 import type { Drift } from '../../trials/model/drift.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
 
@@ -27,6 +28,8 @@ export interface Today {
   readonly trials: readonly TrialRow[];
   readonly blocked: readonly JobRow[];
   readonly waiting: readonly JobRow[];
+  /** What people want printed and nobody has taken up yet, the oldest first. */
+  readonly requests: readonly Pick<RequestRow, 'id' | 'name' | 'title' | 'wanted' | 'due' | 'createdByName'>[];
   /** Jobs whose print stopped, and machines that stand with something on their plate. */
   readonly attention: readonly JobRow[];
   readonly stopped: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];

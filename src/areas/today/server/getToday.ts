@@ -8,18 +8,20 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
 import { listJobs } from '../../checks/server/index.ts';
+import { listOpenRequests } from '../../requests/server/index.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import { listDrifts, listTrials } from '../../trials/server/index.ts';
 import type { Today } from '../model/today.ts';
 
 /** What needs somebody now, from the records as they are. */
 export async function getToday(ctx: Ctx): Promise<Today> {
-  const [workarounds, reviews, trials, drifts, jobs, cards, events] = [
+  const [workarounds, reviews, trials, drifts, jobs, requests, cards, events] = [
     await listExpiredWorkarounds(ctx),
     await listInReview(ctx),
     await listTrials(ctx, trialsOpen),
     await listDrifts(ctx),
     await listJobs(ctx, jobsOpen),
+    await listOpenRequests(ctx),
     await listMachineCards(ctx),
     await listEvents(ctx, { limit: 8 }),
   ];
@@ -30,6 +32,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     workerSilentS: silentS !== null && silentS > SILENT_AFTER_S ? Math.round(silentS) : null,
     reviews,
     workarounds,
+    requests,
     trials,
     blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),

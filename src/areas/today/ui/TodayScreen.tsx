@@ -2,8 +2,9 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { asSentence } from '../../../ui/asSentence.ts';
-import { dayAndTime } from '../../../ui/dates.ts';
-import { usePerson } from '../../../ui/person.tsx';
+import { day, dayAndTime } from '../../../ui/dates.ts';
+import { useMayChange, usePerson } from '../../../ui/person.tsx';
+import { StartJob } from '../../../ui/StartJob.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { Today } from '../model/today.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
@@ -39,6 +40,7 @@ const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, tit
 
 export function TodayScreen() {
   const person = usePerson();
+  const mayChange = useMayChange();
   const { data, error } = useQuery({
     queryKey: ['today'],
     queryFn: () => fetchJson<Today>('/api/today'),
@@ -62,6 +64,7 @@ export function TodayScreen() {
     data.due.length +
     data.drifting.length +
     data.waiting.length +
+    data.requests.length +
     data.reviews.length +
     data.workarounds.length;
   return (
@@ -82,12 +85,12 @@ export function TodayScreen() {
             {data.counts.ready} of {data.counts.machines} machines ready
           </span>
           {data.counts.printing > 0 && <span className="chip">{data.counts.printing} printing</span>}
-          <Button component="a" variant="default" href="/trials/new">
-            Start a trial
-          </Button>
-          <Button component="a" href="/checks/new">
-            Check a job
-          </Button>
+          {mayChange && (
+            <Button component="a" variant="default" href="/trials/new">
+              Start a trial
+            </Button>
+          )}
+          <StartJob />
         </div>
       </div>
       {data.workerSilentS !== null && (
@@ -210,6 +213,23 @@ export function TodayScreen() {
                   <article className="hint">No job is blocked and none waits.</article>
                 )}
               </section>
+              {data.requests.length > 0 && (
+                <section aria-label="Requests">
+                  <h2>
+                    Prints requested <span className="f">{data.requests.length}</span>
+                  </h2>
+                  {data.requests.map((r) => (
+                    <Item
+                      key={r.id}
+                      href={`/checks/requests/${r.id}`}
+                      title={`${r.name} · ${r.title}`}
+                      mark="due"
+                      says={r.wanted}
+                      hint={`${r.createdByName}${r.due ? ` · wanted by ${day(r.due)}` : ''}`}
+                    />
+                  ))}
+                </section>
+              )}
             </div>
             <section aria-label="Trials">
               <h2>
@@ -278,7 +298,7 @@ export function TodayScreen() {
             <section aria-label="Evidence">
               <h2>
                 Evidence due or missing{' '}
-                {data.due.length > 0 && (
+                {mayChange && data.due.length > 0 && (
                   <a className="hint aside" href="/trials/due">
                     plan what is due
                   </a>
@@ -297,7 +317,7 @@ export function TodayScreen() {
                     <span key={p.key} className="marked">
                       <StateMark mark="due" />
                       {findSetting(p.key)?.label}: {p.because}
-                      {findSetting(p.key)?.provenBy && (
+                      {mayChange && findSetting(p.key)?.provenBy && (
                         <a
                           href={`/trials/new?kind=${findSetting(p.key)!.provenBy!}&machine=${m.id}`}
                           className="aside nowrap"
@@ -312,12 +332,14 @@ export function TodayScreen() {
                       <StateMark mark="unproven" />
                       {findSetting(missing)!.label.toLowerCase()} never proven with this{' '}
                       {missing === 'flow' ? 'tool and material' : 'film and resin'}{' '}
-                      <a
-                        href={`/trials/new?kind=${findSetting(missing)!.provenBy!}&machine=${m.id}`}
-                        className="aside nowrap"
-                      >
-                        plan trial
-                      </a>
+                      {mayChange && (
+                        <a
+                          href={`/trials/new?kind=${findSetting(missing)!.provenBy!}&machine=${m.id}`}
+                          className="aside nowrap"
+                        >
+                          plan trial
+                        </a>
+                      )}
                     </span>
                   )}
                 </article>

@@ -5,6 +5,7 @@ import { formatDuration, formatFigure } from '../../../core/units/format.ts';
 import { ask, fetchJson, post } from '../../../ui/api.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
+import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import { IN_USE } from '../../library/model/list.ts';
@@ -60,6 +61,7 @@ export function NewTrialScreen() {
     setBandText(null);
   };
   const m = machines.data?.find((x) => x.id === machineId) ?? null;
+  const usual = useUsualProcess({ machineId, materialId: m?.loaded?.id ?? '', processId }, setProcessId);
   useEffect(() => {
     if (m && m.technology !== technology) setKind(m.technology === 'resin' ? 'exposure-ladder' : 'flow');
   }, [m?.id]);
@@ -236,6 +238,7 @@ export function NewTrialScreen() {
                 {preview.error.message}
               </Box>
             )}
+            {usual && <p className="hint">{usual}</p>}
           </section>
           {plan ? (
             <section className="stage">

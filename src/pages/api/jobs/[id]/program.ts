@@ -1,11 +1,9 @@
-import { Readable } from 'node:stream';
 import { otherFilesOf } from '../../../../areas/checks/model/mesh.ts';
 import { checkText } from '../../../../areas/checks/model/failures.ts';
 import { getJobPage } from '../../../../areas/checks/server/index.ts';
 import { unpackedName } from '../../../../core/gcode/unpack.ts';
 import { fail } from '../../../../core/result/result.ts';
-import type { Ctx } from '../../../../platform/db/context.ts';
-import { readFile } from '../../../../platform/files/store.ts';
+import { attachment } from '../../../../platform/files/attachment.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
 
 /** The program of a job: its own file, or the one laid from its mesh by the newest check; with `original`
@@ -22,23 +20,16 @@ export const GET = reading({
     const asked = query.get('original');
     if (asked === 'repaired') {
       if (!run?.repairedSha) return fail({ code: 'noProgram' });
-      return attachment(ctx, run.repairedSha, fileName.replace(/\.[^.]*$/, '-repaired.3mf'), 'model/3mf');
+      const name = fileName.replace(/\.[^.]*$/, '-repaired.3mf');
+      return attachment(ctx, { sha256: run.repairedSha, name }, 'model/3mf');
     }
     const other = mesh ? otherFilesOf(mesh).find((f) => f.sha256 === asked) : undefined;
-    if (other) return attachment(ctx, other.sha256, other.name, 'application/octet-stream');
+    if (other) return attachment(ctx, other, 'application/octet-stream');
     const isLaid = asked === null && (mesh !== null || Boolean(run?.programSha));
-    const sha = isLaid ? run?.programSha : fileSha;
-    if (!sha) return fail({ code: 'noProgram' });
+    const sha256 = isLaid ? run?.programSha : fileSha;
+    if (!sha256) return fail({ code: 'noProgram' });
     const name = !isLaid ? fileName : mesh ? fileName.replace(/\.[^.]*$/, '.gcode') : unpackedName(fileName);
     const isText = isLaid || (!mesh && unpackedName(fileName) === fileName);
-    return attachment(ctx, sha, name, isText ? 'text/x-gcode; charset=utf-8' : 'application/octet-stream');
+    return attachment(ctx, { sha256, name }, isText ? 'text/x-gcode; charset=utf-8' : 'application/octet-stream');
   },
 });
-
-const attachment = (ctx: Ctx, sha: string, name: string, type: string): Response =>
-  new Response(Readable.toWeb(Readable.from(readFile(ctx, sha))) as ReadableStream, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
-    },
-  });

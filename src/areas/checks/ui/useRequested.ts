@@ -1,0 +1,30 @@
+import { useEffect, useState } from 'react';
+import { fetchJson } from '../../../ui/api.ts';
+import type { RequestRow } from '../../requests/model/request.ts';
+
+/** The request that a new job answers, where its address names one; its files come from the server as if they had been dropped. */
+export function useRequested(
+  onCome: (request: RequestRow, files: readonly File[]) => void,
+  onRefused: (why: string) => void,
+): RequestRow | null {
+  const [request, setRequest] = useState<RequestRow | null>(null);
+  useEffect(() => {
+    const id = new URLSearchParams(location.search).get('request');
+    if (!id) return;
+    const fetchAll = async (): Promise<void> => {
+      const found = await fetchJson<RequestRow>(`/api/requests/${encodeURIComponent(id)}`);
+      const files = await Promise.all(
+        found.files.map(async ({ sha256, name }) => {
+          const answer = await fetch(`/api/requests/${found.id}/file?sha=${sha256}`);
+          if (!answer.ok)
+            throw new Error(`${name} of ${found.name} cannot be fetched (${answer.status}); open it again`);
+          return new File([await answer.arrayBuffer()], name);
+        }),
+      );
+      setRequest(found);
+      onCome(found, files);
+    };
+    fetchAll().catch((e: Error) => onRefused(e.message));
+  }, []);
+  return request;
+}

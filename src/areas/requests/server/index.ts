@@ -1,0 +1,9 @@
+export { requestList } from './list.ts';
+export {
+  declineRequest,
+  getRequest,
+  listOpenRequests,
+  makeRequest,
+  takeUpRequest,
+  withdrawRequest,
+} from './requests.ts';

@@ -1,0 +1,33 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { fetchJson } from './api.ts';
+import { day } from './dates.ts';
+
+interface Usual {
+  readonly id: string;
+  readonly name: string;
+  readonly materialName: string;
+  readonly at: string;
+}
+/** Proposes the process that a machine was last given, where nobody has chosen one; says which and why while it stands. */
+export function useUsualProcess(
+  on: { readonly machineId: string; readonly materialId: string; readonly processId: string },
+  propose: (processId: string) => void,
+): string | null {
+  const { machineId, materialId, processId } = on;
+  const { data } = useQuery({
+    queryKey: ['usual-process', machineId, materialId],
+    queryFn: () => fetchJson<Usual | null>(`/api/recipes/usual?machine=${machineId}&material=${materialId}`),
+    enabled: machineId !== '' && materialId !== '',
+  });
+  /** Each is proposed once: whoever empties the field wants another. */
+  const proposed = useRef<Usual | null>(null);
+  useEffect(() => {
+    if (!data || proposed.current === data) return;
+    proposed.current = data;
+    if (processId === '') propose(data.id);
+  }, [data]);
+  return data && data.id === processId
+    ? `${data.name} is proposed: used last here with ${data.materialName}, ${day(data.at)}.`
+    : null;
+}
