@@ -8,6 +8,7 @@ import type { JobRow } from '../areas/checks/model/pages.ts';
 import { IN_USE } from '../areas/library/model/list.ts';
 import type { ProfileRow } from '../areas/library/model/records.ts';
 import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
+import { combinationOf } from './combination.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
 import { fetchJson } from '../ui/api.ts';
@@ -28,6 +29,8 @@ const pages = [
   ['/trials/due', 'Trials that are due'],
   ['/trials/signs', 'Defects: from what is seen to the trial'],
   ['/checks', 'Job checks'],
+  ['/checks/requests', 'Jobs: requests'],
+  ['/checks/rules', 'Jobs: rule track record'],
   ['/machines', 'Machines: floor'],
   ['/machines/coverage', 'Machines: coverage'],
   ['/machines/maintenance', 'Machines: maintenance'],
@@ -39,8 +42,12 @@ const pages = [
 const acts = [
   ['/trials/new', 'Start a trial'],
   ['/checks/new', 'Check a job'],
+  ['/checks/requests/new', 'Request a print'],
+  ['/library/recipes/new', 'Add a recipe'],
   ['/library/new', 'Add a profile'],
 ] as const;
+/** What is open to whoever only reads. */
+const FOR_ALL: readonly string[] = ['/checks/new', '/checks/requests/new'];
 const MOST = 7;
 interface Entry {
   readonly id: string;
@@ -61,17 +68,45 @@ function useFound<T>(list: string, text: string, of: Readonly<Record<string, str
   return { rows: data?.rows ?? [], at: dataUpdatedAt, isFetching: isFetching || asked !== text };
 }
 
-/** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials, jobs. */
+/** Settings of materials, beside each machine that is named. */
+const valuesOf = (
+  { settings, machineIds }: ReturnType<typeof combinationOf>,
+  materials: readonly ProfileRow[],
+  machines: readonly MachineCard[],
+  to: (path: string, label: string, description?: string) => Entry,
+): Entry[] =>
+  settings.flatMap((s) =>
+    materials.flatMap((p) =>
+      machineIds.length === 0
+        ? [to(`/library/${p.id}?setting=${s.key}`, `${s.label} of ${p.name}`, 'value')]
+        : machineIds.map((id) =>
+            to(
+              `/library/${p.id}?setting=${s.key}&machine=${id}`,
+              `${s.label} of ${p.name} on ${machines.find((m) => m.id === id)!.name}`,
+              'value',
+            ),
+          ),
+    ),
+  );
+
+/** Everything that has an address, by name: what one does, where one goes, profiles, machines, recipes, trials, jobs, and values in a few
+ *  words ("petg nozzle tissi"). */
 export function Palette({ onClose }: { readonly onClose: () => void }) {
   const mayChange = useMayChange();
   const [text, setText] = useState('');
   const asked = text.trim();
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
   const profiles = useFound<ProfileRow>('profiles', asked, { state: IN_USE });
   const recipes = useFound<RecipeRow>('recipes', asked);
   const trials = useFound<TrialRow>('trials', asked);
   const jobs = useFound<JobRow>('jobs', asked);
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const answers = [profiles, recipes, trials, jobs];
+  const combination = combinationOf(asked, machines.data ?? []);
+  const isCombined = combination.settings.length > 0 && combination.rest.length > 1;
+  const combined = useFound<ProfileRow>('profiles', isCombined ? combination.rest : '', {
+    state: IN_USE,
+    kind: 'material',
+  });
+  const answers = [profiles, recipes, trials, jobs, combined];
   useEffect(() => {
     spotlight.open();
   }, []);
@@ -87,7 +122,10 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
     onClick: () => navigate(path),
   });
   const found: { readonly group: string; readonly actions: readonly Entry[] }[] = [
-    { group: 'Do', actions: (mayChange ? acts : []).filter(([, n]) => holds(n)).map(([p, n]) => to(p, n)) },
+    {
+      group: 'Do',
+      actions: acts.filter(([p, n]) => (mayChange || FOR_ALL.includes(p)) && holds(n)).map(([p, n]) => to(p, n)),
+    },
     {
       group: 'Go to',
       actions: pages
@@ -95,6 +133,9 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
         .slice(0, asked ? MOST : pages.length)
         .map(([p, n]) => to(p, n)),
     },
+    ...(isCombined
+      ? [{ group: 'Values', actions: valuesOf(combination, combined.rows, machines.data ?? [], to).slice(0, MOST) }]
+      : []),
     ...(asked.length > 1
       ? [
           {

@@ -11,7 +11,6 @@ test('a stock material is copied, changed, sent to review, and only a lead can r
   await page.getByLabel('Name of the copy').fill('Bee wax PLA');
   await page.getByRole('dialog').getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Bee wax PLA', level: 1 })).toBeVisible();
-  await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('textbox', { name: 'Nozzle temperature' }).fill('212');
   await page.getByRole('button', { name: 'Save with a reason' }).click();
   await page.getByLabel('Why, in one line').fill('wax wants it warmer');

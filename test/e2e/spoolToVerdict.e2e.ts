@@ -27,7 +27,6 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
     await page.getByLabel('Name of the copy').fill('Bench 0.25');
     await page.getByRole('dialog').getByRole('button', { name: 'Copy', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Bench 0.25', level: 1 })).toBeVisible();
-    await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByRole('textbox', { name: 'Visible wall speed' }).fill('3600 mm/min');
     await page.getByRole('textbox', { name: 'Layer height', exact: true }).fill('50');
     await expect(page.locator('main [role=alert]')).toContainText('check the unit');

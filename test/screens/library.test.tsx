@@ -70,6 +70,25 @@ test('a stock profile is copied under a name of one’s own', async () => {
   await write('Name of the copy', 'Larice PETG');
   await press('Copy', await screen.findByRole('dialog'));
   expect(await screen.findByRole('heading', { name: 'Larice PETG', level: 1 })).toBeTruthy();
+  // whoever copies wants to change something
+  expect(await screen.findByRole('button', { name: 'Save with a reason' })).toBeTruthy();
+});
+
+test('a value tells which it was on any day, since when each was in force, and by what', async () => {
+  const id = await profileNamed('Torba ASA natural');
+  const machine = (await ask<{ id: string; name: string }[]>('/api/machines')).find(
+    (m) => m.name === 'Rifugio Vodice',
+  )!;
+  await show(`/library/${id}?setting=nozzleC&machine=${machine.id}`, 'viewer');
+  const history = await screen.findByRole('region', { name: 'History of Nozzle temperature' });
+  const rows = within(history).getAllByRole('row').slice(1);
+  expect(rows.map((r) => r.querySelector('.n')!.textContent)).toEqual(['248 °C', '246 °C']);
+  expect(rows[0]!.textContent).toContain('pairing, Rifugio Vodice: bench sheet autumn');
+  expect(rows[1]!.textContent).toContain('own: ');
+  const [proven] = await ask<{ at: string }[]>(`/api/profiles/${id}/history?setting=nozzleC&machine=${machine.id}`);
+  const before = new Date(new Date(proven!.at).getTime() - 40 * 86_400_000).toISOString().slice(0, 10);
+  await write('In force on', before, history);
+  expect(within(history).getByRole('status').textContent).toMatch(/: 246 °C; now 248 °C$/);
 });
 
 test('a printer cannot be added without the height of its travel', async () => {

@@ -157,6 +157,9 @@ test('the finder knows pages, profiles, machines, trials and jobs by part of the
   await hands.type(field, jobs[0]!.name);
   await screen.findByText(new RegExp(`^${jobs[0]!.name} `));
   await hands.clear(field);
+  await hands.type(field, 'torba natural nozzle vodice');
+  await screen.findByText('Nozzle temperature of Torba ASA natural on Rifugio Vodice');
+  await hands.clear(field);
   await hands.type(field, 'coverage');
   await hands.keyboard('{Enter}');
   expect(await screen.findByRole('heading', { name: 'Coverage', level: 1 })).toBeTruthy();

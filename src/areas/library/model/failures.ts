@@ -2,6 +2,7 @@ import type { Failure } from '../../../core/result/result.ts';
 
 export type LibraryFailure =
   | { readonly code: 'noProfile' }
+  | { readonly code: 'noSetting' }
   | { readonly code: 'noRevision' }
   | { readonly code: 'stockReadOnly' }
   | { readonly code: 'needsLead' }
@@ -15,6 +16,7 @@ export type LibraryFailure =
 /** Words of each failure: what, and what to do. A forgotten code does not compile. */
 export const libraryText = {
   noProfile: () => 'There is no such profile; it may have been opened from an old link',
+  noSetting: () => 'There is no such setting',
   noRevision: () => 'There is no such revision of this profile',
   stockReadOnly: () => 'Stock profiles are read-only; copy it first, in one step',
   needsLead: () => 'Releasing and returning is a lead’s; ask one to look at the review',

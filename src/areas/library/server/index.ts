@@ -21,3 +21,4 @@ export { saveDraft } from './makeProfile.ts';
 export { columnOf, compareProfile } from './compare.ts';
 export { exportLibrary, importLibrary, previewImport } from './exchange.ts';
 export { changeMany, findByValue, takeBackMany } from './bulk.ts';
+export { getValueHistory } from './valueHistory.ts';

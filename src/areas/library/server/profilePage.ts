@@ -20,7 +20,7 @@ import {
 
 /** Evidence and hardware of a machine with its mounted tool, as the ledger shows them beside a profile. */
 export interface LedgerContext {
-  readonly machine: { id: string; name: string; tool: string };
+  readonly machine: { id: string; name: string; tool: string; toolId: string };
   readonly hardware: Values;
   readonly proofs: Readonly<Record<string, Proof>>;
   readonly levels: readonly Level[];
@@ -95,6 +95,6 @@ export async function getProfilePage(
       typed: draft.typed,
       updatedAt: draft.updatedAt.toISOString(),
     },
-    machine: beside?.machine ?? null,
+    machine: beside && { id: beside.machine.id, name: beside.machine.name, tool: beside.machine.tool },
   });
 }

@@ -25,7 +25,7 @@ export function CopyDialog({
       const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
       onClose();
       notifySuccess(`${made.name} now starts from ${page.name}`);
-      navigate(`/library/${made.id}`);
+      navigate(`/library/${made.id}?edit=true`);
     } catch (e) {
       setValidationError((e as Error).message);
     }

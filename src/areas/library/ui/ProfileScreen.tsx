@@ -1,10 +1,12 @@
-import { Button, UnstyledButton } from '@mantine/core';
+import { Button, NativeSelect, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { parseAsBoolean, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
+import { useEffect, useMemo, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
+import type { MachineCard } from '../../machines/model/pages.ts';
 import type { LedgerRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import type { ProfilePage } from '../model/pages.ts';
@@ -23,6 +25,13 @@ import { useProfileDraft } from './useProfileDraft.ts';
 
 const filters = ['everything', 'own', 'differs', 'outside', 'due', 'unproven'] as const;
 type Filter = (typeof filters)[number];
+/** What stands in the address: the filter, the setting that is read, the machine it is read beside, and whether an edit begins. */
+const inAddress = {
+  show: parseAsStringLiteral(filters).withDefault('everything'),
+  setting: parseAsString,
+  machine: parseAsString,
+  edit: parseAsBoolean,
+};
 const words: Record<Filter, string> = {
   everything: 'Everything',
   own: 'Own values',
@@ -36,17 +45,28 @@ const marks: Partial<Record<Filter, Mark>> = { outside: 'outside', due: 'due', u
 export function ProfileScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
   const client = useQueryClient();
+  const [{ show: filter, setting: selected, machine, edit }, setAddress] = useQueryStates(inAddress);
   const { data: page, error } = useQuery({
-    queryKey: ['profile', id],
-    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${id}`),
+    queryKey: ['profile', id, machine],
+    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${id}${machine ? `?machine=${machine}` : ''}`),
+    placeholderData: (before) => before,
   });
-  const [filter, setFilter] = useState<Filter>('everything');
-  const [selected, setSelected] = useState<string | null>(null);
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
   const draft = useProfileDraft(id, page);
   const { typed } = draft;
   const editing = draft.base !== null;
   const [dialog, setDialog] = useState<'copy' | 'save' | 'history' | null>(null);
+  const begin = (): void => {
+    if (page!.stock) setDialog('copy');
+    // what waits for review is what the next edit starts from
+    else draft.begin(page!.tip.id, typedFrom(page!));
+  };
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
+  useEffect(() => {
+    if (!edit || !page) return;
+    if (!editing && !page.stock) begin();
+    void setAddress({ edit: null });
+  }, [edit, page]);
   if (error && !page)
     return (
       <p className="empty" role="alert">
@@ -56,13 +76,6 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   if (!page) return <p className="empty">Opening the profile…</p>;
   const changed = Object.keys(typed).length;
   const firstGroup = groups.find((g) => rows.some((r) => findSetting(r.key)!.group === g));
-  const begin = (): void => {
-    if (page.stock) {
-      setDialog('copy');
-      return;
-    }
-    draft.begin(page.tip.id, typedFrom(page)); // what waits for review is what the next edit starts from
-  };
   const row = page.rows.find((r) => r.key === selected) ?? page.rows.find((r) => r.proof) ?? page.rows[0]!;
   return (
     <>
@@ -71,18 +84,21 @@ export function ProfileScreen({ id }: { readonly id: string }) {
         <div>
           <div className="kind">
             {page.kind}
-            {page.machine && (
-              <>
-                {' '}
-                beside{' '}
-                <b>
-                  {page.machine.name} · {page.machine.tool}
-                </b>
-              </>
-            )}
+            {page.machine && page.kind !== 'material' && ` beside ${page.machine.name} · ${page.machine.tool}`}
           </div>
           <h1>{page.name}</h1>
         </div>
+        {page.kind === 'material' && page.machine && (
+          <NativeSelect
+            aria-label="Beside machine"
+            size="xs"
+            value={page.machine.id}
+            onChange={(e) => void setAddress({ machine: e.currentTarget.value })}
+            data={(machines.data ?? [])
+              .filter((m) => m.technology === page.technology && (m.mounted || m.id === page.machine!.id))
+              .map((m) => ({ value: m.id, label: `beside ${m.name} · ${m.mounted?.name ?? 'no tool'}` }))}
+          />
+        )}
         <span className="chip">
           {page.stock
             ? 'stock, read-only'
@@ -113,6 +129,11 @@ export function ProfileScreen({ id }: { readonly id: string }) {
               {page.retired ? 'Restore' : 'Retire'}
             </Button>
           )}
+          {mayChange && page.kind === 'process' && !editing && (
+            <Button component="a" variant="default" href={`/library/recipes/new?process=${id}`}>
+              Use in a recipe
+            </Button>
+          )}
           {mayChange && (
             <Button variant="default" onClick={() => setDialog('copy')}>
               Copy
@@ -138,7 +159,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           <ul>
             {filters.map((f) => (
               <li key={f}>
-                <UnstyledButton aria-pressed={filter === f} onClick={() => setFilter(f)}>
+                <UnstyledButton aria-pressed={filter === f} onClick={() => void setAddress({ show: f })}>
                   {marks[f] && <StateMark mark={marks[f]} />}
                   {words[f]}
                   <span className="f">{page.rows.filter((r) => passes(f, r, page)).length}</span>
@@ -166,7 +187,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
                     key={r.key}
                     row={r}
                     selected={row.key === r.key}
-                    onSelect={() => setSelected(r.key)}
+                    onSelect={() => void setAddress({ setting: r.key })}
                     editing={editing}
                     typed={typed[r.key]}
                     onType={(text) => draft.type(r.key, text)}
@@ -177,7 +198,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           })}
           {rows.length === 0 && <p className="empty">No value is {words[filter].toLowerCase()}.</p>}
         </div>
-        <SettingSide row={row} profileName={page.name} />
+        <SettingSide row={row} page={page} />
       </div>
       <CopyDialog open={dialog === 'copy'} page={page} onClose={() => setDialog(null)} />
       {dialog === 'save' && draft.base && (

@@ -59,6 +59,11 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const [editing, setEditing] = useState(false);
   const takenVersion = useRef<number | null>(null);
   useEffect(() => {
+    if (!isNew) return;
+    const asked = new URLSearchParams(location.search).get('process');
+    if (asked) setChoice((c) => ({ ...c, processId: asked }));
+  }, []); // the server knows no address bar
+  useEffect(() => {
     // a snapshot or a refetch of the version at hand leaves alone what was typed since
     if (!kept.data || takenVersion.current === kept.data.version) return;
     takenVersion.current = kept.data.version;
@@ -128,11 +133,11 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       const made = await post<{ id: string; version: number }>('/api/recipes', {
         id: isNew ? null : id,
         version: kept.data?.version ?? 1,
-        name,
+        name: called,
         choice,
         overrides,
       });
-      notifySuccess(`${name} saved, version ${made.version}`);
+      notifySuccess(`${called} saved, version ${made.version}`);
       await client.invalidateQueries({ queryKey: ['recipe'] });
       if (isNew) navigate(`/library/recipes/${made.id}`);
     } catch (e) {
@@ -156,6 +161,8 @@ export function RecipeScreen({ id }: { readonly id: string }) {
     notifySuccess(`Set for this recipe only: ${f.fix}`);
   };
   const isResin = sheet?.technology === 'resin';
+  /** What a new recipe is called where nobody has said. */
+  const called = name.trim() || (isNew && sheet ? `${sheet.process} on ${sheet.place}` : '');
   const rows: LedgerRow[] = worked
     ? settingsFor(sheet!.technology)
         .map((s) => {
@@ -203,7 +210,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
           {mayChange && (
             <TextInput
               aria-label="Name of the recipe"
-              placeholder="Recipe name"
+              placeholder={called || 'Recipe name'}
               size="xs"
               w={200}
               value={name}
@@ -236,7 +243,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
             </Button>
           )}
           {mayChange && (
-            <Button disabled={!sheet || name.trim().length < 2} onClick={() => void keep()}>
+            <Button disabled={!sheet || called.length < 2} onClick={() => void keep()}>
               Save
             </Button>
           )}

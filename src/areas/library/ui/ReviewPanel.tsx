@@ -1,17 +1,17 @@
 import css from './ReviewPanel.module.css';
-import { countOf } from '../../../core/units/plural.ts';
 import { Box, Button, Group, Table, TextInput } from '@mantine/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
-import type { Affected, ProfilePage } from '../model/pages.ts';
+import type { ProfilePage } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
 import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
 import type { SettingValue } from '../settings/define.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import { Touches } from './Touches.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** What waits for a lead: the difference, whom it touches, and the decision. */
@@ -22,10 +22,6 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   const { tip, head } = page;
   const [comment, setComment] = useState('');
   const [validationError, setValidationError] = useState<string | null>(null);
-  const { data: affected } = useQuery({
-    queryKey: ['affected', page.id],
-    queryFn: () => fetchJson<Affected>(`/api/profiles/${page.id}/affected`),
-  });
   const keys = [...new Set([...Object.keys(head.own), ...Object.keys(tip.own)])].filter(
     (k) => JSON.stringify(head.own[k]) !== JSON.stringify(tip.own[k]),
   );
@@ -89,17 +85,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
           </Table.Tbody>
         </WideTable>
         <div>
-          <p className="hint">
-            {affected
-              ? `Touches ${count(affected.profiles, 'profile')} below it, ${count(affected.recipes, 'saved recipe')}, ${count(affected.jobs, 'open job')} and ${count(affected.trials, 'open trial')}.`
-              : 'Counting what it touches…'}
-          </p>
-          {affected &&
-            [...affected.recipes, ...affected.jobs, ...affected.trials].slice(0, 6).map((a) => (
-              <div key={a.address}>
-                <a href={a.address}>{a.name}</a>
-              </div>
-            ))}
+          <Touches profileId={page.id} />
           {isLead ? (
             <form
               onSubmit={(e) => {
@@ -138,5 +124,3 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
     </section>
   );
 }
-
-const count = (list: readonly unknown[], word: string): string => countOf(list.length, word);

@@ -10,6 +10,7 @@ import { parseSetting, showValue } from '../model/values.ts';
 import { isLongText, textOf, TextDiff } from '../../../ui/TextDiff.tsx';
 import { findSetting } from '../settings/catalogue.ts';
 import type { SettingValue } from '../settings/define.ts';
+import { Touches } from './Touches.tsx';
 import css from './SaveDialog.module.css';
 
 const WORKAROUND: ReasonKind = 'works round a fault';
@@ -176,6 +177,7 @@ export function SaveDialog({
           })}
         </div>
       )}
+      <Touches profileId={page.id} />
       <form
         onSubmit={(e) => {
           e.preventDefault();

@@ -4,12 +4,14 @@ import { showFigure } from '../../../core/units/figures.ts';
 import { SignDrawing } from '../../../ui/SignDrawing.tsx';
 import { day } from '../../../ui/dates.ts';
 import { findSetting } from '../settings/catalogue.ts';
+import type { ProfilePage } from '../model/pages.ts';
 import type { LedgerRow } from '../model/records.ts';
 import { bareUnit, showValue } from '../model/values.ts';
+import { ValueHistory } from './ValueHistory.tsx';
 import { Side } from '../../../ui/Side.tsx';
 
 /** Help where the thing stands, where its value comes from, and its proof. */
-export function SettingSide({ row, profileName }: { readonly row: LedgerRow; readonly profileName: string }) {
+export function SettingSide({ row, page }: { readonly row: LedgerRow; readonly page: ProfilePage }) {
   const s = findSetting(row.key)!;
   const p = row.proof;
   const figures = useFigures();
@@ -49,7 +51,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
       )}
       <h3>Where {s.type === 'text' ? 'it' : showValue(s, row.value, figures)} comes from</h3>
       <div className="ledge good">
-        <b>{row.origin === 'own' ? `${profileName}, own value` : row.origin}</b>
+        <b>{row.origin === 'own' ? `${page.name}, own value` : row.origin}</b>
         {row.reason && (
           <div>
             {row.reason.kind}: {row.reason.text}
@@ -136,6 +138,7 @@ export function SettingSide({ row, profileName }: { readonly row: LedgerRow; rea
           )}
         </>
       )}
+      <ValueHistory key={row.key} profileId={page.id} settingKey={row.key} machineId={page.machine?.id ?? null} />
     </Side>
   );
 }

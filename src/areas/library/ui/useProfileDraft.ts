@@ -20,7 +20,7 @@ export function useProfileDraft(id: string, page: ProfilePage | undefined) {
 
   /** The page in memory is the first to be shown on coming back: it must know what was typed. */
   const remember = (draft: ProfilePage['draft']): void => {
-    client.setQueryData<ProfilePage>(['profile', id], (p) => p && { ...p, draft });
+    client.setQueriesData<ProfilePage>({ queryKey: ['profile', id] }, (p) => p && { ...p, draft });
   };
   const send = (baseRevisionId: string, text: Typed): void => {
     line.current = line.current.then(() =>

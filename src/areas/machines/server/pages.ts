@@ -114,7 +114,7 @@ export async function contextFor(ctx: Ctx, profileId: string, machineId: string 
       .map((x) => [x.key, x.value]),
   );
   return {
-    machine: { id: m.id, name: m.name, tool: mounted.name },
+    machine: { id: m.id, name: m.name, tool: mounted.name, toolId: mounted.toolId },
     hardware,
     proofs,
     levels: p.kind === 'material' ? [{ kind: 'pairing', name: `pairing, ${m.name}`, profileId: null, own }] : [],
