@@ -1,3 +1,5 @@
+import { Rooms } from './Rooms.tsx';
+
 const rooms = [
   ['/checks', 'Jobs'],
   ['/checks/requests', 'Requests'],
@@ -5,14 +7,6 @@ const rooms = [
 ] as const;
 
 /** The rooms of the area of jobs. */
-export function JobRooms({ here }: { readonly here: string | null }) {
-  return (
-    <nav className="rooms" aria-label="Jobs">
-      {rooms.map(([to, name]) => (
-        <a key={to} href={to} aria-current={here === to ? 'page' : undefined}>
-          {name}
-        </a>
-      ))}
-    </nav>
-  );
-}
+export const JobRooms = ({ here }: { readonly here: string | null }) => (
+  <Rooms label="Jobs" rooms={rooms} here={here} />
+);

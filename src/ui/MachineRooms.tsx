@@ -1,3 +1,5 @@
+import { Rooms } from './Rooms.tsx';
+
 const rooms = [
   ['/machines', 'Floor'],
   ['/machines/coverage', 'Coverage'],
@@ -7,14 +9,6 @@ const rooms = [
 ] as const;
 
 /** The rooms of the machines area. */
-export function MachineRooms({ here }: { readonly here: string }) {
-  return (
-    <nav className="rooms" aria-label="Machines">
-      {rooms.map(([to, name]) => (
-        <a key={to} href={to} aria-current={here === to ? 'page' : undefined}>
-          {name}
-        </a>
-      ))}
-    </nav>
-  );
-}
+export const MachineRooms = ({ here }: { readonly here: string | null }) => (
+  <Rooms label="Machines" rooms={rooms} here={here} />
+);

@@ -1,3 +1,5 @@
+import { Rooms } from '../../../ui/Rooms.tsx';
+
 const rooms = [
   ['/library', 'Profiles'],
   ['/library/recipes', 'Recipes'],
@@ -9,14 +11,6 @@ const rooms = [
 ] as const;
 
 /** The rooms of the library. */
-export function LibraryRooms({ here }: { readonly here: string | null }) {
-  return (
-    <nav className="rooms" aria-label="Library">
-      {rooms.map(([to, name]) => (
-        <a key={to} href={to} aria-current={here === to ? 'page' : undefined}>
-          {name}
-        </a>
-      ))}
-    </nav>
-  );
-}
+export const LibraryRooms = ({ here }: { readonly here: string | null }) => (
+  <Rooms label="Library" rooms={rooms} here={here} />
+);
