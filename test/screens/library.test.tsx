@@ -91,6 +91,20 @@ test('a value tells which it was on any day, since when each was in force, and b
   expect(within(history).getByRole('status').textContent).toMatch(/: 246 °C; now 248 °C$/);
 });
 
+test('a pairing of which nothing is proven says what to do, and where it is proven', async () => {
+  const machine = (await ask<{ id: string; name: string }[]>('/api/machines')).find((m) => m.name === 'Rifugio Pelmo')!;
+  await show('/library/pairings', 'technician');
+  await press('Torba ASA natural on Rifugio Pelmo: nothing proven');
+  const side = screen.getByRole('complementary', { name: 'Pairing' });
+  expect(side.textContent).toContain('A trial is run on what is loaded, and Torba ASA natural is not.');
+  const load = within(side).getByRole('link', { name: 'Load it on Rifugio Pelmo' });
+  expect(load.getAttribute('href')).toBe(`/machines/${machine.id}`);
+  expect(location.search).toContain(`machine=${machine.id}`);
+  await press('Rifugio Vodice', side);
+  expect(side.textContent).toMatch(/Torba ASA natural on Rifugio Vodice/);
+  expect(side.textContent).toContain('bench sheet autumn');
+});
+
 test('a printer cannot be added without the height of its travel', async () => {
   await show('/library/new', 'lead');
   await write('Name', 'Gronda 500');

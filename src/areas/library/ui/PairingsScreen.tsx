@@ -1,8 +1,9 @@
-import { Box, Group, ScrollArea, SegmentedControl, Table, UnstyledButton } from '@mantine/core';
+import { Box, Button, Group, ScrollArea, SegmentedControl, Table, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { fetchJson } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
+import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import type { PairingCell, PairingMatrix } from '../model/pages.ts';
 import { showValue } from '../model/values.ts';
@@ -10,6 +11,12 @@ import { findSetting } from '../settings/catalogue.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { Side } from '../../../ui/Side.tsx';
 
+const technologies = ['filament', 'resin'] as const;
+const inAddress = {
+  of: parseAsStringLiteral(technologies).withDefault('filament'),
+  machine: parseAsString,
+  material: parseAsString,
+};
 /** Worst first: what a cell as a whole is. */
 const stateOf = (cells: readonly PairingCell[]): Mark => {
   const all = cells.flatMap((c) => c.proofs);
@@ -22,8 +29,10 @@ export function PairingsScreen() {
     queryKey: ['pairings'],
     queryFn: () => fetchJson<PairingMatrix>('/api/pairings'),
   });
-  const [technology, setTechnology] = useState<'filament' | 'resin'>('filament');
-  const [open, setOpen] = useState<{ machineId: string; materialId: string } | null>(null);
+  const mayChange = useMayChange();
+  const [{ of: technology, machine: machineId, material: materialId }, setAddress] = useQueryStates(inAddress);
+  const setOpen = (cell: { readonly machineId: string; readonly materialId: string }): void =>
+    void setAddress({ machine: cell.machineId, material: cell.materialId });
   if (error && !data)
     return (
       <p className="empty" role="alert">
@@ -35,7 +44,10 @@ export function PairingsScreen() {
     data.cells.filter((c) => c.machineId === machineId && c.materialId === materialId);
   const machines = data.machines.filter((m) => m.technology === technology);
   const materials = data.materials.filter((m) => m.technology === technology);
-  const shown = open ?? data.cells.find((c) => machines.some((m) => m.id === c.machineId)) ?? null;
+  const asked = machines.some((m) => m.id === machineId) && materials.some((m) => m.id === materialId);
+  const shown = asked
+    ? { machineId: machineId!, materialId: materialId! }
+    : (data.cells.find((c) => machines.some((m) => m.id === c.machineId)) ?? null);
   const cells = shown ? at(shown.machineId, shown.materialId) : [];
   const machine = data.machines.find((m) => m.id === shown?.machineId);
   const material = data.materials.find((m) => m.id === shown?.materialId);
@@ -51,11 +63,8 @@ export function PairingsScreen() {
           size="xs"
           aria-label="Technology"
           value={technology}
-          onChange={(v) => {
-            setTechnology(v);
-            setOpen(null);
-          }}
-          data={['filament', 'resin']}
+          onChange={(v) => void setAddress({ of: v, machine: null, material: null })}
+          data={[...technologies]}
         />
         <span className="chip">
           <StateMark mark="proven" /> all proven
@@ -96,18 +105,22 @@ export function PairingsScreen() {
                       const count = found.reduce((n, c) => n + c.proofs.length, 0);
                       return (
                         <Table.Td key={m.id}>
-                          {(found.length > 0 || isLoaded) && (
-                            <UnstyledButton
-                              className="cell"
-                              aria-pressed={shown?.machineId === m.id && shown.materialId === mat.id}
-                              aria-label={`${mat.name} on ${m.name}: ${found.length > 0 ? `${count} values ${stateOf(found)}` : 'loaded, nothing proven'}`}
-                              onClick={() => setOpen({ machineId: m.id, materialId: mat.id })}
-                            >
-                              <StateMark mark={stateOf(found)} />{' '}
-                              <span className="f">{found.length > 0 ? count : 'none'}</span>
-                              {isLoaded && <span className="hint"> loaded</span>}
-                            </UnstyledButton>
-                          )}
+                          <UnstyledButton
+                            className="cell"
+                            aria-pressed={shown?.machineId === m.id && shown.materialId === mat.id}
+                            aria-label={`${mat.name} on ${m.name}: ${found.length > 0 ? `${count} values ${stateOf(found)}` : isLoaded ? 'loaded, nothing proven' : 'nothing proven'}`}
+                            onClick={() => setOpen({ machineId: m.id, materialId: mat.id })}
+                          >
+                            {found.length > 0 || isLoaded ? (
+                              <>
+                                <StateMark mark={stateOf(found)} />{' '}
+                                <span className="f">{found.length > 0 ? count : 'none'}</span>
+                                {isLoaded && <span className="hint"> loaded</span>}
+                              </>
+                            ) : (
+                              <span className="dim">–</span>
+                            )}
+                          </UnstyledButton>
                         </Table.Td>
                       );
                     })}
@@ -123,9 +136,13 @@ export function PairingsScreen() {
                   {material.name} on {machine.name}
                 </h3>
                 {cells.length === 0 && (
-                  <p className="hint">
-                    Nothing is proven here yet. <a href={`/trials/new?machine=${machine.id}`}>Start a trial</a>
-                  </p>
+                  <Unproven
+                    machine={machine}
+                    material={material}
+                    matrix={data}
+                    mayChange={mayChange}
+                    onOpen={setOpen}
+                  />
                 )}
                 {cells.map((c) => (
                   <div key={c.toolId}>
@@ -190,6 +207,54 @@ export function PairingsScreen() {
             )}
           </Side>
         </div>
+      )}
+    </>
+  );
+}
+
+/** What to do where nothing is proven: a trial on what is loaded, or the machines that have proven it. */
+function Unproven({
+  machine,
+  material,
+  matrix,
+  mayChange,
+  onOpen,
+}: {
+  readonly machine: PairingMatrix['machines'][number];
+  readonly material: PairingMatrix['materials'][number];
+  readonly matrix: PairingMatrix;
+  readonly mayChange: boolean;
+  readonly onOpen: (cell: { readonly machineId: string; readonly materialId: string }) => void;
+}) {
+  const isLoaded = machine.loadedMaterialId === material.id;
+  const elsewhere = matrix.machines.filter((m) =>
+    matrix.cells.some((c) => c.machineId === m.id && c.materialId === material.id),
+  );
+  return (
+    <>
+      <p className="hint">
+        Nothing is proven here yet. {!isLoaded && `A trial is run on what is loaded, and ${material.name} is not. `}
+        {mayChange &&
+          (isLoaded ? (
+            <a href={`/trials/new?machine=${machine.id}`}>Start a trial</a>
+          ) : (
+            <a href={`/machines/${machine.id}`}>Load it on {machine.name}</a>
+          ))}
+      </p>
+      {elsewhere.length > 0 && (
+        <>
+          <h3>Proven on</h3>
+          {elsewhere.map((m) => (
+            <Button
+              key={m.id}
+              variant="subtle"
+              size="compact-xs"
+              onClick={() => onOpen({ machineId: m.id, materialId: material.id })}
+            >
+              {m.name}
+            </Button>
+          ))}
+        </>
       )}
     </>
   );
