@@ -56,12 +56,20 @@ async function counted(name, report, command, args, count, hear) {
   // what ends badly and names nothing failed as a whole
   failures.push(...(isFine || named.length > 0 ? named : [`${name}: as a whole`]));
 }
+/** What went wrong, in a line. */
+const lineOf = (message = '') =>
+  message
+    .replace(/\u001b\[\d+m/g, '')
+    .split('\n')[0]
+    .slice(0, 300);
 /** How a report of Vitest counts; a file that could not be read counts as one failure. */
 const vitest = (r) => ({
   passed: r.numPassedTests,
   failures: r.testResults.flatMap((f) => {
-    const named = f.assertionResults.filter((a) => a.status === 'failed').map((a) => a.fullName);
-    const all = named.length === 0 && f.status === 'failed' ? [f.message] : named;
+    const named = f.assertionResults
+      .filter((a) => a.status === 'failed')
+      .map((a) => `${a.fullName}: ${lineOf(a.failureMessages[0])}`);
+    const all = named.length === 0 && f.status === 'failed' ? [lineOf(f.message)] : named;
     return all.map((what) => `${path.relative(root, f.name)}: ${what}`);
   }),
 });
@@ -70,7 +78,7 @@ const playwright = (r) => ({
   passed: r.stats.expected + r.stats.flaky,
   failures: specsOf(r)
     .filter((s) => !s.ok)
-    .map((s) => `${s.file}: ${s.title}`),
+    .map((s) => `${s.file}: ${s.title}: ${lineOf(s.tests.flatMap((t) => t.results).at(-1)?.error?.message)}`),
 });
 const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
 

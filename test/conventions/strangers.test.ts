@@ -39,4 +39,4 @@ describe.each(strangers)('$name that a stranger adds', ({ name, overlay, file, e
 /** Everything at once, over the whole house. */
 test('the compiler asks a stranger for nothing that docs/architecture.md does not name', () => {
   expect(complaints(everything())).toEqual([]);
-}, 600_000);
+}, 900_000);

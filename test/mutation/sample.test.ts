@@ -29,4 +29,4 @@ test(`of ${SAMPLE} small wrong changes to rules each is noticed, but those that 
   const { tried, survivors } = await runScope(rules, pick, undefined, isProven);
   expect(tried).toBe(SAMPLE);
   expect(survivors.map((m) => `${m.file}:${m.line} ${m.kind}: ${m.from} → ${m.to}`)).toEqual([]);
-}, 400_000);
+}, 900_000);
