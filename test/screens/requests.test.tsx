@@ -33,6 +33,10 @@ test('a request without a word or a file is told so at its field, and nothing is
   await write('What is wanted', 'x');
   expect(await screen.findByText(/^Say what is wanted/)).toBeTruthy();
   await write('What is wanted', 'a clip');
+  await write('Wanted by', '31.31.2030');
+  expect(await screen.findByText('“31.31.2030” is no day; write it as 4 Dec 2026')).toBeTruthy();
+  await write('Wanted by', '6.5.2030');
+  expect(screen.queryByText(/is no day/)).toBeNull();
   await write('Title', 'Clip');
   await press('Send request');
   expect((await screen.findByRole('alert')).textContent).toBe('Drop a mesh or a program first');
@@ -49,7 +53,7 @@ test('a technician makes a job of it with its file, pieces and day, and the job 
   await screen.findByText(/is proposed: used last here with/);
   expect(screen.getByLabelText<HTMLInputElement>('Title', { selector: 'input' }).value).toBe('belt clip');
   expect(screen.getByLabelText<HTMLInputElement>('Pieces', { selector: 'input' }).value).toBe('1');
-  expect(screen.getByLabelText<HTMLInputElement>('Due').value).toBe('2030-05-06');
+  expect(screen.getByLabelText<HTMLInputElement>('Due', { selector: 'input' }).value).toBe('6 May 2030');
 });
 test('a technician declines one with the reason, and Today names it no longer', async () => {
   await requestPrint('Gold, if there is any');

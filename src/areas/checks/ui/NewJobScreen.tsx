@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
+import { DayField } from '../../../ui/DayField.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { IN_USE } from '../../library/model/list.ts';
@@ -293,7 +294,7 @@ export function NewJobScreen() {
             onChange={(e) => setPurpose(e.currentTarget.value as Purpose | '')}
             data={[{ value: '', label: 'not stated' }, ...purposes]}
           />
-          <TextInput label="Due" type="date" value={due} onChange={(e) => setDue(e.currentTarget.value)} />
+          <DayField label="Due" value={due} onChange={setDue} />
           <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
         </Box>
       </section>

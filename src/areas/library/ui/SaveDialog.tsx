@@ -1,6 +1,7 @@
 import { Button, Fieldset, Modal, NativeSelect, Radio, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
+import { DayField } from '../../../ui/DayField.tsx';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
 import type { Conflict } from '../model/merge.ts';
 import type { ProfilePage } from '../model/pages.ts';
@@ -199,13 +200,7 @@ export function SaveDialog({
           onChange={(e) => setKind(e.currentTarget.value as ReasonKind)}
         />
         {kind === WORKAROUND && (
-          <TextInput
-            type="date"
-            label="Look at it again from"
-            value={until}
-            onChange={(e) => setUntil(e.currentTarget.value)}
-            className={css.until}
-          />
+          <DayField label="Look at it again from" value={until} onChange={setUntil} className={css.until} />
         )}
         <div className={css.acts}>
           <Button type="submit" disabled={why !== null || message.trim().length < 3 || open.length > 0}>

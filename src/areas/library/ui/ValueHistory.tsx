@@ -1,7 +1,8 @@
-import { Table, TextInput } from '@mantine/core';
+import { Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
+import { DayField } from '../../../ui/DayField.tsx';
 import { day } from '../../../ui/dates.ts';
 import { useFigures } from '../../../ui/person.tsx';
 import { inForceOn, type ValueSince } from '../model/valueHistory.ts';
@@ -39,13 +40,7 @@ export function ValueHistory({
         <p className="hint">No profile has ever set it; a formula or the default gives it.</p>
       ) : (
         <>
-          <TextInput
-            type="date"
-            size="xs"
-            label="In force on"
-            value={on}
-            onChange={(e) => setOn(e.currentTarget.value)}
-          />
+          <DayField size="xs" label="In force on" value={on} onChange={setOn} />
           {on && (
             <p role="status">
               {day(on)}: <b className="f">{shown(inForceOn(data, new Date(`${on}T23:59:59.999`)))}</b>; now{' '}

@@ -4,6 +4,7 @@ import '@mantine/dropzone/styles.layer.css';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
+import { DayField } from '../../../ui/DayField.tsx';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { navigate } from '../../../ui/router.tsx';
@@ -103,7 +104,12 @@ export function NewRequestScreen() {
             />
             <TextInput label="Title" {...form.getInputProps('title')} />
             <NumberInput label="Pieces" min={1} max={10_000} allowDecimal={false} {...form.getInputProps('quantity')} />
-            <TextInput label="Wanted by" type="date" {...form.getInputProps('due')} />
+            <DayField
+              label="Wanted by"
+              value={form.values.due}
+              onChange={(due) => form.setFieldValue('due', due)}
+              error={form.errors['due']}
+            />
           </div>
         </section>
       </form>
