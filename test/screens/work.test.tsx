@@ -147,6 +147,17 @@ test('speeds, lengths and decimals are read as the person says', async () => {
   expect(said).toContain('220,5 mm');
 });
 
+test('of a material whose newest revision waits for a lead it is said that the released values are used', async () => {
+  const { rows } = await ask<ListPage<Row>>('/api/profiles?search=fienile+petg+green');
+  const machine = (await ask<{ id: string; loaded: { id: string } | null }[]>('/api/machines')).find(
+    (m) => m.loaded?.id === rows[0]!.id,
+  )!;
+  await show(`/trials/new?kind=flow&machine=${machine.id}`, 'technician');
+  expect((await screen.findByText(/: revision 2 waits for a lead/)).textContent).toContain(
+    'The released values are used.',
+  );
+});
+
 test('the finder knows pages, profiles, machines, trials and jobs by part of their names', async () => {
   await show('/', 'technician');
   await hands.keyboard('/');

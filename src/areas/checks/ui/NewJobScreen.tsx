@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
+import { InReview } from '../../../ui/InReview.tsx';
 import { DayField } from '../../../ui/DayField.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
@@ -256,6 +257,7 @@ export function NewJobScreen() {
         )}
         {proposed && proposed.id === machineId && <p className="hint">{proposalText(proposed)}</p>}
         {usual && <p className="hint">{usual}</p>}
+        <InReview profileIds={[toolId, materialId, processId]} />
         {validationError && (
           <Box component="p" role="alert" c="var(--oxide)" mt={8}>
             {validationError}

@@ -7,6 +7,7 @@ import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
+import { InReview } from '../../../ui/InReview.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
@@ -276,6 +277,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
             isResin={isResin}
             mayChange={mayChange}
           />
+          <InReview profileIds={[choice.processId, ...choice.roles.flatMap((r) => [r.toolId ?? '', r.materialId])]} />
           {worked && (
             <>
               <h3>Show</h3>

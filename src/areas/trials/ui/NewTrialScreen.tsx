@@ -5,6 +5,7 @@ import { formatDuration, formatFigure } from '../../../core/units/format.ts';
 import { ask, fetchJson, post } from '../../../ui/api.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
+import { InReview } from '../../../ui/InReview.tsx';
 import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
@@ -239,6 +240,7 @@ export function NewTrialScreen() {
               </Box>
             )}
             {usual && <p className="hint">{usual}</p>}
+            <InReview profileIds={[m?.mounted?.id ?? '', m?.loaded?.id ?? '', processId]} />
           </section>
           {plan ? (
             <section className="stage">
