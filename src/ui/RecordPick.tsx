@@ -1,6 +1,6 @@
 import { Select, type MantineSize } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type QueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ListPage } from '../core/lists/list.ts';
 import { fetchJson } from './api.ts';
@@ -12,11 +12,20 @@ interface Named {
   readonly name: string;
 }
 
+const keyOf = (list: string, id: string): readonly [string, string] => [list, `id ${id}`];
+/** Lets a field show a record by its name without asking for it. */
+export function rememberRecord(client: QueryClient, list: string, { id, name }: Named): void {
+  client.setQueryData<{ readonly rows: readonly Named[] }>(
+    keyOf(list, id),
+    (known) => known ?? { rows: [{ id, name }] },
+  );
+}
+
 /** One record of a list of any length, by part of its name: the server looks for it while one types. */
 export function RecordPick<T extends Named>({
   from,
   of,
-  value,
+  value: newest,
   onChange,
   isOptional = false,
   labelOf = (r) => r.name,
@@ -36,9 +45,12 @@ export function RecordPick<T extends Named>({
   readonly mb?: number;
 }) {
   const [text, setText] = useState('');
+  /** What the field held when somebody entered it, or has chosen since: what is proposed meanwhile comes in when they leave it. */
+  const [held, setHeld] = useState<string | null>(null);
+  const value = held ?? newest;
   const list = from.slice('/api/'.length);
   const own = useQuery({
-    queryKey: [list, `id ${value}`],
+    queryKey: keyOf(list, value),
     queryFn: () => fetchJson<ListPage<T>>(`${from}?${listQuery({ id: value, facets: 'none' })}`),
     enabled: value !== '',
   });
@@ -63,7 +75,15 @@ export function RecordPick<T extends Named>({
       clearable={isOptional}
       allowDeselect={false}
       value={value || null}
-      onChange={(id) => onChange(id ?? '', offered.find((r) => r.id === id) ?? null)}
+      onFocus={(e) => {
+        e.currentTarget.select(); // whoever types wants another
+        setHeld(newest);
+      }}
+      onBlur={() => setHeld(null)}
+      onChange={(id) => {
+        if (held !== null) setHeld(id ?? '');
+        onChange(id ?? '', offered.find((r) => r.id === id) ?? null);
+      }}
       onSearchChange={setText}
       data={[
         ...offered.map((r) => ({ value: r.id, label: labelOf(r) })),

@@ -1,7 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { fetchJson } from './api.ts';
 import { day } from './dates.ts';
+import { rememberRecord } from './RecordPick.tsx';
 
 interface Usual {
   readonly id: string;
@@ -15,6 +16,7 @@ export function useUsualProcess(
   propose: (processId: string) => void,
 ): string | null {
   const { machineId, materialId, processId } = on;
+  const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['usual-process', machineId, materialId],
     queryFn: () => fetchJson<Usual | null>(`/api/recipes/usual?machine=${machineId}&material=${materialId}`),
@@ -25,7 +27,9 @@ export function useUsualProcess(
   useEffect(() => {
     if (!data || proposed.current === data) return;
     proposed.current = data;
-    if (processId === '') propose(data.id);
+    if (processId !== '') return;
+    rememberRecord(client, 'profiles', data); // its name stands in the field at once, and not after somebody has begun to type
+    propose(data.id);
   }, [data]);
   return data && data.id === processId
     ? `${data.name} is proposed: used last here with ${data.materialName}, ${day(data.at)}.`

@@ -20,7 +20,11 @@ export async function profileId(page: Page, search: string, kind = ''): Promise<
 /** Takes a record in a field that looks for it by part of its name. */
 export async function pick(page: Page, label: string, name: string): Promise<void> {
   const field = page.getByRole('combobox', { name: label });
-  await field.fill(name);
+  // faster than any hand: a name that is proposed in the same moment may stand in the field before what is written
+  await expect(async () => {
+    await field.fill(name);
+    expect(await field.inputValue()).toBe(name);
+  }).toPass();
   await page.getByRole('option', { name, exact: true }).click();
   await expect(field).toHaveValue(name);
 }

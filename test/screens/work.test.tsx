@@ -147,6 +147,21 @@ test('speeds, lengths and decimals are read as the person says', async () => {
   expect(said).toContain('220,5 mm');
 });
 
+test('a process that is proposed late does not come into the middle of what somebody types', async () => {
+  await show('/trials/new?kind=flow', 'technician');
+  await choose('Machine', machineId('Rifugio Coldai'));
+  const field = screen.getByLabelText<HTMLInputElement>('Process', { selector: 'input' });
+  await hands.click(field);
+  await hands.type(field, 'Qui');
+  await settled();
+  expect(field.value).toBe('Qui');
+  // whoever types nothing has it proposed
+  await show('/trials/new?kind=flow', 'technician');
+  await choose('Machine', machineId('Rifugio Coldai'));
+  await screen.findByText(/is proposed: used last here with/);
+  expect(screen.getByLabelText<HTMLInputElement>('Process', { selector: 'input' }).value).not.toBe('');
+});
+
 test('of a material whose newest revision waits for a lead it is said that the released values are used', async () => {
   const { rows } = await ask<ListPage<Row>>('/api/profiles?search=fienile+petg+green');
   const machine = (await ask<{ id: string; loaded: { id: string } | null }[]>('/api/machines')).find(
