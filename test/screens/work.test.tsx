@@ -163,13 +163,17 @@ test('a process that is proposed late does not come into the middle of what some
 });
 
 test('of a material whose newest revision waits for a lead it is said that the released values are used', async () => {
-  const { rows } = await ask<ListPage<Row>>('/api/profiles?search=fienile+petg+green');
-  const machine = (await ask<{ id: string; loaded: { id: string } | null }[]>('/api/machines')).find(
-    (m) => m.loaded?.id === rows[0]!.id,
-  )!;
-  await show(`/trials/new?kind=flow&machine=${machine.id}`, 'technician');
-  expect((await screen.findByText(/: revision 2 waits for a lead/)).textContent).toContain(
-    'The released values are used.',
+  const { rows } = await ask<ListPage<Row>>('/api/profiles?search=torba+abs+grey');
+  await show(`/library/${rows[0]!.id}`, 'technician');
+  await press('Edit');
+  await write('Retraction', '0.9 mm');
+  await press('Save with a reason');
+  await write('Why, in one line', 'a string less');
+  await press('Send to review');
+  await screen.findByRole('region', { name: 'Review' });
+  await show(`/trials/new?kind=flow&machine=${machineId('Rifugio Scarpa')}`, 'technician');
+  expect((await screen.findByText(/: revision \d+ waits for a lead/)).textContent).toMatch(
+    /Torba ABS grey: revision \d+ waits for a lead \(a string less\)\. The released values are used\./,
   );
 });
 
