@@ -10,7 +10,7 @@ interface Usual {
   readonly materialName: string;
   readonly at: string;
 }
-/** Proposes the process that a machine was last given, where nobody has chosen one; says which and why while it stands. */
+/** Proposes the process of the last trial on a machine, where nobody has chosen one; says which and why while it stands. */
 export function useUsualProcess(
   on: { readonly machineId: string; readonly materialId: string; readonly processId: string },
   propose: (processId: string) => void,
@@ -19,7 +19,7 @@ export function useUsualProcess(
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['usual-process', machineId, materialId],
-    queryFn: () => fetchJson<Usual | null>(`/api/recipes/usual?machine=${machineId}&material=${materialId}`),
+    queryFn: () => fetchJson<Usual | null>(`/api/trials/usualProcess?machine=${machineId}&material=${materialId}`),
     enabled: machineId !== '' && materialId !== '',
   });
   /** Each is proposed once: whoever empties the field wants another. */
@@ -32,6 +32,6 @@ export function useUsualProcess(
     propose(data.id);
   }, [data]);
   return data && data.id === processId
-    ? `${data.name} is proposed: used last here with ${data.materialName}, ${day(data.at)}.`
+    ? `${data.name} is proposed: of the last trial here, with ${data.materialName}, ${day(data.at)}.`
     : null;
 }

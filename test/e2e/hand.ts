@@ -9,12 +9,14 @@ export interface Hand {
   readonly choose: (field: Locator, label: string) => Promise<void>;
   /** What is found by words in the finder, taken by Enter. */
   readonly find: (words: string, found: string | RegExp) => Promise<void>;
-  readonly presses: () => Promise<number>;
+  /** What the page has counted, and what was asked of the hand. */
+  readonly presses: () => Promise<{ readonly counted: number; readonly asked: number }>;
 }
 export async function handOf(page: Page): Promise<Hand> {
-  let presses = 0;
+  let counted = 0;
+  let asked = 0;
   await page.exposeFunction('pressed', () => {
-    presses++;
+    counted++;
   });
   const watch = (): void => {
     const { pressed } = window as unknown as { readonly pressed: () => void };
@@ -24,16 +26,23 @@ export async function handOf(page: Page): Promise<Hand> {
   await page.addInitScript(watch);
   await page.evaluate(watch);
   const hand: Hand = {
-    press: (what) => what.click(),
+    press: async (what) => {
+      asked++;
+      await what.click();
+    },
     type: async (field, text) => {
       await expect(field).toBeVisible();
-      if (!(await field.evaluate((el) => el === document.activeElement))) await field.click();
+      if (!(await field.evaluate((el) => el === document.activeElement))) await hand.press(field);
       await page.keyboard.press('Control+A');
       await page.keyboard.insertText(text);
     },
-    enter: () => page.keyboard.press('Enter'),
+    enter: async () => {
+      asked++;
+      await page.keyboard.press('Enter');
+    },
     choose: async (field, label) => {
-      presses += 2;
+      counted += 2;
+      asked += 2;
       await field.selectOption({ label });
     },
     find: async (words, found) => {
@@ -44,7 +53,7 @@ export async function handOf(page: Page): Promise<Hand> {
     },
     presses: async () => {
       await page.evaluate(() => 0); // what the page has told before is here by then
-      return presses;
+      return { counted, asked };
     },
   };
   return hand;
@@ -52,7 +61,8 @@ export async function handOf(page: Page): Promise<Hand> {
 
 /** Says how often was pressed, and holds it to what was promised. */
 export async function within(hand: Hand, what: string, most: number): Promise<void> {
-  const presses = await hand.presses();
-  console.info(`${what}: ${presses} presses, promised ${most}`);
-  expect(presses, what).toBeLessThanOrEqual(most);
+  const { counted, asked } = await hand.presses();
+  console.info(`${what}: ${counted} presses, promised ${most}`);
+  expect(counted, `${what}: the page counts every press`).toBe(asked);
+  expect(counted, what).toBeLessThanOrEqual(most);
 }

@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import type { ListPage } from '../../src/core/lists/list.ts';
 import { ask, choose, hands, pick, press, refused, settled, show, write } from './shown.tsx';
@@ -72,6 +72,13 @@ test('a stock profile is copied under a name of one’s own', async () => {
   expect(await screen.findByRole('heading', { name: 'Larice PETG', level: 1 })).toBeTruthy();
   // whoever copies wants to change something
   expect(await screen.findByRole('button', { name: 'Save with a reason' })).toBeTruthy();
+});
+
+test('an address that asks for an edit opens none for whoever only reads', async () => {
+  const main = await show(`/library/${await profileNamed('Stout 0.30')}?edit=true`, 'viewer');
+  await waitFor(() => expect(location.search).toBe(''));
+  expect(main.querySelector('input.edit')).toBeNull();
+  expect(refused).toEqual([]);
 });
 
 test('a value tells which it was on any day, since when each was in force, and by what', async () => {

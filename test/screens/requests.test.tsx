@@ -50,7 +50,7 @@ test('a technician makes a job of it with its file, pieces and day, and the job 
   await screen.findByText(/^To be checked/);
   expect(document.querySelector('main')!.textContent).toContain('Any colour, must clip on 3 mm');
   await screen.findByText(/is proposed: free, with/);
-  await screen.findByText(/is proposed: used last here with/);
+  await screen.findByText(/is proposed: of the last trial here, with/);
   expect(screen.getByLabelText<HTMLInputElement>('Title', { selector: 'input' }).value).toBe('belt clip');
   expect(screen.getByLabelText<HTMLInputElement>('Pieces', { selector: 'input' }).value).toBe('1');
   expect(screen.getByLabelText<HTMLInputElement>('Due', { selector: 'input' }).value).toBe('6 May 2030');

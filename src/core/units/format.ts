@@ -27,9 +27,10 @@ export function formatDuration(timeS: number): string {
 }
 
 const KB = 1024;
-/** How large a file is: "84 B", "1.4 kB", "12 MB". */
+/** How large a file is: "84 B", "1.4 kB", "12 MB", "80.0 GB". */
 export function formatBytes(bytes: number): string {
   if (bytes < KB) return `${bytes} B`;
-  const [size, unit] = bytes < KB * KB ? [bytes / KB, 'kB'] : [bytes / KB / KB, 'MB'];
-  return `${size.toFixed(size < 10 ? 1 : 0)} ${unit}`;
+  const [size, unit] =
+    bytes < KB ** 2 ? [bytes / KB, 'kB'] : bytes < KB ** 3 ? [bytes / KB ** 2, 'MB'] : [bytes / KB ** 3, 'GB'];
+  return `${size.toFixed(size < 10 || unit === 'GB' ? 1 : 0)} ${unit}`;
 }

@@ -82,4 +82,5 @@ test.each([
   [300_000, '293 kB'],
   [5 * 1024 * 1024, '5.0 MB'],
   [200 * 1024 * 1024, '200 MB'],
+  [80 * 1024 ** 3, '80.0 GB'],
 ])('a file of %i bytes is said to have %s', (bytes, said) => expect(formatBytes(bytes)).toBe(said));

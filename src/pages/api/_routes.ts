@@ -58,36 +58,36 @@ import * as r55 from './recipes/[id]/pin.ts';
 import * as r56 from './recipes/csv.ts';
 import * as r57 from './recipes/index.ts';
 import * as r58 from './recipes/sheet.ts';
-import * as r59 from './recipes/usual.ts';
-import * as r60 from './requests/[id]/decline.ts';
-import * as r61 from './requests/[id]/file.ts';
-import * as r62 from './requests/[id]/index.ts';
-import * as r63 from './requests/[id]/withdraw.ts';
-import * as r64 from './requests/csv.ts';
-import * as r65 from './requests/index.ts';
-import * as r66 from './status.ts';
-import * as r67 from './today.ts';
-import * as r68 from './tokens/[id]/revoke.ts';
-import * as r69 from './tokens/index.ts';
-import * as r70 from './trials/[id]/camera.ts';
-import * as r71 from './trials/[id]/coupon.ts';
-import * as r72 from './trials/[id]/decision.ts';
-import * as r73 from './trials/[id]/drawing.ts';
-import * as r74 from './trials/[id]/elsewhere.ts';
-import * as r75 from './trials/[id]/index.ts';
-import * as r76 from './trials/[id]/instrument.ts';
-import * as r77 from './trials/[id]/pictures/[picture].ts';
-import * as r78 from './trials/[id]/pictures/index.ts';
-import * as r79 from './trials/[id]/plate.ts';
-import * as r80 from './trials/[id]/print.ts';
-import * as r81 from './trials/[id]/readingTable.ts';
-import * as r82 from './trials/[id]/readings.ts';
-import * as r83 from './trials/[id]/solid.ts';
-import * as r84 from './trials/csv.ts';
-import * as r85 from './trials/drift.ts';
-import * as r86 from './trials/due.ts';
-import * as r87 from './trials/index.ts';
-import * as r88 from './trials/preview.ts';
+import * as r59 from './requests/[id]/decline.ts';
+import * as r60 from './requests/[id]/file.ts';
+import * as r61 from './requests/[id]/index.ts';
+import * as r62 from './requests/[id]/withdraw.ts';
+import * as r63 from './requests/csv.ts';
+import * as r64 from './requests/index.ts';
+import * as r65 from './status.ts';
+import * as r66 from './today.ts';
+import * as r67 from './tokens/[id]/revoke.ts';
+import * as r68 from './tokens/index.ts';
+import * as r69 from './trials/[id]/camera.ts';
+import * as r70 from './trials/[id]/coupon.ts';
+import * as r71 from './trials/[id]/decision.ts';
+import * as r72 from './trials/[id]/drawing.ts';
+import * as r73 from './trials/[id]/elsewhere.ts';
+import * as r74 from './trials/[id]/index.ts';
+import * as r75 from './trials/[id]/instrument.ts';
+import * as r76 from './trials/[id]/pictures/[picture].ts';
+import * as r77 from './trials/[id]/pictures/index.ts';
+import * as r78 from './trials/[id]/plate.ts';
+import * as r79 from './trials/[id]/print.ts';
+import * as r80 from './trials/[id]/readingTable.ts';
+import * as r81 from './trials/[id]/readings.ts';
+import * as r82 from './trials/[id]/solid.ts';
+import * as r83 from './trials/csv.ts';
+import * as r84 from './trials/drift.ts';
+import * as r85 from './trials/due.ts';
+import * as r86 from './trials/index.ts';
+import * as r87 from './trials/preview.ts';
+import * as r88 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -150,34 +150,34 @@ export const routeFiles = {
   './recipes/csv.ts': r56,
   './recipes/index.ts': r57,
   './recipes/sheet.ts': r58,
-  './recipes/usual.ts': r59,
-  './requests/[id]/decline.ts': r60,
-  './requests/[id]/file.ts': r61,
-  './requests/[id]/index.ts': r62,
-  './requests/[id]/withdraw.ts': r63,
-  './requests/csv.ts': r64,
-  './requests/index.ts': r65,
-  './status.ts': r66,
-  './today.ts': r67,
-  './tokens/[id]/revoke.ts': r68,
-  './tokens/index.ts': r69,
-  './trials/[id]/camera.ts': r70,
-  './trials/[id]/coupon.ts': r71,
-  './trials/[id]/decision.ts': r72,
-  './trials/[id]/drawing.ts': r73,
-  './trials/[id]/elsewhere.ts': r74,
-  './trials/[id]/index.ts': r75,
-  './trials/[id]/instrument.ts': r76,
-  './trials/[id]/pictures/[picture].ts': r77,
-  './trials/[id]/pictures/index.ts': r78,
-  './trials/[id]/plate.ts': r79,
-  './trials/[id]/print.ts': r80,
-  './trials/[id]/readingTable.ts': r81,
-  './trials/[id]/readings.ts': r82,
-  './trials/[id]/solid.ts': r83,
-  './trials/csv.ts': r84,
-  './trials/drift.ts': r85,
-  './trials/due.ts': r86,
-  './trials/index.ts': r87,
-  './trials/preview.ts': r88,
+  './requests/[id]/decline.ts': r59,
+  './requests/[id]/file.ts': r60,
+  './requests/[id]/index.ts': r61,
+  './requests/[id]/withdraw.ts': r62,
+  './requests/csv.ts': r63,
+  './requests/index.ts': r64,
+  './status.ts': r65,
+  './today.ts': r66,
+  './tokens/[id]/revoke.ts': r67,
+  './tokens/index.ts': r68,
+  './trials/[id]/camera.ts': r69,
+  './trials/[id]/coupon.ts': r70,
+  './trials/[id]/decision.ts': r71,
+  './trials/[id]/drawing.ts': r72,
+  './trials/[id]/elsewhere.ts': r73,
+  './trials/[id]/index.ts': r74,
+  './trials/[id]/instrument.ts': r75,
+  './trials/[id]/pictures/[picture].ts': r76,
+  './trials/[id]/pictures/index.ts': r77,
+  './trials/[id]/plate.ts': r78,
+  './trials/[id]/print.ts': r79,
+  './trials/[id]/readingTable.ts': r80,
+  './trials/[id]/readings.ts': r81,
+  './trials/[id]/solid.ts': r82,
+  './trials/csv.ts': r83,
+  './trials/drift.ts': r84,
+  './trials/due.ts': r85,
+  './trials/index.ts': r86,
+  './trials/preview.ts': r87,
+  './trials/usualProcess.ts': r88,
 } satisfies Record<string, RouteFile>;

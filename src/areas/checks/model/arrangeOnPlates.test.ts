@@ -4,7 +4,8 @@ import { boxMesh } from '../../../core/mesh/solids.ts';
 import { writeStl } from '../../../core/mesh/writeStl.ts';
 import { checkJob } from '../../rules/run.ts';
 import { validContextFixture } from '../../rules/fixture.ts';
-import type { FileRef, MeshChoice } from './mesh.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { MeshChoice } from './mesh.ts';
 import { checkMesh } from './meshJob.ts';
 import { edgeOf, isReadAlike, arrangeOnPlates, thingsOf, type PlannedPlate } from './arrangeOnPlates.ts';
 

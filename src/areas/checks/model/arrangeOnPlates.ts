@@ -1,7 +1,8 @@
 import { arrange } from '../../../core/geometry/arrange.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
-import type { FileRef, MeshChoice, MorePart } from './mesh.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { MeshChoice, MorePart } from './mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 type Hull = readonly (readonly [number, number])[];

@@ -1,12 +1,7 @@
+import type { FileRef } from '../../requests/model/file.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
 
-/** A file as it is kept. */
-export interface FileRef {
-  readonly sha256: string;
-  readonly name: string;
-  readonly size: number;
-}
 /** What else lies on the plate: the job's file once more, or another one. */
 export interface MorePart {
   /** Null is the job's own file again. */

@@ -2,6 +2,7 @@ import { array, boolean, mixed, number, object, string, tuple } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Values } from '../../library/settings/define.ts';
+import { fileRefSchema, sha256Schema } from '../../requests/model/file.ts';
 import { printResults, type PrintResult } from './noted.ts';
 import { purposes, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
@@ -14,9 +15,6 @@ const three = (least: number, most: number) =>
     number().min(least).max(most).required(),
     number().min(least).max(most).required(),
   ]).required();
-const sha = string()
-  .matches(/^[0-9a-f]{64}$/)
-  .required();
 const unit = string<MeshUnit>()
   .oneOf(Object.keys(MESH_UNITS) as MeshUnit[])
   .nullable()
@@ -26,14 +24,6 @@ const placement = object({
   scale: three(0.001, 1000),
   xMm: number().min(-10_000).max(10_000).required(),
   yMm: number().min(-10_000).max(10_000).required(),
-})
-  .noUnknown()
-  .required();
-/** A file that was uploaded before. */
-export const fileRefSchema = object({
-  sha256: sha,
-  name: string().min(1).max(255).test(onOneLine).required(),
-  size: number().integer().min(1).required(),
 })
   .noUnknown()
   .required();
@@ -75,7 +65,10 @@ export const jobSchema = object({
     .oneOf([...jobClasses])
     .required(),
   quantity: number().integer().min(1).max(10000).required(),
-  due: string().max(40).nullable(),
+  due: string()
+    .max(40)
+    .test('time', 'due: a time as 2026-12-04T18:00Z', (t) => !t || !Number.isNaN(Date.parse(t)))
+    .nullable(),
   purpose: string<Purpose>()
     .oneOf([...purposes])
     .nullable(),
@@ -84,7 +77,7 @@ export const jobSchema = object({
   toolId: id,
   materialId: id,
   processId: id,
-  fileSha: sha,
+  fileSha: sha256Schema,
   fileName: string().min(1).max(255).test(onOneLine).required(),
   mesh: meshChoiceSchema.nullable(),
   overrides: overridesSchema,

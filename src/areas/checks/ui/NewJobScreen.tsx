@@ -16,7 +16,8 @@ import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
-import type { FileRef, MeshChoice } from '../model/mesh.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { printsWanted } from '../model/prints.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
@@ -98,7 +99,7 @@ export function NewJobScreen() {
     setFile(f);
     setTitle((t) => t || titleOfFile(f.name));
   };
-  const request = useRequested((asked, files) => {
+  const { request, stored } = useRequested((asked, files) => {
     setTitle(asked.title);
     setQuantity(asked.quantity);
     setDue(asked.due ?? '');
@@ -174,11 +175,11 @@ export function NewJobScreen() {
     setKeeping(0);
     setValidationError(null);
     try {
-      const { sha256 } = await upload(file, setKeeping);
-      const own: FileRef = { sha256, name: file.name, size: file.size };
-      const sent = new Map<string, FileRef>([['', own]]);
-      for (const [key, other] of others)
-        sent.set(key, { sha256: (await upload(other, setKeeping)).sha256, name: other.name, size: other.size });
+      const sent = new Map<string, FileRef>();
+      for (const [key, f] of [['', file] as const, ...others]) {
+        const sha256 = stored.get(f) ?? (await upload(f, setKeeping)).sha256;
+        sent.set(key, { sha256, name: f.name, size: f.size });
+      }
       const plates = [{ file: null, choice }, ...further];
       const ids: string[] = [];
       for (const [i, plate] of plates.entries()) {

@@ -1,6 +1,7 @@
 import { Box, Button, Group, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import type { FileRef, MeshChoice } from '../model/mesh.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { edgeOf, arrangeOnPlates, thingsOf, type PlannedPlate, type Spread } from '../model/arrangeOnPlates.ts';
 

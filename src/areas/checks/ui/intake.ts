@@ -1,6 +1,7 @@
 import { isNamedLikeMesh, looksLikeMesh, TELLING_BYTES } from '../../../core/mesh/readMesh.ts';
 import { whyTooLarge } from '../../../ui/upload.ts';
-import type { FileRef, MeshChoice } from '../model/mesh.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 
 export interface SortedOut {
   readonly main: File | null;

@@ -2,12 +2,17 @@ import { useEffect, useState } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 
+export interface Requested {
+  readonly request: RequestRow | null;
+  /** Digests of the files that came with it: they need not be sent back. */
+  readonly stored: ReadonlyMap<File, string>;
+}
 /** The request that a new job answers, where its address names one; its files come from the server as if they had been dropped. */
 export function useRequested(
   onCome: (request: RequestRow, files: readonly File[]) => void,
   onRefused: (why: string) => void,
-): RequestRow | null {
-  const [request, setRequest] = useState<RequestRow | null>(null);
+): Requested {
+  const [requested, setRequested] = useState<Requested>({ request: null, stored: new Map() });
   useEffect(() => {
     const id = new URLSearchParams(location.search).get('request');
     if (!id) return;
@@ -21,10 +26,10 @@ export function useRequested(
           return new File([await answer.arrayBuffer()], name);
         }),
       );
-      setRequest(found);
+      setRequested({ request: found, stored: new Map(files.map((f, i) => [f, found.files[i]!.sha256])) });
       onCome(found, files);
     };
     fetchAll().catch((e: Error) => onRefused(e.message));
   }, []);
-  return request;
+  return requested;
 }

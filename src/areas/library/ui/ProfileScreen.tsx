@@ -51,7 +51,11 @@ export function ProfileScreen({ id }: { readonly id: string }) {
     queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${id}${machine ? `?machine=${machine}` : ''}`),
     placeholderData: (before) => before,
   });
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const machines = useQuery({
+    queryKey: ['machines'],
+    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+    enabled: page?.kind === 'material',
+  });
   const draft = useProfileDraft(id, page);
   const { typed } = draft;
   const editing = draft.base !== null;
@@ -64,7 +68,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const rows = useMemo(() => (page ? page.rows.filter((r) => passes(filter, r, page)) : []), [page, filter]);
   useEffect(() => {
     if (!edit || !page) return;
-    if (!editing && !page.stock) begin();
+    if (mayChange && !editing && !page.stock && !page.draft) begin();
     void setAddress({ edit: null });
   }, [edit, page]);
   if (error && !page)
@@ -88,15 +92,20 @@ export function ProfileScreen({ id }: { readonly id: string }) {
           </div>
           <h1>{page.name}</h1>
         </div>
-        {page.kind === 'material' && page.machine && (
+        {page.kind === 'material' && (
           <NativeSelect
             aria-label="Beside machine"
             size="xs"
-            value={page.machine.id}
+            value={page.machine?.id ?? ''}
             onChange={(e) => void setAddress({ machine: e.currentTarget.value })}
-            data={(machines.data ?? [])
-              .filter((m) => m.technology === page.technology && (m.mounted || m.id === page.machine!.id))
-              .map((m) => ({ value: m.id, label: `beside ${m.name} · ${m.mounted?.name ?? 'no tool'}` }))}
+            data={[
+              ...(page.machine ? [] : [{ value: '', label: 'beside no machine' }]),
+              ...(machines.data ?? []).flatMap((m) =>
+                m.technology === page.technology && m.mounted
+                  ? [{ value: m.id, label: `beside ${m.name} · ${m.mounted.name}` }]
+                  : [],
+              ),
+            ]}
           />
         )}
         <span className="chip">

@@ -11,4 +11,3 @@ export { recipeList } from './list.ts';
 export { exportWhole, importWhole, previewWhole } from './exchange.ts';
 export { makeRecipeSheet } from './sheet.ts';
 export { compareRecipe } from './compareRecipe.ts';
-export { findUsualProcess } from './usualProcess.ts';

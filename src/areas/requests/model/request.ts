@@ -1,6 +1,5 @@
 import { movesAmong } from '../../../core/states/moves.ts';
-import type { FileRef } from '../../checks/model/mesh.ts';
-import type { JobState } from '../../checks/model/states.ts';
+import type { FileRef } from './file.ts';
 
 export const requestStates = ['open', 'taken up', 'declined', 'withdrawn'] as const;
 export type RequestState = (typeof requestStates)[number];
@@ -35,7 +34,7 @@ export interface RequestedJob {
   readonly id: string;
   readonly name: string;
   readonly title: string;
-  readonly state: JobState;
+  readonly state: string;
 }
 
 export type RequestFailure =

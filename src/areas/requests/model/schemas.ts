@@ -1,6 +1,6 @@
 import { array, number, object, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
-import { fileRefSchema } from '../../checks/model/schemas.ts';
+import { fileRefSchema } from './file.ts';
 
 export const MOST_FILES = 12;
 const MOST_WORDS = 1000;

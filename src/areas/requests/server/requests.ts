@@ -1,6 +1,5 @@
 import { desc, eq, sql, type SQL } from 'drizzle-orm';
 import type { InferType } from 'yup';
-import { mayMove } from '../../../core/states/moves.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
@@ -73,10 +72,10 @@ async function moved(
   event: { readonly what: string; readonly to?: string; readonly why?: string },
   set: { readonly answer?: string } = {},
 ): Promise<Result<null, RequestFailure>> {
+  const isMoved = await moveRow(inside, printRequest, id, requestMoves[act], set);
   const row = await findRequest(inside, id);
   if (!row) return fail({ code: 'noRequest' });
-  if (!mayMove(requestMoves[act], row.state) || !(await moveRow(inside, printRequest, id, requestMoves[act], set)))
-    return fail({ code: 'notOpen', state: row.state });
+  if (!isMoved) return fail({ code: 'notOpen', state: row.state });
   await recordEvent(inside, { ...eventOf(row), ...event });
   return succeed(null);
 }

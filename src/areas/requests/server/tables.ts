@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, date, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { isOneOf } from '../../../platform/db/states.ts';
-import type { FileRef } from '../../checks/model/mesh.ts';
+import type { FileRef } from '../model/file.ts';
 import { requestStates, type RequestState } from '../model/request.ts';
 
 /** What somebody wants printed. */

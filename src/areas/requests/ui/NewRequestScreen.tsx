@@ -9,7 +9,7 @@ import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { titleOfFile, upload, whyTooLarge } from '../../../ui/upload.ts';
-import type { FileRef } from '../../checks/model/mesh.ts';
+import type { FileRef } from '../model/file.ts';
 import { MOST_FILES, requestSchema } from '../model/schemas.ts';
 
 const wordsSchema = requestSchema.omit(['files']);

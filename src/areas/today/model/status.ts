@@ -1,3 +1,4 @@
+import { formatBytes } from '../../../core/units/format.ts';
 import { SILENT_AFTER_S } from '../../machines/model/print.ts';
 
 /** One part of the service: whether it works, in words, and what somebody should do where it does not. */
@@ -31,13 +32,9 @@ export interface ServiceFigures {
   readonly eventsKept: number;
 }
 
-const MB = 1048576;
-const GB = 1024 * MB;
 /** A check is begun within half a second where nothing is before it. */
 const QUEUE_STANDS_S = 60;
 const MOST_NAMED = 4;
-const sized = (bytes: number): string =>
-  bytes >= GB ? `${(bytes / GB).toFixed(1)} GB` : `${Math.round(bytes / MB)} MB`;
 
 /** What those figures mean, part by part. */
 export function statusOf(f: ServiceFigures): readonly StatusRow[] {
@@ -52,7 +49,7 @@ export function statusOf(f: ServiceFigures): readonly StatusRow[] {
   return [
     row(
       'Database',
-      `PostgreSQL ${database.version}, ${sized(database.bytes)}, ${database.isReadOnly ? 'read only' : 'takes records'}, page checksums ${database.hasChecksums ? 'on' : 'off'}`,
+      `PostgreSQL ${database.version}, ${formatBytes(database.bytes)}, ${database.isReadOnly ? 'read only' : 'takes records'}, page checksums ${database.hasChecksums ? 'on' : 'off'}`,
       database.isReadOnly
         ? 'Nothing can be recorded. Find out why it was made read only: a full disk, a standby, an upgrade under way'
         : database.hasChecksums
@@ -63,7 +60,7 @@ export function statusOf(f: ServiceFigures): readonly StatusRow[] {
       'Disk of the database',
       roomBytes === null
         ? 'on another machine, or not to be looked at: not checked'
-        : `${sized(roomBytes)} free; uploads stop below ${sized(f.watermarkBytes)}`,
+        : `${formatBytes(roomBytes)} free; uploads stop below ${formatBytes(f.watermarkBytes)}`,
       roomBytes !== null && roomBytes < 2 * f.watermarkBytes
         ? roomBytes < f.watermarkBytes
           ? 'No file is taken any more: make room'

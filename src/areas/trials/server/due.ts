@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
@@ -13,6 +13,7 @@ import { trialText, type TrialFailure } from '../model/failures.ts';
 import { planPlate, platesOf, type Wanted } from './planPlate.ts';
 import { previewTrial, trialName } from './planTrial.ts';
 import { trial } from './tables.ts';
+import { findUsualProcess } from './usualProcess.ts';
 
 const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not for it';
 const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
@@ -24,7 +25,7 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
   );
   const out: DueTrial[] = [];
   for (const card of cards) {
-    const process = await usualProcess(ctx, card);
+    const process = await processFor(ctx, card);
     if (!process) continue;
     const open = await ctx.db
       .select({ id: trial.id, number: trial.number, kind: trial.kind })
@@ -67,17 +68,10 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
 }
 const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialFailure) => string)(f);
 
-/** Process of the last trial there with this material, else of the last trial there, else the first of one's own. */
-async function usualProcess(ctx: Ctx, card: MachineCard): Promise<{ id: string; name: string } | null> {
-  const processes = await listOwnProfiles(ctx, 'process', card.technology);
-  const last = await ctx.db
-    .select({ processId: trial.processId, materialId: trial.materialId })
-    .from(trial)
-    .where(eq(trial.machineId, card.id))
-    .orderBy(desc(trial.number))
-    .limit(50);
-  const found = last.find((t) => t.materialId === card.loaded!.id) ?? last[0];
-  return processes.find((p) => p.id === found?.processId) ?? processes[0] ?? null;
+/** What a trial is planned with where nobody chooses: as the last one there, else the first process of one's own. */
+async function processFor(ctx: Ctx, card: MachineCard): Promise<{ readonly id: string; readonly name: string } | null> {
+  const usual = await findUsualProcess(ctx, card.id, card.loaded!.id);
+  return usual ?? (await listOwnProfiles(ctx, 'process', card.technology))[0] ?? null;
 }
 
 /** Plans several due trials at once, all of them or none. */
@@ -92,7 +86,7 @@ export async function planDue(
     for (const { machineId, kind } of items) {
       const card = cards.find((c) => c.id === machineId);
       const process =
-        card?.mounted && card.loaded && isWanted(coverOf(kind, card).cover) ? await usualProcess(inside, card) : null;
+        card?.mounted && card.loaded && isWanted(coverOf(kind, card).cover) ? await processFor(inside, card) : null;
       if (!card || !process)
         return fail({
           code: 'notReady',

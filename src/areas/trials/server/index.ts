@@ -13,5 +13,6 @@ export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
 export { addPicture, openPicture, takePicture } from './pictures.ts';
 export { listDue, planDue } from './due.ts';
+export { findUsualProcess } from './usualProcess.ts';
 export { solidOf } from './solidOf.ts';
 export { listDrifts } from './drift.ts';

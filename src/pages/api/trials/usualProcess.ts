@@ -1,8 +1,8 @@
-import { findUsualProcess } from '../../../areas/recipes/server/index.ts';
+import { findUsualProcess } from '../../../areas/trials/server/index.ts';
 import { succeed } from '../../../core/result/result.ts';
 import { reading } from '../../../platform/http/endpoint.ts';
 
-/** Which process a machine was last given with a material; null where it was never given any. */
+/** Which process the last trial on a machine was run with, for a material; null where none was ever run there. */
 export const GET = reading({
   role: 'viewer',
   run: async ({ ctx, query }) =>
