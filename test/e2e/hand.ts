@@ -20,8 +20,9 @@ export async function handOf(page: Page): Promise<Hand> {
   });
   const watch = (): void => {
     const { pressed } = window as unknown as { readonly pressed: () => void };
-    window.addEventListener('pointerdown', (e) => e.isTrusted && pressed(), true);
-    window.addEventListener('keydown', (e) => e.isTrusted && e.key === 'Enter' && pressed(), true);
+    // on the document: where a button has moved away, the press is taken back at the window and made again
+    document.addEventListener('pointerdown', (e) => e.isTrusted && pressed(), true);
+    document.addEventListener('keydown', (e) => e.isTrusted && e.key === 'Enter' && pressed(), true);
   };
   await page.addInitScript(watch);
   await page.evaluate(watch);
