@@ -242,6 +242,43 @@ describe('by a context, without a server', () => {
     expect(findings).toContainEqual(expect.objectContaining({ title: 'No material is loaded', head: 2 }));
     expect(run(['check', out, '--context', two]).out).toContain('blocker: head 2: No material is loaded');
   });
+  test('bodies of one part are laid where they are drawn, each by its head; parts one after another where that is wanted', () => {
+    const [lower, upper] = [boxMesh([0, 0, 0], [20, 20, 2]), boxMesh([0, 0, 2], [20, 20, 4])].map((m, i) =>
+      write(`body${i + 1}.stl`, writeStl(m)),
+    );
+    const bodied = write(
+      'bodied.json',
+      JSON.stringify({
+        ...example,
+        machine: {
+          ...example['machine'],
+          mounts: [{ slots: [{ material: 'asa-natural' }] }, { values: { nozzleDiameterMm: 0.4 } }],
+        },
+        materials: { ...example['materials'], soft: { values: { nozzleC: 225, densityGPerCm3: 1.2, bedC: 98 } } },
+        process: { values: { ...(example['process']!['values'] as object), purgeMm3: 20 } },
+        roles: [...(example['roles'] as unknown as object[]), { role: 'part body 2', material: 'soft', mount: 2 }],
+      }),
+    );
+    const r = run(['generate', lower!, upper!, '--recipe', bodied, '--out', out, '--bodies', '1,2', '--json']);
+    expect([r.code, r.err]).toEqual([0, '']);
+    const { applied, notApplied, heads, layers } = JSON.parse(r.out) as {
+      applied: Record<string, Record<string, number>>;
+      notApplied: unknown[];
+      heads: { nozzleMaxC: number }[];
+      layers: number;
+    };
+    expect([heads.map((h) => h.nozzleMaxC), layers, notApplied]).toEqual([[248, 225], 20, []]);
+    expect(applied['part body 2']).toMatchObject({ nozzleC: 225, walls: 3 });
+    const wrong = run(['generate', lower!, upper!, '--recipe', bodied, '--out', out, '--bodies', '1,9']);
+    expect([wrong.code, wrong.err.trim()]).toEqual([
+      2,
+      'cantiere: --bodies takes a body from 1 to 4 for each mesh, as 1,2',
+    ]);
+    const small = write('small.stl', writeStl(boxMesh([0, 0, 0], [20, 20, 2])));
+    const one = run(['generate', small, small, '--recipe', context, '--out', out, '--one-by-one', '--json']);
+    expect(one.code).toBe(0);
+    expect((JSON.parse(one.out) as { backDown: { besideMm: number } }).backDown.besideMm).toBeCloseTo(2, 6);
+  });
   test('check judges the program by the same context: what a proven-only class wants is named with its hours', () => {
     const only = write('only.json', JSON.stringify({ ...example, job: { class: 'customer part' } }));
     const r = run(['check', out, '--context', only, '--json']);

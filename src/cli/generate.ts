@@ -2,10 +2,12 @@ import { renameSync, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
+import { MOST_BODIES } from '../areas/checks/model/mesh.ts';
 import { edgeOf } from '../areas/checks/model/arrangeOnPlates.ts';
-import { laidByOf, notAppliedOf, settingsOfOthers } from '../areas/rules/applied.ts';
+import { laidByOf, notAppliedOf, settingsOfBodies, settingsOfOthers } from '../areas/rules/applied.ts';
 import type { Values } from '../areas/library/settings/define.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
+import { isBody } from '../areas/rules/recipeInput.ts';
 import { laidBy } from '../areas/rules/meshLay.ts';
 import { boundsOf } from '../core/mesh/mesh.ts';
 import { asDrawn } from '../core/mesh/placement.ts';
@@ -18,25 +20,30 @@ import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 
 const GAP_MM = 5;
 
-/** `generate MESH… --recipe CONTEXT.json --out FILE.gcode [--unit U] [--json]`: lays meshes by a context, without a server. One stands in the
- *  middle of the plate, several are set beside each other. Prints the report of the program, what of the recipe it holds and what not. */
+/** `generate MESH… --recipe CONTEXT.json --out FILE.gcode [--unit U] [--bodies 1,2,…] [--one-by-one] [--json]`: lays meshes by a context,
+ *  without a server. One stands in the middle of the plate, several are set beside each other, and bodies of one part where they are
+ *  drawn. Prints the report of the program, what of the recipe it holds and what not. */
 export async function runGenerate(args: string[]): Promise<number> {
   const text = { type: 'string' } as const;
   const { values, positionals } = readArguments(args, {
     recipe: text,
     out: text,
     unit: text,
+    bodies: text,
+    'one-by-one': { type: 'boolean' },
     json: { type: 'boolean' },
   });
   if (positionals.length === 0) throw new CommandFailure('generate takes one mesh or several');
   if (!values['recipe']) throw new CommandFailure('--recipe is missing; give a context (docs/formats/context.md)');
   if (!values['out']) throw new CommandFailure('--out is missing; name the program to write');
   const context = readContext(String(values['recipe']));
-  const parts = positionals.map((file): PlatePart => {
-    const opened = openPlate(readWhole(file), { unit: unitOption(values), placement: asDrawn(0, 0) });
-    return opened.ok ? opened.value[0]! : refuse(opened.failure, file);
+  const bodies = bodiesOf(values['bodies'], positionals.length);
+  const parts = positionals.map((file, i): PlatePart => {
+    const choice = { unit: unitOption(values), placement: asDrawn(0, 0), bodies: [bodies[i] ?? 1] };
+    const opened = openPlate(readWhole(file), choice);
+    return opened.ok ? { ...opened.value[0]!, thing: bodies.length > 0 ? 0 : i } : refuse(opened.failure, file);
   });
-  const laid = runAll(checkingMesh(setDown(parts, context), context));
+  const laid = runAll(checkingMesh(setDown(parts, context), context, { isOneByOne: values['one-by-one'] === true }));
   if (!laid.ok) return refuse(laid.failure, positionals.map((p) => basename(p)).join(', '));
   const { program, report, mesh } = laid.value;
   const out = String(values['out']);
@@ -47,14 +54,15 @@ export async function runGenerate(args: string[]): Promise<number> {
     throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
   }
   const { values: effective = {}, roles = [] } = context.recipe;
-  const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? [], laidByOf(context));
+  const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? [], laidByOf(context, mesh));
   const left = new Set(notApplied.flatMap((n) => (n.setting ? [n.setting as string] : [])));
   const appliedOf = (v: Values): Values =>
     Object.fromEntries(Object.entries(laidBy(v)).filter(([key]) => !left.has(key)));
   const applied = Object.fromEntries([
     ['part body', appliedOf(effective)],
     ...(context.heads ?? []).flatMap((h) => {
-      const own = Object.entries(appliedOf(h.recipe.values ?? {})).filter(([key]) => settingsOfOthers.has(key));
+      const bite = h.roles.some(isBody) ? settingsOfBodies : settingsOfOthers;
+      const own = Object.entries(appliedOf(h.recipe.values ?? {})).filter(([key]) => bite.has(key));
       return h.roles.map((r) => [r, Object.fromEntries(own)] as const);
     }),
   ]);
@@ -67,11 +75,20 @@ export async function runGenerate(args: string[]): Promise<number> {
   return 0;
 }
 
+/** Which body each mesh is of, "1,2"; none where nothing is said. */
+function bodiesOf(text: string | boolean | undefined, meshes: number): readonly number[] {
+  if (text === undefined) return [];
+  const bodies = `${text}`.split(',').map(Number);
+  if (bodies.length !== meshes || !bodies.every((n) => Number.isInteger(n) && n >= 1 && n <= MOST_BODIES))
+    throw new CommandFailure(`--bodies takes a body from 1 to ${MOST_BODIES} for each mesh, as 1,2`);
+  return bodies;
+}
+
 /** One part in the middle of the plate, several beside each other. */
 function setDown(parts: readonly PlatePart[], context: CheckContext): readonly PlatePart[] {
   const [w, d] = context.machine.travelMm;
   const at = (part: PlatePart, xMm: number, yMm: number): PlatePart => ({ ...part, placement: asDrawn(xMm, yMm) });
-  if (parts.length === 1) return [at(parts[0]!, w / 2, d / 2)];
+  if (parts.every((p) => p.thing === 0)) return parts.map((p) => at(p, w / 2, d / 2));
   const sizes = parts.map(({ opened }) => {
     const { min, max } = boundsOf(opened.mesh);
     return { widthMm: max[0] - min[0], depthMm: max[1] - min[1] };

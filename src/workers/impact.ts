@@ -1,5 +1,5 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { openPlate, placedPart } from '../areas/checks/model/plate.ts';
+import { openPlate, thingsOnPlate } from '../areas/checks/model/plate.ts';
 import { impactOf, type Impact, type RecipeAt } from '../areas/recipes/model/impact.ts';
 import { joined, type Mesh } from '../core/mesh/mesh.ts';
 import { referenceParts, type ReferencePart } from '../core/mesh/referenceParts.ts';
@@ -25,7 +25,7 @@ async function meshOf(part: ReferencePart | JobPart): Promise<Result<Mesh>> {
   const main = new Uint8Array(await part.file.arrayBuffer());
   const opened = openPlate(main, part.choice, await bytesOf(part.others));
   if (!opened.ok) return opened;
-  const mesh = joined(opened.value.map(placedPart));
+  const mesh = joined(thingsOnPlate(opened.value).map((s) => s.mesh));
   const triangles = mesh.corners.length / 3;
   if (triangles <= MOST_TRIANGLES) return succeed(mesh);
   return fail({

@@ -1,7 +1,7 @@
 import { checkJob } from '../areas/rules/run.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
-import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
+import { openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshFacts } from '../core/mesh/facts.ts';
@@ -26,6 +26,7 @@ export interface MeshSeen {
   readonly unitIsStated: boolean;
   readonly readings: readonly UnitReading[];
   readonly parts: number;
+  readonly objects?: readonly string[];
   readonly facts: MeshFacts;
   readonly minMm: readonly [number, number, number];
   readonly maxMm: readonly [number, number, number];
@@ -51,7 +52,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
   const [first] = plate.value as [PlatePart, ...PlatePart[]];
   const { file: read, unit } = first.opened;
-  const stands = plate.value.map(placedPart);
+  const stands = thingsOnPlate(plate.value).map((s) => s.mesh);
   const [hull, ...beside] = stands.map((m) => planHull(m.xyz));
   const { min, max } = boundsOf(joined(stands));
   const repairs = repairsOf(plate.value);
@@ -62,6 +63,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
       unitIsStated: read.unit !== null,
       readings: read.unit === null ? unitReadings(first.survey.facts.bounds, unit) : [],
       parts: plate.value.reduce((n, p) => n + p.opened.file.parts.length, 0),
+      objects: first.objects,
       facts: sumOfFacts(plate.value.map((p) => p.survey.facts)),
       minMm: min,
       maxMm: max,
@@ -71,7 +73,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
     },
   });
   if (!sheet) return;
-  const work = checkingMesh(plate.value, sheet);
+  const work = checkingMesh(plate.value, sheet, choice);
   let step = work.next();
   for (let posted = 0; !step.done; step = work.next())
     if (performance.now() - posted > POST_EVERY_MS) {

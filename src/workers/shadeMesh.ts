@@ -1,5 +1,5 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { openPlate, placedPart, sumOfFacts } from '../areas/checks/model/plate.ts';
+import { openPlate, thingsOnPlate, sumOfFacts } from '../areas/checks/model/plate.ts';
 import { boundsOf, joined } from '../core/mesh/mesh.ts';
 import { leanDeg } from '../core/mesh/overhang.ts';
 import { thicknessOfFaces } from '../core/mesh/thickness.ts';
@@ -32,7 +32,7 @@ const post = (answer: ShadeAnswer, give: Transferable[] = []): void => self.post
 self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWish>) => {
   const plate = openPlate(new Uint8Array(await file.arrayBuffer()), choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-  const mesh = joined(plate.value.map(placedPart));
+  const mesh = joined(thingsOnPlate(plate.value).map((s) => s.mesh));
   const { xyz, corners } = mesh;
   const { min, max } = boundsOf(mesh);
   const n = corners.length / 3;

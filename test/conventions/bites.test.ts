@@ -2,13 +2,13 @@ import { describe, expect, test } from 'vitest';
 import { catalogue, type SettingKey } from '../../src/areas/library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../src/areas/library/settings/define.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey } from '../../src/areas/library/settings/lineKinds.ts';
-import { notAppliedOf, settingsOfOthers } from '../../src/areas/rules/applied.ts';
-import { laidBy, meshLayOf } from '../../src/areas/rules/meshLay.ts';
+import { notAppliedOf } from '../../src/areas/rules/applied.ts';
+import { meshLayOf } from '../../src/areas/rules/meshLay.ts';
 import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts';
 import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { meshOfSolids } from '../../src/core/mesh/solid.ts';
-import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { boxMesh, sphereMesh } from '../../src/core/mesh/solids.ts';
 import { boxOf } from '../../src/core/geometry/clip.ts';
 import { laid, type Laid } from '../meshes/laid.ts';
 import { everyLineKind } from '../meshes/solids.ts';
@@ -131,6 +131,40 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     values: ['3 mm: nozzle 233', '3 mm: nozzle 244'],
     of: (m) => figure(m, /^M104 S(233|244)/),
     is: 'other',
+  },
+  cuspMm: {
+    values: [0, 0.05],
+    solid: sphereMesh(8, 48, 8),
+    of: ({ layers }) => layers.length,
+    is: 'other',
+  },
+  minimumLayerHeightMm: {
+    values: [0.06, 0.12],
+    with: { cuspMm: 0.02 },
+    solid: sphereMesh(8, 48, 8),
+    of: ({ report: { layerRows: r } }) => Math.min(...r.slice(1).map((l, i) => l.zMm - r[i]!.zMm)),
+  },
+  columnMm: {
+    values: [6, 12],
+    with: { minimumLayerTimeS: 200 },
+    of: (m) => m.restMm3,
+    is: 'ratio',
+    within: 0.15,
+  },
+  raftLayers: { values: [2, 4], of: ({ report: { layerRows: r } }) => r.length, is: 'difference' },
+  raftReachMm: {
+    values: [3, 8],
+    with: { raftLayers: 2 },
+    of: (m) => boxOf(...m.layers[0]!.region)[0],
+    is: 'difference',
+    times: -1,
+    within: 0.01,
+  },
+  raftGapMm: {
+    values: [0.1, 0.25],
+    with: { raftLayers: 2 },
+    of: ({ report: { layerRows: r } }) => r[2]!.zMm - r[1]!.zMm,
+    is: 'difference',
   },
   walls: {
     values: [3, 5],
@@ -304,33 +338,6 @@ describe('every value of a recipe that a program can hold is in the program', ()
       ).toEqual([]);
     },
   );
-
-  test('of a head that lays support and brim just the values that are said to bite do', () => {
-    const own = {
-      ...base,
-      supportAngleDeg: 45,
-      purgeMm3: 20,
-      brimMm: 2,
-      liftMm: 0.3,
-      standbyC: 150,
-      refillMm: 0.05,
-      pressureS: 0.02,
-    };
-    const values = effectiveFixture(own);
-    const lay = meshLayOf(values, 'made up')!;
-    const program = (of: Values): string =>
-      laid(everyLineKind(), lay, {
-        bodyTool: 0,
-        others: [{ tool: 1, roles: ['support', 'supportContact', 'brim'], lay: meshLayOf(of, 'made up')! }],
-        plateMm: [220, 220],
-        zonesMm: [],
-      }).gcode;
-    const before = program(values);
-    const bite = Object.entries(laidBy(values)).flatMap(([key, v]) =>
-      typeof v === 'number' && program({ ...values, [key]: v * 1.07 + 0.01 }) !== before ? [key] : [],
-    );
-    expect(bite.sort()).toEqual([...settingsOfOthers].filter((key) => values[key] !== undefined).sort());
-  });
 
   test.each(lineKinds.map((k) => [k.key, k] as const))('width, speed and acceleration of %s', (key, kind) => {
     const supported: Values = key.startsWith('support') ? { supportAngleDeg: 45 } : {};

@@ -15,6 +15,8 @@ import { machine } from '../../src/areas/machines/server/tables.ts';
 import { keepRecipe } from '../../src/areas/recipes/server/index.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
 import { meshOfSolids } from '../../src/core/mesh/solid.ts';
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { write3mf } from '../../src/core/mesh/write3mf.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
 import { readCoupon } from '../../standins/controller/coupon.ts';
@@ -93,6 +95,71 @@ async function checked(): Promise<string> {
 const pageOf = async (id: string) => unwrap(await getJobPage(tech(), id));
 
 afterEach(() => emptyPlates(farm));
+describe('a part of two bodies, in one file', () => {
+  const grip = write3mf(
+    [
+      { name: 'core', mesh: boxMesh([0, 0, 0], [24, 16, 2]) },
+      { name: 'shell', mesh: boxMesh([0, 0, 2], [24, 16, 4]) },
+    ],
+    'grip',
+  );
+  const jobOf = async (bodies?: readonly number[]): Promise<string> => {
+    const recipe = unwrap(
+      await keepRecipe(farm.as('lead'), {
+        id: null,
+        version: 1,
+        name: `Of two bodies, ${bodies?.join(' and ')}`,
+        choice: {
+          machineId: bench.m.id,
+          printerId: null,
+          processId: bench.processId,
+          roles: [
+            { role: 'part body', toolId: bench.toolId, materialId: bench.materialId },
+            { role: 'part body 2', toolId: bench.toolId, materialId: solubleId },
+          ],
+        },
+        overrides: { purgeMm3: PURGE_MM3, infillPercent: 100 },
+      }),
+    );
+    const id = await meshJob(
+      farm,
+      bench,
+      grip,
+      { unit: null, placement: asDrawn(110, 105), ...(bodies && { bodies }) },
+      { fromRecipeId: recipe.id, fileName: 'grip.3mf' },
+    );
+    const runs = await tech().db.select().from(checkRun).where(eq(checkRun.jobId, id));
+    for (const run of runs) await runCheck(tech(), run.id);
+    return id;
+  };
+  test('is laid body by body by the head of each, and both are weighed', async () => {
+    const { run } = await pageOf(await jobOf([1, 2]));
+    const { report, mesh } = run!.outcome!;
+    expect([mesh!.bodies, mesh!.objects]).toEqual([
+      [1, 2],
+      ['core', 'shell'],
+    ]);
+    const [core, shell] = report.heads!.map((h) => h.filamentMm * filamentAreaMm2(1.75));
+    expect(core! / (24 * 16 * 2)).toBeGreaterThan(0.97);
+    // and the tower that both purge into, once on the way up
+    expect(shell! / (24 * 16 * 2)).toBeGreaterThan(0.97);
+    expect(core! + shell!).toBeLessThan(24 * 16 * 4 * 1.25);
+    expect(run!.outcome!.findings.some((f) => f.rule === 'values-applied')).toBe(false);
+  });
+  test('of which nobody says which object is the second is blocked: it would be of one material', async () => {
+    const { run } = await pageOf(await jobOf());
+    expect(run!.outcome!.findings.find((f) => f.rule === 'values-applied')).toMatchObject({
+      severity: 'blocker',
+      figure: 'part body 2 of Soluble: nothing on the plate is of it',
+    });
+  });
+  test('of a body that the recipe does not have is refused with its number', async () => {
+    const { run } = await pageOf(await jobOf([1, 3]));
+    expect(run!.refusal).toBe(
+      'grip.3mf: A part is of body 3, and the recipe has no part body 3; take a recipe that says what it is printed with, or make it of body 1',
+    );
+  });
+});
 describe('a part with soluble support, by two heads', () => {
   test('is printed on the machine with each kind of line by its head, where and as hot as that head lays', async () => {
     const id = await checked();

@@ -27,6 +27,28 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   await part.getByRole('button', { name: 'Repair', exact: true }).click();
   await expect(part).toContainText('Repaired: 1 hole closed by 1 triangle');
   await expect(page.locator('[data-rule=closed-surface]')).toHaveCount(0);
+  // set beside each other as they were dropped
+  await expect(page.locator('[data-rule=parts-apart], [data-rule=fits-travel]')).toHaveCount(0);
+  const laying = page.getByRole('region', { name: 'How it is laid' });
+  const order = laying.getByRole('radiogroup', { name: 'Order of the parts' });
+  await order.getByText('One after another').click();
+  await expect(page.locator('[data-rule=passes-beside]').first()).toContainText('The head runs into a finished part');
+  await order.getByText('Layer by layer').click();
+  await expect(page.locator('[data-rule=passes-beside]')).toHaveCount(0);
+  // a box drawn over the plan, and one of figures
+  const plan = part.getByRole('img', { name: /^Plan/ });
+  const { x, y } = (await plan.boundingBox())!;
+  await page.mouse.move(x + 60, y + 60);
+  await page.mouse.down();
+  await page.mouse.move(x + 120, y + 140, { steps: 4 });
+  await page.mouse.up();
+  await laying.getByRole('group', { name: 'Box 1' }).getByLabel('Box 1').selectOption('never support');
+  await laying.getByRole('button', { name: 'Add a box for support' }).click();
+  await laying.getByRole('group', { name: 'Box 2' }).getByLabel('Height to, mm').fill('5');
+  await laying.getByRole('group', { name: 'Box 1' }).getByRole('button', { name: 'Remove' }).click();
+  await expect(laying.getByLabel('Box 1')).toHaveValue('always');
+  await expect(laying.getByLabel('Height to, mm')).toHaveValue('5');
+  await laying.getByRole('button', { name: 'Remove' }).click();
   const plate = page.getByRole('region', { name: 'On the plate' });
   await plate.getByLabel('post.stl').fill('2');
   await plate.getByLabel('cap.stl').fill('10');

@@ -318,7 +318,7 @@ export function measuredOf(name: string): unknown {
   const plate = openPlate(file, choice, new Map(more.map((o) => [o.file.sha256, o.bytes])));
   if (!plate.ok) return plate;
   const told: unknown[] = [];
-  const steps = checkingMesh(plate.value, sheet);
+  const steps = checkingMesh(plate.value, sheet, choice);
   let step = steps.next();
   for (; !step.done; step = steps.next()) told.push(step.value);
   const checked = step.value;

@@ -6,10 +6,10 @@ import type { Mesh } from '../../src/core/mesh/mesh.ts';
 import { asDrawn, placed } from '../../src/core/mesh/placement.ts';
 import { weld } from '../../src/core/mesh/weld.ts';
 import { beadWidthMm, filamentAreaMm2 } from '../../src/core/toolpath/bead.ts';
-import { generateToolpath, type Toolpath } from '../../src/core/toolpath/generateToolpath.ts';
-import { oneHead, type Heads } from '../../src/core/toolpath/heads.ts';
+import { generateToolpath, plainPlate, type Plate, type Toolpath } from '../../src/core/toolpath/generateToolpath.ts';
 import { scaledAboutFoot } from '../../src/core/toolpath/regions.ts';
 import type { MeshToolpathSettings } from '../../src/core/toolpath/settings.ts';
+import type { LaidBody } from '../../src/core/toolpath/stack.ts';
 import { plainLay } from './toolpathSettings.ts';
 
 export interface Laid extends Toolpath {
@@ -20,12 +20,25 @@ export interface Laid extends Toolpath {
 }
 
 /** A solid in the middle of the bed, laid as a plain recipe with these differences says, and the program read back. */
-export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}, heads: Heads = oneHead): Laid {
-  const s = { ...plainLay, ...over };
+export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}, plate: Partial<Plate> = {}): Laid {
   const drawn = placed(weld(solid), asDrawn(110, 110));
-  const mesh = scaledAboutFoot(drawn, s.scale);
-  const { topology } = surveyMesh(mesh);
-  const generated = generateToolpath(mesh, topology, s, heads);
+  const volumeMm3 = surveyMesh(drawn).facts.volumeMm3!;
+  return { ...laidGroups([[{ mesh: drawn, role: 'body' }]], over, plate), volumeMm3 };
+}
+/** The same of several bodies and parts where they stand on the bed. */
+export function laidGroups(
+  groups: readonly (readonly Pick<LaidBody, 'mesh' | 'role'>[])[],
+  over: Partial<MeshToolpathSettings> = {},
+  plate: Partial<Plate> = {},
+): Omit<Laid, 'volumeMm3'> {
+  const s = { ...plainLay, ...over };
+  const bodies = groups.map((g) =>
+    g.map(({ mesh, role }): LaidBody => {
+      const stands = scaledAboutFoot(weld(mesh), s.scale);
+      return { mesh: stands, topology: surveyMesh(stands).topology, role };
+    }),
+  );
+  const generated = generateToolpath(bodies, s, { ...plainPlate, ...plate });
   if (!generated.ok) throw new Error(generated.failure.what);
   const made = generated.value;
   const bytes = new TextEncoder().encode(made.gcode);
@@ -35,7 +48,6 @@ export function laid(solid: Mesh, over: Partial<MeshToolpathSettings> = {}, head
     ...made,
     lines: made.gcode.split('\n'),
     report: report.value,
-    volumeMm3: surveyMesh(drawn).facts.volumeMm3!,
     path: readPath(bytes, filamentAreaMm2(s.filamentDiameterMm)),
   };
 }

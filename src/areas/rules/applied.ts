@@ -4,7 +4,8 @@ import { numberOf, type Values } from '../library/settings/define.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey, type LineKindKey } from '../library/settings/lineKinds.ts';
 import { pressureCommandOf } from '../machines/model/dialect.ts';
 import type { CheckContext } from './context.ts';
-import type { RecipeRole } from './recipeInput.ts';
+import type { MeshReport } from './meshReport.ts';
+import { isBody, type RecipeRole } from './recipeInput.ts';
 
 /** A value of the recipe that a program generated here does not hold. */
 export interface NotApplied {
@@ -37,6 +38,10 @@ export interface LaidBy {
   readonly others: readonly { readonly tool: number; readonly roles: readonly RecipeRole['role'][] }[];
   /** The head of the part body. */
   readonly bodyTool: number;
+  /** Bodies that something on the plate is of; the first alone where nothing is said. */
+  readonly bodies?: readonly number[];
+  /** Whether parts are laid one after another. */
+  readonly isOneByOne?: boolean;
 }
 /** Kinds of line that another head than the part body's lays: support, brim and the purge tower. */
 const KINDS_OF_OTHERS: ReadonlySet<LineKindKey> = new Set<LineKindKey>([
@@ -66,12 +71,27 @@ export const settingsOfOthers: ReadonlySet<string> = new Set<string>([
   ...CELLS_OF_OTHERS,
 ]);
 
+/** The same on what a head lays that is of the part itself: how its layers lie is the first body's. */
+export const settingsOfBodies: ReadonlySet<string> = new Set<string>([
+  ...settingsOfOthers,
+  'lineWidthMm',
+  'walls',
+  'seam',
+  'topDirection',
+  'infillPercent',
+  'infillPattern',
+  'fillOverlapPercent',
+  'solidBelowMm2',
+  // a line of fitting width is as wide as its wall
+  ...lineKinds.flatMap((k) => [...(k.key === 'remainder' ? [] : [widthKey(k)]), speedKey(k), accelerationKey(k)]),
+]);
+
 /** What of a recipe a program generated here does not hold, with the reason. */
 export function notAppliedOf(
   v: Values,
   roles: readonly RecipeRole[],
   changesAbove: readonly HeightChange[],
-  { count, others, bodyTool }: LaidBy,
+  { count, others, bodyTool, bodies = [1], isOneByOne = false }: LaidBy,
 ): NotApplied[] {
   const out: NotApplied[] = [];
   for (const [key, unless] of Object.entries(UNLESS)) {
@@ -83,30 +103,41 @@ export function notAppliedOf(
       label: `Change at ${'layer' in at ? `layer ${at.layer}` : `${at.zMm} mm`}`,
       why: 'the part ends below it',
     });
+  if (isOneByOne && isOn(v, 'columnMm'))
+    out.push({
+      setting: 'columnMm',
+      label: findSetting('columnMm')!.label,
+      why: 'parts are laid one after another, and none waits beside the next',
+    });
   if (others.length > 0)
     for (const tool of new Set([bodyTool, ...others.map((h) => h.tool)]))
       if (tool > 1)
         out.push({ label: `Head offset of head ${tool + 1}`, why: 'only that of the second head is known' });
   const body = roles.find((r) => r.role === 'part body');
   for (const r of roles) {
-    if (!body || (r.toolId === body.toolId && r.materialId === body.materialId)) continue;
-    if (r.role !== 'part body' && others.some((h) => h.roles.includes(r.role))) continue;
+    if (!body || r === body || (r.toolId === body.toolId && r.materialId === body.materialId)) continue;
+    const hasNone = isBody(r.role) && !bodies.includes(Number(r.role.slice(-1)));
+    if (!hasNone && others.some((h) => h.roles.includes(r.role))) continue;
     out.push({
       isOtherMaterial: true,
       label: `${r.role} of ${r.materialName}`,
-      why:
-        r.role === 'part body'
-          ? 'bodies of different materials are not generated'
-          : count < 2
-            ? 'the machine has one head'
-            : 'no head of the machine is left for it',
+      why: hasNone
+        ? 'nothing on the plate is of it'
+        : count < 2
+          ? 'the machine has one head'
+          : 'no head of the machine is left for it',
     });
   }
   return out;
 }
-/** The same as a check's surroundings have it. */
-export const laidByOf = ({ machine, heads = [], bodyTool = 0 }: CheckContext): LaidBy => ({
+/** The same as a check's surroundings and what lies on the plate have it. */
+export const laidByOf = (
+  { machine, heads = [], bodyTool = 0 }: CheckContext,
+  { bodies, oneByOne }: Pick<MeshReport, 'bodies' | 'oneByOne'>,
+): LaidBy => ({
   count: machine.heads ?? 1,
   others: heads,
   bodyTool,
+  ...(bodies && { bodies }),
+  isOneByOne: oneByOne !== undefined,
 });

@@ -67,7 +67,14 @@ interface Loaded {
   readonly remainingG: number;
 }
 /** Roles that another head may lay than the part body's. */
-export const otherHeadRoles = ['support', 'support contact', 'raft/brim'] as const;
+export const otherHeadRoles = [
+  'part body 2',
+  'part body 3',
+  'part body 4',
+  'support',
+  'support contact',
+  'raft/brim',
+] as const;
 export type OtherHeadRole = (typeof otherHeadRoles)[number];
 /** A head beside the one that lays the part body. */
 export interface ContextHead {

@@ -14,6 +14,7 @@ import { nothingFloats } from './mesh/nothingFloats.ts';
 import { offZones } from './mesh/offZones.ts';
 import { overhangProven } from './mesh/overhangProven.ts';
 import { partsApart } from './mesh/partsApart.ts';
+import { passesBeside } from './mesh/passesBeside.ts';
 import { scaledEvenly } from './mesh/scaledEvenly.ts';
 import { skirtFits } from './mesh/skirtFits.ts';
 import { spareFaces } from './mesh/spareFaces.ts';
@@ -234,6 +235,7 @@ export const rules: readonly Rule[] = [
   parksClear,
   partDoesNotDissolve,
   partsApart,
+  passesBeside,
   pauseProven,
   programOffZones,
   proofsComplete,

@@ -31,6 +31,8 @@ export interface MeshReport {
   /** Sizes the part would have in other units; empty where the file states its own. */
   readonly readings: readonly UnitReading[];
   readonly parts: number;
+  /** Names of the objects in the first file; missing in older runs. */
+  readonly objects?: readonly string[];
   /** Hulls seen from above of what lies beside the first part. */
   readonly others: readonly (readonly (readonly [number, number])[])[];
   readonly facts: MeshFacts;
@@ -65,6 +67,13 @@ export interface MeshReport {
   readonly nearest: { readonly gapMm: number; readonly xMm: number; readonly yMm: number } | null;
   /** Scale it was set down with. */
   readonly scale: readonly [number, number, number];
+  /** Bodies of the recipe that something on the plate is of, from 1; missing in older runs. */
+  readonly bodies?: readonly number[];
+  /** Parts that are laid one after another, in that order; missing where they are laid layer by layer. */
+  readonly oneByOne?: readonly {
+    readonly hull: readonly (readonly [number, number])[];
+    readonly heightMm: number;
+  }[];
   /** Unprintable zones the part reaches over, with the area that lies in them. */
   readonly zones: readonly { readonly zone: readonly [number, number, number, number]; readonly areaMm2: number }[];
   /** Changes at heights that the part does not reach; missing in older runs. */

@@ -20,7 +20,8 @@ export interface RecipeMachine {
 }
 /** One role of a recipe: what is printed with which tool and material. */
 export interface RecipeRole {
-  readonly role: 'part body' | 'support' | 'support contact' | 'raft/brim';
+  readonly role:
+    'part body' | 'part body 2' | 'part body 3' | 'part body 4' | 'support' | 'support contact' | 'raft/brim';
   readonly toolId: string;
   readonly materialId: string;
   readonly materialName: string;
@@ -28,6 +29,8 @@ export interface RecipeRole {
   readonly bondsWith: string;
   readonly supportPartners: string;
 }
+/** Whether a role is one of the part itself, of which there may be several. */
+export const isBody = (role: RecipeRole['role']): boolean => role.startsWith('part body');
 /** A recipe as a subject: the effective values of the part body, and what is known of where it would be printed. */
 export interface RecipeInput {
   readonly technology: Technology;

@@ -20,6 +20,17 @@ export class DrivePasses {
     return times;
   }
 
+  /** What takes it back to here. */
+  remember(): () => void {
+    const { count } = this;
+    const [from, to] = [this.from.slice(), this.to.slice()];
+    return () => {
+      this.count = count;
+      this.from.set(from);
+      this.to.set(to);
+    };
+  }
+
   /** The same of a retraction that may be left out. */
   with(fedMm: number, drawnMm: number): number {
     const end = fedMm - drawnMm;

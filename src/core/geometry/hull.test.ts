@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { cylinderMesh, sphereMesh } from '../mesh/solids.ts';
-import { convexHull, insideHullMm, planHull, sizeTurned, turnThatFits } from './hull.ts';
+import { convexHull, hullGapMm, hullLengthMm, insideHullMm, planHull, sizeTurned, turnThatFits } from './hull.ts';
 
 const place = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }));
 test('every point lies in the hull of all, and the hull turns one way only', () =>
@@ -32,4 +32,19 @@ test('a place is as far inside as the nearest edge is', () => {
   const square = [Float64Array.from([0, 0, 10, 0, 10, 10, 0, 10])];
   expect([insideHullMm(square, 5, 5), insideHullMm(square, 1, 5), insideHullMm(square, -2, 5)]).toEqual([5, 1, -2]);
   expect(planHull(cylinderMesh(4, 0, 1, 32).xyz)).toHaveLength(32);
+});
+
+test('two outlines are as far apart as their nearest sides, and not at all where they cross', () => {
+  const square = (x: number, y: number): [number, number][] => [
+    [x, y],
+    [x + 10, y],
+    [x + 10, y + 10],
+    [x, y + 10],
+  ];
+  expect(hullGapMm(square(0, 0), square(17, 3))).toBe(7);
+  expect(hullGapMm(square(0, 0), square(13, 14))).toBe(5);
+  // a cross: no corner of the one lies in the other
+  const flat: [number, number][] = [[-5, 4], [15, 4], [15, 6], [-5, 6]]; // prettier-ignore
+  expect(hullGapMm(square(0, 0), flat)).toBe(0);
+  expect(hullLengthMm(square(3, 3))).toBe(40);
 });

@@ -1,4 +1,4 @@
-import type { Region } from './clip.ts';
+import { areaMm2, intersection, type Point, type Region } from './clip.ts';
 
 /** Corners of the convex hull against the clock. Source: A. Andrew, Inf. Process. Lett. 9 (1979) 216. */
 export function convexHull(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
@@ -93,4 +93,27 @@ export function turnThatFits(
     if (w <= widthMm + 1e-9 && d <= depthMm + 1e-9) return deg;
   }
   return null;
+}
+
+/** Least distance between two convex outlines; 0 where they touch or overlap. */
+export function hullGapMm(a: readonly Point[], b: readonly Point[]): number {
+  const region = (h: readonly Point[]): Region => [Float64Array.from(h.flat())];
+  if (areaMm2(intersection(region(a), region(b))) > 0) return 0;
+  return Math.min(leastToSides(a, b), leastToSides(b, a));
+}
+export const hullLengthMm = (hull: readonly Point[]): number =>
+  hull.reduce((sum, [x, y], i) => {
+    const [bx, by] = hull[(i + 1) % hull.length]!;
+    return sum + Math.hypot(bx - x, by - y);
+  }, 0);
+function leastToSides(points: readonly Point[], hull: readonly Point[]): number {
+  let least = Infinity;
+  for (const [x, y] of points)
+    for (const [i, [ax, ay]] of hull.entries()) {
+      const [bx, by] = hull[(i + 1) % hull.length]!;
+      const [dx, dy] = [bx - ax, by - ay];
+      const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / Math.max(1e-12, dx * dx + dy * dy)));
+      least = Math.min(least, Math.hypot(x - ax - t * dx, y - ay - t * dy));
+    }
+  return least;
 }

@@ -34,6 +34,8 @@ export interface OverhangWish {
   readonly plateMm: number;
   /** Lean beyond which support takes a surface; null where there is none. */
   readonly supportFromDeg?: number | null;
+  /** Whether support takes a place of a surface that leans so much, where the lean alone does not say. */
+  readonly isTaken?: ((x: number, y: number, z: number, lean: number) => boolean) | undefined;
   /** Whether a place is inside what is laid: bodies that are sunk into each other or stand on each other carry one another. */
   readonly isLaid?: ((x: number, y: number, z: number) => boolean) | undefined;
 }
@@ -42,10 +44,12 @@ export interface OverhangWish {
 export function overhangsOf(
   { xyz, corners }: Mesh,
   { twins }: Topology,
-  { beyondDeg, plateMm, supportFromDeg = null, isLaid }: OverhangWish,
+  { beyondDeg, plateMm, supportFromDeg = null, isTaken, isLaid }: OverhangWish,
 ): OverhangRegion[] {
   const n = corners.length / 3;
   const area = new Float64Array(n);
+  const untaken = new Float64Array(n);
+  const supportFrom = supportFromDeg ?? 90;
   const lean = new Float64Array(n);
   const least = Math.sin((beyondDeg * Math.PI) / 180) + 1e-9;
   for (let t = 0; t < n; t++) {
@@ -64,13 +68,18 @@ export function overhangsOf(
     const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
     if (length === 0 || -nz / length <= least) continue;
     if (Math.max(xyz[a + 2]!, xyz[b + 2]!, xyz[c + 2]!) <= plateMm) continue;
-    const free = isLaid ? freeShare(xyz, a, b, c, [nx / length, ny / length, nz / length], isLaid) : 1;
-    area[t] = (length / 2) * free;
-    lean[t] = leanDeg(nz / length);
+    const normal = [nx / length, ny / length, nz / length] as const;
+    const deg = leanDeg(normal[2]);
+    area[t] = (length / 2) * (isLaid ? freeShare(xyz, a, b, c, normal, isLaid) : 1);
+    lean[t] = deg;
+    untaken[t] = isTaken
+      ? area[t]! * freeShare(xyz, a, b, c, [0, 0, 0], (x, y, z) => isTaken(x, y, z, deg))
+      : deg <= supportFrom
+        ? area[t]!
+        : 0;
   }
   const seen = new Uint8Array(n);
   const regions: OverhangRegion[] = [];
-  const supportFrom = supportFromDeg ?? 90;
   for (let first = 0; first < n; first++) {
     if (area[first] === 0 || seen[first]) continue;
     const stack = [first];
@@ -82,8 +91,10 @@ export function overhangsOf(
       const t = stack.pop()!;
       const lowest = Math.min(...[0, 1, 2].map((k) => xyz[corners[3 * t + k]! * 3 + 2]!));
       add(all, area[t]!, lean[t]!, lowest);
-      if (lean[t]! <= supportFrom) add(bare, area[t]!, lean[t]!, lowest);
-      if (lean[t]! <= Math.min(supportFrom, CEILING_DEG)) add(bareSlope, area[t]!, lean[t]!, lowest);
+      if (untaken[t]! > 0) {
+        add(bare, untaken[t]!, lean[t]!, lowest);
+        if (lean[t]! <= CEILING_DEG) add(bareSlope, untaken[t]!, lean[t]!, lowest);
+      }
       for (let k = 0; k < 3; k++) {
         const v = corners[3 * t + k]! * 3;
         x += (area[t]! * xyz[v]!) / 3;
@@ -122,7 +133,7 @@ const finite = (l: Leaning): Leaning => (l.areaMm2 > 0 ? l : { ...l, zMm: 0 });
 const BEFORE_MM = 0.5;
 const APART_MM = 1;
 const MOST_ACROSS = 24;
-/** Share of a face that has nothing laid in front of it, from a grid of places over it. */
+/** Share of a face where it is not so a little in front of it, along its normal, from a grid of places over it. */
 function freeShare(
   xyz: Float64Array,
   a: number,

@@ -7,7 +7,7 @@ import { joined } from '../mesh/mesh.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
 import { boxMesh, cylinderMesh, sphereMesh } from '../mesh/solids.ts';
 import { fillLines } from './infill.ts';
-import { layerTops } from './regions.ts';
+import { layerHeights } from './layerPlan.ts';
 import type { MeshToolpathSettings } from './settings.ts';
 
 describe('what is laid is what was drawn', () => {
@@ -40,10 +40,11 @@ describe('what is laid is what was drawn', () => {
     }
   });
   test('the first layer has its own height, and a layer whose middle lies above the part is none', () => {
-    expect(layerTops(1, 0.3, 0.2)).toEqual([0.3, 0.5, 0.7, 0.9]);
-    expect(layerTops(1, 0.2, 0.2)).toEqual([0.2, 0.4, 0.6, 0.8, 1]);
-    expect(layerTops(0.05, 0.2, 0.2)).toEqual([]);
-    expect(layerTops(0.11, 0.2, 0.2)).toEqual([0.2]);
+    const topsOf = (partMm: number, firstMm: number) => layerHeights(partMm, firstMm, () => 0.2).map((l) => l.zMm);
+    expect(topsOf(1, 0.3)).toEqual([0.3, 0.5, 0.7, 0.9]);
+    expect(topsOf(1, 0.2)).toEqual([0.2, 0.4, 0.6, 0.8, 1]);
+    expect(topsOf(0.05, 0.2)).toEqual([]);
+    expect(topsOf(0.11, 0.2)).toEqual([0.2]);
   });
 });
 

@@ -4,8 +4,11 @@ import type { MeshToolpathSettings } from './settings.ts';
 /** A head that lays a part, while its program is written. */
 export type Head = WritingHead<MeshToolpathSettings>;
 
+/** Bodies of a part after the first, each of a material of its own. */
+export const moreBodies = ['body2', 'body3', 'body4'] as const;
+export type BodyRole = 'body' | (typeof moreBodies)[number];
 /** Roles that another head may lay than the one of the part body. */
-export type OtherRole = 'support' | 'supportContact' | 'brim';
+export type OtherRole = 'support' | 'supportContact' | 'brim' | Exclude<BodyRole, 'body'>;
 type Zone = readonly [x0: number, y0: number, x1: number, y1: number];
 
 /** A head that lays other roles than the part body, by the recipe as its own tool and material have it. */

@@ -12,6 +12,8 @@ export class LayerCommands {
   speed = 1;
   nozzleC: number;
   fanPercent = 0;
+  /** Whether the bed was told another temperature than it began with. */
+  hasSetBed = false;
   private done = new Set<HeightChange>();
   private hasSet = { fan: false, nozzle: false };
 
@@ -34,7 +36,10 @@ export class LayerCommands {
       if (!isReached || this.done.has(change)) continue;
       this.done.add(change);
       this.take(change);
-      if (change.set.bed !== undefined) lines.push(`M140 S${change.set.bed}`);
+      if (change.set.bed !== undefined) {
+        this.hasSetBed = true;
+        lines.push(`M140 S${change.set.bed}`);
+      }
       if (change.isPause) isPause = true;
     }
     return { lines, isPause };

@@ -17,7 +17,7 @@ import type { Seam } from './choices.ts';
 import { gyroidCellMm, gyroidLines } from './gyroid.ts';
 import type { Head, OtherRole } from './heads.ts';
 import { fillLines } from './infill.ts';
-import type { ToolpathLayer } from './regions.ts';
+import { outerOnly, type ToolpathLayer } from './regions.ts';
 import type { Lay, MeshToolpathSettings } from './settings.ts';
 import type { SupportParts } from './support.ts';
 import { skirtLoopsFor } from './surround.ts';
@@ -32,6 +32,9 @@ const SMALLEST_FILL_MM2 = 0.05;
 /** Slopes leave slivers that nothing lies on: no surface to be laid apart. Common practice, no source. */
 const SMALLEST_TOP_MM2 = 2;
 const FILL_ANGLE = Math.PI / 4;
+/** Lines of a raft below its top lie so many spacings apart: on the plate loosely, so that it comes off. Common practice, no source. */
+const RAFT_FOOT_SPACINGS = 2;
+const RAFT_SPACINGS = 1.5;
 
 /** One line of a layer before it is written. */
 export interface HeldLine {
@@ -256,6 +259,22 @@ export class LayerLines {
     for (const piece of fillLines(contact, closeStep, 0)) this.hold(supportContact, piece, close);
   }
 
+  /** A layer of raft: loose lines on the plate, closer ones across them, a closed top that the part lies on. */
+  raft(region: Region, isTop: boolean): void {
+    const head = this.headOf('brim');
+    const { s } = head;
+    const lay = this.isFirst ? s.firstLayer : isTop ? s.supportContact : s.support;
+    const step = this.spacing(lay) * (isTop ? 1 : this.isFirst ? RAFT_FOOT_SPACINGS : RAFT_SPACINGS);
+    for (const piece of fillLines(region, step, this.angle)) this.hold(lay, piece, head);
+  }
+  /** Two loops of the column that the nozzle waits on while a small layer cools. */
+  column(square: Region): void {
+    const lay = this.isFirst ? this.s.firstLayer : this.s.hiddenWall;
+    for (const k of [0.5, 1.5])
+      for (const ring of offset(square, -k * this.spacing(lay)))
+        this.held.push({ head: this.body, lay, points: closedAt(ring, backOf(ring)), isPart: false });
+  }
+
   private pieces(region: Region, step: number, angle: number, lay: Lay): void {
     for (const piece of fillLines(region, step, angle)) this.hold(lay, piece);
   }
@@ -294,5 +313,3 @@ function seamOf(ring: Ring, seam: Seam, from: readonly number[] | undefined): nu
   }
   return at;
 }
-/** A region without its holes. */
-const outerOnly = (region: Region): Region => union(region.filter((ring) => areaMm2([ring]) > 0));

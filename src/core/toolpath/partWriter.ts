@@ -16,7 +16,7 @@ const TOWER_STEP_SPACINGS = 3;
 export class PartWriter {
   partMm3 = 0;
   purgeMm3 = 0;
-  readonly commands: LayerCommands;
+  commands: LayerCommands;
   readonly body: Head;
   private readonly heads: readonly Head[];
   private readonly byRole = new Map<OtherRole, Head>();
@@ -73,6 +73,13 @@ export class PartWriter {
     this.tower = tower;
   }
 
+  /** Goes on with another part beside what stands so high: everything begins anew there. */
+  nextPart(overMm: number, toMm: readonly [number, number]): void {
+    const hasOtherBed = this.commands.hasSetBed;
+    this.commands = new LayerCommands(this.s);
+    this.w.nextPart(overMm, toMm);
+    if (hasOtherBed) this.w.raw(`M190 S${this.s.bedC}`);
+  }
   /** Begins a layer: what is said at its height. */
   layer({ zMm, heightMm }: ToolpathLayer): void {
     const { w } = this;
@@ -80,7 +87,7 @@ export class PartWriter {
     this.height = heightMm;
     w.layer(zMm);
     const { lines, isPause } = this.commands.begin(w.layersBegun, w.zMm - heightMm);
-    w.sayNozzle(this.nozzleOf(w.head), 'M104');
+    w.sayNozzle(this.nozzleOf(w.head), this.isFirst ? 'M109' : 'M104');
     w.raw(...lines);
     w.sayFan(this.fanOf(w.head));
     if (isPause) w.raw('M0');

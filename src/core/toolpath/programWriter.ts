@@ -96,7 +96,7 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
 
   /** Begins a layer whose top is so high. */
   layer(zMm: number): void {
-    this.pullBack();
+    if (!this.wouldGrind()) this.pullBack();
     this.layersBegun++;
     this.rise(zMm);
   }
@@ -107,10 +107,18 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
   }
   /** Above what was laid, drawn back, and to a place beside it where one is known. */
   leave(toMm: readonly [number, number] | null): void {
-    this.pullBack();
+    if (!this.wouldGrind()) this.pullBack();
     this.goToHeight(roundMm(this.zMm + LEAVES_BY_MM));
     this.isRaised = true;
     if (toMm) this.w.travel(...this.placed(...toMm), this.head.s.travelSpeedMmPerS);
+  }
+  /** Over everything that stands to where another part begins, whose layers count from the plate again. */
+  nextPart(overMm: number, [x, y]: readonly [number, number]): void {
+    this.pullBack();
+    this.goToHeight(roundMm(overMm + LEAVES_BY_MM));
+    this.w.travel(...this.placed(x, y), this.head.s.travelSpeedMmPerS);
+    this.isRaised = false;
+    this.layersBegun = 0;
   }
   /** Another head at work: the one that goes stands by, the one that comes is hot before it lays. */
   take(head: WritingHead<S>, nozzleC: number, fanPercent: number): void {
@@ -228,11 +236,13 @@ export class ProgramWriter<S extends HeadSettings = HeadSettings> {
   remember(): () => void {
     const at = this.w.mark();
     const { head, isRaised, acceleration, saidFanPercent, saidPressureS, refilledMm3 } = this;
-    const heads = this.heads.map(({ backMm, saidC }) => ({ backMm, saidC }));
+    const heads = this.heads.map(({ backMm, saidC, fedMm }) => ({ backMm, saidC, fedMm }));
+    const passes = this.heads.map((h) => h.passes.remember());
     return () => {
       this.w.rewind(at);
       Object.assign(this, { head, isRaised, acceleration, saidFanPercent, saidPressureS, refilledMm3 });
       this.heads.forEach((h, i) => Object.assign(h, heads[i]));
+      for (const back of passes) back();
     };
   }
 

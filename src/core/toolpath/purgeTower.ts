@@ -1,13 +1,11 @@
-import { areaMm2, intersection, type Box, type Region } from '../geometry/clip.ts';
+import type { Box, Region } from '../geometry/clip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Heads } from './heads.ts';
 import type { MeshToolpathSettings } from './settings.ts';
-import { roundMm } from './surround.ts';
+import { freePlaceBeside, rectangle } from './surround.ts';
 
 /** Less stands badly. Common practice, no source. */
 const SMALLEST_SIDE_MM = 8;
-/** Between the tower and everything else, and to the edge of the plate. */
-const GAP_MM = 3;
 
 /** Where what is left in a nozzle goes at each change of head: a rectangle for each change of a layer, side by side along Y. */
 export interface PurgeTower {
@@ -17,17 +15,18 @@ export interface PurgeTower {
   readonly lastLayer: number;
 }
 
-/** Sets a tower beside everything that is laid; null where nothing is purged. `changes` is how often the head changes on each layer. */
+/** Sets a tower beside everything that is laid; null where nothing is purged. `changes` is how often the head changes on each layer;
+ *  the thinnest holds the least. */
 export function placeTower(
   changes: readonly number[],
   s: MeshToolpathSettings,
   { plateMm, zonesMm, others }: Heads,
-  occupied: Box,
+  { occupied, thinnestMm }: { readonly occupied: Box; readonly thinnestMm: number },
 ): Result<PurgeTower | null> {
   const lastLayer = changes.findLastIndex((n) => n > 0);
   if (lastLayer < 0 || !(s.purgeMm3 > 0)) return succeed(null);
   const count = Math.max(...changes);
-  const areaOfOne = s.purgeMm3 / Math.min(s.layerHeightMm, s.firstLayerHeightMm);
+  const areaOfOne = s.purgeMm3 / thinnestMm;
   // lines begin and end within the rectangle, and the last may not fit any more: one more each way holds what is wanted
   const lineMm = Math.max(
     ...[s, ...others.map((o) => o.lay)].flatMap((l) => [l.solidFill.widthMm, l.firstLayer.widthMm]),
@@ -35,34 +34,7 @@ export function placeTower(
   const width = Math.max(SMALLEST_SIDE_MM, Math.sqrt(areaOfOne * count)) + lineMm;
   const depthOfOne = Math.max(SMALLEST_SIDE_MM / count, areaOfOne / (width - lineMm)) + lineMm;
   const depth = depthOfOne * count;
-  const [x0, x1, y0, y1] = occupied;
-  // brim or skirt goes round the tower too
-  const round = roundMm(s, 2 * (width + depth));
-  const edgeMm = GAP_MM + round;
-  const away = GAP_MM + (s.brimMm > 0 ? s.brimGapMm + s.brimMm : 0);
-  const [middleX, middleY] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  const places: readonly (readonly [number, number])[] = [
-    [middleX, y1 + away + depth / 2],
-    [x1 + away + width / 2, middleY],
-    [x0 - away - width / 2, middleY],
-    [middleX, y0 - away - depth / 2],
-  ];
-  const rectangle = (x: number, y: number, w: number, d: number): Float64Array =>
-    Float64Array.from([x - w / 2, y - d / 2, x + w / 2, y - d / 2, x + w / 2, y + d / 2, x - w / 2, y + d / 2]);
-  const isFree = ([x, y]: readonly [number, number]): boolean => {
-    if (x - width / 2 < edgeMm || x + width / 2 > plateMm[0] - edgeMm) return false;
-    if (y - depth / 2 < edgeMm || y + depth / 2 > plateMm[1] - edgeMm) return false;
-    return zonesMm.every(
-      ([a, b, c, d]) =>
-        areaMm2(
-          intersection(
-            [rectangle(x, y, width + 2 * round, depth + 2 * round)],
-            [rectangle((a + c) / 2, (b + d) / 2, Math.abs(c - a), Math.abs(d - b))],
-          ),
-        ) === 0,
-    );
-  };
-  const at = places.find(isFree);
+  const at = freePlaceBeside(occupied, [width, depth], s, { plateMm, zonesMm });
   if (!at)
     return fail({
       code: 'noPlaceForPurge',

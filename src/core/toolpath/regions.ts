@@ -1,8 +1,18 @@
-import { difference, intersection, offset, ringsOf, simplify, union, type Region } from '../geometry/clip.ts';
+import {
+  difference,
+  intersection,
+  offset,
+  ringAreaMm2,
+  ringsOf,
+  simplify,
+  union,
+  type Region,
+} from '../geometry/clip.ts';
 import { boundsOf, type Mesh } from '../mesh/mesh.ts';
 import type { Topology } from '../mesh/topology.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { Slicer } from '../slicing/slice.ts';
+import type { PlannedLayer } from './layerPlan.ts';
 import type { MeshToolpathSettings } from './settings.ts';
 
 /** Points of a contour nearer than this to their neighbours' line are left out: finer than any machine follows. */
@@ -25,42 +35,39 @@ export function scaledAboutFoot(mesh: Mesh, [sx, sy, sz]: MeshToolpathSettings['
   return { ...mesh, xyz: mesh.xyz.map((v, i) => middle[i % 3]! + (v - middle[i % 3]!) * factor[i % 3]!) };
 }
 
-/** Heights of layer tops, the first as high as the first layer is; a layer whose middle lies above the part is none. */
-export function layerTops(heightMm: number, firstMm: number, otherMm: number): number[] {
-  const tops: number[] = [];
-  for (;;) {
-    const top = firstMm + tops.length * otherMm;
-    const middle = tops.length === 0 ? firstMm / 2 : top - otherMm / 2;
-    if (middle >= heightMm - 1e-9) return tops;
-    tops.push(Number(top.toFixed(6)));
-  }
-}
-
-/** Regions of all layers, cut in their middle: all bodies united, contours moved as the recipe moves them. */
-export function* cuttingLayers(mesh: Mesh, topology: Topology, s: MeshToolpathSettings): Stepwise<ToolpathLayer[]> {
-  const tops = layerTops(boundsOf(mesh).max[2], s.firstLayerHeightMm, s.layerHeightMm);
-  const heights = tops.map((_, k) => (k === 0 ? s.firstLayerHeightMm : s.layerHeightMm));
-  const slicer = new Slicer(
-    mesh,
-    topology,
-    Float64Array.from(tops, (z, k) => z - heights[k]! / 2),
-  );
+/** Regions of all layers, cut in their middle: all bodies united, contours moved as the recipe moves them. Those of a raft are empty. */
+export function* cuttingLayers(
+  mesh: Mesh,
+  topology: Topology,
+  planned: readonly PlannedLayer[],
+  contourOffsetMm: number,
+): Stepwise<ToolpathLayer[]> {
+  const planes = planned.flatMap((l) => (l.cutMm === null ? [] : [l.cutMm]));
+  const raft = planned.length - planes.length;
+  const slicer = new Slicer(mesh, topology, Float64Array.from(planes));
   const out: ToolpathLayer[] = [];
-  for (const [k, zMm] of tops.entries()) {
-    const contours = slicer.layer(k);
+  for (const [k, { zMm, heightMm, cutMm }] of planned.entries()) {
+    if (cutMm === null) {
+      out.push({ zMm, heightMm, region: [], gaps: 0 });
+      continue;
+    }
+    const contours = slicer.layer(k - raft);
     const drawn = simplify(union(ringsOf(contours)), FINEST_MM);
-    const region = s.contourOffsetMm === 0 ? drawn : offset(drawn, s.contourOffsetMm);
+    const region = contourOffsetMm === 0 ? drawn : offset(drawn, contourOffsetMm);
     const before = out.at(-1)?.region;
     // upright walls: what is worked out of a region holds for the next layer too
     const isSame = before !== undefined && isSameRegion(before, region);
-    out.push({ zMm, heightMm: heights[k]!, region: isSame ? before : region, gaps: contours.gaps });
-    yield k / tops.length;
+    out.push({ zMm, heightMm, region: isSame ? before : region, gaps: contours.gaps });
+    yield k / planned.length;
   }
   return out;
 }
 
 const isSameRegion = (a: Region, b: Region): boolean =>
   a.length === b.length && a.every((ring, i) => ring.length === b[i]!.length && ring.every((v, j) => v === b[i]![j]));
+
+/** A region without its holes. */
+export const outerOnly = (region: Region): Region => union(region.filter((ring) => ringAreaMm2(ring) > 0));
 
 /** What each run of so many layers has in common, by its lowest layer; runs that reach beyond the top are left out. Two runs of half
  *  the length make one, and they may overlap: what is common to both stays the same. */

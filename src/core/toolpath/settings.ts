@@ -14,6 +14,9 @@ export interface Lay {
 export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly layerHeightMm: number;
   readonly firstLayerHeightMm: number;
+  /** How far the edge of a layer may stand out from a slope: layers get thinner there, down to the thinnest. 0 for layers all alike. */
+  readonly cuspMm: number;
+  readonly minimumLayerHeightMm: number;
   readonly walls: number;
   /** Laid without gaps under every top, and above every underside. */
   readonly topLayers: number;
@@ -28,10 +31,16 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly skirtLeastMm: number;
   /** A thin wall where the skirt lies, so high. */
   readonly draughtScreenMm: number;
+  /** Layers under the part that are broken off it, how far they reach round it, and the air between. */
+  readonly raftLayers: number;
+  readonly raftReachMm: number;
+  readonly raftGapMm: number;
   readonly brimMm: number;
   readonly brimGapMm: number;
   readonly brimSides: BrimSides;
   readonly minimumLayerTimeS: number;
+  /** Side of a square column beside layers that are shorter than their time: the nozzle leaves the part meanwhile. 0 for none. */
+  readonly columnMm: number;
   readonly infillPattern: InfillPattern;
   /** How far fill lines reach into the wall, of their width. */
   readonly fillOverlapPercent: number;

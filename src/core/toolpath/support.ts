@@ -1,37 +1,56 @@
 import { areaMm2, difference, intersection, offset, union, type Region } from '../geometry/clip.ts';
 import type { Stepwise } from '../result/stepwise.ts';
+import { liftMm } from './layerPlan.ts';
 import type { ToolpathLayer } from './regions.ts';
 import type { MeshToolpathSettings } from './settings.ts';
+import { wantedIn, withoutNever, type SupportBox } from './supportBoxes.ts';
 
 const SMALLEST_SUPPORT_MM2 = 2;
 
-/** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. */
+/** Index of the last layer of support below a layer that leaves so much air under it; below 0 where there is no room for any. */
+export function topUnder(layers: readonly ToolpathLayer[], k: number, gapMm: number): number {
+  const upTo = layers[k]!.zMm - layers[k]!.heightMm - gapMm + 1e-6;
+  let at = k - 1;
+  while (at >= 0 && layers[at]!.zMm > upTo) at--;
+  return at;
+}
+
+/** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. Nothing in the first `from`. */
 export function* buildingSupport(
   layers: readonly ToolpathLayer[],
   s: MeshToolpathSettings,
-  angleDeg: number,
+  from: number,
+  boxes: readonly SupportBox[],
 ): Stepwise<Region[]> {
-  const reach = Math.tan((Math.min(89, angleDeg) * Math.PI) / 180);
-  const gapLayers = Math.max(1, Math.ceil(s.supportGapZMm / s.layerHeightMm - 1e-6));
+  const reach = s.supportAngleDeg === null ? null : Math.tan((Math.min(89, s.supportAngleDeg) * Math.PI) / 180);
+  const lift = liftMm(s);
   const out: Region[] = layers.map(() => []);
+  const wanted = new Map<number, Region>();
+  for (let k = layers.length - 1; k > from; k--) {
+    const [above, below] = [layers[k]!, layers[k - 1]!];
+    if (above.region === below.region) continue;
+    const leaning = reach === null ? [] : difference(above.region, offset(below.region, above.heightMm * reach));
+    const bottomMm = above.zMm - above.heightMm - lift;
+    const hanging = wantedIn(boxes, bottomMm, leaning, { region: above.region, below: below.region });
+    if (areaMm2(hanging) <= SMALLEST_SUPPORT_MM2 / 4) continue;
+    const at = topUnder(layers, k, s.supportGapZMm);
+    wanted.set(at, union(wanted.get(at) ?? [], hanging));
+    yield 0.5 - (0.5 * k) / layers.length;
+  }
   let column: Region = [];
-  for (let k = layers.length - 1; k >= 0; k--) {
-    const above = layers[k + gapLayers];
-    if (above && k + gapLayers > 0) {
-      const below = layers[k + gapLayers - 1]!;
-      const hanging =
-        above.region === below.region ? [] : difference(above.region, offset(below.region, above.heightMm * reach));
-      const grown = hanging.filter((ring) => ring.length >= 6);
-      if (areaMm2(grown) > SMALLEST_SUPPORT_MM2 / 4) column = union(column, grown);
-    }
-    yield 1 - k / layers.length;
+  for (let k = layers.length - 1; k >= from; k--) {
+    const more = wanted.get(k);
+    if (more) column = union(column, more);
+    yield 1 - (0.5 * k) / layers.length;
     if (column.length === 0) continue;
-    const free = difference(column, offset(layers[k]!.region, s.supportGapXYMm));
+    const { region, zMm, heightMm } = layers[k]!;
+    const beside = difference(column, offset(region, s.supportGapXYMm));
+    const free = boxes.length === 0 ? beside : withoutNever(boxes, zMm - heightMm / 2 - lift, beside);
     column = areaMm2(free) > SMALLEST_SUPPORT_MM2 ? free : [];
     out[k] = column;
   }
   if (s.supportOnPlateOnly)
-    for (let k = 1; k < out.length; k++)
+    for (let k = from + 1; k < out.length; k++)
       if (out[k] !== out[k - 1]) {
         const held = out[k]!.length === 0 ? [] : intersection(out[k]!, out[k - 1]!);
         out[k] = areaMm2(held) > SMALLEST_SUPPORT_MM2 ? held : [];

@@ -85,3 +85,10 @@ test('a fix is told in a few words, with units', () => {
     'read in in, turned 38° about Z, scaled to 50.0 %',
   );
 });
+
+test('where a part is moved, its boxes for support go with it', () => {
+  const boxes = [{ kind: 'never', minMm: [1, 2, 3], maxMm: [4, 5, 6] }] as const;
+  expect(applyFix({}, { ...alone, boxes }, { moveMm: [10, -1] }).mesh.boxes).toEqual([
+    { kind: 'never', minMm: [11, 1, 3], maxMm: [14, 4, 6] },
+  ]);
+});

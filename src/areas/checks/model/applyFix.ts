@@ -29,10 +29,19 @@ export function applyFix(overrides: Values, mesh: MeshChoice, change: FindingCha
         turnDeg: [turnDeg[0], turnDeg[1], (turnDeg[2] + (change.turnAboutZ ?? 0)) % 360],
         scale: change.scale ?? scale,
       },
+      ...(mesh.boxes && { boxes: movedBoxes(mesh.boxes, dx, dy) }),
       ...(mesh.more && { more: mesh.more.map((m) => ({ ...m, placement: moved(m.placement) })) }),
     },
   };
 }
+
+/** Boxes that go where the part goes. */
+export const movedBoxes = (boxes: NonNullable<MeshChoice['boxes']>, dx: number, dy: number): typeof boxes =>
+  boxes.map((b) => ({
+    ...b,
+    minMm: [b.minMm[0] + dx, b.minMm[1] + dy, b.minMm[2]],
+    maxMm: [b.maxMm[0] + dx, b.maxMm[1] + dy, b.maxMm[2]],
+  }));
 
 /** Values by setting, as text. */
 export const valuesText = (values: Values): string =>

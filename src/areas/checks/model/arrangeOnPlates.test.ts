@@ -106,3 +106,20 @@ test('what no plate holds is named, and a file nobody has sent is missed by name
   const checked = checkMesh(files.a, both, plain);
   expect(checked.ok ? '' : checked.failure.what).toBe('b.stl is not there');
 });
+test('what each thing is of, and in which order all is laid, goes with it onto every plate; boxes for support stay behind', () => {
+  const told: MeshChoice = {
+    ...both,
+    isOneByOne: true,
+    bodies: [1, 2],
+    boxes: [{ kind: 'always', minMm: [0, 0, 0], maxMm: [1, 1, 1] }],
+    more: [{ ...both.more![0]!, body: 2 }],
+  };
+  const counted = thingsOf(told, hulls, [one(told)]).map((t) => ({ ...t, count: t.file ? 24 : 8 }));
+  const { plates } = arrangeOnPlates(counted, told, own, [220, 220], room);
+  expect(plates.length).toBeGreaterThan(1);
+  for (const { file, choice } of plates) {
+    expect([choice.isOneByOne, choice.boxes]).toEqual([true, undefined]);
+    expect(choice.bodies).toEqual(file ? [2] : [1, 2]);
+    for (const m of choice.more ?? []) if (m.file?.sha256 === other.sha256) expect(m.body).toBe(2);
+  }
+});

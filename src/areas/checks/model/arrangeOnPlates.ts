@@ -5,12 +5,15 @@ import type { FileRef } from '../../requests/model/file.ts';
 import type { MeshChoice, MorePart } from './mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
+/** Between things on a plate where nobody says more. */
+export const USUAL_GAP_MM = 4;
 type Hull = readonly (readonly [number, number])[];
 /** One kind of thing on the plates: a file as it is read and turned, how much room it takes, and how many of it there are. */
 export interface PlateItem {
   readonly file: FileRef | null;
   readonly unit: MeshUnit | null;
   readonly placement: Placement;
+  readonly body?: number;
   readonly widthMm: number;
   readonly depthMm: number;
   readonly count: number;
@@ -69,13 +72,14 @@ export function edgeOf({ recipe: { lay } }: CheckContext): number {
   if (!lay) return 5;
   const round =
     lay.brimMm > 0 ? lay.brimMm : lay.skirtLoops > 0 ? lay.skirtGapMm + lay.skirtLoops * lay.firstLayer.widthMm : 0;
-  return round + 1;
+  return round + (lay.raftLayers > 0 ? lay.raftReachMm : 0) + 1;
 }
 
-/** Sets so many of each down with a gap, on as many plates as it takes. */
+/** Sets so many of each down with a gap, on as many plates as it takes. Boxes for support are not taken along: they were drawn round things
+ *  as they lay. */
 export function arrangeOnPlates(
   things: readonly PlateItem[],
-  { repair }: MeshChoice,
+  { repair, bodies, isOneByOne }: MeshChoice,
   jobFile: FileRef,
   plateMm: readonly [number, number],
   room: { readonly gapMm: number; readonly edgeMm: number },
@@ -101,11 +105,14 @@ export function arrangeOnPlates(
             unit: first!.thing.unit,
             placement: first!.placement,
             ...(repair !== undefined && { repair }),
+            ...(isOneByOne !== undefined && { isOneByOne }),
+            ...(own ? first!.thing.body !== undefined && { bodies: [first!.thing.body] } : bodies && { bodies }),
             more: rest.map(({ thing, placement }) => ({
               // what is the plate's own file is not named again; the job's is, on the plate of another
               file: thing.file?.sha256 === own?.sha256 ? null : (thing.file ?? jobFile),
               unit: thing.unit,
               placement,
+              ...(thing.body !== undefined && { body: thing.body }),
             })),
           },
         };

@@ -1,13 +1,20 @@
 import type { FileRef } from '../../requests/model/file.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
+import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 
+/** A part is of one of so many bodies. */
+export const MOST_BODIES = 4;
+/** So many boxes may be drawn for support. */
+export const MOST_BOXES = 40;
 /** What else lies on the plate: the job's file once more, or another one. */
 export interface MorePart {
   /** Null is the job's own file again. */
   readonly file: FileRef | null;
   readonly unit: MeshUnit | null;
   readonly placement: Placement;
+  /** Which body of the recipe another file is of; the first where nothing is said. */
+  readonly body?: number;
 }
 /** What somebody chose for a mesh: what a figure of the file means, how the part stands, and what lies beside it. */
 export interface MeshChoice {
@@ -17,6 +24,12 @@ export interface MeshChoice {
   /** Whether the meshes are put in order first; the files stay as they came. */
   readonly repair?: boolean;
   readonly more?: readonly MorePart[];
+  /** Which body of the recipe each object of the job's own file is of; the first where nothing is said. */
+  readonly bodies?: readonly number[];
+  /** Whether parts are laid one after another instead of layer by layer. */
+  readonly isOneByOne?: boolean;
+  /** Where support is always or never built. */
+  readonly boxes?: readonly SupportBox[];
 }
 /** Other files of a job, each once. */
 export const otherFilesOf = (choice: MeshChoice): FileRef[] => [

@@ -4,7 +4,6 @@ import {
   areaMm2,
   boxGapMm,
   boxOf,
-  contains,
   difference,
   intersection,
   offset,
@@ -26,15 +25,17 @@ import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
-import type { Heads, OtherHead, OtherRole } from '../../../core/toolpath/heads.ts';
-import { scaledAboutFoot, type ToolpathLayer } from '../../../core/toolpath/regions.ts';
+import { liftMm } from '../../../core/toolpath/layerPlan.ts';
+import type { ToolpathLayer } from '../../../core/toolpath/regions.ts';
+import { topUnder } from '../../../core/toolpath/support.ts';
 import { onPlate } from '../../machines/model/dialect.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { meshLayWants } from '../../rules/meshLay.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
+import { groupsOf, headsOf, insideLaid, raisedBy, takenBySupport } from './meshLaying.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { openPlate, repairsOf, placedPart, sumOfFacts, type PlatePart } from './plate.ts';
-import type { CheckContext, OtherHeadRole } from '../../rules/context.ts';
+import { openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from './plate.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
 export interface CheckedMesh {
@@ -55,6 +56,7 @@ const SAMPLED_LAYERS = 120;
 export function* checkingMesh(
   parts: readonly PlatePart[],
   sheet: CheckContext,
+  choice: Pick<MeshChoice, 'isOneByOne' | 'boxes'> = {},
   onCut?: (lines: Uint8Array) => void,
 ): Stepwise<Result<CheckedMesh>> {
   const { lay } = sheet.recipe;
@@ -72,25 +74,37 @@ export function* checkingMesh(
       where: `head ${unlaid.tool + 1}, ${unlaid.recipe.material.name}`,
       todo: 'set it in the library',
     });
+  const bodiless = parts.find((p) => p.body > 1 && !sheet.recipe.roles?.some((r) => r.role === `part body ${p.body}`));
+  if (bodiless)
+    return fail({
+      code: 'noBody',
+      what: `A part is of body ${bodiless.body}, and the recipe has no part body ${bodiless.body}`,
+      todo: 'take a recipe that says what it is printed with, or make it of body 1',
+    });
   const [part] = parts as [PlatePart, ...PlatePart[]];
   const { survey } = part;
   const { file, unit, mesh: drawn } = part.opened;
-  const stands = parts.map((p) => scaledAboutFoot(placedPart(p), lay.scale));
+  const things = thingsOnPlate(parts, lay.scale);
+  const stands = things.map((s) => s.mesh);
   const facts = sumOfFacts(parts.map((p) => p.survey.facts));
   const mesh = joined(stands);
   // neither turning nor moving changes what hangs together; turning faces over does
   const topology = mesh.corners === drawn.corners ? survey.topology : topologyOf(mesh);
   const bounds = boundsOf(mesh);
-  const layers = (bounds.max[2] - lay.firstLayerHeightMm) / lay.layerHeightMm;
+  const least = lay.cuspMm > 0 ? Math.min(lay.minimumLayerHeightMm, lay.layerHeightMm) : lay.layerHeightMm;
+  const layers = (bounds.max[2] - lay.firstLayerHeightMm) / least;
   if (layers > MOST_LAYERS)
     return fail({
       code: 'tooTall',
-      what: `${Math.ceil(layers)} layers of ${lay.layerHeightMm} mm; at most ${MOST_LAYERS} are checked`,
+      what: `${Math.ceil(layers)} layers of ${least} mm; at most ${MOST_LAYERS} are checked`,
       where: `height ${bounds.max[2].toFixed(1)} mm`,
       todo: 'check the unit of the file',
     });
   yield 0.2;
-  const generated = yield* within(generatingToolpath(mesh, topology, lay, headsOf(sheet)), 0.2, 0.7);
+  const isOneByOne = choice.isOneByOne === true && things.length > 1;
+  const { groups, order } = groupsOf(things, { mesh, topology }, isOneByOne);
+  const boxes = choice.boxes ?? [];
+  const generated = yield* within(generatingToolpath(groups, lay, { ...headsOf(sheet), boxes }), 0.2, 0.7);
   if (!generated.ok) return generated;
   const laid = generated.value;
   if (laid.layers.length === 0)
@@ -100,18 +114,17 @@ export function* checkingMesh(
   if (!read.ok) throw new RangeError(`our own program cannot be read: ${read.failure.what}`);
   yield 0.7;
   const limit = overhangLimitOf(sheet);
+  const lift = liftMm(lay);
   const overhangs = overhangsOf(mesh, topology, {
     beyondDeg: limit,
     plateMm: lay.firstLayerHeightMm / 2,
     supportFromDeg: laid.supports.some((s) => s.length > 0) ? lay.supportAngleDeg : null,
+    // where support is left out although something leans, or built although nothing does, its columns say what they take
+    isTaken: boxes.length > 0 || lay.supportOnPlateOnly ? takenBySupport(laid, lay, boxes) : undefined,
     // one body cannot carry itself
-    isLaid: facts.shells > 1 ? insideLaid(laid.layers) : undefined,
-  });
-  const rows = yield* within(
-    rowsOf(laid, lay.visibleWall.widthMm, Math.ceil(lay.supportGapZMm / lay.layerHeightMm) + 1),
-    0.72,
-    0.9,
-  );
+    isLaid: facts.shells > 1 ? insideLaid(laid.layers, lift) : undefined,
+  }).map((o) => raisedBy(o, lift));
+  const rows = yield* within(rowsOf(laid, lay.visibleWall.widthMm, lay.supportGapZMm), 0.72, 0.9);
   const isClosed = facts.openEdges === 0;
   const thickness = isClosed ? yield* within(measuringThickness(mesh, facts.shells), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
@@ -128,11 +141,12 @@ export function* checkingMesh(
       remarks: [...new Set(parts.flatMap((p) => p.opened.file.remarks))],
       readings: file.unit === null ? unitReadings(survey.facts.bounds, unit) : [],
       parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
+      objects: part.objects,
       others: hulls.slice(1),
       facts,
       ...(repairs && { repair: repairs }),
       minMm: bounds.min,
-      maxMm: bounds.max,
+      maxMm: [bounds.max[0], bounds.max[1], bounds.max[2] + lift],
       hull: hulls[0]!,
       ...(isClosed ? footing(stands, hulls, contact) : { centreMm: null, standsInsideMm: null }),
       overhangLimitDeg: limit,
@@ -143,14 +157,18 @@ export function* checkingMesh(
       gaps: laid.layers.reduce((s, l) => s + l.gaps, 0),
       contactMm2: areaMm2(contact),
       feet: feetOf(contact),
-      bridges: bridgesOf(laid, overhangs, lay.visibleWall.widthMm, lay.supportGapZMm, lay.layerHeightMm),
+      bridges: bridgesOf(laid, overhangs, lay.visibleWall.widthMm, lay.supportGapZMm),
       thickness,
       cavities: parts.reduce(
         (n, p) => n + p.survey.shells.shells.filter((b) => b.isClosed && !b.isInsideOut && b.volumeMm3 < 0).length,
         0,
       ),
-      nearest: nearest(stands.length > 1 ? hulls : hullsOfFile(part, stands[0]!)),
+      nearest: nearest(stands.length > 1 ? hulls : parts.length > 1 ? [] : hullsOfFile(part, stands[0]!)),
       scale: part.placement.scale,
+      bodies: [...new Set(parts.map((p) => p.body))].sort((a, b) => a - b),
+      ...(isOneByOne && {
+        oneByOne: order.map((i) => ({ hull: hulls[i]!, heightMm: boundsOf(stands[i]!).max[2] + lift })),
+      }),
       zones: zonesReached(laid.layers, onPlate(sheet.machine.zonesMm ?? [], sheet.machine.lowestMm)),
       changesAbove: laid.changesAbove,
       partMm3: laid.partMm3,
@@ -158,25 +176,6 @@ export function* checkingMesh(
       purgeMm3: laid.purgeMm3,
     },
   });
-}
-const TOOLPATH_ROLES: Readonly<Record<OtherHeadRole, OtherRole>> = {
-  support: 'support',
-  'support contact': 'supportContact',
-  'raft/brim': 'brim',
-};
-/** Which head lays what. Where nobody has said what touches the part, the support does. */
-export function headsOf({ heads = [], bodyTool = 0, machine, recipe }: CheckContext): Heads {
-  const isNamed = (role: OtherHeadRole): boolean => recipe.roles?.some((r) => r.role === role) === true;
-  return {
-    bodyTool,
-    others: heads.flatMap(({ tool, roles, recipe: { lay } }): OtherHead[] => {
-      const own = roles.map((r) => TOOLPATH_ROLES[r]);
-      if (roles.includes('support') && !isNamed('support contact')) own.push('supportContact');
-      return lay ? [{ tool, roles: own, lay }] : [];
-    }),
-    plateMm: [machine.travelMm[0], machine.travelMm[1]],
-    zonesMm: onPlate(machine.zonesMm ?? [], machine.lowestMm),
-  };
 }
 /** The same in one go, from the bytes of the files. */
 export function checkMesh(
@@ -186,7 +185,7 @@ export function checkMesh(
   others?: ReadonlyMap<string, Uint8Array>,
 ): Result<CheckedMesh> {
   const plate = openPlate(bytes, choice, others);
-  return plate.ok ? runAll(checkingMesh(plate.value, sheet)) : plate;
+  return plate.ok ? runAll(checkingMesh(plate.value, sheet, choice)) : plate;
 }
 
 /** Centre of gravity of the part that stands least firmly, and how far inside its own foot it lies. */
@@ -207,7 +206,7 @@ function footing(
   return { centreMm: worst?.centreMm ?? null, standsInsideMm: worst?.inside ?? null };
 }
 
-function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<MeshLayerRow[]> {
+function* rowsOf(laid: Toolpath, lineMm: number, gapMm: number): Stepwise<MeshLayerRow[]> {
   const every = Math.max(1, Math.ceil(laid.layers.length / SAMPLED_LAYERS));
   const out: MeshLayerRow[] = [];
   for (const [k, { zMm, region }] of laid.layers.entries()) {
@@ -216,7 +215,7 @@ function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<Me
       areaMm2: areaMm2(region),
       perimeterMm: perimeterMm(region),
       islands: region.filter((ring) => ringAreaMm2(ring) > 0).length,
-      floatingMm2: k === 0 ? 0 : floating(region, laid, k, gapLayers),
+      floatingMm2: k === 0 ? 0 : floating(region, laid, k, gapMm),
       thinMm2: k % every === 0 ? thin(region, lineMm) : 0,
       supportMm2: areaMm2(laid.supports[k]!),
     });
@@ -225,31 +224,14 @@ function* rowsOf(laid: Toolpath, lineMm: number, gapLayers: number): Stepwise<Me
   return out;
 }
 
-/** Whether a place lies in a layer as it is laid. */
-function insideLaid(layers: readonly ToolpathLayer[]): (x: number, y: number, z: number) => boolean {
-  const top = layers[layers.length - 1]!.zMm;
-  return (x, y, z) => {
-    if (z < 0 || z > top) return false;
-    let [low, high] = [0, layers.length - 1];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (layers[middle]!.zMm < z) low = middle + 1;
-      else high = middle;
-    }
-    return contains(layers[low]!.region, x, y);
-  };
-}
-
 /** Area of those outlines of a layer that touch nothing below them. */
-function floating(region: Region, laid: Toolpath, k: number, gapLayers: number): number {
+function floating(region: Region, laid: Toolpath, k: number, gapMm: number): number {
   const below = laid.layers[k - 1]!.region;
   const pieces = region.filter((ring) => ringAreaMm2(ring) > SMALLEST_FLOAT_MM2);
   let sum = 0;
   for (const ring of pieces) {
     if (touches(ring, below)) continue;
-    const isHeld = Array.from({ length: gapLayers }, (_, d) => laid.supports[k - 1 - d] ?? []).some((s) =>
-      touches(ring, s),
-    );
+    const isHeld = laid.supports.slice(Math.max(0, topUnder(laid.layers, k, gapMm)), k).some((s) => touches(ring, s));
     if (!isHeld) sum += ringAreaMm2(ring);
   }
   return sum;
@@ -277,14 +259,7 @@ function feetOf(contact: Region): MeshReport['feet'] {
 }
 
 /** Only where the surface has a ceiling can a layer bridge anything. */
-function bridgesOf(
-  laid: Toolpath,
-  overhangs: readonly OverhangRegion[],
-  lineMm: number,
-  gapMm: number,
-  layerMm: number,
-): Bridge[] {
-  const gap = Math.max(1, Math.ceil(gapMm / layerMm - 1e-6));
+function bridgesOf(laid: Toolpath, overhangs: readonly OverhangRegion[], lineMm: number, gapMm: number): Bridge[] {
   const layers = new Set(
     overhangs.slice(0, MOST_OVERHANGS).flatMap((o) => {
       const k = o.steepestDeg > CEILING_DEG ? laid.layers.findIndex((l) => l.zMm - l.heightMm / 2 > o.zMm) : -1;
@@ -293,7 +268,12 @@ function bridgesOf(
   );
   return [...layers]
     .flatMap((k) => {
-      const bridge = bridgeOf(laid.layers[k]!, laid.layers[k - 1]!.region, laid.supports[k - gap] ?? [], lineMm);
+      const bridge = bridgeOf(
+        laid.layers[k]!,
+        laid.layers[k - 1]!.region,
+        laid.supports[topUnder(laid.layers, k, gapMm)] ?? [],
+        lineMm,
+      );
       return bridge ? [bridge] : [];
     })
     .sort((a, b) => b.spanMm - a.spanMm);

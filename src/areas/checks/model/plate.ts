@@ -1,22 +1,31 @@
 import { surveyMesh, type MeshFacts, type Surveyed } from '../../../core/mesh/facts.ts';
-import type { Mesh, MeshUnit } from '../../../core/mesh/mesh.ts';
+import { joined, MESH_UNITS, scaled, type Mesh, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
 import { placed, type Placement } from '../../../core/mesh/placement.ts';
 import { repaired, repairText } from '../../../core/mesh/repair.ts';
+import { weld } from '../../../core/mesh/weld.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import type { MeshChoice } from './mesh.ts';
+import { scaledAboutFoot } from '../../../core/toolpath/regions.ts';
+import type { MeshChoice, MorePart } from './mesh.ts';
 
-/** One thing on the plate: as it was read and what was found out about it, and how it stands. */
+/** One body of one thing on the plate: as it was read and what was found out about it, and how the thing stands. */
 export interface PlatePart {
   readonly opened: OpenedMesh;
   readonly survey: Surveyed;
   /** Somebody has said in which unit it is. */
   readonly isUnitTold: boolean;
   readonly placement: Placement;
+  /** Which body of the recipe it is, from 1. */
+  readonly body: number;
+  /** Which thing on the plate it belongs to, from 0: bodies of one thing are set down together, as they are drawn. */
+  readonly thing: number;
+  /** Names of all objects of its file, in the file's order. */
+  readonly objects: readonly string[];
   /** What a repair did to it, in words; null where none was asked for. */
   readonly repair: readonly string[] | null;
 }
+type OpenedPart = Omit<PlatePart, 'placement' | 'thing'>;
 
 /** Everything that lies on a job's plate: its own file first. A file that is there several times is read once. */
 export function openPlate(
@@ -24,39 +33,87 @@ export function openPlate(
   choice: MeshChoice,
   others: ReadonlyMap<string, Uint8Array> = new Map(),
 ): Result<readonly PlatePart[]> {
-  const known = new Map<string, Omit<PlatePart, 'placement'>>();
-  const open = (bytes: Uint8Array, key: string, unit: MeshUnit | null): Result<Omit<PlatePart, 'placement'>> => {
-    const id = `${key} ${unit ?? ''}`;
+  const known = new Map<string, readonly OpenedPart[]>();
+  const open = (
+    bytes: Uint8Array,
+    key: string,
+    unit: MeshUnit | null,
+    bodies: readonly number[],
+  ): Result<readonly OpenedPart[]> => {
+    const id = `${key} ${unit ?? ''} ${bodies.join()}`;
     const before = known.get(id);
     if (before) return succeed(before);
     const opened = openMesh(bytes, unit);
     if (!opened.ok) return opened;
-    const part = { ...surveyed(opened.value, choice.repair === true), isUnitTold: unit !== null };
-    known.set(id, part);
-    return succeed(part);
+    const objects = opened.value.file.parts.map((p, k) => p.name || `object ${k + 1}`);
+    const list = bodiesIn(opened.value, bodies).map(([body, own]): OpenedPart => ({
+      ...surveyed(own, choice.repair === true),
+      isUnitTold: unit !== null,
+      body,
+      objects,
+    }));
+    known.set(id, list);
+    return succeed(list);
   };
-  const first = open(main, '', choice.unit);
-  if (!first.ok) return first;
-  const parts: PlatePart[] = [{ ...first.value, placement: choice.placement }];
-  for (const { file, unit, placement } of choice.more ?? []) {
+  const parts: PlatePart[] = [];
+  const things: readonly MorePart[] = [
+    { file: null, unit: choice.unit, placement: choice.placement },
+    ...(choice.more ?? []),
+  ];
+  for (const [thing, { file, unit, placement, body = 1 }] of things.entries()) {
     const bytes = file ? others.get(file.sha256) : main;
     if (!bytes) return fail({ code: 'noFile', what: `${file!.name} is not there`, todo: 'drop the file again' });
-    const part = open(bytes, file?.sha256 ?? '', file ? unit : choice.unit);
-    if (!part.ok) return file ? fail({ ...part.failure, what: `${file.name}: ${part.failure.what}` }) : part;
-    parts.push({ ...part.value, placement });
+    const opened = file
+      ? open(bytes, file.sha256, unit, [body])
+      : open(bytes, '', choice.unit, choice.bodies ?? [body]);
+    if (!opened.ok) return file ? fail({ ...opened.failure, what: `${file.name}: ${opened.failure.what}` }) : opened;
+    for (const part of opened.value) parts.push({ ...part, placement, thing });
   }
   return succeed(parts);
 }
 
-function surveyed(opened: OpenedMesh, isRepaired: boolean): Omit<PlatePart, 'placement' | 'isUnitTold'> {
+/** The bodies of a file: its objects by the body each is of, where they are of several. */
+function bodiesIn(opened: OpenedMesh, bodies: readonly number[]): (readonly [number, OpenedMesh])[] {
+  const { file, unit } = opened;
+  const bodyOf = (k: number): number => bodies[k] ?? bodies.at(-1) ?? 1;
+  const numbers = [...new Set(file.parts.map((_, k) => bodyOf(k)))].sort((a, b) => a - b);
+  if (numbers.length < 2) return [[numbers[0] ?? bodyOf(0), opened]];
+  return numbers.map((n) => {
+    const parts = file.parts.filter((_, k) => bodyOf(k) === n);
+    const mesh = scaled(weld(joined(parts.map((p) => p.mesh))), MESH_UNITS[unit]);
+    return [n, { file: { ...file, parts }, unit, mesh }];
+  });
+}
+
+function surveyed(opened: OpenedMesh, isRepaired: boolean): Pick<OpenedPart, 'opened' | 'survey' | 'repair'> {
   if (!isRepaired) return { opened, survey: surveyMesh(opened.mesh), repair: null };
   const { mesh, survey, repair } = repaired(opened.mesh);
   return { opened: { ...opened, mesh }, survey, repair: repairText(repair) };
 }
 
-/** A part as it stands on the plate, looking outward. */
-export const placedPart = ({ opened, survey, placement }: PlatePart): Mesh =>
-  placed(outward(opened.mesh, survey.shells), placement);
+/** A thing as it stands on the plate, looking outward, and what of it is which body. */
+export interface PlateThing {
+  readonly mesh: Mesh;
+  readonly bodies: readonly { readonly mesh: Mesh; readonly body: number }[];
+}
+/** Everything on the plate, each thing scaled about its foot. */
+export function thingsOnPlate(
+  parts: readonly PlatePart[],
+  scale: Parameters<typeof scaledAboutFoot>[1] = [1, 1, 1],
+): PlateThing[] {
+  return [...new Set(parts.map((p) => p.thing))].map((thing) => {
+    const members = parts.filter((p) => p.thing === thing);
+    const drawn = members.map(({ opened, survey }) => outward(opened.mesh, survey.shells));
+    const mesh = scaledAboutFoot(placed(joined(drawn), members[0]!.placement), scale);
+    if (members.length === 1) return { mesh, bodies: [{ mesh, body: members[0]!.body }] };
+    let from = 0;
+    const bodies = members.map(({ body }, i) => {
+      const { xyz, corners } = drawn[i]!;
+      return { body, mesh: { xyz: mesh.xyz.subarray(from, (from += xyz.length)), corners } };
+    });
+    return { mesh, bodies };
+  });
+}
 /** What repairs did to the parts, each kind of thing said once; null where none was asked for. */
 export const repairsOf = (parts: readonly PlatePart[]): readonly string[] | null =>
   parts[0]!.repair && [...new Set(parts.flatMap((p) => p.repair ?? []))];

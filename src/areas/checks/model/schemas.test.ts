@@ -26,3 +26,16 @@ describe('when a job is due', () => {
     expect(await whyNot({ due })).toBe('due: a time as 2026-12-04T18:00Z'),
   );
 });
+
+describe('boxes for support', () => {
+  const mesh = { unit: null, placement: { turnDeg: [0, 0, 0], scale: [1, 1, 1], xMm: 0, yMm: 0 } };
+  const box = { kind: 'never', minMm: [0, 0, 0], maxMm: [10, 10, 5] };
+  test('with room in them are taken, and bodies of a part and its order with them', async () =>
+    expect(await whyNot({ mesh: { ...mesh, boxes: [box], bodies: [1, 2], isOneByOne: true } })).toBe('taken'));
+  test('without room are refused in words', async () =>
+    expect(await whyNot({ mesh: { ...mesh, boxes: [{ ...box, maxMm: [10, 0, 5] }] } })).toBe(
+      'boxes: each reaches from a lower corner to a higher one',
+    ));
+  test('more than forty are refused', async () =>
+    expect(await whyNot({ mesh: { ...mesh, boxes: Array.from({ length: 41 }, () => box) } })).toContain('40'));
+});

@@ -1,8 +1,10 @@
 import { array, boolean, mixed, number, object, string, tuple } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { fileRefSchema, sha256Schema } from '../../requests/model/file.ts';
+import { MOST_BODIES, MOST_BOXES } from './mesh.ts';
 import { printResults, type PrintResult } from './noted.ts';
 import { purposes, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
@@ -29,17 +31,36 @@ const placement = object({
   .required();
 /** So many things may lie on one plate. */
 export const MOST_ON_A_PLATE = 200;
+/** Bodies are said of so many objects of a file. */
+const MOST_OBJECTS = 200;
+const body = number().integer().min(1).max(MOST_BODIES);
+const supportBox = object({
+  kind: string<SupportBox['kind']>().oneOf(['always', 'never']).required(),
+  minMm: three(-10_000, 10_000),
+  maxMm: three(-10_000, 10_000),
+})
+  .noUnknown()
+  .required()
+  .test(
+    'room',
+    'boxes: each reaches from a lower corner to a higher one',
+    ({ minMm, maxMm }) => minMm?.every((v, i) => v < maxMm[i]!) === true,
+  );
 /** How a mesh is read and stands, and what lies beside it. */
 export const meshChoiceSchema = object({
   unit,
   placement,
   repair: boolean(),
+  bodies: array().of(body.required()).max(MOST_OBJECTS),
+  isOneByOne: boolean(),
+  boxes: array().of(supportBox).max(MOST_BOXES),
   more: array()
     .of(
       object({
         file: fileRefSchema.nullable().defined(),
         unit,
         placement,
+        body,
       })
         .noUnknown()
         .required(),

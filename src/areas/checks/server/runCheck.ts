@@ -238,7 +238,7 @@ async function runMeshCheck(
   const plate = openPlate(bytes, choice, others);
   if (!plate.ok) return refuse(sentenceOf(plate.failure));
   const wire = createHash('sha256');
-  const work = checkingMesh(plate.value, sheet, (lines) => wire.update(lines));
+  const work = checkingMesh(plate.value, sheet, choice, (lines) => wire.update(lines));
   let step = work.next();
   for (let reported = 0; !step.done; step = work.next()) {
     orLeaveOff(ctx);

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
 import { WORK_VERSION } from '../model/workVersion.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import { headsOf } from '../model/meshJob.ts';
+import { headsOf } from '../model/meshLaying.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { CheckContext } from '../../rules/context.ts';
 

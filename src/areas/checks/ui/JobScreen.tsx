@@ -15,6 +15,7 @@ import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
 import { otherFilesOf } from '../model/mesh.ts';
 import { HeightChart } from './HeightChart.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
+import { LayingPanel } from './LayingPanel.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { OtherMachines } from './OtherMachines.tsx';
 import { OutcomePanel } from './OutcomePanel.tsx';
@@ -172,6 +173,12 @@ export function JobScreen({ id }: { readonly id: string }) {
                 findings={outcome.findings}
                 onChange={mayChange ? setWish : undefined}
                 repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
+              />
+              <LayingPanel
+                seen={outcome.mesh}
+                choice={wish ?? j.mesh}
+                sheet={sheet}
+                onChange={mayChange ? setWish : undefined}
               />
               <SolidPanel
                 file={file}

@@ -7,6 +7,8 @@ import type { MeshSeen } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
+import { movedBoxes } from '../model/applyFix.ts';
+import { withBox } from '../model/supportBox.ts';
 import { PlanView } from './PlanView.tsx';
 import { volumeText } from './volumeText.ts';
 
@@ -41,8 +43,11 @@ export function MeshPanel({
   const [isLocked, setLocked] = useState(choice.placement.scale.every((s) => s === choice.placement.scale[0]));
   const { placement: p } = choice;
   const size = [0, 1, 2].map((k) => seen.maxMm[k]! - seen.minMm[k]!);
-  const set = (change: Partial<MeshChoice['placement']>): void =>
-    onChange?.({ ...choice, placement: { ...p, ...change } });
+  const set = (change: Partial<MeshChoice['placement']>): void => {
+    const placement = { ...p, ...change };
+    const boxes = choice.boxes && movedBoxes(choice.boxes, placement.xMm - p.xMm, placement.yMm - p.yMm);
+    onChange?.({ ...choice, placement, ...(boxes && { boxes }) });
+  };
   const turn = (axis: number, to: number): void =>
     set({ turnDeg: each3((k) => (k === axis ? to % 360 : p.turnDeg[k])) });
   const doubt = choice.unit === null ? unitDoubt(readings) : null;
@@ -73,6 +78,8 @@ export function MeshPanel({
             minMm={seen.minMm}
             maxMm={seen.maxMm}
             {...(findings && { findings })}
+            {...(choice.boxes && { boxes: choice.boxes })}
+            onDraw={onChange && ((from, to) => onChange(withBox(choice, { from, to, heightMm: size[2]! })))}
           />
         )}
         <Stack flex="1 1 420px" gap={12}>

@@ -29,6 +29,7 @@ import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { asSent, sortOut } from './intake.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { CheckSide } from './CheckSide.tsx';
+import { LayingPanel } from './LayingPanel.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
 import { HeightChart } from './HeightChart.tsx';
@@ -40,6 +41,7 @@ import { purposes, type Purpose } from '../../rules/context.ts';
 import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { useRequested } from './useRequested.ts';
 import { useSheet } from './useSheet.ts';
+import { useSpread } from './useSpread.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
@@ -170,6 +172,12 @@ export function NewJobScreen() {
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
+  const spread = ([first, ...rest]: readonly [PlannedPlate, ...PlannedPlate[]]): void => {
+    isSetDown.current = true;
+    setChoice(first.choice);
+    setFurther(rest);
+  };
+  useSpread(file, choice, check, sheet, () => isSetDown.current, spread);
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
@@ -322,12 +330,11 @@ export function NewJobScreen() {
           plates={[{ file: null, choice, pieces: 1 + (choice.more?.length ?? 0) }, ...further]}
           jobFile={{ sha256: '', name: file.name, size: file.size }}
           sheet={sheet}
-          onSpread={({ plates: [first, ...rest] }) => {
-            isSetDown.current = true;
-            setChoice(first!.choice);
-            setFurther(rest);
-          }}
+          onSpread={({ plates: [first, ...rest] }) => spread([first!, ...rest])}
         />
+      )}
+      {choice && check.mesh && sheet && (
+        <LayingPanel seen={check.mesh} choice={choice} sheet={sheet} onChange={change} />
       )}
       {choice && check.mesh && sheet && file && (
         <SolidPanel

@@ -1,7 +1,13 @@
+import { useRef, useState } from 'react';
+import styles from './PlanView.module.css';
+import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 const ROOM = 16;
+/** Less is a press, not a box. */
+const LEAST_DRAWN_MM = 1;
+type Corner = readonly [xMm: number, yMm: number];
 
 /** The plate to scale from above: travel, zones nothing may be laid in, the part's outline, places where findings bite. */
 export function PlanView({
@@ -12,6 +18,8 @@ export function PlanView({
   maxMm,
   centreMm,
   findings,
+  boxes = [],
+  onDraw,
   size = 260,
 }: {
   readonly sheet: CheckContext;
@@ -22,8 +30,14 @@ export function PlanView({
   readonly maxMm: readonly [number, number, number];
   readonly centreMm?: readonly [number, number, number] | null;
   readonly findings?: readonly Finding[];
+  /** Boxes for support. */
+  readonly boxes?: readonly SupportBox[];
+  /** A rectangle was drawn over the plate, from its lower left corner to its upper right one. */
+  readonly onDraw?: ((from: Corner, to: Corner) => void) | undefined;
   readonly size?: number;
 }) {
+  const drawn = useRef<{ from: Corner; to: Corner } | null>(null);
+  const [field, setField] = useState<readonly [Corner, Corner] | null>(null);
   const [w, d] = sheet.machine.travelMm;
   const x0 = Math.min(0, minMm[0]);
   const x1 = Math.max(w, maxMm[0]);
@@ -34,11 +48,38 @@ export function PlanView({
   const Y = (v: number): number => ROOM + (y1 - v) * k;
   const isOver = minMm[0] < 0 || minMm[1] < 0 || maxMm[0] > w || maxMm[1] > d;
   const height = ROOM * 2 + (y1 - y0) * k;
+  const placeOf = (e: React.PointerEvent<SVGSVGElement>): Corner => {
+    const { left, top } = e.currentTarget.getBoundingClientRect();
+    return [(e.clientX - left - ROOM) / k + x0, y1 - (e.clientY - top - ROOM) / k];
+  };
+  const cornersOf = ({ from, to }: { from: Corner; to: Corner }): readonly [Corner, Corner] => [
+    [Math.min(from[0], to[0]), Math.min(from[1], to[1])],
+    [Math.max(from[0], to[0]), Math.max(from[1], to[1])],
+  ];
+  const draw = onDraw && {
+    onPointerDown: (e: React.PointerEvent<SVGSVGElement>) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      drawn.current = { from: placeOf(e), to: placeOf(e) };
+    },
+    onPointerMove: (e: React.PointerEvent<SVGSVGElement>) => {
+      if (!drawn.current) return;
+      drawn.current.to = placeOf(e);
+      setField(cornersOf(drawn.current));
+    },
+    onPointerUp: () => {
+      const corners = drawn.current && cornersOf(drawn.current);
+      drawn.current = null;
+      setField(null);
+      if (corners && [0, 1].every((i) => corners[1][i]! - corners[0][i]! > LEAST_DRAWN_MM)) onDraw(...corners);
+    },
+  };
   const spots = (findings ?? []).filter((f) => f.place);
   return (
     <svg
       width={size}
       height={height}
+      {...draw}
+      className={onDraw && styles.drawn}
       role="img"
       aria-label={`Plan: the part lies from ${minMm[0].toFixed(1)} to ${maxMm[0].toFixed(1)} mm in X and from ${minMm[1].toFixed(1)} to ${maxMm[1].toFixed(1)} mm in Y on a plate of ${w} by ${d} mm`}
     >
@@ -80,6 +121,30 @@ export function PlanView({
           stroke="var(--dim)"
         />
       ))}
+      {boxes.map(({ kind, minMm: low, maxMm: high }, i) => (
+        <rect
+          key={i}
+          x={X(low[0])}
+          y={Y(high[1])}
+          width={(high[0] - low[0]) * k}
+          height={(high[1] - low[1]) * k}
+          fill="none"
+          stroke={kind === 'always' ? 'var(--plum)' : 'var(--oxide)'}
+          strokeWidth="2"
+          strokeDasharray={kind === 'always' ? undefined : '3 3'}
+        />
+      ))}
+      {field && (
+        <rect
+          x={X(field[0][0])}
+          y={Y(field[1][1])}
+          width={(field[1][0] - field[0][0]) * k}
+          height={(field[1][1] - field[0][1]) * k}
+          fill="none"
+          stroke="var(--ink)"
+          strokeDasharray="2 2"
+        />
+      )}
       {centreMm && (
         <path
           d={`M${X(centreMm[0]) - 5} ${Y(centreMm[1])}h10M${X(centreMm[0])} ${Y(centreMm[1]) - 5}v10`}

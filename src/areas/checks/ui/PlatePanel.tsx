@@ -1,11 +1,18 @@
 import { Box, Button, Group, NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { FileRef } from '../../requests/model/file.ts';
+import { numberOf } from '../../library/settings/define.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
-import { edgeOf, arrangeOnPlates, thingsOf, type PlannedPlate, type Spread } from '../model/arrangeOnPlates.ts';
+import {
+  edgeOf,
+  arrangeOnPlates,
+  thingsOf,
+  USUAL_GAP_MM,
+  type PlannedPlate,
+  type Spread,
+} from '../model/arrangeOnPlates.ts';
 
-const USUAL_GAP_MM = 4;
 const MOST_PIECES = 200;
 
 /** How many of each lie on the plate, and a way to set them apart; what does not fit goes on further plates. */
@@ -41,7 +48,13 @@ export function PlatePanel({
   const pieces = wanted.reduce((n, t) => n + t.count, 0);
   const arrangeThem = (): void => {
     const plate = [sheet.machine.travelMm[0], sheet.machine.travelMm[1]] as const;
-    const spread = arrangeOnPlates(wanted, now[0]!.choice, jobFile, plate, { gapMm, edgeMm: edgeOf(sheet) });
+    const { choice } = now[0]!;
+    // beside a finished part the head needs room for itself
+    const apartMm = choice.isOneByOne ? (numberOf(sheet.recipe.values ?? {}, 'headReachMm') ?? 0) : 0;
+    const spread = arrangeOnPlates(wanted, choice, jobFile, plate, {
+      gapMm: Math.max(gapMm, apartMm),
+      edgeMm: edgeOf(sheet),
+    });
     const { plates, tooLarge } = spread;
     const each = plates.map((p) => p.pieces);
     const left = each.slice(1).reduce((a, b) => a + b, 0);
@@ -54,6 +67,9 @@ export function PlatePanel({
           (isOneJob
             ? `${each[0]} on this plate; ${left} more need ${plates.length - 1} further: make jobs of them.`
             : `${each.reduce((a, b) => a + b, 0)} on ${plates.length} plates: ${each.join(', ')}. Each becomes a job of its own.`),
+        choice.boxes &&
+          choice.boxes.length > 0 &&
+          'The boxes for support are gone: draw them round the parts as they lie now.',
       ]
         .filter(Boolean)
         .join(' '),

@@ -3,7 +3,7 @@ import { defineSettings } from './define.ts';
 
 const base = { technology: 'filament', owners: ['process'] } as const;
 
-/** What is laid round a part and under it: skirt, brim, draught screen and support. */
+/** What is laid round a part and under it: raft, skirt, brim, draught screen and support. */
 export const processAroundSettings = defineSettings([
   {
     ...base,
@@ -141,6 +141,45 @@ export const processAroundSettings = defineSettings([
     what: 'Whether a brim lies round the foot, in its holes, or both.',
     tooLow: 'Outside alone: rings lift at their inner edge.',
     tooHigh: 'In holes too: each has to be cleaned.',
+  },
+  {
+    ...base,
+    group: 'Sticking to the bed',
+    key: 'raftLayers',
+    label: 'Raft, layers',
+    type: 'integer',
+    quantity: 'count',
+    range: [0, 12],
+    default: 0,
+    what: 'Layers under the whole part that are broken off it: loose lines on the plate, closer ones across them, a closed one on top. 0 sets the part on the plate.',
+    tooLow: 'One layer is hard to break off, and follows the plate’s unevenness.',
+    tooHigh: 'Time and material for something thrown away.',
+  },
+  {
+    ...base,
+    group: 'Sticking to the bed',
+    key: 'raftReachMm',
+    label: 'Raft, reach round the part',
+    type: 'number',
+    quantity: 'length',
+    range: [0, 40],
+    default: 4,
+    what: 'How far the raft reaches beyond the foot of the part.',
+    tooLow: 'Corners lift together with the raft.',
+    tooHigh: 'Large parts find no room.',
+  },
+  {
+    ...base,
+    group: 'Sticking to the bed',
+    key: 'raftGapMm',
+    label: 'Raft, gap to the part',
+    type: 'number',
+    quantity: 'length',
+    range: [0, 1],
+    default: 0.15,
+    what: 'Air between the raft and the part.',
+    tooLow: 'The raft welds to the part.',
+    tooHigh: 'The part comes loose from its raft.',
   },
   {
     ...base,

@@ -74,7 +74,7 @@ export function estimate(
 }
 function layAndRead(part: Mesh, s: MeshToolpathSettings): Result<GcodeReport> {
   const stands = scaledAboutFoot(part, s.scale);
-  const laid = generateToolpath(stands, topologyOf(stands), s);
+  const laid = generateToolpath([[{ mesh: stands, topology: topologyOf(stands), role: 'body' }]], s);
   return laid.ok ? inspectGcode(new TextEncoder().encode(laid.value.gcode), s.motion) : laid;
 }
 

@@ -55,7 +55,7 @@ export async function makeRecipeSheet(
     >;
     const text = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
     roles.push({
-      role: r.role.startsWith('part body') ? 'part body' : (r.role as RecipeRole['role']),
+      role: r.role,
       toolId: toolOf(r.toolId) ?? '',
       materialId: r.materialId,
       materialName: material.name,

@@ -97,7 +97,6 @@ export const cases: RuleCases = {
           change: { moveMm: [5.5, 131] },
         },
       ],
-      others: ['warp-risk'],
     },
     {
       when: 'the middle is half a millimetre further in',
@@ -115,7 +114,6 @@ export const cases: RuleCases = {
           change: { moveMm: [5, 131] },
         },
       ],
-      others: ['warp-risk'],
     },
     {
       when: 'it lies close to the right edge',
@@ -150,7 +148,6 @@ export const cases: RuleCases = {
           change: { moveMm: [9, 2] },
         },
       ],
-      others: ['warp-risk'],
     },
   ],
 };

@@ -258,7 +258,6 @@ export const cases: RuleCases = {
           zMm: 0,
         },
       ],
-      others: ['warp-risk'],
     },
     {
       when: 'it is as tall as the travel and lies over the edge',

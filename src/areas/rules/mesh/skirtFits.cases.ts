@@ -115,7 +115,7 @@ export const cases: RuleCases = {
           change: { moveMm: [2, 0] },
         },
       ],
-      others: ['clear-of-edge', 'warp-risk'],
+      others: ['clear-of-edge'],
     },
     {
       when: 'it reaches the very edge',

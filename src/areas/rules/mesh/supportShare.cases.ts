@@ -14,7 +14,7 @@ export const cases: RuleCases = {
         {
           severity: 'note',
           title: 'Much of the material is support',
-          figure: '235 % of the part’s, 27.9 cm³',
+          figure: '233 % of the part’s, 27.7 cm³',
           limit: '50 %',
           origin: 'common practice',
           fix: 'compare build orientations',

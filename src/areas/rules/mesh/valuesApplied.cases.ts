@@ -1,3 +1,6 @@
+import { asDrawn } from '../../../core/mesh/placement.ts';
+import { boxMesh } from '../../../core/mesh/solids.ts';
+import { write3mf } from '../../../core/mesh/write3mf.ts';
 import type { RuleCases } from '../cases.ts';
 import { roleFixture, secondRoleFixture } from '../fixture.ts';
 import { valuesApplied } from './valuesApplied.ts';
@@ -117,18 +120,55 @@ export const cases: RuleCases = {
     {
       when: 'two bodies of unlike material',
       mesh: {},
-      roles: [roleFixture, { ...secondRoleFixture('support'), role: 'part body' }],
+      roles: [roleFixture, secondRoleFixture('part body 2')],
       values: { heads: 2, purgeMm3: 30 },
       second: {},
       finds: [
         {
           severity: 'blocker',
           title: '1 value of the recipe is not in the program',
-          figure: 'part body of Nebbia PVA: bodies of different materials are not generated',
+          figure: 'part body 2 of Nebbia PVA: nothing on the plate is of it',
           ...common,
         },
       ],
       others: ['bodies-bond'],
+    },
+    {
+      when: 'two bodies that weld, each by its head',
+      mesh: {
+        bytes: () =>
+          write3mf(
+            [
+              { name: 'grip', mesh: boxMesh([0, 0, 0], [40, 30, 10]) },
+              { name: 'shell', mesh: boxMesh([0, 0, 10], [40, 30, 20]) },
+            ],
+            'two',
+          ),
+        choice: { bodies: [1, 2] },
+      },
+      roles: [roleFixture, { ...secondRoleFixture('part body 2'), family: 'ABS' }],
+      values: { heads: 2, purgeMm3: 30 },
+      second: { roles: ['part body 2'] },
+      finds: [],
+    },
+    {
+      when: 'a column where parts are laid one after another',
+      mesh: {
+        choice: {
+          placement: asDrawn(100, 100),
+          isOneByOne: true,
+          more: [{ file: null, unit: null, placement: asDrawn(200, 100) }],
+        },
+      },
+      values: { columnMm: 8, headReachMm: 45, clearanceMm: 25 },
+      finds: [
+        {
+          severity: 'caution',
+          title: '1 value of the recipe is not in the program',
+          figure: 'Column beside small layers: parts are laid one after another, and none waits beside the next',
+          ...common,
+        },
+      ],
     },
     {
       when: 'an older run did not keep what was applied',

@@ -1,6 +1,14 @@
+import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
 import { warpRisk } from './warpRisk.ts';
+
+const rectangle = (w: number, d: number): [number, number][] => [
+  [100, 100],
+  [100 + w, 100],
+  [100 + w, 100 + d],
+  [100, 100 + d],
+];
 
 export const cases: RuleCases = {
   rule: warpRisk,
@@ -26,6 +34,36 @@ export const cases: RuleCases = {
       mesh: { body: () => boxMesh([0, 0, 0], [150, 30, 8]) },
       values: { brimMm: 4 },
       finds: [],
+    },
+    {
+      when: 'the same on a raft',
+      mesh: { body: () => boxMesh([0, 0, 0], [150, 30, 8]) },
+      values: { raftLayers: 3 },
+      finds: [],
+    },
+    {
+      when: 'two short blocks in a row are no long part',
+      mesh: {
+        choice: { placement: asDrawn(100, 100), more: [{ file: null, unit: null, placement: asDrawn(220, 100) }] },
+      },
+      finds: [],
+    },
+    {
+      when: 'what lies beside the first is long',
+      mesh: {},
+      measured: { mesh: { others: [rectangle(150, 30)] } },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A long part of a material that shrinks',
+          figure: '150 × 30 mm on 1200 mm², ASA, no brim',
+          limit: '100 mm, 4 times as long as wide',
+          origin: 'common practice',
+          fix: 'give it a brim of 5 mm, and place it along the warmer middle of the bed',
+          zMm: 0,
+          change: { values: { brimMm: 5 } },
+        },
+      ],
     },
     { when: 'a bar along Y of 99 mm', mesh: { body: () => boxMesh([0, 0, 0], [20, 99, 8]) }, finds: [] },
     {
@@ -61,7 +99,7 @@ export const cases: RuleCases = {
     {
       when: 'just four times as long as wide',
       mesh: {},
-      measured: { mesh: { minMm: [100, 100, 0], maxMm: [220, 130, 8] } },
+      measured: { mesh: { hull: rectangle(120, 30) } },
       finds: [
         {
           severity: 'caution',
@@ -79,7 +117,7 @@ export const cases: RuleCases = {
       when: 'long, with a narrow brim',
       mesh: {},
       values: { brimMm: 0.5 },
-      measured: { mesh: { minMm: [100, 100, 0], maxMm: [250, 130, 8] } },
+      measured: { mesh: { hull: rectangle(150, 30) } },
       finds: [],
     },
   ],

@@ -1,3 +1,4 @@
+import { sizeTurned } from '../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
 import { SHRINKING } from './shrinking.ts';
@@ -13,13 +14,17 @@ export const warpRisk = defineRule({
   source: 'common practice, no published source',
   supersedes: ['brim-for-warping'],
   mesh: {
-    reads: ['contactMm2', 'maxMm', 'minMm'],
-    find: ({ minMm, maxMm, contactMm2 }, { context }) => {
+    reads: ['contactMm2', 'hull', 'others'],
+    find: ({ hull, others, contactMm2 }, { context }) => {
       const { family, lay } = context.recipe;
       if (!family) return { needs: 'the material’s family' };
-      const size = [maxMm[0] - minMm[0], maxMm[1] - minMm[1]].sort((a, b) => b - a);
-      const brim = lay?.brimMm ?? 0;
-      if (!SHRINKING.includes(family) || size[0]! < LONG_MM || size[0]! / size[1]! < SLENDER || brim > 0) return [];
+      const isHeld = (lay?.brimMm ?? 0) > 0 || (lay?.raftLayers ?? 0) > 0;
+      if (!SHRINKING.includes(family) || isHeld) return [];
+      const long = [hull, ...others]
+        .map((h) => sizeTurned(h, 0).toSorted((a, b) => b - a))
+        .filter(([length, width]) => length! >= LONG_MM && length! / width! >= SLENDER);
+      if (long.length === 0) return [];
+      const size = long.reduce((a, b) => (b[0]! > a[0]! ? b : a));
       return [
         {
           severity: 'caution',

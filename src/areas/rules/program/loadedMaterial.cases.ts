@@ -162,7 +162,7 @@ export const cases: RuleCases = {
         {
           severity: 'blocker',
           title: 'The spool ends within the print',
-          figure: '1.7 g for 1',
+          figure: '1.6 g for 1',
           limit: '1.0 g left',
           origin: 'machine, slot of Rifugio Vodice',
           fix: 'have 1 g more at hand',

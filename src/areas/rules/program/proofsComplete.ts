@@ -5,6 +5,7 @@ import type { CheckContext } from '../context.ts';
 import { trialFix } from '../evidence.ts';
 import { bareOverhangs } from '../mesh/overhangProven.ts';
 import { defineRule, type Found, type JobInput, type NotChecked } from '../define.ts';
+import { isBody } from '../recipeInput.ts';
 
 const isOn = ({ context }: JobInput, key: string): boolean => Boolean(numberOf(context.recipe.values ?? {}, key));
 
@@ -53,7 +54,7 @@ function judge(job: JobInput): readonly Found[] | NotChecked {
   if (report.extrudingMoves === 0) return { needs: 'a program that extrudes' };
   const wanting = catalogue
     .filter(isProvable)
-    .filter((s) => !(context.seenFrom && OF_THE_PART.has(s.provenBy)))
+    .filter((s) => !(context.seenFrom && !context.seenFrom.roles.some(isBody) && OF_THE_PART.has(s.provenBy)))
     .filter((s) => context.proofs[s.key]?.state !== 'proven' && (RESTS_ON[s.provenBy]?.(job, s) ?? true));
   const reasons = context.policy?.mayStayUnproven ?? {};
   const excepted = wanting.filter((s) => reasons[s.key] !== undefined);

@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { isBody } from '../recipeInput.ts';
 import { inList } from './families.ts';
 
 export const bodiesBond = defineRule({
@@ -12,7 +13,7 @@ export const bodiesBond = defineRule({
     reads: [],
     readsOfRoles: ['family', 'bondsWith'],
     find: (r) => {
-      const bodies = r.input.roles.filter((x) => x.role === 'part body');
+      const bodies = r.input.roles.filter((x) => isBody(x.role));
       const first = bodies[0];
       return bodies
         .slice(1)
