@@ -8,7 +8,7 @@ import { effectiveFixture, roleFixture } from '../../src/areas/rules/fixture.ts'
 import { beadWidthMm } from '../../src/core/toolpath/bead.ts';
 import { joined, type Mesh } from '../../src/core/mesh/mesh.ts';
 import { meshOfSolids } from '../../src/core/mesh/solid.ts';
-import { boxMesh, sphereMesh } from '../../src/core/mesh/solids.ts';
+import { boxMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
 import { boxOf } from '../../src/core/geometry/clip.ts';
 import { laid, type Laid } from '../meshes/laid.ts';
 import { everyLineKind } from '../meshes/solids.ts';
@@ -209,7 +209,13 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
   },
   travelSpeedMmPerS: { values: [90, 170], of: (m) => figure(m, /^G0 X.* F(\d+)/), times: 60 },
   minimumLayerTimeS: { values: [12, 18], of: (m) => m.report.layerRows.at(-4)!.timeS, within: 0.03 * 18 },
-  supportAngleDeg: { values: [80, 40], of: (m) => m.restMm3, is: 'other' },
+  // a funnel that leans by 60°
+  supportAngleDeg: {
+    values: [80, 40],
+    solid: turnedMesh([[4, 0], [16, 7], [16, 9]], 48), // prettier-ignore
+    of: (m) => m.restMm3,
+    is: 'more',
+  },
   supportGapZMm: {
     values: [0.2, 0.6],
     with: { supportAngleDeg: 45 },

@@ -46,7 +46,7 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   await laying.getByRole('button', { name: 'Add a box for support' }).click();
   await laying.getByRole('group', { name: 'Box 2' }).getByLabel('Height to, mm').fill('5');
   await laying.getByRole('group', { name: 'Box 1' }).getByRole('button', { name: 'Remove' }).click();
-  await expect(laying.getByLabel('Box 1')).toHaveValue('always');
+  await expect(laying.getByRole('combobox', { name: 'Box 1' })).toHaveValue('always');
   await expect(laying.getByLabel('Height to, mm')).toHaveValue('5');
   await laying.getByRole('button', { name: 'Remove' }).click();
   const plate = page.getByRole('region', { name: 'On the plate' });

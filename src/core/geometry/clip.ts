@@ -9,6 +9,7 @@ import {
   type Path64,
   type Paths64,
 } from 'clipper2-ts';
+import { convexOffset } from './convexOffset.ts';
 import type { Contours } from '../slicing/slice.ts';
 
 /** A closed outline, x and y by turns; outer ones run against the clock, holes with it. */
@@ -21,6 +22,8 @@ const PER_MM = 10_000;
 /** What two places that ought to be one may lie apart once rounded so, mm. */
 export const GRID_MM = 2 / PER_MM;
 const MITRE_LIMIT = 2;
+/** A sharper corner is longer than the limit allows. */
+const SHARPEST_COS = 2 / MITRE_LIMIT ** 2 - 1;
 /** An arc of an offset leaves its circle by at most this, mm. */
 const ARC_MM = 0.005;
 
@@ -54,19 +57,35 @@ export const intersection = (region: Region, other: Region): Region =>
   fromClip(Clipper.booleanOp(ClipType.Intersection, toClip(region), toClip(other), FillRule.NonZero));
 
 /** The region grown by so much on every side, or shrunk where that is below zero. Corners stay sharp unless they should be round. */
-export const offset = (region: Region, byMm: number, isRound = false): Region =>
-  region.length === 0
-    ? region
-    : fromClip(
-        Clipper.inflatePaths(
-          toClip(region),
-          byMm * PER_MM,
-          isRound ? JoinType.Round : JoinType.Miter,
-          EndType.Polygon,
-          MITRE_LIMIT,
-          isRound ? ARC_MM * PER_MM : 0,
-        ),
-      );
+export function offset(region: Region, byMm: number, isRound = false): Region {
+  if (region.length === 0) return region;
+  if (byMm < 0 || (region.length === 1 && !isRound)) {
+    const quick = convexOffsets(region, byMm);
+    if (quick) return quick;
+  }
+  return fromClip(
+    Clipper.inflatePaths(
+      toClip(region),
+      byMm * PER_MM,
+      isRound ? JoinType.Round : JoinType.Miter,
+      EndType.Polygon,
+      MITRE_LIMIT,
+      isRound ? ARC_MM * PER_MM : 0,
+    ),
+  );
+}
+/** The same where all outlines are convex ones that cannot meet: most walls are. */
+function convexOffsets(region: Region, byMm: number): Region | null {
+  const out: Ring[] = [];
+  for (const ring of region) {
+    // shrunk, a corner of whatever angle stays one
+    const moved = convexOffset(ring, byMm, byMm < 0 ? -0.99 : SHARPEST_COS);
+    if (!moved) return null;
+    for (let i = 0; i < moved.length; i++) moved[i] = Math.round(moved[i]! * PER_MM) / PER_MM;
+    out.push(moved);
+  }
+  return out;
+}
 
 /** Open lines, x and y by turns, as far as they lie inside a region. */
 export function clipLines(lines: readonly (readonly number[])[], region: Region): readonly Float64Array[] {

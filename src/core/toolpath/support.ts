@@ -1,4 +1,4 @@
-import { areaMm2, difference, intersection, offset, union, type Region } from '../geometry/clip.ts';
+import { areaMm2, difference, GRID_MM, intersection, offset, simplify, union, type Region } from '../geometry/clip.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { liftMm } from './layerPlan.ts';
 import type { ToolpathLayer } from './regions.ts';
@@ -6,6 +6,7 @@ import type { MeshToolpathSettings } from './settings.ts';
 import { wantedIn, withoutNever, type SupportBox } from './supportBoxes.ts';
 
 const SMALLEST_SUPPORT_MM2 = 2;
+const MOST_BETWEEN_MM = 1;
 
 /** Index of the last layer of support below a layer that leaves so much air under it; below 0 where there is no room for any. */
 export function topUnder(layers: readonly ToolpathLayer[], k: number, gapMm: number): number {
@@ -13,6 +14,15 @@ export function topUnder(layers: readonly ToolpathLayer[], k: number, gapMm: num
   let at = k - 1;
   while (at >= 0 && layers[at]!.zMm > upTo) at--;
   return at;
+}
+
+/** What of a layer is to be held: what lies further out over the one below than it may, and what lies between that and what carries it, so
+ *  that the strips of one slope are one piece. */
+function leaningIn(above: Region, below: Region, reachMm: number): Region {
+  const beyond = difference(above, offset(below, reachMm));
+  if (areaMm2(beyond) <= SMALLEST_SUPPORT_MM2 / 4) return [];
+  const near = offset(beyond, Math.min(reachMm, MOST_BETWEEN_MM) + GRID_MM);
+  return intersection(difference(near, below), above);
 }
 
 /** Columns from the plate, or from the part below, up to what leans too far; a gap is left below it. Nothing in the first `from`. */
@@ -29,7 +39,7 @@ export function* buildingSupport(
   for (let k = layers.length - 1; k > from; k--) {
     const [above, below] = [layers[k]!, layers[k - 1]!];
     if (above.region === below.region) continue;
-    const leaning = reach === null ? [] : difference(above.region, offset(below.region, above.heightMm * reach));
+    const leaning = reach === null ? [] : leaningIn(above.region, below.region, above.heightMm * reach);
     const bottomMm = above.zMm - above.heightMm - lift;
     const hanging = wantedIn(boxes, bottomMm, leaning, { region: above.region, below: below.region });
     if (areaMm2(hanging) <= SMALLEST_SUPPORT_MM2 / 4) continue;
@@ -44,10 +54,12 @@ export function* buildingSupport(
     yield 1 - (0.5 * k) / layers.length;
     if (column.length === 0) continue;
     const { region, zMm, heightMm } = layers[k]!;
+    // beside the part it keeps its distance; what it rests on ends it
     const beside = difference(column, offset(region, s.supportGapXYMm));
     const free = boxes.length === 0 ? beside : withoutNever(boxes, zMm - heightMm / 2 - lift, beside);
-    column = areaMm2(free) > SMALLEST_SUPPORT_MM2 ? free : [];
-    out[k] = column;
+    if (areaMm2(free) > SMALLEST_SUPPORT_MM2) out[k] = free;
+    column = simplify(difference(column, region), GRID_MM);
+    if (boxes.length > 0) column = withoutNever(boxes, zMm - heightMm / 2 - lift, column);
   }
   if (s.supportOnPlateOnly)
     for (let k = from + 1; k < out.length; k++)

@@ -1,0 +1,54 @@
+import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { areaMm2, difference, offset, type Region } from './clip.ts';
+import { convexOffset } from './convexOffset.ts';
+import { convexHull } from './hull.ts';
+
+const PER_MM = 10_000;
+/** The general way, asked directly. */
+function general(ring: Float64Array, byMm: number): Region {
+  const path = Array.from({ length: ring.length / 2 }, (_, i) => ({
+    x: Math.round(ring[2 * i]! * PER_MM),
+    y: Math.round(ring[2 * i + 1]! * PER_MM),
+  }));
+  return Clipper.inflatePaths([path], byMm * PER_MM, JoinType.Miter, EndType.Polygon, 2).map((p) =>
+    Float64Array.from(p.flatMap(({ x, y }) => [Number(x) / PER_MM, Number(y) / PER_MM])),
+  );
+}
+const apart = (a: Region, b: Region): number => areaMm2(difference(a, b)) + areaMm2(difference(b, a));
+const place = fc.tuple(fc.integer({ min: -400, max: 400 }), fc.integer({ min: -400, max: 400 }));
+
+test('of any convex outline the quick offset is the general one, inward and outward', () =>
+  fc.assert(
+    fc.property(
+      fc.array(place, { minLength: 3, maxLength: 40 }),
+      fc.double({ min: -8, max: 3, noNaN: true }),
+      (points, by) => {
+        const hull = convexHull(points.map(([x, y]) => [x / 10, y / 10] as const));
+        if (hull.length < 3) return;
+        const ring = Float64Array.from(hull.flat());
+        const [quick, slow] = [offset([ring], by), general(ring, by)];
+        // a tenth of a micrometre round the outline, and what corners of few degrees make of it
+        expect(apart(quick, slow)).toBeLessThan(0.02);
+      },
+    ),
+    { numRuns: 400 },
+  ));
+test('where a side would vanish, and of what is not convex, the general way is asked', () => {
+  const slab = Float64Array.from([0, 0, 10, 0, 10, 1, 0, 1]);
+  expect(convexOffset(slab, -0.6, -0.99)).toBeNull();
+  expect(offset([slab], -0.6)).toEqual([]);
+  expect(convexOffset(Float64Array.from([0, 0, 10, 0, 10, 10, 5, 5, 0, 10]), -0.1, -0.99)).toBeNull();
+  // a hole turns the other way: grown, its sides would cross those of what lies round it
+  expect(convexOffset(Float64Array.from([0, 0, 0, 1, 10, 1, 10, 0]), -0.1, -0.99)).toBeNull();
+  // a corner of 30° would reach far beyond the limit
+  expect(convexOffset(Float64Array.from([0, 0, 20, 0, 17.32, 10]), 1, -0.5)).toBeNull();
+});
+test('outlines of which one is not convex are shrunk together', () => {
+  const [square, hole] = [
+    Float64Array.from([0, 0, 20, 0, 20, 20, 0, 20]),
+    Float64Array.from([8, 8, 8, 12, 12, 12, 12, 8]),
+  ];
+  expect(areaMm2(offset([square, hole], -1))).toBeCloseTo(18 * 18 - 6 * 6, 6);
+});
