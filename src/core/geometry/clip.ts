@@ -24,6 +24,8 @@ export const GRID_MM = 2 / PER_MM;
 const MITRE_LIMIT = 2;
 /** A sharper corner is longer than the limit allows. */
 const SHARPEST_COS = 2 / MITRE_LIMIT ** 2 - 1;
+/** More outlines than this are not held against each other one by one. */
+const MOST_APART = 12;
 /** An arc of an offset leaves its circle by at most this, mm. */
 const ARC_MM = 0.005;
 
@@ -74,17 +76,45 @@ export function offset(region: Region, byMm: number, isRound = false): Region {
     ),
   );
 }
-/** The same where all outlines are convex ones that cannot meet: most walls are. */
+/** The same where all outlines are convex and do not meet: most walls are so. Null where that is not sure. */
 function convexOffsets(region: Region, byMm: number): Region | null {
   const out: Ring[] = [];
   for (const ring of region) {
-    // shrunk, a corner of whatever angle stays one
-    const moved = convexOffset(ring, byMm, byMm < 0 ? -0.99 : SHARPEST_COS);
+    const isHole = ringAreaMm2(ring) < 0;
+    if (isHole && (byMm > 0 || region.length > MOST_APART)) return null;
+    // what shrinks keeps a corner of whatever angle
+    const moved = isHole
+      ? convexOffset(backwards(ring), -byMm, SHARPEST_COS)
+      : convexOffset(ring, byMm, byMm < 0 ? -0.99 : SHARPEST_COS);
     if (!moved) return null;
     for (let i = 0; i < moved.length; i++) moved[i] = Math.round(moved[i]! * PER_MM) / PER_MM;
-    out.push(moved);
+    out.push(isHole ? backwards(moved) : moved);
+  }
+  return region.some((ring) => ringAreaMm2(ring) < 0) && !areApart(out) ? null : out;
+}
+/** The same outline the other way round. */
+function backwards(ring: Ring): Ring {
+  const out = new Float64Array(ring.length);
+  for (let i = 0; i < ring.length; i += 2) {
+    out[i] = ring[ring.length - 2 - i]!;
+    out[i + 1] = ring[ring.length - 1 - i]!;
   }
   return out;
+}
+/** Whether one convex outline holds all others, and no two of those come near each other. */
+function areApart(region: Region): boolean {
+  const [first, ...holes] = region as [Ring, ...Ring[]];
+  if (ringAreaMm2(first) < 0 || holes.some((h) => ringAreaMm2(h) > 0 || !liesWithin(h, first))) return false;
+  const boxes = holes.map((h) => boxOf(h));
+  return boxes.every((box, i) => boxes.slice(0, i).every((other) => boxGapMm(box, other) > 0));
+}
+function liesWithin(ring: Ring, convex: Ring): boolean {
+  for (let i = 0, k = convex.length - 2; i < convex.length; k = i, i += 2) {
+    const [x, y] = [convex[k]!, convex[k + 1]!];
+    const [dx, dy] = [convex[i]! - x, convex[i + 1]! - y];
+    for (let j = 0; j < ring.length; j += 2) if (dx * (ring[j + 1]! - y) - dy * (ring[j]! - x) <= 0) return false;
+  }
+  return true;
 }
 
 /** Open lines, x and y by turns, as far as they lie inside a region. */

@@ -45,10 +45,30 @@ test('where a side would vanish, and of what is not convex, the general way is a
   // a corner of 30° would reach far beyond the limit
   expect(convexOffset(Float64Array.from([0, 0, 20, 0, 17.32, 10]), 1, -0.5)).toBeNull();
 });
+const circle = (x: number, y: number, r: number, isHole = false): Float64Array =>
+  Float64Array.from(
+    Array.from({ length: 48 }, (_, i) => {
+      const turn = ((isHole ? -1 : 1) * 2 * Math.PI * i) / 48;
+      return [x + r * Math.cos(turn), y + r * Math.sin(turn)];
+    }).flat(),
+  );
+test('round holes grow while what lies round them shrinks, as long as they stay apart', () => {
+  const plate = [circle(0, 0, 20), circle(-8, 0, 3, true), circle(8, 0, 3, true)];
+  for (const by of [-0.5, -2, -4.5]) {
+    const path = plate.map((ring) =>
+      Array.from({ length: 48 }, (_, i) => ({ x: ring[2 * i]! * PER_MM, y: ring[2 * i + 1]! * PER_MM })),
+    );
+    const slow = Clipper.inflatePaths(path, by * PER_MM, JoinType.Miter, EndType.Polygon, 2).map((p) =>
+      Float64Array.from(p.flatMap(({ x, y }) => [Number(x) / PER_MM, Number(y) / PER_MM])),
+    );
+    expect(apart(offset(plate, by), slow), `${by} mm`).toBeLessThan(0.02);
+  }
+  // they stay holes: what lies round them alone is left
+  expect(offset(plate, -0.5).map((r) => r.length / 2)).toEqual([48, 48, 48]);
+  // at 6 mm the holes have met each other and the rim
+  expect(areaMm2(offset(plate, -6))).toBeLessThan(Math.PI * 14 * 14 - 2 * Math.PI * 9 * 9 + 200);
+});
 test('outlines of which one is not convex are shrunk together', () => {
-  const [square, hole] = [
-    Float64Array.from([0, 0, 20, 0, 20, 20, 0, 20]),
-    Float64Array.from([8, 8, 8, 12, 12, 12, 12, 8]),
-  ];
-  expect(areaMm2(offset([square, hole], -1))).toBeCloseTo(18 * 18 - 6 * 6, 6);
+  const ell = Float64Array.from([0, 0, 20, 0, 20, 10, 10, 10, 10, 20, 0, 20]);
+  expect(areaMm2(offset([ell], -1))).toBeCloseTo(18 * 8 + 8 * 10, 6);
 });

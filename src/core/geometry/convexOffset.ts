@@ -7,13 +7,13 @@ export function convexOffset(ring: Float64Array, byMm: number, leastCos: number)
   const out = new Float64Array(n);
   let [px, py] = [ring[n - 2]!, ring[n - 1]!];
   let [ex, ey] = [px - ring[n - 4]!, py - ring[n - 3]!];
-  let length = Math.hypot(ex, ey);
+  let length = Math.sqrt(ex * ex + ey * ey);
   if (!(length > 0)) return null;
   [ex, ey] = [ex / length, ey / length];
   for (let i = 0; i < n; i += 2) {
     const [x, y] = [ring[i]!, ring[i + 1]!];
     let [fx, fy] = [x - px, y - py];
-    length = Math.hypot(fx, fy);
+    length = Math.sqrt(fx * fx + fy * fy);
     if (!(length > 0)) return null;
     [fx, fy] = [fx / length, fy / length];
     const cos = ex * fx + ey * fy;
