@@ -144,6 +144,17 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     solid: sphereMesh(8, 48, 8),
     of: ({ report: { layerRows: r } }) => Math.min(...r.slice(1).map((l, i) => l.zMm - r[i]!.zMm)),
   },
+  lowestSpeedMmPerS: {
+    values: [8, 15],
+    with: { minimumLayerTimeS: 200 },
+    of: ({ path }) => {
+      let least = Infinity;
+      for (let i = 0; i < path.count; i++)
+        if (path.extruded[i] === 1 && path.layer[i] === 12) least = Math.min(least, path.mmPerS[i]!);
+      return least;
+    },
+    within: 0.02,
+  },
   columnMm: {
     values: [6, 12],
     with: { minimumLayerTimeS: 200 },

@@ -21,7 +21,7 @@ describe('the version of', () => {
   test.each([
     ['kept work', 'thickness', 'src/core/mesh/thickness.ts', /const BIN_MM = [\d.]+/, 'const BIN_MM = 0.017'],
     ['kept work', 'the reader', 'src/core/gcode/heat.ts', /targetC > head/, 'targetC >= head'],
-    ['kept work', 'toolpaths', 'src/core/toolpath/pace.ts', /SLOWEST_SHARE = 0\.25/, 'SLOWEST_SHARE = 0.26'],
+    ['kept work', 'toolpaths', 'src/core/toolpath/pace.ts', /NEAR_ENOUGH = 0\.01/, 'NEAR_ENOUGH = 0.02'],
   ])('%s changes with %s', async (_, _what, file, pattern, by) => {
     const plant = changing(file, pattern, by);
     expect(await versionOf(versionEntries.work, plant.change)).not.toBe(work);

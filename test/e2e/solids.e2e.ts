@@ -35,6 +35,17 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   await expect(page.locator('[data-rule=passes-beside]').first()).toContainText('The head runs into a finished part');
   await order.getByText('Layer by layer').click();
   await expect(page.locator('[data-rule=passes-beside]')).toHaveCount(0);
+  // the second is moved by itself, over the edge and back
+  const chosen = part.getByLabel('Part on the plate');
+  await chosen.selectOption({ label: '2 of 2, cap.stl' });
+  const centre = part.getByLabel('Centre X, mm');
+  const before = await centre.inputValue();
+  await centre.fill('2');
+  await expect(page.locator('[data-rule=fits-travel]').first()).toBeVisible();
+  await centre.fill(before);
+  await expect(page.locator('[data-rule=fits-travel]')).toHaveCount(0);
+  await chosen.selectOption({ label: '1 of 2' });
+  await expect(centre).not.toHaveValue(before);
   // a box drawn over the plan, and one of figures
   const plan = part.getByRole('img', { name: /^Plan/ });
   const { x, y } = (await plan.boundingBox())!;

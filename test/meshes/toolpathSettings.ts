@@ -70,6 +70,7 @@ export const plainLay: MeshToolpathSettings = {
   raftReachMm: 4,
   raftGapMm: 0.15,
   minimumLayerTimeS: 5,
+  lowestSpeedMmPerS: 10,
   columnMm: 0,
   supportAngleDeg: null,
   supportGapZMm: 0.2,

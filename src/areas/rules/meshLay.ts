@@ -69,6 +69,7 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     brimGapMm: n('brimGapMm'),
     brimSides: choiceOf(brimSides, v['brimSides']),
     minimumLayerTimeS: n('minimumLayerTimeS'),
+    lowestSpeedMmPerS: n('lowestSpeedMmPerS', n('visibleWallSpeedMmPerS') / 4),
     columnMm: n('columnMm'),
     infillPattern: choiceOf(infillPatterns, v['infillPattern']),
     fillOverlapPercent: n('fillOverlapPercent'),

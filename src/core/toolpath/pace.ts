@@ -2,8 +2,6 @@ import { inspectGcode } from '../gcode/inspect.ts';
 import type { Dialect, WriterMark } from '../gcode/write.ts';
 import type { MotionLimits } from '../motion/limits.ts';
 
-/** A small layer is slowed to so much of its speed at the most; what is still missing it waits for. Common practice, no source. */
-export const SLOWEST_SHARE = 0.25;
 const NEAR_ENOUGH = 0.01;
 const MOST_TRIES = 5;
 
@@ -27,18 +25,19 @@ export function secondsOf(
   return read.ok ? read.value.timeS : 0;
 }
 
-/** The share of its speeds at which a layer takes so long, tried by writing it: travel and starting take what they take whatever the
- *  speed of the lines is. `write` gives the seconds that a layer takes at a share. */
+/** The share of its speeds at which a layer takes so long, down to the slowest, tried by writing it: travel and starting take what they
+ *  take whatever the speed of the lines is. `write` gives the seconds that a layer takes at a share. */
 export function paceFor(
   wantedS: number,
   linesS: number,
+  slowest: number,
   write: (share: number) => number,
 ): { share: number; timeS: number } {
   let share = 1;
   let timeS = write(share);
   for (let tries = 1; tries < MOST_TRIES && Math.abs(timeS / wantedS - 1) > NEAR_ENOUGH; tries++) {
     const others = Math.max(0, timeS - linesS / share);
-    const next = Math.max(SLOWEST_SHARE, Math.min(1, linesS / Math.max(1e-9, wantedS - others)));
+    const next = Math.max(slowest, Math.min(1, linesS / Math.max(1e-9, wantedS - others)));
     if (next === share) break;
     share = next;
     timeS = write(share);

@@ -3,7 +3,7 @@ import type { Head, Heads, OtherRole } from './heads.ts';
 import { fillLines } from './infill.ts';
 import { LayerCommands } from './layerCommands.ts';
 import type { HeldLine } from './layerLines.ts';
-import { paceFor, secondsOf, SLOWEST_SHARE } from './pace.ts';
+import { paceFor, secondsOf } from './pace.ts';
 import { ProgramWriter, WritingHead } from './programWriter.ts';
 import type { PurgeTower } from './purgeTower.ts';
 import type { ToolpathLayer } from './regions.ts';
@@ -106,7 +106,7 @@ export class PartWriter {
 
   /** Writes a layer, slower where it would take less than the least time a layer may, and waits for what is still missing. */
   write(held: readonly HeldLine[]): void {
-    const { minimumLayerTimeS } = this.s;
+    const { minimumLayerTimeS, lowestSpeedMmPerS } = this.s;
     if (this.isFirst) this.besideMm = held[0] ? [held[0].points[0]!, held[0].points[1]!] : null;
     const linesS = held.reduce(
       (sum, { lay, points }) => sum + lengthMm(points) / (lay.speedMmPerS * this.commands.speed),
@@ -114,7 +114,9 @@ export class PartWriter {
     );
     if (this.isFirst || !(linesS > 0) || linesS >= minimumLayerTimeS) return this.writeAt(1, held);
     const back = this.remember();
-    const { timeS } = paceFor(minimumLayerTimeS, linesS, (share) => {
+    const fastest = held.reduce((most, { lay }) => Math.max(most, lay.speedMmPerS), 0) * this.commands.speed;
+    const slowest = Math.min(1, lowestSpeedMmPerS / fastest);
+    const { timeS } = paceFor(minimumLayerTimeS, linesS, slowest, (share) => {
       back();
       this.writeAt(share, held);
       return this.layerS();
@@ -132,7 +134,7 @@ export class PartWriter {
   }
   private writeAt(share: number, held: readonly HeldLine[]): void {
     const { w } = this;
-    const pace = this.commands.speed * Math.max(SLOWEST_SHARE, share);
+    const pace = this.commands.speed * share;
     let changes = 0;
     for (const head of this.orderOf(new Set(held.map((h) => h.head)), w.head)) {
       if (head !== w.head) {
@@ -151,6 +153,10 @@ export class PartWriter {
     const flow = head.s.flow * this.commands.flow;
     w.goTo(points[0]!, points[1]!);
     w.sayAcceleration(lay.accelerationMmPerS2);
+    const mmPerS = Math.max(
+      lay.speedMmPerS * pace,
+      Math.min(lay.speedMmPerS * this.commands.speed, this.s.lowestSpeedMmPerS),
+    );
     for (let i = 2; i < points.length; i += 2) {
       const [x, y] = [points[i]!, points[i + 1]!];
       const widthMm = Math.max(widthsMm?.[i / 2 - 1] ?? lay.widthMm, this.height);
@@ -158,7 +164,7 @@ export class PartWriter {
       if (!(volume > 0)) continue;
       if (isPart) this.partMm3 += volume / flow;
       else this.otherMm3 += volume / flow;
-      w.line(x, y, volume, lay.speedMmPerS * pace);
+      w.line(x, y, volume, mmPerS);
     }
   }
   private fillTower(strip: PurgeTower['strips'][number], spacings: number): void {

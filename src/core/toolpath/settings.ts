@@ -39,6 +39,8 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly brimGapMm: number;
   readonly brimSides: BrimSides;
   readonly minimumLayerTimeS: number;
+  /** A small layer is slowed to this speed at the most; what is still missing it waits for. */
+  readonly lowestSpeedMmPerS: number;
   /** Side of a square column beside layers that are shorter than their time: the nozzle leaves the part meanwhile. 0 for none. */
   readonly columnMm: number;
   readonly infillPattern: InfillPattern;

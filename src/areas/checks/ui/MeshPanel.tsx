@@ -1,5 +1,5 @@
 import { each3 } from '../../../core/geometry/each3.ts';
-import { Button, Checkbox, Flex, Group, NumberInput, Radio, Stack } from '@mantine/core';
+import { Button, Checkbox, Flex, Group, NativeSelect, NumberInput, Radio, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -41,11 +41,20 @@ export function MeshPanel({
 }) {
   const { facts, readings } = seen;
   const [isLocked, setLocked] = useState(choice.placement.scale.every((s) => s === choice.placement.scale[0]));
-  const { placement: p } = choice;
+  const { more = [] } = choice;
+  /** Which of the things on the plate is moved; the file's own first. */
+  const [chosen, setChosen] = useState(0);
+  const at = Math.min(chosen, more.length);
+  const things = [choice, ...more];
+  const p = things[at]!.placement;
+  const hulls = [seen.hull, ...seen.others];
   const size = [0, 1, 2].map((k) => seen.maxMm[k]! - seen.minMm[k]!);
   const set = (change: Partial<MeshChoice['placement']>): void => {
     const placement = { ...p, ...change };
-    const boxes = choice.boxes && movedBoxes(choice.boxes, placement.xMm - p.xMm, placement.yMm - p.yMm);
+    if (at > 0) return onChange?.({ ...choice, more: more.map((m, i) => (i === at - 1 ? { ...m, placement } : m)) });
+    // boxes for support go with the only thing there is
+    const boxes =
+      more.length === 0 && choice.boxes && movedBoxes(choice.boxes, placement.xMm - p.xMm, placement.yMm - p.yMm);
     onChange?.({ ...choice, placement, ...(boxes && { boxes }) });
   };
   const turn = (axis: number, to: number): void =>
@@ -73,8 +82,8 @@ export function MeshPanel({
         {sheet && (
           <PlanView
             sheet={sheet}
-            hull={seen.hull}
-            others={seen.others}
+            hull={hulls[at] ?? seen.hull}
+            others={hulls.filter((_, i) => i !== at)}
             minMm={seen.minMm}
             maxMm={seen.maxMm}
             {...(findings && { findings })}
@@ -107,6 +116,28 @@ export function MeshPanel({
                 ))}
               </Group>
             </fieldset>
+          )}
+          {more.length > 0 && (
+            <Group gap={8} align="flex-end">
+              <NativeSelect
+                label="Part on the plate"
+                value={String(at)}
+                onChange={(e) => setChosen(Number(e.currentTarget.value))}
+                data={things.map((t, i) => ({
+                  value: String(i),
+                  label: `${i + 1} of ${things.length}${'file' in t && t.file ? `, ${t.file.name}` : ''}`,
+                }))}
+              />
+              <Button
+                variant="default"
+                h={36}
+                disabled={!onChange || at === 0}
+                title={at === 0 ? 'The file of the job itself stays' : undefined}
+                onClick={() => onChange?.({ ...choice, more: more.filter((_, i) => i !== at - 1) })}
+              >
+                Remove from the plate
+              </Button>
+            </Group>
           )}
           <Group gap={8} align="flex-end">
             {AXES.map((axis, k) => (

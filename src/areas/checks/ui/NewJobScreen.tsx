@@ -162,7 +162,7 @@ export function NewJobScreen() {
   }, [limits]);
   /** Reads or stands the part otherwise. */
   const change = (next: MeshChoice): void => {
-    if (next.placement !== choice?.placement) isSetDown.current = true;
+    if (next.placement !== choice?.placement || next.more !== choice.more) isSetDown.current = true;
     if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
     setChoice(next);
   };

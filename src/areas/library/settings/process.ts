@@ -263,6 +263,24 @@ export const processSettings = defineSettings([
   {
     ...base,
     group: 'Small parts',
+    key: 'lowestSpeedMmPerS',
+    label: 'Lowest speed',
+    type: 'number',
+    quantity: 'speed',
+    range: [1, 200],
+    what: 'A layer that is too quick is slowed down to this speed at the most; what is still missing it waits for beside the part.',
+    tooLow: 'The nozzle stays so long on a small top that it melts it.',
+    tooHigh: 'It waits instead, and oozes meanwhile.',
+    formula: {
+      reads: ['visibleWallSpeedMmPerS'],
+      text: 'a quarter of the visible wall’s speed (common practice)',
+      compute: (v) =>
+        typeof v['visibleWallSpeedMmPerS'] === 'number' ? Number((v['visibleWallSpeedMmPerS'] / 4).toFixed(2)) : null,
+    },
+  },
+  {
+    ...base,
+    group: 'Small parts',
     key: 'columnMm',
     label: 'Column beside small layers',
     type: 'number',
