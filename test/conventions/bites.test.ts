@@ -290,6 +290,13 @@ const bites: Readonly<Partial<Record<SettingKey, Bite>>> = {
     is: 'ratio',
     within: 0.1,
   },
+  purgeInto: {
+    values: ['tower', 'infill'],
+    with: { supportAngleDeg: 45, purgeMm3: 2 },
+    hasSecondHead: true,
+    of: (m) => m.purgeMm3,
+    is: 'other',
+  },
   brimMm: { values: [2, 6], of: firstLayerLeft, is: 'difference', times: -1, within: 0.5 },
   brimGapMm: { values: [0, 1], with: { brimMm: 3 }, of: firstLayerLeft, is: 'difference', times: -1, within: 0.01 },
   brimSides: { values: ['outside', 'both'], solid: ring, with: { brimMm: 3 }, of: (m) => m.restMm3, is: 'other' },

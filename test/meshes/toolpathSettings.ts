@@ -82,4 +82,5 @@ export const plainLay: MeshToolpathSettings = {
   headOffsetMm: [0, 0],
   standbyC: null,
   purgeMm3: 0,
+  purgeInto: 'tower',
 };

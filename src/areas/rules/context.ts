@@ -6,7 +6,7 @@ import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { zonesOfValues } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
 import { noCeilings, type Ceilings, type Exceptions, type JobClass, type Policy } from '../machines/model/policy.ts';
-import type { RecipeMachine, RecipeRole } from './recipeInput.ts';
+import type { OtherHeadRole, RecipeMachine, RecipeRole } from './recipeInput.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { meshLayOf } from './meshLay.ts';
 import type { Pace } from '../machines/model/pace.ts';
@@ -66,16 +66,6 @@ interface Loaded {
   readonly lot: string;
   readonly remainingG: number;
 }
-/** Roles that another head may lay than the part body's. */
-export const otherHeadRoles = [
-  'part body 2',
-  'part body 3',
-  'part body 4',
-  'support',
-  'support contact',
-  'raft/brim',
-] as const;
-export type OtherHeadRole = (typeof otherHeadRoles)[number];
 /** A head beside the one that lays the part body. */
 export interface ContextHead {
   /** As programs call it: 0 is the first. */

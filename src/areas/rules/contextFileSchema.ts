@@ -4,7 +4,8 @@ import type { Values } from '../library/settings/define.ts';
 import type { Pace } from '../machines/model/pace.ts';
 import { machineStates } from '../machines/model/states.ts';
 import { byClass, ceilingsSchema, exceptionsSchema, jobClasses } from '../machines/model/policy.ts';
-import { otherHeadRoles, purposes, type ContextSources } from './context.ts';
+import { purposes, type ContextSources } from './context.ts';
+import { otherHeadRoles } from './recipeInput.ts';
 import type { RecipeRole } from './recipeInput.ts';
 
 /** What a file may say of its machine: as it stands here, or in the words of files. */

@@ -2,15 +2,9 @@ import type { Proof } from '../library/model/records.ts';
 import { resolveValues, valuesOf } from '../library/model/resolve.ts';
 import type { Values } from '../library/settings/define.ts';
 import { standardPolicy } from '../machines/model/policy.ts';
-import {
-  contextFrom,
-  type CheckContext,
-  type ContextSources,
-  type HeadSources,
-  type OtherHeadRole,
-} from './context.ts';
+import { contextFrom, type CheckContext, type ContextSources, type HeadSources } from './context.ts';
 import type { Change } from './define.ts';
-import type { RecipeInput, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
+import type { OtherHeadRole, RecipeInput, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
 
 const proof = (key: string, value: number, min: number, max: number): Proof => ({
   key,

@@ -1,4 +1,4 @@
-import { brimSides, infillPatterns, seams, topDirections } from '../../core/toolpath/choices.ts';
+import { brimSides, infillPatterns, purgePlaces, seams, topDirections } from '../../core/toolpath/choices.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
 import type { Lay, MeshToolpathSettings } from '../../core/toolpath/settings.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
@@ -84,6 +84,7 @@ export function meshLayOf(v: Values, title: string): MeshToolpathSettings | null
     headOffsetMm: [n('headOffsetXMm'), n('headOffsetYMm')],
     standbyC: numberOf(v, 'standbyC'),
     purgeMm3: n('purgeMm3'),
+    purgeInto: choiceOf(purgePlaces, v['purgeInto']),
     visibleWall: layOf(v, 'visibleWall'),
     hiddenWall: layOf(v, 'hiddenWall'),
     fill: layOf(v, 'fill'),

@@ -18,6 +18,16 @@ export interface RecipeMachine {
   /** Days since somebody or the machine itself last said what is mounted; null when only the profile says so. */
   readonly knownForDays: number | null;
 }
+/** Roles that another head may lay than the part body's. */
+export const otherHeadRoles = [
+  'part body 2',
+  'part body 3',
+  'part body 4',
+  'support',
+  'support contact',
+  'raft/brim',
+] as const;
+export type OtherHeadRole = (typeof otherHeadRoles)[number];
 /** One role of a recipe: what is printed with which tool and material. */
 export interface RecipeRole {
   readonly role:

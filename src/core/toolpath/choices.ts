@@ -7,3 +7,6 @@ export const seams = ['back', 'corner', 'nearest'] as const;
 export type Seam = (typeof seams)[number];
 export const brimSides = ['outside', 'holes', 'both'] as const;
 export type BrimSides = (typeof brimSides)[number];
+/** Where what is left in a nozzle goes when the head changes: beside the part, or first into what nobody sees of it. */
+export const purgePlaces = ['tower', 'infill'] as const;
+export type PurgePlace = (typeof purgePlaces)[number];

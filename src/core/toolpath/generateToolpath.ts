@@ -4,6 +4,7 @@ import { runAll, within, type Stepwise } from '../result/stepwise.ts';
 import { bridgesIn } from './bridging.ts';
 import type { HeightChange } from './heightChanges.ts';
 import { oneHead, type Head, type Heads } from './heads.ts';
+import { hiddenPurges } from './hiddenPurge.ts';
 import { LayerLines } from './layerLines.ts';
 import { planLayers } from './layerPlan.ts';
 import { PartWriter } from './partWriter.ts';
@@ -154,10 +155,12 @@ function standBeside(stack: Stack, p: PartWriter, s: MeshToolpathSettings, plate
   const { layers, supports } = stack;
   if (layers.length === 0) return succeed(nothingBeside);
   const occupied = everywhere(layers, supports);
+  const used = plate.others.length === 0 ? [] : headsUsed(p, stack, s);
+  if (s.purgeInto === 'infill') p.purgeInside(hiddenPurges(stack, used, p.body, p.headOf));
   const tower =
     plate.others.length === 0
       ? succeed(null)
-      : placeTower(p.changesOf(headsUsed(p, stack, s)), s, plate, {
+      : placeTower(p.changesOf(used), s, plate, {
           occupied,
           thinnestMm: Math.min(...layers.map((l) => l.heightMm)),
         });

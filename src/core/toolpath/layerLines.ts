@@ -44,6 +44,8 @@ export interface HeldLine {
   /** Of each piece, where they are not the kind's. */
   readonly widthsMm?: readonly number[];
   readonly isPart: boolean;
+  /** Nobody sees it: what another head has left in the nozzle may go there. */
+  readonly isHidden?: boolean;
 }
 
 /** What of an inside is special. */
@@ -223,10 +225,10 @@ export class LayerLines {
     this.solid(solidLeft, cover);
     if (s.infillPercent <= 0 || areaMm2(sparse) < SMALLEST_FILL_MM2) return;
     const step = this.spacing(s.fill) / (s.infillPercent / 100);
-    if (s.infillPattern === 'lines') return this.pieces(sparse, step, angle, s.fill);
+    if (s.infillPattern === 'lines') return this.pieces(sparse, step, angle, s.fill, true);
     if (s.infillPattern === 'gyroid') return this.waves(sparse, step);
-    this.pieces(sparse, 2 * step, FILL_ANGLE, s.fill);
-    this.pieces(sparse, 2 * step, -FILL_ANGLE, s.fill);
+    this.pieces(sparse, 2 * step, FILL_ANGLE, s.fill, true);
+    this.pieces(sparse, 2 * step, -FILL_ANGLE, s.fill, true);
   }
   /** Lines without gaps; what nothing lies on is a top surface. */
   private solid(region: Region, cover: Region | null): void {
@@ -245,7 +247,7 @@ export class LayerLines {
   private waves(region: Region, step: number): void {
     const box = boxOf(...region);
     for (const line of clipLines(gyroidLines(box, this.layer.zMm, gyroidCellMm(step)), region))
-      this.hold(this.s.fill, [...line]);
+      this.hold(this.s.fill, [...line], undefined, true);
   }
   /** Columns, and closer lines where the part lies on them. */
   support({ column, contact }: SupportParts): void {
@@ -254,7 +256,7 @@ export class LayerLines {
     const { support } = under.s;
     const { supportContact } = close.s;
     const step = this.isFirst ? this.spacing(support) * 2 : (100 / s.supportPercent) * support.widthMm;
-    for (const piece of fillLines(column, step, 0)) this.hold(support, piece, under);
+    for (const piece of fillLines(column, step, 0)) this.hold(support, piece, under, true);
     const closeStep = (100 / s.contactPercent) * supportContact.widthMm;
     for (const piece of fillLines(contact, closeStep, 0)) this.hold(supportContact, piece, close);
   }
@@ -275,12 +277,12 @@ export class LayerLines {
         this.held.push({ head: this.body, lay, points: closedAt(ring, backOf(ring)), isPart: false });
   }
 
-  private pieces(region: Region, step: number, angle: number, lay: Lay): void {
-    for (const piece of fillLines(region, step, angle)) this.hold(lay, piece);
+  private pieces(region: Region, step: number, angle: number, lay: Lay, isHidden = false): void {
+    for (const piece of fillLines(region, step, angle)) this.hold(lay, piece, undefined, isHidden);
   }
   /** Of the part, where no other head is named. */
-  private hold(lay: Lay, points: readonly number[], head?: Head): void {
-    this.held.push({ head: head ?? this.body, lay, points, isPart: head === undefined });
+  private hold(lay: Lay, points: readonly number[], head?: Head, isHidden = false): void {
+    this.held.push({ head: head ?? this.body, lay, points, isPart: head === undefined, isHidden });
   }
 }
 

@@ -22,6 +22,7 @@ export class PartWriter {
   private readonly byRole = new Map<OtherRole, Head>();
   private readonly w: ProgramWriter<MeshToolpathSettings>;
   private tower: PurgeTower | null = null;
+  private hidden: readonly ReadonlySet<Head>[] = [];
   private height = 0;
   private otherMm3 = 0;
   /** Beside the part, where a layer waits until it may go on. */
@@ -59,18 +60,22 @@ export class PartWriter {
   private orderOf(used: ReadonlySet<Head>, atWork: Head): Head[] {
     return [...this.heads].filter((h) => used.has(h)).sort((a, b) => Number(b === atWork) - Number(a === atWork));
   }
-  /** How often the head changes on each layer, where these lay on it. */
+  /** How often the head changes on each layer where these lay on it, but for changes that are purged into what is hidden there. */
   changesOf(layers: readonly ReadonlySet<Head>[]): number[] {
     let atWork = this.w.head;
-    return layers.map((used) => {
+    return layers.map((used, k) => {
       const order = this.orderOf(used, atWork);
-      const changes = order.filter((h) => h !== atWork).length;
+      const changes = order.filter((h) => h !== atWork && !this.hidden[k]?.has(h)).length;
       atWork = order.at(-1) ?? atWork;
       return changes;
     });
   }
   purgeAt(tower: PurgeTower | null): void {
     this.tower = tower;
+  }
+  /** Says of each layer which heads may purge into what is hidden there. */
+  purgeInside(hidden: readonly ReadonlySet<Head>[]): void {
+    this.hidden = hidden;
   }
 
   /** Goes on with another part beside what stands so high: everything begins anew there. */
@@ -137,13 +142,16 @@ export class PartWriter {
     const pace = this.commands.speed * share;
     let changes = 0;
     for (const head of this.orderOf(new Set(held.map((h) => h.head)), w.head)) {
+      let own = held.filter((line) => line.head === head);
       if (head !== w.head) {
+        const isHidden = this.hidden[w.layersBegun - 1]?.has(head) === true;
+        if (isHidden) own = [...own.filter((l) => l.isHidden), ...own.filter((l) => !l.isHidden)];
         w.leave(this.tower?.middleMm ?? this.besideMm);
         w.take(head, this.nozzleOf(head), this.fanOf(head));
-        const strip = this.tower?.strips[changes++];
+        const strip = isHidden ? undefined : this.tower?.strips[changes++];
         if (strip) this.fillTower(strip, 1); // with what was left in the nozzle
       }
-      for (const line of held) if (line.head === head) this.line(line, pace);
+      for (const line of own) this.line(line, pace);
     }
     if (this.tower && w.layersBegun - 1 <= this.tower.lastLayer)
       for (const strip of this.tower.strips.slice(changes)) this.fillTower(strip, TOWER_STEP_SPACINGS);

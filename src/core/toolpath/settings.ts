@@ -1,6 +1,6 @@
 import type { MotionLimits } from '../motion/limits.ts';
 import type { HeightChange } from './heightChanges.ts';
-import type { BrimSides, InfillPattern, Seam, TopDirection } from './choices.ts';
+import type { BrimSides, InfillPattern, PurgePlace, Seam, TopDirection } from './choices.ts';
 import type { HeadSettings, ProgramSettings } from './programWriter.ts';
 
 /** How one kind of line is laid. */
@@ -65,6 +65,7 @@ export interface MeshToolpathSettings extends HeadSettings, ProgramSettings {
   readonly headOffsetMm: readonly [x: number, y: number];
   /** Plastic laid aside at each change of head; none where it is 0. */
   readonly purgeMm3: number;
+  readonly purgeInto: PurgePlace;
   readonly visibleWall: Lay;
   readonly hiddenWall: Lay;
   readonly fill: Lay;

@@ -107,6 +107,38 @@ describe('a part and its support by two heads', () => {
     expect(made.purgeMm3 / towerMm3).toBeGreaterThan(0.9);
     expect(made.purgeMm3).toBeLessThan(made.restMm3 * 0.6);
   });
+  test('purged into infill, what comes out first lies where nobody sees it, and a tower stands only where that is too little', () => {
+    const wide = meshOfSolids([
+      { shape: 'box', x: 0, y: 0, w: 40, d: 40, fromMm: 0, toMm: 6 },
+      { shape: 'box', x: 0, y: 0, w: 60, d: 60, fromMm: 6, toMm: 8 },
+    ]);
+    const inside = (purgeMm3: number): Laid =>
+      laid(wide, { ...body, purgeMm3, purgeInto: 'infill', fill: layAt(61) }, heads({ ...soluble, purgeMm3 }));
+    const little = inside(12);
+    const beyond =
+      ({ path }: Laid) =>
+      (i: number) =>
+        path.y0[i]! > 110 + 30 + 6;
+    // layers that are solid all through hide nothing in the part: floors and tops are purged beside it
+    const towerLayers = new Set(pieces(little, beyond(little)).map((i) => little.path.layer[i]!));
+    const changes = little.lines.flatMap((l, at) => (/^T\d$/.test(l) ? [at + 1] : []));
+    const { lines } = little;
+    let hidden = 0;
+    for (const at of changes.slice(1)) {
+      // everything laid after the change until as much has come out as is to be purged
+      const first = lines.slice(at).find((l) => /^G1 X.*E.* F\d+/.test(l));
+      const mmPerS = Number(/F([\d.]+)/.exec(first!)![1]) / 60;
+      if ([61, 33].some((v) => Math.abs(v - mmPerS) < 0.05)) hidden++;
+    }
+    expect(hidden).toBeGreaterThan(15);
+    expect(little.purgeMm3).toBeLessThan(
+      laid(wide, { ...body, purgeMm3: 12 }, heads({ ...soluble, purgeMm3: 12 })).purgeMm3 * 0.7,
+    );
+    expect(towerLayers.size).toBeGreaterThan(0);
+    // more than any layer hides goes into the tower, all of it
+    const much = inside(400);
+    expect(much.purgeMm3).toBeGreaterThan(400 * 20);
+  });
   test('a draught screen stands round the tower too, and a brim round the foot alone', () => {
     const screened = laid(table, { ...body, draughtScreenMm: 8, skirtGapMm: 3, hiddenWall: layAt(23) }, heads());
     const inLayer = (of: Laid, layer: number): number[] => pieces(of, (i) => of.path.layer[i] === layer);
@@ -171,8 +203,8 @@ describe('a part and its support by two heads', () => {
         fc.double({ min: 16, max: 300, noNaN: true }),
         fc.double({ min: 0.35, max: 0.8, noNaN: true }),
         (mm3, wide) => {
-          const lay = { ...soluble, solidFill: { ...layAt(31), widthMm: wide } };
-          const tower = placeTower([0, 1, 1], { ...lay, purgeMm3: mm3 }, heads(lay), {
+          const lay = { ...soluble, purgeMm3: mm3, solidFill: { ...layAt(31), widthMm: wide } };
+          const tower = placeTower([0, 1, 1], lay, heads(lay), {
             occupied: [100, 120, 100, 120],
             thinnestMm: 0.2,
           });

@@ -11,7 +11,8 @@ import type { LaidBody } from '../../../core/toolpath/stack.ts';
 import { topUnder } from '../../../core/toolpath/support.ts';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import { onPlate } from '../../machines/model/dialect.ts';
-import type { CheckContext, OtherHeadRole } from '../../rules/context.ts';
+import type { CheckContext } from '../../rules/context.ts';
+import type { OtherHeadRole } from '../../rules/recipeInput.ts';
 import type { PlateThing } from './plate.ts';
 
 /** What is laid together, each body of it once, and the things in the order they are laid. Things that are laid one after another are

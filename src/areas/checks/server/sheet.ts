@@ -7,15 +7,9 @@ import { asRulesRead, findHeadsFor, findMachine, getPolicy, paceOfMachine } from
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
-import {
-  contextFrom,
-  otherHeadRoles,
-  type CheckContext,
-  type HeadSources,
-  type OtherHeadRole,
-  type Purpose,
-} from '../../rules/context.ts';
+import { contextFrom, type CheckContext, type HeadSources, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
+import { otherHeadRoles, type OtherHeadRole } from '../../rules/recipeInput.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
 import { makeRecipeSheet } from '../../recipes/server/index.ts';

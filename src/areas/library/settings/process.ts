@@ -1,4 +1,4 @@
-import { infillPatterns, seams, topDirections } from '../../../core/toolpath/choices.ts';
+import { infillPatterns, purgePlaces, seams, topDirections } from '../../../core/toolpath/choices.ts';
 import { defineSettings } from './define.ts';
 
 const base = { technology: 'filament', owners: ['process'] } as const;
@@ -319,5 +319,17 @@ export const processSettings = defineSettings([
     what: 'Material laid aside at each change of material.',
     tooLow: 'Colours bleed.',
     tooHigh: 'More waste than part.',
+  },
+  {
+    ...base,
+    group: 'Strings and blobs',
+    key: 'purgeInto',
+    label: 'Purge into',
+    type: 'choice',
+    choices: purgePlaces,
+    default: 'tower',
+    what: 'Where what is laid aside goes: into a tower beside the part, or first into sparse infill and support columns of the layer where they hold as much, and into the tower where they do not.',
+    tooLow: 'Tower: more waste and time.',
+    tooHigh: 'Infill: colours show through thin walls, and the inside is of two materials.',
   },
 ]);

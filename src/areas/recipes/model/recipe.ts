@@ -1,18 +1,9 @@
 import type { Proof } from '../../library/model/records.ts';
 import { resolveValues, valuesOf, type Effective, type Level } from '../../library/model/resolve.ts';
-import type { RecipeInput, RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
+import { otherHeadRoles, type RecipeInput, type RecipeMachine, type RecipeRole } from '../../rules/recipeInput.ts';
 import type { Values } from '../../library/settings/define.ts';
 
-export const roleNames = [
-  'part body',
-  'part body 2',
-  'part body 3',
-  'part body 4',
-  'support',
-  'support contact',
-  'raft/brim',
-  'purge',
-] as const;
+export const roleNames = ['part body', ...otherHeadRoles, 'purge'] as const;
 export type RoleName = (typeof roleNames)[number];
 
 export interface RoleChoice {
