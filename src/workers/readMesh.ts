@@ -1,7 +1,14 @@
 import { checkJob } from '../areas/rules/run.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
-import { openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from '../areas/checks/model/plate.ts';
+import {
+  boundsAsDrawn,
+  openPlate,
+  repairsOf,
+  thingsOnPlate,
+  sumOfFacts,
+  type PlatePart,
+} from '../areas/checks/model/plate.ts';
 import type { CheckOutcome } from '../areas/rules/outcome.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshFacts } from '../core/mesh/facts.ts';
@@ -61,7 +68,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
       format: read.format,
       unit,
       unitIsStated: read.unit !== null,
-      readings: read.unit === null ? unitReadings(first.survey.facts.bounds, unit) : [],
+      readings: read.unit === null ? unitReadings(boundsAsDrawn(plate.value), unit) : [],
       parts: plate.value.reduce((n, p) => n + p.opened.file.parts.length, 0),
       objects: first.objects,
       facts: sumOfFacts(plate.value.map((p) => p.survey.facts)),

@@ -12,16 +12,8 @@ import { boxMesh, sphereMesh, turnedMesh } from '../../src/core/mesh/solids.ts';
 import { boxOf } from '../../src/core/geometry/clip.ts';
 import { laid, type Laid } from '../meshes/laid.ts';
 import { everyLineKind } from '../meshes/solids.ts';
+import { bareValues as base } from '../meshes/toolpathSettings.ts';
 
-const base: Values = {
-  flow: 1,
-  brimMm: 0,
-  skirtLoops: 0,
-  skirtLeastMm: 0,
-  minimumLayerTimeS: 0,
-  pressureCommand: 'M4100 S{value}',
-  supportAngleDeg: 89,
-};
 const generate = (values: Values, solid = everyLineKind(), hasSecondHead = false): Laid => {
   const lay = meshLayOf(effectiveFixture({ ...base, ...values }), 'made up')!;
   if (!hasSecondHead) return laid(solid, lay);

@@ -8,7 +8,9 @@ import {
   runJobPrint,
   wishJobPrint,
 } from '../../src/areas/checks/server/index.ts';
+import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { checkRun } from '../../src/areas/checks/server/tables.ts';
+import type { Values } from '../../src/areas/library/settings/define.ts';
 import { makeProfile, writePairing } from '../../src/areas/library/server/index.ts';
 import { findLoaded, loadLot, mountTool } from '../../src/areas/machines/server/index.ts';
 import { machine } from '../../src/areas/machines/server/tables.ts';
@@ -52,23 +54,12 @@ beforeAll(async () => {
   ).id;
   unwrap(await mountTool(lead, bench.m.id, bench.toolId, '', 1));
   unwrap(await loadLot(lead, bench.m.id, { materialId: solubleId, lot: 'S7', remainingG: 300, head: 1 }));
-  recipeId = unwrap(
-    await keepRecipe(lead, {
-      id: null,
-      version: 1,
-      name: 'With soluble support',
-      choice: {
-        machineId: bench.m.id,
-        printerId: null,
-        processId: bench.processId,
-        roles: [
-          { role: 'part body', toolId: bench.toolId, materialId: bench.materialId },
-          { role: 'support', toolId: bench.toolId, materialId: solubleId },
-        ],
-      },
-      overrides: { supportAngleDeg: 45, purgeMm3: PURGE_MM3, supportSpeedMmPerS: 33, supportContactSpeedMmPerS: 27 },
-    }),
-  ).id;
+  recipeId = await recipeOf('With soluble support', 'support', {
+    supportAngleDeg: 45,
+    purgeMm3: PURGE_MM3,
+    supportSpeedMmPerS: 33,
+    supportContactSpeedMmPerS: 27,
+  });
   standins = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 1e9);
   await lead.db
     .update(machine)
@@ -80,14 +71,23 @@ afterAll(async () => {
   await farm.close();
 });
 
-async function checked(): Promise<string> {
-  const id = await meshJob(
-    farm,
-    bench,
-    table,
-    { unit: null, placement: asDrawn(110, 105) },
-    { fromRecipeId: recipeId, fileName: 'table.stl' },
-  );
+/** A recipe that prints one role with the soluble filament, by the second head. */
+async function recipeOf(name: string, role: 'support' | 'part body 2', overrides: Values): Promise<string> {
+  const roles = [
+    { role: 'part body' as const, toolId: bench.toolId, materialId: bench.materialId },
+    { role, toolId: bench.toolId, materialId: solubleId },
+  ];
+  const choice = { machineId: bench.m.id, printerId: null, processId: bench.processId, roles };
+  return unwrap(await keepRecipe(farm.as('lead'), { id: null, version: 1, name, choice, overrides })).id;
+}
+async function checked(
+  bytes = table,
+  more: Partial<MeshChoice> = {},
+  fromRecipeId = recipeId,
+  fileName = 'table.stl',
+): Promise<string> {
+  const choice = { unit: null, placement: asDrawn(110, 105), ...more };
+  const id = await meshJob(farm, bench, bytes, choice, { fromRecipeId, fileName });
   const runs = await tech().db.select().from(checkRun).where(eq(checkRun.jobId, id));
   for (const run of runs) await runCheck(tech(), run.id);
   return id;
@@ -104,33 +104,11 @@ describe('a part of two bodies, in one file', () => {
     'grip',
   );
   const jobOf = async (bodies?: readonly number[]): Promise<string> => {
-    const recipe = unwrap(
-      await keepRecipe(farm.as('lead'), {
-        id: null,
-        version: 1,
-        name: `Of two bodies, ${bodies?.join(' and ')}`,
-        choice: {
-          machineId: bench.m.id,
-          printerId: null,
-          processId: bench.processId,
-          roles: [
-            { role: 'part body', toolId: bench.toolId, materialId: bench.materialId },
-            { role: 'part body 2', toolId: bench.toolId, materialId: solubleId },
-          ],
-        },
-        overrides: { purgeMm3: PURGE_MM3, infillPercent: 100 },
-      }),
-    );
-    const id = await meshJob(
-      farm,
-      bench,
-      grip,
-      { unit: null, placement: asDrawn(110, 105), ...(bodies && { bodies }) },
-      { fromRecipeId: recipe.id, fileName: 'grip.3mf' },
-    );
-    const runs = await tech().db.select().from(checkRun).where(eq(checkRun.jobId, id));
-    for (const run of runs) await runCheck(tech(), run.id);
-    return id;
+    const fromRecipeId = await recipeOf(`Of two bodies, ${bodies?.join(' and ')}`, 'part body 2', {
+      purgeMm3: PURGE_MM3,
+      infillPercent: 100,
+    });
+    return checked(grip, bodies && { bodies }, fromRecipeId, 'grip.3mf');
   };
   test('is laid body by body by the head of each, and both are weighed', async () => {
     const { run } = await pageOf(await jobOf([1, 2]));

@@ -70,3 +70,10 @@ export function outerMm({ path }: Pick<Laid, 'path'>, heightMm: number, layers: 
   }
   return box;
 }
+
+/** Pieces that are laid and are so, by their place in the path. */
+export const pieces = ({ path }: Pick<Laid, 'path'>, of: (i: number) => boolean): number[] =>
+  Array.from({ length: path.count }, (_, i) => i).filter((i) => path.extruded[i] === 1 && of(i));
+/** What these pieces hold. */
+export const volumeMm3 = ({ path }: Pick<Laid, 'path'>, of: readonly number[]): number =>
+  of.reduce((s, i) => s + path.areaMm2[i]! * Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!), 0);

@@ -1,5 +1,6 @@
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { plainDialect } from '../../src/core/gcode/write.ts';
+import type { Values } from '../../src/areas/library/settings/define.ts';
 import type { MeshToolpathSettings } from '../../src/core/toolpath/settings.ts';
 
 /** How one kind of line is laid in tests and benches. */
@@ -83,4 +84,15 @@ export const plainLay: MeshToolpathSettings = {
   standbyC: null,
   purgeMm3: 0,
   purgeInto: 'tower',
+};
+
+/** Values of a recipe with nothing round the part, so that each of its other values is seen. */
+export const bareValues: Values = {
+  flow: 1,
+  brimMm: 0,
+  skirtLoops: 0,
+  skirtLeastMm: 0,
+  minimumLayerTimeS: 0,
+  pressureCommand: 'M4100 S{value}',
+  supportAngleDeg: 89,
 };

@@ -1,11 +1,11 @@
-import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
+import { parseHeightChanges, type HeightChange } from '../../core/toolpath/heightChanges.ts';
 import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { accelerationKey, lineKinds, speedKey, widthKey, type LineKindKey } from '../library/settings/lineKinds.ts';
 import { pressureCommandOf } from '../machines/model/dialect.ts';
 import type { CheckContext } from './context.ts';
 import type { MeshReport } from './meshReport.ts';
-import { isBody, type RecipeRole } from './recipeInput.ts';
+import { bodyOf, isBody, type RecipeRole } from './recipeInput.ts';
 
 /** A value of the recipe that a program generated here does not hold. */
 export interface NotApplied {
@@ -103,6 +103,14 @@ export function notAppliedOf(
       label: `Change at ${'layer' in at ? `layer ${at.layer}` : `${at.zMm} mm`}`,
       why: 'the part ends below it',
     });
+  const changes = parseHeightChanges(typeof v['heightChanges'] === 'string' ? v['heightChanges'] : '');
+  const isOfNozzle = changes.ok && changes.value.some(({ set }) => set.nozzle !== undefined || set.fan !== undefined);
+  if (isOfNozzle && others.some((h) => h.roles.some(isBody)))
+    out.push({
+      setting: 'heightChanges',
+      label: findSetting('heightChanges')!.label,
+      why: 'nozzle and fan change at heights for the first body alone',
+    });
   if (isOneByOne && isOn(v, 'columnMm'))
     out.push({
       setting: 'columnMm',
@@ -116,7 +124,8 @@ export function notAppliedOf(
   const body = roles.find((r) => r.role === 'part body');
   for (const r of roles) {
     if (!body || r === body || (r.toolId === body.toolId && r.materialId === body.materialId)) continue;
-    const hasNone = isBody(r.role) && !bodies.includes(Number(r.role.slice(-1)));
+    const number = bodyOf(r.role);
+    const hasNone = number !== null && !bodies.includes(number);
     if (!hasNone && others.some((h) => h.roles.includes(r.role))) continue;
     out.push({
       isOtherMaterial: true,

@@ -39,8 +39,10 @@ export interface RecipeRole {
   readonly bondsWith: string;
   readonly supportPartners: string;
 }
-/** Whether a role is one of the part itself, of which there may be several. */
-export const isBody = (role: RecipeRole['role']): boolean => role.startsWith('part body');
+/** Which body of the part a role is, from 1; null where it is none. */
+export const bodyOf = (role: RecipeRole['role']): number | null =>
+  role.startsWith('part body') ? Number(/\d$/.exec(role)?.[0] ?? 1) : null;
+export const isBody = (role: RecipeRole['role']): boolean => bodyOf(role) !== null;
 /** A recipe as a subject: the effective values of the part body, and what is known of where it would be printed. */
 export interface RecipeInput {
   readonly technology: Technology;

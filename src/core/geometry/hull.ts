@@ -101,11 +101,6 @@ export function hullGapMm(a: readonly Point[], b: readonly Point[]): number {
   if (areaMm2(intersection(region(a), region(b))) > 0) return 0;
   return Math.min(leastToSides(a, b), leastToSides(b, a));
 }
-export const hullLengthMm = (hull: readonly Point[]): number =>
-  hull.reduce((sum, [x, y], i) => {
-    const [bx, by] = hull[(i + 1) % hull.length]!;
-    return sum + Math.hypot(bx - x, by - y);
-  }, 0);
 function leastToSides(points: readonly Point[], hull: readonly Point[]): number {
   let least = Infinity;
   for (const [x, y] of points)

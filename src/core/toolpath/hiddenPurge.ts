@@ -1,4 +1,4 @@
-import { areaMm2, offset } from '../geometry/clip.ts';
+import { areaMm2, difference, offset, ringAreaMm2 } from '../geometry/clip.ts';
 import type { Head, OtherRole } from './heads.ts';
 import { solidOf } from './regions.ts';
 import type { Stack } from './stack.ts';
@@ -13,7 +13,9 @@ export function hiddenPurges(
 ): ReadonlySet<Head>[] {
   return stack.layers.map((layer, k) => {
     const holds = new Map<Head, number>();
-    const add = (head: Head, mm3: number): unknown => holds.set(head, (holds.get(head) ?? 0) + mm3);
+    const add = (head: Head, mm3: number): void => {
+      holds.set(head, (holds.get(head) ?? 0) + mm3);
+    };
     if (k < stack.raft || (used[k]?.size ?? 0) < 2) return new Set();
     for (const [b, { role }] of stack.bodies.entries()) {
       const head = role === 'body' ? body : headOf(role);
@@ -24,7 +26,12 @@ export function hiddenPurges(
         region,
         -(head.s.walls + 1) * Math.max(head.s.visibleWall.widthMm, head.s.hiddenWall.widthMm),
       );
-      const sparseMm2 = areaMm2(inner) - areaMm2(solidOf(stack.common, k, region, inner));
+      // small insides are laid solid, and their holes count all the same
+      const sparse = difference(inner, solidOf(stack.common, k, region, inner)).filter((ring) => {
+        const mm2 = ringAreaMm2(ring);
+        return mm2 < 0 || mm2 >= head.s.solidBelowMm2;
+      });
+      const sparseMm2 = Math.max(0, areaMm2(sparse));
       add(head, sparseMm2 * (head.s.infillPercent / 100) * layer.heightMm);
     }
     const under = headOf('support');

@@ -1,22 +1,17 @@
 import { describe, expect, test } from 'vitest';
-import { laid, laidGroups, type Laid } from '../../../test/meshes/laid.ts';
+import { laid, laidGroups, pieces, volumeMm3, type Laid } from '../../../test/meshes/laid.ts';
 import { layAt, plainLay } from '../../../test/meshes/toolpathSettings.ts';
 import { areaMm2, boxOf, contains } from '../geometry/clip.ts';
 import { joined } from '../mesh/mesh.ts';
 import { asDrawn, placed } from '../mesh/placement.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
 import { boxMesh, sphereMesh, turnedMesh } from '../mesh/solids.ts';
-import { beadAreaMm2 } from './bead.ts';
 import { generateToolpath, plainPlate } from './generateToolpath.ts';
 import { layerHeights } from './layerPlan.ts';
 import type { SupportBox } from './supportBoxes.ts';
 
 const cube = boxMesh([0, 0, 0], [20, 20, 6]);
 const quiet = { skirtLoops: 0, minimumLayerTimeS: 0 };
-const pieces = ({ path }: Pick<Laid, 'path'>, of: (i: number) => boolean): number[] =>
-  Array.from({ length: path.count }, (_, i) => i).filter((i) => path.extruded[i] === 1 && of(i));
-const volumeMm3 = ({ path }: Pick<Laid, 'path'>, of: readonly number[]): number =>
-  of.reduce((s, i) => s + path.areaMm2[i]! * Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!), 0);
 const heightsOf = ({ layers }: Pick<Laid, 'layers'>): number[] => layers.map((l) => l.heightMm);
 
 describe('a raft', () => {
@@ -257,13 +252,16 @@ describe('parts one after another', () => {
       besideMm: expect.closeTo(4, 6) as number,
     });
   });
-  test('on the way there nothing is laid, and the nozzle passes above what stands', () => {
-    const { path } = made;
-    const second = pieces(made, (i) => path.x0[i]! > 110)[0]!;
-    const over = made.lines.findIndex((l) => /^G0 .*X1[3-5]\d/.test(l));
-    const before = made.lines.slice(0, over).findLast((l) => /^G[01] .*Z/.test(l));
-    expect(Number(/Z([\d.]+)/.exec(before!)![1])).toBeGreaterThan(4 + 1.9);
-    expect(second).toBeGreaterThan(0);
+  test('the nozzle goes there above what stands, and comes down where the second begins', () => {
+    // the first way to the right of the middle
+    const over = made.lines.findIndex((l) => Number(/^G0 .*X([\d.]+)/.exec(l)?.[1]) > 110);
+    const heightOf = (l: string | undefined): number => Number(/ Z([\d.]+)/.exec(l ?? '')?.[1]);
+    const isHeight = (l: string): boolean => / Z/.test(l);
+    expect(heightOf(made.lines.slice(0, over).findLast(isHeight))).toBeCloseTo(4 + 2, 6);
+    expect(heightOf(made.lines.slice(over).find(isHeight))).toBeCloseTo(0.2, 6);
+    // between the last line of the first and there no filament but what is drawn back
+    const between = made.lines.slice(made.lines.slice(0, over).findLastIndex((l) => /^G1 .*X.* E/.test(l)) + 1, over);
+    expect(between.filter((l) => / E[\d.]/.test(l))).toEqual([]);
   });
   test('begins as the first did: its first layer’s temperature, waited for, without fan', () => {
     expect(made.lines.filter((l) => l === 'M109 S215')).toHaveLength(2);
@@ -283,5 +281,3 @@ describe('parts one after another', () => {
     expect(refused.ok ? '' : refused.failure.what).toBe('Parts are laid one after another by one head only');
   });
 });
-
-test('a bead is what the volumes above are counted by', () => expect(beadAreaMm2(0.44, 0.2)).toBeCloseTo(0.0794, 4));

@@ -11,7 +11,7 @@ export interface SupportBox {
 const regionOf = (boxes: readonly SupportBox[], kind: SupportBox['kind'], zMm: number): Region =>
   union(
     boxes.flatMap(({ kind: of, minMm: [x0, y0, z0], maxMm: [x1, y1, z1] }) =>
-      of === kind && zMm >= z0 - 1e-6 && zMm <= z1 + 1e-6
+      of === kind && x0 < x1 && y0 < y1 && zMm >= z0 - 1e-6 && zMm <= z1 + 1e-6
         ? [rectangle((x0 + x1) / 2, (y0 + y1) / 2, x1 - x0, y1 - y0)]
         : [],
     ),

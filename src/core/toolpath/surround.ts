@@ -34,6 +34,10 @@ export function roundMm(s: MeshToolpathSettings, outlineMm: number): number {
   return loops > 0 ? s.skirtGapMm + (loops - 1) * step + widthMm : screenMm;
 }
 
+/** The same round a part, whose raft reaches beyond it. */
+export const roundPartMm = (s: MeshToolpathSettings, outlineMm: number): number =>
+  (s.raftLayers > 0 ? s.raftReachMm : 0) + roundMm(s, outlineMm);
+
 /** Between what is laid beside a part and everything else, and to the edge of the plate. */
 const BESIDE_MM = 3;
 export const rectangle = (x: number, y: number, w: number, d: number): Ring =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { laid, type Laid } from '../../../test/meshes/laid.ts';
+import { laid, pieces, volumeMm3, type Laid } from '../../../test/meshes/laid.ts';
 import { layAt, plainLay } from '../../../test/meshes/toolpathSettings.ts';
 import { meshOfSolids } from '../mesh/solid.ts';
 import { beadAreaMm2, beadSpacingMm, filamentAreaMm2 } from './bead.ts';
@@ -46,14 +46,9 @@ const heads = (lay: MeshToolpathSettings = soluble): Heads => ({
   zonesMm: [],
 });
 const made = laid(table, body, heads());
-const pieces = ({ path }: Laid, of: (i: number) => boolean): number[] =>
-  Array.from({ length: path.count }, (_, i) => i).filter((i) => path.extruded[i] === 1 && of(i));
 const speedsOf = (of: Laid, head: number): number[] => [
   ...new Set(pieces(of, (i) => of.path.head[i] === head).map((i) => Math.round(of.path.mmPerS[i]!))),
 ];
-const volumeMm3 = ({ path }: Laid, of: readonly number[]): number =>
-  of.reduce((s, i) => s + path.areaMm2[i]! * Math.hypot(path.x1[i]! - path.x0[i]!, path.y1[i]! - path.y0[i]!), 0);
-
 describe('a part and its support by two heads', () => {
   test('each kind of line is laid by its head, at the speeds of that head’s recipe', () => {
     expect(speedsOf(made, 1).sort((a, b) => a - b)).toEqual([20, 27, 31, 33]); // the tower on the first layer, contact, tower, columns
@@ -115,22 +110,22 @@ describe('a part and its support by two heads', () => {
     const inside = (purgeMm3: number): Laid =>
       laid(wide, { ...body, purgeMm3, purgeInto: 'infill', fill: layAt(61) }, heads({ ...soluble, purgeMm3 }));
     const little = inside(12);
-    const beyond =
-      ({ path }: Laid) =>
-      (i: number) =>
-        path.y0[i]! > 110 + 30 + 6;
-    // layers that are solid all through hide nothing in the part: floors and tops are purged beside it
-    const towerLayers = new Set(pieces(little, beyond(little)).map((i) => little.path.layer[i]!));
-    const changes = little.lines.flatMap((l, at) => (/^T\d$/.test(l) ? [at + 1] : []));
-    const { lines } = little;
+    const { path } = little;
+    const isBeside = (i: number): boolean => path.y0[i]! > 110 + 30 + 1;
+    const isHidden = (i: number): boolean => [61, 33].some((v) => Math.abs(path.mmPerS[i]! - v) < 0.05);
+    const laidAll = pieces(little, () => true);
     let hidden = 0;
-    for (const at of changes.slice(1)) {
-      // everything laid after the change until as much has come out as is to be purged
-      const first = lines.slice(at).find((l) => /^G1 X.*E.* F\d+/.test(l));
-      const mmPerS = Number(/F([\d.]+)/.exec(first!)![1]) / 60;
-      if ([61, 33].some((v) => Math.abs(v - mmPerS) < 0.05)) hidden++;
+    for (const [n, i] of laidAll.entries()) {
+      if (n === 0 || path.head[i] === path.head[laidAll[n - 1]!] || isBeside(i)) continue;
+      // after a change that is not purged beside the part: everything up to the first line that is seen
+      const seen = laidAll.findIndex((k, at) => at >= n && !isHidden(k));
+      const flow = path.head[i] === 1 ? 0.94 : 1;
+      expect(volumeMm3(little, laidAll.slice(n, seen)) / flow, `layer ${path.layer[i]}`).toBeGreaterThanOrEqual(12);
+      hidden++;
     }
     expect(hidden).toBeGreaterThan(15);
+    // floors and tops are solid all through and hide nothing: there the tower has it
+    const towerLayers = new Set(laidAll.filter(isBeside).map((i) => path.layer[i]!));
     expect(little.purgeMm3).toBeLessThan(
       laid(wide, { ...body, purgeMm3: 12 }, heads({ ...soluble, purgeMm3: 12 })).purgeMm3 * 0.7,
     );

@@ -3,6 +3,7 @@ import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../library/settings/define.ts';
 import type { MeshChoice } from './mesh.ts';
+import { movedBoxes } from './supportBox.ts';
 import type { FindingChange } from '../../rules/outcome.ts';
 
 export interface FixedCopy {
@@ -34,14 +35,6 @@ export function applyFix(overrides: Values, mesh: MeshChoice, change: FindingCha
     },
   };
 }
-
-/** Boxes that go where the part goes. */
-export const movedBoxes = (boxes: NonNullable<MeshChoice['boxes']>, dx: number, dy: number): typeof boxes =>
-  boxes.map((b) => ({
-    ...b,
-    minMm: [b.minMm[0] + dx, b.minMm[1] + dy, b.minMm[2]],
-    maxMm: [b.maxMm[0] + dx, b.maxMm[1] + dy, b.maxMm[2]],
-  }));
 
 /** Values by setting, as text. */
 export const valuesText = (values: Values): string =>

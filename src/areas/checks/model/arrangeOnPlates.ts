@@ -1,6 +1,7 @@
 import { arrange } from '../../../core/geometry/arrange.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
+import { roundPartMm } from '../../../core/toolpath/surround.ts';
 import type { FileRef } from '../../requests/model/file.ts';
 import type { MeshChoice, MorePart } from './mesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -67,13 +68,8 @@ export const isReadAlike = (a: MeshChoice, b: MeshChoice): boolean =>
   [0, 1].every((k) => a.placement.turnDeg[k] === b.placement.turnDeg[k]) &&
   (a.placement.turnDeg[2] - b.placement.turnDeg[2]) % 90 === 0;
 
-/** Room that skirt or brim take round what lies outermost. */
-export function edgeOf({ recipe: { lay } }: CheckContext): number {
-  if (!lay) return 5;
-  const round =
-    lay.brimMm > 0 ? lay.brimMm : lay.skirtLoops > 0 ? lay.skirtGapMm + lay.skirtLoops * lay.firstLayer.widthMm : 0;
-  return round + (lay.raftLayers > 0 ? lay.raftReachMm : 0) + 1;
-}
+/** Room that raft, skirt or brim take round what lies outermost. */
+export const edgeOf = ({ recipe: { lay } }: CheckContext): number => (lay ? roundPartMm(lay, Infinity) + 1 : 5);
 
 /** Sets so many of each down with a gap, on as many plates as it takes. Boxes for support are not taken along: they were drawn round things
  *  as they lay. */

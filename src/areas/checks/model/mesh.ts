@@ -31,6 +31,8 @@ export interface MeshChoice {
   /** Where support is always or never built. */
   readonly boxes?: readonly SupportBox[];
 }
+/** Which body an object of the job's own file is of, by its place in the file: what is not named is of the last that is. */
+export const bodyOfObject = (bodies: readonly number[] = [], k: number): number => bodies[k] ?? bodies.at(-1) ?? 1;
 /** Other files of a job, each once. */
 export const otherFilesOf = (choice: MeshChoice): FileRef[] => [
   ...new Map((choice.more ?? []).flatMap((m) => (m.file ? [[m.file.sha256, m.file] as const] : []))).values(),

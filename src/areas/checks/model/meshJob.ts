@@ -30,12 +30,13 @@ import type { ToolpathLayer } from '../../../core/toolpath/regions.ts';
 import { topUnder } from '../../../core/toolpath/support.ts';
 import { onPlate } from '../../machines/model/dialect.ts';
 import type { CheckContext } from '../../rules/context.ts';
+import { bodyOf } from '../../rules/recipeInput.ts';
 import { meshLayWants } from '../../rules/meshLay.ts';
 import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { groupsOf, headsOf, insideLaid, raisedBy, takenBySupport } from './meshLaying.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from './plate.ts';
+import { boundsAsDrawn, openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from './plate.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
 export interface CheckedMesh {
@@ -74,7 +75,7 @@ export function* checkingMesh(
       where: `head ${unlaid.tool + 1}, ${unlaid.recipe.material.name}`,
       todo: 'set it in the library',
     });
-  const bodiless = parts.find((p) => p.body > 1 && !sheet.recipe.roles?.some((r) => r.role === `part body ${p.body}`));
+  const bodiless = parts.find((p) => p.body > 1 && !sheet.recipe.roles?.some((r) => bodyOf(r.role) === p.body));
   if (bodiless)
     return fail({
       code: 'noBody',
@@ -139,7 +140,7 @@ export function* checkingMesh(
       unitIsStated: file.unit !== null,
       unitIsTold: part.isUnitTold,
       remarks: [...new Set(parts.flatMap((p) => p.opened.file.remarks))],
-      readings: file.unit === null ? unitReadings(survey.facts.bounds, unit) : [],
+      readings: file.unit === null ? unitReadings(boundsAsDrawn(parts), unit) : [],
       parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
       objects: part.objects,
       others: hulls.slice(1),

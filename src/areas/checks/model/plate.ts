@@ -1,5 +1,6 @@
 import { surveyMesh, type MeshFacts, type Surveyed } from '../../../core/mesh/facts.ts';
-import { joined, MESH_UNITS, scaled, type Mesh, type MeshUnit } from '../../../core/mesh/mesh.ts';
+import { each3 } from '../../../core/geometry/each3.ts';
+import { joined, MESH_UNITS, scaled, type Bounds, type Mesh, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
 import { placed, type Placement } from '../../../core/mesh/placement.ts';
@@ -7,7 +8,7 @@ import { repaired, repairText } from '../../../core/mesh/repair.ts';
 import { weld } from '../../../core/mesh/weld.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { scaledAboutFoot } from '../../../core/toolpath/regions.ts';
-import type { MeshChoice, MorePart } from './mesh.ts';
+import { bodyOfObject, type MeshChoice, type MorePart } from './mesh.ts';
 
 /** One body of one thing on the plate: as it was read and what was found out about it, and how the thing stands. */
 export interface PlatePart {
@@ -75,11 +76,10 @@ export function openPlate(
 /** The bodies of a file: its objects by the body each is of, where they are of several. */
 function bodiesIn(opened: OpenedMesh, bodies: readonly number[]): (readonly [number, OpenedMesh])[] {
   const { file, unit } = opened;
-  const bodyOf = (k: number): number => bodies[k] ?? bodies.at(-1) ?? 1;
-  const numbers = [...new Set(file.parts.map((_, k) => bodyOf(k)))].sort((a, b) => a - b);
-  if (numbers.length < 2) return [[numbers[0] ?? bodyOf(0), opened]];
+  const numbers = [...new Set(file.parts.map((_, k) => bodyOfObject(bodies, k)))].sort((a, b) => a - b);
+  if (numbers.length < 2) return [[bodyOfObject(bodies, 0), opened]];
   return numbers.map((n) => {
-    const parts = file.parts.filter((_, k) => bodyOf(k) === n);
+    const parts = file.parts.filter((_, k) => bodyOfObject(bodies, k) === n);
     const mesh = scaled(weld(joined(parts.map((p) => p.mesh))), MESH_UNITS[unit]);
     return [n, { file: { ...file, parts }, unit, mesh }];
   });
@@ -117,6 +117,14 @@ export function thingsOnPlate(
 /** What repairs did to the parts, each kind of thing said once; null where none was asked for. */
 export const repairsOf = (parts: readonly PlatePart[]): readonly string[] | null =>
   parts[0]!.repair && [...new Set(parts.flatMap((p) => p.repair ?? []))];
+
+/** Bounds of the first thing as it is drawn, all its bodies together. */
+export function boundsAsDrawn(parts: readonly PlatePart[]): Bounds {
+  const of = parts.filter((p) => p.thing === 0).map((p) => p.survey.facts.bounds);
+  const reach = (end: keyof Bounds, pick: (...v: number[]) => number) =>
+    each3((k) => pick(...of.map((b) => b[end][k])));
+  return { min: reach('min', Math.min), max: reach('max', Math.max) };
+}
 
 /** Figures of several meshes together. */
 export function sumOfFacts(all: readonly MeshFacts[]): MeshFacts {

@@ -23,3 +23,11 @@ export function withBox(
   };
   return { ...choice, boxes: [...(choice.boxes ?? []), box] };
 }
+
+/** Boxes that go where the part goes. */
+export const movedBoxes = (boxes: readonly SupportBox[], dx: number, dy: number): SupportBox[] =>
+  boxes.map((b) => ({
+    ...b,
+    minMm: [b.minMm[0] + dx, b.minMm[1] + dy, b.minMm[2]],
+    maxMm: [b.maxMm[0] + dx, b.maxMm[1] + dy, b.maxMm[2]],
+  }));

@@ -1,9 +1,10 @@
+import { each3 } from '../../../core/geometry/each3.ts';
 import { Button, Group, NativeSelect, NumberInput, SegmentedControl, Stack } from '@mantine/core';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import type { MeshSeen } from '../../../workers/readMesh.ts';
 import type { CheckContext } from '../../rules/context.ts';
-import { isBody } from '../../rules/recipeInput.ts';
-import { MOST_BOXES, type MeshChoice } from '../model/mesh.ts';
+import { bodyOf } from '../../rules/recipeInput.ts';
+import { bodyOfObject, MOST_BOXES, type MeshChoice } from '../model/mesh.ts';
 import { withBox } from '../model/supportBox.ts';
 
 const KINDS = [
@@ -31,12 +32,13 @@ export function LayingPanel({
 }) {
   const { objects = [], minMm, maxMm } = seen;
   const { boxes = [], more = [] } = choice;
-  const bodies = (sheet.recipe.roles ?? []).filter((r) => isBody(r.role));
-  const bodyOptions = bodies.map((r) => ({ value: String(numberOf(r.role)), label: `${r.role}, ${r.materialName}` }));
+  const bodyOptions = (sheet.recipe.roles ?? []).flatMap(({ role, materialName }) => {
+    const body = bodyOf(role);
+    return body === null ? [] : [{ value: String(body), label: `${role}, ${materialName}` }];
+  });
   const otherFiles = [...new Map(more.flatMap((m) => (m.file ? [[m.file.sha256, m.file] as const] : []))).values()];
   const setBox = (at: number, box: SupportBox): void =>
     onChange?.({ ...choice, boxes: boxes.map((b, i) => (i === at ? box : b)) });
-  const bodyOf = (k: number): number => choice.bodies?.[k] ?? choice.bodies?.at(-1) ?? 1;
   return (
     <section className="stage" aria-label="How it is laid">
       <h2>How it is laid</h2>
@@ -57,18 +59,21 @@ export function LayingPanel({
             </span>
           </Group>
         )}
-        {bodies.length > 1 && (
+        {bodyOptions.length > 1 && (
           <Group gap={12} align="flex-end">
             {objects.map((name, k) => (
               <NativeSelect
                 key={k}
                 label={`${name} is`}
                 data={bodyOptions}
-                value={String(bodyOf(k))}
+                value={String(bodyOfObject(choice.bodies, k))}
                 disabled={!onChange}
                 onChange={(e) => {
                   const to = Number(e.currentTarget.value);
-                  onChange?.({ ...choice, bodies: objects.map((_, i) => (i === k ? to : bodyOf(i))) });
+                  onChange?.({
+                    ...choice,
+                    bodies: objects.map((_, i) => (i === k ? to : bodyOfObject(choice.bodies, i))),
+                  });
                 }}
               />
             ))}
@@ -107,10 +112,11 @@ export function LayingPanel({
                   value={box[end][k]}
                   w={112}
                   step={1}
+                  error={box.minMm[k]! < box.maxMm[k]! ? null : 'from is not below to'}
                   disabled={!onChange}
                   onChange={(v) => {
-                    const next = { ...box, [end]: box[end].map((old, n) => (n === k ? v : old)) };
-                    if (typeof v === 'number' && next.minMm[k]! < next.maxMm[k]!) setBox(i, next);
+                    if (typeof v !== 'number') return;
+                    setBox(i, { ...box, [end]: each3((n) => (n === k ? v : box[end][n])) });
                   }}
                 />
               )),
@@ -151,5 +157,3 @@ export function LayingPanel({
     </section>
   );
 }
-
-const numberOf = (role: string): number => Number(/\d$/.exec(role)?.[0] ?? 1);

@@ -7,8 +7,7 @@ import type { MeshSeen } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
-import { movedBoxes } from '../model/applyFix.ts';
-import { withBox } from '../model/supportBox.ts';
+import { movedBoxes, withBox } from '../model/supportBox.ts';
 import { PlanView } from './PlanView.tsx';
 import { volumeText } from './volumeText.ts';
 
@@ -20,6 +19,8 @@ const ASKS = {
 } as const;
 const sizeText = (size: readonly number[]): string =>
   size.map((v) => (v < 1 ? v.toPrecision(2) : v.toFixed(v < 100 ? 1 : 0))).join(' × ');
+
+const isEven = (scale: MeshChoice['placement']['scale']): boolean => scale.every((s) => s === scale[0]);
 
 /** What a mesh is, in which unit it is read, and how it stands on the plate. */
 export function MeshPanel({
@@ -40,7 +41,7 @@ export function MeshPanel({
   readonly repairedHref?: string | undefined;
 }) {
   const { facts, readings } = seen;
-  const [isLocked, setLocked] = useState(choice.placement.scale.every((s) => s === choice.placement.scale[0]));
+  const [isLocked, setLocked] = useState(isEven(choice.placement.scale));
   const { more = [] } = choice;
   /** Which of the things on the plate is moved; the file's own first. */
   const [chosen, setChosen] = useState(0);
@@ -122,7 +123,11 @@ export function MeshPanel({
               <NativeSelect
                 label="Part on the plate"
                 value={String(at)}
-                onChange={(e) => setChosen(Number(e.currentTarget.value))}
+                onChange={(e) => {
+                  const to = Number(e.currentTarget.value);
+                  setChosen(to);
+                  setLocked(isEven(things[to]!.placement.scale));
+                }}
                 data={things.map((t, i) => ({
                   value: String(i),
                   label: `${i + 1} of ${things.length}${'file' in t && t.file ? `, ${t.file.name}` : ''}`,

@@ -63,6 +63,8 @@ export function NewJobScreen() {
   /** How a mesh is read and stands; null for a program. */
   const [choice, setChoice] = useState<MeshChoice | null>(null);
   const isSetDown = useRef(false);
+  /** The machine whose plate several meshes were set down on by themselves. */
+  const spreadOn = useRef('');
   /** Other meshes of the job, under a name of their own until they are sent. */
   const [others, setOthers] = useState<readonly (readonly [string, File])[]>([]);
   /** Plates beyond the first: each is kept as a job of its own. */
@@ -77,6 +79,7 @@ export function NewJobScreen() {
     setValidationError(says);
     if (!f) return;
     isSetDown.current = false;
+    spreadOn.current = '';
     const [w, d] = sheet?.machine.travelMm ?? [0, 0];
     const placement = asDrawn(w / 2, d / 2);
     const named = meshes.map((m, i) => [`local:${i}`, m] as const);
@@ -156,13 +159,14 @@ export function NewJobScreen() {
   const prints = printsWanted({ quantity: limits?.job.quantity ?? 1, mesh: choice });
   const sheet = useMemo(() => limits && { ...limits, job: { ...limits.job, prints } }, [limits, prints]);
   useEffect(() => {
-    if (!limits || isSetDown.current) return;
+    if (!limits || isSetDown.current || spreadOn.current === limits.machine.id) return;
     const [w, d] = limits.machine.travelMm;
     setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
   }, [limits]);
   /** Reads or stands the part otherwise. */
   const change = (next: MeshChoice): void => {
-    if (next.placement !== choice?.placement || next.more !== choice.more) isSetDown.current = true;
+    const isAsItLay = (['placement', 'more', 'boxes'] as const).every((of) => next[of] === choice?.[of]);
+    if (!isAsItLay) isSetDown.current = true;
     if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
     setChoice(next);
   };
@@ -173,11 +177,10 @@ export function NewJobScreen() {
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
   const spread = ([first, ...rest]: readonly [PlannedPlate, ...PlannedPlate[]]): void => {
-    isSetDown.current = true;
     setChoice(first.choice);
     setFurther(rest);
   };
-  useSpread(file, choice, check, sheet, () => isSetDown.current, spread);
+  useSpread(file, choice, check, sheet, isSetDown, spreadOn, spread);
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
@@ -330,7 +333,10 @@ export function NewJobScreen() {
           plates={[{ file: null, choice, pieces: 1 + (choice.more?.length ?? 0) }, ...further]}
           jobFile={{ sha256: '', name: file.name, size: file.size }}
           sheet={sheet}
-          onSpread={({ plates: [first, ...rest] }) => spread([first!, ...rest])}
+          onSpread={({ plates: [first, ...rest] }) => {
+            isSetDown.current = true;
+            spread([first!, ...rest]);
+          }}
         />
       )}
       {choice && check.mesh && sheet && (

@@ -1,5 +1,6 @@
-import { hullGapMm, hullLengthMm } from '../../../core/geometry/hull.ts';
-import { roundMm } from '../../../core/toolpath/surround.ts';
+import { ringLengthMm } from '../../../core/geometry/clip.ts';
+import { hullGapMm } from '../../../core/geometry/hull.ts';
+import { roundPartMm } from '../../../core/toolpath/surround.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { numberOf } from '../../library/settings/define.ts';
 import { defineRule, type Found } from '../define.ts';
@@ -33,13 +34,14 @@ export const passesBeside = defineRule({
           origin,
           fix: `set them ${mm(Math.ceil(reach))} apart, or lay them layer by layer`,
         });
-      const round = lay ? roundMm(lay, Math.min(...oneByOne.map((p) => hullLengthMm(p.hull)))) : 0;
+      const outlines = oneByOne.map((p) => ringLengthMm(Float64Array.from(p.hull.flat())));
+      const round = lay ? roundPartMm(lay, Math.min(...outlines)) : 0;
       if (closest >= reach && closest < 2 * round)
         found.push({
           severity: 'caution',
           title: 'What is laid round one part lies over the other’s',
           figure: `${mm(closest, 1)} between two parts`,
-          limit: `${mm(2 * round, 1)} for brim or skirt round both`,
+          limit: `${mm(2 * round, 1)} for raft, brim or skirt round both`,
           origin: 'recipe',
           fix: `set them ${mm(Math.ceil(2 * round))} apart`,
         });

@@ -4,7 +4,7 @@ import { defineRule } from '../define.ts';
 export const skirtFits = defineRule({
   id: 'skirt-fits',
   stage: 'first layer',
-  title: 'Skirt, brim and support lie within the travel too',
+  title: 'Raft, skirt, brim and support lie within the travel too',
   why: 'The part fits, and the first line round it drives the axis into its stop.',
   source: 'Geometry: the box round every generated line',
   mesh: {
@@ -22,6 +22,7 @@ export const skirtFits = defineRule({
       const room = travel[axis] - (box.max[axis]! - box.min[axis]!);
       const by = box.min[axis]! < 0 ? -box.min[axis]! : travel[axis] - box.max[axis]!;
       const { lay } = context.recipe;
+      const hasRaft = lay ? lay.raftLayers > 0 : false;
       return [
         {
           severity: 'blocker',
@@ -32,9 +33,12 @@ export const skirtFits = defineRule({
           fix:
             room >= 0
               ? `move it ${formatFigure(Math.abs(by), 'length', 2)} mm ${by > 0 ? 'forward' : 'back'} in ${'XY'[axis]}`
-              : `leave ${lay && lay.brimMm > 0 ? 'the brim' : 'the skirt'} out, or bring it ${formatFigure(-room / 2, 'length', 2)} mm closer`,
+              : `${hasRaft ? 'let the raft end at the part, and ' : ''}leave ${lay && lay.brimMm > 0 ? 'the brim' : 'the skirt'} out, or bring it ${formatFigure(-room / 2, 'length', 2)} mm closer`,
           zMm: 0,
-          change: room >= 0 ? { moveMm: axis === 0 ? [by, 0] : [0, by] } : { values: { skirtLoops: 0, brimMm: 0 } },
+          change:
+            room >= 0
+              ? { moveMm: axis === 0 ? [by, 0] : [0, by] }
+              : { values: { skirtLoops: 0, brimMm: 0, ...(hasRaft && { raftReachMm: 0 }) } },
         },
       ];
     },

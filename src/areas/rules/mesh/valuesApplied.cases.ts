@@ -11,6 +11,15 @@ const common = {
   fix: 'take them out of the recipe, complete the printer profile, or bring a program prepared elsewhere',
 } as const;
 
+const twoBodies = (): Uint8Array =>
+  write3mf(
+    [
+      { name: 'grip', mesh: boxMesh([0, 0, 0], [40, 30, 10]) },
+      { name: 'shell', mesh: boxMesh([0, 0, 10], [40, 30, 20]) },
+    ],
+    'two',
+  );
+
 export const cases: RuleCases = {
   rule: valuesApplied,
   job: [
@@ -136,20 +145,28 @@ export const cases: RuleCases = {
     {
       when: 'two bodies that weld, each by its head',
       mesh: {
-        bytes: () =>
-          write3mf(
-            [
-              { name: 'grip', mesh: boxMesh([0, 0, 0], [40, 30, 10]) },
-              { name: 'shell', mesh: boxMesh([0, 0, 10], [40, 30, 20]) },
-            ],
-            'two',
-          ),
+        bytes: twoBodies,
         choice: { bodies: [1, 2] },
       },
       roles: [roleFixture, { ...secondRoleFixture('part body 2'), family: 'ABS' }],
       values: { heads: 2, purgeMm3: 30 },
       second: { roles: ['part body 2'] },
       finds: [],
+    },
+    {
+      when: 'a nozzle that changes at a height, of two bodies',
+      mesh: { bytes: twoBodies, choice: { bodies: [1, 2] } },
+      roles: [roleFixture, { ...secondRoleFixture('part body 2'), family: 'ABS' }],
+      values: { heads: 2, purgeMm3: 30, heightChanges: '4 mm: fan 20' },
+      second: { roles: ['part body 2'] },
+      finds: [
+        {
+          severity: 'caution',
+          title: '1 value of the recipe is not in the program',
+          figure: 'Changes at heights: nozzle and fan change at heights for the first body alone',
+          ...common,
+        },
+      ],
     },
     {
       when: 'a column where parts are laid one after another',
