@@ -131,6 +131,7 @@ export class SimulatedController {
       await new Promise((resolve) => setTimeout(resolve, HELD_REPORT_MS));
     }
     if (this.isStopped) return STOPPED;
+    if (host.epoch < this.hostEpoch) return TAKEN; // by another while the line was held
     if (n !== this.lastLine + 1) return `Resend: ${this.lastLine + 1}`;
     const said = this.sayOnce();
     if (said !== null) return said;
