@@ -5,7 +5,7 @@ import { chromium } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import { exposureLadder } from '../src/areas/trials/kinds/exposureLadder/index.ts';
 import { plateSettingsOf } from '../src/areas/trials/kinds/plateSettings.ts';
-import { connect, runsOfGrey } from '../src/core/resin/islands.ts';
+import { connect, runsOfGrey } from '../src/core/resin/runs.ts';
 import type { PlateProgram } from '../src/core/resin/plate.ts';
 import { printSequence } from '../src/core/resin/sequence.ts';
 import { layersOf, rowsOf, writeStack } from '../src/core/resin/stack.ts';

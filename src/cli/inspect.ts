@@ -9,7 +9,7 @@ import { formatDuration } from '../core/units/format.ts';
 import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
 import { limitsOf } from './limitsFile.ts';
 import { isMeshFile, meshSummary, readHead, readMeshFile, unitOption } from './mesh.ts';
-import { inspectStack } from './stack.ts';
+import { isZip, measureStackFile, stackSummary } from './stack.ts';
 
 /** Streams a file through the inspector; refuses with place and reason. */
 export async function inspectFile(file: string, limits: MotionLimits): Promise<GcodeReport> {
@@ -51,7 +51,7 @@ export async function runInspect(args: string[]): Promise<number> {
   const summary = isMeshFile(file)
     ? meshSummary(readMeshFile(file, unitOption(values)))
     : isZip(file)
-      ? inspectStack(readFileSync(file))
+      ? stackSummary(measureStackFile(file))
       : null;
   if (summary) {
     if (values['json']) printJson(summary);
@@ -67,13 +67,15 @@ export async function runInspect(args: string[]): Promise<number> {
   return 0;
 }
 
-const isZip = (file: string): boolean => {
-  const { head } = readHead(file);
-  return head[0] === 0x50 && head[1] === 0x4b;
-};
+const shown = (v: unknown): string =>
+  Array.isArray(v) && v.every((x) => typeof x !== 'object')
+    ? v.join(' ')
+    : typeof v === 'string'
+      ? v
+      : JSON.stringify(v);
 const linesOf = (summary: object): string =>
   `${Object.entries(summary)
-    .map(([key, v]) => `${key}: ${Array.isArray(v) ? v.join(' ') : String(v)}`)
+    .map(([key, v]) => `${key}: ${shown(v)}`)
     .join('\n')}\n`;
 
 function readLimits(path: string): MotionLimits {

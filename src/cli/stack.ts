@@ -1,55 +1,49 @@
 import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
-import { countIslands, pixelsOf, runsOfGrey, type Runs } from '../core/resin/islands.ts';
-import { decodeGreyPng } from '../core/resin/png.ts';
+import { measuringStack } from '../core/resin/measureStack.ts';
 import { readStack } from '../core/resin/readStack.ts';
-import { stackTimeS } from '../core/resin/stack.ts';
-import { CommandFailure } from './options.ts';
+import type { StackReport } from '../core/resin/stackReport.ts';
+import { runAll } from '../core/result/stepwise.ts';
+import { readHead } from './mesh.ts';
+import { refuse } from './options.ts';
 
 const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
+const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
-/** What a layer stack comes to: layers, area and volume of what is lit, islands, exposures, time. */
-export function inspectStack(zip: Uint8Array): object {
-  const stack = readStack(zip, (bytes) => createHash('sha256').update(bytes).digest('hex'));
-  if (!stack.ok)
-    throw new CommandFailure([stack.failure.where, stack.failure.what, stack.failure.todo].filter(Boolean).join('; '));
-  const { manifest, images } = stack.value;
-  const [width, height] = manifest.printer.pixels;
-  const pixelMm2 = manifest.printer.pixelMm[0] * manifest.printer.pixelMm[1];
-  const runsOf = new Map<string, Runs>();
-  for (const [name, png] of images) {
-    const picture = decodeGreyPng(png, manifest.printer.pixels, inflate);
-    if (!picture.ok) throw new CommandFailure(`${name} ${picture.failure.what}; ${picture.failure.todo}`);
-    runsOf.set(name, runsOfGrey(picture.value.grey, width, height));
-  }
-  let islands = 0;
-  let largestMm2 = 0;
-  let volumeMm3 = 0;
-  let exposureS = 0;
-  let exposures = 0;
-  let below: Runs | null = null;
-  for (const layer of manifest.layers) {
-    const runs = runsOf.get(layer.exposures[0]!.image)!; // the first shows everything
-    const areaMm2 = pixelsOf(runs) * pixelMm2;
-    largestMm2 = Math.max(largestMm2, areaMm2);
-    volumeMm3 += areaMm2 * manifest.layerMm;
-    if (below) islands += countIslands(runs, below);
-    below = runs;
-    exposures += layer.exposures.length;
-    exposureS += layer.exposures.reduce((s, e) => s + e.seconds, 0);
-  }
+/** A zip, by its first bytes; of what is no mesh it is taken for a layer stack. */
+export const isZip = (file: string): boolean => {
+  const { head } = readHead(file);
+  return head[0] === 0x50 && head[1] === 0x4b;
+};
+
+/** Every layer of a stack, looked at. */
+export function measureStackFile(file: string, reachMm: number | null = null): StackReport {
+  const stack = readStack(readFileSync(file), sha256);
+  if (!stack.ok) return refuse(stack.failure, file);
+  const report = runAll(measuringStack(stack.value, inflate, reachMm));
+  return report.ok ? report.value : refuse(report.failure, file);
+}
+
+/** What a layer stack comes to: layers, area and volume of what is lit, islands, cups and closed rooms with their place, exposures, time. */
+export function stackSummary({
+  rows,
+  islands,
+  islandCount,
+  rooms,
+  mostExposuresInLayer,
+  ...report
+}: StackReport): object {
   return {
     kind: 'stack',
-    title: manifest.title,
-    layers: manifest.layers.length,
-    heightMm: manifest.layers[manifest.layers.length - 1]!.zMm,
-    images: images.size,
-    exposures,
-    subExposuresMost: Math.max(...manifest.layers.map((l) => l.exposures.length)),
-    largestAreaMm2: largestMm2,
-    volumeMm3,
-    islands,
-    exposureS,
-    timeS: stackTimeS(manifest),
+    ...report,
+    layers: rows.length,
+    exposures: rows.reduce((sum, r) => sum + r.exposures, 0),
+    subExposuresMost: mostExposuresInLayer,
+    largestAreaMm2: Math.max(...rows.map((r) => r.areaMm2)),
+    islands: islandCount,
+    islandsAt: islands,
+    cups: rooms.filter((r) => !r.isSealed),
+    closedRooms: rooms.filter((r) => r.isSealed),
   };
 }

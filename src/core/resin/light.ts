@@ -1,5 +1,5 @@
 import { exposureIn, outlinesOf, type PlateProgram } from './plate.ts';
-import { rasterise } from './raster.ts';
+import { rasterise, type GreyRuns } from './raster.ts';
 
 /** Which part of the screen is looked at, in pixels of the screen, and how finely. */
 export interface LightWindow {
@@ -12,34 +12,50 @@ export interface LightWindow {
   readonly height: number;
 }
 
-/** Seconds of light a layer gives, by cell of a window, row by row from its upper left: the mean of the pixels a cell covers, or the pixel it
- *  lies on where cells are finer. Shades count by their share. Fields do not share pixels, so each is drawn alone for all of its seconds. */
+/** Seconds of light a layer of a plate gives. Fields do not share pixels, so each is drawn alone for all of its seconds. */
 export function lightOf(p: PlateProgram, layer: number, w: LightWindow): Float32Array {
-  const out = new Float32Array(w.width * w.height);
   const [width, height] = p.pixels;
+  const { samples, lowestGrey } = p;
+  return lightOfRuns(
+    p.fields.map((field, index) => ({
+      runs: rasterise(outlinesOf(p, [index], layer), { width, height, samples, lowestGrey }),
+      seconds: exposureIn(p, field, layer),
+    })),
+    p.pixels,
+    w,
+  );
+}
+
+/** Seconds of light that exposures give together, by cell of a window, row by row from its upper left: the mean of the pixels a cell
+ *  covers, or the pixel it lies on where cells are finer. Shades count by their share. */
+export function lightOfRuns(
+  exposures: readonly { readonly runs: GreyRuns; readonly seconds: number }[],
+  [width, height]: readonly [number, number],
+  w: LightWindow,
+): Float32Array {
+  const out = new Float32Array(w.width * w.height);
   const across = spansOf(w.left, w.stepX, w.width, width);
   const along = spansOf(w.top, w.stepY, w.height, height);
-  const rowsOf = cellsOver(along, height, w.height);
-  const sums = new Float64Array(w.width);
-  p.fields.forEach((field, index) => {
-    const outlines = outlinesOf(p, [index], layer);
-    if (outlines.length === 0) return;
-    const seconds = exposureIn(p, field, layer);
-    const cells = cellsOf(p, index, layer, w);
-    let isSummed = false;
-    rasterise(outlines, { width, height, samples: p.samples, lowestGrey: p.lowestGrey }, (y, row, isEmpty, isSame) => {
-      const from = rowsOf.first[y]!;
-      const after = rowsOf.after[y]!;
-      if (!isSame) isSummed = false;
-      if (isEmpty || from >= after) return;
-      if (!isSummed) sumOver(row, across, sums, cells);
-      isSummed = true;
-      for (let r = from; r < after; r++) {
-        const share = seconds / 255 / (along.after[r]! - along.first[r]!);
-        for (let x = cells[0], i = r * w.width + x; x < cells[1]; x++, i++) out[i]! += sums[x]! * share;
+  const columnsOver = cellsOver(across, width, w.width);
+  const rowsOver = cellsOver(along, height, w.height);
+  for (const { runs, seconds } of exposures)
+    for (let i = 0; i < runs.length; i += 4) {
+      const [y, from, to] = [runs[i]!, runs[i + 1]!, runs[i + 2]!];
+      const light = (runs[i + 3]! * seconds) / 255;
+      // the first cell that shows any of it, and the last
+      let left = w.width;
+      let right = 0;
+      for (let x = from; x < to && left === w.width; x++) left = columnsOver.first[x]!;
+      for (let x = to - 1; x >= from && right === 0; x--) right = columnsOver.after[x]!;
+      for (let r = rowsOver.first[y]!; r < rowsOver.after[y]!; r++) {
+        const share = light / (along.after[r]! - along.first[r]!);
+        for (let c = left; c < right; c++) {
+          const [first, after] = [across.first[c]!, across.after[c]!];
+          const covered = Math.min(to, after) - Math.max(from, first);
+          if (covered > 0) out[r * w.width + c]! += (share * covered) / (after - first);
+        }
       }
-    });
-  });
+    }
   return out;
 }
 
@@ -68,37 +84,4 @@ function cellsOver(spans: Spans, pixels: number, cells: number): Spans {
       after[y] = Math.max(after[y]!, i + 1);
     }
   return { first, after };
-}
-
-/** Columns of cells that a field can reach, from the first to before the last. */
-function cellsOf(
-  p: PlateProgram,
-  field: number,
-  layer: number,
-  w: LightWindow,
-): readonly [from: number, after: number] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (const outline of outlinesOf(p, [field], layer))
-    for (let i = 0; i < outline.length; i += 2) {
-      low = Math.min(low, Math.floor(outline[i]!));
-      high = Math.max(high, Math.ceil(outline[i]!));
-    }
-  return [
-    Math.max(0, Math.floor((low - w.left) / w.stepX) - 1),
-    Math.min(w.width, Math.ceil((high - w.left) / w.stepX) + 1),
-  ];
-}
-
-function sumOver(
-  row: Uint8Array,
-  { first, after }: Spans,
-  sums: Float64Array,
-  [from, end]: readonly [number, number],
-): void {
-  for (let x = from; x < end; x++) {
-    let sum = 0;
-    for (let k = first[x]!; k < after[x]!; k++) sum += row[k]!;
-    sums[x] = after[x]! > first[x]! ? sum / (after[x]! - first[x]!) : 0;
-  }
 }

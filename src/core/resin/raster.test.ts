@@ -3,21 +3,18 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { describe, expect, test } from 'vitest';
 import { areaMm2, perimeterMm, union } from '../geometry/clip.ts';
-import { connect, countIslands, pixelsOf, runsOfGrey } from './islands.ts';
 import { decodeGreyPng, encodeGreyPng } from './png.ts';
-import { rasterise } from './raster.ts';
+import { rasterise, rowsOfRuns } from './raster.ts';
 
 const deflate = (raw: Uint8Array): Uint8Array => deflateSync(raw, { level: 1, strategy: constants.Z_RLE });
 const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
 const greyOf = (outlines: number[][], width: number, height: number, samples = 4): Uint8Array => {
-  const out = new Uint8Array(width * height);
-  const o = { width, height, samples, lowestGrey: 0 };
-  rasterise(
+  const runs = rasterise(
     outlines.map((p) => Float64Array.from(p)),
-    o,
-    (y, row) => out.set(row, y * width),
+    { width, height, samples, lowestGrey: 0 },
   );
-  return out;
+  const rows = rowsOfRuns(runs, width, height);
+  return Uint8Array.from({ length: width * height }, (_, i) => rows[i + Math.floor(i / width) + 1]!);
 };
 const areaOf = (grey: Uint8Array): number => grey.reduce((s, g) => s + g, 0) / 255;
 
@@ -95,8 +92,8 @@ describe('a layer as rows', () => {
   test('gives its faintest edge the lowest grey', () => {
     const seen = new Set<number>();
     const o = { width: 8, height: 8, samples: 4, lowestGrey: 60 };
-    rasterise([Float64Array.from([1.1, 1.1, 6.3, 1.9, 5.2, 6.7])], o, (_, row) => row.forEach((g) => seen.add(g)));
-    seen.delete(0);
+    const runs = rasterise([Float64Array.from([1.1, 1.1, 6.3, 1.9, 5.2, 6.7])], o);
+    for (let i = 3; i < runs.length; i += 4) seen.add(runs[i]!);
     expect(Math.min(...seen)).toBeGreaterThanOrEqual(60);
     expect(Math.max(...seen)).toBe(255);
   });
@@ -140,52 +137,4 @@ describe('a picture of a layer', () => {
     other.data = Buffer.alloc(width * height * 2);
     return PNG.sync.write(other, { colorType: 0, inputColorType: 0, bitDepth: 16 });
   }
-});
-
-describe('areas and islands by rows', () => {
-  /** The same by pixels, the slow way. */
-  function connectPixels(lit: boolean[], width: number): number {
-    const seen = lit.map(() => false);
-    let areas = 0;
-    for (let start = 0; start < lit.length; start++) {
-      if (!lit[start] || seen[start]) continue;
-      areas++;
-      const stack = [start];
-      seen[start] = true;
-      while (stack.length > 0) {
-        const i = stack.pop()!;
-        const x = i % width;
-        for (const j of [i - width, i + width, ...(x > 0 ? [i - 1] : []), ...(x < width - 1 ? [i + 1] : [])])
-          if (lit[j] && !seen[j]) {
-            seen[j] = true;
-            stack.push(j);
-          }
-      }
-    }
-    return areas;
-  }
-  const pattern = fc.array(fc.boolean(), { minLength: 120, maxLength: 120 });
-  const greyFrom = (lit: boolean[]): Uint8Array => Uint8Array.from(lit, (l) => (l ? 255 : 0));
-  test('equal those by pixels on any pattern', () =>
-    fc.assert(
-      fc.property(pattern, (lit) => {
-        const runs = runsOfGrey(greyFrom(lit), 12, 10);
-        expect(pixelsOf(runs)).toBe(lit.filter(Boolean).length);
-        expect(connect(runs).areas).toBe(connectPixels(lit, 12));
-      }),
-      { numRuns: 500 },
-    ));
-  test('an area is an island exactly when no pixel of it stands on the layer below', () =>
-    fc.assert(
-      fc.property(pattern, pattern, (lit, below) => {
-        const runs = runsOfGrey(greyFrom(lit), 12, 10);
-        const { areaOf, areas } = connect(runs);
-        const held = new Set<number>();
-        for (let i = 0; i < runs.length; i += 3)
-          for (let x = runs[i + 1]!; x < runs[i + 2]!; x++) if (below[runs[i]! * 12 + x]) held.add(areaOf[i / 3]!);
-        expect(countIslands(runs, runsOfGrey(greyFrom(below), 12, 10))).toBe(areas - held.size);
-      }),
-      { numRuns: 500 },
-    ));
-  test('of nothing are none', () => expect(countIslands(new Int32Array(0), new Int32Array(0))).toBe(0));
 });

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { constants, deflateSync, inflateSync } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, test } from 'vitest';
-import { pixelsOf, runsOfGrey } from './islands.ts';
+import { pixelsOf, runsOfGrey } from './runs.ts';
 import { exposureIn, layerAreaMm2, layerCount, subExposures, type PlateProgram } from './plate.ts';
 import { decodeGreyPng } from './png.ts';
 import { readStack } from './readStack.ts';

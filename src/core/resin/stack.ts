@@ -10,7 +10,7 @@ import {
   type PlateProgram,
 } from './plate.ts';
 import { encodeGreyPng, type Deflate } from './png.ts';
-import { rasterise } from './raster.ts';
+import { rasterise, rowsOfRuns } from './raster.ts';
 import { darkTimeS, type LayerMotion } from './sequence.ts';
 
 export const STACK_FORMAT = 'cantiere-layer-stack';
@@ -59,15 +59,8 @@ export interface StackTotals {
 /** Rows of one sub-exposure with their filter bytes, top to bottom. */
 export function rowsOf(p: PlateProgram, fields: readonly number[], layer: number): Uint8Array {
   const [width, height] = p.pixels;
-  const rows = new Uint8Array((width + 1) * height);
-  rasterise(
-    outlinesOf(p, fields, layer),
-    { width, height, samples: p.samples, lowestGrey: p.lowestGrey },
-    (y, row, isEmpty) => {
-      if (!isEmpty) rows.set(row, y * (width + 1) + 1);
-    },
-  );
-  return rows;
+  const { samples, lowestGrey } = p;
+  return rowsOfRuns(rasterise(outlinesOf(p, fields, layer), { width, height, samples, lowestGrey }), width, height);
 }
 
 /** Layers of a plate: equal pictures are drawn once, however many layers show them. */

@@ -1,0 +1,127 @@
+import type { GreyRuns } from './raster.ts';
+
+/** Lit runs of a layer from the top: row, first pixel, pixel after the last, three figures a run. */
+export type Runs = Int32Array;
+
+/** Runs of pixels at or above a grey. */
+export function runsOfGrey(grey: Uint8Array, width: number, height: number, from = 128): Runs {
+  const out: number[] = [];
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let x = 0; x < width; x++) {
+      if (grey[row + x]! < from) continue;
+      const start = x;
+      while (x < width && grey[row + x]! >= from) x++;
+      out.push(y, start, x);
+    }
+  }
+  return Int32Array.from(out);
+}
+
+/** Pixels that are lit at least by half count as solid. */
+export const SOLID_GREY = 128;
+/** Solid runs of what is lit. */
+export function solidRuns(lit: GreyRuns, from = SOLID_GREY): Runs {
+  const out = new Int32Array((lit.length / 4) * 3);
+  let size = 0;
+  for (let i = 0; i < lit.length; i += 4) {
+    if (lit[i + 3]! < from) continue;
+    if (size > 0 && out[size - 3] === lit[i] && out[size - 1] === lit[i + 1]) out[size - 1] = lit[i + 2]!;
+    else {
+      out[size] = lit[i]!;
+      out[size + 1] = lit[i + 1]!;
+      out[size + 2] = lit[i + 2]!;
+      size += 3;
+    }
+  }
+  return out.slice(0, size);
+}
+
+/** Pixels of a layer further than so much, in pixels each way, from all of the layer before. */
+export function pixelsBeyond(runs: Runs, before: Runs, reachX: number, reachY: number): number {
+  const rows = rowStarts(before);
+  const up = Math.floor(reachY);
+  /** How far a row reaches sideways into one so many rows away. */
+  const across = Array.from(
+    { length: up + 1 },
+    (_, dy) => reachX * Math.sqrt(Math.max(0, 1 - (dy / (reachY || 1)) ** 2)),
+  );
+  let beyond = 0;
+  let held: [number, number][] = [];
+  let row = -1;
+  for (let i = 0; i < runs.length; i += 3) {
+    const y = runs[i]!;
+    if (y !== row) {
+      row = y;
+      held = [];
+      for (let dy = -up; dy <= up; dy++) {
+        const [from, to] = rows(y + dy);
+        const more = across[Math.abs(dy)]!;
+        for (let k = from; k < to; k += 3) held.push([before[k + 1]! - more, before[k + 2]! + more]);
+      }
+      held.sort((a, b) => a[0] - b[0]);
+    }
+    let at = runs[i + 1]! + 0.5; // middle of the first pixel not judged yet
+    const last = runs[i + 2]! - 0.5;
+    for (const [from, to] of held) {
+      if (from > last) break;
+      if (at < from) {
+        const bare = Math.ceil(from - at);
+        beyond += bare;
+        at += bare;
+      }
+      if (at <= to) at += Math.floor(to - at) + 1;
+    }
+    if (at <= last) beyond += Math.round(last - at) + 1;
+  }
+  return beyond;
+}
+/** Where the runs of a row begin and end in a list of them. */
+function rowStarts(runs: Runs): (y: number) => readonly [from: number, to: number] {
+  if (runs.length === 0) return () => [0, 0];
+  const first = runs[0]!;
+  const rows = runs[runs.length - 3]! - first + 1;
+  const starts = new Int32Array(rows + 1);
+  for (let i = 0; i < runs.length; i += 3) starts[runs[i]! - first + 1] = i + 3;
+  for (let y = 1; y <= rows; y++) starts[y] = Math.max(starts[y]!, starts[y - 1]!);
+  return (y) => (y < first || y >= first + rows ? [0, 0] : [starts[y - first]!, starts[y - first + 1]!]);
+}
+
+export const pixelsOf = (runs: Runs): number => {
+  let n = 0;
+  for (let i = 0; i < runs.length; i += 3) n += runs[i + 2]! - runs[i + 1]!;
+  return n;
+};
+
+/** Which connected area each run belongs to, and how many areas there are; runs touch along sides, not over corners. */
+export function connect(runs: Runs): { readonly areaOf: Int32Array; readonly areas: number } {
+  const n = runs.length / 3;
+  const parent = Int32Array.from({ length: n }, (_, i) => i);
+  const find = (i: number): number => {
+    while (parent[i] !== i) {
+      parent[i] = parent[parent[i]!]!;
+      i = parent[i]!;
+    }
+    return i;
+  };
+  let above = 0;
+  for (let i = 0; i < n; i++) {
+    const y = runs[3 * i]!;
+    const from = runs[3 * i + 1]!;
+    const to = runs[3 * i + 2]!;
+    while (above < i && (runs[3 * above]! < y - 1 || (runs[3 * above]! === y - 1 && runs[3 * above + 2]! <= from)))
+      above++;
+    for (let k = above; k < i && runs[3 * k]! === y - 1 && runs[3 * k + 1]! < to; k++) {
+      const [a, b] = [find(i), find(k)];
+      if (a !== b) parent[a] = b;
+    }
+  }
+  const areaOf = new Int32Array(n);
+  const numbers = new Map<number, number>();
+  for (let i = 0; i < n; i++) {
+    const root = find(i);
+    if (!numbers.has(root)) numbers.set(root, numbers.size);
+    areaOf[i] = numbers.get(root)!;
+  }
+  return { areaOf, areas: numbers.size };
+}

@@ -1,0 +1,201 @@
+import { LayerFlood } from './layerFlood.ts';
+import { pixelsBeyond, type Runs } from './runs.ts';
+import { darkTimeS, type LayerMotion } from './sequence.ts';
+import { lightS, motionAfter, type StackManifest } from './stack.ts';
+
+/** What one layer shows and takes. */
+export interface StackRow {
+  readonly zMm: number;
+  readonly areaMm2: number;
+  /** Connected areas, and those of them that have nothing before them. */
+  readonly areas: number;
+  readonly islands: number;
+  /** Rooms that the film closes in this layer, and their area at the film. */
+  readonly cups: number;
+  readonly cupMm2: number;
+  /** Area that leans further than the reach asked for from one layer to the next. */
+  readonly leaningMm2: number;
+  /** Light of the pixel that has most, s. */
+  readonly lightS: number;
+  readonly exposures: number;
+  readonly darkS: number;
+}
+/** Place on the screen, mm from its left front corner. */
+interface OnScreen {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+export interface StackIsland extends OnScreen {
+  /** From 1, and the height of its upper face. */
+  readonly layer: number;
+  readonly zMm: number;
+  readonly areaMm2: number;
+  /** Layer that joins it to something held; null where none does. */
+  readonly heldFrom: number | null;
+}
+export interface StackRoom extends OnScreen {
+  /** Layers in which the film closes it, from 1. */
+  readonly fromLayer: number;
+  readonly toLayer: number;
+  readonly zMm: number;
+  /** At the film, where that is largest, and in which layer. */
+  readonly areaMm2: number;
+  readonly widestLayer: number;
+  readonly volumeMm3: number;
+  /** Nothing leads out of it when the print is whole. */
+  readonly isSealed: boolean;
+}
+/** Everything that is told of a layer stack by looking at all its layers: plain data, the same wherever it is made. */
+export interface StackReport {
+  readonly title: string;
+  readonly pixelMm: readonly [number, number];
+  readonly pixels: readonly [number, number];
+  readonly layerMm: number;
+  readonly heightMm: number;
+  readonly images: number;
+  readonly rows: readonly StackRow[];
+  /** The largest of them, and how many there are. */
+  readonly islands: readonly StackIsland[];
+  readonly islandCount: number;
+  readonly rooms: readonly StackRoom[];
+  readonly roomCount: number;
+  readonly volumeMm3: number;
+  /** Left, front, right and back end of what is lit in any layer, mm from the left front corner of the screen; null where nothing is. */
+  readonly boundsMm: readonly [number, number, number, number] | null;
+  /** Layers that show something with the longest light and the same light before them: the bottom, as the stack does it. */
+  readonly bottomLayers: number;
+  readonly bottomS: number;
+  /** Light of most layers. */
+  readonly normalS: number;
+  readonly mostExposuresInLayer: number;
+  /** Motion that most layers have. */
+  readonly motion: LayerMotion;
+  readonly resinC: number | null;
+  readonly exposureS: number;
+  readonly timeS: number;
+}
+
+const MOST_TOLD = 200;
+
+/** Takes the layers of a stack one after another and tells what they come to. */
+export class StackMeasure {
+  private readonly flood = new LayerFlood();
+  private readonly rows: StackRow[] = [];
+  private before: Runs | null = null;
+  private bounds: [number, number, number, number] | null = null;
+
+  constructor(
+    private readonly manifest: StackManifest,
+    /** How far a layer may reach beyond the one before, mm; nothing is judged where it is not known. */
+    private readonly reachMm: number | null = null,
+  ) {}
+
+  /** The solid runs of the next layer. */
+  add(runs: Runs): void {
+    const { manifest, before } = this;
+    const [px, py] = manifest.printer.pixelMm;
+    const seen = this.flood.add(runs);
+    const layer = manifest.layers[this.rows.length]!;
+    const leaning =
+      this.reachMm === null || before === null ? 0 : pixelsBeyond(runs, before, this.reachMm / px, this.reachMm / py);
+    this.rows.push({
+      zMm: layer.zMm,
+      areaMm2: seen.pixels * px * py,
+      areas: seen.areas,
+      islands: seen.islands,
+      cups: seen.rooms,
+      cupMm2: seen.roomPixels * px * py,
+      leaningMm2: leaning * px * py,
+      lightS: lightS(layer),
+      exposures: layer.exposures.length,
+      darkS: darkTimeS(motionAfter(manifest, layer)),
+    });
+    if (runs !== before) this.widen(runs);
+    this.before = runs;
+  }
+  private widen(runs: Runs): void {
+    if (runs.length === 0) return;
+    const b = (this.bounds ??= [Infinity, Infinity, -Infinity, -Infinity]);
+    b[1] = Math.min(b[1], runs[0]!);
+    b[3] = Math.max(b[3], runs[runs.length - 3]! + 1);
+    for (let i = 0; i < runs.length; i += 3) {
+      if (runs[i + 1]! < b[0]) b[0] = runs[i + 1]!;
+      if (runs[i + 2]! > b[2]) b[2] = runs[i + 2]!;
+    }
+  }
+
+  end(): StackReport {
+    const { manifest, rows } = this;
+    const { pixelMm, pixels } = manifest.printer;
+    const [px, py] = pixelMm;
+    const { islands, rooms } = this.flood.end();
+    const at = ([x, y]: readonly [number, number]): OnScreen => ({ xMm: x * px, yMm: (pixels[1] - y) * py });
+    const zOf = (layer: number): number => manifest.layers[layer]!.zMm;
+    const lights = rows.map((r) => r.lightS);
+    const bottomS = lights[0]!;
+    const exposureS = lights.reduce((s, x) => s + x, 0);
+    const b = this.bounds;
+    return {
+      title: manifest.title,
+      pixelMm,
+      pixels,
+      layerMm: manifest.layerMm,
+      heightMm: zOf(manifest.layers.length - 1),
+      images: Object.keys(manifest.digests).length,
+      rows,
+      islands: largest(
+        islands.map((i) => ({
+          layer: i.layer + 1,
+          zMm: zOf(i.layer),
+          areaMm2: i.pixels * px * py,
+          heldFrom: i.heldFrom === null ? null : i.heldFrom + 1,
+          ...at(i.at),
+        })),
+      ),
+      islandCount: islands.length,
+      rooms: largest(
+        rooms.map((r) => ({
+          fromLayer: r.fromLayer + 1,
+          toLayer: r.toLayer + 1,
+          zMm: zOf(r.widestLayer),
+          areaMm2: r.pixels * px * py,
+          widestLayer: r.widestLayer + 1,
+          volumeMm3: r.volume * px * py * manifest.layerMm,
+          isSealed: r.isSealed,
+          ...at(r.at),
+        })),
+      ),
+      roomCount: rooms.length,
+      volumeMm3: rows.reduce((s, r) => s + r.areaMm2, 0) * manifest.layerMm,
+      boundsMm: b && [b[0] * px, (pixels[1] - b[3]) * py, b[2] * px, (pixels[1] - b[1]) * py],
+      bottomLayers: firstOther(lights, bottomS),
+      bottomS,
+      normalS: mostCommon(lights),
+      mostExposuresInLayer: Math.max(...rows.map((r) => r.exposures)),
+      motion: mostCommonMotion(manifest),
+      resinC: manifest.resinC ?? null,
+      exposureS,
+      timeS: exposureS + rows.reduce((s, r) => s + r.darkS, 0),
+    };
+  }
+}
+
+const largest = <T extends { readonly areaMm2: number }>(all: readonly T[]): readonly T[] =>
+  all.toSorted((a, b) => b.areaMm2 - a.areaMm2).slice(0, MOST_TOLD);
+/** How many come before the first that differs. */
+const firstOther = (values: readonly number[], like: number): number => {
+  const at = values.findIndex((v) => Math.abs(v - like) > 1e-6);
+  return at < 0 ? values.length : at;
+};
+function mostCommon(values: readonly number[]): number {
+  const counts = new Map<number, number>();
+  for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
+  return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best))[0];
+}
+function mostCommonMotion(manifest: StackManifest): LayerMotion {
+  const of = manifest.layers.map((l) => JSON.stringify(motionAfter(manifest, l)));
+  const counts = new Map<string, number>();
+  for (const m of of) counts.set(m, (counts.get(m) ?? 0) + 1);
+  const [most] = [...counts].reduce((best, next) => (next[1] > best[1] ? next : best));
+  return motionAfter(manifest, manifest.layers[of.indexOf(most)]!);
+}
