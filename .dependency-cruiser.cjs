@@ -78,11 +78,11 @@ module.exports = {
         path: '^src/',
         pathNot: [
           '\\.test\\.ts$',
-          '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+          '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
         ],
       },
       to: {
-        path: '\\.cases\\.ts$|^src/areas/rules/(cases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+        path: '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
       },
     },
     {
@@ -91,7 +91,7 @@ module.exports = {
       comment: 'rules stand above library and machines and below the rest',
       from: {
         path: '^src/areas/rules/',
-        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|loadCases|engineChecks|headChecks|figureChecks)\\.ts$'],
+        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks)\\.ts$'],
       },
       to: { path: '^src/areas/(?!rules/|library/|machines/)' },
     },

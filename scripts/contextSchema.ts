@@ -43,6 +43,7 @@ export const contextSchema = (): object => ({
       name,
       values: valuesOf('printer'),
       state: { enum: contextStates },
+      resinC: { type: 'number', minimum: 0, maximum: 80 },
       mounts: list(
         closed({
           name,

@@ -6,9 +6,10 @@ import { foretellTable, keptJobs } from '../test/foretell/kept.ts';
 const SUBJECTS = [
   ['mesh', 'Asked of a mesh as it is placed, and of what is generated from it'],
   ['program', 'Asked of the program that will run'],
+  ['layers', 'Asked of the layers a resin printer will show'],
   ['recipe', 'Asked of recipes alone'],
 ] as const;
-const subjectOf = (r: Rule): (typeof SUBJECTS)[number][0] => (r.mesh ? 'mesh' : r.program ? 'program' : 'recipe');
+const subjectOf = (r: Rule): (typeof SUBJECTS)[number][0] => SUBJECTS.find(([s]) => r[s])![0];
 const cell = (text: string): string => text.replaceAll('|', '\\|');
 
 /** docs/rules.md, from the index of rules. */
@@ -29,8 +30,8 @@ export function rulesPage(): string {
       '|---|---|---|---|---|---|---|',
     );
     for (const r of own) {
-      const also = (['mesh', 'program', 'recipe'] as const).filter((s) => s !== subject && r[s]);
-      const reads = [...settingsReadBy(r), ...(r.program?.reads ?? []), ...(r.mesh?.reads ?? [])];
+      const also = SUBJECTS.map(([s]) => s).filter((s) => s !== subject && r[s]);
+      const reads = [...settingsReadBy(r), ...(r.program?.reads ?? []), ...(r.mesh?.reads ?? []), ...(r.layers?.reads ?? [])];
       lines.push(
         `| ${[
           `\`${r.id}\``,

@@ -13,15 +13,18 @@ import { boundsOf } from '../core/mesh/mesh.ts';
 import { asDrawn } from '../core/mesh/placement.ts';
 import { arrange } from '../core/geometry/arrange.ts';
 import { runAll } from '../core/result/stepwise.ts';
+import { appliedToLayers, notAppliedToLayers } from '../areas/rules/stackSettings.ts';
+import { drawingStack, screenOf } from '../areas/checks/model/meshStack.ts';
+import { stackSummary, stackTools } from './stack.ts';
 import { countOf } from '../core/units/plural.ts';
 import { readContext } from './contextFile.ts';
 import { readWhole, unitOption } from './mesh.ts';
-import { CommandFailure, printJson, readArguments, refuse } from './options.ts';
+import { CommandFailure, printJson, readArguments, refuse, type Options } from './options.ts';
 
 const GAP_MM = 5;
 
-/** `generate MESH… --recipe CONTEXT.json --out FILE.gcode [--unit U] [--bodies 1,2,…] [--one-by-one] [--json]`: lays meshes by a context,
- *  without a server. One stands in the middle of the plate, several are set beside each other, and bodies of one part where they are
+/** `generate MESH… --recipe CONTEXT.json --out FILE [--unit U] [--bodies 1,2,…] [--one-by-one] [--json]`: lays meshes by a context,
+ *  without a server: to a program, or for a resin machine to a layer stack. One stands in the middle of the plate, several are set beside each other, and bodies of one part where they are
  *  drawn. Prints the report of the program, what of the recipe it holds and what not. */
 export async function runGenerate(args: string[]): Promise<number> {
   const text = { type: 'string' } as const;
@@ -43,16 +46,19 @@ export async function runGenerate(args: string[]): Promise<number> {
     const opened = openPlate(readWhole(file), choice);
     return opened.ok ? { ...opened.value[0]!, thing: bodies.length > 0 ? 0 : i } : refuse(opened.failure, file);
   });
-  const laid = runAll(checkingMesh(setDown(parts, context), context, { isOneByOne: values['one-by-one'] === true }));
+  if (context.technology === 'resin') {
+    if (values['one-by-one'] === true) throw new CommandFailure('--one-by-one is for filament: layers are lit at once');
+    return generateStack(setDown(parts, screenOf(context), 1), context, String(values['out']), values);
+  }
+  const laid = runAll(
+    checkingMesh(setDown(parts, context.machine.travelMm, edgeOf(context)), context, {
+      isOneByOne: values['one-by-one'] === true,
+    }),
+  );
   if (!laid.ok) return refuse(laid.failure, positionals.map((p) => basename(p)).join(', '));
   const { program, report, mesh } = laid.value;
   const out = String(values['out']);
-  try {
-    writeFileSync(`${out}.part`, program);
-    renameSync(`${out}.part`, out);
-  } catch (error) {
-    throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
-  }
+  write(out, program);
   const { values: effective = {}, roles = [] } = context.recipe;
   const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? [], laidByOf(context, mesh));
   const left = new Set(notApplied.flatMap((n) => (n.setting ? [n.setting as string] : [])));
@@ -84,9 +90,38 @@ function bodiesOf(text: string | boolean | undefined, meshes: number): readonly 
   return bodies;
 }
 
+/** Whole or not at all. */
+function write(out: string, bytes: Uint8Array): void {
+  try {
+    writeFileSync(`${out}.part`, bytes);
+    renameSync(`${out}.part`, out);
+  } catch (error) {
+    throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
+  }
+}
+
+function generateStack(parts: readonly PlatePart[], context: CheckContext, out: string, values: Options): number {
+  const drawn = runAll(drawingStack(parts, context, stackTools));
+  if (!drawn.ok) return refuse(drawn.failure, out);
+  const { zip, report } = drawn.value;
+  write(out, zip);
+  const effective = context.recipe.values ?? {};
+  const notApplied = notAppliedToLayers(effective);
+  if (values['json'])
+    printJson({ ...stackSummary(report), applied: { 'part body': appliedToLayers(effective) }, notApplied });
+  else
+    process.stdout.write(
+      `${out}: ${countOf(report.rows.length, 'layer')}, ${(report.timeS / 60).toFixed(1)} min, ${(report.volumeMm3 / 1000).toFixed(2)} ml of resin\n${notApplied.map((n) => `not applied: ${n.label}: ${n.why}\n`).join('')}`,
+    );
+  return 0;
+}
+
 /** One part in the middle of the plate, several beside each other. */
-function setDown(parts: readonly PlatePart[], context: CheckContext): readonly PlatePart[] {
-  const [w, d] = context.machine.travelMm;
+function setDown(
+  parts: readonly PlatePart[],
+  [w, d]: readonly [number, number, ...number[]],
+  edgeMm: number,
+): readonly PlatePart[] {
   const at = (part: PlatePart, xMm: number, yMm: number): PlatePart => ({ ...part, placement: asDrawn(xMm, yMm) });
   if (parts.every((p) => p.thing === 0)) return parts.map((p) => at(p, w / 2, d / 2));
   const sizes = parts.map(({ opened }) => {
@@ -96,7 +131,7 @@ function setDown(parts: readonly PlatePart[], context: CheckContext): readonly P
   const { plates, tooLarge } = arrange(sizes, {
     plateMm: [w, d],
     gapMm: GAP_MM,
-    edgeMm: edgeOf(context),
+    edgeMm,
     mayTurn: false,
   });
   if (plates.length !== 1 || tooLarge.length > 0)

@@ -6,9 +6,12 @@ import {
   runRecipeCase,
   type JobCase,
   type RuleCases,
+  type StackCase,
 } from '../../src/areas/rules/cases.ts';
 import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
+import { checkStack } from '../../src/areas/rules/runStack.ts';
+import { runStackCase, stackJobOf } from '../../src/areas/rules/stackCases.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
 import { figuresOf, keptBodies, measuredOf } from '../meshes/kept.ts';
@@ -56,6 +59,24 @@ function judgesOfVerdicts(all: readonly RuleCases[]): Judge[] {
     })),
   );
   return [...recipes, ...engine, ...ofRecipes];
+}
+/** The tests of layers: every case, and a plain block of which nobody speaks. */
+function judgesOfStacks(all: readonly RuleCases[], anew: boolean): Judge[] {
+  const plain: StackCase = { when: '', finds: [] };
+  return [
+    { of: 'valid', holds: () => checkStack(stackJobOf(plain, anew)).findings.length === 0 },
+    ...all.flatMap(({ rule, stack = [] }) =>
+      stack
+        .filter((c) => !(anew && c.measured))
+        .map((c) => ({
+          of: rule.id,
+          holds: () => {
+            const run = runStackCase(rule, c, anew);
+            return same(run.finds, c.finds) && same(run.others, c.others ?? []) && run.needs === (c.needs ?? null);
+          },
+        })),
+    ),
+  ];
 }
 /** The tests of what is measured: the cases of one subject, measured anew each time. */
 function judgesOfJobs(all: readonly RuleCases[], takes: (c: JobCase) => boolean, anew: boolean): Judge[] {
@@ -106,12 +127,14 @@ const judgesOfBodies = (): Judge[] =>
 export function judgesOfRules(all: readonly RuleCases[], scope: Scope['name']): Judge[] {
   if (scope === 'program facts')
     return [...judgesOfPrograms(), ...judgesOfJobs(all, (c) => !('mesh' in c) && !c.measured, true)];
+  if (scope === 'layer facts') return judgesOfStacks(all, true);
   if (scope === 'mesh facts')
     return [...judgesOfBodies(), ...judgesOfJobs(all, (c) => 'mesh' in c && !c.measured && !isHeavy(c), true)];
   // what is measured quickest first
   const isMesh = (c: JobCase): boolean => 'mesh' in c;
   return [
     ...judgesOfVerdicts(all),
+    ...judgesOfStacks(all, false),
     ...judgesOfJobs(all, (c) => !isMesh(c), false),
     ...judgesOfJobs(all, (c) => isMesh(c), false),
   ];

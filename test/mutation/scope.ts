@@ -8,14 +8,14 @@ const list = (folder: string): string[] =>
 
 /** What is changed, and by what it is judged. */
 export interface Scope {
-  readonly name: 'rules' | 'program facts' | 'mesh facts' | 'analyses';
+  readonly name: 'rules' | 'program facts' | 'layer facts' | 'mesh facts' | 'analyses';
   readonly files: readonly string[];
   /** What is asked of one mutant at most, by what its tests take without any; all of them where left out. */
   readonly mostAskedMs?: number;
 }
 const RULES = 'src/areas/rules';
 const NOT_RULES =
-  /\/(index|fixture|figuresFixture|cases|loadCases|engineChecks|headChecks|figureChecks|version|stored|contextFile|fileOfContext|contextFileSchema|meshReport|outcome|recipeInput|readers)\.ts$/;
+  /\/(index|fixture|figuresFixture|cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|version|stored|contextFile|fileOfContext|contextFileSchema|meshReport|outcome|recipeInput|readers)\.ts$/;
 export const scopes: readonly Scope[] = [
   { name: 'rules', files: list(RULES).filter((f) => !NOT_RULES.test(f)) },
   {
@@ -33,6 +33,7 @@ export const scopes: readonly Scope[] = [
       'tally',
     ].map((n) => `src/core/gcode/${n}.ts`),
   },
+  { name: 'layer facts', files: ['layerFlood', 'runs', 'stackReport'].map((n) => `src/core/resin/${n}.ts`) },
   {
     name: 'mesh facts',
     mostAskedMs: 12_000, // a whole tool path is laid out for each body

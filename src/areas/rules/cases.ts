@@ -10,6 +10,8 @@ import { applyFix } from '../checks/model/applyFix.ts';
 import type { MeshChoice } from '../checks/model/mesh.ts';
 import { checkMesh } from '../checks/model/meshJob.ts';
 import type { GcodeReport } from '../../core/gcode/report.ts';
+import type { PlateProgram, PlateSolid } from '../../core/resin/plate.ts';
+import type { StackReport } from '../../core/resin/stackReport.ts';
 import type { MeshReport } from './meshReport.ts';
 import { readerOf, type Change, type Found, type JobInput, type Rule } from './define.ts';
 import {
@@ -30,7 +32,7 @@ export type Expected = Pick<Found, 'severity' | 'title' | 'figure' | 'limit' | '
   Partial<Pick<Found, 'line' | 'layer' | 'zMm' | 'place' | 'stage' | 'isUnproven' | 'trialId' | 'change'>> & {
     readonly head?: number;
   };
-interface CaseResult {
+export interface CaseResult {
   readonly when: string;
   /** Everything the rule finds, the gravest first; nothing where it must be silent. */
   readonly finds: readonly Expected[];
@@ -69,8 +71,19 @@ export type JobCase = CaseResult &
     /** Figures put in place of what was measured, for cases at the very edge of a limit that no body or program meets exactly. */
     readonly measured?: { readonly report?: Partial<GcodeReport>; readonly mesh?: Partial<MeshReport> };
   } & ({ readonly program?: ProgramEdit } | { readonly mesh: MeshEdit });
+/** How a layer stack differs from the plain block of 20 × 14 × 3 mm in the middle of the screen. */
+export interface StackEdit {
+  readonly solids?: readonly PlateSolid[];
+  readonly plate?: Partial<PlateProgram>;
+}
+/** A valid resin job with a single change. */
+export interface StackCase extends CaseResult, ContextChange {
+  readonly stack?: StackEdit;
+  readonly measured?: Partial<StackReport>;
+}
 export interface RuleCases {
   readonly rule: Rule;
+  readonly stack?: readonly StackCase[];
   readonly recipe?: readonly RecipeCase[];
   readonly job?: readonly JobCase[];
 }
@@ -245,5 +258,5 @@ export function runJobCase(
         : [],
   };
 }
-const others = (findings: readonly { readonly rule: string }[], rule: Rule): readonly string[] =>
+export const others = (findings: readonly { readonly rule: string }[], rule: Rule): readonly string[] =>
   [...new Set(findings.map((f) => f.rule))].filter((id) => id !== rule.id).sort();

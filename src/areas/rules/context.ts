@@ -6,7 +6,7 @@ import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { zonesOfValues } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
 import { noCeilings, type Ceilings, type Exceptions, type JobClass, type Policy } from '../machines/model/policy.ts';
-import type { OtherHeadRole, RecipeMachine, RecipeRole } from './recipeInput.ts';
+import type { OtherHeadRole, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { meshLayOf } from './meshLay.ts';
 import type { Pace } from '../machines/model/pace.ts';
@@ -80,6 +80,8 @@ export interface ContextHead {
 
 /** Everything the rules read besides the program itself: plain data, pinned with each check run. */
 export interface CheckContext {
+  /** Filament where nothing is said, and in older runs. */
+  readonly technology?: Technology;
   readonly job: {
     readonly class: JobClass;
     readonly provenOnly: boolean;
@@ -144,6 +146,7 @@ export interface HeadSources
 }
 /** What a check's surroundings are assembled from: names, what stands on the floor, and the effective values of the recipe. */
 export interface ContextSources {
+  readonly technology?: Technology;
   readonly machine: {
     readonly id: string;
     readonly name: string;
@@ -215,6 +218,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       todo: 'measure and enter it',
     });
   return succeed({
+    ...(sources.technology === 'resin' && { technology: 'resin' }),
     job: { ...job, provenOnly: policy.provenOnly.includes(job.class), purpose: job.purpose ?? null },
     policy: {
       ceilings: { ...noCeilings, ...policy.ceilings[job.class] },

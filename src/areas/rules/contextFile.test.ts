@@ -8,6 +8,8 @@ import { fileOfContext } from './fileOfContext.ts';
 import type { ContextFile } from './contextFileSchema.ts';
 import { notTriedBeyond, roleFixture, validContextFixture } from './fixture.ts';
 import { checkJob } from './run.ts';
+import { checkStack } from './runStack.ts';
+import { stackJobOf } from './stackCases.ts';
 
 const schema = new Ajv2020({ strict: false }).compile(
   JSON.parse(readFileSync('docs/formats/context.schema.json', 'utf8')) as object,
@@ -57,6 +59,19 @@ test('surroundings written as a file and read again give the same verdict, sente
     expect(said(again)).toEqual(said(context));
     expect(said(context).length).toBeGreaterThan(0);
   }
+});
+test('those of a resin job written as a file and read again give the same verdict', () => {
+  const c = { when: '', finds: [], proofs: { exposureS: { state: 'due', because: 'film changed 3 d ago' } } } as const;
+  const { stack, context } = stackJobOf(c);
+  const file = fileOfContext(context);
+  expect([schema(file), schema.errors]).toEqual([true, null]);
+  const again = read(contextOfFile(JSON.parse(JSON.stringify({ ...file, roles: undefined }))));
+  const said = (of: typeof context): readonly string[] =>
+    checkStack({ stack, context: of }).findings.map(
+      (f) => `${f.severity} ${f.title}: ${f.figure}, ${f.limit}, ${f.fix}`,
+    );
+  expect(said(again)).toEqual(said(context));
+  expect(said(context).length).toBeGreaterThan(0);
 });
 test('a job of two heads written as a file and read again is laid and judged alike, head by head', () => {
   const second = { values: { supportSpeedMmPerS: 110 }, proofs: { flow: null }, loaded: null };
@@ -257,7 +272,6 @@ describe('is refused with its place:', () => {
       'No material "pva" @ proofs[0].material',
     ],
     ['a later version', { ...example(), version: 2 }, 'version must be one of the following values: 1 @ version'],
-    ['resin', { ...example(), technology: 'resin' }, 'Resin jobs are not checked yet @ technology'],
     ['no object at all', 7, 'this must be a `object` type, but the final value was: `7`. @ '],
     [
       'a machine without travel',

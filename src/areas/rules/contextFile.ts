@@ -20,8 +20,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
     if (!(error instanceof ValidationError)) throw error;
     return fail(failureOf(error));
   }
-  if (file.technology === 'resin')
-    return fail({ code: 'technology', what: 'Resin jobs are not checked yet', where: 'technology' });
+  const technology = file.technology ?? 'filament';
   const { machine = {}, process = {}, policy = {}, job = {}, proofs = [] } = file;
   const materials = file.materials ?? {};
   const mounts = machine.mounts ?? [{}];
@@ -81,6 +80,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       heads[known] = { ...heads[known]!, roles: [...heads[known]!.roles, role.role] };
   }
   return contextFrom({
+    technology,
     machine: {
       id: 'machine',
       name: machineName,
@@ -117,7 +117,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       remainingG: loaded?.remainingG ?? null,
       speedPercent: null,
       lid: 'none',
-      resinC: null,
+      resinC: machine.resinC ?? null,
       knownForDays: 0,
     },
     mounted: of.mounted,

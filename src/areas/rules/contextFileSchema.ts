@@ -34,6 +34,8 @@ export interface ContextFile {
     readonly model?: string;
     /** What its prints took of the time worked out for them. */
     readonly pace?: Pace;
+    /** Of the resin in its vat, as somebody measured it. */
+    readonly resinC?: number;
     readonly values?: Values;
     readonly state?: (typeof contextStates)[number];
     readonly mounts?: readonly {
@@ -85,6 +87,7 @@ export const contextFileSchema = object({
   machine: object({
     name: text,
     model: text,
+    resinC: figure.min(0).max(80),
     pace: object({
       ratio: figure.positive().required(),
       low: figure.positive().required(),

@@ -1,5 +1,6 @@
 import { rangeOf } from '../library/settings/define.ts';
 import type { GcodeReport } from '../../core/gcode/report.ts';
+import type { StackReport } from '../../core/resin/stackReport.ts';
 import { formatQuantity } from '../../core/units/format.ts';
 import type { Proof } from '../library/model/records.ts';
 import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
@@ -14,6 +15,12 @@ export interface JobInput {
   readonly report: GcodeReport;
   readonly context: CheckContext;
   readonly mesh?: MeshReport;
+}
+
+/** A layer stack as a subject, with everything round it. */
+export interface StackJob {
+  readonly stack: StackReport;
+  readonly context: CheckContext;
 }
 
 /** A fix in figures, as far as it can be done to a copy of the recipe, to how the part is placed, or at the machine. */
@@ -88,6 +95,12 @@ export interface MeshView {
   readonly find: (mesh: MeshReport, job: JobInput) => readonly Found[] | NotChecked;
 }
 
+/** How a rule looks at the layers a resin printer will show. */
+export interface LayersView {
+  readonly reads: readonly (keyof StackReport)[];
+  readonly find: (stack: StackReport, context: CheckContext) => readonly Found[] | NotChecked;
+}
+
 /** One question, asked of every subject it has a view of. */
 export interface Rule {
   readonly id: string;
@@ -104,10 +117,17 @@ export interface Rule {
   readonly recipe?: RecipeView;
   readonly program?: ProgramView;
   readonly mesh?: MeshView;
+  readonly layers?: LayersView;
 }
 /** A rule without any view does not compile. */
 export const defineRule = (
-  rule: Rule & ({ readonly recipe: RecipeView } | { readonly program: ProgramView } | { readonly mesh: MeshView }),
+  rule: Rule &
+    (
+      | { readonly recipe: RecipeView }
+      | { readonly program: ProgramView }
+      | { readonly mesh: MeshView }
+      | { readonly layers: LayersView }
+    ),
 ): Rule => rule;
 
 export const isFor = (rule: Rule, technology: Technology): boolean =>

@@ -4,6 +4,7 @@ import type { GcodeReport, LayerRow } from '../../core/gcode/report.ts';
 import type { MeshFacts } from '../../core/mesh/facts.ts';
 import { CEILING_DEG, type OverhangRegion } from '../../core/mesh/overhang.ts';
 import { BIN_MM, BINS, type Thickness } from '../../core/mesh/thickness.ts';
+import type { StackRow } from '../../core/resin/stackReport.ts';
 import type { MeshLayerRow } from './meshReport.ts';
 
 /** Facts of the plain block of 40 × 30 × 20 mm. */
@@ -88,3 +89,19 @@ export const box = (min: readonly [number, number], max: readonly [number, numbe
   minLine: [10, 10, 10],
   maxLine: [10, 10, 100],
 });
+
+/** Layers of the plain block of 20 × 14 mm, 0.05 mm each, five of them its bottom and six its transition. */
+export const stackRows = (count: number, change: (i: number) => Partial<StackRow>): StackRow[] =>
+  Array.from({ length: count }, (_, i) => ({
+    zMm: 0.05 * (i + 1),
+    areaMm2: 280,
+    areas: 1,
+    islands: 0,
+    cups: 0,
+    cupMm2: 0,
+    leaningMm2: 0,
+    lightS: i < 5 ? 26 : i < 11 ? 26 - ((i - 4) * 23.4) / 7 : 2.6,
+    exposures: 1,
+    darkS: 12,
+    ...change(i),
+  }));

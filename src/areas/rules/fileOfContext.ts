@@ -7,6 +7,7 @@ import type { RecipeRole } from './recipeInput.ts';
 
 /** The surroundings of a check as a file; each value stands in the first group that may hold it, and what another head has otherwise with its role. */
 export function fileOfContext({
+  technology = 'filament',
   machine,
   recipe,
   proofs,
@@ -15,11 +16,12 @@ export function fileOfContext({
   heads = [],
   bodyTool = 0,
 }: CheckContext): ContextFile {
+  const other = technology === 'resin' ? 'filament' : 'resin';
   const group = (owner: ProfileKind, of: ContextRecipe = recipe): Values =>
     Object.fromEntries(
       catalogue.flatMap((s) => {
         const value = of.values?.[s.key];
-        return value !== undefined && s.owners.find((o) => o !== 'pairing') === owner && s.technology !== 'resin'
+        return value !== undefined && s.owners.find((o) => o !== 'pairing') === owner && s.technology !== other
           ? [[s.key, value]]
           : [];
       }),
@@ -31,11 +33,12 @@ export function fileOfContext({
     Object.fromEntries(Object.entries(values).filter(([key, v]) => !isSameData(v, recipe.values?.[key])));
   return {
     version: 1,
-    technology: 'filament',
+    technology,
     machine: {
       name: machine.name,
       ...(machine.model && { model: machine.model }),
       ...(machine.pace && { pace: machine.pace }),
+      ...(typeof machine.asKnown?.resinC === 'number' && { resinC: machine.asKnown.resinC }),
       values: group('printer'),
       state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
       mounts: Array.from({ length: mountCount }, (_, i) => {

@@ -79,6 +79,8 @@ const resin: Values = {
   travelYMm: 89,
   travelZMm: 170,
   pixelMm: 0.034,
+  screenPixelsX: 4200,
+  screenPixelsY: 2600,
   screenWavelengthNm: 405,
   irradianceMwPerCm2: 3,
   highestLiftMmPerS: 5,
@@ -315,6 +317,29 @@ export function validContextFixture(change: ContextChange = {}): CheckContext {
   });
   if (!made.ok) throw new RangeError(made.failure.what);
   return forgetting({ ...made.value, machine: { ...made.value.machine, ...change.machine } }, change.forget ?? []);
+}
+/** The same of a resin job. */
+export function validResinContextFixture(change: ContextChange = {}): CheckContext {
+  const recipe = validRecipeFixture('resin');
+  const made = contextFrom({
+    technology: 'resin',
+    machine: { id: 'm', name: 'Rifugio Vodice', isConnected: true },
+    tool: { id: 'tool', name: 'film 0.15' },
+    material: { id: 'asa', name: 'Quarzo grey' },
+    process: { id: 'fine', name: 'Resin 0.05' },
+    values: Object.fromEntries(
+      Object.entries(effective({ ...resin, ...change.values })).filter(([key]) => !change.without?.includes(key)),
+    ),
+    roles: [],
+    proofs: changedProofs(recipe.proofs, change.proofs ?? {}),
+    asKnown: { ...machine, lid: 'none', ...change.known },
+    mounted: { id: 'tool', name: 'film 0.15', nozzleMm: 0 },
+    loaded: spool,
+    policy: { ...standardPolicy, ...change.policy },
+    job: { class: 'in-house', fileName: 'gasket.zip', quantity: 1, purpose: null, ...change.job },
+  });
+  if (!made.ok) throw new RangeError(made.failure.what);
+  return { ...made.value, machine: { ...made.value.machine, ...change.machine } };
 }
 function forgetting(context: CheckContext, keys: NonNullable<ContextChange['forget']>): CheckContext {
   const left = <T extends object>(part: T): T =>

@@ -1,3 +1,15 @@
+import { areaJump } from './layers/areaJump.ts';
+import { baseHolds } from './layers/baseHolds.ts';
+import { clearOfScreenEdge } from './layers/clearOfScreenEdge.ts';
+import { cupsVented } from './layers/cupsVented.ts';
+import { exposuresTaken } from './layers/exposuresTaken.ts';
+import { islandsHeld } from './layers/islandsHeld.ts';
+import { layersForScreen } from './layers/layersForScreen.ts';
+import { lightEven } from './layers/lightEven.ts';
+import { resinEnough } from './layers/resinEnough.ts';
+import { roomsDrain } from './layers/roomsDrain.ts';
+import { stackWarmth } from './layers/stackWarmth.ts';
+import { stackWithinHeight } from './layers/stackWithinHeight.ts';
 import { bridgeProven } from './mesh/bridgeProven.ts';
 import { clearOfEdge } from './mesh/clearOfEdge.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
@@ -146,6 +158,8 @@ export const rules: readonly Rule[] = [
   abrasiveOnSoft,
   accelerationProven,
   accurateScale,
+  areaJump,
+  baseHolds,
   bedBelowSoftening,
   bedHeaterThere,
   bedStaysWarm,
@@ -160,9 +174,11 @@ export const rules: readonly Rule[] = [
   checksumsHold,
   clearOfEdge,
   clearOfLaid,
+  clearOfScreenEdge,
   closedSurface,
   compensationShows,
   costCeiling,
+  cupsVented,
   delayCounts,
   driesBelowSoftening,
   enclosureFits,
@@ -172,6 +188,7 @@ export const rules: readonly Rule[] = [
   evidenceUnattended,
   exposureForLayer,
   exposureProven,
+  exposuresTaken,
   facesOutward,
   familyOnTool,
   fanForMaterial,
@@ -200,15 +217,18 @@ export const rules: readonly Rule[] = [
   holdsPlate,
   homedFirst,
   inMillimetres,
+  islandsHeld,
   knownWords,
   layerHeight,
   layerTimeEnough,
   layerTimeProven,
   layerWithinNozzle,
+  layersForScreen,
   laysSomething,
   liftEqualsReturn,
   liftProven,
   liftWithinPrinter,
+  lightEven,
   lightMapFresh,
   lightMatches,
   lightReaches,
@@ -243,11 +263,13 @@ export const rules: readonly Rule[] = [
   readableLines,
   reservedTool,
   resinAsProven,
+  resinEnough,
   resinWarmEnough,
   retractionProven,
   retractionSuitsFeed,
   retractionWithinDrive,
   returnSlower,
+  roomsDrain,
   sandedSkins,
   saysWhatItDoes,
   scaleProven,
@@ -262,6 +284,8 @@ export const rules: readonly Rule[] = [
   speedWithinAxes,
   spoolLastsUnattended,
   spoolNotEmpty,
+  stackWarmth,
+  stackWithinHeight,
   standsFirm,
   startHomes,
   startLevelsHomed,

@@ -1,12 +1,12 @@
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { RuleCases } from './cases.ts';
-import type { JobInput } from './define.ts';
+import type { JobInput, StackJob } from './define.ts';
 
 /** The cases that stand beside the rules, in the order of their rules' ids. For tests only. */
 export async function loadCases(): Promise<readonly RuleCases[]> {
   const here = fileURLToPath(new URL('.', import.meta.url));
-  const files = ['mesh', 'program', 'recipe'].flatMap((folder) =>
+  const files = ['layers', 'mesh', 'program', 'recipe'].flatMap((folder) =>
     readdirSync(`${here}${folder}`)
       .filter((name) => name.endsWith('.cases.ts'))
       .map((name) => `./${folder}/${name}`),
@@ -23,15 +23,21 @@ const watched = <T extends object>(subject: T, seen: Set<string>): T =>
       return Reflect.get(target, key) as unknown;
     },
   });
-/** What a rule's view of a job reads of the program and of the mesh, seen over all its cases. */
+/** What a rule's view of a job reads of program, mesh and layers, seen over all its cases. */
 export function watchReads(
-  { rule, job = [] }: RuleCases,
+  { rule, job = [], stack = [] }: RuleCases,
   jobOf: (c: NonNullable<RuleCases['job']>[number]) => JobInput,
+  stackOf: (c: NonNullable<RuleCases['stack']>[number]) => StackJob,
 ): Reads {
   const reads: Reads = new Map([
     ['program', new Set()],
     ['mesh', new Set()],
+    ['layers', new Set()],
   ]);
+  for (const c of stack) {
+    const input = stackOf(c);
+    rule.layers?.find(watched(input.stack, reads.get('layers')!), input.context);
+  }
   for (const c of job) {
     const input = jobOf(c);
     const report = watched(input.report, reads.get('program')!);

@@ -2,6 +2,7 @@ import type { GcodeReport } from '../../core/gcode/report.ts';
 import type { MeshUnit } from '../../core/mesh/mesh.ts';
 import type { Placement } from '../../core/mesh/placement.ts';
 import type { Values } from '../library/settings/define.ts';
+import type { StackReport } from '../../core/resin/stackReport.ts';
 import type { MeshReport } from './meshReport.ts';
 import type { Pace } from '../machines/model/pace.ts';
 
@@ -87,11 +88,25 @@ export interface HeadEstimate {
 }
 export type Verdict = 'clear' | 'clear with cautions' | 'blocked';
 
-export interface CheckOutcome {
+/** What all rules together say of a job. */
+export interface Judged {
   readonly verdict: Verdict;
   readonly sentence: string;
   readonly findings: readonly Finding[];
   readonly runs: readonly RuleRun[];
+}
+/** What a print of a layer stack takes. */
+export interface StackEstimate {
+  readonly lastsS: number;
+  readonly layers: number;
+  readonly resinMl: number;
+  readonly cost: number;
+}
+export interface StackOutcome extends Judged {
+  readonly estimate: StackEstimate;
+  readonly stack: StackReport;
+}
+export interface CheckOutcome extends Judged {
   readonly estimate: Estimate;
   /** The program that was checked: the job's own, or the one laid from its mesh. */
   readonly report: GcodeReport;

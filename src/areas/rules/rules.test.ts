@@ -10,6 +10,8 @@ import { engineChecks } from './engineChecks.ts';
 import { rules } from './index.ts';
 import { loadCases, watchReads } from './loadCases.ts';
 import { checkJob, checkRecipe } from './run.ts';
+import { checkStack } from './runStack.ts';
+import { runStackCase, stackJobOf } from './stackCases.ts';
 
 const cone = turnedMesh(
   [
@@ -34,11 +36,12 @@ test('a rule that is superseded is there, looks at recipes, and is superseded on
   for (const id of superseded) expect(rules.find((r) => r.id === id)?.recipe, id).toBeDefined();
 });
 
-describe.each(all.map((c) => [c.rule.id, c] as const))('%s', (_, { rule, recipe = [], job = [] }) => {
+describe.each(all.map((c) => [c.rule.id, c] as const))('%s', (_, { rule, recipe = [], job = [], stack = [] }) => {
   test('has a case that it finds for each way it looks', () => {
     if (rule.recipe) expect(speaks(recipe)).toBe(true);
     if (rule.mesh) expect(speaks(job.filter((c) => 'mesh' in c))).toBe(true);
     if (rule.program) expect(speaks(job.filter((c) => !('mesh' in c)))).toBe(true);
+    if (rule.layers) expect(speaks(stack)).toBe(true);
   });
   test.each(recipe.map((c) => [c.when, c] as const))('recipe: %s', (_when, c) => {
     const run = runRecipeCase(rule, c);
@@ -54,13 +57,20 @@ describe.each(all.map((c) => [c.rule.id, c] as const))('%s', (_, { rule, recipe 
     expect(run.needs).toBe(c.needs ?? null);
     expect(run.afterFix, 'after its own fix').toEqual([]);
   });
+  test.each(stack.map((c) => [c.when, c] as const))('layers: %s', (_when, c) => {
+    const run = runStackCase(rule, c);
+    expect(run.finds).toEqual(c.finds);
+    expect(run.others).toEqual(c.others ?? []);
+    expect(run.needs).toBe(c.needs ?? null);
+  });
   test('names every setting and fact it reads, and no other', () => {
     for (const key of [...(rule.recipe?.reads ?? []), ...(rule.recipe?.readsIfSet ?? [])])
       expect(findSetting(key), key).toBeDefined();
-    const reads = watchReads({ rule, job }, (c) => jobOf(c).job);
+    const reads = watchReads({ rule, job, stack }, (c) => jobOf(c).job, stackJobOf);
     const named = [...(rule.program?.reads ?? []), ...(rule.mesh?.readsProgram ?? [])];
     expect([...reads.get('program')!].sort()).toEqual([...new Set<string>(named)].sort());
     expect([...reads.get('mesh')!].sort()).toEqual([...(rule.mesh?.reads ?? [])].sort());
+    expect([...reads.get('layers')!].sort()).toEqual([...(rule.layers?.reads ?? [])].sort());
   });
 });
 
@@ -84,6 +94,19 @@ describe('on what is valid', () => {
       `Clear on Rifugio Vodice: ${outcome.runs.length - cannot.length} checks find nothing outside the limits${cannot.length > 0 ? '; 1 check was not possible' : ''}.`,
     ]);
   });
+});
+
+test('no rule speaks of a plain block as layers, and those that cannot look say what no layer shows', () => {
+  const outcome = checkStack(stackJobOf({ when: '', finds: [] }));
+  expect(outcome.findings).toEqual([]);
+  expect(outcome.runs.filter((r) => !r.ran).map((r) => r.rule)).toEqual([
+    'compensation-shows',
+    'delay-counts',
+    'neck-holds',
+    'shades-shown',
+  ]);
+  expect(outcome.runs.length).toBeGreaterThan(30);
+  expect(outcome.verdict).toBe('clear');
 });
 
 test.each(engineChecks.map((c) => [c.title, c] as const))('%s', (_, c) => expect(c.comesOut()).toEqual(c.must));

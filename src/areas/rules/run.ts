@@ -15,7 +15,7 @@ import type { RecipeInput } from './recipeInput.ts';
 import { estimateOf } from './estimate.ts';
 import { headViewsOf } from './headViews.ts';
 import { rules } from './index.ts';
-import type { CheckOutcome, Finding, RuleRun, Severity, Verdict } from './outcome.ts';
+import type { CheckOutcome, Finding, Judged, RuleRun, Severity, Verdict } from './outcome.ts';
 
 const GRAVITY: Readonly<Record<Severity, number>> = { blocker: 0, caution: 1, note: 2 };
 
@@ -28,7 +28,7 @@ export function neededBy(view: RecipeView, input: RecipeInput): string | null {
 }
 
 /** What a view lacks, in the words of a person who could supply it. */
-const wordsOfNeed = (needs: string): string => {
+export const wordsOfNeed = (needs: string): string => {
   if (needs === 'machine') return 'what is known of the machine';
   const setting = findSetting(needs);
   return setting ? `“${setting.label}”, a value of the ${setting.owners[0]} profile` : (REPORTED[needs] ?? needs);
@@ -73,10 +73,10 @@ export function checkRecipe(input: RecipeInput): RecipeCheck {
 }
 
 /** The recipe of a job as a subject; null where its values were not kept. */
-export function recipeOf({ recipe, machine, job, proofs }: CheckContext): RecipeInput | null {
+export function recipeOf({ technology = 'filament', recipe, machine, job, proofs }: CheckContext): RecipeInput | null {
   if (!recipe.values || !recipe.roles) return null;
   return {
-    technology: 'filament',
+    technology,
     values: recipe.values,
     roles: recipe.roles,
     proofs,
@@ -146,21 +146,25 @@ export function checkJob(job: JobInput): CheckOutcome {
     if (isAsked)
       runs.push({ rule: rule.id, ran: needed.size === 0, needs: needed.size === 0 ? null : needsOfHeads(needed) });
   }
-  findings.sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1));
+  return {
+    ...judged(findings, runs, job.context.machine.name),
+    estimate: estimateOf(job),
+    report: job.report,
+    ...(job.mesh && { mesh: job.mesh }),
+  };
+}
+
+/** What findings and runs come to. */
+export function judged(unsorted: readonly Finding[], runs: readonly RuleRun[], machine: string): Judged {
+  const findings = unsorted.toSorted(
+    (a, b) => GRAVITY[a.severity] - GRAVITY[b.severity] || (a.zMm ?? -1) - (b.zMm ?? -1),
+  );
   const verdict: Verdict = findings.some((f) => f.severity === 'blocker')
     ? 'blocked'
     : findings.some((f) => f.severity === 'caution')
       ? 'clear with cautions'
       : 'clear';
-  return {
-    verdict,
-    sentence: sentenceOf(verdict, findings, runs, job.context.machine.name),
-    findings,
-    runs,
-    estimate: estimateOf(job),
-    report: job.report,
-    ...(job.mesh && { mesh: job.mesh }),
-  };
+  return { verdict, sentence: sentenceOf(verdict, findings, runs, machine), findings, runs };
 }
 
 /** What could not be had, each once with the heads that want it. */
@@ -173,7 +177,7 @@ const needsOfHeads = (needed: ReadonlyMap<string, readonly number[]>): string =>
 
 const looksAtJobs = (rule: Rule): boolean => rule.program !== undefined || rule.mesh !== undefined;
 /** What a program needs is done where it was made: nothing of it can be changed here. */
-const withoutChange = ({ change: _, ...found }: Found): Found => found;
+export const withoutChange = ({ change: _, ...found }: Found): Found => found;
 
 function sentenceOf(verdict: Verdict, findings: readonly Finding[], runs: readonly RuleRun[], machine: string): string {
   const ran = runs.filter((r) => r.ran).length;

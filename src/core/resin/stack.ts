@@ -90,28 +90,42 @@ export function layersOf(p: PlateProgram): {
 /** The layer stack of a plate as a zip: manifest.json and its pictures. The same program gives the same bytes. */
 export function writeStack(p: PlateProgram, tools: StackTools): Uint8Array {
   const { layers, draw } = layersOf(p);
+  const images = new Map<string, Uint8Array>();
+  for (const [image, { fields, layer }] of draw)
+    images.set(image, encodeGreyPng(rowsOf(p, fields, layer), p.pixels[0], p.pixels[1], tools.deflate));
+  return packStack(
+    {
+      format: STACK_FORMAT,
+      version: STACK_VERSION,
+      title: p.title,
+      printer: { pixelMm: p.pixelMm, pixels: p.pixels },
+      layerMm: p.layerMm,
+      motion: p.motion,
+      ...(p.resinC !== undefined && { resinC: p.resinC }),
+      ...(p.plate && { plate: p.plate }),
+      layers,
+      digests: {},
+      places: p.places,
+    },
+    images,
+    tools.sha256,
+  );
+}
+
+/** A manifest and its pictures as a zip, with the digest of each. */
+export function packStack(
+  manifest: StackManifest,
+  images: ReadonlyMap<string, Uint8Array>,
+  sha256: StackTools['sha256'],
+): Uint8Array {
   const files: Zippable = {};
   const digests: Record<string, string> = {};
-  for (const [image, { fields, layer }] of draw) {
-    const png = encodeGreyPng(rowsOf(p, fields, layer), p.pixels[0], p.pixels[1], tools.deflate);
-    digests[image] = tools.sha256(png);
+  for (const [image, png] of images) {
+    digests[image] = sha256(png);
     files[image] = [png, { level: 0, mtime: STILL }];
   }
-  const manifest: StackManifest = {
-    format: STACK_FORMAT,
-    version: STACK_VERSION,
-    title: p.title,
-    printer: { pixelMm: p.pixelMm, pixels: p.pixels },
-    layerMm: p.layerMm,
-    motion: p.motion,
-    ...(p.resinC !== undefined && { resinC: p.resinC }),
-    ...(p.plate && { plate: p.plate }),
-    layers,
-    digests,
-    places: p.places,
-  };
   return zipSync({
-    'manifest.json': [strToU8(JSON.stringify(manifest, null, 1)), { level: 6, mtime: STILL }],
+    'manifest.json': [strToU8(JSON.stringify({ ...manifest, digests }, null, 1)), { level: 6, mtime: STILL }],
     ...files,
   });
 }

@@ -45,6 +45,12 @@ export interface StackRoom extends OnScreen {
   /** Nothing leads out of it when the print is whole. */
   readonly isSealed: boolean;
 }
+export interface MotionInUse {
+  readonly motion: LayerMotion;
+  /** The first layer that has it, from 1, and how many do. */
+  readonly layer: number;
+  readonly layers: number;
+}
 /** Everything that is told of a layer stack by looking at all its layers: plain data, the same wherever it is made. */
 export interface StackReport {
   readonly title: string;
@@ -62,14 +68,16 @@ export interface StackReport {
   readonly volumeMm3: number;
   /** Left, front, right and back end of what is lit in any layer, mm from the left front corner of the screen; null where nothing is. */
   readonly boundsMm: readonly [number, number, number, number] | null;
-  /** Layers that show something with the longest light and the same light before them: the bottom, as the stack does it. */
+  /** Layers from the plate that have the light of the first; none where that is the light of all. */
   readonly bottomLayers: number;
   readonly bottomS: number;
   /** Light of most layers. */
   readonly normalS: number;
   readonly mostExposuresInLayer: number;
-  /** Motion that most layers have. */
-  readonly motion: LayerMotion;
+  /** Layers between them whose light falls step by step. */
+  readonly transitionLayers: number;
+  /** Motions in use, that of most layers first. */
+  readonly motions: readonly MotionInUse[];
   readonly resinC: number | null;
   readonly exposureS: number;
   readonly timeS: number;
@@ -132,7 +140,6 @@ export class StackMeasure {
     const at = ([x, y]: readonly [number, number]): OnScreen => ({ xMm: x * px, yMm: (pixels[1] - y) * py });
     const zOf = (layer: number): number => manifest.layers[layer]!.zMm;
     const lights = rows.map((r) => r.lightS);
-    const bottomS = lights[0]!;
     const exposureS = lights.reduce((s, x) => s + x, 0);
     const b = this.bounds;
     return {
@@ -168,11 +175,9 @@ export class StackMeasure {
       roomCount: rooms.length,
       volumeMm3: rows.reduce((s, r) => s + r.areaMm2, 0) * manifest.layerMm,
       boundsMm: b && [b[0] * px, (pixels[1] - b[3]) * py, b[2] * px, (pixels[1] - b[1]) * py],
-      bottomLayers: firstOther(lights, bottomS),
-      bottomS,
-      normalS: mostCommon(lights),
+      ...sequenceOf(lights),
       mostExposuresInLayer: Math.max(...rows.map((r) => r.exposures)),
-      motion: mostCommonMotion(manifest),
+      motions: motionsOf(manifest),
       resinC: manifest.resinC ?? null,
       exposureS,
       timeS: exposureS + rows.reduce((s, r) => s + r.darkS, 0),
@@ -182,20 +187,36 @@ export class StackMeasure {
 
 const largest = <T extends { readonly areaMm2: number }>(all: readonly T[]): readonly T[] =>
   all.toSorted((a, b) => b.areaMm2 - a.areaMm2).slice(0, MOST_TOLD);
-/** How many come before the first that differs. */
-const firstOther = (values: readonly number[], like: number): number => {
-  const at = values.findIndex((v) => Math.abs(v - like) > 1e-6);
+const SAME_S = 1e-6;
+/** Bottom, transition and normal light, as the layers have it. */
+function sequenceOf(
+  lights: readonly number[],
+): Pick<StackReport, 'bottomLayers' | 'bottomS' | 'transitionLayers' | 'normalS'> {
+  const bottomS = lights[0]!;
+  const normalS = mostCommon(lights.slice(lights.length >> 1));
+  const isBottom = (s: number): boolean => Math.abs(s - bottomS) < SAME_S;
+  const isNormal = (s: number): boolean => Math.abs(s - normalS) < SAME_S;
+  const bottomLayers = isNormal(bottomS) ? 0 : firstThat(lights, (s) => !isBottom(s), 0);
+  const normalFrom = firstThat(lights, (s, i) => isNormal(s) || s >= (lights[i - 1] ?? Infinity), bottomLayers);
+  return { bottomLayers, bottomS, transitionLayers: normalFrom - bottomLayers, normalS };
+}
+function firstThat(values: readonly number[], is: (v: number, i: number) => boolean, from: number): number {
+  const at = values.findIndex((v, i) => i >= from && is(v, i));
   return at < 0 ? values.length : at;
-};
+}
 function mostCommon(values: readonly number[]): number {
   const counts = new Map<number, number>();
   for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
   return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best))[0];
 }
-function mostCommonMotion(manifest: StackManifest): LayerMotion {
-  const of = manifest.layers.map((l) => JSON.stringify(motionAfter(manifest, l)));
-  const counts = new Map<string, number>();
-  for (const m of of) counts.set(m, (counts.get(m) ?? 0) + 1);
-  const [most] = [...counts].reduce((best, next) => (next[1] > best[1] ? next : best));
-  return motionAfter(manifest, manifest.layers[of.indexOf(most)]!);
+function motionsOf(manifest: StackManifest): readonly MotionInUse[] {
+  const found = new Map<string, { motion: LayerMotion; layer: number; layers: number }>();
+  for (const [i, l] of manifest.layers.entries()) {
+    const motion = motionAfter(manifest, l);
+    const key = JSON.stringify(motion);
+    const known = found.get(key);
+    if (known) known.layers++;
+    else found.set(key, { motion, layer: i + 1, layers: 1 });
+  }
+  return [...found.values()].sort((a, b) => b.layers - a.layers);
 }

@@ -1,0 +1,37 @@
+import type { RuleCases } from '../cases.ts';
+import { areaJump } from './areaJump.ts';
+
+const foot = { shape: 'box', x: 0, y: 0, w: 10, d: 10, fromMm: 0, toMm: 1 } as const;
+
+export const cases: RuleCases = {
+  rule: areaJump,
+  stack: [
+    { when: 'from 100 to 290 mm²', stack: { solids: [foot, { ...foot, w: 29, fromMm: 1, toMm: 2 }] }, finds: [] },
+    {
+      when: 'from 100 to 400 mm²',
+      stack: { solids: [foot, { ...foot, w: 40, fromMm: 1, toMm: 2 }] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A layer is much larger than the one before',
+          figure: '100 to 400 mm² in layer 21',
+          limit: '300 mm²',
+          origin: 'common practice',
+          fix: 'tilt the part, so that the area grows over many layers',
+          layer: 21,
+          zMm: 1.05,
+        },
+      ],
+    },
+    {
+      when: 'a large part that grows by less than its double',
+      stack: {
+        solids: [
+          { ...foot, w: 30 },
+          { ...foot, w: 58, fromMm: 1, toMm: 2 },
+        ],
+      },
+      finds: [],
+    },
+  ],
+};

@@ -1,0 +1,34 @@
+import type { RuleCases } from '../cases.ts';
+import { roomsDrain } from './roomsDrain.ts';
+
+const block = { shape: 'box', x: 0, y: 0, w: 8, d: 8, fromMm: 0, toMm: 2 } as const;
+const room = { ...block, w: 3, d: 3, fromMm: 0.5, toMm: 1.5, isCut: true } as const;
+
+export const cases: RuleCases = {
+  rule: roomsDrain,
+  stack: [
+    {
+      when: 'a hollow that nothing leads out of',
+      stack: { solids: [block, room] },
+      finds: [
+        {
+          severity: 'caution',
+          title: '1 closed room full of resin',
+          figure: '0.01 ml, the largest from layer 11 to 30',
+          limit: 'open to the outside',
+          origin: 'the layers themselves',
+          fix: 'give each two holes of 2 mm or more, one at its lowest place as it hangs, or fill it',
+          layer: 11,
+          zMm: 0.55,
+          place: { xMm: 71.4, yMm: 45.679 },
+        },
+      ],
+    },
+    {
+      when: 'the same with a hole to the side',
+      stack: { solids: [block, room, { ...room, x: 2.75, w: 2.5, d: 1, toMm: 0.9 }] },
+      finds: [],
+    },
+    { when: 'a bubble', stack: { solids: [block, { ...room, w: 0.5, d: 0.5 }] }, finds: [] },
+  ],
+};

@@ -1,0 +1,101 @@
+import type { StackReport } from '../../core/resin/stackReport.ts';
+import type { LayerMotion, Stage } from '../../core/resin/sequence.ts';
+import { findSetting } from '../library/settings/catalogue.ts';
+import { numberOf, type Values } from '../library/settings/define.ts';
+import { isFor, readerOf, toFinding, type Found, type NotChecked, type Rule, type StackJob } from './define.ts';
+import { rules } from './index.ts';
+import type { Finding, RuleRun, StackEstimate, StackOutcome } from './outcome.ts';
+import type { RecipeInput } from './recipeInput.ts';
+import { judged, neededBy, recipeOf, withoutChange, wordsOfNeed } from './run.ts';
+
+/** Values of a process that are a wish and not what a stack does: the stack is held against them. */
+const WISHES = ['bottomThicknessMm'];
+
+/** The recipe as the layers do it: machine, tool and material as they are, what belongs to the process by what was measured, and what no
+ *  layer shows not at all. */
+export function valuesAsShown(values: Values, stack: StackReport, { lift, ...motion }: LayerMotion): Values {
+  const stages = (name: 'lift' | 'return', first: Stage | undefined, second: Stage | undefined): Values => ({
+    [`${name}FirstMm`]: first?.mm ?? 0,
+    [`${name}SecondMm`]: second?.mm ?? 0,
+    ...(first && { [`${name}FirstMmPerS`]: first.mmPerS }),
+    ...(second && { [`${name}SecondMmPerS`]: second.mmPerS }),
+  });
+  const back = motion.return;
+  const others = Object.entries(values).filter(
+    ([key]) => WISHES.includes(key) || !findSetting(key)?.owners.includes('process'),
+  );
+  return {
+    ...Object.fromEntries(others),
+    resinLayerMm: stack.layerMm,
+    exposureS: stack.normalS,
+    exposureBottomS: stack.bottomS,
+    bottomLayers: stack.bottomLayers,
+    transitionLayers: stack.transitionLayers,
+    pauseBeforeLiftS: motion.pauseBeforeLiftS,
+    pauseAtTopS: motion.pauseAtTopS,
+    pauseBeforeExposureS: motion.pauseBeforeExposureS,
+    ...stages('lift', lift[0], lift[1] ?? { mm: 0, mmPerS: lift[0]?.mmPerS ?? 0 }),
+    // a return of one stage is all its slow part
+    ...(back.length > 1 ? stages('return', back[0], back[1]) : stages('return', undefined, back[0])),
+  };
+}
+
+interface Asked {
+  readonly findings: readonly Finding[];
+  readonly needs: string | null;
+}
+const isNeed = (found: readonly Found[] | NotChecked): found is NotChecked => 'needs' in found;
+
+/** How a rule of recipes looks at what the layers do; where the motion differs between layers, at each. */
+function askAsShown(rule: Rule, { stack }: StackJob, input: RecipeInput): Asked {
+  const view = rule.recipe!;
+  const findings = new Map<string, Finding>();
+  for (const [i, { motion, layer }] of stack.motions.entries()) {
+    const shown = { ...input, values: valuesAsShown(input.values, stack, motion) };
+    const needs = neededBy(view, shown);
+    if (needs !== null) return { findings: [], needs: wordsOfNeed(needs) };
+    for (const found of view.find(readerOf(rule.id, view, shown))) {
+      const key = `${found.title} ${found.figure}`;
+      const at = i === 0 ? {} : { layer, zMm: layer * stack.layerMm };
+      if (!findings.has(key)) findings.set(key, toFinding(rule, { ...withoutChange(found), ...at }));
+    }
+  }
+  return { findings: [...findings.values()], needs: null };
+}
+
+/** What every rule says of a layer stack: same input, same answer, in a browser worker, on the server and at the command line. */
+export function checkStack(job: StackJob): StackOutcome {
+  const { stack, context } = job;
+  const input = recipeOf(context);
+  const findings: Finding[] = [];
+  const runs: RuleRun[] = [];
+  const asked = (rule: Rule): Asked => {
+    if (rule.layers) {
+      const found = rule.layers.find(stack, context);
+      return isNeed(found)
+        ? { findings: [], needs: found.needs }
+        : { findings: found.map((f) => toFinding(rule, withoutChange(f))), needs: null };
+    }
+    return input ? askAsShown(rule, job, input) : { findings: [], needs: 'the recipe’s values, which were not kept' };
+  };
+  for (const rule of rules) {
+    if (!isFor(rule, 'resin') || !(rule.layers ?? rule.recipe)) continue;
+    const { findings: own, needs } = asked(rule);
+    findings.push(...own);
+    runs.push({ rule: rule.id, ran: needs === null, needs });
+  }
+  return { ...judged(findings, runs, context.machine.name), estimate: estimateOfStack(job), stack };
+}
+
+/** What one print takes: its time by the layers' own light and motion, resin as it is drawn. */
+export function estimateOfStack({ stack, context }: StackJob): StackEstimate {
+  const resinMl = stack.volumeMm3 / 1000;
+  const perLitre = numberOf(context.recipe.values ?? {}, 'pricePerLitre') ?? 0;
+  const lastsS = stack.timeS * (context.machine.pace?.ratio ?? 1);
+  return {
+    lastsS,
+    layers: stack.rows.length,
+    resinMl,
+    cost: (resinMl / 1000) * perLitre + (lastsS / 3600) * context.machine.ratePerHour,
+  };
+}

@@ -1,0 +1,86 @@
+import type { StackSettings } from '../../core/resin/meshLayers.ts';
+import { motionMissing, motionOf } from '../library/model/resinMotion.ts';
+import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
+import { numberOf, type Values } from '../library/settings/define.ts';
+import type { NotApplied } from './applied.ts';
+
+/** Without these no layers can be made. */
+export const STACK_NEEDS = [
+  'pixelMm',
+  'screenPixelsX',
+  'screenPixelsY',
+  'resinLayerMm',
+  'exposureS',
+  'exposureBottomS',
+  'liftFirstMm',
+  'liftFirstMmPerS',
+] as const;
+
+/** What is missing for layers, in words; null where nothing is. */
+export function stackWants(v: Values): string | null {
+  const missing = STACK_NEEDS.find((key) => numberOf(v, key) === null);
+  if (missing) {
+    const { label, owners } = findSetting(missing)!;
+    return `“${label}” is missing, a value of the ${owners[0]!} profile`;
+  }
+  return motionMissing(motionOf(v));
+}
+
+/** Settings that layers made here are drawn, lit and moved by. */
+const APPLIED: ReadonlySet<string> = new Set<SettingKey>([
+  'pixelMm',
+  'pixelYMm',
+  'screenPixelsX',
+  'screenPixelsY',
+  'resinLayerMm',
+  'exposureS',
+  'exposureBottomS',
+  'bottomLayers',
+  'bottomThicknessMm',
+  'transitionLayers',
+  'pauseBeforeLiftS',
+  'pauseAtTopS',
+  'pauseBeforeExposureS',
+  'liftFirstMm',
+  'liftFirstMmPerS',
+  'liftSecondMm',
+  'liftSecondMmPerS',
+  'returnFirstMm',
+  'returnFirstMmPerS',
+  'returnSecondMm',
+  'returnSecondMmPerS',
+  'samplesPerPixel',
+  'samplesPerPixelMost',
+  'lowestGrey',
+  'contourCompensationMm',
+]);
+/** Effective values that layers made here hold. */
+export const appliedToLayers = (v: Values): Values =>
+  Object.fromEntries(Object.entries(v).filter(([key]) => APPLIED.has(key)));
+/** What of the recipe they do not hold, and why. */
+export const notAppliedToLayers = (v: Values): readonly NotApplied[] =>
+  (
+    [
+      ['supportTipMm', 'no supports are made'],
+      ['importedDelayS', 'pauses and stages of the recipe are used instead of a single delay'],
+    ] as const
+  ).flatMap(([key, why]) => (key in v ? [{ setting: key, label: findSetting(key)!.label, why }] : []));
+
+/** How layers are shown under a recipe's effective values. */
+export function stackSettingsOf(v: Values, title: string): StackSettings {
+  const n = (key: string, fallback = 0): number => numberOf(v, key) ?? fallback;
+  return {
+    title,
+    pixelMm: [n('pixelMm'), n('pixelYMm', n('pixelMm'))],
+    pixels: [n('screenPixelsX'), n('screenPixelsY')],
+    layerMm: n('resinLayerMm'),
+    samples: Math.min(n('samplesPerPixel', 2), n('samplesPerPixelMost', 4)),
+    lowestGrey: n('lowestGrey'),
+    compensationMm: n('contourCompensationMm'),
+    exposureS: n('exposureS'),
+    bottomExposureS: n('exposureBottomS'),
+    bottomLayers: n('bottomLayers', 4),
+    transitionLayers: n('transitionLayers'),
+    motion: motionOf(v),
+  };
+}
