@@ -91,7 +91,11 @@ module.exports = {
       comment: 'rules stand above library and machines and below the rest',
       from: {
         path: '^src/areas/rules/',
-        pathNot: ['\\.test\\.ts$', '\\.cases\\.ts$', '/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks)\\.ts$'],
+        pathNot: [
+          '\\.test\\.ts$',
+          '\\.cases\\.ts$',
+          '/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks)\\.ts$',
+        ],
       },
       to: { path: '^src/areas/(?!rules/|library/|machines/)' },
     },

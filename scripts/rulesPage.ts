@@ -31,7 +31,12 @@ export function rulesPage(): string {
     );
     for (const r of own) {
       const also = SUBJECTS.map(([s]) => s).filter((s) => s !== subject && r[s]);
-      const reads = [...settingsReadBy(r), ...(r.program?.reads ?? []), ...(r.mesh?.reads ?? []), ...(r.layers?.reads ?? [])];
+      const reads = [
+        ...settingsReadBy(r),
+        ...(r.program?.reads ?? []),
+        ...(r.mesh?.reads ?? []),
+        ...(r.layers?.reads ?? []),
+      ];
       lines.push(
         `| ${[
           `\`${r.id}\``,
