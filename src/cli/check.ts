@@ -11,8 +11,8 @@ import { drawingStack, screenOf } from '../areas/checks/model/meshStack.ts';
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { openPlate } from '../areas/checks/model/plate.ts';
 import type { CheckOutcome, Judged } from '../areas/rules/outcome.ts';
-import type { StackReport } from '../core/resin/stackReport.ts';
-import { isZip, measureStackFile, stackSummary, stackTools } from './stack.ts';
+import type { StackJob } from '../areas/rules/define.ts';
+import { isZip, measureStackFile, stackSummary } from './stack.ts';
 import { fetchContext, readContext } from './contextFile.ts';
 import { isMeshFile, readWhole, unitOption } from './mesh.ts';
 import { CommandFailure, printJson, readArguments, refuse, type Options } from './options.ts';
@@ -63,23 +63,21 @@ export async function runCheck(args: string[]): Promise<number> {
 
 /** Layers as they came, or as a mesh would be drawn. */
 function checkStackFile(file: string, isStack: boolean, sheet: CheckContext, values: Options): number {
-  const outcome = checkStack({
-    stack: isStack ? measureStackFile(file) : layersOfMesh(file, sheet, values),
-    context: sheet,
-  });
+  const job = isStack ? { stack: measureStackFile(file) } : layersOfMesh(file, sheet, values);
+  const outcome = checkStack({ ...job, context: sheet });
   if (values['json']) {
     const notChecked = outcome.runs.flatMap((r) => (r.ran ? [] : [{ rule: r.rule, needs: r.needs }]));
     printJson({ ...outcome, notChecked, stack: stackSummary(outcome.stack) });
   } else process.stdout.write(verdictText(outcome));
   return outcome.verdict === 'blocked' ? 1 : 0;
 }
-function layersOfMesh(file: string, sheet: CheckContext, values: Options): StackReport {
+function layersOfMesh(file: string, sheet: CheckContext, values: Options): Pick<StackJob, 'stack' | 'mesh'> {
   if (!isMeshFile(file))
     throw new CommandFailure(`${file}: is neither a mesh nor a layer stack, and a resin machine prints nothing else`);
   const opened = openPlate(readWhole(file), choiceOf(values, screenOf(sheet)));
   if (!opened.ok) return refuse(opened.failure, file);
-  const drawn = runAll(drawingStack(opened.value, sheet, stackTools));
-  return drawn.ok ? drawn.value.report : refuse(drawn.failure, file);
+  const drawn = runAll(drawingStack(opened.value, sheet, null));
+  return drawn.ok ? { stack: drawn.value.report, mesh: drawn.value.mesh } : refuse(drawn.failure, file);
 }
 
 const verdictText = ({ sentence, findings }: Judged): string =>

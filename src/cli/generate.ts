@@ -15,7 +15,8 @@ import { arrange } from '../core/geometry/arrange.ts';
 import { runAll } from '../core/result/stepwise.ts';
 import { appliedToLayers, notAppliedToLayers } from '../areas/rules/stackSettings.ts';
 import { drawingStack, screenOf } from '../areas/checks/model/meshStack.ts';
-import { stackSummary, stackTools } from './stack.ts';
+import { stackTools } from '../platform/files/stackTools.ts';
+import { stackSummary } from './stack.ts';
 import { countOf } from '../core/units/plural.ts';
 import { readContext } from './contextFile.ts';
 import { readWhole, unitOption } from './mesh.ts';
@@ -104,7 +105,7 @@ function generateStack(parts: readonly PlatePart[], context: CheckContext, out: 
   const drawn = runAll(drawingStack(parts, context, stackTools));
   if (!drawn.ok) return refuse(drawn.failure, out);
   const { zip, report } = drawn.value;
-  write(out, zip);
+  write(out, zip!);
   const effective = context.recipe.values ?? {};
   const notApplied = notAppliedToLayers(effective);
   if (values['json'])

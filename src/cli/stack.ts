@@ -1,22 +1,11 @@
-import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { constants, deflateSync, inflateSync } from 'node:zlib';
 import { measuringStack } from '../core/resin/measureStack.ts';
 import { readStack } from '../core/resin/readStack.ts';
-import type { StackTools } from '../core/resin/stack.ts';
 import type { StackReport } from '../core/resin/stackReport.ts';
 import { runAll } from '../core/result/stepwise.ts';
 import { readHead } from './mesh.ts';
+import { inflate, sha256 } from '../platform/files/stackTools.ts';
 import { refuse } from './options.ts';
-
-const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
-const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
-
-/** The same stack to the byte each time: level and strategy are part of it. */
-export const stackTools: StackTools = {
-  deflate: (raw) => deflateSync(raw, { level: 1, strategy: constants.Z_RLE }),
-  sha256,
-};
 
 /** A zip, by its first bytes; of what is no mesh it is taken for a layer stack. */
 export const isZip = (file: string): boolean => {

@@ -6,7 +6,7 @@ import { job } from '../../src/areas/checks/server/tables.ts';
 import { clearPlate, findLoaded } from '../../src/areas/machines/server/index.ts';
 import { printTime } from '../../src/areas/machines/server/tables.ts';
 import { programText } from '../../src/areas/rules/cases.ts';
-import { lastsOf, workedOutOf } from '../../src/areas/rules/outcome.ts';
+import { lastsOf, workedOutOf, ofProgram } from '../../src/areas/rules/outcome.ts';
 import { getToday } from '../../src/areas/today/server/index.ts';
 import { cutProgram, linesToSend } from '../../src/core/gcode/wire.ts';
 import { asDrawn } from '../../src/core/mesh/placement.ts';
@@ -269,7 +269,7 @@ test('prints that ran through are timed by the machine’s own clock, and from f
   // the stand-in starts and stops less hard than its profile says, and homes in its own time
   for (const r of rows) expect(r.tookS).toBeGreaterThan(60);
   const nextId = await approved();
-  const next = (await pageOf(nextId)).run!.outcome!.estimate;
+  const next = ofProgram((await pageOf(nextId)).run!.outcome)!.estimate;
   expect(next.pace!.prints).toBeGreaterThanOrEqual(5);
   expect(lastsOf(next)).toBeCloseTo(next.pace!.ratio * workedOutOf(next), 6);
   // the list says what the page says: what its print lasts, and not what its moves take

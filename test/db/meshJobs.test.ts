@@ -1,3 +1,4 @@
+import { ofProgram } from '../../src/areas/rules/outcome.ts';
 import { gzipSync } from 'node:zlib';
 import { desc, eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -62,7 +63,7 @@ test('a mesh is checked to its record, with the program that was laid of it', as
   const page = await run(await jobOf(writeStl(boxMesh([0, 0, 0], [30, 20, 10])), stand()));
   expect(page.run).toMatchObject({ state: 'done', mesh: stand() });
   expect(page.outOfDate).toBe(false);
-  const { mesh, report, estimate } = page.run!.outcome!;
+  const { mesh, report, estimate } = ofProgram(page.run!.outcome)!;
   expect(mesh).toMatchObject({ format: 'stl', facts: { triangles: 12, watertight: true } });
   const bytes = await wholeFile(farm.as('viewer'), page.run!.programSha!, report.bytes);
   const read = unwrap(inspectGcode(bytes, { ...exampleLimits, ...page.run!.sheet!.machine.motion }));

@@ -1,8 +1,5 @@
-import type http from 'node:http';
 import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, test } from 'vitest';
 import { eq } from 'drizzle-orm';
-import { freePort } from '../../scripts/cluster.mjs';
-import { makeProfile } from '../../src/areas/library/server/index.ts';
 import {
   clearPlate,
   listMachines,
@@ -25,62 +22,26 @@ import { trial } from '../../src/areas/trials/server/tables.ts';
 import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
 import { PrinterTaken, StackPrinter } from '../../src/areas/machines/devices/stackPrinter.ts';
-import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
-import { serveResinPrinter } from '../../standins/resin/serve.ts';
+import { port, printer, resinBench, switchOff, switchOn } from './resinBench.ts';
 import { emptyPlates, freshFarm, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
 let m: Machine;
-let port = 0;
-let printer: SimulatedResinPrinter;
-let server: http.Server;
 const ids: Record<'printer' | 'film' | 'resin' | 'process', string> = { printer: '', film: '', resin: '', process: '' };
-const PIXELS = [600, 400] as const;
 
 beforeAll(async () => {
   farm = await freshFarm('resin_print');
-  const lead = farm.as('lead');
-  const make = async (kind: 'printer' | 'tool' | 'material' | 'process', own: object) =>
-    unwrap(
-      await makeProfile(lead, { kind, technology: 'resin', name: `A ${kind}`, own: own as never, message: 'first' }),
-    ).id;
-  ids.printer = await make('printer', {
-    travelXMm: 120,
-    travelYMm: 80,
-    travelZMm: 150,
-    pixelMm: 0.2,
-    screenPixelsX: PIXELS[0],
-    screenPixelsY: PIXELS[1],
+  const bench = await resinBench(farm);
+  ({ m } = bench);
+  Object.assign(ids, {
+    printer: bench.printerId,
+    film: bench.toolId,
+    resin: bench.materialId,
+    process: bench.processId,
   });
-  ids.film = await make('tool', { filmKind: 'FEP' });
-  ids.resin = await make('material', { resinKind: 'standard' });
-  ids.process = await make('process', {
-    resinLayerMm: 0.1,
-    exposureS: 2.5,
-    exposureBottomS: 25,
-    liftFirstMm: 6,
-    liftFirstMmPerS: 1,
-    returnFirstMm: 6,
-  });
-  port = await freePort();
-  m = await makeMachine(lead, { name: 'Lamp hut', printerId: ids.printer, place: 'room', port });
-  unwrap(await mountTool(lead, m.id, ids.film, ''));
-  unwrap(await loadLot(lead, m.id, { materialId: ids.resin, lot: 'Q1', remainingG: 500 }));
 });
 afterAll(() => farm.close());
 
-/** A printer fresh from the switch: it holds no stack. */
-async function switchOn(timeScale: number): Promise<void> {
-  printer = new SimulatedResinPrinter('lamp-hut', 3, PIXELS, timeScale);
-  server = await serveResinPrinter(printer, port);
-}
-async function switchOff(): Promise<void> {
-  printer.stop();
-  server.closeAllConnections();
-  await new Promise((done) => {
-    server.close(done);
-  });
-}
 beforeEach(() => switchOn(20_000));
 afterEach(async () => {
   await switchOff();
@@ -207,8 +168,7 @@ describe('a resin print', () => {
   });
   test('is refused by a printer of another screen in its own words', async () => {
     await switchOff();
-    printer = new SimulatedResinPrinter('lamp-hut', 3, [300, 200], 20_000);
-    server = await serveResinPrinter(printer, port);
+    await switchOn(20_000, [300, 200]);
     expect(await print(await plate())).toMatchObject({
       phase: 'refused',
       message: 'The printer refuses: made for 600 × 400 pixels; this screen has 300 × 200',

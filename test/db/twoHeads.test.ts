@@ -1,3 +1,4 @@
+import { ofProgram } from '../../src/areas/rules/outcome.ts';
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest';
 import {
@@ -112,7 +113,7 @@ describe('a part of two bodies, in one file', () => {
   };
   test('is laid body by body by the head of each, and both are weighed', async () => {
     const { run } = await pageOf(await jobOf([1, 2]));
-    const { report, mesh } = run!.outcome!;
+    const { report, mesh } = ofProgram(run!.outcome)!;
     expect([mesh!.bodies, mesh!.objects]).toEqual([
       [1, 2],
       ['core', 'shell'],
@@ -176,7 +177,7 @@ describe('a part with soluble support, by two heads', () => {
       expect(mm3).toBeGreaterThanOrEqual(PURGE_MM3);
     }
     // what each head was fed is what was foretold, and is off its lot
-    const { heads } = outcome!.estimate;
+    const { heads } = ofProgram(outcome)!.estimate;
     for (const { head, filamentMm, massG } of heads!) {
       const fedMm3 = ofHead(head - 1).reduce((sum, l) => sum + l.areaMm2 * l.lengthMm, 0);
       expect(fedMm3 / filamentAreaMm2(1.75) / filamentMm).toBeCloseTo(1, 2);
@@ -231,7 +232,7 @@ describe('a part with soluble support, by two heads', () => {
     const { run } = await pageOf(await checked());
     expect([run!.sheet!.bodyTool, run!.sheet!.heads!.map((h) => [h.tool, h.roles])]).toEqual([1, [[0, ['support']]]]);
     expect(run!.outcome!.findings.filter((f) => f.severity === 'blocker')).toEqual([]);
-    expect(run!.outcome!.report.heads!.map((h) => [h.tool, h.nozzleMaxExtrudingC])).toEqual([
+    expect(ofProgram(run!.outcome)!.report.heads!.map((h) => [h.tool, h.nozzleMaxExtrudingC])).toEqual([
       [0, 212],
       [1, 205],
     ]);

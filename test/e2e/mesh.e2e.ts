@@ -14,7 +14,7 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
   test.setTimeout(240_000);
   await signIn(page, 'lead');
   await open(page, '/checks/new');
-  await page.getByLabel('Mesh or G-code file').setInputFiles({ name: 'bar.stl', mimeType: 'model/stl', buffer: bar });
+  await page.getByLabel('Mesh, G-code file or layer stack').setInputFiles({ name: 'bar.stl', mimeType: 'model/stl', buffer: bar });
   const part = page.getByRole('region', { name: 'Mesh' });
   await test.step('the size in four units stands side by side', async () => {
     await expect(part).toContainText('STL, 12 triangles');
@@ -143,7 +143,7 @@ test('a mesh cut short is refused with the byte that says so', async ({ page }) 
   await signIn(page);
   await open(page, '/checks/new');
   await page
-    .getByLabel('Mesh or G-code file')
+    .getByLabel('Mesh, G-code file or layer stack')
     .setInputFiles({ name: 'cut.stl', mimeType: 'model/stl', buffer: bar.subarray(0, 400) });
   await expect(page.getByRole('alert')).toContainText('The header counts 12 triangles, which need 684 bytes');
   await expect(page.getByRole('button', { name: 'Save job' })).toBeDisabled();
@@ -171,7 +171,7 @@ test('a program made for another machine is blocked with its reasons; only a lea
   });
   await signIn(page, 'technician');
   await open(page, '/checks/new');
-  await page.getByLabel('Mesh or G-code file').setInputFiles({
+  await page.getByLabel('Mesh, G-code file or layer stack').setInputFiles({
     name: 'plate.gcode.gz',
     mimeType: 'application/gzip',
     buffer: gzipSync(program),

@@ -17,7 +17,7 @@ test('two meshes share a plate: one is repaired, both are counted, arranged and 
   await signIn(page, 'technician');
   await open(page, '/checks/new');
   await page
-    .getByLabel('Mesh or G-code file')
+    .getByLabel('Mesh, G-code file or layer stack')
     .setInputFiles([file('post.stl', boxMesh([0, 0, 0], [30, 20, 12])), file('cap.stl', torn)]);
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Coldai' });
   await pick(page, 'Process', 'Fine 0.20');

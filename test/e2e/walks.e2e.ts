@@ -86,7 +86,7 @@ test('an STL is printed at most 14 presses after the drop, and its failure noted
   await signIn(page);
   const hand = await handOf(page);
   await hand.press(page.getByRole('link', { name: 'Check a job' }));
-  await page.getByLabel('Mesh or G-code file').setInputFiles(block); // dropped
+  await page.getByLabel('Mesh, G-code file or layer stack').setInputFiles(block); // dropped
   const verdict = page.locator('.verdict').last();
   await expect(verdict).toContainText(/^Clear/);
   await hand.press(page.getByRole('button', { name: 'Save job' }));

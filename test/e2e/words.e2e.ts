@@ -28,7 +28,7 @@ test('a lead says from a job what an unknown word does: it is kept with the prin
   const side = page.locator('aside.side');
   await test.step('the program says one thing, and another is so', async () => {
     await page
-      .getByLabel('Mesh or G-code file')
+      .getByLabel('Mesh, G-code file or layer stack')
       .setInputFiles({ name: 'vent.gcode', mimeType: 'text/plain', buffer: Buffer.from(vent) });
     await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Lagazuoi' });
     await pick(page, 'Process', 'Fine 0.20');

@@ -203,7 +203,7 @@ test('a program dropped on a new job proposes a machine, and the job is kept wit
   await show('/checks/new', 'technician');
   const text = ['G28', 'G1 Z0.2 F600', 'G1 X10 Y10 F6000', 'G1 X60 E3 F1200', 'M104 S0'].join('\n');
   await hands.upload(
-    screen.getByLabelText('Mesh or G-code file', { selector: 'input' }),
+    screen.getByLabelText('Mesh, G-code file or layer stack', { selector: 'input' }),
     new File([text], 'clip_small.gcode'),
   );
   await screen.findByText(/clip_small.gcode · /);

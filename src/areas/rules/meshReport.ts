@@ -84,3 +84,22 @@ export interface MeshReport {
   /** What of the rest stands in the purge tower; missing in older runs. */
   readonly purgeMm3?: number;
 }
+
+/** What is seen of a mesh before anything is made of it: its unit, what it is, and where it stands. */
+export type MeshSeen = Pick<
+  MeshReport,
+  | 'format'
+  | 'unit'
+  | 'unitIsStated'
+  | 'unitIsTold'
+  | 'remarks'
+  | 'readings'
+  | 'parts'
+  | 'objects'
+  | 'others'
+  | 'facts'
+  | 'repair'
+  | 'minMm'
+  | 'maxMm'
+  | 'hull'
+>;

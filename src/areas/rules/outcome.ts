@@ -3,7 +3,7 @@ import type { MeshUnit } from '../../core/mesh/mesh.ts';
 import type { Placement } from '../../core/mesh/placement.ts';
 import type { Values } from '../library/settings/define.ts';
 import type { StackReport } from '../../core/resin/stackReport.ts';
-import type { MeshReport } from './meshReport.ts';
+import type { MeshReport, MeshSeen } from './meshReport.ts';
 import type { Pace } from '../machines/model/pace.ts';
 
 /** Where on the build plate a finding lies. */
@@ -76,9 +76,10 @@ export interface Estimate {
   readonly heads?: readonly HeadEstimate[];
 }
 /** How long a print lasts in all. */
-export const lastsOf = (e: Estimate): number => e.lastsS ?? e.timeS + e.heatingS;
+export const lastsOf = (e: Estimate | StackEstimate): number =>
+  'resinMl' in e ? e.lastsS : (e.lastsS ?? e.timeS + e.heatingS);
 /** The same as it was worked out, uncorrected by what prints took. */
-export const workedOutOf = (e: Estimate): number => lastsOf(e) / (e.pace?.ratio ?? 1);
+export const workedOutOf = (e: Estimate | StackEstimate): number => lastsOf(e) / (e.pace?.ratio ?? 1);
 export interface HeadEstimate {
   /** From 1. */
   readonly head: number;
@@ -100,12 +101,22 @@ export interface StackEstimate {
   readonly lastsS: number;
   readonly layers: number;
   readonly resinMl: number;
+  readonly massG: number;
+  readonly pace?: Pace;
   readonly cost: number;
 }
 export interface StackOutcome extends Judged {
   readonly estimate: StackEstimate;
   readonly stack: StackReport;
+  /** The mesh they were drawn of, where they were made here. */
+  readonly mesh?: MeshSeen;
 }
+/** The outcome of a check, of a program or of layers. */
+export type JobOutcome = CheckOutcome | StackOutcome;
+export const isOfLayers = (outcome: JobOutcome): outcome is StackOutcome => 'stack' in outcome;
+/** The same where it is of a program; null where it is of layers, or none. */
+export const ofProgram = (outcome: JobOutcome | null | undefined): CheckOutcome | null =>
+  outcome && !isOfLayers(outcome) ? outcome : null;
 export interface CheckOutcome extends Judged {
   readonly estimate: Estimate;
   /** The program that was checked: the job's own, or the one laid from its mesh. */

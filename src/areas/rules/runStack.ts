@@ -2,9 +2,22 @@ import type { StackReport } from '../../core/resin/stackReport.ts';
 import type { LayerMotion, Stage } from '../../core/resin/sequence.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
-import { isFor, readerOf, toFinding, type Found, type NotChecked, type Rule, type StackJob } from './define.ts';
+import {
+  isFor,
+  readerOf,
+  toFinding,
+  type Found,
+  type JobInput,
+  type MeshView,
+  type NotChecked,
+  type Rule,
+  type StackJob,
+} from './define.ts';
 import { rules } from './index.ts';
 import type { Finding, RuleRun, StackEstimate, StackOutcome } from './outcome.ts';
+import { RESIN_G_PER_ML } from './grams.ts';
+import { asChecked } from '../../core/result/checked.ts';
+import type { MeshReport, MeshSeen } from './meshReport.ts';
 import type { RecipeInput } from './recipeInput.ts';
 import { judged, neededBy, recipeOf, withoutChange, wordsOfNeed } from './run.ts';
 
@@ -40,6 +53,10 @@ export function valuesAsShown(values: Values, stack: StackReport, { lift, ...mot
   };
 }
 
+/** How a rule looks at a mesh of which layers are drawn; null where it does not, or reads more than is seen of it. */
+const seesMesh = ({ mesh: view }: Rule, mesh: MeshSeen | undefined): MeshView | null =>
+  mesh && view?.reads.every((key) => key in mesh) ? view : null;
+
 interface Asked {
   readonly findings: readonly Finding[];
   readonly needs: string | null;
@@ -65,7 +82,7 @@ function askAsShown(rule: Rule, { stack }: StackJob, input: RecipeInput): Asked 
 
 /** What every rule says of a layer stack: same input, same answer, in a browser worker, on the server and at the command line. */
 export function checkStack(job: StackJob): StackOutcome {
-  const { stack, context } = job;
+  const { stack, mesh, context } = job;
   const input = recipeOf(context);
   const findings: Finding[] = [];
   const runs: RuleRun[] = [];
@@ -76,15 +93,28 @@ export function checkStack(job: StackJob): StackOutcome {
         ? { findings: [], needs: found.needs }
         : { findings: found.map((f) => toFinding(rule, withoutChange(f))), needs: null };
     }
+    const view = seesMesh(rule, mesh);
+    if (view) {
+      // of a mesh before anything is laid, rules read what is seen of it and nothing else
+      const found = view.find(asChecked<MeshReport>(mesh), asChecked<JobInput>({ context }));
+      return isNeed(found)
+        ? { findings: [], needs: found.needs }
+        : { findings: found.map((f) => toFinding(rule, f)), needs: null };
+    }
     return input ? askAsShown(rule, job, input) : { findings: [], needs: 'the recipe’s values, which were not kept' };
   };
   for (const rule of rules) {
-    if (!isFor(rule, 'resin') || !(rule.layers ?? rule.recipe)) continue;
+    if (!isFor(rule, 'resin') || !(rule.layers ?? rule.recipe ?? seesMesh(rule, mesh))) continue;
     const { findings: own, needs } = asked(rule);
     findings.push(...own);
     runs.push({ rule: rule.id, ran: needs === null, needs });
   }
-  return { ...judged(findings, runs, context.machine.name), estimate: estimateOfStack(job), stack };
+  return {
+    ...judged(findings, runs, context.machine.name),
+    estimate: estimateOfStack(job),
+    stack,
+    ...(mesh && { mesh }),
+  };
 }
 
 /** What one print takes: its time by the layers' own light and motion, resin as it is drawn. */
@@ -96,6 +126,8 @@ export function estimateOfStack({ stack, context }: StackJob): StackEstimate {
     lastsS,
     layers: stack.rows.length,
     resinMl,
+    massG: resinMl * RESIN_G_PER_ML,
+    ...(context.machine.pace && { pace: context.machine.pace }),
     cost: (resinMl / 1000) * perLitre + (lastsS / 3600) * context.machine.ratePerHour,
   };
 }

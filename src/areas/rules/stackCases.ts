@@ -48,7 +48,7 @@ function measured(p: PlateProgram): StackReport {
     layers,
     digests: {},
   };
-  const measure = new StackMeasure(manifest);
+  const measure = new StackMeasure(manifest, 1);
   const fields = p.fields.map((_, i) => i);
   for (let i = 0; i < layers.length; i++)
     measure.add(solidRuns(rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 })));

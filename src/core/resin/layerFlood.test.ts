@@ -43,7 +43,7 @@ describe('layers flooded from the plate', () => {
   test('a ring on the plate is a cup in each of its layers, and open once it is off the film', () => {
     const { each, rooms } = flooded([ring, ring]);
     expect(each.map((l) => l.roomPixels)).toEqual([9, 9]);
-    expect(rooms).toMatchObject([{ fromLayer: 0, toLayer: 1, pixels: 9, volume: 18, at: [2.5, 1.5], isSealed: false }]);
+    expect(rooms).toMatchObject([{ fromLayer: 0, toLayer: 1, pixels: 9, volume: 18, at: [2.5, 2.5], isSealed: false }]);
   });
   test('a ring with a slit is none', () => expect(flooded([slit, ring, ring]).rooms).toEqual([]));
   test('a slit further down opens the cup in its layer', () => {

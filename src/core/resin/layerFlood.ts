@@ -4,7 +4,7 @@ import { connect, type Runs } from './runs.ts';
 export interface HangingArea {
   readonly layer: number;
   readonly pixels: number;
-  /** Middle of its longest run, pixels. */
+  /** In its middle, pixels. */
   readonly at: readonly [x: number, y: number];
   /** Layer that joins it to something held; null where none does. */
   heldFrom: number | null;
@@ -97,17 +97,12 @@ export class LayerFlood {
     if (this.layer === 0) things.fill(HELD);
     else overlaps(this.solid.runs, runs, (before, now) => join(areaOf[now]!, this.solid.thing[before]!));
     const pixels = new Int32Array(areas);
-    const longest = new Int32Array(areas).fill(-1);
-    for (let i = 0; i < areaOf.length; i++) {
-      const length = runs[3 * i + 2]! - runs[3 * i + 1]!;
-      const area = areaOf[i]!;
-      pixels[area]! += length;
-      if (longest[area]! < 0 || length > lengthOf(runs, longest[area]!)) longest[area] = i;
-    }
+    for (let i = 0; i < areaOf.length; i++) pixels[areaOf[i]!]! += lengthOf(runs, i);
     let islands = 0;
     for (let a = 0; a < areas; a++) {
       if (things[a]! >= 0) continue;
-      const island = { layer: this.layer, pixels: pixels[a]!, at: middleOf(runs, longest[a]!), heldFrom: null };
+      const at = placeIn(runs, (i) => areaOf[i] === a);
+      const island = { layer: this.layer, pixels: pixels[a]!, at, heldFrom: null };
       this.islands.push(island);
       things[a] = this.solids.add([island]);
       islands++;
@@ -152,30 +147,22 @@ export class LayerFlood {
 
   /** Takes stock of what is closed in this layer, and of what no longer is. */
   private roomsOf(runs: Runs, areaOf: Int32Array, things: Int32Array): Pick<FloodedLayer, 'rooms' | 'roomPixels'> {
-    const here = new Map<number, { pixels: number; longest: number }>();
+    const here = new Map<number, number>();
     for (let i = 0; i < areaOf.length; i++) {
       const area = areaOf[i]!;
       if (things[area]! < 0) {
         const [fromLayer, toLayer, widestLayer] = [this.layer, this.layer, this.layer];
-        const at = middleOf(runs, i);
-        const room: ClosedRoom = { fromLayer, toLayer, pixels: 0, widestLayer, at, volume: 0, isSealed: false };
+        const room: ClosedRoom = { fromLayer, toLayer, pixels: 0, widestLayer, at: [0, 0], volume: 0, isSealed: false };
         this.closed.push(room);
         things[area] = this.frees.add(room);
       }
       const root = this.frees.rootOf(things[area]!);
-      if (root === OPEN) continue;
-      const length = lengthOf(runs, i);
-      const seen = here.get(root);
-      if (!seen) here.set(root, { pixels: length, longest: i });
-      else {
-        seen.pixels += length;
-        if (length > lengthOf(runs, seen.longest)) seen.longest = i;
-      }
+      if (root !== OPEN) here.set(root, (here.get(root) ?? 0) + lengthOf(runs, i));
     }
     for (const room of this.stillClosed) room.isSealed = true;
     this.stillClosed.clear();
     let roomPixels = 0;
-    for (const [root, { pixels, longest }] of here) {
+    for (const [root, pixels] of here) {
       const room = this.frees.of(root)!;
       room.isSealed = false;
       room.toLayer = this.layer;
@@ -184,7 +171,7 @@ export class LayerFlood {
       if (pixels > room.pixels) {
         room.pixels = pixels;
         room.widestLayer = this.layer;
-        room.at = middleOf(runs, longest);
+        room.at = placeIn(runs, (i) => this.frees.rootOf(things[areaOf[i]!]!) === root);
       }
       this.stillClosed.add(room);
     }
@@ -193,10 +180,29 @@ export class LayerFlood {
 }
 
 const lengthOf = (runs: Runs, i: number): number => runs[3 * i + 2]! - runs[3 * i + 1]!;
-const middleOf = (runs: Runs, i: number): readonly [number, number] => [
-  (runs[3 * i + 1]! + runs[3 * i + 2]!) / 2,
-  runs[3 * i]! + 0.5,
-];
+/** A place in the middle of some runs, and on one of them. */
+function placeIn(runs: Runs, isOf: (i: number) => boolean): readonly [number, number] {
+  let [x, y, pixels] = [0, 0, 0];
+  for (let i = 0; 3 * i < runs.length; i++) {
+    if (!isOf(i)) continue;
+    const length = lengthOf(runs, i);
+    x += (length * (runs[3 * i + 1]! + runs[3 * i + 2]!)) / 2;
+    y += length * (runs[3 * i]! + 0.5);
+    pixels += length;
+  }
+  x /= pixels;
+  y /= pixels;
+  let best: readonly [number, number] = [0, 0];
+  let nearest = Infinity;
+  for (let i = 0; 3 * i < runs.length; i++) {
+    if (!isOf(i)) continue;
+    const at = [clamped(x, runs[3 * i + 1]! + 0.5, runs[3 * i + 2]! - 0.5), runs[3 * i]! + 0.5] as const;
+    const off = Math.hypot(at[0] - x, at[1] - y);
+    if (off < nearest) [best, nearest] = [at, off];
+  }
+  return best;
+}
+const clamped = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
 /** Things over all layers, joined as they meet; number 0 is the one that is held, or open. */
 class Things<Record> {

@@ -12,7 +12,7 @@ export function* measuringStack(
   reachMm: number | null = null,
 ): Stepwise<Result<StackReport>> {
   const { pixels } = manifest.printer;
-  const measure = new StackMeasure(manifest, reachMm);
+  const measure = new StackMeasure(manifest, images.size, reachMm);
   const shown = new Map<string, number>();
   for (const { exposures } of manifest.layers)
     for (const { image } of exposures) shown.set(image, (shown.get(image) ?? 0) + 1);

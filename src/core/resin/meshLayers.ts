@@ -68,43 +68,49 @@ function inPixels(ring: Float64Array, { pixelMm, pixels }: StackSettings): Outli
   return out;
 }
 
-/** Draws a mesh and writes its layer stack; measures it as it goes, so that what is told is what was written. */
-export function* writingMeshStack(
+/** Draws a mesh and measures its layers as it goes; with tools it packs them as a stack, so that what is told is what was written. */
+export function* makingMeshStack(
   mesh: Mesh,
   topology: Topology,
   s: StackSettings,
-  tools: StackTools,
-): Stepwise<{ readonly zip: Uint8Array; readonly report: StackReport }> {
+  tools: StackTools | null,
+): Stepwise<{ readonly zip: Uint8Array | null; readonly report: StackReport }> {
   const [width, height] = s.pixels;
   const pictures = new Map<string, Uint8Array>();
-  /** Pictures by their bytes: equal layers share one. */
-  const names = new Map<string, string>();
+  const known = new PicturesByRuns();
   const images: string[] = [];
-  const solid: Runs[] = [];
+  const solid = new Map<string, Runs>();
   const count = layersUpTo(boundsOf(mesh).max[2], s.layerMm);
-  let before: GreyRuns | null = null;
   for (const runs of meshLayers(mesh, topology, s)) {
-    if (before && isSameRuns(before, runs)) {
-      images.push(images.at(-1)!);
-      solid.push(solid.at(-1)!);
-    } else {
-      const png = encodeGreyPng(rowsOfRuns(runs, width, height), width, height, tools.deflate);
-      const digest = tools.sha256(png);
-      const name = names.get(digest) ?? `image-${String(names.size + 1).padStart(4, '0')}.png`;
-      names.set(digest, name);
-      pictures.set(name, png);
-      images.push(name);
-      solid.push(solidRuns(runs));
+    const { name, isNew } = known.nameOf(runs);
+    images.push(name);
+    if (isNew) {
+      solid.set(name, solidRuns(runs));
+      if (tools) pictures.set(name, encodeGreyPng(rowsOfRuns(runs, width, height), width, height, tools.deflate));
     }
-    before = runs;
     yield images.length / count;
   }
   const manifest = manifestOf(s, images);
-  const measure = new StackMeasure({ ...manifest, digests: Object.fromEntries([...names].map(([d, n]) => [n, d])) });
-  for (const runs of solid) measure.add(runs);
-  return { zip: packStack(manifest, pictures, tools.sha256), report: measure.end() };
+  const measure = new StackMeasure(manifest, solid.size);
+  for (const image of images) measure.add(solid.get(image)!);
+  return { zip: tools && packStack(manifest, pictures, tools.sha256), report: measure.end() };
 }
-const isSameRuns = (a: GreyRuns, b: GreyRuns): boolean => a.length === b.length && a.every((v, i) => v === b[i]);
+
+/** Names of pictures: equal layers share one. */
+class PicturesByRuns {
+  private readonly byHash = new Map<number, { readonly runs: GreyRuns; readonly name: string }[]>();
+  private count = 0;
+  nameOf(runs: GreyRuns): { readonly name: string; readonly isNew: boolean } {
+    let hash = runs.length;
+    for (const v of runs) hash = (Math.imul(hash, 31) + v) | 0;
+    const alike = this.byHash.get(hash) ?? [];
+    const known = alike.find((k) => k.runs.length === runs.length && k.runs.every((v, i) => v === runs[i]));
+    if (known) return { name: known.name, isNew: false };
+    const name = `image-${String(++this.count).padStart(4, '0')}.png`;
+    this.byHash.set(hash, [...alike, { runs, name }]);
+    return { name, isNew: true };
+  }
+}
 
 /** Light of so many layers: bottom, transition in even steps, and the rest. */
 export function lightOfLayers(s: StackSettings, count: number): number[] {

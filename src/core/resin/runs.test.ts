@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { LayerFlood } from './layerFlood.ts';
-import { connect, pixelsBeyond, pixelsOf, runsOfGrey, solidRuns } from './runs.ts';
+import { rowsOfRuns } from './raster.ts';
+import { connect, greyRunsOf, pixelsBeyond, pixelsOf, runsOfGrey, solidRuns } from './runs.ts';
 
 describe('areas and islands by rows', () => {
   /** The same by pixels, the slow way. */
@@ -55,6 +56,9 @@ describe('areas and islands by rows', () => {
       fc.property(fc.array(fc.integer({ min: 0, max: 255 }), { minLength: 120, maxLength: 120 }), (greys) => {
         const lit = greys.flatMap((g, i) => (g === 0 ? [] : [Math.floor(i / 12), i % 12, (i % 12) + 1, g]));
         expect(solidRuns(Int32Array.from(lit))).toEqual(runsOfGrey(Uint8Array.from(greys), 12, 10));
+        const pixels = Uint8Array.from(greys);
+        const rows = rowsOfRuns(greyRunsOf(pixels, 12, 10), 12, 10);
+        expect(rows.filter((_, i) => i % 13 > 0)).toEqual(pixels);
       }),
     ));
   test.each([

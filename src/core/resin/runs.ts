@@ -18,6 +18,19 @@ export function runsOfGrey(grey: Uint8Array, width: number, height: number, from
   return Int32Array.from(out);
 }
 
+/** What is lit of a picture. */
+export function greyRunsOf(grey: Uint8Array, width: number, height: number): GreyRuns {
+  const out: number[] = [];
+  for (let y = 0; y < height; y++)
+    for (let x = 0, row = y * width; x < width;) {
+      const g = grey[row + x]!;
+      const from = x;
+      while (x < width && grey[row + x] === g) x++;
+      if (g > 0) out.push(y, from, x, g);
+    }
+  return Int32Array.from(out);
+}
+
 /** Pixels that are lit at least by half count as solid. */
 export const SOLID_GREY = 128;
 /** Solid runs of what is lit. */

@@ -94,6 +94,8 @@ export class StackMeasure {
 
   constructor(
     private readonly manifest: StackManifest,
+    /** Distinct pictures it has. */
+    private readonly images: number,
     /** How far a layer may reach beyond the one before, mm; nothing is judged where it is not known. */
     private readonly reachMm: number | null = null,
   ) {}
@@ -148,7 +150,7 @@ export class StackMeasure {
       pixels,
       layerMm: manifest.layerMm,
       heightMm: zOf(manifest.layers.length - 1),
-      images: Object.keys(manifest.digests).length,
+      images: this.images,
       rows,
       islands: largest(
         islands.map((i) => ({
@@ -207,7 +209,8 @@ function firstThat(values: readonly number[], is: (v: number, i: number) => bool
 function mostCommon(values: readonly number[]): number {
   const counts = new Map<number, number>();
   for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
-  return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best))[0];
+  // of several the last: a short stack ends before its light comes to rest
+  return [...counts].reduce((best, next) => (next[1] >= best[1] ? next : best))[0];
 }
 function motionsOf(manifest: StackManifest): readonly MotionInUse[] {
   const found = new Map<string, { motion: LayerMotion; layer: number; layers: number }>();

@@ -1,18 +1,22 @@
 import { boundsOf, joined } from '../../../core/mesh/mesh.ts';
 import { topologyOf } from '../../../core/mesh/topology.ts';
-import { layersUpTo, writingMeshStack } from '../../../core/resin/meshLayers.ts';
+import { layersUpTo, makingMeshStack } from '../../../core/resin/meshLayers.ts';
 import type { StackTools } from '../../../core/resin/stack.ts';
 import type { StackReport } from '../../../core/resin/stackReport.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { within, type Stepwise } from '../../../core/result/stepwise.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { stackSettingsOf, stackWants } from '../../rules/stackSettings.ts';
+import type { MeshSeen } from '../../rules/meshReport.ts';
+import { meshSeenOf } from './meshSeen.ts';
 import { thingsOnPlate, type PlatePart } from './plate.ts';
 
 /** A layer stack with what looking at all its layers told. */
 export interface DrawnStack {
-  readonly zip: Uint8Array;
+  /** Null where it was only looked at. */
+  readonly zip: Uint8Array | null;
   readonly report: StackReport;
+  readonly mesh: MeshSeen;
 }
 const MOST_LAYERS = 20_000;
 /** A speck over the edge is the file's rounding. */
@@ -24,11 +28,11 @@ export function screenOf({ recipe }: CheckContext): readonly [width: number, dep
   return [pixels[0] * pixelMm[0], pixels[1] * pixelMm[1]];
 }
 
-/** Sets what was opened on the screen and draws its layers by the recipe. Places are mm from the left front corner of the screen. */
+/** Sets what was opened on the screen and draws its layers by the recipe; without tools they are only looked at. Places are mm from the left front corner of the screen. */
 export function* drawingStack(
   parts: readonly PlatePart[],
   context: CheckContext,
-  tools: StackTools,
+  tools: StackTools | null,
 ): Stepwise<Result<DrawnStack>> {
   const { recipe, machine } = context;
   const values = recipe.values ?? {};
@@ -62,5 +66,6 @@ export function* drawingStack(
       where: `height ${max[2].toFixed(1)} mm`,
       todo: 'check the unit of the file',
     });
-  return succeed(yield* within(writingMeshStack(mesh, topologyOf(mesh), settings, tools), 0.1, 1));
+  const made = yield* within(makingMeshStack(mesh, topologyOf(mesh), settings, tools), 0.1, 1);
+  return succeed({ ...made, mesh: meshSeenOf(parts) });
 }

@@ -7,7 +7,7 @@ import type { MeshChoice } from './mesh.ts';
 import type { Confirmed, NotedOutcome } from './noted.ts';
 import type { ToSet } from './setAtMachine.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { JobOutcome } from '../../rules/outcome.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 
@@ -77,7 +77,7 @@ export interface JobPage {
     readonly id: string;
     readonly state: RunState;
     readonly bytesRead: number;
-    readonly outcome: CheckOutcome | null;
+    readonly outcome: JobOutcome | null;
     readonly refusal: string | null;
     readonly programSha: string | null;
     readonly repairedSha: string | null;

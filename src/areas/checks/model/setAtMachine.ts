@@ -1,7 +1,8 @@
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import type { CheckContext, ContextHead } from '../../rules/context.ts';
 import { layingHeads } from '../../rules/headViews.ts';
-import type { Estimate } from '../../rules/outcome.ts';
+import { RESIN_G_PER_ML } from '../../rules/grams.ts';
+import type { Estimate, StackEstimate } from '../../rules/outcome.ts';
 
 /** One thing that no file carries and a person sees to at the machine. */
 export interface ToSet {
@@ -36,6 +37,29 @@ export function listToSet(
       ? [{ key: 'bed', says: 'the bed stands as it should: the program leaves it cold', known: null }]
       : []),
     { key: 'program', says: `the program is ${sheet.job.fileName} and no other`, known: null },
+  ];
+}
+
+/** The same at a resin printer. */
+export function layersToSet({ machine: m, recipe: r, job }: CheckContext, estimate: StackEstimate): ToSet[] {
+  const c = m.asKnown?.resinC ?? null;
+  return [
+    { key: 'plate', says: 'the plate is empty, clean, level and tight', known: null },
+    { key: 'vat', says: 'nothing hard lies in the vat, and the film has no dent and no cloud', known: null },
+    {
+      key: 'tool',
+      says: `${r.tool.name} is in the vat`,
+      known: m.mounted ? `${m.mounted.name}, by the machine’s record` : 'nothing is mounted, by the machine’s record',
+    },
+    {
+      key: 'material',
+      says: `${r.material.name} is in the vat, stirred, at least ${Math.ceil(estimate.resinMl)} ml of it`,
+      known: m.loaded
+        ? `${m.loaded.name}, lot ${m.loaded.lot}, ${Math.round(m.loaded.remainingG / RESIN_G_PER_ML)} ml left by the record`
+        : 'nothing is loaded, by the record',
+    },
+    { key: 'warmth', says: 'the resin is as warm as it is to be', known: c === null ? null : `${c} °C, by the record` },
+    { key: 'program', says: `the stack is ${job.fileName} and no other`, known: null },
   ];
 }
 

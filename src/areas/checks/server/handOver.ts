@@ -3,7 +3,8 @@ import { mayMove } from '../../../core/states/moves.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Confirmed, NotedOutcome } from '../model/noted.ts';
 import { jobMoves, type JobState } from '../model/states.ts';
-import { listToSet, type ToSet } from '../model/setAtMachine.ts';
+import { isOfLayers } from '../../rules/outcome.ts';
+import { layersToSet, listToSet, type ToSet } from '../model/setAtMachine.ts';
 import { jobConfirmation, jobOutcome, type checkRun } from './tables.ts';
 
 /** Which print the ticks are for: the next one where one may begin anew, else the one that was begun last. */
@@ -22,7 +23,9 @@ export async function handOver(
     .from(jobConfirmation)
     .where(and(eq(jobConfirmation.runId, run.id), eq(jobConfirmation.print, print)));
   return {
-    toSet: listToSet(run.sheet, run.outcome.report, run.outcome.estimate),
+    toSet: isOfLayers(run.outcome)
+      ? layersToSet(run.sheet, run.outcome.estimate)
+      : listToSet(run.sheet, run.outcome.report, run.outcome.estimate),
     confirmed: rows.map((r) => ({ item: r.item, personName: r.personName, at: r.at.toISOString() })),
   };
 }

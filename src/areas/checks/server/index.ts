@@ -1,4 +1,5 @@
-export { rescueChecks, runCheck, standardCaps, type CheckCaps } from './runCheck.ts';
+export { rescueChecks, runCheck } from './runCheck.ts';
+export { standardCaps, type CheckCaps } from './checkSteps.ts';
 export {
   checkAgain,
   clearJob,

@@ -7,13 +7,15 @@ import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { canResume, leavesPart, whyNotFree, type Claim } from '../../machines/model/occupancy.ts';
 import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
-import { lastsOf, workedOutOf, type CheckOutcome } from '../../rules/outcome.ts';
+import { lastsOf, workedOutOf, isOfLayers, type JobOutcome } from '../../rules/outcome.ts';
 import {
   claim,
   findMachine,
   KeptPrint,
   Lease,
   LinePrint,
+  StackPrint,
+  StackPrinter,
   consume,
   notePrintTime,
   occupy,
@@ -28,6 +30,7 @@ import { mayMove } from '../../../core/states/moves.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
 import { findJob, getJobPage, jobName, sheetInputOf } from './jobs.ts';
 import { checkRun, job, jobConfirmation } from './tables.ts';
+import { sha256 } from '../../../platform/files/stackTools.ts';
 import { linesAsJudged } from './wireLines.ts';
 
 /** A program this large is carried to the machine by card: all of its lines are held while it prints. */
@@ -80,8 +83,11 @@ export async function wishJobPrint(
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
-    if (!m?.device || m.device.adapter === 'stack')
-      return no('The machine is not connected: take the program to it by hand');
+    if (!m?.device) return no('The machine is not connected: take the program to it by hand');
+    if ((m.device.adapter === 'stack') !== (run.outcome !== null && isOfLayers(run.outcome)))
+      return no(
+        `The job is no ${m.device.adapter === 'stack' ? 'layer stack' : 'program'}; check it on a machine that prints it`,
+      );
     const why = whyNotFree(m);
     if (why !== null) return no(why);
     const { size } = await programOf(ctx, page.value, run.id);
@@ -124,7 +130,7 @@ export async function wishJobPrint(
     return succeed(null);
   });
 }
-const claimOf = (id: string, name: string, outcome: CheckOutcome | null): Claim => ({
+const claimOf = (id: string, name: string, outcome: JobOutcome | null): Claim => ({
   of: 'job',
   id,
   name,
@@ -173,6 +179,10 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   if (!m?.device || !lease) return;
   try {
     const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
+    if (m.device.adapter === 'stack') {
+      const zip = await wholeFile(ctx, sha, size);
+      return await printStack(ctx, row, m, lease, { zip, isAsJudged: sha256(zip) === wireSha });
+    }
     const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
     const record = new JobPrintLog(ctx, row, m, lease, {
       ...row.progress!,
@@ -190,6 +200,32 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   } finally {
     await lease.drop();
   }
+}
+
+/** Prints a job's layer stack, if it is the one that was judged. */
+async function printStack(
+  ctx: Ctx,
+  row: JobRecord,
+  m: Machine,
+  lease: Lease,
+  { zip, isAsJudged }: { readonly zip: Uint8Array; readonly isAsJudged: boolean },
+): Promise<void> {
+  const [run] = await ctx.db.select().from(checkRun).where(eq(checkRun.id, row.progress!.runId!));
+  const layers = run?.outcome && isOfLayers(run.outcome) ? run.outcome.stack.rows.length : 0;
+  const record = new JobPrintLog(ctx, row, m, lease, {
+    ...row.progress!,
+    phase: 'connecting',
+    lines: layers,
+    message: null,
+  });
+  const refuse = (message: string): Promise<void> => record.end('interrupted', { phase: 'refused', message });
+  const taken = await occupy(ctx, m, claimOf(row.id, jobName(row.number), null));
+  if (!taken.ok) return refuse(taken.failure.what);
+  if (!isAsJudged) {
+    await forgetWork(ctx, row.progress!.runId!);
+    return refuse('The stack is not the one that was judged; check again');
+  }
+  await new StackPrint({ zip }, record, new StackPrinter(m.device!.host, m.device!.port, lease.epoch)).run();
 }
 
 /** Nothing may be reused of a check whose lines cannot be trusted: the next one begins anew. */

@@ -1,4 +1,4 @@
-import { moveJob, moveRun } from './moveJob.ts';
+import { moveRun } from './moveJob.ts';
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
@@ -9,9 +9,25 @@ import { sentenceOf } from '../../../core/result/result.ts';
 import { LeftOff, type Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
-import { readFile, storeFile, wholeFile } from '../../../platform/files/store.ts';
+import { readFile, storeFile } from '../../../platform/files/store.ts';
+import { isOfLayers } from '../../rules/outcome.ts';
 import { checkJob } from '../../rules/run.ts';
-import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
+import { checkStack } from '../../rules/runStack.ts';
+import { runLayerCheck } from './runStackCheck.ts';
+import {
+  finishRun,
+  orLeaveOff,
+  piecesOf,
+  REPORT_EVERY_MS,
+  standardCaps,
+  stepThrough,
+  TOO_MUCH,
+  wholeFiles,
+  type CheckCaps,
+  type CheckRun,
+  type JobRecord,
+} from './checkSteps.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import { checkingMesh } from '../model/meshJob.ts';
 import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
@@ -21,15 +37,6 @@ import { makeSheet, pinOf, withTrialTimes } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun } from './tables.ts';
 
-type CheckRun = typeof checkRun.$inferSelect;
-type JobRecord = NonNullable<Awaited<ReturnType<typeof findJob>>>;
-/** What one check may take of the worker; beyond it is stopped and says so. */
-export interface CheckCaps {
-  readonly seconds: number;
-  readonly residentBytes: number;
-}
-export const standardCaps: CheckCaps = { seconds: 600, residentBytes: 2e9 };
-const REPORT_EVERY_MS = 400;
 const SILENT_AFTER_MS = 5000;
 /** A check that waits so long with nobody working on its entry in the queue has been left behind. */
 const LEFT_AFTER_S = 12;
@@ -57,10 +64,6 @@ export async function runCheck(
     });
   }
 }
-function orLeaveOff({ ending }: Ctx): void {
-  if (ending?.aborted) throw new LeftOff();
-}
-
 async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void> {
   const { id: runId } = run;
   const row = (await findJob(ctx, run.jobId))!;
@@ -77,11 +80,17 @@ async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void>
   const workSha = workDigest(row.fileSha, row.mesh, sheet);
   const known = await findWork(ctx, workSha);
   if (known) {
-    const outcome = checkJob({
-      report: known.outcome.report,
-      ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
-      context: sheet,
-    });
+    const outcome = isOfLayers(known.outcome)
+      ? checkStack({
+          stack: known.outcome.stack,
+          ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
+          context: sheet,
+        })
+      : checkJob({
+          report: known.outcome.report,
+          ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
+          context: sheet,
+        });
     return finishRun(
       ctx,
       row,
@@ -102,6 +111,7 @@ async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void>
       outcome.sentence,
     );
   }
+  if (sheet.technology === 'resin') return runLayerCheck(ctx, row, runId, sheet, caps);
   if (row.mesh) return runMeshCheck(ctx, row, runId, row.mesh, sheet, caps);
   const wire = createHash('sha256');
   const inspector = new GcodeInspector(sheet.machine.motion, (lines) => wire.update(lines));
@@ -183,15 +193,6 @@ async function* beating(ctx: Ctx, runId: string, pieces: AsyncIterable<Uint8Arra
   }
 }
 
-/** What a check has gone beyond, in words; null where it has not. */
-function beyondCaps({ seconds, residentBytes }: CheckCaps, began: number): string | null {
-  if (performance.now() - began > seconds * 1000) return `The check was stopped after ${seconds} s`;
-  const resident = process.memoryUsage.rss();
-  return resident > residentBytes
-    ? `The check was stopped at ${Math.round(resident / 1e6)} MB of memory; it may have ${Math.round(residentBytes / 1e6)}`
-    : null;
-}
-
 /** The newest finished check whose long part depended on exactly the same. */
 async function findWork(ctx: Pick<Ctx, 'db'>, workSha: string) {
   const [run] = await ctx.db
@@ -209,8 +210,6 @@ async function findWork(ctx: Pick<Ctx, 'db'>, workSha: string) {
   return run?.outcome ? { ...run, outcome: run.outcome } : null;
 }
 
-const LARGEST_MESH_BYTES = 256 * 1024 * 1024;
-
 /** The same for a mesh: it is held whole, laid by the recipe, and what was laid is read like any program. */
 async function runMeshCheck(
   ctx: Ctx,
@@ -220,7 +219,6 @@ async function runMeshCheck(
   sheet: CheckContext,
   caps: CheckCaps,
 ): Promise<void> {
-  const began = performance.now();
   const refuse = (refusal: string): Promise<void> =>
     finishRun(
       ctx,
@@ -229,29 +227,16 @@ async function runMeshCheck(
       { state: 'refused', refusal: `${row.fileName}: ${refusal}`, mesh: choice },
       'check refused',
     );
-  const size = otherFilesOf(choice).reduce((s, f) => s + f.size, row.fileSize);
-  if (size > LARGEST_MESH_BYTES)
-    return refuse(`${size} bytes in all; the meshes of a job may have ${LARGEST_MESH_BYTES}; coarsen them`);
-  const bytes = await wholeFile(ctx, row.fileSha, row.fileSize);
-  const others = new Map<string, Uint8Array>();
-  for (const { sha256, size } of otherFilesOf(choice)) others.set(sha256, await wholeFile(ctx, sha256, size));
+  const files = await wholeFiles(ctx, row, choice);
+  if (!files) return refuse(TOO_MUCH);
+  const { bytes, others } = files;
   const plate = openPlate(bytes, choice, others);
   if (!plate.ok) return refuse(sentenceOf(plate.failure));
   const wire = createHash('sha256');
   const work = checkingMesh(plate.value, sheet, choice, (lines) => wire.update(lines));
-  let step = work.next();
-  for (let reported = 0; !step.done; step = work.next()) {
-    orLeaveOff(ctx);
-    const beyond = beyondCaps(caps, began);
-    if (beyond)
-      return refuse(`${beyond}, ${Math.round(100 * step.value)} % done; coarsen the mesh, or split the plate`);
-    if (Date.now() - reported <= REPORT_EVERY_MS) continue;
-    reported = Date.now();
-    const bytesRead = Math.round(step.value * row.fileSize);
-    await ctx.db.update(checkRun).set({ bytesRead, beatAt: new Date() }).where(eq(checkRun.id, runId));
-    await notify(ctx, 'job', row.id); // and between the steps this process serves its machines
-  }
-  const checked = step.value;
+  const laid = await stepThrough(ctx, row, runId, caps, work);
+  if (typeof laid === 'string') return refuse(laid);
+  const checked = laid.value;
   if (!checked.ok) return refuse(sentenceOf(checked.failure));
   const program = await storeFile(ctx, piecesOf(checked.value.program));
   if (!program.ok) return refuse(sentenceOf(program.failure));
@@ -277,9 +262,6 @@ async function runMeshCheck(
     },
     outcome.sentence,
   );
-}
-async function* piecesOf(bytes: Uint8Array): AsyncGenerator<Uint8Array> {
-  yield bytes;
 }
 /** What was put in order, as a file of its own beside those that came: each thing once, as it was drawn. */
 const writtenOut = (plate: readonly PlatePart[]): Uint8Array =>
@@ -321,26 +303,6 @@ async function giveUp(ctx: Ctx, run: CheckRun): Promise<void> {
     await recordEvent(
       { ...ctx, db },
       { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what: 'check gave up', why: refusal },
-    );
-  });
-}
-
-async function finishRun(
-  ctx: Ctx,
-  row: JobRecord,
-  runId: string,
-  set: Partial<Omit<typeof checkRun.$inferInsert, 'state'>> & { readonly state: 'done' | 'refused' },
-  what: string,
-): Promise<void> {
-  await ctx.db.transaction(async (db) => {
-    const { state, ...rest } = set;
-    const act = state === 'refused' ? 'refuse' : 'end';
-    if (!(await moveRun({ db }, runId, act, { ...rest, doneAt: ctx.clock.now() }))) return; // another worker, which took this one for dead, was the first
-    // from what the job is now, not from what it was when the check began: one that prints meanwhile goes on printing
-    await moveJob({ db }, row.id, 'judge');
-    await recordEvent(
-      { ...ctx, db },
-      { subjectKind: 'job', subjectId: row.id, subjectName: jobName(row.number), what },
     );
   });
 }

@@ -78,12 +78,14 @@ export async function makeSheet(
       ...asRulesRead(head),
     });
   }
+  const printer = await findProfile(ctx, m.printerId);
   const context = contextFrom({
+    ...(printer?.technology === 'resin' && { technology: 'resin' }),
     machine: {
       id: m.id,
       name: m.name,
       isConnected: m.device !== null,
-      model: (await findProfile(ctx, m.printerId))?.name ?? '',
+      model: printer?.name ?? '',
       pace: await paceOfMachine(ctx, m.id),
     },
     tool: { id: tool.id, name: tool.name },

@@ -9,7 +9,7 @@ import type { PrintProgress } from '../../machines/model/print.ts';
 import { isOneOf } from '../../../platform/db/states.ts';
 import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { JobOutcome } from '../../rules/outcome.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
@@ -76,7 +76,7 @@ export const checkRun = pgTable(
     reusedRunId: text('reused_run_id'),
     /** How the mesh was read and stood in this run. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
-    outcome: storedJson<CheckOutcome>('outcome', storedOutcome),
+    outcome: storedJson<JobOutcome>('outcome', storedOutcome),
     /** Program laid from a mesh, as it was checked. */
     programSha: text('program_sha').references(() => file.sha256),
     /** Digest of the lines that were judged, as they are sent: nothing else is printed under this check's verdict. */

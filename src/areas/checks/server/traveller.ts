@@ -1,6 +1,6 @@
 import QRCode from 'qrcode';
 import { formatDuration } from '../../../core/units/format.ts';
-import { lastsOf } from '../../rules/outcome.ts';
+import { lastsOf, ofProgram } from '../../rules/outcome.ts';
 import type { getJobPage } from './jobs.ts';
 
 type Page = Extract<Awaited<ReturnType<typeof getJobPage>>, { ok: true }>['value'];
@@ -35,7 +35,7 @@ li{list-style:none;display:flex;gap:3mm;margin:1.5mm 0}.box{width:4.2mm;height:4
 <div class="top"><div><h1>${safe(title)}</h1><div>${safe(`${name} · ${quantity} ${quantity === 1 ? 'piece' : 'pieces'} · ${page.class}`)}</div><div>${safe(page.fileName)} <small>SHA-256 ${safe((run?.programSha ?? page.fileSha).slice(0, 16))}…</small></div></div><div class="qr">${qr}</div></div>
 <div class="verdict" data-v="${safe(outcome?.verdict ?? '')}">${safe(verdict)}</div>
 <div class="two"><div><h2>On</h2><table>${sheet ? [row('machine', sheet.machine.name), row('tool', sheet.recipe.tool.name), row('material', sheet.recipe.material.name), row('loaded', sheet.machine.loaded ? `${sheet.machine.loaded.name}, lot ${sheet.machine.loaded.lot}` : 'nothing, by the record'), row('process', sheet.recipe.process.name)].join('') : ''}</table>
-<h2>Estimate, one print</h2><table>${e ? [row('print', formatDuration(lastsOf(e))), row('heating of it', formatDuration(e.heatingS)), row('started now, done', done ? clock(done) : ''), row('filament', `${(e.filamentMm / 1000).toFixed(2)} m, ${e.massG.toFixed(1)} g`), row('cost', `€ ${e.cost.toFixed(2)}`), row('layers', String(e.layers))].join('') : ''}</table></div>
+<h2>Estimate, one print</h2><table>${e ? [row('print', formatDuration(lastsOf(e))), ...('resinMl' in e ? [] : [row('heating of it', formatDuration(e.heatingS))]), row('started now, done', done ? clock(done) : ''), 'resinMl' in e ? row('resin', `${e.resinMl.toFixed(1)} ml`) : row('filament', `${(e.filamentMm / 1000).toFixed(2)} m, ${e.massG.toFixed(1)} g`), row('cost', `€ ${e.cost.toFixed(2)}`), row('layers', String(e.layers))].join('') : ''}</table></div>
 <div><h2>Seen from the front</h2>${outcome ? silhouette(outcome) : ''}</div></div>
 <h2>Confirm at the machine</h2><ul>${toSet.map((t) => `<li><span class="box">${ticked(t.key) ? '✓' : ''}</span><span>${safe(t.says)}<br><small>${safe(ticked(t.key) || t.known || '')}</small></span></li>`).join('')}</ul>
 <h2>Findings</h2>${outcome && outcome.findings.length > 0 ? `<ul>${outcome.findings.map((f) => `<li><span><b>${safe(f.severity)}</b> ${safe(f.title)}: ${safe(f.figure)} against ${safe(f.limit)}${f.zMm === null ? '' : ` at ${f.zMm.toFixed(1)} mm`}. <small>${safe(f.fix)}</small></span></li>`).join('')}</ul>` : '<p>None.</p>'}
@@ -45,7 +45,9 @@ li{list-style:none;display:flex;gap:3mm;margin:1.5mm 0}.box{width:4.2mm;height:4
 
 /** What is laid, layer by layer, as wide as it is, to scale. */
 function silhouette(outcome: NonNullable<NonNullable<Page['run']>['outcome']>): string {
-  const rows = outcome.report.layerRows.filter((r) => Number.isFinite(r.minX) && r.maxX > r.minX);
+  const program = ofProgram(outcome);
+  if (!program) return '<p>Layers of light: see them on the job’s page.</p>';
+  const rows = program.report.layerRows.filter((r) => Number.isFinite(r.minX) && r.maxX > r.minX);
   if (rows.length === 0) return '<p>Nothing is laid.</p>';
   const [x0, x1] = [Math.min(...rows.map((r) => r.minX)), Math.max(...rows.map((r) => r.maxX))];
   const top = rows.at(-1)!.zMm;

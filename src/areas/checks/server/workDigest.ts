@@ -4,6 +4,7 @@ import { WORK_VERSION } from '../model/workVersion.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { headsOf } from '../model/meshLaying.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
+import { stackSettingsOf } from '../../rules/stackSettings.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 /** SHA-256 of everything the long part of a check depends on: the bytes of its files, how they stand and are laid, and how the machine
@@ -19,9 +20,11 @@ export function workDigest(
     version: version ?? randomUUID(), // code that was never built reuses nothing
     fileSha,
     motion: machine.motion,
+    ...(sheet.technology === 'resin' && { technology: 'resin' }),
     ...(mesh && {
       mesh,
       lay: recipe.lay,
+      ...(sheet.technology === 'resin' && { layers: stackSettingsOf(recipe.values ?? {}, '') }),
       heads: headsOf(sheet),
       zones: machine.zonesMm,
       limit: overhangLimitOf(sheet),

@@ -1,18 +1,15 @@
 import { Table } from '@mantine/core';
-import { countOf } from '../../../core/units/plural.ts';
-import { NotChecked } from '../../../ui/NotChecked.tsx';
 import { formatDuration } from '../../../core/units/format.ts';
 import { doneBy } from '../../../ui/dates.ts';
 import { volumeText } from './volumeText.ts';
 import { lastsOf, timeParts, WORDS_NOT_KNOWN, type CheckOutcome, type Estimate } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';
-import { rules } from '../../rules/index.ts';
 import { saidBeside } from '../../rules/program/saidBeside.ts';
+import { RulesRan } from './RulesRan.tsx';
 import { TeachMacro } from './TeachMacro.tsx';
 import { Side } from '../../../ui/Side.tsx';
 
 const MOST_WORDS = 12;
-const title = new Map(rules.map((r) => [r.id, r.title]));
 
 /** Estimate, when findings bite, and which rules ran or could not. */
 export function CheckSide({
@@ -39,7 +36,6 @@ export function CheckSide({
   const r = outcome.report;
   const mesh = outcome.mesh;
   const said = mesh ? [] : saidBeside(r, sheet);
-  const silent = outcome.runs.filter((x) => !x.ran);
   return (
     <Side label="Estimate and context">
       <h3>Estimate, one print{prints > 1 && ` of ${prints}`}</h3>
@@ -179,20 +175,7 @@ export function CheckSide({
           </Table>
         </>
       )}
-      <h3>Findings by build stage</h3>
-      <dl className="kv">
-        {(['before start', 'first layer', 'body', 'end'] as const).map((b) => [
-          <dt key={b}>{b}</dt>,
-          <dd key={`${b}n`}>{outcome.findings.filter((f) => f.stage === b).length}</dd>,
-        ])}
-      </dl>
-      <h3>Checked</h3>
-      <p className="hint">
-        {countOf(outcome.runs.length - silent.length, 'check')} ran
-        {silent.length > 0 && `, ${silent.length} not possible`}
-        {rulesVersion && `; rules ${rulesVersion.slice(0, 8)}`}. {note}
-      </p>
-      <NotChecked checks={silent.map((s) => ({ title: title.get(s.rule) ?? s.rule, needs: s.needs ?? '' }))} />
+      <RulesRan outcome={outcome} rulesVersion={rulesVersion} note={note} />
       {r.unknownWords.length > 0 && (
         <>
           <h3>Unknown words</h3>

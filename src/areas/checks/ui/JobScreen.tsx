@@ -7,7 +7,7 @@ import { usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { Finding } from '../../rules/outcome.ts';
+import { isOfLayers, ofProgram, type Finding } from '../../rules/outcome.ts';
 import { stillOpen, type JobPage } from '../model/pages.ts';
 import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
@@ -21,6 +21,7 @@ import { OtherMachines } from './OtherMachines.tsx';
 import { OutcomePanel } from './OutcomePanel.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { PrintPanel } from './PrintPanel.tsx';
+import { StackPanel } from './StackPanel.tsx';
 import { SolidPanel } from './SolidPanel.tsx';
 import { OrientationPanel } from './OrientationPanel.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
@@ -70,7 +71,9 @@ export function JobScreen({ id }: { readonly id: string }) {
     }
   };
   const run = j.run;
-  const outcome = run?.outcome ?? null;
+  const judged = run?.outcome ?? null;
+  const outcome = ofProgram(judged);
+  const layers = judged && isOfLayers(judged) ? judged : null;
   const sheet = run?.sheet ?? j.sheet;
   const busy = run?.state === 'queued' || run?.state === 'running';
   const mayChange = stillOpen(j.state) && !busy && person.role !== 'viewer';
@@ -84,6 +87,23 @@ export function JobScreen({ id }: { readonly id: string }) {
     <Button variant="default" disabled={busy} onClick={() => void act('check', {}, 'Check started')}>
       Check again
     </Button>
+  );
+  const unsaved = wish && (
+    <div className="verdict" role="status">
+      This position has not been checked yet.
+      <span className="end">
+        <Button variant="default" onClick={() => setWish(null)}>
+          Discard changes
+        </Button>
+        <Button
+          onClick={() =>
+            void act('place', wish, 'Position saved; check started').then((isDone) => isDone && setWish(null))
+          }
+        >
+          Save position and check
+        </Button>
+      </span>
+    </div>
   );
   return (
     <>
@@ -147,23 +167,42 @@ export function JobScreen({ id }: { readonly id: string }) {
           <span className="end">{again}</span>
         </Box>
       )}
+      {judged && sheet && (
+        <VerdictBand outcome={judged} reading={null}>
+          {!j.outOfDate && again}
+          {person.role !== 'viewer' &&
+            !j.outOfDate &&
+            ['received', 'checked'].includes(j.state) &&
+            (judged.verdict !== 'blocked' ? (
+              <Button onClick={() => void act('clear', { why: '' }, 'Approved for printing')}>
+                Approve for printing
+              </Button>
+            ) : person.role === 'lead' ? (
+              <Button variant="default" onClick={() => setAsking(true)}>
+                Override with a reason
+              </Button>
+            ) : null)}
+        </VerdictBand>
+      )}
+      {layers && run && sheet && (
+        <>
+          {layers.mesh && j.mesh && (
+            <>
+              <MeshPanel
+                seen={layers.mesh}
+                choice={wish ?? j.mesh}
+                sheet={sheet}
+                findings={layers.findings}
+                onChange={mayChange ? setWish : undefined}
+              />
+              {unsaved}
+            </>
+          )}
+          <StackPanel job={j} run={run} outcome={layers} />
+        </>
+      )}
       {outcome && sheet && (
         <>
-          <VerdictBand outcome={outcome} reading={null}>
-            {!j.outOfDate && again}
-            {person.role !== 'viewer' &&
-              !j.outOfDate &&
-              ['received', 'checked'].includes(j.state) &&
-              (outcome.verdict !== 'blocked' ? (
-                <Button onClick={() => void act('clear', { why: '' }, 'Approved for printing')}>
-                  Approve for printing
-                </Button>
-              ) : person.role === 'lead' ? (
-                <Button variant="default" onClick={() => setAsking(true)}>
-                  Override with a reason
-                </Button>
-              ) : null)}
-          </VerdictBand>
           {outcome.mesh && j.mesh && (
             <>
               <MeshPanel
@@ -202,25 +241,7 @@ export function JobScreen({ id }: { readonly id: string }) {
                 }
                 isOneJob
               />
-              {wish && (
-                <div className="verdict" role="status">
-                  This position has not been checked yet.
-                  <span className="end">
-                    <Button variant="default" onClick={() => setWish(null)}>
-                      Discard changes
-                    </Button>
-                    <Button
-                      onClick={() =>
-                        void act('place', wish, 'Position saved; check started').then(
-                          (isDone) => isDone && setWish(null),
-                        )
-                      }
-                    >
-                      Save position and check
-                    </Button>
-                  </span>
-                </div>
-              )}
+              {unsaved}
             </>
           )}
           <div className="page two">
@@ -282,6 +303,10 @@ export function JobScreen({ id }: { readonly id: string }) {
           {j.fileSize <= LARGEST_DRAWN_BYTES && (
             <OtherMachines job={j} file={file} mayMake={person.role !== 'viewer'} />
           )}
+        </>
+      )}
+      {judged && sheet && (
+        <>
           {HANDED_OVER.includes(j.state) && !j.outOfDate && (
             <PrintPanel job={j} mayChange={person.role !== 'viewer'} act={act} />
           )}

@@ -1,7 +1,7 @@
 import { each3 } from '../../../core/geometry/each3.ts';
 import { Button, Group, NativeSelect, NumberInput, SegmentedControl, Stack } from '@mantine/core';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
-import type { MeshSeen } from '../../../workers/readMesh.ts';
+import type { MeshSeen } from '../../rules/meshReport.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { bodyOf } from '../../rules/recipeInput.ts';
 import { bodyOfObject, MOST_BOXES, type MeshChoice } from '../model/mesh.ts';

@@ -3,7 +3,7 @@ import { Button, Checkbox, Flex, Group, NativeSelect, NumberInput, Radio, Stack 
 import { useState } from 'react';
 import { unitDoubt } from '../../../core/mesh/units.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { MeshSeen } from '../../../workers/readMesh.ts';
+import type { MeshSeen } from '../../rules/meshReport.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import type { CheckContext } from '../../rules/context.ts';

@@ -1,5 +1,4 @@
 import { Box, Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
-import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -32,6 +31,9 @@ import { CheckSide } from './CheckSide.tsx';
 import { LayingPanel } from './LayingPanel.tsx';
 import { MeshPanel } from './MeshPanel.tsx';
 import { useLocalCheck } from './useLocalCheck.ts';
+import { isOfLayers, ofProgram } from '../../rules/outcome.ts';
+import { DropFiles } from './DropFiles.tsx';
+import { LayersFound } from './LayersFound.tsx';
 import { HeightChart } from './HeightChart.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { proposalText, proposeMachine } from './proposeMachine.ts';
@@ -176,6 +178,9 @@ export function NewJobScreen() {
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
+  const program = ofProgram(check.outcome);
+  const layers = check.outcome && isOfLayers(check.outcome) ? check.outcome : null;
+  const isResin = sheet?.technology === 'resin';
   const spread = ([first, ...rest]: readonly [PlannedPlate, ...PlannedPlate[]]): void => {
     setChoice(first.choice);
     setFurther(rest);
@@ -243,24 +248,7 @@ export function NewJobScreen() {
         </div>
       </div>
       <section className="stage">
-        <Dropzone
-          className="drop"
-          onDrop={(files) => void take(files)}
-          inputProps={{ 'aria-label': 'Mesh or G-code file' }}
-          aria-label="Choose files or drop them here"
-        >
-          {file ? (
-            <>
-              To be checked: <b>{[file, ...others.map(([, f]) => f)].map((f) => f.name).join(', ')}</b>. Drop others to
-              replace {others.length > 0 ? 'them' : 'it'}.
-            </>
-          ) : (
-            <>
-              <b>Drop meshes (STL, 3MF, OBJ) or a G-code file here</b>, packed or not, up to 200 MB each, or press Enter
-              to choose. Machine, tool and material are proposed from what stands ready.
-            </>
-          )}
-        </Dropzone>
+        <DropFiles files={file ? [file, ...others.map(([, f]) => f)] : []} onDrop={(files) => void take(files)} />
         {request && (
           <p className="hint">
             <a href={`/checks/requests/${request.id}`}>{request.name}</a>, requested by {request.createdByName}:{' '}
@@ -339,7 +327,7 @@ export function NewJobScreen() {
           }}
         />
       )}
-      {choice && check.mesh && sheet && (
+      {choice && check.mesh && sheet && !isResin && (
         <LayingPanel seen={check.mesh} choice={choice} sheet={sheet} onChange={change} />
       )}
       {choice && check.mesh && sheet && file && (
@@ -352,17 +340,19 @@ export function NewJobScreen() {
           onRest={rest}
         />
       )}
-      {choice && check.mesh && sheet && file && (
+      {choice && check.mesh && sheet && file && !isResin && (
         <OrientationPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
       )}
       {choice && sheet && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">
-          Generating the toolpath and checking it, {Math.round(100 * (check.share ?? 0))} %
+          {isResin ? 'Drawing the layers and looking through them' : 'Generating the toolpath and checking it'},{' '}
+          {Math.round(100 * (check.share ?? 0))} %
         </div>
       )}
-      {check.outcome && sheet && (
+      {isResin && file && <LayersFound found={layers} isBrought={!choice} share={check.share} prints={prints} />}
+      {program && sheet && (
         <>
-          <VerdictBand outcome={check.outcome} reading={check.share} />
+          <VerdictBand outcome={program} reading={check.share} />
           {Object.keys(overrides).length > 0 && (
             <p className="stage hint" role="status">
               In a copy of the recipe, for this job only: {fixText({ values: overrides })}.{' '}
@@ -373,7 +363,7 @@ export function NewJobScreen() {
           )}
           <div className="page two">
             <HeightChart
-              outcome={check.outcome}
+              outcome={program}
               sheet={sheet}
               {...(choice && {
                 onFix: (f: Finding) => {
@@ -385,7 +375,7 @@ export function NewJobScreen() {
             />
             <CheckSide
               rulesVersion={RULES_VERSION}
-              outcome={check.outcome}
+              outcome={program}
               sheet={sheet}
               onTaught={fetchAnew}
               prints={prints}

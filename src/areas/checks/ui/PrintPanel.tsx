@@ -6,6 +6,7 @@ import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
+import { isOfLayers } from '../../rules/outcome.ts';
 import type { JobPage } from '../model/pages.ts';
 
 /** What a person sees to at the machine, and the print itself, from the first line to the last. */
@@ -29,6 +30,7 @@ export function PrintPanel({
   const left = j.toSet.filter((t) => !of(t.key)).length;
   const p = j.progress;
   const isPrinting = j.state === 'printing';
+  const isResin = j.run?.outcome ? isOfLayers(j.run.outcome) : false;
   /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
   const mayStart = !j.stop && (j.state === 'cleared' || j.state === 'needs attention');
   const machineName = j.sheet?.machine.name ?? 'the machine';
@@ -106,15 +108,21 @@ export function PrintPanel({
           <ProgressLine share={share}>
             <span>{p.phase}</span>
             <span>
-              line {p.acknowledged} of {p.lines}
+              {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
             </span>
             <span>{p.zMm.toFixed(2)} mm</span>
-            <span>
-              nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
-            </span>
-            <span>
-              bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
-            </span>
+            {isResin ? (
+              p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>
+            ) : (
+              <>
+                <span>
+                  nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+                </span>
+                <span>
+                  bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+                </span>
+              </>
+            )}
           </ProgressLine>
           {p.message && !j.stop && <p role="status">{p.message}</p>}
         </Box>

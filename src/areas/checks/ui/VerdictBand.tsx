@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { Judged } from '../../rules/outcome.ts';
 
 const markOf = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' } as const;
 
@@ -10,7 +10,7 @@ export function VerdictBand({
   reading,
   children,
 }: {
-  readonly outcome: CheckOutcome;
+  readonly outcome: Judged;
   readonly reading: number | null;
   readonly children?: ReactNode;
 }) {

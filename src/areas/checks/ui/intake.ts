@@ -26,7 +26,7 @@ export async function sortOut(list: readonly File[]): Promise<SortedOut> {
       continue;
     }
     programs.push(f);
-    if (list.length === 1 && !/\.(g|gc|gco|gcode|nc|ngc|txt)(\.gz)?$/i.test(f.name))
+    if (list.length === 1 && !/\.(zip|g|gc|gco|gcode|nc|ngc|txt)(\.gz)?$/i.test(f.name))
       said.push(
         `${f.name} ends like neither G-code (.gcode, .gco, .g, .nc, each also .gz) nor a mesh (.stl, .3mf, .obj); it is read as G-code`,
       );

@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import type { MeshAnswer, MeshSeen, MeshWish } from '../../../workers/readMesh.ts';
+import type { MeshAnswer, MeshWish } from '../../../workers/readMesh.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import type { CheckOutcome } from '../../rules/outcome.ts';
+import type { CheckOutcome, JobOutcome } from '../../rules/outcome.ts';
+import type { MeshSeen } from '../../rules/meshReport.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 export interface LocalCheck {
-  readonly outcome: CheckOutcome | null;
+  readonly outcome: JobOutcome | null;
   /** How far the file is read and checked; null once it is. */
   readonly share: number | null;
   readonly refusal: string | null;
@@ -29,7 +30,7 @@ export function useLocalCheck(
   useEffect(() => {
     worker.current?.terminate();
     worker.current = null;
-    if (!file || (!choice && !sheet)) {
+    if (!file || (!choice && (!sheet || sheet.technology === 'resin'))) {
       setCheck(NOTHING);
       return;
     }

@@ -20,6 +20,7 @@ export { notePrintTime, paceOfMachine } from './printTimes.ts';
 export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { LinePrint } from './linePrint.ts';
+export { StackPrint } from './stackPrint.ts';
 export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';

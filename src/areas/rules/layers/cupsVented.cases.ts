@@ -20,7 +20,7 @@ export const cases: RuleCases = {
           fix: 'open it near the plate with a hole of 2 mm or more, or turn the part',
           layer: 11,
           zMm: 0.55,
-          place: { xMm: 71.4, yMm: 47.175 },
+          place: { xMm: 71.4, yMm: 44.217 },
         },
       ],
     },

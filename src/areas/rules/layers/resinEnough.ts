@@ -1,8 +1,7 @@
 import { defineRule } from '../define.ts';
 import { printsOf } from '../estimate.ts';
+import { RESIN_G_PER_ML } from '../grams.ts';
 
-/** Resins weigh about as much (common practice, no source). */
-const G_PER_ML = 1.1;
 /** What stays on film, plate and parts, and what the vat needs to be covered, as a share of what is drawn (common practice, no source). */
 const LOST_SHARE = 0.15;
 
@@ -12,14 +11,14 @@ export const resinEnough = defineRule({
   technology: 'resin',
   title: 'There is resin enough for the whole job',
   why: 'An empty vat leaves parts that end in mid-air, and the film dry under the light.',
-  source: `Σ area · layer height · prints; ${G_PER_ML} g/ml and ${100 * LOST_SHARE} % more for film and vat are common practice, no source`,
+  source: `Σ area · layer height · prints; ${RESIN_G_PER_ML} g/ml and ${100 * LOST_SHARE} % more for film and vat are common practice, no source`,
   layers: {
     reads: ['volumeMm3'],
     find: ({ volumeMm3 }, context) => {
       const { loaded } = context.machine;
       if (!loaded) return { needs: 'what is loaded on the machine' };
       const ml = (volumeMm3 / 1000) * (1 + LOST_SHARE) * printsOf(context);
-      const left = loaded.remainingG / G_PER_ML;
+      const left = loaded.remainingG / RESIN_G_PER_ML;
       return ml <= left
         ? []
         : [

@@ -4,6 +4,7 @@ import { defineRule, type Found } from '../define.ts';
 export const facesOutward = defineRule({
   id: 'faces-outward',
   stage: 'before start',
+  technology: 'both',
   title: 'Every face looks outward',
   why: 'Inside out, a body counts as a hole: it vanishes, or hollows what it stands in.',
   source: 'Geometry: signed volume of each shell, and what surrounds it',

@@ -4,6 +4,7 @@ import { defineRule } from '../define.ts';
 export const manifoldEdges = defineRule({
   id: 'manifold-edges',
   stage: 'before start',
+  technology: 'both',
   title: 'No edge has more than two faces',
   why: 'Bodies that touch along an edge, or share a wall, print as one or come apart; the drawing does not say which.',
   source: 'Geometry',

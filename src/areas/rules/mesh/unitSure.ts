@@ -20,6 +20,7 @@ function askedFor(readings: readonly UnitReading[]): Found {
 export const unitSure = defineRule({
   id: 'unit-sure',
   stage: 'before start',
+  technology: 'both',
   title: 'The size is one that parts have',
   why: 'An STL or OBJ has no unit; read in the wrong one, a part comes out 25 or 1000 times too small.',
   source: 'common practice, no published source: parts measure 2 to 1000 mm, and seldom less than 20',

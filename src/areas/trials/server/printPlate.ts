@@ -1,133 +1,24 @@
-import { layerCount, type PlateProgram } from '../../../core/resin/plate.ts';
+import { layerCount } from '../../../core/resin/plate.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import {
-  PrinterLost,
-  PrinterRefused,
-  StackPrinter,
-  type Lease,
-  type Machine,
-  type StackPrinterState,
-} from '../../machines/server/index.ts';
-import type { PrintProgress } from '../model/trial.ts';
+import { StackPrint, type Lease, type Machine, type StackPrinter } from '../../machines/server/index.ts';
+import { progressOf } from '../../machines/model/print.ts';
 import { platesOf } from '../model/plates.ts';
 import { stackOf } from './plateStack.ts';
-import { progressOf } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
 import type { Trial } from './rows.ts';
 
-const LOOK_EVERY_MS = 300;
-const LOST_FOR_MS = 15_000;
-
-/** Prints a trial's plate: sends the stack unless the printer holds it already, starts or goes on, and follows it to its end. What the
- *  printer says is the truth after any crash of ours. */
-export class PlatePrint {
-  private readonly record: PrintRecord;
-  private lostSince = 0;
-  /** Whether the printer has been started or told to go on since this run began. */
-  private hasBegun = false;
-  /** The plate at hand of several, and layers of those before it. */
-  private readonly plate: number;
-  private readonly plates: readonly PlateProgram[];
-  private readonly layersBefore: number;
-
-  constructor(
-    ctx: Ctx,
-    row: Trial,
-    on: Machine,
-    private readonly printer: StackPrinter,
-    lease: Lease,
-  ) {
-    this.plates = platesOf(row.gcode);
-    this.plate = row.progress?.plate ?? 0;
-    this.layersBefore = this.plates.slice(0, this.plate).reduce((sum, p) => sum + layerCount(p), 0);
-    this.record = new PrintRecord(ctx, row, on, lease, {
-      ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
-      plate: this.plate,
-      acknowledged: this.layersBefore,
-      isBegun: row.progress?.isBegun ?? (row.progress?.acknowledged ?? 0) > this.layersBefore,
-    });
-  }
-
-  async run(): Promise<void> {
-    const { zip, digest } = stackOf(this.plates[this.plate]!);
-    for (;;) {
-      try {
-        const state = await this.step(zip, digest);
-        this.lostSince = 0;
-        if (state === 'ended') return;
-      } catch (error) {
-        if (error instanceof PrinterRefused)
-          return this.interrupt(this.hasBegun ? 'fault' : 'refused', `The printer refuses: ${error.message}`);
-        if (!(error instanceof PrinterLost)) throw error;
-        this.lostSince ||= Date.now();
-        if (Date.now() - this.lostSince > LOST_FOR_MS)
-          return this.interrupt('lost', `${error.message}; it may go on by itself, go and look`);
-        await this.record.write({ phase: 'lost', message: `${error.message}; trying again` });
-        if (this.record.wish === 'cancel')
-          return this.interrupt('lost', 'Cancelled while the printer could not be reached; stop it by hand');
-      }
-      await new Promise((again) => {
-        setTimeout(again, LOOK_EVERY_MS);
-      });
-    }
-  }
-
-  private async step(zip: Uint8Array, digest: string): Promise<'goes on' | 'ended'> {
-    const { wish } = this.record;
-    let state = await this.printer.state();
-    if (wish === 'cancel') {
-      await this.printer.cancel();
-      await this.interrupt('cancelled', `Cancelled at layer ${state.layer}; lamp off`);
-      return 'ended';
-    }
-    if (state.digest !== digest && this.record.progress.isBegun) {
-      await this.interrupt(
-        'displaced',
-        'The printer holds another stack, as after a power cut: clear the plate and print again',
-      );
-      return 'ended';
-    }
-    if (!this.hasBegun && wish === 'print') {
-      if (!this.record.progress.isBegun) {
-        state = await this.printer.send(zip);
-        await this.record.write({ isBegun: true }); // before it starts: after a crash of ours its own word is believed
-      }
-      // it may have gone on, and even come to its end, by itself: that is not started again
-      if (state.phase !== 'done' && state.phase !== 'cancelled') state = await this.printer.start();
-      this.hasBegun = true;
-    } else if (wish === 'print' && state.phase === 'paused') state = await this.printer.start();
-    else if (wish === 'pause' && state.phase === 'printing') state = await this.printer.pause();
-    return this.follow(state);
-  }
-
-  private async follow(state: StackPrinterState): Promise<'goes on' | 'ended'> {
-    const at = { acknowledged: this.layersBefore + state.layer, zMm: state.zMm, resinC: state.resinC };
-    switch (state.phase) {
-      case 'done':
-        if (this.plate + 1 < this.plates.length) {
-          const done = `Plate ${this.plate + 1} of ${this.plates.length} is done: write ${this.plate + 1} on it, put an empty one in and go on`;
-          await this.interrupt('next plate', done, { ...at, plate: this.plate + 1, isBegun: false });
-          return 'ended';
-        }
-        await this.record.end('finished', { ...at, phase: 'done', message: null });
-        return 'ended';
-      case 'fault':
-        await this.interrupt(
-          'fault',
-          `Interrupted at layer ${state.layer}: ${state.message}. Search the vat before going on`,
-          at,
-        );
-        return 'ended';
-      case 'cancelled':
-        await this.interrupt('cancelled', `Cancelled at the printer, layer ${state.layer}`, at);
-        return 'ended';
-      default:
-        await this.record.write({ ...at, phase: state.phase === 'paused' ? 'paused' : 'printing', message: null });
-        return 'goes on';
-    }
-  }
-
-  private interrupt(phase: PrintProgress['phase'], message: string, at: Partial<PrintProgress> = {}): Promise<void> {
-    return this.record.end('interrupted', { ...at, phase, message });
-  }
+/** The print of a trial's plate, or of the one at hand of several. */
+export function platePrint(ctx: Ctx, row: Trial, on: Machine, printer: StackPrinter, lease: Lease): StackPrint {
+  const plates = platesOf(row.gcode);
+  const plate = row.progress?.plate ?? 0;
+  const layersBefore = plates.slice(0, plate).reduce((sum, p) => sum + layerCount(p), 0);
+  const record = new PrintRecord(ctx, row, on, lease, {
+    ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
+    plate,
+    acknowledged: layersBefore,
+    isBegun: row.progress?.isBegun ?? (row.progress?.acknowledged ?? 0) > layersBefore,
+  });
+  const says = `Plate ${plate + 1} of ${plates.length} is done: write ${plate + 1} on it, put an empty one in and go on`;
+  const next = plate + 1 < plates.length ? { plate: plate + 1, says } : null;
+  return new StackPrint({ zip: stackOf(plates[plate]!).zip, layersBefore, next }, record, printer);
 }

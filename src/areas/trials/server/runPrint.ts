@@ -1,7 +1,7 @@
 import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findMachine, Lease, LinePrint, occupy, StackPrinter } from '../../machines/server/index.ts';
-import { PlatePrint } from './printPlate.ts';
+import { platePrint } from './printPlate.ts';
 import type { Claim } from '../../machines/model/occupancy.ts';
 import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
@@ -24,7 +24,7 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
         message: taken.failure.what,
       });
     if (m.device.adapter === 'stack')
-      await new PlatePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port, lease.epoch), lease).run();
+      await platePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port, lease.epoch), lease).run();
     else {
       const lines = linesOfOwn(row.gcode);
       const record = new PrintRecord(ctx, row, m, lease, progressFrom(ctx, row, lines.length));

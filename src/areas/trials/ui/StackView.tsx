@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
 import { darkTimeS } from '../../../core/resin/sequence.ts';
 import { fetchJson } from '../../../ui/api.ts';
+import { LayerSlider } from '../../../ui/LayerSlider.tsx';
 import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
 import { useWorker } from '../../../ui/path/useWorker.ts';
 import { shadeOf } from '../../../ui/path/shades.ts';
@@ -65,20 +66,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
         height={HEIGHT}
         label={`Layer ${layer + 1} of ${last + 1}, ${shown.length} ${shown.length === 1 ? 'exposure' : 'exposures'}`}
       />
-      <Group gap={12} mt={6}>
-        <input
-          type="range"
-          aria-label="Layer"
-          min={0}
-          max={last}
-          value={layer}
-          onChange={(e) => setLayer(Number(e.currentTarget.value))}
-          className="long"
-        />
-        <span className="f">
-          layer {layer + 1} of {last + 1}, {((layer + 1) * program.layerMm).toFixed(3)} mm
-        </span>
-      </Group>
+      <LayerSlider layer={layer} last={last} zMm={(layer + 1) * program.layerMm} onLayer={setLayer} />
       <Box component="p" className="hint f" mt={4}>
         {shown.map((e, i) => {
           lit += e.seconds;

@@ -1,0 +1,32 @@
+import { Dropzone } from '@mantine/dropzone';
+
+/** Where a new job's files are dropped. */
+export function DropFiles({
+  files,
+  onDrop,
+}: {
+  /** Those that are there already. */
+  readonly files: readonly File[];
+  readonly onDrop: (files: File[]) => void;
+}) {
+  return (
+    <Dropzone
+      className="drop"
+      onDrop={onDrop}
+      inputProps={{ 'aria-label': 'Mesh, G-code file or layer stack' }}
+      aria-label="Choose files or drop them here"
+    >
+      {files.length > 0 ? (
+        <>
+          To be checked: <b>{files.map((f) => f.name).join(', ')}</b>. Drop others to replace{' '}
+          {files.length > 1 ? 'them' : 'it'}.
+        </>
+      ) : (
+        <>
+          <b>Drop meshes (STL, 3MF, OBJ), a G-code file or a layer stack (ZIP) here</b>, packed or not, up to 200 MB
+          each, or press Enter to choose. Machine, tool and material are proposed from what stands ready.
+        </>
+      )}
+    </Dropzone>
+  );
+}

@@ -1,0 +1,40 @@
+import { RULES_VERSION } from '../../rules/version.ts';
+import type { StackOutcome } from '../../rules/outcome.ts';
+import { StackHeights } from './StackHeights.tsx';
+import { StackSide } from './StackSide.tsx';
+import { VerdictBand } from './VerdictBand.tsx';
+
+/** What this device found of the layers a mesh becomes; a stack that was brought along is looked through by the server alone. */
+export function LayersFound({
+  found,
+  isBrought,
+  share,
+  prints,
+}: {
+  readonly found: StackOutcome | null;
+  readonly isBrought: boolean;
+  readonly share: number | null;
+  readonly prints: number;
+}) {
+  if (isBrought)
+    return (
+      <div className="verdict" role="status">
+        The layers are looked through by the server once the job is saved.
+      </div>
+    );
+  if (!found) return null;
+  return (
+    <>
+      <VerdictBand outcome={found} reading={share} />
+      <div className="page two">
+        <StackHeights outcome={found} />
+        <StackSide
+          outcome={found}
+          prints={prints}
+          rulesVersion={RULES_VERSION}
+          note="Checked on this device; once saved, the server’s own check is the record."
+        />
+      </div>
+    </>
+  );
+}
