@@ -14,7 +14,9 @@ test('a mesh drawn in inches is asked for its unit, does not fit, is turned, com
   test.setTimeout(240_000);
   await signIn(page, 'lead');
   await open(page, '/checks/new');
-  await page.getByLabel('Mesh, G-code file or layer stack').setInputFiles({ name: 'bar.stl', mimeType: 'model/stl', buffer: bar });
+  await page
+    .getByLabel('Mesh, G-code file or layer stack')
+    .setInputFiles({ name: 'bar.stl', mimeType: 'model/stl', buffer: bar });
   const part = page.getByRole('region', { name: 'Mesh' });
   await test.step('the size in four units stands side by side', async () => {
     await expect(part).toContainText('STL, 12 triangles');
