@@ -14,10 +14,10 @@ export const isZip = (file: string): boolean => {
 };
 
 /** Every layer of a stack, looked at. */
-export function measureStackFile(file: string, reachMm: number | null = null): StackReport {
+export function measureStackFile(file: string): StackReport {
   const stack = readStack(readFileSync(file), sha256);
   if (!stack.ok) return refuse(stack.failure, file);
-  const report = runAll(measuringStack(stack.value, inflate, reachMm));
+  const report = runAll(measuringStack(stack.value, inflate));
   return report.ok ? report.value : refuse(report.failure, file);
 }
 

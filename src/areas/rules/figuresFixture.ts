@@ -100,6 +100,7 @@ export const stackRows = (count: number, change: (i: number) => Partial<StackRow
     cups: 0,
     cupMm2: 0,
     leaningMm2: 0,
+    leansAt: null,
     lightS: i < 5 ? 26 : i < 11 ? 26 - ((i - 4) * 23.4) / 7 : 2.6,
     exposures: 1,
     darkS: 12,

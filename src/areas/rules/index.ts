@@ -5,6 +5,7 @@ import { cupsVented } from './layers/cupsVented.ts';
 import { exposuresTaken } from './layers/exposuresTaken.ts';
 import { islandsHeld } from './layers/islandsHeld.ts';
 import { layersForScreen } from './layers/layersForScreen.ts';
+import { leanHeld } from './layers/leanHeld.ts';
 import { lightEven } from './layers/lightEven.ts';
 import { resinEnough } from './layers/resinEnough.ts';
 import { roomsDrain } from './layers/roomsDrain.ts';
@@ -225,6 +226,7 @@ export const rules: readonly Rule[] = [
   layerWithinNozzle,
   layersForScreen,
   laysSomething,
+  leanHeld,
   liftEqualsReturn,
   liftProven,
   liftWithinPrinter,

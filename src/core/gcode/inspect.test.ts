@@ -237,6 +237,7 @@ describe('bad input', () => {
   test.each([
     ['an empty file', new Uint8Array(0), 'empty'],
     ['a zero byte', bytesOf('G1 X1\n\0'), 'binary'],
+    ['a ZIP', Uint8Array.from([0x50, 0x4b, 3, 4, 20, 0]), 'zip'],
     ['control bytes', new Uint8Array(500).fill(7), 'binary'],
     ['no word at all', bytesOf('; nothing\n(here)\n'), 'noWords'],
     ['a gigantic line', bytesOf('G1 X1'.padEnd(3 << 20, '1')), 'longLine'],

@@ -89,6 +89,13 @@ export class GcodeInspector {
   }
 
   private lookForBinary(chunk: Uint8Array): Failure | null {
+    if (this.looked === 0 && chunk[0] === 0x50 && chunk[1] === 0x4b && chunk[2] === 3 && chunk[3] === 4)
+      return {
+        code: 'zip',
+        what: 'The file is a ZIP: a layer stack or a packed mesh, and no G-code',
+        where: 'byte 1',
+        todo: 'choose a resin machine for a layer stack, or unpack it',
+      };
     const end = Math.min(chunk.length, BINARY_LOOK - this.looked);
     for (let i = 0; i < end; i++) {
       const c = chunk[i]!;

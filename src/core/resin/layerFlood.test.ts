@@ -24,7 +24,7 @@ describe('layers flooded from the plate', () => {
   test('a block has neither islands nor rooms', () => {
     const { each, islands, rooms } = flooded([full, full, full]);
     expect([islands, rooms]).toEqual([[], []]);
-    expect(each[2]).toEqual({ pixels: 25, areas: 1, islands: 0, rooms: 0, roomPixels: 0 });
+    expect(each[2]).toEqual({ pixels: 25, areas: 1, islands: 0, islandPixels: 0, rooms: 0, roomPixels: 0 });
   });
   test('what begins in mid-air is an island until a later layer joins it to what is held', () => {
     const post = ['#    ', '#    ', '#    ', '#    ', '#    '];

@@ -29,6 +29,7 @@ export interface FloodedLayer {
   /** Connected areas, and those of them that begin here with nothing before them. */
   readonly areas: number;
   readonly islands: number;
+  readonly islandPixels: number;
   /** Closed rooms at the film, and how much of it they take. */
   readonly rooms: number;
   readonly roomPixels: number;
@@ -83,7 +84,7 @@ export class LayerFlood {
     return { islands: this.islands, rooms: this.closed.filter((r) => r.volume > 0) };
   }
 
-  private flood(runs: Runs): Pick<FloodedLayer, 'pixels' | 'areas' | 'islands'> {
+  private flood(runs: Runs): Pick<FloodedLayer, 'pixels' | 'areas' | 'islands' | 'islandPixels'> {
     const { areaOf, areas } = connect(runs);
     const things = new Int32Array(areas).fill(-1);
     const join = (area: number, thing: number): void => {
@@ -99,6 +100,7 @@ export class LayerFlood {
     const pixels = new Int32Array(areas);
     for (let i = 0; i < areaOf.length; i++) pixels[areaOf[i]!]! += lengthOf(runs, i);
     let islands = 0;
+    let islandPixels = 0;
     for (let a = 0; a < areas; a++) {
       if (things[a]! >= 0) continue;
       const at = placeIn(runs, (i) => areaOf[i] === a);
@@ -106,9 +108,10 @@ export class LayerFlood {
       this.islands.push(island);
       things[a] = this.solids.add([island]);
       islands++;
+      islandPixels += pixels[a]!;
     }
     this.solid = { runs, thing: areaOf.map((a) => things[a]!) };
-    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, islands };
+    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, islands, islandPixels };
   }
 
   private floodFree(solid: Runs): Pick<FloodedLayer, 'rooms' | 'roomPixels'> {

@@ -6,13 +6,9 @@ import { StackMeasure, type StackReport } from './stackReport.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 
 /** Looks at every layer of a stack. The first exposure of a layer shows all of it. In steps: a large stack takes seconds. */
-export function* measuringStack(
-  { manifest, images }: Stack,
-  inflate: Inflate,
-  reachMm: number | null = null,
-): Stepwise<Result<StackReport>> {
+export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): Stepwise<Result<StackReport>> {
   const { pixels } = manifest.printer;
-  const measure = new StackMeasure(manifest, images.size, reachMm);
+  const measure = new StackMeasure(manifest, images.size);
   const shown = new Map<string, number>();
   for (const { exposures } of manifest.layers)
     for (const { image } of exposures) shown.set(image, (shown.get(image) ?? 0) + 1);

@@ -79,7 +79,10 @@ describe('areas and islands by rows', () => {
           });
         const bare = lit.filter((is, i) => is && !isNear(i % 12, Math.floor(i / 12))).length;
         const runs = (of: boolean[]): Int32Array => runsOfGrey(greyFrom(of), 12, 10);
-        expect(pixelsBeyond(runs(lit), runs(before), across, along)).toBe(bare);
+        const found = pixelsBeyond(runs(lit), runs(before), across, along);
+        expect(found.pixels).toBe(bare);
+        const [x, y] = [Math.floor(found.at[0]), Math.floor(found.at[1])];
+        if (bare > 0) expect([lit[12 * y + x], isNear(x, y)]).toEqual([true, false]);
       }),
       { numRuns: 300 },
     ),

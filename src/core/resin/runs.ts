@@ -50,8 +50,13 @@ export function solidRuns(lit: GreyRuns, from = SOLID_GREY): Runs {
   return out.slice(0, size);
 }
 
-/** Pixels of a layer further than so much, in pixels each way, from all of the layer before. */
-export function pixelsBeyond(runs: Runs, before: Runs, reachX: number, reachY: number): number {
+/** Pixels of a layer further than so much, in pixels each way, from all of the layer before, and the middle of their longest stretch. */
+export function pixelsBeyond(
+  runs: Runs,
+  before: Runs,
+  reachX: number,
+  reachY: number,
+): { readonly pixels: number; readonly at: readonly [x: number, y: number] } {
   const rows = rowStarts(before);
   const up = Math.floor(reachY);
   /** How far a row reaches sideways into one so many rows away. */
@@ -60,6 +65,14 @@ export function pixelsBeyond(runs: Runs, before: Runs, reachX: number, reachY: n
     (_, dy) => reachX * Math.sqrt(Math.max(0, 1 - (dy / (reachY || 1)) ** 2)),
   );
   let beyond = 0;
+  let longest = 0;
+  let place: readonly [number, number] = [0, 0];
+  const bareFrom = (at: number, count: number, y: number): void => {
+    beyond += count;
+    if (count <= longest) return;
+    longest = count;
+    place = [at + (count - 1) / 2, y + 0.5];
+  };
   let held: [number, number][] = [];
   let row = -1;
   for (let i = 0; i < runs.length; i += 3) {
@@ -80,14 +93,14 @@ export function pixelsBeyond(runs: Runs, before: Runs, reachX: number, reachY: n
       if (from > last) break;
       if (at < from) {
         const bare = Math.ceil(from - at);
-        beyond += bare;
+        bareFrom(at, bare, y);
         at += bare;
       }
       if (at <= to) at += Math.floor(to - at) + 1;
     }
-    if (at <= last) beyond += Math.round(last - at) + 1;
+    if (at <= last) bareFrom(at, Math.round(last - at) + 1, y);
   }
-  return beyond;
+  return { pixels: beyond, at: place };
 }
 /** Where the runs of a row begin and end in a list of them. */
 function rowStarts(runs: Runs): (y: number) => readonly [from: number, to: number] {

@@ -13,15 +13,16 @@ export interface StackRow {
   /** Rooms that the film closes in this layer, and their area at the film. */
   readonly cups: number;
   readonly cupMm2: number;
-  /** Area that leans further than the reach asked for from one layer to the next. */
+  /** Area that reaches further beyond the layer before than a lean of LEAN_DEG, without islands, and where most of it is. */
   readonly leaningMm2: number;
+  readonly leansAt: OnScreen | null;
   /** Light of the pixel that has most, s. */
   readonly lightS: number;
   readonly exposures: number;
   readonly darkS: number;
 }
 /** Place on the screen, mm from its left front corner. */
-interface OnScreen {
+export interface OnScreen {
   readonly xMm: number;
   readonly yMm: number;
 }
@@ -84,6 +85,8 @@ export interface StackReport {
 }
 
 const MOST_TOLD = 200;
+/** From the upright; what leans further has to be held (common practice, no source). */
+export const LEAN_DEG = 60;
 
 /** Takes the layers of a stack one after another and tells what they come to. */
 export class StackMeasure {
@@ -96,8 +99,6 @@ export class StackMeasure {
     private readonly manifest: StackManifest,
     /** Distinct pictures it has. */
     private readonly images: number,
-    /** How far a layer may reach beyond the one before, mm; nothing is judged where it is not known. */
-    private readonly reachMm: number | null = null,
   ) {}
 
   /** The solid runs of the next layer. */
@@ -106,8 +107,9 @@ export class StackMeasure {
     const [px, py] = manifest.printer.pixelMm;
     const seen = this.flood.add(runs);
     const layer = manifest.layers[this.rows.length]!;
-    const leaning =
-      this.reachMm === null || before === null ? 0 : pixelsBeyond(runs, before, this.reachMm / px, this.reachMm / py);
+    const reachMm = manifest.layerMm * Math.tan((LEAN_DEG * Math.PI) / 180);
+    const beyond = before === null || runs === before ? null : pixelsBeyond(runs, before, reachMm / px, reachMm / py);
+    const leaning = Math.max(0, (beyond?.pixels ?? 0) - seen.islandPixels);
     this.rows.push({
       zMm: layer.zMm,
       areaMm2: seen.pixels * px * py,
@@ -116,12 +118,17 @@ export class StackMeasure {
       cups: seen.rooms,
       cupMm2: seen.roomPixels * px * py,
       leaningMm2: leaning * px * py,
+      leansAt: leaning > 0 ? this.onScreen(beyond!.at) : null,
       lightS: lightS(layer),
       exposures: layer.exposures.length,
       darkS: darkTimeS(motionAfter(manifest, layer)),
     });
     if (runs !== before) this.widen(runs);
     this.before = runs;
+  }
+  private onScreen([x, y]: readonly [number, number]): OnScreen {
+    const { pixelMm, pixels } = this.manifest.printer;
+    return { xMm: x * pixelMm[0], yMm: (pixels[1] - y) * pixelMm[1] };
   }
   private widen(runs: Runs): void {
     if (runs.length === 0) return;
@@ -139,7 +146,6 @@ export class StackMeasure {
     const { pixelMm, pixels } = manifest.printer;
     const [px, py] = pixelMm;
     const { islands, rooms } = this.flood.end();
-    const at = ([x, y]: readonly [number, number]): OnScreen => ({ xMm: x * px, yMm: (pixels[1] - y) * py });
     const zOf = (layer: number): number => manifest.layers[layer]!.zMm;
     const lights = rows.map((r) => r.lightS);
     const exposureS = lights.reduce((s, x) => s + x, 0);
@@ -158,7 +164,7 @@ export class StackMeasure {
           zMm: zOf(i.layer),
           areaMm2: i.pixels * px * py,
           heldFrom: i.heldFrom === null ? null : i.heldFrom + 1,
-          ...at(i.at),
+          ...this.onScreen(i.at),
         })),
       ),
       islandCount: islands.length,
@@ -171,7 +177,7 @@ export class StackMeasure {
           widestLayer: r.widestLayer + 1,
           volumeMm3: r.volume * px * py * manifest.layerMm,
           isSealed: r.isSealed,
-          ...at(r.at),
+          ...this.onScreen(r.at),
         })),
       ),
       roomCount: rooms.length,

@@ -59,7 +59,7 @@ export function layersToSet({ machine: m, recipe: r, job }: CheckContext, estima
         : 'nothing is loaded, by the record',
     },
     { key: 'warmth', says: 'the resin is as warm as it is to be', known: c === null ? null : `${c} °C, by the record` },
-    { key: 'program', says: `the stack is ${job.fileName} and no other`, known: null },
+    { key: 'program', says: `the stack is that of ${job.fileName} and no other`, known: null },
   ];
 }
 

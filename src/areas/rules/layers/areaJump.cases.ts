@@ -6,7 +6,12 @@ const foot = { shape: 'box', x: 0, y: 0, w: 10, d: 10, fromMm: 0, toMm: 1 } as c
 export const cases: RuleCases = {
   rule: areaJump,
   stack: [
-    { when: 'from 100 to 290 mm²', stack: { solids: [foot, { ...foot, w: 29, fromMm: 1, toMm: 2 }] }, finds: [] },
+    {
+      when: 'from 100 to 290 mm²',
+      stack: { solids: [foot, { ...foot, w: 29, fromMm: 1, toMm: 2 }] },
+      finds: [],
+      others: ['lean-held'],
+    },
     {
       when: 'from 100 to 400 mm²',
       stack: { solids: [foot, { ...foot, w: 40, fromMm: 1, toMm: 2 }] },
@@ -22,6 +27,7 @@ export const cases: RuleCases = {
           zMm: 1.05,
         },
       ],
+      others: ['lean-held'],
     },
     {
       when: 'a large part that grows by less than its double',
@@ -32,6 +38,7 @@ export const cases: RuleCases = {
         ],
       },
       finds: [],
+      others: ['lean-held'],
     },
   ],
 };

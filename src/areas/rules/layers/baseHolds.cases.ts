@@ -21,11 +21,13 @@ export const cases: RuleCases = {
           zMm: 1.05,
         },
       ],
+      others: ['lean-held'],
     },
     {
       when: 'one of 170 mm²',
       stack: { solids: [foot, { ...foot, w: 10, d: 17, fromMm: 1, toMm: 2 }] },
       finds: [],
+      others: ['lean-held'],
     },
     {
       when: 'a small thing on a tip',
@@ -36,6 +38,7 @@ export const cases: RuleCases = {
         ],
       },
       finds: [],
+      others: ['lean-held'],
     },
   ],
 };

@@ -28,6 +28,7 @@ export const cases: RuleCases = {
       when: 'the same with a slit through its wall',
       stack: { solids: [cup, inside, { ...inside, x: 4, w: 2, d: 2, toMm: 1 }] },
       finds: [],
+      others: ['lean-held'],
     },
     { when: 'a narrow one', stack: { solids: [cup, { ...inside, w: 3, d: 3 }] }, finds: [] },
   ],

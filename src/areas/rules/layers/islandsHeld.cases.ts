@@ -42,6 +42,7 @@ export const cases: RuleCases = {
           place: { xMm: 79.407, yMm: 44.217 },
         },
       ],
+      others: ['lean-held'],
     },
     {
       when: 'a speck and something larger',

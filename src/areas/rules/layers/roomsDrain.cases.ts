@@ -23,11 +23,13 @@ export const cases: RuleCases = {
           place: { xMm: 71.4, yMm: 44.217 },
         },
       ],
+      others: ['lean-held'],
     },
     {
       when: 'the same with a hole to the side',
       stack: { solids: [block, room, { ...room, x: 2.75, w: 2.5, d: 1, toMm: 0.9 }] },
       finds: [],
+      others: ['lean-held'],
     },
     { when: 'a bubble', stack: { solids: [block, { ...room, w: 0.5, d: 0.5 }] }, finds: [] },
   ],

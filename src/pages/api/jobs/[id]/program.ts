@@ -1,6 +1,7 @@
 import { otherFilesOf } from '../../../../areas/checks/model/mesh.ts';
 import { checkText } from '../../../../areas/checks/model/failures.ts';
 import { getJobPage } from '../../../../areas/checks/server/index.ts';
+import { isOfLayers } from '../../../../areas/rules/outcome.ts';
 import { unpackedName } from '../../../../core/gcode/unpack.ts';
 import { fail } from '../../../../core/result/result.ts';
 import { attachment } from '../../../../platform/files/attachment.ts';
@@ -28,6 +29,8 @@ export const GET = reading({
     const isLaid = asked === null && (mesh !== null || Boolean(run?.programSha));
     const sha256 = isLaid ? run?.programSha : fileSha;
     if (!sha256) return fail({ code: 'noProgram' });
+    if (asked === null && run?.outcome && isOfLayers(run.outcome))
+      return attachment(ctx, { sha256, name: fileName.replace(/\.[^.]*$/, '.zip') }, 'application/zip');
     const name = !isLaid ? fileName : mesh ? fileName.replace(/\.[^.]*$/, '.gcode') : unpackedName(fileName);
     const isText = isLaid || (!mesh && unpackedName(fileName) === fileName);
     return attachment(ctx, { sha256, name }, isText ? 'text/x-gcode; charset=utf-8' : 'application/octet-stream');
