@@ -78,11 +78,11 @@ module.exports = {
         path: '^src/',
         pathNot: [
           '\\.test\\.ts$',
-          '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+          '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
         ],
       },
       to: {
-        path: '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+        path: '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
       },
     },
     {
@@ -94,7 +94,7 @@ module.exports = {
         pathNot: [
           '\\.test\\.ts$',
           '\\.cases\\.ts$',
-          '/(cases|stackCases|loadCases|engineChecks|headChecks|figureChecks)\\.ts$',
+          '/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks)\\.ts$',
         ],
       },
       to: { path: '^src/areas/(?!rules/|library/|machines/)' },

@@ -60,11 +60,25 @@ function judgesOfVerdicts(all: readonly RuleCases[]): Judge[] {
   );
   return [...recipes, ...engine, ...ofRecipes];
 }
+/** Rules that ask for what no layer shows. */
+const NOT_IN_LAYERS = ['compensation-shows', 'delay-counts', 'neck-holds', 'shades-shown'];
 /** The tests of layers: every case, and a plain block of which nobody speaks. */
 function judgesOfStacks(all: readonly RuleCases[], anew: boolean): Judge[] {
   const plain: StackCase = { when: '', finds: [] };
   return [
-    { of: 'valid', holds: () => checkStack(stackJobOf(plain, anew)).findings.length === 0 },
+    {
+      of: 'valid',
+      holds: () => {
+        const { findings, runs } = checkStack(stackJobOf(plain, anew));
+        return (
+          findings.length === 0 &&
+          same(
+            runs.flatMap((r) => (r.ran ? [] : [r.rule])),
+            NOT_IN_LAYERS,
+          )
+        );
+      },
+    },
     ...all.flatMap(({ rule, stack = [] }) =>
       stack
         .filter((c) => !(anew && c.measured))

@@ -15,7 +15,7 @@ export interface Scope {
 }
 const RULES = 'src/areas/rules';
 const NOT_RULES =
-  /\/(index|fixture|figuresFixture|cases|stackCases|loadCases|engineChecks|headChecks|figureChecks|version|stored|contextFile|fileOfContext|contextFileSchema|meshReport|outcome|recipeInput|readers)\.ts$/;
+  /\/(index|fixture|figuresFixture|cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|version|stored|contextFile|fileOfContext|contextFileSchema|meshReport|outcome|recipeInput|readers|stackSettings)\.ts$/;
 export const scopes: readonly Scope[] = [
   { name: 'rules', files: list(RULES).filter((f) => !NOT_RULES.test(f)) },
   {

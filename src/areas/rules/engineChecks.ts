@@ -1,6 +1,7 @@
 import { jobOf, type MeshEdit, type ProgramEdit } from './cases.ts';
 import { figureChecks } from './figureChecks.ts';
 import { headChecks, type EngineCheck } from './headChecks.ts';
+import { stackChecks } from './stackChecks.ts';
 import { changed, effectiveFixture, validContextFixture, validRecipeFixture, type ContextChange } from './fixture.ts';
 import { laidBy } from './meshLay.ts';
 import type { CheckOutcome } from './outcome.ts';
@@ -35,6 +36,7 @@ export const engineChecks: readonly EngineCheck[] = [
     must: [true, true, false, false],
   },
   ...headChecks,
+  ...stackChecks,
   {
     title:
       'a print lasts what its parts take together; what nobody has timed is named, and a word that nobody explained',

@@ -7,6 +7,87 @@ export const cases: RuleCases = {
   rule: areaJump,
   stack: [
     {
+      when: 'from 60 to 180 mm²: thrice as much, and not much more',
+      stack: {
+        solids: [
+          { ...foot, w: 6 },
+          { ...foot, w: 18, fromMm: 1, toMm: 2 },
+        ],
+      },
+      finds: [],
+      others: ['lean-held'],
+    },
+    {
+      when: 'twice, and the larger one is told',
+      stack: {
+        solids: [
+          foot,
+          { ...foot, w: 40, fromMm: 1, toMm: 2 },
+          { ...foot, fromMm: 2, toMm: 3 },
+          { ...foot, w: 50, fromMm: 3, toMm: 4 },
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A layer is much larger than the one before',
+          figure: '100 to 500 mm² in layer 61',
+          limit: '300 mm²',
+          origin: 'common practice',
+          fix: 'tilt the part, so that the area grows over many layers',
+          layer: 61,
+          zMm: 3.05,
+        },
+      ],
+      others: ['lean-held'],
+    },
+    {
+      when: 'twice alike, and the first is told',
+      stack: {
+        solids: [
+          foot,
+          { ...foot, w: 40, fromMm: 1, toMm: 2 },
+          { ...foot, fromMm: 2, toMm: 3 },
+          { ...foot, w: 40, fromMm: 3, toMm: 4 },
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A layer is much larger than the one before',
+          figure: '100 to 400 mm² in layer 21',
+          limit: '300 mm²',
+          origin: 'common practice',
+          fix: 'tilt the part, so that the area grows over many layers',
+          layer: 21,
+          zMm: 1.05,
+        },
+      ],
+      others: ['lean-held'],
+    },
+    {
+      when: 'from 300 to 800 mm²: the double is what counts',
+      stack: {
+        solids: [
+          { ...foot, w: 30 },
+          { ...foot, w: 80, fromMm: 1, toMm: 2 },
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'A layer is much larger than the one before',
+          figure: '300 to 799 mm² in layer 21',
+          limit: '600 mm²',
+          origin: 'common practice',
+          fix: 'tilt the part, so that the area grows over many layers',
+          layer: 21,
+          zMm: 1.05,
+        },
+      ],
+      others: ['lean-held'],
+    },
+    {
       when: 'from 100 to 290 mm²',
       stack: { solids: [foot, { ...foot, w: 29, fromMm: 1, toMm: 2 }] },
       finds: [],

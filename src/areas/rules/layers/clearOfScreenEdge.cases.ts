@@ -13,6 +13,16 @@ const says = {
 export const cases: RuleCases = {
   rule: clearOfScreenEdge,
   stack: [
+    {
+      when: 'a pixel from every edge',
+      stack: { solids: [{ ...block, w: 142.8 - 0.068, d: 88.4 - 0.068 }] },
+      finds: [],
+    },
+    {
+      when: 'over every edge',
+      stack: { solids: [{ ...block, w: 150, d: 90 }] },
+      finds: [{ ...says, figure: '142.80 × 88.40 mm, at the left and the front and the right and the back' }],
+    },
     { when: 'two pixels from the right edge', stack: { solids: [{ ...block, x: 71.4 - 10 - 0.068 }] }, finds: [] },
     {
       when: 'over the right edge',

@@ -45,6 +45,21 @@ export const cases: RuleCases = {
       others: ['lean-held'],
     },
     {
+      when: 'a row of nineteen pixels',
+      stack: { solids: [post, { ...arm, x: -8, y: 0.017, w: 0.646, d: 0.034 }] },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'An area begins with nothing before it, and nothing ever holds it',
+          figure: '0.02 mm² in layer 11',
+          ...says,
+          layer: 11,
+          zMm: 0.55,
+          place: { xMm: 63.393, yMm: 44.217 },
+        },
+      ],
+    },
+    {
       when: 'a speck and something larger',
       stack: { solids: [post, arm, { ...arm, x: -8, w: 0.1, d: 0.1 }] },
       finds: [

@@ -22,6 +22,11 @@ export const cases: RuleCases = {
       measured: { pixelMm: [0.034, 0.0342] },
       finds: [{ ...says, figure: '4200 × 2600 pixels of 0.034 × 0.0342 mm' }],
     },
+    {
+      when: 'a pitch that is a little more than rounded',
+      measured: { pixelMm: [0.03408, 0.034] },
+      finds: [{ ...says, figure: '4200 × 2600 pixels of 0.03408 × 0.034 mm' }],
+    },
     { when: 'a pitch that is rounded otherwise', measured: { pixelMm: [0.03404, 0.034] }, finds: [] },
     {
       when: 'a printer whose screen nobody has entered',

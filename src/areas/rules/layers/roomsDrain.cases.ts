@@ -8,6 +8,48 @@ export const cases: RuleCases = {
   rule: roomsDrain,
   stack: [
     {
+      when: 'a small one',
+      stack: { solids: [block, { ...room, w: 1.25, d: 1.25 }] },
+      finds: [
+        {
+          severity: 'caution',
+          title: '1 closed room full of resin',
+          figure: '0.00 ml, the largest from layer 11 to 30',
+          limit: 'open to the outside',
+          origin: 'the layers themselves',
+          fix: 'give each two holes of 2 mm or more, one at its lowest place as it hangs, or fill it',
+          layer: 11,
+          zMm: 0.55,
+          place: { xMm: 71.4, yMm: 44.217 },
+        },
+      ],
+      others: ['lean-held'],
+    },
+    {
+      when: 'a flat one and one that holds more',
+      stack: {
+        solids: [
+          { ...block, w: 16 },
+          { ...room, x: -4, toMm: 0.9 },
+          { ...room, x: 4, w: 2.5, d: 2.5 },
+        ],
+      },
+      finds: [
+        {
+          severity: 'caution',
+          title: '2 closed rooms full of resin',
+          figure: '0.01 ml, the largest from layer 11 to 30',
+          limit: 'open to the outside',
+          origin: 'the layers themselves',
+          fix: 'give each two holes of 2 mm or more, one at its lowest place as it hangs, or fill it',
+          layer: 11,
+          zMm: 0.55,
+          place: { xMm: 75.395, yMm: 44.217 },
+        },
+      ],
+      others: ['lean-held'],
+    },
+    {
       when: 'a hollow that nothing leads out of',
       stack: { solids: [block, room] },
       finds: [
