@@ -8,9 +8,9 @@ import { root } from './cluster.mjs';
 /** What each version stands for: everything its entry reaches. */
 export const versionEntries = {
   /** What every rule says of a job or a recipe. */
-  rules: 'src/areas/rules/run.ts',
-  /** What is measured of a file before any rule is asked: reading, slicing, toolpaths, planning, thickness. */
-  work: 'src/areas/checks/model/meshJob.ts',
+  rules: 'src/areas/rules/judge.ts',
+  /** What is measured of a file before any rule is asked: reading, slicing, toolpaths, planning, thickness, layers. */
+  work: 'src/areas/checks/model/work.ts',
 };
 
 const lock = JSON.parse(readFileSync(path.join(root, 'package-lock.json'), 'utf8'));

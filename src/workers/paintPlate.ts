@@ -35,6 +35,7 @@ let drawn: Promise<Drawn> | null = null;
 let newest: PaintRequest | null = null;
 const shades = shadeTable();
 const BEFORE = 0xff_6f_7d_8f; // pale clay, as bytes of a pixel from the last
+const MOST_KNOWN = 8;
 const RING_PX = 14;
 const RINGS = { island: '#a3372c', room: '#a8781f' } as const;
 
@@ -63,7 +64,17 @@ async function openStack({ stack, marks }: StackPicture): Promise<Drawn> {
   const manifest = asChecked<StackManifest>(JSON.parse(strFromU8(file('manifest.json'))));
   const { pixels, pixelMm } = manifest.printer;
   const inflate = (packed: Uint8Array): Uint8Array => unzlibSync(packed);
+  /** Pictures drawn last: the layer before is drawn with each. */
+  const known = new Map<string, Int32Array>();
   const runsOf = (image: string): Int32Array => {
+    const before = known.get(image);
+    if (before) return before;
+    const runs = readRuns(image);
+    if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+    known.set(image, runs);
+    return runs;
+  };
+  const readRuns = (image: string): Int32Array => {
     const picture = decodeGreyPng(file(image), pixels, inflate);
     return picture.ok ? greyRunsOf(picture.value.grey, ...pixels) : new Int32Array(0);
   };

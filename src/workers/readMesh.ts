@@ -4,7 +4,7 @@ import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { meshSeenOf } from '../areas/checks/model/meshSeen.ts';
 import { drawingStack } from '../areas/checks/model/meshStack.ts';
-import { openPlate } from '../areas/checks/model/plate.ts';
+import { openPlate, thingsOnPlate } from '../areas/checks/model/plate.ts';
 import type { JobOutcome } from '../areas/rules/outcome.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshSeen } from '../areas/rules/meshReport.ts';
@@ -35,7 +35,8 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const plate = openPlate(bytes, choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-  post({ seen: meshSeenOf(plate.value) });
+  const stands = thingsOnPlate(plate.value).map((thing) => thing.mesh);
+  post({ seen: meshSeenOf(plate.value, stands) });
   if (!sheet) return;
   const isResin = sheet.technology === 'resin';
   const answer = isResin

@@ -21,6 +21,13 @@ describe('the version of', () => {
   test.each([
     ['kept work', 'thickness', 'src/core/mesh/thickness.ts', /const BIN_MM = [\d.]+/, 'const BIN_MM = 0.017'],
     ['kept work', 'the reader', 'src/core/gcode/heat.ts', /targetC > head/, 'targetC >= head'],
+    [
+      'kept work',
+      'layers',
+      'src/core/resin/layerFlood.ts',
+      /from\.pixels > into\.pixels/,
+      'from.pixels >= into.pixels',
+    ],
     ['kept work', 'toolpaths', 'src/core/toolpath/pace.ts', /NEAR_ENOUGH = 0\.01/, 'NEAR_ENOUGH = 0.02'],
   ])('%s changes with %s', async (_, _what, file, pattern, by) => {
     const plant = changing(file, pattern, by);
@@ -29,6 +36,7 @@ describe('the version of', () => {
   });
   test.each([
     ['a limit', 'src/areas/rules/program/bedStaysWarm.ts', /HELD_SHARE = 0\.5/, 'HELD_SHARE = 0.4'],
+    ['what is asked of layers', 'src/areas/rules/runStack.ts', /\['bottomThicknessMm'\]/, '[]'],
     ['a severity', 'src/areas/rules/program/heatersOff.ts', /'blocker'/, "'note'"],
     ['a setting’s default', 'src/areas/library/settings/process.ts', /default: 130/, 'default: 131'],
   ])('the rules changes with %s, that of kept work does not', async (_, file, pattern, by) => {

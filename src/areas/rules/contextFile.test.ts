@@ -272,6 +272,11 @@ describe('is refused with its place:', () => {
       'No material "pva" @ proofs[0].material',
     ],
     ['a later version', { ...example(), version: 2 }, 'version must be one of the following values: 1 @ version'],
+    [
+      'a setting of resin in a job of filament',
+      { ...example(), process: { values: { exposureS: 2 } } },
+      'Exposure is of resin, and the job is of filament @ process.values.exposureS',
+    ],
     ['no object at all', 7, 'this must be a `object` type, but the final value was: `7`. @ '],
     [
       'a machine without travel',

@@ -9,7 +9,7 @@ import { numberOf, type ProfileKind, type Values } from '../library/settings/def
 import { standardPolicy } from '../machines/model/policy.ts';
 import { contextFrom, type CheckContext, type HeadSources } from './context.ts';
 import { contextFileSchema, type ContextFile, type FileProof, type FileRole } from './contextFileSchema.ts';
-import type { RecipeRole } from './recipeInput.ts';
+import type { RecipeRole, Technology } from './recipeInput.ts';
 
 /** The surroundings of a check from a file of them. */
 export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckContext> {
@@ -33,7 +33,8 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       where: 'roles',
       todo: 'add {"role": "part body", "material": …}',
     });
-  const wrong = wrongReference(file, roles, mounts, materials) ?? wrongGroup(file, roles, mounts, materials);
+  const wrong =
+    wrongReference(file, roles, mounts, materials) ?? wrongGroup(file, technology, roles, mounts, materials);
   if (wrong) return fail(wrong);
   const level = (kind: Level['kind'], own: Values = {}): Level => ({ kind, name: kind, profileId: null, own });
   const toolId = (n: number | undefined): string => `mount ${n ?? 1}`;
@@ -226,6 +227,7 @@ const noSetting = (key: string, where: string): Failure => ({
 /** The first value in a group that may not hold it. */
 function wrongGroup(
   { machine, process }: ContextFile,
+  technology: Technology,
   roles: readonly FileRole[],
   mounts: Mounts,
   materials: Materials,
@@ -238,13 +240,13 @@ function wrongGroup(
     ...roles.map((r, i) => [`roles[${i}].values`, null, r.values] as const),
   ];
   for (const [where, owner, own] of groups) {
-    const wrong = wrongValue(own ?? {}, owner, where);
+    const wrong = wrongValue(own ?? {}, technology, owner, where);
     if (wrong) return wrong;
   }
   return null;
 }
 /** The first value that no such group may hold, with its place. */
-function wrongValue(own: Values, owner: ProfileKind | null, where: string): Failure | null {
+function wrongValue(own: Values, technology: Technology, owner: ProfileKind | null, where: string): Failure | null {
   for (const [key, value] of Object.entries(own)) {
     const setting = findSetting(key);
     if (!setting) return noSetting(key, `${where}.${key}`);
@@ -254,6 +256,13 @@ function wrongValue(own: Values, owner: ProfileKind | null, where: string): Fail
         what: `${setting.label} does not belong to a ${owner}`,
         where: `${where}.${key}`,
         todo: `set it with the ${setting.owners.join(' or ')}, or in the values of a role`,
+      };
+    if (setting.technology !== 'both' && setting.technology !== technology)
+      return {
+        code: 'technology',
+        what: `${setting.label} is of ${setting.technology}, and the job is of ${technology}`,
+        where: `${where}.${key}`,
+        todo: 'leave it out',
       };
     const checked = checkValue(setting, value);
     if (!checked.ok) return { ...checked.failure, where: `${where}.${key}` };

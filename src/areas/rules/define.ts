@@ -7,7 +7,7 @@ import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
 import { maySetInRecipe, type SettingValue } from '../library/settings/define.ts';
 import type { CheckContext } from './context.ts';
 import type { RecipeInput, RecipeMachine, RecipeRole, Technology } from './recipeInput.ts';
-import type { MeshReport, MeshSeen } from './meshReport.ts';
+import type { MeshReport, DrawnMesh } from './meshReport.ts';
 import type { BuildStage, Finding, FindingChange, PlaceOnPlate, Severity } from './outcome.ts';
 
 /** A job as a subject: its program, the mesh that was made into it where there is one, and everything round it. */
@@ -21,7 +21,7 @@ export interface JobInput {
 export interface StackJob {
   readonly stack: StackReport;
   /** The mesh they were drawn of, where they were made here. */
-  readonly mesh?: MeshSeen;
+  readonly mesh?: DrawnMesh;
   readonly context: CheckContext;
 }
 

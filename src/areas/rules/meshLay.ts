@@ -1,7 +1,7 @@
 import { brimSides, infillPatterns, purgePlaces, seams, topDirections } from '../../core/toolpath/choices.ts';
 import { parseHeightChanges } from '../../core/toolpath/heightChanges.ts';
 import type { Lay, MeshToolpathSettings } from '../../core/toolpath/settings.ts';
-import { findSetting } from '../library/settings/catalogue.ts';
+import { askedFor, missingText } from './askedFor.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import { dialectOf, pressureCommandOf } from '../machines/model/dialect.ts';
 import { motionLimitsOf } from '../machines/model/motion.ts';
@@ -116,25 +116,11 @@ function layOf(v: Values, kind: string): Lay {
 export function meshLayWants(v: Values): string | null {
   const key =
     MESH_LAY_NEEDS.find((k) => numberOf(v, k) === null) ?? (typeof v['startBlock'] === 'string' ? null : 'startBlock');
-  if (key === null) return null;
-  const { label, owners } = findSetting(key)!;
-  return `“${label}” is missing, a value of the ${owners[0]} profile`;
+  return key && missingText(key);
 }
 
 /** Effective values that a mesh is laid by: those that are asked for while its settings are put together. */
-export function laidBy(v: Values): Values {
-  const asked = new Set<string>();
-  meshLayOf(
-    new Proxy(v, {
-      get: (of, key) => {
-        if (typeof key === 'string') asked.add(key);
-        return Reflect.get(of, key) as unknown;
-      },
-    }),
-    '',
-  );
-  return Object.fromEntries(Object.entries(v).filter(([key]) => asked.has(key)));
-}
+export const laidBy = (v: Values): Values => askedFor(v, (watched) => meshLayOf(watched, ''));
 
 /** Changes at heights; none where they cannot be read, which a rule blocks. */
 function changesOf(v: Values): MeshToolpathSettings['heightChanges'] {

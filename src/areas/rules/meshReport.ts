@@ -103,3 +103,5 @@ export type MeshSeen = Pick<
   | 'maxMm'
   | 'hull'
 >;
+/** The same of one that layers were drawn of, with the contours that had to be closed across holes. */
+export type DrawnMesh = MeshSeen & Pick<MeshReport, 'gaps'>;

@@ -3,7 +3,7 @@ import type { MeshUnit } from '../../core/mesh/mesh.ts';
 import type { Placement } from '../../core/mesh/placement.ts';
 import type { Values } from '../library/settings/define.ts';
 import type { StackReport } from '../../core/resin/stackReport.ts';
-import type { MeshReport, MeshSeen } from './meshReport.ts';
+import type { MeshReport, DrawnMesh } from './meshReport.ts';
 import type { Pace } from '../machines/model/pace.ts';
 
 /** Where on the build plate a finding lies. */
@@ -109,7 +109,7 @@ export interface StackOutcome extends Judged {
   readonly estimate: StackEstimate;
   readonly stack: StackReport;
   /** The mesh they were drawn of, where they were made here. */
-  readonly mesh?: MeshSeen;
+  readonly mesh?: DrawnMesh;
 }
 /** The outcome of a check, of a program or of layers. */
 export type JobOutcome = CheckOutcome | StackOutcome;

@@ -17,16 +17,21 @@ import { rules } from './index.ts';
 import type { Finding, RuleRun, StackEstimate, StackOutcome } from './outcome.ts';
 import { RESIN_G_PER_ML } from './grams.ts';
 import { asChecked } from '../../core/result/checked.ts';
-import type { MeshReport, MeshSeen } from './meshReport.ts';
+import type { DrawnMesh, MeshReport } from './meshReport.ts';
 import type { RecipeInput } from './recipeInput.ts';
 import { judged, neededBy, recipeOf, withoutChange, wordsOfNeed } from './run.ts';
 
 /** Values of a process that are a wish and not what a stack does: the stack is held against them. */
 const WISHES = ['bottomThicknessMm'];
 
-/** The recipe as the layers do it: machine, tool and material as they are, what belongs to the process by what was measured, and what no
- *  layer shows not at all. */
-export function valuesAsShown(values: Values, stack: StackReport, { lift, ...motion }: LayerMotion): Values {
+/** The recipe as the layers do it: machine, tool and material as they are, what belongs to the process by what was measured. What no layer
+ *  shows is the recipe's where they were made here by it, and else not known at all. */
+export function valuesAsShown(
+  values: Values,
+  stack: StackReport,
+  { lift, ...motion }: LayerMotion,
+  isMadeHere = false,
+): Values {
   const stages = (name: 'lift' | 'return', first: Stage | undefined, second: Stage | undefined): Values => ({
     [`${name}FirstMm`]: first?.mm ?? 0,
     [`${name}SecondMm`]: second?.mm ?? 0,
@@ -35,7 +40,7 @@ export function valuesAsShown(values: Values, stack: StackReport, { lift, ...mot
   });
   const back = motion.return;
   const others = Object.entries(values).filter(
-    ([key]) => WISHES.includes(key) || !findSetting(key)?.owners.includes('process'),
+    ([key]) => isMadeHere || WISHES.includes(key) || !findSetting(key)?.owners.includes('process'),
   );
   return {
     ...Object.fromEntries(others),
@@ -54,8 +59,8 @@ export function valuesAsShown(values: Values, stack: StackReport, { lift, ...mot
 }
 
 /** How a rule looks at a mesh of which layers are drawn; null where it does not, or reads more than is seen of it. */
-const seesMesh = ({ mesh: view }: Rule, mesh: MeshSeen | undefined): MeshView | null =>
-  mesh && view?.reads.every((key) => key in mesh) ? view : null;
+const seesMesh = ({ mesh: view }: Rule, mesh: DrawnMesh | undefined): MeshView | null =>
+  mesh && view && !view.readsProgram && view.reads.every((key) => key in mesh) ? view : null;
 
 interface Asked {
   readonly findings: readonly Finding[];
@@ -64,17 +69,17 @@ interface Asked {
 const isNeed = (found: readonly Found[] | NotChecked): found is NotChecked => 'needs' in found;
 
 /** How a rule of recipes looks at what the layers do; where the motion differs between layers, at each. */
-function askAsShown(rule: Rule, { stack }: StackJob, input: RecipeInput): Asked {
+function askAsShown(rule: Rule, { stack, mesh }: StackJob, input: RecipeInput): Asked {
   const view = rule.recipe!;
   const findings = new Map<string, Finding>();
   for (const [i, { motion, layer }] of stack.motions.entries()) {
-    const shown = { ...input, values: valuesAsShown(input.values, stack, motion) };
+    const shown = { ...input, values: valuesAsShown(input.values, stack, motion, mesh !== undefined) };
     const needs = neededBy(view, shown);
     if (needs !== null) return { findings: [], needs: wordsOfNeed(needs) };
     for (const found of view.find(readerOf(rule.id, view, shown))) {
       const key = `${found.title} ${found.figure}`;
       const at = i === 0 ? {} : { layer, zMm: layer * stack.layerMm };
-      if (!findings.has(key)) findings.set(key, toFinding(rule, { ...withoutChange(found), ...at }));
+      if (!findings.has(key)) findings.set(key, toFinding(rule, { ...(mesh ? found : withoutChange(found)), ...at }));
     }
   }
   return { findings: [...findings.values()], needs: null };

@@ -48,11 +48,11 @@ function measured(p: PlateProgram): StackReport {
     layers,
     digests: {},
   };
-  const measure = new StackMeasure(manifest, 1);
+  const measure = new StackMeasure(manifest);
   const fields = p.fields.map((_, i) => i);
   for (let i = 0; i < layers.length; i++)
     measure.add(solidRuns(rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 })));
-  return measure.end();
+  return measure.end(1);
 }
 
 const made = new WeakMap<StackCase, StackJob>();

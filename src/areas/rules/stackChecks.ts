@@ -1,4 +1,4 @@
-import type { MeshSeen } from './meshReport.ts';
+import type { DrawnMesh } from './meshReport.ts';
 import type { EngineCheck } from './headChecks.ts';
 import type { StackCase } from './cases.ts';
 import { boxFacts } from './figuresFixture.ts';
@@ -8,7 +8,7 @@ import { stackJobOf } from './stackCases.ts';
 const plain: StackCase = { when: '', finds: [] };
 const { stack, context } = stackJobOf(plain);
 const [{ motion }] = stack.motions as [(typeof stack.motions)[number]];
-const seen: MeshSeen = {
+const seen: DrawnMesh = {
   format: 'stl',
   unit: 'mm',
   unitIsStated: false,
@@ -21,6 +21,7 @@ const seen: MeshSeen = {
   minMm: [0, 0, 0],
   maxMm: [20, 14, 3],
   hull: [],
+  gaps: 0,
 };
 const fast = { ...motion, lift: [{ mm: 3, mmPerS: 6 }, motion.lift[1]!] };
 
@@ -137,6 +138,23 @@ export const stackChecks: readonly EngineCheck[] = [
       ];
     },
     must: [[['unit-sure', 'blocker', { unit: 'in' }]], 1, false],
+  },
+  {
+    title: 'layers made here are judged by all their recipe has, and keep their fixes',
+    comesOut: () => {
+      const motions = [{ motion: { ...motion, lift: [{ mm: 3, mmPerS: 2 }, motion.lift[1]!] }, layer: 1, layers: 60 }];
+      const { findings, runs } = checkStack({ stack: { ...stack, motions }, mesh: seen, context });
+      return [findings.map((f) => [f.rule, f.change]), runs.filter((r) => !r.ran).map((r) => r.rule)];
+    },
+    must: [[['lift-proven', { values: { liftFirstMmPerS: 1.2 } }]], []],
+  },
+  {
+    title: 'a hole in the surface that layers were drawn of is said',
+    comesOut: () =>
+      checkStack({ stack, mesh: { ...seen, gaps: 3, facts: { ...boxFacts, openEdges: 4 } }, context })
+        .findings.filter((f) => f.rule === 'closed-surface')
+        .map((f) => f.severity),
+    must: ['caution'],
   },
   {
     title: 'a recipe whose values were not kept is said, and the layers are judged all the same',

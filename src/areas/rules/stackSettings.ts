@@ -1,6 +1,7 @@
-import type { StackSettings } from '../../core/resin/meshLayers.ts';
+import type { StackSettings } from '../../core/resin/stackSettings.ts';
 import { motionMissing, motionOf } from '../library/model/resinMotion.ts';
-import { findSetting, type SettingKey } from '../library/settings/catalogue.ts';
+import { askedFor, missingText } from './askedFor.ts';
+import { findSetting } from '../library/settings/catalogue.ts';
 import { numberOf, type Values } from '../library/settings/define.ts';
 import type { NotApplied } from './applied.ts';
 
@@ -19,44 +20,12 @@ export const STACK_NEEDS = [
 /** What is missing for layers, in words; null where nothing is. */
 export function stackWants(v: Values): string | null {
   const missing = STACK_NEEDS.find((key) => numberOf(v, key) === null);
-  if (missing) {
-    const { label, owners } = findSetting(missing)!;
-    return `“${label}” is missing, a value of the ${owners[0]!} profile`;
-  }
+  if (missing) return missingText(missing);
   return motionMissing(motionOf(v));
 }
 
-/** Settings that layers made here are drawn, lit and moved by. */
-const APPLIED: ReadonlySet<string> = new Set<SettingKey>([
-  'pixelMm',
-  'pixelYMm',
-  'screenPixelsX',
-  'screenPixelsY',
-  'resinLayerMm',
-  'exposureS',
-  'exposureBottomS',
-  'bottomLayers',
-  'bottomThicknessMm',
-  'transitionLayers',
-  'pauseBeforeLiftS',
-  'pauseAtTopS',
-  'pauseBeforeExposureS',
-  'liftFirstMm',
-  'liftFirstMmPerS',
-  'liftSecondMm',
-  'liftSecondMmPerS',
-  'returnFirstMm',
-  'returnFirstMmPerS',
-  'returnSecondMm',
-  'returnSecondMmPerS',
-  'samplesPerPixel',
-  'samplesPerPixelMost',
-  'lowestGrey',
-  'contourCompensationMm',
-]);
 /** Effective values that layers made here hold. */
-export const appliedToLayers = (v: Values): Values =>
-  Object.fromEntries(Object.entries(v).filter(([key]) => APPLIED.has(key)));
+export const appliedToLayers = (v: Values): Values => askedFor(v, (watched) => stackSettingsOf(watched, ''));
 /** What of the recipe they do not hold, and why. */
 export const notAppliedToLayers = (v: Values): readonly NotApplied[] =>
   (

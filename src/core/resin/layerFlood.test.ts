@@ -3,10 +3,12 @@ import { seededRandom } from '../formats/random.ts';
 import { runsOfGrey } from './runs.ts';
 import { LayerFlood } from './layerFlood.ts';
 
+const NO_COLUMNS = { pixels: 0, layers: 1 };
+
 /** Layers from the plate, each rows from the top; # is solid. */
 type Drawn = readonly (readonly string[])[];
 const flooded = (layers: Drawn) => {
-  const flood = new LayerFlood();
+  const flood = new LayerFlood(NO_COLUMNS);
   const each = layers.map((rows) => {
     const width = rows[0]!.length;
     const grey = Uint8Array.from([...rows.join('')].map((c) => (c === '#' ? 255 : 0)));
@@ -24,7 +26,7 @@ describe('layers flooded from the plate', () => {
   test('a block has neither islands nor rooms', () => {
     const { each, islands, rooms } = flooded([full, full, full]);
     expect([islands, rooms]).toEqual([[], []]);
-    expect(each[2]).toEqual({ pixels: 25, areas: 1, islands: 0, islandPixels: 0, rooms: 0, roomPixels: 0 });
+    expect(each[2]).toMatchObject({ pixels: 25, areas: 1, islands: 0, islandPixels: 0, rooms: 0, roomPixels: 0 });
   });
   test('what begins in mid-air is an island until a later layer joins it to what is held', () => {
     const post = ['#    ', '#    ', '#    ', '#    ', '#    '];
@@ -117,7 +119,7 @@ describe('against a flood of every voxel, on 60 seeded bodies', () => {
     const layers = body(seed);
     const isSolid = (x: number, y: number, z: number): boolean =>
       x >= 0 && y >= 0 && x < W && y < H && layers[z]![y * W + x] === 255;
-    const flood = new LayerFlood();
+    const flood = new LayerFlood(NO_COLUMNS);
     const each = layers.map((grey) => flood.add(runsOfGrey(grey, W, H)));
     const { islands, rooms } = flood.end();
     const outside = Array.from({ length: L }, (_, z) => z * (W + 2) * (H + 2));

@@ -1,4 +1,5 @@
-import { connect, type Runs } from './runs.ts';
+import { Hanging, type Column, type ColumnTip, type Hold } from './hanging.ts';
+import { connect, lengthOf, overlaps, placeIn, type Runs } from './runs.ts';
 
 /** A connected area of a layer of which nothing lies on the layer before. */
 export interface HangingArea {
@@ -26,6 +27,8 @@ export interface ClosedRoom {
 /** What one layer shows. */
 export interface FloodedLayer {
   readonly pixels: number;
+  /** The area that hangs on least for its size; null where none hangs on anything. */
+  readonly hold: Hold | null;
   /** Connected areas, and those of them that begin here with nothing before them. */
   readonly areas: number;
   readonly islands: number;
@@ -49,9 +52,10 @@ const OPEN = 0;
  *  what is; what is free is open where it leads to the outside through layers printed so far, for the film closes the rest. Things
  *  touch along sides of pixels. */
 export class LayerFlood {
-  readonly islands: HangingArea[] = [];
+  private readonly islands: HangingArea[] = [];
+  private readonly hanging: Hanging;
   /** Rooms, as far as they were closed. */
-  readonly closed: ClosedRoom[] = [];
+  private readonly closed: ClosedRoom[] = [];
   private layer = 0;
   private solid = NOTHING;
   private free = NOTHING;
@@ -71,6 +75,10 @@ export class LayerFlood {
   /** Rooms that were closed in the layer before. */
   private readonly stillClosed = new Set<ClosedRoom>();
 
+  constructor(column: Column) {
+    this.hanging = new Hanging(column);
+  }
+
   /** The next layer, its runs from the top and from the left. */
   add(runs: Runs): FloodedLayer {
     const islands = this.flood(runs);
@@ -79,12 +87,21 @@ export class LayerFlood {
     return { ...islands, rooms, roomPixels };
   }
 
-  /** Everything is printed and off the film: what is closed now is closed for good, unless the film alone closed it. */
-  end(): { readonly islands: readonly HangingArea[]; readonly rooms: readonly ClosedRoom[] } {
-    return { islands: this.islands, rooms: this.closed.filter((r) => r.volume > 0) };
+  /** What began in the layer that was added last with nothing before it. */
+  begun(): readonly HangingArea[] {
+    return this.islands.filter((i) => i.layer === this.layer - 1);
   }
 
-  private flood(runs: Runs): Pick<FloodedLayer, 'pixels' | 'areas' | 'islands' | 'islandPixels'> {
+  /** Everything is printed and off the film: what is closed now is closed for good, unless the film alone closed it. */
+  end(): {
+    readonly islands: readonly HangingArea[];
+    readonly rooms: readonly ClosedRoom[];
+    readonly tips: readonly ColumnTip[];
+  } {
+    return { islands: this.islands, rooms: this.closed.filter((r) => r.volume > 0), tips: this.hanging.tips };
+  }
+
+  private flood(runs: Runs): Omit<FloodedLayer, 'rooms' | 'roomPixels'> {
     const { areaOf, areas } = connect(runs);
     const things = new Int32Array(areas).fill(-1);
     const join = (area: number, thing: number): void => {
@@ -110,8 +127,9 @@ export class LayerFlood {
       islands++;
       islandPixels += pixels[a]!;
     }
+    const hold = this.hanging.add(runs, areaOf, pixels);
     this.solid = { runs, thing: areaOf.map((a) => things[a]!) };
-    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, islands, islandPixels };
+    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, islands, islandPixels, hold };
   }
 
   private floodFree(solid: Runs): Pick<FloodedLayer, 'rooms' | 'roomPixels'> {
@@ -182,31 +200,6 @@ export class LayerFlood {
   }
 }
 
-const lengthOf = (runs: Runs, i: number): number => runs[3 * i + 2]! - runs[3 * i + 1]!;
-/** A place in the middle of some runs, and on one of them. */
-function placeIn(runs: Runs, isOf: (i: number) => boolean): readonly [number, number] {
-  let [x, y, pixels] = [0, 0, 0];
-  for (let i = 0; 3 * i < runs.length; i++) {
-    if (!isOf(i)) continue;
-    const length = lengthOf(runs, i);
-    x += (length * (runs[3 * i + 1]! + runs[3 * i + 2]!)) / 2;
-    y += length * (runs[3 * i]! + 0.5);
-    pixels += length;
-  }
-  x /= pixels;
-  y /= pixels;
-  let best: readonly [number, number] = [0, 0];
-  let nearest = Infinity;
-  for (let i = 0; 3 * i < runs.length; i++) {
-    if (!isOf(i)) continue;
-    const at = [clamped(x, runs[3 * i + 1]! + 0.5, runs[3 * i + 2]! - 0.5), runs[3 * i]! + 0.5] as const;
-    const off = Math.hypot(at[0] - x, at[1] - y);
-    if (off < nearest) [best, nearest] = [at, off];
-  }
-  return best;
-}
-const clamped = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
-
 /** Things over all layers, joined as they meet; number 0 is the one that is held, or open. */
 class Things<Record> {
   private parent = new Int32Array(1024);
@@ -264,14 +257,4 @@ function freeRunsOf(solid: Runs): Runs {
   }
   out.push(y, from, OUTSIDE_RIGHT);
   return Int32Array.from(out);
-}
-
-/** Calls for each pair of runs of two layers that lie over each other. */
-function overlaps(before: Runs, now: Runs, each: (before: number, now: number) => void): void {
-  let k = 0;
-  for (let i = 0; i < now.length; i += 3) {
-    const [y, from, to] = [now[i]!, now[i + 1]!, now[i + 2]!];
-    while (k < before.length && (before[k]! < y || (before[k]! === y && before[k + 2]! <= from))) k += 3;
-    for (let j = k; j < before.length && before[j]! === y && before[j + 1]! < to; j += 3) each(j / 3, i / 3);
-  }
 }

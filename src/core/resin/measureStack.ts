@@ -8,7 +8,7 @@ import type { Stepwise } from '../result/stepwise.ts';
 /** Looks at every layer of a stack. The first exposure of a layer shows all of it. In steps: a large stack takes seconds. */
 export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): Stepwise<Result<StackReport>> {
   const { pixels } = manifest.printer;
-  const measure = new StackMeasure(manifest, images.size);
+  const measure = new StackMeasure(manifest);
   const shown = new Map<string, number>();
   for (const { exposures } of manifest.layers)
     for (const { image } of exposures) shown.set(image, (shown.get(image) ?? 0) + 1);
@@ -26,5 +26,5 @@ export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): 
     }
     yield (n + 1) / manifest.layers.length;
   }
-  return succeed(measure.end());
+  return succeed(measure.end(images.size));
 }

@@ -1,6 +1,7 @@
 import type { Ring } from '../geometry/clip.ts';
 import { sectionOf, type Solid } from '../mesh/solid.ts';
 import type { LayerMotion } from './sequence.ts';
+import type { StackSettings } from './stackSettings.ts';
 import type { Outline } from './raster.ts';
 
 /** A box or disc of a plate, mm from the middle of the screen. */
@@ -20,19 +21,7 @@ export interface PlatePlace {
   readonly along: 'x' | 'y';
 }
 /** Everything a plate of several exposures is made from. Kept with its trial; the same program gives the same stack to the byte. */
-export interface PlateProgram {
-  readonly title: string;
-  readonly pixelMm: readonly [x: number, y: number];
-  readonly pixels: readonly [x: number, y: number];
-  readonly layerMm: number;
-  readonly samples: number;
-  readonly lowestGrey: number;
-  /** Every outline is moved inward by so much. */
-  readonly compensationMm: number;
-  readonly bottomLayers: number;
-  readonly bottomExposureS: number;
-  readonly transitionLayers: number;
-  readonly motion: LayerMotion;
+export interface PlateProgram extends Omit<StackSettings, 'exposureS'> {
   /** Motion that holds from a height on, lowest first; below the first the plate's own holds. */
   readonly motionSteps?: readonly MotionStep[];
   /** Resin is brought to so much before the first layer, where the printer can. */
@@ -64,7 +53,11 @@ export const motionIn = (p: PlateProgram, layer: number): LayerMotion =>
   p.motionSteps?.findLast((step) => step.fromMm < middleMm(p, layer))?.motion ?? p.motion;
 
 /** Exposure of a field in a layer: bottom, on the way, or its own. */
-export function exposureIn(p: PlateProgram, field: PlateField, layer: number): number {
+export function exposureIn(
+  p: Pick<StackSettings, 'bottomLayers' | 'bottomExposureS' | 'transitionLayers'>,
+  field: Pick<PlateField, 'exposureS'>,
+  layer: number,
+): number {
   if (layer < p.bottomLayers) return p.bottomExposureS;
   const step = layer - p.bottomLayers + 1;
   if (step > p.transitionLayers) return field.exposureS;

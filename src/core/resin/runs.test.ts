@@ -4,6 +4,8 @@ import { LayerFlood } from './layerFlood.ts';
 import { rowsOfRuns } from './raster.ts';
 import { connect, greyRunsOf, pixelsBeyond, pixelsOf, runsOfGrey, solidRuns } from './runs.ts';
 
+const NO_COLUMNS = { pixels: 0, layers: 1 };
+
 describe('areas and islands by rows', () => {
   /** The same by pixels, the slow way. */
   function connectPixels(lit: boolean[], width: number): number {
@@ -45,7 +47,7 @@ describe('areas and islands by rows', () => {
         const held = new Set<number>();
         for (let i = 0; i < runs.length; i += 3)
           for (let x = runs[i + 1]!; x < runs[i + 2]!; x++) if (below[runs[i]! * 12 + x]) held.add(areaOf[i / 3]!);
-        const flood = new LayerFlood();
+        const flood = new LayerFlood(NO_COLUMNS);
         flood.add(runsOfGrey(greyFrom(below), 12, 10));
         expect(flood.add(runs).islands).toBe(areas - held.size);
       }),

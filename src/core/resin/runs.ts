@@ -3,15 +3,17 @@ import type { GreyRuns } from './raster.ts';
 /** Lit runs of a layer from the top: row, first pixel, pixel after the last, three figures a run. */
 export type Runs = Int32Array;
 
-/** Runs of pixels at or above a grey. */
-export function runsOfGrey(grey: Uint8Array, width: number, height: number, from = 128): Runs {
+/** Pixels that are lit at least by half count as solid. */
+const SOLID_GREY = 128;
+/** Solid runs of a picture. */
+export function runsOfGrey(grey: Uint8Array, width: number, height: number): Runs {
   const out: number[] = [];
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let x = 0; x < width; x++) {
-      if (grey[row + x]! < from) continue;
+      if (grey[row + x]! < SOLID_GREY) continue;
       const start = x;
-      while (x < width && grey[row + x]! >= from) x++;
+      while (x < width && grey[row + x]! >= SOLID_GREY) x++;
       out.push(y, start, x);
     }
   }
@@ -31,14 +33,12 @@ export function greyRunsOf(grey: Uint8Array, width: number, height: number): Gre
   return Int32Array.from(out);
 }
 
-/** Pixels that are lit at least by half count as solid. */
-export const SOLID_GREY = 128;
 /** Solid runs of what is lit. */
-export function solidRuns(lit: GreyRuns, from = SOLID_GREY): Runs {
+export function solidRuns(lit: GreyRuns): Runs {
   const out = new Int32Array((lit.length / 4) * 3);
   let size = 0;
   for (let i = 0; i < lit.length; i += 4) {
-    if (lit[i + 3]! < from) continue;
+    if (lit[i + 3]! < SOLID_GREY) continue;
     if (size > 0 && out[size - 3] === lit[i] && out[size - 1] === lit[i + 1]) out[size - 1] = lit[i + 2]!;
     else {
       out[size] = lit[i]!;
@@ -50,13 +50,8 @@ export function solidRuns(lit: GreyRuns, from = SOLID_GREY): Runs {
   return out.slice(0, size);
 }
 
-/** Pixels of a layer further than so much, in pixels each way, from all of the layer before, and the middle of their longest stretch. */
-export function pixelsBeyond(
-  runs: Runs,
-  before: Runs,
-  reachX: number,
-  reachY: number,
-): { readonly pixels: number; readonly at: readonly [x: number, y: number] } {
+/** Of a layer what lies further than so much, in pixels each way, from all of the layer before. */
+export function runsBeyond(runs: Runs, before: Runs, reachX: number, reachY: number): Runs {
   const rows = rowStarts(before);
   const up = Math.floor(reachY);
   /** How far a row reaches sideways into one so many rows away. */
@@ -64,15 +59,7 @@ export function pixelsBeyond(
     { length: up + 1 },
     (_, dy) => reachX * Math.sqrt(Math.max(0, 1 - (dy / (reachY || 1)) ** 2)),
   );
-  let beyond = 0;
-  let longest = 0;
-  let place: readonly [number, number] = [0, 0];
-  const bareFrom = (at: number, count: number, y: number): void => {
-    beyond += count;
-    if (count <= longest) return;
-    longest = count;
-    place = [at + (count - 1) / 2, y + 0.5];
-  };
+  const out: number[] = [];
   let held: [number, number][] = [];
   let row = -1;
   for (let i = 0; i < runs.length; i += 3) {
@@ -93,15 +80,53 @@ export function pixelsBeyond(
       if (from > last) break;
       if (at < from) {
         const bare = Math.ceil(from - at);
-        bareFrom(at, bare, y);
+        out.push(y, at - 0.5, at - 0.5 + bare);
         at += bare;
       }
       if (at <= to) at += Math.floor(to - at) + 1;
     }
-    if (at <= last) bareFrom(at, Math.round(last - at) + 1, y);
+    if (at <= last) out.push(y, at - 0.5, last + 0.5);
   }
-  return { pixels: beyond, at: place };
+  return Int32Array.from(out);
 }
+/** The same as a count of pixels, with the middle of their longest stretch. */
+export function pixelsBeyond(
+  runs: Runs,
+  before: Runs,
+  reachX: number,
+  reachY: number,
+): { readonly pixels: number; readonly at: readonly [x: number, y: number] } {
+  const beyond = runsBeyond(runs, before, reachX, reachY);
+  let longest = 0;
+  for (let i = 0; 3 * i < beyond.length; i++)
+    if (lengthOf(beyond, i) > (3 * longest < beyond.length ? lengthOf(beyond, longest) : 0)) longest = i;
+  const at = [(beyond[3 * longest + 1]! + beyond[3 * longest + 2]!) / 2, beyond[3 * longest]! + 0.5] as const;
+  return { pixels: pixelsOf(beyond), at: beyond.length === 0 ? [0, 0] : at };
+}
+
+/** What is left of a layer when a pixel is taken from every side of it. */
+export function eroded(runs: Runs): Runs {
+  const rows = rowStarts(runs);
+  const out: number[] = [];
+  for (let i = 0; i < runs.length; i += 3) {
+    const y = runs[i]!;
+    const [from, to] = [runs[i + 1]! + 1, runs[i + 2]! - 1];
+    if (to <= from) continue;
+    const [up, upEnd] = rows(y - 1);
+    const [low, lowEnd] = rows(y + 1);
+    for (let a = up, b = low; a < upEnd && b < lowEnd;) {
+      const start = Math.max(from, runs[a + 1]!, runs[b + 1]!);
+      const end = Math.min(to, runs[a + 2]!, runs[b + 2]!);
+      if (end > start) out.push(y, start, end);
+      if (runs[a + 2]! < runs[b + 2]!) a += 3;
+      else b += 3;
+    }
+  }
+  return Int32Array.from(out);
+}
+/** Pixels of a layer in which nothing three pixels wide each way fits, and the middle of their longest stretch. */
+export const thinPixels = (runs: Runs): ReturnType<typeof pixelsBeyond> => pixelsBeyond(runs, eroded(runs), 1, 1);
+
 /** Where the runs of a row begin and end in a list of them. */
 function rowStarts(runs: Runs): (y: number) => readonly [from: number, to: number] {
   if (runs.length === 0) return () => [0, 0];
@@ -150,4 +175,39 @@ export function connect(runs: Runs): { readonly areaOf: Int32Array; readonly are
     areaOf[i] = numbers.get(root)!;
   }
   return { areaOf, areas: numbers.size };
+}
+
+export const lengthOf = (runs: Runs, i: number): number => runs[3 * i + 2]! - runs[3 * i + 1]!;
+/** A place in the middle of some runs, and on one of them. */
+export function placeIn(runs: Runs, isOf: (i: number) => boolean): readonly [number, number] {
+  let [x, y, pixels] = [0, 0, 0];
+  for (let i = 0; 3 * i < runs.length; i++) {
+    if (!isOf(i)) continue;
+    const length = lengthOf(runs, i);
+    x += (length * (runs[3 * i + 1]! + runs[3 * i + 2]!)) / 2;
+    y += length * (runs[3 * i]! + 0.5);
+    pixels += length;
+  }
+  x /= pixels;
+  y /= pixels;
+  let best: readonly [number, number] = [0, 0];
+  let nearest = Infinity;
+  for (let i = 0; 3 * i < runs.length; i++) {
+    if (!isOf(i)) continue;
+    const at = [clamped(x, runs[3 * i + 1]! + 0.5, runs[3 * i + 2]! - 0.5), runs[3 * i]! + 0.5] as const;
+    const off = Math.hypot(at[0] - x, at[1] - y);
+    if (off < nearest) [best, nearest] = [at, off];
+  }
+  return best;
+}
+const clamped = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
+
+/** Calls for each pair of runs of two layers that lie over each other. */
+export function overlaps(before: Runs, now: Runs, each: (before: number, now: number) => void): void {
+  let k = 0;
+  for (let i = 0; i < now.length; i += 3) {
+    const [y, from, to] = [now[i]!, now[i + 1]!, now[i + 2]!];
+    while (k < before.length && (before[k]! < y || (before[k]! === y && before[k + 2]! <= from))) k += 3;
+    for (let j = k; j < before.length && before[j]! === y && before[j + 1]! < to; j += 3) each(j / 3, i / 3);
+  }
 }

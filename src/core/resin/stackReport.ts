@@ -1,5 +1,6 @@
+import type { Hold } from './hanging.ts';
 import { LayerFlood } from './layerFlood.ts';
-import { pixelsBeyond, type Runs } from './runs.ts';
+import { pixelsBeyond, thinPixels, type Runs } from './runs.ts';
 import { darkTimeS, type LayerMotion } from './sequence.ts';
 import { lightS, motionAfter, type StackManifest } from './stack.ts';
 
@@ -16,6 +17,11 @@ export interface StackRow {
   /** Area that reaches further beyond the layer before than a lean of LEAN_DEG, without islands, and where most of it is. */
   readonly leaningMm2: number;
   readonly leansAt: OnScreen | null;
+  /** Area of what is less than three pixels wide, and where most of it is. */
+  readonly thinMm2: number;
+  readonly thinAt: OnScreen | null;
+  /** Area of what hangs on least for its size, over the narrowest section by which it hangs on the plate; 0 where nothing hangs on anything. */
+  readonly perHeld: number;
   /** Light of the pixel that has most, s. */
   readonly lightS: number;
   readonly exposures: number;
@@ -46,6 +52,21 @@ export interface StackRoom extends OnScreen {
   /** Nothing leads out of it when the print is whole. */
   readonly isSealed: boolean;
 }
+/** Where a slender column, as supports are, runs into something wide. */
+export interface StackTip extends OnScreen {
+  readonly layer: number;
+  readonly zMm: number;
+  /** Of a circle with the area of its narrowest section. */
+  readonly diameterMm: number;
+}
+/** An area and the narrowest section by which it hangs on the plate. */
+export interface StackHold extends OnScreen {
+  readonly layer: number;
+  readonly zMm: number;
+  readonly areaMm2: number;
+  readonly byMm2: number;
+  readonly narrowestLayer: number;
+}
 export interface MotionInUse {
   readonly motion: LayerMotion;
   /** The first layer that has it, from 1, and how many do. */
@@ -66,6 +87,11 @@ export interface StackReport {
   readonly islandCount: number;
   readonly rooms: readonly StackRoom[];
   readonly roomCount: number;
+  /** The thinnest of them, and how many there are. */
+  readonly tips: readonly StackTip[];
+  readonly tipCount: number;
+  /** What hangs on least for its size; null where nothing hangs on anything. */
+  readonly hold: StackHold | null;
   readonly volumeMm3: number;
   /** Left, front, right and back end of what is lit in any layer, mm from the left front corner of the screen; null where nothing is. */
   readonly boundsMm: readonly [number, number, number, number] | null;
@@ -85,21 +111,28 @@ export interface StackReport {
 }
 
 const MOST_TOLD = 200;
+/** What is no wider, for so long, is a column as supports are. */
+const SLENDER_MM = 2;
+const COLUMN_MM = 0.5;
+const circleMm2 = (diameterMm: number): number => (Math.PI / 4) * diameterMm ** 2;
 /** From the upright; what leans further has to be held (common practice, no source). */
 export const LEAN_DEG = 60;
 
 /** Takes the layers of a stack one after another and tells what they come to. */
 export class StackMeasure {
-  private readonly flood = new LayerFlood();
+  private readonly flood: LayerFlood;
   private readonly rows: StackRow[] = [];
+  private hold: StackHold | null = null;
   private before: Runs | null = null;
   private bounds: [number, number, number, number] | null = null;
 
-  constructor(
-    private readonly manifest: StackManifest,
-    /** Distinct pictures it has. */
-    private readonly images: number,
-  ) {}
+  constructor(private readonly manifest: StackManifest) {
+    const [px, py] = manifest.printer.pixelMm;
+    this.flood = new LayerFlood({
+      pixels: circleMm2(SLENDER_MM) / (px * py),
+      layers: Math.ceil(COLUMN_MM / manifest.layerMm - 1e-9),
+    });
+  }
 
   /** The solid runs of the next layer. */
   add(runs: Runs): void {
@@ -109,6 +142,8 @@ export class StackMeasure {
     const layer = manifest.layers[this.rows.length]!;
     const reachMm = manifest.layerMm * Math.tan((LEAN_DEG * Math.PI) / 180);
     const beyond = before === null || runs === before ? null : pixelsBeyond(runs, before, reachMm / px, reachMm / py);
+    const isNew = runs !== before;
+    const thin = isNew ? thinPixels(runs) : null;
     const leaning = Math.max(0, (beyond?.pixels ?? 0) - seen.islandPixels);
     this.rows.push({
       zMm: layer.zMm,
@@ -119,12 +154,29 @@ export class StackMeasure {
       cupMm2: seen.roomPixels * px * py,
       leaningMm2: leaning * px * py,
       leansAt: leaning > 0 ? this.onScreen(beyond!.at) : null,
+      ...(thin
+        ? { thinMm2: thin.pixels * px * py, thinAt: thin.pixels > 0 ? this.onScreen(thin.at) : null }
+        : { thinMm2: this.rows.at(-1)!.thinMm2, thinAt: this.rows.at(-1)!.thinAt }),
+      perHeld: seen.hold ? seen.hold.pixels / seen.hold.byPixels : 0,
       lightS: lightS(layer),
       exposures: layer.exposures.length,
       darkS: darkTimeS(motionAfter(manifest, layer)),
     });
-    if (runs !== before) this.widen(runs);
+    if (isNew) this.widen(runs);
+    if (seen.hold) this.keepHold(seen.hold);
     this.before = runs;
+  }
+  private keepHold({ pixels, byPixels, narrowestLayer, at }: Hold): void {
+    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    if (this.hold && pixels / byPixels <= this.hold.areaMm2 / this.hold.byMm2 + 1e-9) return;
+    this.hold = {
+      layer: this.rows.length,
+      zMm: this.rows.at(-1)!.zMm,
+      areaMm2: pixels * mm2,
+      byMm2: byPixels * mm2,
+      narrowestLayer: narrowestLayer + 1,
+      ...this.onScreen(at),
+    };
   }
   private onScreen([x, y]: readonly [number, number]): OnScreen {
     const { pixelMm, pixels } = this.manifest.printer;
@@ -141,11 +193,12 @@ export class StackMeasure {
     }
   }
 
-  end(): StackReport {
+  /** All layers are there, of so many distinct pictures. */
+  end(images: number): StackReport {
     const { manifest, rows } = this;
     const { pixelMm, pixels } = manifest.printer;
     const [px, py] = pixelMm;
-    const { islands, rooms } = this.flood.end();
+    const { islands, rooms, tips } = this.flood.end();
     const zOf = (layer: number): number => manifest.layers[layer]!.zMm;
     const lights = rows.map((r) => r.lightS);
     const exposureS = lights.reduce((s, x) => s + x, 0);
@@ -156,7 +209,7 @@ export class StackMeasure {
       pixels,
       layerMm: manifest.layerMm,
       heightMm: zOf(manifest.layers.length - 1),
-      images: this.images,
+      images,
       rows,
       islands: largest(
         islands.map((i) => ({
@@ -181,6 +234,17 @@ export class StackMeasure {
         })),
       ),
       roomCount: rooms.length,
+      tips: tips
+        .map((t) => ({
+          layer: t.layer + 1,
+          zMm: zOf(t.layer),
+          diameterMm: 2 * Math.sqrt((t.pixels * px * py) / Math.PI),
+          ...this.onScreen(t.at),
+        }))
+        .sort((a, b) => a.diameterMm - b.diameterMm)
+        .slice(0, MOST_TOLD),
+      tipCount: tips.length,
+      hold: this.hold,
       volumeMm3: rows.reduce((s, r) => s + r.areaMm2, 0) * manifest.layerMm,
       boundsMm: b && [b[0] * px, (pixels[1] - b[3]) * py, b[2] * px, (pixels[1] - b[1]) * py],
       ...sequenceOf(lights),

@@ -20,8 +20,6 @@ import { momentsOf } from '../../../core/mesh/moments.ts';
 import { CEILING_DEG, overhangsOf, type OverhangRegion } from '../../../core/mesh/overhang.ts';
 import { placed } from '../../../core/mesh/placement.ts';
 import { measuringThickness } from '../../../core/mesh/thickness.ts';
-import { topologyOf } from '../../../core/mesh/topology.ts';
-import { unitReadings } from '../../../core/mesh/units.ts';
 import { runAll, within, type Stepwise } from '../../../core/result/stepwise.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { generatingToolpath, type Toolpath } from '../../../core/toolpath/generateToolpath.ts';
@@ -36,7 +34,8 @@ import type { MeshLayerRow, MeshReport } from '../../rules/meshReport.ts';
 import type { MeshChoice } from './mesh.ts';
 import { groupsOf, headsOf, insideLaid, raisedBy, takenBySupport } from './meshLaying.ts';
 import { overhangLimitOf } from './overhangLimit.ts';
-import { boundsAsDrawn, openPlate, repairsOf, thingsOnPlate, sumOfFacts, type PlatePart } from './plate.ts';
+import { meshSeenOf } from './meshSeen.ts';
+import { openPlate, thingsOnPlate, topologyOnPlate, type PlatePart } from './plate.ts';
 
 /** A mesh with what was laid of it: the rules read both. */
 export interface CheckedMesh {
@@ -83,14 +82,12 @@ export function* checkingMesh(
       todo: 'take a recipe that says what it is printed with, or make it of body 1',
     });
   const [part] = parts as [PlatePart, ...PlatePart[]];
-  const { survey } = part;
-  const { file, unit, mesh: drawn } = part.opened;
   const things = thingsOnPlate(parts, lay.scale);
   const stands = things.map((s) => s.mesh);
-  const facts = sumOfFacts(parts.map((p) => p.survey.facts));
+  const seen = meshSeenOf(parts, stands);
+  const { facts } = seen;
   const mesh = joined(stands);
-  // neither turning nor moving changes what hangs together; turning faces over does
-  const topology = mesh.corners === drawn.corners ? survey.topology : topologyOf(mesh);
+  const topology = topologyOnPlate(parts, mesh);
   const bounds = boundsOf(mesh);
   const least = lay.cuspMm > 0 ? Math.min(lay.minimumLayerHeightMm, lay.layerHeightMm) : lay.layerHeightMm;
   const layers = (bounds.max[2] - lay.firstLayerHeightMm) / least;
@@ -129,26 +126,13 @@ export function* checkingMesh(
   const isClosed = facts.openEdges === 0;
   const thickness = isClosed ? yield* within(measuringThickness(mesh, facts.shells), 0.9, 1) : null;
   const contact = laid.layers[0]!.region;
-  const repairs = repairsOf(parts);
-  const hulls = stands.map((m) => planHull(m.xyz));
+  const hulls = [seen.hull, ...seen.others];
   return succeed({
     program,
     report: read.value,
     mesh: {
-      format: file.format,
-      unit,
-      unitIsStated: file.unit !== null,
-      unitIsTold: part.isUnitTold,
-      remarks: [...new Set(parts.flatMap((p) => p.opened.file.remarks))],
-      readings: file.unit === null ? unitReadings(boundsAsDrawn(parts), unit) : [],
-      parts: parts.reduce((s, p) => s + p.opened.file.parts.length, 0),
-      objects: part.objects,
-      others: hulls.slice(1),
-      facts,
-      ...(repairs && { repair: repairs }),
-      minMm: bounds.min,
+      ...seen,
       maxMm: [bounds.max[0], bounds.max[1], bounds.max[2] + lift],
-      hull: hulls[0]!,
       ...(isClosed ? footing(stands, hulls, contact) : { centreMm: null, standsInsideMm: null }),
       overhangLimitDeg: limit,
       overhangs: overhangs.slice(0, MOST_OVERHANGS),

@@ -1,14 +1,13 @@
 import { planHull } from '../../../core/geometry/hull.ts';
-import { boundsOf, joined } from '../../../core/mesh/mesh.ts';
+import { boundsOf, joined, type Mesh } from '../../../core/mesh/mesh.ts';
 import { unitReadings } from '../../../core/mesh/units.ts';
 import type { MeshSeen } from '../../rules/meshReport.ts';
-import { boundsAsDrawn, repairsOf, sumOfFacts, thingsOnPlate, type PlatePart } from './plate.ts';
+import { boundsAsDrawn, repairsOf, sumOfFacts, type PlatePart } from './plate.ts';
 
-/** What is seen of what stands on a plate, before anything is made of it. */
-export function meshSeenOf(parts: readonly PlatePart[]): MeshSeen {
+/** What is seen of parts as they stand on a plate, before anything is made of them. */
+export function meshSeenOf(parts: readonly PlatePart[], stands: readonly Mesh[]): MeshSeen {
   const [first] = parts as [PlatePart, ...PlatePart[]];
   const { file, unit } = first.opened;
-  const stands = thingsOnPlate(parts).map((s) => s.mesh);
   const [hull, ...others] = stands.map((m) => planHull(m.xyz));
   const { min, max } = boundsOf(joined(stands));
   const repair = repairsOf(parts);

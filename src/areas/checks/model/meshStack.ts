@@ -1,5 +1,4 @@
 import { boundsOf, joined } from '../../../core/mesh/mesh.ts';
-import { topologyOf } from '../../../core/mesh/topology.ts';
 import { layersUpTo, makingMeshStack } from '../../../core/resin/meshLayers.ts';
 import type { StackTools } from '../../../core/resin/stack.ts';
 import type { StackReport } from '../../../core/resin/stackReport.ts';
@@ -7,16 +6,16 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { within, type Stepwise } from '../../../core/result/stepwise.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { stackSettingsOf, stackWants } from '../../rules/stackSettings.ts';
-import type { MeshSeen } from '../../rules/meshReport.ts';
+import type { DrawnMesh } from '../../rules/meshReport.ts';
 import { meshSeenOf } from './meshSeen.ts';
-import { thingsOnPlate, type PlatePart } from './plate.ts';
+import { thingsOnPlate, topologyOnPlate, type PlatePart } from './plate.ts';
 
 /** A layer stack with what looking at all its layers told. */
 export interface DrawnStack {
   /** Null where it was only looked at. */
   readonly zip: Uint8Array | null;
   readonly report: StackReport;
-  readonly mesh: MeshSeen;
+  readonly mesh: DrawnMesh;
 }
 const MOST_LAYERS = 20_000;
 /** A speck over the edge is the file's rounding. */
@@ -46,7 +45,8 @@ export function* drawingStack(
       todo: 'make it of body 1',
     });
   const settings = stackSettingsOf(values, `${recipe.material.name}, ${recipe.process.name}, ${machine.name}`);
-  const mesh = joined(thingsOnPlate(parts).map((thing) => thing.mesh));
+  const stands = thingsOnPlate(parts).map((thing) => thing.mesh);
+  const mesh = joined(stands);
   const { min, max } = boundsOf(mesh);
   const [w, d] = screenOf(context);
   const beyond = Math.max(-min[0], -min[1], max[0] - w, max[1] - d);
@@ -66,6 +66,10 @@ export function* drawingStack(
       where: `height ${max[2].toFixed(1)} mm`,
       todo: 'check the unit of the file',
     });
-  const made = yield* within(makingMeshStack(mesh, topologyOf(mesh), settings, tools), 0.1, 1);
-  return succeed({ ...made, mesh: meshSeenOf(parts) });
+  const { zip, report, gaps } = yield* within(
+    makingMeshStack(mesh, topologyOnPlate(parts, mesh), settings, tools),
+    0.1,
+    1,
+  );
+  return succeed({ zip, report, mesh: { ...meshSeenOf(parts, stands), gaps } });
 }

@@ -5,6 +5,7 @@ import { openMesh, type OpenedMesh } from '../../../core/mesh/openMesh.ts';
 import { outward } from '../../../core/mesh/outward.ts';
 import { placed, type Placement } from '../../../core/mesh/placement.ts';
 import { repaired, repairText } from '../../../core/mesh/repair.ts';
+import { topologyOf, type Topology } from '../../../core/mesh/topology.ts';
 import { weld } from '../../../core/mesh/weld.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { scaledAboutFoot } from '../../../core/toolpath/regions.ts';
@@ -113,6 +114,11 @@ export function thingsOnPlate(
     });
     return { mesh, bodies };
   });
+}
+/** How what stands on the plate hangs together: neither turning nor moving changes that, turning faces over does. */
+export function topologyOnPlate(parts: readonly PlatePart[], stands: Mesh): Topology {
+  const { opened, survey } = parts[0]!;
+  return stands.corners === opened.mesh.corners ? survey.topology : topologyOf(stands);
 }
 /** What repairs did to the parts, each kind of thing said once; null where none was asked for. */
 export const repairsOf = (parts: readonly PlatePart[]): readonly string[] | null =>

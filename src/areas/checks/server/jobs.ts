@@ -22,7 +22,7 @@ import { stillOpen, type JobRow } from '../model/pages.ts';
 import { jobsOpen, type JobState } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import type { Purpose } from '../../rules/context.ts';
-import { lastsOf, type Estimate } from '../../rules/outcome.ts';
+import { lastsOf, type JobOutcome } from '../../rules/outcome.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { handOver, listOutcomes, printSeenTo } from './handOver.ts';
@@ -324,7 +324,9 @@ export const listJobs = (ctx: Pick<Ctx, 'db'>, states: readonly JobState[]): Pro
   jobRows(ctx, sql`j.state in ${[...states]}`);
 /** Jobs that a condition holds of, the newest first. */
 export async function jobRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<JobRow[]> {
-  const rows = await ctx.db.execute<RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: Estimate | null }>(sql`
+  const rows = await ctx.db.execute<
+    RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: JobOutcome['estimate'] | null }
+  >(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.mesh is not null as "isMesh", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
            r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id

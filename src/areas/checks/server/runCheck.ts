@@ -10,9 +10,8 @@ import { LeftOff, type Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
 import { readFile, storeFile } from '../../../platform/files/store.ts';
-import { isOfLayers } from '../../rules/outcome.ts';
 import { checkJob } from '../../rules/run.ts';
-import { checkStack } from '../../rules/runStack.ts';
+import { judge } from '../../rules/judge.ts';
 import { runLayerCheck } from './runStackCheck.ts';
 import {
   finishRun,
@@ -28,7 +27,7 @@ import {
   type JobRecord,
 } from './checkSteps.ts';
 import type { MeshChoice } from '../model/mesh.ts';
-import { checkingMesh } from '../model/meshJob.ts';
+import { checkingMesh } from '../model/work.ts';
 import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { checkText } from '../model/failures.ts';
@@ -80,17 +79,7 @@ async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void>
   const workSha = workDigest(row.fileSha, row.mesh, sheet);
   const known = await findWork(ctx, workSha);
   if (known) {
-    const outcome = isOfLayers(known.outcome)
-      ? checkStack({
-          stack: known.outcome.stack,
-          ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
-          context: sheet,
-        })
-      : checkJob({
-          report: known.outcome.report,
-          ...(known.outcome.mesh && { mesh: known.outcome.mesh }),
-          context: sheet,
-        });
+    const outcome = judge({ ...known.outcome, context: sheet });
     return finishRun(
       ctx,
       row,

@@ -14,9 +14,9 @@ export function HeightChart({
   readonly outcome: CheckOutcome;
   readonly sheet: CheckContext;
   /** Shows the path of a layer, counted from 0. */
-  readonly onLayer?: (layer: number) => void;
+  readonly onLayer?: ((layer: number) => void) | undefined;
   /** Does a finding's fix to a copy of the recipe, or to where the part stands. */
-  readonly onFix?: (finding: Finding) => void;
+  readonly onFix?: ((finding: Finding) => void) | undefined;
 }) {
   const areas = outcome.mesh?.layers ?? null;
   // a mesh has a third column, the area of its layers

@@ -88,6 +88,11 @@ export function JobScreen({ id }: { readonly id: string }) {
       Check again
     </Button>
   );
+  const onFix =
+    judged && mayChange && !wish && !j.outOfDate && run
+      ? (f: Finding): void =>
+          void act('fix', { runId: run.id, finding: judged.findings.indexOf(f) }, 'Applied to a copy; check started')
+      : undefined;
   const unsaved = wish && (
     <div className="verdict" role="status">
       This position has not been checked yet.
@@ -184,35 +189,26 @@ export function JobScreen({ id }: { readonly id: string }) {
             ) : null)}
         </VerdictBand>
       )}
-      {layers && run && sheet && (
+      {judged?.mesh && j.mesh && sheet && (
+        <MeshPanel
+          seen={judged.mesh}
+          choice={wish ?? j.mesh}
+          sheet={sheet}
+          findings={judged.findings}
+          onChange={mayChange ? setWish : undefined}
+          repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
+        />
+      )}
+      {layers && run && (
         <>
-          {layers.mesh && j.mesh && (
-            <>
-              <MeshPanel
-                seen={layers.mesh}
-                choice={wish ?? j.mesh}
-                sheet={sheet}
-                findings={layers.findings}
-                onChange={mayChange ? setWish : undefined}
-              />
-              {unsaved}
-            </>
-          )}
-          <StackPanel job={j} run={run} outcome={layers} />
+          {unsaved}
+          <StackPanel job={j} run={run} outcome={layers} onFix={onFix} />
         </>
       )}
       {outcome && sheet && (
         <>
           {outcome.mesh && j.mesh && (
             <>
-              <MeshPanel
-                seen={outcome.mesh}
-                choice={wish ?? j.mesh}
-                sheet={sheet}
-                findings={outcome.findings}
-                onChange={mayChange ? setWish : undefined}
-                repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
-              />
               <LayingPanel
                 seen={outcome.mesh}
                 choice={wish ?? j.mesh}
@@ -248,17 +244,7 @@ export function JobScreen({ id }: { readonly id: string }) {
             <HeightChart
               outcome={outcome}
               sheet={sheet}
-              {...(mayChange &&
-                !wish &&
-                !j.outOfDate &&
-                run && {
-                  onFix: (f: Finding) =>
-                    void act(
-                      'fix',
-                      { runId: run.id, finding: outcome.findings.indexOf(f) },
-                      'Applied to a copy; check started',
-                    ),
-                })}
+              onFix={onFix}
               onLayer={(n) => {
                 setLayer(n);
                 setPath(true);

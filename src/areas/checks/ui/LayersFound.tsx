@@ -1,5 +1,5 @@
 import { RULES_VERSION } from '../../rules/version.ts';
-import type { StackOutcome } from '../../rules/outcome.ts';
+import type { Finding, StackOutcome } from '../../rules/outcome.ts';
 import { StackHeights } from './StackHeights.tsx';
 import { StackSide } from './StackSide.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
@@ -10,11 +10,13 @@ export function LayersFound({
   isBrought,
   share,
   prints,
+  onFix,
 }: {
   readonly found: StackOutcome | null;
   readonly isBrought: boolean;
   readonly share: number | null;
   readonly prints: number;
+  readonly onFix: (finding: Finding) => void;
 }) {
   if (isBrought)
     return (
@@ -27,7 +29,7 @@ export function LayersFound({
     <>
       <VerdictBand outcome={found} reading={share} />
       <div className="page two">
-        <StackHeights outcome={found} />
+        <StackHeights outcome={found} onFix={onFix} />
         <StackSide
           outcome={found}
           prints={prints}

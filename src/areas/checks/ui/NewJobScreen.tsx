@@ -175,6 +175,12 @@ export function NewJobScreen() {
   const rest = (turnDeg: readonly [number, number, number]): void => {
     if (choice) change({ ...choice, placement: { ...choice.placement, turnDeg } });
   };
+  const fix = (f: Finding): void => {
+    if (!choice) return;
+    const copy = applyFix(overrides, choice, f.change!);
+    setOverrides(copy.overrides);
+    change(copy.mesh);
+  };
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const check = useLocalCheck(file, choice, sheet, others);
@@ -349,7 +355,9 @@ export function NewJobScreen() {
           {Math.round(100 * (check.share ?? 0))} %
         </div>
       )}
-      {isResin && file && <LayersFound found={layers} isBrought={!choice} share={check.share} prints={prints} />}
+      {isResin && file && (
+        <LayersFound found={layers} isBrought={!choice} share={check.share} prints={prints} onFix={fix} />
+      )}
       {program && sheet && (
         <>
           <VerdictBand outcome={program} reading={check.share} />
@@ -362,17 +370,7 @@ export function NewJobScreen() {
             </p>
           )}
           <div className="page two">
-            <HeightChart
-              outcome={program}
-              sheet={sheet}
-              {...(choice && {
-                onFix: (f: Finding) => {
-                  const copy = applyFix(overrides, choice, f.change!);
-                  setOverrides(copy.overrides);
-                  change(copy.mesh);
-                },
-              })}
-            />
+            <HeightChart outcome={program} sheet={sheet} {...(choice && { onFix: fix })} />
             <CheckSide
               rulesVersion={RULES_VERSION}
               outcome={program}

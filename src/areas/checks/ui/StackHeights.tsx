@@ -1,5 +1,5 @@
 import type { StackRow } from '../../../core/resin/stackReport.ts';
-import type { StackOutcome } from '../../rules/outcome.ts';
+import type { Finding, StackOutcome } from '../../rules/outcome.ts';
 import { HeightFrame, FRAME_HEIGHT } from './HeightFrame.tsx';
 
 const [AREA_X, AREA_W, LIGHT_X, LIGHT_W, DARK_X, DARK_W] = [70, 180, 290, 90, 410, 80];
@@ -36,9 +36,12 @@ function binsOf(rows: readonly StackRow[]): readonly Bin[] {
 export function StackHeights({
   outcome,
   onLayer,
+  onFix,
 }: {
   readonly outcome: StackOutcome;
-  readonly onLayer?: (layer: number) => void;
+  readonly onLayer?: ((layer: number) => void) | undefined;
+  /** Does a finding's fix to a copy of the recipe. */
+  readonly onFix?: ((finding: Finding) => void) | undefined;
 }) {
   const { rows } = outcome.stack;
   const bins = binsOf(rows);
@@ -54,6 +57,7 @@ export function StackHeights({
       label={`Area, light and dark time of each layer over ${(rows.at(-1)?.zMm ?? 1).toFixed(1)} mm of height`}
       saysLine={false}
       onLayer={onLayer}
+      onFix={onFix}
     >
       {(scale) => (
         <>
@@ -82,9 +86,12 @@ export function StackHeights({
             area, to {area.toFixed(0)} mm²
           </text>
           {bins.some((b) => b.cupMm2 > 0) && (
-            <text x={AREA_X + 110} y={FRAME_HEIGHT + 14} fill="var(--ochre)">
-              closed by the film
-            </text>
+            <>
+              <rect x={AREA_X + 100} y={FRAME_HEIGHT + 6} width={8} height={8} fill="var(--ochre)" />
+              <text x={AREA_X + 112} y={FRAME_HEIGHT + 14}>
+                closed by the film
+              </text>
+            </>
           )}
           <text x={LIGHT_X} y={FRAME_HEIGHT + 14}>
             light, to {light.toFixed(1)} s

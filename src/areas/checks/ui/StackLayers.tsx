@@ -18,7 +18,7 @@ export default function StackLayers({
   jobId,
   version,
   stack: s,
-  layer,
+  layer: wanted,
   onLayer,
 }: {
   readonly jobId: string;
@@ -63,6 +63,7 @@ export default function StackLayers({
     if (picture) worker?.postMessage({ picture });
   }, [worker, picture]);
   const last = s.rows.length - 1;
+  const layer = Math.min(wanted, last); // a job that was checked anew may have fewer
   useEffect(() => {
     if (!isPlaying) return;
     const timer = setTimeout(() => (layer < last ? onLayer(layer + 1) : setPlaying(false)), 60);

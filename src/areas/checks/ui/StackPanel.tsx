@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
 import { dayAndTime } from '../../../ui/dates.ts';
-import type { StackOutcome } from '../../rules/outcome.ts';
+import type { Finding, StackOutcome } from '../../rules/outcome.ts';
 import type { JobPage } from '../model/pages.ts';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { StackHeights } from './StackHeights.tsx';
@@ -14,10 +14,12 @@ export function StackPanel({
   job: j,
   run,
   outcome,
+  onFix,
 }: {
   readonly job: JobPage;
   readonly run: NonNullable<JobPage['run']>;
   readonly outcome: StackOutcome;
+  readonly onFix?: ((finding: Finding) => void) | undefined;
 }) {
   const [layer, setLayer] = useState(0);
   const [isShown, setShown] = useState(false);
@@ -26,6 +28,7 @@ export function StackPanel({
       <div className="page two">
         <StackHeights
           outcome={outcome}
+          onFix={onFix}
           onLayer={(n) => {
             setLayer(n);
             setShown(true);

@@ -1,7 +1,18 @@
-import type { RuleCases } from '../cases.ts';
+import type { Expected, RuleCases } from '../cases.ts';
 import { areaJump } from './areaJump.ts';
 
 const foot = { shape: 'box', x: 0, y: 0, w: 10, d: 10, fromMm: 0, toMm: 1 } as const;
+
+const jump = (figure: string, limit: string, layer: number, zMm: number): Expected => ({
+  severity: 'caution',
+  title: 'A layer is much larger than the one before',
+  figure,
+  limit,
+  origin: 'common practice',
+  fix: 'tilt the part, so that the area grows over many layers',
+  layer,
+  zMm,
+});
 
 export const cases: RuleCases = {
   rule: areaJump,
@@ -27,18 +38,7 @@ export const cases: RuleCases = {
           { ...foot, w: 50, fromMm: 3, toMm: 4 },
         ],
       },
-      finds: [
-        {
-          severity: 'caution',
-          title: 'A layer is much larger than the one before',
-          figure: '100 to 500 mm² in layer 61',
-          limit: '300 mm²',
-          origin: 'common practice',
-          fix: 'tilt the part, so that the area grows over many layers',
-          layer: 61,
-          zMm: 3.05,
-        },
-      ],
+      finds: [jump('100 to 500 mm² in layer 61', '300 mm²', 61, 3.05)],
       others: ['lean-held'],
     },
     {
@@ -51,18 +51,7 @@ export const cases: RuleCases = {
           { ...foot, w: 40, fromMm: 3, toMm: 4 },
         ],
       },
-      finds: [
-        {
-          severity: 'caution',
-          title: 'A layer is much larger than the one before',
-          figure: '100 to 400 mm² in layer 21',
-          limit: '300 mm²',
-          origin: 'common practice',
-          fix: 'tilt the part, so that the area grows over many layers',
-          layer: 21,
-          zMm: 1.05,
-        },
-      ],
+      finds: [jump('100 to 400 mm² in layer 21', '300 mm²', 21, 1.05)],
       others: ['lean-held'],
     },
     {
@@ -73,18 +62,7 @@ export const cases: RuleCases = {
           { ...foot, w: 80, fromMm: 1, toMm: 2 },
         ],
       },
-      finds: [
-        {
-          severity: 'caution',
-          title: 'A layer is much larger than the one before',
-          figure: '300 to 799 mm² in layer 21',
-          limit: '600 mm²',
-          origin: 'common practice',
-          fix: 'tilt the part, so that the area grows over many layers',
-          layer: 21,
-          zMm: 1.05,
-        },
-      ],
+      finds: [jump('300 to 799 mm² in layer 21', '600 mm²', 21, 1.05)],
       others: ['lean-held'],
     },
     {
@@ -96,18 +74,7 @@ export const cases: RuleCases = {
     {
       when: 'from 100 to 400 mm²',
       stack: { solids: [foot, { ...foot, w: 40, fromMm: 1, toMm: 2 }] },
-      finds: [
-        {
-          severity: 'caution',
-          title: 'A layer is much larger than the one before',
-          figure: '100 to 400 mm² in layer 21',
-          limit: '300 mm²',
-          origin: 'common practice',
-          fix: 'tilt the part, so that the area grows over many layers',
-          layer: 21,
-          zMm: 1.05,
-        },
-      ],
+      finds: [jump('100 to 400 mm² in layer 21', '300 mm²', 21, 1.05)],
       others: ['lean-held'],
     },
     {

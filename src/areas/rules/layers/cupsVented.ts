@@ -16,20 +16,19 @@ export const cupsVented = defineRule({
     'What no path through the layers printed so far leads out of; at most 1 bar on its area. From which area on it matters: common practice, no source',
   layers: {
     reads: ['rooms'],
-    find: ({ rooms }) =>
-      rooms
-        .filter((r) => r.areaMm2 >= LEAST_MM2)
-        .slice(0, MOST_TOLD)
-        .map((r): Found => ({
-          severity: 'caution',
-          title: `The film closes a room through ${r.toLayer - r.fromLayer + 1} layers`,
-          figure: `${r.areaMm2.toFixed(1)} mm² in layer ${r.widestLayer}, pulls up to ${(r.areaMm2 * BAR_N_PER_MM2).toFixed(1)} N; layers ${r.fromLayer} to ${r.toLayer}`,
-          limit: `${LEAST_MM2} mm²`,
-          origin: 'common practice',
-          fix: 'open it near the plate with a hole of 2 mm or more, or turn the part',
-          layer: r.widestLayer,
-          zMm: r.zMm,
-          place: { xMm: r.xMm, yMm: r.yMm },
-        })),
+    find: ({ rooms }) => {
+      const wide = rooms.filter((r) => r.areaMm2 >= LEAST_MM2);
+      return wide.slice(0, MOST_TOLD).map((r, i): Found => ({
+        severity: 'caution',
+        title: `The film closes a room through ${r.toLayer - r.fromLayer + 1} layers${i === 0 && wide.length > 1 ? `, the widest of ${wide.length}` : ''}`,
+        figure: `${r.areaMm2.toFixed(1)} mm² in layer ${r.widestLayer}, pulls up to ${(r.areaMm2 * BAR_N_PER_MM2).toFixed(1)} N; layers ${r.fromLayer} to ${r.toLayer}`,
+        limit: `${LEAST_MM2} mm²`,
+        origin: 'common practice',
+        fix: 'open it near the plate with a hole of 2 mm or more, or turn the part',
+        layer: r.widestLayer,
+        zMm: r.zMm,
+        place: { xMm: r.xMm, yMm: r.yMm },
+      }));
+    },
   },
 });

@@ -13,8 +13,8 @@ export const roomsDrain = defineRule({
   source:
     'What no path leads out of when the print is whole. From which volume on it matters: common practice, no source',
   layers: {
-    reads: ['rooms'],
-    find: ({ rooms }) => {
+    reads: ['roomCount', 'rooms'],
+    find: ({ rooms, roomCount }) => {
       const sealed = rooms.filter((r) => r.isSealed && r.volumeMm3 >= LEAST_MM3);
       const [first] = sealed.toSorted((a, b) => b.volumeMm3 - a.volumeMm3);
       if (!first) return [];
@@ -22,7 +22,7 @@ export const roomsDrain = defineRule({
       return [
         {
           severity: 'caution',
-          title: `${countOf(sealed.length, 'closed room')} full of resin`,
+          title: `${rooms.length < roomCount ? 'At least ' : ''}${countOf(sealed.length, 'closed room')} full of resin`,
           figure: `${(total / 1000).toFixed(2)} ml, the largest from layer ${first.fromLayer} to ${first.toLayer}`,
           limit: 'open to the outside',
           origin: 'the layers themselves',

@@ -4,6 +4,7 @@ import { defineRule } from '../define.ts';
 export const closedSurface = defineRule({
   id: 'closed-surface',
   stage: 'before start',
+  technology: 'both',
   title: 'The surface is closed',
   why: 'Where the surface has a hole nothing says what is inside; layers there are guessed.',
   source: 'Geometry: every edge of a closed surface has two faces',

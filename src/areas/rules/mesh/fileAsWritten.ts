@@ -3,6 +3,7 @@ import { defineRule } from '../define.ts';
 export const fileAsWritten = defineRule({
   id: 'file-as-written',
   stage: 'before start',
+  technology: 'both',
   title: 'The file was read whole, and as it says',
   why: 'What a reader left out or took otherwise than the file says is no part of what is checked, and may be part of what was meant.',
   source: 'STL, OBJ and 3MF as published: what their readers must do with each byte',

@@ -3,6 +3,7 @@ import { defineRule } from '../define.ts';
 export const spareFaces = defineRule({
   id: 'spare-faces',
   stage: 'before start',
+  technology: 'both',
   title: 'No duplicate or degenerate triangles',
   why: 'They do no harm to a layer, but tell of an export that went wrong.',
   source: 'Geometry',

@@ -1,5 +1,5 @@
 import { lightShareAt } from '../../../core/resin/lightMap.ts';
-import type { StackSettings } from '../../../core/resin/meshLayers.ts';
+import type { StackSettings } from '../../../core/resin/stackSettings.ts';
 import { stackSettingsOf, STACK_NEEDS } from '../../rules/stackSettings.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
