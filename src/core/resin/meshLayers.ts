@@ -1,6 +1,6 @@
-import { offset, ringsOf, union, type Region } from '../geometry/clip.ts';
+import { difference, offset, ringsOf, union, type Region } from '../geometry/clip.ts';
 import { boundsOf, type Mesh } from '../mesh/mesh.ts';
-import type { Topology } from '../mesh/topology.ts';
+import { topologyOf, type Topology } from '../mesh/topology.ts';
 import { Slicer } from '../slicing/slice.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { encodeGreyPng } from './png.ts';
@@ -23,25 +23,35 @@ import { StackMeasure, type StackReport } from './stackReport.ts';
 export const layersUpTo = (topMm: number, layerMm: number): number =>
   Math.max(0, Math.ceil(topMm / layerMm - 0.5 - 1e-9));
 
+/** What is added to a part: supports that are one with it, bodies that are bored out of it. */
+export interface Added {
+  readonly supports: Supports | null;
+  readonly drills: Mesh | null;
+}
+const NOTHING_ADDED: Added = { supports: null, drills: null };
+
 /** What is lit in each layer of a mesh and what holds it, from the plate, cut in the middle of the layer, with the contours that had to be closed across a hole in the
  *  surface. Millimetres from the left front corner of the screen, heights from the plate; bodies that overlap are one. */
 export function* meshLayers(
   mesh: Mesh,
   topology: Topology,
   s: StackSettings,
-  supports: Supports | null = null,
+  { supports, drills }: Added = NOTHING_ADDED,
 ): Generator<{ readonly runs: GreyRuns; readonly gaps: number }> {
   const count = layersUpTo(boundsOf(mesh).max[2], s.layerMm);
   const planesMm = Float64Array.from({ length: count }, (_, i) => (i + 0.5) * s.layerMm);
   const slicer = new Slicer(mesh, topology, planesMm);
   const [width, height] = s.pixels;
   const held = supports && new SupportSections(supports);
+  const bored = drills && new Slicer(drills, topologyOf(drills), planesMm);
   const options: RasterOptions = { width, height, samples: s.samples, lowestGrey: s.lowestGrey };
   for (let k = 0; k < count; k++) {
     const contours = slicer.layer(k);
     const cut = ringsOf(contours);
     const lit: Region = s.compensationMm === 0 ? cut : offset(union(cut), -s.compensationMm);
-    const outlines = [...lit, ...(held?.at(planesMm[k]!) ?? [])].map((ring) => inPixels(ring, s));
+    const holes = bored ? ringsOf(bored.layer(k)) : [];
+    const left = holes.length > 0 ? difference(union(lit), union(holes)) : lit;
+    const outlines = [...left, ...(held?.at(planesMm[k]!) ?? [])].map((ring) => inPixels(ring, s));
     yield { runs: rasterise(outlines, options), gaps: contours.gaps };
   }
 }
@@ -68,7 +78,7 @@ export function* makingMeshStack(
   topology: Topology,
   s: StackSettings,
   tools: StackTools | null,
-  supports: Supports | null = null,
+  added: Added = NOTHING_ADDED,
 ): Stepwise<MadeStack> {
   const [width, height] = s.pixels;
   const count = layersUpTo(boundsOf(mesh).max[2], s.layerMm);
@@ -78,7 +88,7 @@ export function* makingMeshStack(
   let before: { readonly lit: GreyRuns; readonly solid: Runs; readonly image: string } | null = null;
   let made = 0;
   let gaps = 0;
-  for (const { runs, gaps: here } of meshLayers(mesh, topology, s, supports)) {
+  for (const { runs, gaps: here } of meshLayers(mesh, topology, s, added)) {
     gaps += here;
     if (!before || !isSame(before.lit, runs)) {
       before = { lit: runs, solid: solidRuns(runs), image: `image-${String(++made).padStart(4, '0')}.png` };

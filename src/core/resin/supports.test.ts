@@ -6,29 +6,9 @@ import { topologyOf } from '../mesh/topology.ts';
 import { makingMeshStack } from './meshLayers.ts';
 import { placingSupports, type SupportWish } from './placeSupports.ts';
 import type { StackReport } from './stackReport.ts';
-import type { StackSettings } from './stackSettings.ts';
+import { plainStack as settings } from './stackFixture.ts';
 import { meshOfSupports, type Support, type Supports } from './supports.ts';
 
-const settings: StackSettings = {
-  title: 'held',
-  pixelMm: [0.05, 0.05],
-  pixels: [800, 800],
-  layerMm: 0.05,
-  samples: 1,
-  lowestGrey: 0,
-  compensationMm: 0,
-  exposureS: 2.5,
-  bottomExposureS: 25,
-  bottomLayers: 5,
-  transitionLayers: 5,
-  motion: {
-    lift: [{ mm: 6, mmPerS: 1 }],
-    return: [{ mm: 6, mmPerS: 2 }],
-    pauseBeforeLiftS: 0.5,
-    pauseAtTopS: 0,
-    pauseBeforeExposureS: 1,
-  },
-};
 const shape = { tipMm: 0.5, shaftMm: 1, footMm: 3, coneMm: 1.5, depthMm: 0.2 };
 const wish: SupportWish = { shape, spacingMm: 3, onPart: false };
 function finished<T>(work: Generator<number, T>): T {
@@ -39,7 +19,7 @@ function finished<T>(work: Generator<number, T>): T {
 const placed = (mesh: Mesh, more: Partial<SupportWish> = {}) =>
   finished(placingSupports(mesh, topologyOf(mesh), settings, { ...wish, ...more }));
 const layersOf = (mesh: Mesh, supports: Supports | null): StackReport =>
-  finished(makingMeshStack(mesh, topologyOf(mesh), settings, null, supports)).report;
+  finished(makingMeshStack(mesh, topologyOf(mesh), settings, null, { supports, drills: null })).report;
 
 const box = (over: Partial<Solid>): Solid => ({
   shape: 'box',

@@ -1,0 +1,148 @@
+import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
+import { MeshBVH } from 'three-mesh-bvh';
+import type { Mesh } from '../mesh/mesh.ts';
+import { fail, succeed, type Result } from '../result/result.ts';
+import type { Place } from './supports.ts';
+
+/** A round hole into a part: where its axis meets the surface, the way it goes in, and how wide it is. */
+export interface Drain {
+  readonly at: Place;
+  readonly inward: readonly [number, number, number];
+  readonly diameterMm: number;
+}
+/** What a hole goes through. */
+export interface Pierced {
+  /** Along its axis, from the surface to the hollow. */
+  readonly lengthMm: number;
+  /** Upright to the surface it begins on. */
+  readonly wallMm: number;
+  /** Between its axis and the surface's upright. */
+  readonly slopeDeg: number;
+}
+/** Holes reach out of the surface and into the hollow by so much. */
+const OVER_MM = 0.4;
+const SIDES = 32;
+/** A hole begins on the surface within this of where it is said to. */
+const BESIDE_MM = 0.5;
+
+/** Rays through a part. */
+export class Probe {
+  private readonly bvh: MeshBVH;
+  private readonly ray = new Ray();
+
+  constructor({ xyz, corners }: Mesh) {
+    const geometry = new BufferGeometry();
+    geometry.setAttribute('position', new BufferAttribute(Float32Array.from(xyz), 3));
+    geometry.setIndex(new BufferAttribute(corners.slice(), 1));
+    this.bvh = new MeshBVH(geometry);
+  }
+  /** Where a ray meets surfaces, nearest first, and how each looks along it: above zero it leaves the part there. */
+  hits(from: Place, way: readonly [number, number, number]): { readonly mm: number; readonly out: number }[] {
+    this.ray.origin.set(...from);
+    this.ray.direction.set(...way).normalize();
+    const found = this.bvh
+      .raycast(this.ray, DoubleSide)
+      .map((h) => ({ mm: h.distance, out: h.face!.normal.dot(this.ray.direction) }))
+      .sort((a, b) => a.mm - b.mm);
+    // faces that share an edge are met once
+    return found.filter((h, i) => i === 0 || h.mm - found[i - 1]!.mm > 1e-4 || h.out * found[i - 1]!.out < 0);
+  }
+}
+
+/** What a hole pierces on its way from the surface into the hollow behind it. */
+export function pierce(probe: Probe, { at, inward }: Pick<Drain, 'at' | 'inward'>): Result<Pierced> {
+  const way = new Vector3(...inward).normalize();
+  const from: Place = [at[0] - way.x * BESIDE_MM, at[1] - way.y * BESIDE_MM, at[2] - way.z * BESIDE_MM];
+  const hits = probe.hits(from, [way.x, way.y, way.z]);
+  const into = hits.findIndex((h) => h.out < 0 && h.mm < 2 * BESIDE_MM);
+  const where = `hole at ${at.map((v) => v.toFixed(1)).join(', ')} mm`;
+  if (into < 0)
+    return fail({ code: 'misses', what: 'The hole does not meet the part', where, todo: 'set it on the surface' });
+  const out = hits.slice(into + 1).find((h) => h.out > 0);
+  if (!out) return fail({ code: 'noRoom', what: 'The hole meets no hollow', where, todo: 'point it at the hollow' });
+  const lengthMm = out.mm - hits[into]!.mm;
+  const cos = -hits[into]!.out;
+  return succeed({ lengthMm, wallMm: lengthMm * cos, slopeDeg: (Math.acos(Math.min(1, cos)) * 180) / Math.PI });
+}
+
+/** The hole as a closed body, from outside the surface to inside the hollow; a little wider than its circle's corners, so that its area is
+ *  that of the circle. */
+export function drillOf({ at, inward, diameterMm }: Drain, lengthMm: number): Mesh {
+  const way = new Vector3(...inward).normalize();
+  const across = new Vector3(...(Math.abs(way.z) < 0.9 ? [0, 0, 1] : [1, 0, 0])).cross(way).normalize();
+  const up = way.clone().cross(across);
+  const over = OVER_MM + diameterMm;
+  const r = (diameterMm / 2) * Math.sqrt((2 * Math.PI) / SIDES / Math.sin((2 * Math.PI) / SIDES));
+  const xyz: number[] = [];
+  for (const along of [-over, lengthMm + over]) {
+    for (let k = 0; k < SIDES; k++) {
+      const a = (2 * Math.PI * k) / SIDES;
+      const [c, s] = [r * Math.cos(a), r * Math.sin(a)];
+      xyz.push(
+        ...[0, 1, 2].map(
+          (i) => at[i]! + along * way.getComponent(i) + c * across.getComponent(i) + s * up.getComponent(i),
+        ),
+      );
+    }
+    xyz.push(...[0, 1, 2].map((i) => at[i]! + along * way.getComponent(i)));
+  }
+  const corners: number[] = [];
+  const [lowMiddle, highRing, highMiddle] = [SIDES, SIDES + 1, 2 * SIDES + 1];
+  for (let k = 0; k < SIDES; k++) {
+    const next = (k + 1) % SIDES;
+    corners.push(lowMiddle, next, k, highMiddle, highRing + k, highRing + next);
+    corners.push(k, next, highRing + next, k, highRing + next, highRing + k);
+  }
+  return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
+}
+
+/** Ways out of a hollow that are looked at: level and half away, all round, and straight away; towards the plate or from it. */
+const waysOut = (up: 1 | -1): (readonly [number, number, number])[] => [
+  [0, 0, up],
+  ...[0, up].flatMap((z) =>
+    Array.from({ length: 16 }, (_, k) => [Math.cos((Math.PI * k) / 8), Math.sin((Math.PI * k) / 8), z] as const),
+  ),
+];
+
+/** Two holes for each hollow: one where it is lowest as it hangs, which is furthest from the plate, and one nearest to it; each where it
+ *  leaves the hollow near its end and through a thin wall. */
+export function proposeDrains(probe: Probe, hollow: Mesh, diameterMm: number): Drain[] {
+  const { xyz } = hollow;
+  const ends = [Infinity, -Infinity];
+  for (let i = 2; i < xyz.length; i += 3) {
+    ends[0] = Math.min(ends[0]!, xyz[i]!);
+    ends[1] = Math.max(ends[1]!, xyz[i]!);
+  }
+  return ends.flatMap((end, k): Drain[] => {
+    const zMm = end + (k === 0 ? 1 : -1) * (diameterMm / 2);
+    const from = middleAt(hollow, zMm, diameterMm);
+    let best: { readonly cost: number; readonly drain: Drain } | null = null;
+    for (const way of waysOut(k === 0 ? -1 : 1)) {
+      const length = Math.hypot(...way);
+      const to = way.map((v) => v / length) as [number, number, number];
+      const hits = probe.hits(from, to);
+      const into = hits.findIndex((h) => h.out < 0);
+      const out = hits.findIndex((h, i) => i > into && h.out > 0);
+      if (into < 0 || out !== into + 1 || hits.length !== 2) continue;
+      const wallMm = hits[out]!.mm - hits[into]!.mm;
+      const at = from.map((v, i) => v + to[i]! * hits[out]!.mm) as [number, number, number];
+      const inward = to.map((v) => (v === 0 ? 0 : -v)) as [number, number, number];
+      const cost = wallMm + Math.abs(from[2] + to[2] * hits[into]!.mm - end);
+      // what opens onto the plate is shut by it
+      if (at[2] < diameterMm / 2 || (best && cost >= best.cost)) continue;
+      best = { cost, drain: { at, inward, diameterMm } };
+    }
+    return best ? [best.drain] : [];
+  });
+}
+/** The middle of a hollow's surface near a height. */
+function middleAt({ xyz }: Mesh, zMm: number, within: number): Place {
+  let [x, y, n] = [0, 0, 0];
+  for (let i = 0; i < xyz.length; i += 3) {
+    if (Math.abs(xyz[i + 2]! - zMm) > within) continue;
+    x += xyz[i]!;
+    y += xyz[i + 1]!;
+    n++;
+  }
+  return [x / n, y / n, zMm];
+}
