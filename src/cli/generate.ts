@@ -14,6 +14,8 @@ import { asDrawn } from '../core/mesh/placement.ts';
 import { arrange } from '../core/geometry/arrange.ts';
 import { runAll } from '../core/result/stepwise.ts';
 import { appliedToLayers, notAppliedToLayers } from '../areas/rules/stackSettings.ts';
+import { hollowingPlate, preparingPlate } from '../areas/checks/model/prepare.ts';
+import { succeed } from '../core/result/result.ts';
 import { drawingStack, screenOf } from '../areas/checks/model/meshStack.ts';
 import { stackTools } from '../platform/files/stackTools.ts';
 import { stackSummary } from './stack.ts';
@@ -24,7 +26,7 @@ import { CommandFailure, printJson, readArguments, refuse, type Options } from '
 
 const GAP_MM = 5;
 
-/** `generate MESH… --recipe CONTEXT.json --out FILE [--unit U] [--bodies 1,2,…] [--one-by-one] [--json]`: lays meshes by a context,
+/** `generate MESH… --recipe CONTEXT.json --out FILE [--unit U] [--bodies 1,2,…] [--one-by-one] [--hollow MM] [--drains MM] [--raise MM] [--supports MM] [--supports-on-part] [--json]`: lays meshes by a context,
  *  without a server: to a program, or for a resin machine to a layer stack. One stands in the middle of the plate, several are set beside each other, and bodies of one part where they are
  *  drawn. Prints the report of the program, what of the recipe it holds and what not. */
 export async function runGenerate(args: string[]): Promise<number> {
@@ -35,6 +37,11 @@ export async function runGenerate(args: string[]): Promise<number> {
     unit: text,
     bodies: text,
     'one-by-one': { type: 'boolean' },
+    hollow: text,
+    drains: text,
+    raise: text,
+    supports: text,
+    'supports-on-part': { type: 'boolean' },
     json: { type: 'boolean' },
   });
   if (positionals.length === 0) throw new CommandFailure('generate takes one mesh or several');
@@ -101,15 +108,48 @@ function write(out: string, bytes: Uint8Array): void {
   }
 }
 
-function generateStack(parts: readonly PlatePart[], context: CheckContext, out: string, values: Options): number {
-  const drawn = runAll(drawingStack(parts, context, stackTools));
+/** A length somebody gave with an option; null where they did not. */
+function lengthOption(values: Options, name: string): number | null {
+  const given = values[name];
+  if (given === undefined) return null;
+  const mm = Number(given);
+  if (!(mm >= 0) || mm > 1000) throw new CommandFailure(`--${name} takes a length in millimetres`);
+  return mm;
+}
+
+function generateStack(solid: readonly PlatePart[], context: CheckContext, out: string, values: Options): number {
+  const wallMm = lengthOption(values, 'hollow');
+  const spacingMm = lengthOption(values, 'supports');
+  const hollow = wallMm === null ? succeed(solid) : runAll(hollowingPlate(solid, wallMm));
+  if (!hollow.ok) return refuse(hollow.failure, out);
+  const parts = hollow.value;
+  const ready = runAll(
+    preparingPlate(parts, context, {
+      raiseMm: lengthOption(values, 'raise') ?? 0,
+      drainMm: lengthOption(values, 'drains'),
+      supports: spacingMm === null ? null : { spacingMm, onPart: values['supports-on-part'] === true, kept: [] },
+    }),
+  );
+  if (!ready.ok) return refuse(ready.failure, out);
+  const { prepared, noPlace } = ready.value;
+  const drawn = runAll(drawingStack(parts, context, stackTools, prepared));
   if (!drawn.ok) return refuse(drawn.failure, out);
   const { zip, report } = drawn.value;
   write(out, zip!);
   const effective = context.recipe.values ?? {};
-  const notApplied = notAppliedToLayers(effective);
+  const notApplied = notAppliedToLayers(effective, prepared.supports !== null);
+  const { drains, supports } = prepared;
+  const added = {
+    ...(drains.length > 0 && { holes: drains.length }),
+    ...(supports && { supports: supports.list.length, braces: supports.braces.length, noPlace }),
+  };
   if (values['json'])
-    printJson({ ...stackSummary(report), applied: { 'part body': appliedToLayers(effective) }, notApplied });
+    printJson({
+      ...stackSummary(report),
+      ...added,
+      applied: { 'part body': appliedToLayers(effective, prepared.supports !== null) },
+      notApplied,
+    });
   else
     process.stdout.write(
       `${out}: ${countOf(report.rows.length, 'layer')}, ${(report.timeS / 60).toFixed(1)} min, ${(report.volumeMm3 / 1000).toFixed(2)} ml of resin\n${notApplied.map((n) => `not applied: ${n.label}: ${n.why}\n`).join('')}`,

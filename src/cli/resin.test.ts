@@ -100,6 +100,34 @@ test('a hollow ball keeps its resin, and a bowl upside down sucks', () => {
   generated(joined([movedBy(sphereMesh(9, 48), 0, 0, 9), movedBy(insideOut(sphereMesh(6, 48)), 0, 0, 9)]));
   expect(checked(0)).toEqual(expect.arrayContaining(['caution rooms-drain', 'caution cups-vented']));
 });
+const prepared = (m: Mesh, ...options: string[]): Answer =>
+  json(['generate', writeMesh(m), '--recipe', context, '--out', stack, ...options]);
+test('what begins in mid-air is held by supports, and nothing blocks any more', () => {
+  const m = joined([boxMesh([0, 0, 0], [20, 10, 4]), boxMesh([24, 0, 2], [30, 10, 4])]);
+  const made = prepared(m, '--supports', '3');
+  expect(made).toMatchObject({ islands: 0, noPlace: [], applied: { 'part body': { supportTipMm: 0.4 } } });
+  expect(made['tipCount']).toBe(made['supports']);
+  expect(checked(0).filter((f) => f.startsWith('blocker'))).toEqual([]);
+});
+test('a ball hollowed, bored and held above the plate keeps no resin and hangs nowhere', () => {
+  const made = prepared(
+    sphereMesh(9, 48),
+    ...['--hollow', '2', '--drains', '2.5', '--raise', '3', '--supports', '3', '--supports-on-part'],
+  );
+  expect(made).toMatchObject({ islands: 0, closedRooms: [], holes: 2, noPlace: [] });
+  const solid = (4 / 3) * Math.PI * 9 ** 3;
+  const shell = solid - (4 / 3) * Math.PI * 7 ** 3;
+  expect(made['volumeMm3']).toBeGreaterThan(shell);
+  expect(made['volumeMm3']).toBeLessThan(1.3 * shell);
+  expect(checked(0)).not.toContain('caution rooms-drain');
+});
+test('a wall thicker than the part, and a length that is none, are refused in one line', () => {
+  const m = writeMesh(boxMesh([0, 0, 0], [20, 10, 4]));
+  const said = (...options: string[]): string =>
+    run(['generate', m, '--recipe', context, '--out', stack, ...options]).err;
+  expect(said('--hollow', '2')).toContain('Nothing of the part lies deeper than 2 mm');
+  expect(said('--supports', 'x')).toContain('--supports takes a length in millimetres');
+});
 test.each([
   [
     'another screen',

@@ -40,7 +40,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   if (!sheet) return;
   const isResin = sheet.technology === 'resin';
   const answer = isResin
-    ? yieldOutcome(drawingStack(plate.value, sheet, null), ({ report, mesh }) =>
+    ? yieldOutcome(drawingStack(plate.value, sheet, null, choice.prepared), ({ report, mesh }) =>
         checkStack({ stack: report, mesh, context: sheet }),
       )
     : yieldOutcome(checkingMesh(plate.value, sheet, choice), ({ report, mesh }) =>

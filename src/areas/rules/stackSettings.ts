@@ -1,3 +1,4 @@
+import type { SupportShape } from '../../core/resin/supports.ts';
 import type { StackSettings } from '../../core/resin/stackSettings.ts';
 import { motionMissing, motionOf } from '../library/model/resinMotion.ts';
 import { askedFor, missingText } from './askedFor.ts';
@@ -24,13 +25,25 @@ export function stackWants(v: Values): string | null {
   return motionMissing(motionOf(v));
 }
 
+const DEFAULT_TIP_MM = 0.4;
+
+/** Supports as the recipe has their tips; the rest grows with them (common practice, no source). */
+export function supportShapeOf(v: Values): SupportShape {
+  const tipMm = numberOf(v, 'supportTipMm') ?? DEFAULT_TIP_MM;
+  return { tipMm, shaftMm: Math.max(0.9, 2 * tipMm), footMm: Math.max(3, 6 * tipMm), coneMm: 2, depthMm: 0.2 };
+}
+
 /** Effective values that layers made here hold. */
-export const appliedToLayers = (v: Values): Values => askedFor(v, (watched) => stackSettingsOf(watched, ''));
+export const appliedToLayers = (v: Values, hasSupports: boolean): Values =>
+  askedFor(v, (watched) => {
+    stackSettingsOf(watched, '');
+    if (hasSupports) supportShapeOf(watched);
+  });
 /** What of the recipe they do not hold, and why. */
-export const notAppliedToLayers = (v: Values): readonly NotApplied[] =>
+export const notAppliedToLayers = (v: Values, hasSupports: boolean): readonly NotApplied[] =>
   (
     [
-      ['supportTipMm', 'no supports are made'],
+      ...(hasSupports ? [] : [['supportTipMm', 'no supports are made'] as const]),
       ['importedDelayS', 'pauses and stages of the recipe are used instead of a single delay'],
     ] as const
   ).flatMap(([key, why]) => (key in v ? [{ setting: key, label: findSetting(key)!.label, why }] : []));

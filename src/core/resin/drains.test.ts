@@ -51,9 +51,9 @@ describe('a hole through a wall', () => {
       const made = pierce(new Probe(m), { at, inward });
       return made.ok ? '' : `${made.failure.what}: ${made.failure.where}`;
     };
-    expect(of([-14, 0, 0], [1, 0, 0])).toBe('The hole does not meet the part: hole at -14.0, 0.0, 0.0 mm');
+    expect(of([-14, 0, 0], [1, 0, 0])).toBe('The hole does not meet the part: at -14.0, 0.0, 0.0 mm');
     expect(of([-10, 0, 0], [1, 0, 0], boxMesh([-10, -10, -10], [10, 10, 10]))).toBe('');
-    expect(of([-10, 0, 0], [-1, 0, 0])).toBe('The hole does not meet the part: hole at -10.0, 0.0, 0.0 mm');
+    expect(of([-10, 0, 0], [-1, 0, 0])).toBe('The hole does not meet the part: at -10.0, 0.0, 0.0 mm');
   });
 });
 

@@ -55,7 +55,7 @@ export function pierce(probe: Probe, { at, inward }: Pick<Drain, 'at' | 'inward'
   const from: Place = [at[0] - way.x * BESIDE_MM, at[1] - way.y * BESIDE_MM, at[2] - way.z * BESIDE_MM];
   const hits = probe.hits(from, [way.x, way.y, way.z]);
   const into = hits.findIndex((h) => h.out < 0 && h.mm < 2 * BESIDE_MM);
-  const where = `hole at ${at.map((v) => v.toFixed(1)).join(', ')} mm`;
+  const where = `at ${at.map((v) => v.toFixed(1)).join(', ')} mm`;
   if (into < 0)
     return fail({ code: 'misses', what: 'The hole does not meet the part', where, todo: 'set it on the surface' });
   const out = hits.slice(into + 1).find((h) => h.out > 0);

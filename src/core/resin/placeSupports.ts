@@ -48,6 +48,7 @@ export function* placingSupports(
   topology: Topology,
   settings: StackSettings,
   wish: SupportWish,
+  drills: Mesh | null = null,
 ): Stepwise<PlacedSupports> {
   const sizeMm = [0, 1].map((k) => settings.pixels[k]! * settings.pixelMm[k]!) as [number, number];
   const coarse: StackSettings = {
@@ -71,7 +72,7 @@ export function* placingSupports(
   const recent: Runs[] = [];
   const count = layersUpTo(topMm, layerMm);
   let k = 0;
-  for (const { runs: lit } of meshLayers(mesh, topology, coarse)) {
+  for (const { runs: lit } of meshLayers(mesh, topology, coarse, { supports: null, drills })) {
     const runs = solidRuns(lit);
     flood.add(runs);
     const zMm = k * layerMm;

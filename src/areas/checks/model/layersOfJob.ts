@@ -36,7 +36,7 @@ export function* lookingAtLayers(
   }
   const plate = openPlate(bytes, choice, others);
   if (!plate.ok) return plate;
-  const made = yield* drawingStack(plate.value, sheet, tools);
+  const made = yield* drawingStack(plate.value, sheet, tools, choice.prepared);
   if (!made.ok) return made;
   const { zip, report, mesh } = made.value;
   return succeed({ report, digest: tools.sha256(zip!), drawn: zip, mesh });

@@ -1,6 +1,7 @@
 import type { FileRef } from '../../requests/model/file.ts';
 import type { MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { Placement } from '../../../core/mesh/placement.ts';
+import type { Prepared } from '../../../core/resin/prepared.ts';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 
 /** A part is of one of so many bodies. */
@@ -30,6 +31,10 @@ export interface MeshChoice {
   readonly isOneByOne?: boolean;
   /** Where support is always or never built. */
   readonly boxes?: readonly SupportBox[];
+  /** What is added to parts for a resin printer. */
+  readonly prepared?: Prepared;
+  /** The file the job's own was hollowed from, and how thick its walls are. */
+  readonly hollowed?: { readonly from: FileRef; readonly wallMm: number };
 }
 /** Which body an object of the job's own file is of, by its place in the file: what is not named is of the last that is. */
 export const bodyOfObject = (bodies: readonly number[] = [], k: number): number => bodies[k] ?? bodies.at(-1) ?? 1;

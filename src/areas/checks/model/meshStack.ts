@@ -1,5 +1,6 @@
 import { boundsOf, joined } from '../../../core/mesh/mesh.ts';
 import { layersUpTo, makingMeshStack } from '../../../core/resin/meshLayers.ts';
+import { addedTo, NOT_PREPARED, piercedBy, raisedBy, type Prepared } from '../../../core/resin/prepared.ts';
 import type { StackTools } from '../../../core/resin/stack.ts';
 import type { StackReport } from '../../../core/resin/stackReport.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
@@ -32,6 +33,7 @@ export function* drawingStack(
   parts: readonly PlatePart[],
   context: CheckContext,
   tools: StackTools | null,
+  prepared: Prepared = NOT_PREPARED,
 ): Stepwise<Result<DrawnStack>> {
   const { recipe, machine } = context;
   const values = recipe.values ?? {};
@@ -46,7 +48,9 @@ export function* drawingStack(
     });
   const settings = stackSettingsOf(values, `${recipe.material.name}, ${recipe.process.name}, ${machine.name}`);
   const stands = thingsOnPlate(parts).map((thing) => thing.mesh);
-  const mesh = joined(stands);
+  const mesh = raisedBy(joined(stands), prepared.raiseMm);
+  const pierced = piercedBy(mesh, prepared.drains);
+  if (!pierced.ok) return pierced;
   const { min, max } = boundsOf(mesh);
   const [w, d] = screenOf(context);
   const beyond = Math.max(-min[0], -min[1], max[0] - w, max[1] - d);
@@ -67,9 +71,19 @@ export function* drawingStack(
       todo: 'check the unit of the file',
     });
   const { zip, report, gaps } = yield* within(
-    makingMeshStack(mesh, topologyOnPlate(parts, mesh), settings, tools),
+    makingMeshStack(mesh, topologyOnPlate(parts, mesh), settings, tools, addedTo(prepared, pierced.value)),
     0.1,
     1,
   );
-  return succeed({ zip, report, mesh: { ...meshSeenOf(parts, stands), gaps } });
+  return succeed({
+    zip,
+    report,
+    mesh: {
+      ...meshSeenOf(parts, stands),
+      gaps,
+      ...(prepared.drains.length > 0 && {
+        holes: prepared.drains.map(({ at, diameterMm }, i) => ({ at, diameterMm, ...pierced.value[i]! })),
+      }),
+    },
+  });
 }

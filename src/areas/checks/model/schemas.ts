@@ -46,6 +46,44 @@ const supportBox = object({
     'boxes: each reaches from a lower corner to a higher one',
     ({ minMm, maxMm }) => minMm?.every((v, i) => v < maxMm[i]!) === true,
   );
+/** So many holes and supports may be made on one plate. */
+const MOST_DRAINS = 60;
+const MOST_SUPPORTS = 5000;
+const width = (least: number, most: number) => number().min(least).max(most).required();
+const spot = three(-10_000, 10_000);
+const prepared = object({
+  raiseMm: width(0, 100),
+  drains: array()
+    .of(
+      object({ at: spot, inward: three(-1.001, 1.001), diameterMm: width(0.2, 20) })
+        .noUnknown()
+        .required(),
+    )
+    .max(MOST_DRAINS)
+    .required(),
+  supports: object({
+    shape: object({
+      tipMm: width(0.05, 5),
+      shaftMm: width(0.1, 10),
+      footMm: width(0.1, 30),
+      coneMm: width(0.1, 20),
+      depthMm: width(0, 5),
+    })
+      .noUnknown()
+      .required(),
+    list: array()
+      .of(object({ tip: spot, foot: spot, isKept: boolean() }).noUnknown().required())
+      .max(MOST_SUPPORTS)
+      .required(),
+    braces: array()
+      .of(object({ from: spot, to: spot }).noUnknown().required())
+      .max(MOST_SUPPORTS)
+      .required(),
+  })
+    .noUnknown()
+    .nullable()
+    .defined(),
+}).noUnknown();
 /** How a mesh is read and stands, and what lies beside it. */
 export const meshChoiceSchema = object({
   unit,
@@ -54,6 +92,11 @@ export const meshChoiceSchema = object({
   bodies: array().of(body.required()).max(MOST_OBJECTS),
   isOneByOne: boolean(),
   boxes: array().of(supportBox).max(MOST_BOXES),
+  prepared: prepared.default(undefined).optional(),
+  hollowed: object({ from: fileRefSchema, wallMm: width(0.2, 50) })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
   more: array()
     .of(
       object({
