@@ -8,6 +8,7 @@ const commands: Record<string, () => Promise<(args: string[]) => Promise<number>
   'layer-time': async () => (await import('./layerTime.ts')).runLayerTime,
   check: async () => (await import('./check.ts')).runCheck,
   generate: async () => (await import('./generate.ts')).runGenerate,
+  stack: async () => (await import('./stackOfPngs.ts')).runStackOfPngs,
   context: async () => (await import('./contextFile.ts')).runContext,
 };
 
@@ -16,7 +17,7 @@ try {
   const command = commands[name];
   if (!command)
     throw new CommandFailure(
-      `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, context, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
+      `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, stack FOLDER, context, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
     );
   process.exitCode = await (await command())(args);
 } catch (error) {

@@ -1,5 +1,7 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { openPlate, thingsOnPlate, sumOfFacts } from '../areas/checks/model/plate.ts';
+import { NOT_PREPARED, raisedBy } from '../core/resin/prepared.ts';
+import { meshOfSupports } from '../core/resin/supports.ts';
 import { boundsOf, joined } from '../core/mesh/mesh.ts';
 import { leanDeg } from '../core/mesh/overhang.ts';
 import { thicknessOfFaces } from '../core/mesh/thickness.ts';
@@ -22,6 +24,8 @@ export interface ShadedMesh {
   readonly max: readonly [number, number, number];
   /** Faces of the first part; those of what lies beside it follow. */
   readonly ownFaces: number;
+  /** Faces of all parts; those of supports follow. */
+  readonly partFaces: number;
 }
 export type ShadeAnswer = { readonly shaded: ShadedMesh } | { readonly refusal: string };
 
@@ -32,7 +36,10 @@ const post = (answer: ShadeAnswer, give: Transferable[] = []): void => self.post
 self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWish>) => {
   const plate = openPlate(new Uint8Array(await file.arrayBuffer()), choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-  const mesh = joined(thingsOnPlate(plate.value).map((s) => s.mesh));
+  const { raiseMm, supports } = choice.prepared ?? NOT_PREPARED;
+  const parts = raisedBy(joined(thingsOnPlate(plate.value).map((s) => s.mesh)), raiseMm);
+  const held = supports && supports.list.length > 0 ? meshOfSupports(supports) : null;
+  const mesh = held ? joined([parts, held]) : parts;
   const { xyz, corners } = mesh;
   const { min, max } = boundsOf(mesh);
   const n = corners.length / 3;
@@ -53,7 +60,9 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
     for (let i = 0; i < 3; i++) normals.set([nx / length, ny / length, nz / length], 9 * t + 3 * i);
     lean[t] = leanDeg(nz / length);
   }
-  const thicknessMm = thicknessOfFaces(mesh, sumOfFacts(plate.value.map((p) => p.survey.facts)).shells);
+  const thicknessMm = new Float32Array(n);
+  const ofParts = thicknessOfFaces(parts, sumOfFacts(plate.value.map((p) => p.survey.facts)).shells);
+  thicknessMm.set(ofParts);
   post(
     {
       shaded: {
@@ -63,6 +72,7 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
         thicknessMm,
         min,
         max,
+        partFaces: parts.corners.length / 3,
         ownFaces: plate.value[0]!.opened.mesh.corners.length / 3,
       },
     },

@@ -57,6 +57,10 @@ describe('a hollowed part', () => {
       'Nothing of the part lies deeper than 2 mm: a wall so thick leaves no hollow',
     );
   });
+  test('bodies that pass through each other are refused: what they share would stay solid', () => {
+    const made = hollowed(joined([boxMesh([0, 0, 0], [20, 16, 12]), boxMesh([10, 4, 4], [30, 12, 11])]), 2);
+    expect(made.ok ? '' : made.failure.what).toContain('pass through each other');
+  });
   test('a part with a hole in its surface is refused', () => {
     const box = boxMesh([0, 0, 0], [20, 16, 12]);
     const made = hollowed({ ...box, corners: box.corners.slice(3) }, 2);

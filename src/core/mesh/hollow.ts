@@ -1,6 +1,6 @@
 import { BufferAttribute, BufferGeometry, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
-import { ringsOf } from '../geometry/clip.ts';
+import { areaMm2, ringsOf, union } from '../geometry/clip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { rasterise } from '../resin/raster.ts';
@@ -45,6 +45,12 @@ export function* hollowing(mesh: Mesh, topology: Topology, wallMm: number): Step
   const size = reach.map((v) => Math.ceil(v / stepMm) + 3) as [number, number, number];
   const originMm = min.map((v) => v - stepMm) as [number, number, number];
   const isOutside = outsideOf(mesh, topology, size, stepMm, originMm);
+  if (!isOutside)
+    return fail({
+      code: 'overlap',
+      what: 'Bodies of it pass through each other, and what they share would not become hollow',
+      todo: 'make them one body where the part was drawn',
+    });
   yield 0.1;
   const squared = squaredDistances(isOutside, size);
   yield 0.2;
@@ -86,14 +92,16 @@ const turnedOver = ({ xyz, corners }: Mesh): Mesh => ({
   corners: corners.map((_, i) => corners[i - (i % 3) + [0, 2, 1][i % 3]!]!),
 });
 
-/** Which corners of the grid lie outside a closed mesh. */
+/** Area that bodies share in a layer, at which they pass through each other. */
+const SHARED_MM2 = 0.05;
+/** Which corners of the grid lie outside a closed mesh; null where bodies of it pass through each other. */
 function outsideOf(
   mesh: Mesh,
   topology: Topology,
   [nx, ny, nz]: readonly [number, number, number],
   stepMm: number,
   originMm: readonly [number, number, number],
-): Uint8Array {
+): Uint8Array | null {
   const out = new Uint8Array(nx * ny * nz).fill(1);
   const slicer = new Slicer(
     mesh,
@@ -102,8 +110,10 @@ function outsideOf(
   );
   const options = { width: nx, height: ny, samples: 1, lowestGrey: 0 };
   for (let z = 0; z < nz; z++) {
+    const rings = ringsOf(slicer.layer(z));
+    if (areaMm2(rings) - areaMm2(union(rings)) > SHARED_MM2) return null;
     // samples lie in the middle of pixels: half a step further on
-    const outlines = ringsOf(slicer.layer(z)).map((ring) => ring.map((v, i) => (v - originMm[i % 2]!) / stepMm + 0.5));
+    const outlines = rings.map((ring) => ring.map((v, i) => (v - originMm[i % 2]!) / stepMm + 0.5));
     const runs = rasterise(outlines, options);
     for (let i = 0; i < runs.length; i += 4) {
       const row = nx * (runs[i]! + ny * z);

@@ -58,19 +58,7 @@ const TOUCHES_MM = 0.05;
  *  worked out on the part itself; the best first: what stands before what falls over, then by surface beyond the accepted lean, then height. */
 export function* compareOrientations(mesh: Mesh, wish: OrientationRequest): Stepwise<BuildOrientation[]> {
   const topology = topologyOf(mesh);
-  const scaled = scaledBy(mesh, wish.scale);
-  const faces = hullFaces(scaled.xyz).slice(0, RESTING_FACES);
-  const downs: { down: Vector; faceMm2: number | null }[] = faces.map((f) => ({ down: f.normal, faceMm2: f.areaMm2 }));
-  const isNew = (d: Vector): boolean => downs.every(({ down }) => dot(down, d) < Math.cos((APART_DEG * Math.PI) / 180));
-  const normals = weighedNormals(scaled);
-  const least = Math.sin((wish.beyondDeg * Math.PI) / 180);
-  const searched = evenDirections(SEARCHED)
-    .map((down) => ({ down, cost: overhangAlong(normals, down, least) }))
-    .sort((a, b) => a.cost - b.cost);
-  for (const { down } of searched) {
-    if (downs.length >= faces.length + FOUND) break;
-    if (isNew(down)) downs.push({ down, faceMm2: null });
-  }
+  const downs = waysToStand(mesh, wish);
   const out: BuildOrientation[] = [];
   for (const [i, { down, faceMm2 }] of downs.entries()) {
     out.push(orientMesh(mesh, topology, turnDown(down), faceMm2, wish));
@@ -78,6 +66,28 @@ export function* compareOrientations(mesh: Mesh, wish: OrientationRequest): Step
   }
   const falls = (s: BuildOrientation): number => (s.contactMm2 < 1 || (s.standsInsideMm ?? 1) < 0 ? 1 : 0);
   return out.sort((a, b) => falls(a) - falls(b) || a.overhangMm2 - b.overhangMm2 || a.heightMm - b.heightMm);
+}
+
+/** On its largest flat faces, and the leans among many that need the least support. */
+export function waysToStand(
+  mesh: Mesh,
+  { scale, beyondDeg }: Pick<OrientationRequest, 'scale' | 'beyondDeg'>,
+  found = FOUND,
+): { readonly down: Vector; readonly faceMm2: number | null }[] {
+  const scaled = scaledBy(mesh, scale);
+  const faces = hullFaces(scaled.xyz).slice(0, RESTING_FACES);
+  const downs: { down: Vector; faceMm2: number | null }[] = faces.map((f) => ({ down: f.normal, faceMm2: f.areaMm2 }));
+  const isNew = (d: Vector): boolean => downs.every(({ down }) => dot(down, d) < Math.cos((APART_DEG * Math.PI) / 180));
+  const normals = weighedNormals(scaled);
+  const least = Math.sin((beyondDeg * Math.PI) / 180);
+  const searched = evenDirections(SEARCHED)
+    .map((down) => ({ down, cost: overhangAlong(normals, down, least) }))
+    .sort((a, b) => a.cost - b.cost);
+  for (const { down } of searched) {
+    if (downs.length >= faces.length + found) break;
+    if (isNew(down)) downs.push({ down, faceMm2: null });
+  }
+  return downs;
 }
 
 /** What one way of standing comes to. */

@@ -23,7 +23,7 @@ export interface MeshChoice {
   readonly unit: MeshUnit | null;
   readonly placement: Placement;
   /** Whether the meshes are put in order first; the files stay as they came. */
-  readonly repair?: boolean;
+  readonly repair?: boolean | undefined;
   readonly more?: readonly MorePart[];
   /** Which body of the recipe each object of the job's own file is of; the first where nothing is said. */
   readonly bodies?: readonly number[];
@@ -32,9 +32,9 @@ export interface MeshChoice {
   /** Where support is always or never built. */
   readonly boxes?: readonly SupportBox[];
   /** What is added to parts for a resin printer. */
-  readonly prepared?: Prepared;
+  readonly prepared?: Prepared | undefined;
   /** The file the job's own was hollowed from, and how thick its walls are. */
-  readonly hollowed?: { readonly from: FileRef; readonly wallMm: number };
+  readonly hollowed?: { readonly from: FileRef; readonly wallMm: number } | undefined;
 }
 /** Which body an object of the job's own file is of, by its place in the file: what is not named is of the last that is. */
 export const bodyOfObject = (bodies: readonly number[] = [], k: number): number => bodies[k] ?? bodies.at(-1) ?? 1;
@@ -42,3 +42,7 @@ export const bodyOfObject = (bodies: readonly number[] = [], k: number): number 
 export const otherFilesOf = (choice: MeshChoice): FileRef[] => [
   ...new Map((choice.more ?? []).flatMap((m) => (m.file ? [[m.file.sha256, m.file] as const] : []))).values(),
 ];
+/** Whether what is on the plate, or how it stands, differs: what was prepared for it does not fit any more. */
+export const standsOtherwise = (a: MeshChoice, b: MeshChoice): boolean => standing(a) !== standing(b);
+const standing = ({ unit, placement, repair = false, more = [] }: MeshChoice): string =>
+  JSON.stringify([unit, placement, repair, more]);

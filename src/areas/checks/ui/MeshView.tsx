@@ -104,7 +104,9 @@ export default function MeshView({
             label={
               s === 'overhang'
                 ? `overhangs beyond ${limitDeg.toFixed(0)}°`
-                : `thinner than two lines of ${width.toFixed(2)} mm`
+                : sheet.technology === 'resin'
+                  ? `thinner than ${(2 * width).toFixed(1)} mm`
+                  : `thinner than two lines of ${width.toFixed(2)} mm`
             }
           />
         ))}
@@ -141,24 +143,33 @@ interface Limits {
   readonly plateMm: number;
 }
 /** One colour a corner: clay where all is well, ochre towards a limit, oxide beyond it. */
-function coloursOf(el: HTMLElement, { leanDeg, thicknessMm, xyz }: ShadedMesh, by: Shading, l: Limits): Float32Array {
+function coloursOf(
+  el: HTMLElement,
+  { leanDeg, thicknessMm, xyz, partFaces }: ShadedMesh,
+  by: Shading,
+  l: Limits,
+): Float32Array {
   const css = getComputedStyle(el);
-  const [clay, ochre, oxide] = ['--clay', '--ochre', '--oxide'].map((v) => new Color(css.getPropertyValue(v).trim()));
+  const [clay, ochre, oxide, held] = ['--clay', '--ochre', '--oxide', '--ink'].map(
+    (v) => new Color(css.getPropertyValue(v).trim()),
+  );
   const out = new Float32Array(9 * leanDeg.length);
   for (let t = 0; t < leanDeg.length; t++) {
     const onPlate = Math.max(xyz[9 * t + 2]!, xyz[9 * t + 5]!, xyz[9 * t + 8]!) <= l.plateMm;
     const colour =
-      by === 'overhang'
-        ? onPlate || leanDeg[t]! <= l.limitDeg - 10
-          ? clay
-          : leanDeg[t]! <= l.limitDeg
-            ? ochre
-            : oxide
-        : thicknessMm[t]! < l.widthMm
-          ? oxide
-          : thicknessMm[t]! < 2 * l.widthMm
-            ? ochre
-            : clay;
+      t >= partFaces
+        ? held
+        : by === 'overhang'
+          ? onPlate || leanDeg[t]! <= l.limitDeg - 10
+            ? clay
+            : leanDeg[t]! <= l.limitDeg
+              ? ochre
+              : oxide
+          : thicknessMm[t]! < l.widthMm
+            ? oxide
+            : thicknessMm[t]! < 2 * l.widthMm
+              ? ochre
+              : clay;
     for (let i = 0; i < 3; i++) out.set([colour!.r, colour!.g, colour!.b], 9 * t + 3 * i);
   }
   return out;

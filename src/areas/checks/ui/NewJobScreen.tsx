@@ -4,7 +4,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
 import { asDrawn } from '../../../core/mesh/placement.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { LEAN_DEG } from '../../../core/resin/stackReport.ts';
+import { fetchJson } from '../../../ui/api.ts';
 import { InReview } from '../../../ui/InReview.tsx';
 import { DayField } from '../../../ui/DayField.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
@@ -15,17 +16,18 @@ import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
-import type { FileRef } from '../../requests/model/file.ts';
-import type { MeshChoice } from '../model/mesh.ts';
+import { standsOtherwise, type MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { printsWanted } from '../model/prints.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { isReadAlike, type PlannedPlate } from '../model/arrangeOnPlates.ts';
 import { jobClasses } from '../model/schemas.ts';
-import { titleOfFile, upload } from '../../../ui/upload.ts';
+import { titleOfFile } from '../../../ui/upload.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
-import { asSent, sortOut } from './intake.ts';
+import { sortOut } from './intake.ts';
+import { PreparePanel } from './PreparePanel.tsx';
+import { saveJobs } from './saveJobs.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { LayingPanel } from './LayingPanel.tsx';
@@ -43,6 +45,8 @@ import { purposes, type Purpose } from '../../rules/context.ts';
 import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { useRequested } from './useRequested.ts';
 import { useSheet } from './useSheet.ts';
+import { ResinOrientations } from './ResinOrientations.tsx';
+import { SOLID, useSolid } from './useSolid.ts';
 import { useSpread } from './useSpread.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
@@ -69,6 +73,7 @@ export function NewJobScreen() {
   const spreadOn = useRef('');
   /** Other meshes of the job, under a name of their own until they are sent. */
   const [others, setOthers] = useState<readonly (readonly [string, File])[]>([]);
+  const { solid, ...hollowing } = useSolid(file, choice, setFile, setChoice);
   /** Plates beyond the first: each is kept as a job of its own. */
   const [further, setFurther] = useState<readonly PlannedPlate[]>([]);
   /** The job's own values beside its recipe's: fixes done to a copy. */
@@ -87,6 +92,7 @@ export function NewJobScreen() {
     const named = meshes.map((m, i) => [`local:${i}`, m] as const);
     setOthers(named);
     setFurther([]);
+    hollowing.forget();
     setOverrides({});
     setChoice(
       isMesh
@@ -170,7 +176,7 @@ export function NewJobScreen() {
     const isAsItLay = (['placement', 'more', 'boxes'] as const).every((of) => next[of] === choice?.[of]);
     if (!isAsItLay) isSetDown.current = true;
     if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
-    setChoice(next);
+    setChoice(choice && standsOtherwise(choice, next) ? { ...next, prepared: undefined } : next);
   };
   const rest = (turnDeg: readonly [number, number, number]): void => {
     if (choice) change({ ...choice, placement: { ...choice.placement, turnDeg } });
@@ -197,17 +203,12 @@ export function NewJobScreen() {
     setKeeping(0);
     setValidationError(null);
     try {
-      const sent = new Map<string, FileRef>();
-      for (const [key, f] of [['', file] as const, ...others]) {
-        const sha256 = stored.get(f) ?? (await upload(f, setKeeping)).sha256;
-        sent.set(key, { sha256, name: f.name, size: f.size });
-      }
-      const plates = [{ file: null, choice }, ...further];
-      const ids: string[] = [];
-      for (const [i, plate] of plates.entries()) {
-        const of = sent.get(plate.file?.sha256 ?? '')!;
-        const made = await post<{ id: string }>('/api/jobs', {
-          title: plates.length > 1 ? `${title}, plate ${i + 1} of ${plates.length}` : title,
+      const ids = await saveJobs(
+        [['', file] as const, ...others, ...(solid ? [[SOLID, solid] as const] : [])],
+        stored,
+        [{ file: null, choice }, ...further],
+        {
+          title,
           class: jobClass,
           quantity: Number(quantity),
           purpose: purpose || null,
@@ -219,12 +220,9 @@ export function NewJobScreen() {
           fromRecipeId: recipeId || null,
           overrides,
           requestId: request?.id ?? null,
-          fileSha: of.sha256,
-          fileName: of.name,
-          ...(plate.choice && { mesh: asSent(plate.choice, sent) }),
-        });
-        ids.push(made.id);
-      }
+        },
+        setKeeping,
+      );
       if (ids.length > 1) notifySuccess(`${ids.length} jobs, one for each plate`);
       navigate(ids.length > 1 ? '/checks' : `/checks/${ids[0]}`);
     } catch (e) {
@@ -336,13 +334,28 @@ export function NewJobScreen() {
       {choice && check.mesh && sheet && !isResin && (
         <LayingPanel seen={check.mesh} choice={choice} sheet={sheet} onChange={change} />
       )}
+      {choice && check.mesh && sheet && file && isResin && (
+        <ResinOrientations file={file} choice={choice} sheet={sheet} onTake={rest} />
+      )}
+      {choice && check.mesh && sheet && file && isResin && (
+        <PreparePanel
+          file={file}
+          others={others}
+          choice={choice}
+          sheet={sheet}
+          found={layers}
+          onChange={(prepared) => setChoice({ ...choice, prepared })}
+          onHollow={hollowing.hollow}
+          onSolid={hollowing.undo}
+        />
+      )}
       {choice && check.mesh && sheet && file && (
         <SolidPanel
           file={asFile}
           others={asOthers}
           choice={choice}
           sheet={sheet}
-          limitDeg={overhangLimitOf(sheet)}
+          limitDeg={isResin ? LEAN_DEG : overhangLimitOf(sheet)}
           onRest={rest}
         />
       )}

@@ -20,7 +20,7 @@ const directions: Readonly<Record<string, Vector>> = {
   'along Y': [0, 1, 0],
   'along Z': [0, 0, 1],
 };
-const faces: Readonly<Record<string, Vector>> = {
+export const faces: Readonly<Record<string, Vector>> = {
   'right (+X)': [1, 0, 0],
   'left (−X)': [-1, 0, 0],
   'back (+Y)': [0, 1, 0],
@@ -28,7 +28,7 @@ const faces: Readonly<Record<string, Vector>> = {
   'top (+Z)': [0, 0, 1],
   'bottom (−Z)': [0, 0, -1],
 };
-const NONE = 'none';
+export const NONE = 'none';
 const markOf: Readonly<Record<string, Mark>> = { clear: 'proven', 'clear with cautions': 'due', blocked: 'outside' };
 
 /** How the part could stand: on its largest flat faces and on leans that need least support, each laid and checked, the best first. */
@@ -231,7 +231,11 @@ function StandingRow({
 
 const PICTURE = 54;
 /** The part from the front, to scale within its picture, and the pull drawn on it. */
-function Front({ standing: { front, loadSeen } }: { readonly standing: BuildOrientation }) {
+export function Front({
+  standing: { front, loadSeen },
+}: {
+  readonly standing: Pick<BuildOrientation, 'front' | 'loadSeen'>;
+}) {
   const xs = front.map((p) => p[0]);
   const zs = front.map((p) => p[1]);
   const [x0, x1, z1] = [Math.min(...xs), Math.max(...xs), Math.max(...zs)];

@@ -44,4 +44,7 @@ export const asSent = (choice: MeshChoice, sent: ReadonlyMap<string, FileRef>): 
   ...(choice.more && {
     more: choice.more.map((m) => ({ ...m, file: m.file && (sent.get(m.file.sha256) ?? m.file) })),
   }),
+  ...(choice.hollowed && {
+    hollowed: { ...choice.hollowed, from: sent.get(choice.hollowed.from.sha256) ?? choice.hollowed.from },
+  }),
 });

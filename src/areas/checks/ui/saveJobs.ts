@@ -1,0 +1,34 @@
+import { post } from '../../../ui/api.ts';
+import { upload } from '../../../ui/upload.ts';
+import type { FileRef } from '../../requests/model/file.ts';
+import type { PlannedPlate } from '../model/arrangeOnPlates.ts';
+import type { MeshChoice } from '../model/mesh.ts';
+import { asSent } from './intake.ts';
+
+/** Sends files that are not kept yet, then a job for each plate. Gives the jobs' ids. */
+export async function saveJobs(
+  files: readonly (readonly [string, File])[],
+  stored: ReadonlyMap<File, string>,
+  plates: readonly { readonly file: PlannedPlate['file'] | null; readonly choice: MeshChoice | null }[],
+  job: Readonly<Record<string, unknown>> & { readonly title: string },
+  onShare: (share: number) => void,
+): Promise<readonly string[]> {
+  const sent = new Map<string, FileRef>();
+  for (const [key, f] of files) {
+    const sha256 = stored.get(f) ?? (await upload(f, onShare)).sha256;
+    sent.set(key, { sha256, name: f.name, size: f.size });
+  }
+  const ids: string[] = [];
+  for (const [i, plate] of plates.entries()) {
+    const of = sent.get(plate.file?.sha256 ?? '')!;
+    const { id } = await post<{ id: string }>('/api/jobs', {
+      ...job,
+      title: plates.length > 1 ? `${job.title}, plate ${i + 1} of ${plates.length}` : job.title,
+      fileSha: of.sha256,
+      fileName: of.name,
+      ...(plate.choice && { mesh: asSent(plate.choice, sent) }),
+    });
+    ids.push(id);
+  }
+  return ids;
+}
