@@ -44,6 +44,7 @@ export const contextSchema = (): object => ({
       values: valuesOf('printer'),
       state: { enum: contextStates },
       resinC: { type: 'number', minimum: 0, maximum: 80 },
+      light: { type: 'array', items: { type: 'number', exclusiveMinimum: 0, maximum: 1000 }, minItems: 15, maxItems: 15 },
       mounts: list(
         closed({
           name,

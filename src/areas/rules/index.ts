@@ -1,16 +1,24 @@
+import type { Rule } from './define.ts';
 import { areaJump } from './layers/areaJump.ts';
 import { baseHolds } from './layers/baseHolds.ts';
 import { clearOfScreenEdge } from './layers/clearOfScreenEdge.ts';
 import { cupsVented } from './layers/cupsVented.ts';
 import { exposuresTaken } from './layers/exposuresTaken.ts';
+import { featuresWide } from './layers/featuresWide.ts';
+import { holesDrain } from './layers/holesDrain.ts';
 import { islandsHeld } from './layers/islandsHeld.ts';
 import { layersForScreen } from './layers/layersForScreen.ts';
 import { leanHeld } from './layers/leanHeld.ts';
 import { lightEven } from './layers/lightEven.ts';
+import { lightWhereUsed } from './layers/lightWhereUsed.ts';
 import { resinEnough } from './layers/resinEnough.ts';
+import { roomUnder } from './layers/roomUnder.ts';
 import { roomsDrain } from './layers/roomsDrain.ts';
 import { stackWarmth } from './layers/stackWarmth.ts';
 import { stackWithinHeight } from './layers/stackWithinHeight.ts';
+import { tipsCarry } from './layers/tipsCarry.ts';
+import { tipsProven } from './layers/tipsProven.ts';
+import { vatHolds } from './layers/vatHolds.ts';
 import { bridgeProven } from './mesh/bridgeProven.ts';
 import { clearOfEdge } from './mesh/clearOfEdge.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
@@ -152,7 +160,6 @@ import { supportPartner } from './recipe/supportPartner.ts';
 import { transitionEven } from './recipe/transitionEven.ts';
 import { wallSpeedProven } from './recipe/wallSpeedProven.ts';
 import { widthOfNozzle } from './recipe/widthOfNozzle.ts';
-import type { Rule } from './define.ts';
 
 /** Every rule there is, in the order of their ids; each once. */
 export const rules: readonly Rule[] = [
@@ -195,6 +202,7 @@ export const rules: readonly Rule[] = [
   fanForMaterial,
   fanOnFirst,
   fanWithinSupplier,
+  featuresWide,
   feetHold,
   filamentGround,
   fileAsWritten,
@@ -216,6 +224,7 @@ export const rules: readonly Rule[] = [
   heatersOff,
   heightChangesHold,
   holdsPlate,
+  holesDrain,
   homedFirst,
   inMillimetres,
   islandsHeld,
@@ -234,6 +243,7 @@ export const rules: readonly Rule[] = [
   lightMapFresh,
   lightMatches,
   lightReaches,
+  lightWhereUsed,
   lineWidth,
   loadedFill,
   loadedMaterial,
@@ -271,6 +281,7 @@ export const rules: readonly Rule[] = [
   retractionSuitsFeed,
   retractionWithinDrive,
   returnSlower,
+  roomUnder,
   roomsDrain,
   sandedSkins,
   saysWhatItDoes,
@@ -299,10 +310,13 @@ export const rules: readonly Rule[] = [
   thinWalls,
   throwAway,
   timeCeiling,
+  tipsCarry,
+  tipsProven,
   toolThere,
   transitionEven,
   unitSure,
   valuesApplied,
+  vatHolds,
   wallSpeedProven,
   warpRisk,
   watchedUnattended,

@@ -5,7 +5,6 @@ import type { OverhangRegion } from '../../core/mesh/overhang.ts';
 import type { Thickness } from '../../core/mesh/thickness.ts';
 import type { HeightChange } from '../../core/toolpath/heightChanges.ts';
 import type { UnitReading } from '../../core/mesh/units.ts';
-import type { Drain, Pierced } from '../../core/resin/drains.ts';
 
 /** One layer of a part as it is drawn, before any line is laid. */
 export interface MeshLayerRow {
@@ -84,11 +83,7 @@ export interface MeshReport {
   readonly restMm3: number;
   /** What of the rest stands in the purge tower; missing in older runs. */
   readonly purgeMm3?: number;
-  /** Holes somebody had bored into it, as they pierce it; missing where there are none, and in older runs. */
-  readonly holes?: readonly BoredHole[];
 }
-
-export type BoredHole = Pick<Drain, 'at' | 'diameterMm'> & Pierced;
 
 /** What is seen of a mesh before anything is made of it: its unit, what it is, and where it stands. */
 export type MeshSeen = Pick<
@@ -109,4 +104,4 @@ export type MeshSeen = Pick<
   | 'hull'
 >;
 /** The same of one that layers were drawn of, with the contours that had to be closed across holes. */
-export type DrawnMesh = MeshSeen & Pick<MeshReport, 'gaps' | 'holes'>;
+export type DrawnMesh = MeshSeen & Pick<MeshReport, 'gaps'>;

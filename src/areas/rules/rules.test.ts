@@ -102,10 +102,13 @@ test('no rule speaks of a plain block as layers, and those that cannot look say 
   expect(outcome.runs.filter((r) => !r.ran).map((r) => r.rule)).toEqual([
     'compensation-shows',
     'delay-counts',
+    'holes-drain',
+    'light-where-used',
     'neck-holds',
     'shades-shown',
+    'vat-holds',
   ]);
-  expect(outcome.runs.length).toBeGreaterThan(30);
+  expect(outcome.runs.length).toBeGreaterThan(40);
   expect(outcome.verdict).toBe('clear');
 });
 

@@ -1,7 +1,7 @@
 import type { StackReport } from '../../core/resin/stackReport.ts';
 import type { LayerMotion, Stage } from '../../core/resin/sequence.ts';
 import { findSetting } from '../library/settings/catalogue.ts';
-import { numberOf, type Values } from '../library/settings/define.ts';
+import type { Values } from '../library/settings/define.ts';
 import {
   isFor,
   readerOf,
@@ -14,8 +14,8 @@ import {
   type StackJob,
 } from './define.ts';
 import { rules } from './index.ts';
-import type { Finding, RuleRun, StackEstimate, StackOutcome } from './outcome.ts';
-import { RESIN_G_PER_ML } from './grams.ts';
+import type { Finding, RuleRun, StackOutcome } from './outcome.ts';
+import { estimateOfStack } from './stackEstimate.ts';
 import { asChecked } from '../../core/result/checked.ts';
 import type { DrawnMesh, MeshReport } from './meshReport.ts';
 import type { RecipeInput } from './recipeInput.ts';
@@ -119,20 +119,5 @@ export function checkStack(job: StackJob): StackOutcome {
     estimate: estimateOfStack(job),
     stack,
     ...(mesh && { mesh }),
-  };
-}
-
-/** What one print takes: its time by the layers' own light and motion, resin as it is drawn. */
-export function estimateOfStack({ stack, context }: StackJob): StackEstimate {
-  const resinMl = stack.volumeMm3 / 1000;
-  const perLitre = numberOf(context.recipe.values ?? {}, 'pricePerLitre') ?? 0;
-  const lastsS = stack.timeS * (context.machine.pace?.ratio ?? 1);
-  return {
-    lastsS,
-    layers: stack.rows.length,
-    resinMl,
-    massG: resinMl * RESIN_G_PER_ML,
-    ...(context.machine.pace && { pace: context.machine.pace }),
-    cost: (resinMl / 1000) * perLitre + (lastsS / 3600) * context.machine.ratePerHour,
   };
 }

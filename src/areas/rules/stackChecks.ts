@@ -143,10 +143,10 @@ export const stackChecks: readonly EngineCheck[] = [
     title: 'layers made here are judged by all their recipe has, and keep their fixes',
     comesOut: () => {
       const motions = [{ motion: { ...motion, lift: [{ mm: 3, mmPerS: 2 }, motion.lift[1]!] }, layer: 1, layers: 60 }];
-      const { findings, runs } = checkStack({ stack: { ...stack, motions }, mesh: seen, context });
+      const { findings, runs } = checkStack({ stack: { ...stack, motions, holes: [] }, mesh: seen, context });
       return [findings.map((f) => [f.rule, f.change]), runs.filter((r) => !r.ran).map((r) => r.rule)];
     },
-    must: [[['lift-proven', { values: { liftFirstMmPerS: 1.2 } }]], []],
+    must: [[['lift-proven', { values: { liftFirstMmPerS: 1.2 } }]], ['light-where-used', 'vat-holds']],
   },
   {
     title: 'a hole in the surface that layers were drawn of is said',

@@ -1,3 +1,4 @@
+import type { Drain, Pierced } from './drains.ts';
 import type { Hold } from './hanging.ts';
 import { LayerFlood } from './layerFlood.ts';
 import { pixelsBeyond, thinPixels, type Runs } from './runs.ts';
@@ -73,6 +74,7 @@ export interface MotionInUse {
   readonly layer: number;
   readonly layers: number;
 }
+export type BoredHole = Pick<Drain, 'at' | 'diameterMm'> & Pierced;
 /** Everything that is told of a layer stack by looking at all its layers: plain data, the same wherever it is made. */
 export interface StackReport {
   readonly title: string;
@@ -92,6 +94,8 @@ export interface StackReport {
   readonly tipCount: number;
   /** What hangs on least for its size; null where nothing hangs on anything. */
   readonly hold: StackHold | null;
+  /** Holes somebody had bored into the parts, as they pierce them; missing where layers came as they are, and in older runs. */
+  readonly holes?: readonly BoredHole[];
   readonly volumeMm3: number;
   /** Left, front, right and back end of what is lit in any layer, mm from the left front corner of the screen; null where nothing is. */
   readonly boundsMm: readonly [number, number, number, number] | null;

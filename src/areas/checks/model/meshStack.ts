@@ -75,15 +75,6 @@ export function* drawingStack(
     0.1,
     1,
   );
-  return succeed({
-    zip,
-    report,
-    mesh: {
-      ...meshSeenOf(parts, stands),
-      gaps,
-      ...(prepared.drains.length > 0 && {
-        holes: prepared.drains.map(({ at, diameterMm }, i) => ({ at, diameterMm, ...pierced.value[i]! })),
-      }),
-    },
-  });
+  const holes = prepared.drains.map(({ at, diameterMm }, i) => ({ at, diameterMm, ...pierced.value[i]! }));
+  return succeed({ zip, report: { ...report, holes }, mesh: { ...meshSeenOf(parts, stands), gaps } });
 }

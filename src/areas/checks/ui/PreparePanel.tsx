@@ -196,7 +196,7 @@ export function PreparePanel({
             </Table.Thead>
             <Table.Tbody>
               {drains.map((d, i) => {
-                const pierced = found?.mesh?.holes?.[i];
+                const pierced = found?.stack.holes?.[i];
                 return (
                   <Table.Tr key={placeText(d.at)}>
                     <Table.Td className="f">{placeText(d.at)} mm</Table.Td>

@@ -89,6 +89,17 @@ export const resinPrinterSettings = defineSettings([
   },
   {
     ...resin,
+    key: 'vatMl',
+    label: 'Resin the vat holds',
+    type: 'number',
+    quantity: 'volume',
+    range: [10, 20_000],
+    what: 'Up to its highest mark, with room for the plate to dip in.',
+    tooLow: 'It is filled more often than it has to be.',
+    tooHigh: 'It floods when the plate comes down.',
+  },
+  {
+    ...resin,
     key: 'highestLiftMmPerS',
     label: 'Maximum lift speed',
     type: 'number',

@@ -26,7 +26,7 @@ export const cases: RuleCases = {
           zMm: 1.05,
         },
       ],
-      others: ['lean-held'],
+      others: ['lean-held', 'room-under'],
     },
     {
       when: 'a plate of 190 mm² on a foot of 9',
@@ -60,7 +60,7 @@ export const cases: RuleCases = {
         ],
       },
       finds: [],
-      others: ['lean-held'],
+      others: ['lean-held', 'room-under'],
     },
   ],
 };

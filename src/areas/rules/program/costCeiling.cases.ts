@@ -102,4 +102,29 @@ export const cases: RuleCases = {
       others: ['line-width'],
     },
   ],
+  stack: [
+    {
+      when: 'layers whose resin costs more',
+      measured: { volumeMm3: 100_000, timeS: 0 },
+      values: { pricePerLitre: 100, machineRatePerHour: 0 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 9 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job costs more than the farm allows',
+          figure: '€ 10.00 for 1',
+          limit: '€ 9.00',
+          origin: 'farm policy, class in-house',
+          fix: 'have it allowed by whoever pays, or bring it down by € 1.00',
+        },
+      ],
+    },
+    {
+      when: 'layers whose resin costs what is allowed',
+      measured: { volumeMm3: 100_000, timeS: 0 },
+      values: { pricePerLitre: 100, machineRatePerHour: 0 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, cost: 10 } } },
+      finds: [],
+    },
+  ],
 };

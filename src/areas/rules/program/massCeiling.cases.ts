@@ -105,4 +105,27 @@ export const cases: RuleCases = {
       ],
     },
   ],
+  stack: [
+    {
+      when: 'layers that weigh more',
+      measured: { volumeMm3: 100_000 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, massG: 100 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The job weighs more than the farm allows',
+          figure: '110 g for 1',
+          limit: '100 g',
+          origin: 'farm policy, class in-house',
+          fix: 'hollow it, or another class: one print alone weighs 110 g',
+        },
+      ],
+    },
+    {
+      when: 'layers that weigh what is allowed',
+      measured: { volumeMm3: 100_000 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, massG: 110.1 } } },
+      finds: [],
+    },
+  ],
 };

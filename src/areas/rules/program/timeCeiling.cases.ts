@@ -43,4 +43,27 @@ export const cases: RuleCases = {
       ],
     },
   ],
+  stack: [
+    {
+      when: 'layers that take longer',
+      measured: { timeS: 90_000 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, hours: 24 } } },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The print lasts longer than the farm allows',
+          figure: '25 h 00',
+          limit: '24 h 00',
+          origin: 'farm policy, class in-house',
+          fix: 'bring it to 96 % of its time: thicker layers, fewer at once, or another class',
+        },
+      ],
+    },
+    {
+      when: 'layers that take no longer',
+      measured: { timeS: 86_400 },
+      policy: { ceilings: { 'in-house': { ...noCeilings, hours: 24 } } },
+      finds: [],
+    },
+  ],
 };

@@ -1,0 +1,34 @@
+import { defineRule } from '../define.ts';
+
+/** Less of it in one layer is a corner or a tip. */
+const LEAST_MM2 = 0.3;
+
+export const featuresWide = defineRule({
+  id: 'features-wide',
+  stage: 'body',
+  technology: 'resin',
+  title: 'Nothing is narrower than three pixels',
+  why: 'A line of one or two pixels is as wide as its blur: it comes out thicker, or not at all, and bends away from the film.',
+  source: 'Each layer opened by a pixel on every side; three pixels are common practice, no source',
+  layers: {
+    reads: ['rows', 'pixelMm'],
+    find: ({ rows, pixelMm }) => {
+      const most = rows.reduce((best, r, i) => (r.thinMm2 > rows[best]!.thinMm2 ? i : best), 0);
+      const row = rows[most]!;
+      if (row.thinMm2 <= LEAST_MM2) return [];
+      return [
+        {
+          severity: 'caution',
+          title: 'Some of a layer is narrower than three pixels',
+          figure: `${row.thinMm2.toFixed(2)} mm² in layer ${most + 1}`,
+          limit: `${(3 * Math.max(...pixelMm)).toFixed(3)} mm wide`,
+          origin: 'common practice',
+          fix: 'make it wider, or print it on a finer screen',
+          layer: most + 1,
+          zMm: row.zMm,
+          ...(row.thinAt && { place: row.thinAt }),
+        },
+      ];
+    },
+  },
+});

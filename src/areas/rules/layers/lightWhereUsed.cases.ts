@@ -1,0 +1,53 @@
+import type { RuleCases } from '../cases.ts';
+import { lightWhereUsed } from './lightWhereUsed.ts';
+
+const corner = { shape: 'box', x: -55, y: -35, w: 4, d: 4, fromMm: 0, toMm: 3 } as const;
+/** A screen that is dim at its left front corner. */
+const light = (dim: number): number[] => Array.from({ length: 15 }, (_, i) => (i === 0 ? dim : 3));
+const dim = {
+  severity: 'caution',
+  title: 'The dimmest place that is used gets less light than is proven',
+  figure: '73 % of the mean: as 1.89 s',
+  limit: '2.30 s',
+  origin: 'light map; proven by T-0001',
+  fix: 'move the part towards the middle, or expose for 3.16 s',
+  trialId: 't',
+  place: { xMm: 14.416, yMm: 7.208 },
+} as const;
+
+export const cases: RuleCases = {
+  rule: lightWhereUsed,
+  stack: [
+    { when: 'a part in a dim corner', machine: { light: light(2) }, stack: { solids: [corner] }, finds: [dim] },
+    {
+      when: 'a part there, where a trial saw less light fail',
+      machine: { light: light(2) },
+      proofs: { exposureS: { range: { min: 2.3, max: 3, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
+      stack: { solids: [corner] },
+      finds: [{ ...dim, severity: 'blocker' }],
+    },
+    {
+      when: 'the same part in the middle',
+      machine: { light: light(2) },
+      stack: { solids: [{ ...corner, x: 0, y: 0 }] },
+      finds: [],
+    },
+    { when: 'a corner that is hardly dimmer', machine: { light: light(2.8) }, stack: { solids: [corner] }, finds: [] },
+    { when: 'nothing lit anywhere', machine: { light: light(2) }, measured: { boundsMm: null }, finds: [] },
+    {
+      when: 'a screen nobody has measured',
+      stack: { solids: [corner] },
+      finds: [],
+      needs: 'a light map of this machine’s screen',
+    },
+    {
+      when: 'an exposure that is due',
+      machine: { light: light(2) },
+      proofs: { exposureS: { state: 'due' } },
+      stack: { solids: [corner] },
+      finds: [],
+      needs: 'a proven exposure',
+      others: ['evidence-not-due'],
+    },
+  ],
+};

@@ -1,0 +1,31 @@
+import type { RuleCases } from '../cases.ts';
+import { vatHolds } from './vatHolds.ts';
+
+export const cases: RuleCases = {
+  rule: vatHolds,
+  stack: [
+    {
+      when: 'a vat that holds less than what is loaded',
+      values: { vatMl: 300 },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'Not all that is loaded fits into the vat',
+          figure: '636 ml noted',
+          limit: '300 ml',
+          origin: 'printer profile',
+          fix: 'leave 337 ml in the bottle',
+        },
+      ],
+    },
+    { when: 'one that holds it all', values: { vatMl: 640 }, finds: [] },
+    { when: 'one nobody has measured', finds: [], needs: '“Resin the vat holds” of the printer profile' },
+    {
+      when: 'a machine with nothing in it',
+      values: { vatMl: 300 },
+      machine: { loaded: null },
+      finds: [],
+      needs: 'what is loaded on the machine',
+    },
+  ],
+};
