@@ -2,6 +2,7 @@ import type { Rule } from '../src/areas/rules/define.ts';
 import { rules } from '../src/areas/rules/index.ts';
 import { settingsReadBy } from '../src/areas/rules/readers.ts';
 import { foretellTable, keptJobs } from '../test/foretell/kept.ts';
+import { keptResinJobs, resinTable } from '../test/foretell/resinKept.ts';
 
 const SUBJECTS = [
   ['mesh', 'Asked of a mesh as it is placed, and of what is generated from it'],
@@ -54,6 +55,7 @@ export function rulesPage(): string {
     lines.push('');
   }
   const jobs = keptJobs();
+  const resin = keptResinJobs();
   lines.push(
     '## Checks against prints',
     '',
@@ -61,6 +63,12 @@ export function rulesPage(): string {
     'printed on a simulated machine whose hidden properties no check is told. Made by `npm run foretell`; a tenth is done again by the tests.',
     '',
     ...foretellTable(jobs),
+    '',
+    `${resin.length} seeded layer stacks, more than half of them with one trouble planted, each judged by its layers and followed pixel by pixel in a`,
+    'simulated vat that uses none of the ways the check does: islands, tips, suction, light that does not reach, cold resin, a vat too full or',
+    'too empty. Made by `npm run foretell -- resin`; a fifteenth is done again by the tests.',
+    '',
+    ...resinTable(resin),
     '',
   );
   return lines.join('\n');

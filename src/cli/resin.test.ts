@@ -79,7 +79,8 @@ test('a mesh becomes a layer stack whose area, volume and time are those of the 
   // bottom, four steps of an even fall, and the rest; 7 mm up in stages, 7 mm down, two pauses
   const light = 4 * 26 + 4 * ((26 + 2.6) / 2) + 72 * 2.6;
   expect(made['exposureS']).toBeCloseTo(light, 4);
-  const { applied, notApplied, ...told } = made;
+  const { applied, notApplied, holes, ...told } = made;
+  expect(holes).toEqual([]);
   void applied;
   void notApplied;
   expect(json(['inspect', stack])).toEqual(told);

@@ -36,7 +36,7 @@ export interface Score {
   readonly said: number;
   readonly blocked: number;
 }
-const scoreOf = (jobs: readonly KeptJob[]): Score => ({
+export const scoreOf = (jobs: readonly Pick<KeptJob, 'verdict'>[]): Score => ({
   jobs: jobs.length,
   said: jobs.filter((j) => j.verdict !== 'clear').length,
   blocked: jobs.filter((j) => j.verdict === 'blocked').length,
@@ -45,18 +45,21 @@ export const failedOf = (jobs: readonly KeptJob[]): Score => scoreOf(jobs.filter
 export const fineOf = (jobs: readonly KeptJob[]): Score => scoreOf(jobs.filter((j) => j.troubles.length === 0));
 
 const share = (part: number, of: number): string => (of === 0 ? '–' : `${((100 * part) / of).toFixed(1)} %`);
+export const HEAD = [
+  '| what became of it | jobs | blocked | cautioned | nothing said | blocked or cautioned | blocked |',
+  '|---|---|---|---|---|---|---|',
+];
+export const rowOf = (name: string, { jobs: n, said, blocked }: Score): string =>
+  `| ${name} | ${n} | ${blocked} | ${said - blocked} | ${n - said} | ${share(said, n)} | ${share(blocked, n)} |`;
 /** By the first trouble of each job that came to grief, then all of them, then those that came out well. */
 export function foretellTable(jobs: readonly KeptJob[]): readonly string[] {
-  const row = (name: string, { jobs: n, said, blocked }: Score): string =>
-    `| ${name} | ${n} | ${blocked} | ${said - blocked} | ${n - said} | ${share(said, n)} | ${share(blocked, n)} |`;
   return [
-    '| what became of it | jobs | blocked | cautioned | nothing said | blocked or cautioned | blocked |',
-    '|---|---|---|---|---|---|---|',
+    ...HEAD,
     ...troubleKinds.flatMap((kind) => {
       const own = jobs.filter((j) => j.troubles[0] === kind);
-      return own.length === 0 ? [] : [row(kind, scoreOf(own))];
+      return own.length === 0 ? [] : [rowOf(kind, scoreOf(own))];
     }),
-    row('**came to grief, all**', failedOf(jobs)),
-    row('**came out well**', fineOf(jobs)),
+    rowOf('**came to grief, all**', failedOf(jobs)),
+    rowOf('**came out well**', fineOf(jobs)),
   ];
 }

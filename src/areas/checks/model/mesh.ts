@@ -42,6 +42,14 @@ export const bodyOfObject = (bodies: readonly number[] = [], k: number): number 
 export const otherFilesOf = (choice: MeshChoice): FileRef[] => [
   ...new Map((choice.more ?? []).flatMap((m) => (m.file ? [[m.file.sha256, m.file] as const] : []))).values(),
 ];
+/** Files that have to be kept for a job beside its own: those that lie on its plate, and the one it was hollowed from. */
+export const filesBeside = (choice: MeshChoice): FileRef[] => [
+  ...otherFilesOf(choice),
+  ...(choice.hollowed ? [choice.hollowed.from] : []),
+];
+/** A choice with what was prepared left out where it does not fit how things stand any more. */
+export const fitting = (before: MeshChoice, next: MeshChoice): MeshChoice =>
+  standsOtherwise(before, next) ? { ...next, prepared: undefined } : next;
 /** Whether what is on the plate, or how it stands, differs: what was prepared for it does not fit any more. */
 export const standsOtherwise = (a: MeshChoice, b: MeshChoice): boolean => standing(a) !== standing(b);
 const standing = ({ unit, placement, repair = false, more = [] }: MeshChoice): string =>

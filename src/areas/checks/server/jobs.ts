@@ -17,7 +17,7 @@ import { getRequest, takeUpRequest } from '../../requests/server/index.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
-import { otherFilesOf, type MeshChoice } from '../model/mesh.ts';
+import { filesBeside, type MeshChoice } from '../model/mesh.ts';
 import { stillOpen, type JobRow } from '../model/pages.ts';
 import { jobsOpen, type JobState } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
@@ -72,7 +72,7 @@ export async function makeJob(
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const [stored] = await ctx.db.select().from(file).where(eq(file.sha256, input.fileSha));
   if (!stored) return fail({ code: 'noFile' });
-  if (input.mesh && !(await areStored(ctx, otherFilesOf(input.mesh)))) return fail({ code: 'noFile' });
+  if (input.mesh && !(await areStored(ctx, filesBeside(input.mesh)))) return fail({ code: 'noFile' });
   const own = checkOverrides(input.overrides ?? {});
   if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
   const from = input.fromRecipeId ? await findRecipe(ctx, input.fromRecipeId) : null;
@@ -166,7 +166,7 @@ export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, 
 export async function placeJob(ctx: Ctx, jobId: string, mesh: MeshChoice): Promise<Result<null, CheckFailure>> {
   const found = await findJob(ctx, jobId);
   if (!found) return fail({ code: 'noJob' });
-  if (!(await areStored(ctx, otherFilesOf(mesh)))) return fail({ code: 'noFile' });
+  if (!(await areStored(ctx, filesBeside(mesh)))) return fail({ code: 'noFile' });
   if (!found.mesh) return fail({ code: 'notPlaced', why: 'The job is a program; it lies where it was written to lie' });
   if (!stillOpen(found.state))
     return fail({ code: 'notPlaced', why: `The job is ${found.state}; check it anew as another job` });

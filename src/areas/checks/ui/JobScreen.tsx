@@ -12,7 +12,8 @@ import { stillOpen, type JobPage } from '../model/pages.ts';
 import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
-import { otherFilesOf } from '../model/mesh.ts';
+import { LEAN_DEG } from '../../../core/resin/stackReport.ts';
+import { fitting, otherFilesOf } from '../model/mesh.ts';
 import { HeightChart } from './HeightChart.tsx';
 import { LARGEST_DRAWN_BYTES } from './JobPath.tsx';
 import { LayingPanel } from './LayingPanel.tsx';
@@ -80,7 +81,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const rest = mayChange
     ? (turnDeg: MeshChoice['placement']['turnDeg']): void => {
         const now = wish ?? j.mesh!;
-        setWish({ ...now, placement: { ...now.placement, turnDeg } });
+        setWish(fitting(now, { ...now, placement: { ...now.placement, turnDeg } }));
       }
     : undefined;
   const again = (
@@ -195,12 +196,31 @@ export function JobScreen({ id }: { readonly id: string }) {
           choice={wish ?? j.mesh}
           sheet={sheet}
           findings={judged.findings}
-          onChange={mayChange ? setWish : undefined}
+          onChange={mayChange ? (next) => setWish(fitting(wish ?? j.mesh!, next)) : undefined}
           repairedHref={run?.repairedSha ? `/api/jobs/${id}/program?original=repaired` : undefined}
         />
       )}
       {layers && run && (
         <>
+          {j.mesh?.hollowed && (
+            <p className="stage hint">
+              Hollowed to walls of {j.mesh.hollowed.wallMm} mm from{' '}
+              <a href={`/api/jobs/${id}/program?original=${j.mesh.hollowed.from.sha256}`} download>
+                {j.mesh.hollowed.from.name}
+              </a>
+              , which is kept beside it.
+            </p>
+          )}
+          {j.mesh && sheet && (
+            <SolidPanel
+              file={file}
+              others={others}
+              choice={wish ?? j.mesh}
+              sheet={sheet}
+              limitDeg={LEAN_DEG}
+              onRest={rest}
+            />
+          )}
           {unsaved}
           <StackPanel job={j} run={run} outcome={layers} onFix={onFix} />
         </>

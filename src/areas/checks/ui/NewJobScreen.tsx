@@ -16,7 +16,7 @@ import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import type { Values } from '../../library/settings/define.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
-import { standsOtherwise, type MeshChoice } from '../model/mesh.ts';
+import { fitting, type MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { printsWanted } from '../model/prints.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
@@ -176,7 +176,7 @@ export function NewJobScreen() {
     const isAsItLay = (['placement', 'more', 'boxes'] as const).every((of) => next[of] === choice?.[of]);
     if (!isAsItLay) isSetDown.current = true;
     if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
-    setChoice(choice && standsOtherwise(choice, next) ? { ...next, prepared: undefined } : next);
+    setChoice(choice ? fitting(choice, next) : next);
   };
   const rest = (turnDeg: readonly [number, number, number]): void => {
     if (choice) change({ ...choice, placement: { ...choice.placement, turnDeg } });

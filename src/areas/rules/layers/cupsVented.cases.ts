@@ -44,6 +44,21 @@ export const cases: RuleCases = {
       finds: [sucks('The film closes a room through 30 layers', '35.8 mm² in layer 11, pulls up to 3.6 N', 71.4)],
     },
     {
+      when: 'a cup so wide that it tears',
+      stack: {
+        solids: [
+          { ...cup, w: 14, d: 14 },
+          { ...inside, w: 10.2, d: 10.2 },
+        ],
+      },
+      finds: [
+        {
+          ...sucks('The film closes a room through 30 layers', '104.0 mm² in layer 11, pulls up to 10.4 N', 71.4),
+          severity: 'blocker',
+        },
+      ],
+    },
+    {
       when: 'the same with a slit through its wall',
       stack: { solids: [cup, inside, { ...inside, x: 4, w: 2, d: 2, toMm: 1 }] },
       finds: [],

@@ -2,6 +2,8 @@ import { defineRule, type Found } from '../define.ts';
 
 /** A room smaller than this at the film pulls no part off (common practice, no source). */
 const LEAST_MM2 = 10;
+/** One of this pulls with ten newtons, which tears parts off or their walls in (common practice, no source). */
+const TEARS_MM2 = 100;
 /** What a full vacuum would pull: one bar. */
 const BAR_N_PER_MM2 = 0.1;
 const MOST_TOLD = 8;
@@ -19,7 +21,7 @@ export const cupsVented = defineRule({
     find: ({ rooms }) => {
       const wide = rooms.filter((r) => r.areaMm2 >= LEAST_MM2);
       return wide.slice(0, MOST_TOLD).map((r, i): Found => ({
-        severity: 'caution',
+        severity: r.areaMm2 >= TEARS_MM2 ? 'blocker' : 'caution',
         title: `The film closes a room through ${r.toLayer - r.fromLayer + 1} layers${i === 0 && wide.length > 1 ? `, the widest of ${wide.length}` : ''}`,
         figure: `${r.areaMm2.toFixed(1)} mm² in layer ${r.widestLayer}, pulls up to ${(r.areaMm2 * BAR_N_PER_MM2).toFixed(1)} N; layers ${r.fromLayer} to ${r.toLayer}`,
         limit: `${LEAST_MM2} mm²`,

@@ -9,12 +9,12 @@ export const cases: RuleCases = {
       values: { vatMl: 300 },
       finds: [
         {
-          severity: 'caution',
-          title: 'Not all that is loaded fits into the vat',
+          severity: 'blocker',
+          title: 'There is more resin in the vat than it holds',
           figure: '636 ml noted',
           limit: '300 ml',
           origin: 'printer profile',
-          fix: 'leave 337 ml in the bottle',
+          fix: 'pour 337 ml back and note it',
         },
       ],
     },

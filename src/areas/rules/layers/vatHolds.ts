@@ -20,12 +20,12 @@ export const vatHolds = defineRule({
         ? []
         : [
             {
-              severity: 'caution',
-              title: 'Not all that is loaded fits into the vat',
+              severity: 'blocker',
+              title: 'There is more resin in the vat than it holds',
               figure: `${ml.toFixed(0)} ml noted`,
               limit: `${holds.toFixed(0)} ml`,
               origin: 'printer profile',
-              fix: `leave ${Math.ceil(ml - holds)} ml in the bottle`,
+              fix: `pour ${Math.ceil(ml - holds)} ml back and note it`,
             },
           ];
     },

@@ -21,6 +21,36 @@ export const cases: RuleCases = {
       ],
     },
     {
+      when: 'so cold that it is thick',
+      values: { workingRangeC: [29.1, 35] },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'The resin is too cold',
+          figure: '25 °C',
+          limit: '29.1 to 35 °C',
+          origin: 'material data',
+          fix: 'warm it to 29.1 °C',
+          change: { machine: { resinC: 29.1 } },
+        },
+      ],
+    },
+    {
+      when: 'four degrees colder',
+      values: { workingRangeC: [29, 35] },
+      finds: [
+        {
+          severity: 'caution',
+          title: 'The resin is too cold',
+          figure: '25 °C',
+          limit: '29 to 35 °C',
+          origin: 'material data',
+          fix: 'warm it to 29 °C',
+          change: { machine: { resinC: 29 } },
+        },
+      ],
+    },
+    {
       when: 'just as cold as the supplier allows',
       machine: { resinC: 20 },
       proofs: { exposureS: { conditions: { layerHeightMm: 0.05, resinC: 21 } } },

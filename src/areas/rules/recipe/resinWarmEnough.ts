@@ -1,5 +1,8 @@
 import { defineRule } from '../define.ts';
 
+/** So much colder it is thick as syrup, and layers tear (common practice, no source). */
+const FAR_C = 4;
+
 export const resinWarmEnough = defineRule({
   id: 'resin-warm-enough',
   stage: 'before start',
@@ -20,7 +23,7 @@ export const resinWarmEnough = defineRule({
         ? []
         : [
             {
-              severity: 'caution',
+              severity: low - c > FAR_C ? 'blocker' : 'caution',
               title: `The resin is too ${c < low ? 'cold' : 'warm'}`,
               figure: `${c} °C`,
               limit: `${low} to ${high} °C`,

@@ -1,4 +1,4 @@
-import { otherFilesOf } from '../../../../areas/checks/model/mesh.ts';
+import { filesBeside } from '../../../../areas/checks/model/mesh.ts';
 import { checkText } from '../../../../areas/checks/model/failures.ts';
 import { getJobPage } from '../../../../areas/checks/server/index.ts';
 import { isOfLayers } from '../../../../areas/rules/outcome.ts';
@@ -24,7 +24,7 @@ export const GET = reading({
       const name = fileName.replace(/\.[^.]*$/, '-repaired.3mf');
       return attachment(ctx, { sha256: run.repairedSha, name }, 'model/3mf');
     }
-    const other = mesh ? otherFilesOf(mesh).find((f) => f.sha256 === asked) : undefined;
+    const other = mesh ? filesBeside(mesh).find((f) => f.sha256 === asked) : undefined;
     if (other) return attachment(ctx, other, 'application/octet-stream');
     const isLaid = asked === null && (mesh !== null || Boolean(run?.programSha));
     const sha256 = isLaid ? run?.programSha : fileSha;
