@@ -44,7 +44,6 @@ export const contextSchema = (): object => ({
       values: valuesOf('printer'),
       state: { enum: contextStates },
       resinC: { type: 'number', minimum: 0, maximum: 80 },
-      light: { type: 'array', items: { type: 'number', exclusiveMinimum: 0, maximum: 1000 }, minItems: 15, maxItems: 15 },
       mounts: list(
         closed({
           name,
@@ -87,6 +86,7 @@ export const contextSchema = (): object => ({
             nozzleC: { type: 'number' },
             layerHeightMm: { type: 'number' },
             resinC: { type: 'number' },
+            light: { type: 'array', items: { type: 'number', exclusiveMinimum: 0 }, minItems: 15, maxItems: 15 },
             lot: name,
           }),
         },

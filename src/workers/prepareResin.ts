@@ -16,9 +16,9 @@ export interface PrepareRequest {
   readonly others: readonly (readonly [string, Blob])[];
   readonly choice: MeshChoice;
   readonly sheet: CheckContext;
-  readonly wish: PrepareWish | { readonly wallMm: number } | OrientWish;
+  readonly wish: PrepareWish | { readonly wallMm: number } | ResinComparison;
 }
-export interface OrientWish {
+export interface ResinComparison {
   readonly spacingMm: number;
   readonly raiseMm: number;
   /** Outward direction of the face that is shown, in the part as drawn. */
@@ -28,7 +28,7 @@ export type PrepareAnswer =
   | { readonly share: number }
   | { readonly refusal: string }
   | { readonly stl: Uint8Array; readonly savedMm3: number }
-  | { readonly standings: readonly ResinOrientation[] }
+  | { readonly orientations: readonly ResinOrientation[] }
   | { readonly plate: PreparedPlate };
 
 const POST_EVERY_MS = 100;
@@ -50,14 +50,14 @@ self.onmessage = async ({ data: { file, others, choice, sheet, wish } }: Message
     const values = sheet.recipe.values ?? {};
     const whole = joined(solid.value.map(({ opened, survey }) => outward(opened.mesh, survey.shells)));
     const { spacingMm, raiseMm, show } = wish;
-    const standings = stepThrough(
+    const orientations = stepThrough(
       compareResinOrientations(whole, {
         settings: stackSettingsOf(values, ''),
         shape: supportShapeOf(values),
         ...{ spacingMm, raiseMm, show, scale: placement.scale },
       }),
     );
-    return post({ standings });
+    return post({ orientations });
   }
   const made = stepThrough(hollowingPlate(solid.value, wish.wallMm));
   if (!made.ok) return post({ refusal: sentenceOf(made.failure) });

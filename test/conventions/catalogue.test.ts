@@ -40,6 +40,7 @@ const SUFFIX: Readonly<Record<string, string>> = {
   'mm/s²': 'MmPerS2',
   'mm³/s': 'Mm3PerS',
   'mm³': 'Mm3',
+  ml: 'Ml',
   'mm²': 'Mm2',
   '°C': 'C',
   '°C/s': 'CPerS',

@@ -46,7 +46,7 @@ test('resin: a figure in inches is compared in its orientations, hollowed, bored
   await test.step('the nose that begins in mid-air is held by one support set by hand', async () => {
     await prepare.getByRole('button', { name: 'Set a support' }).first().click();
     await expect(prepare.getByText('1 support,')).toBeVisible();
-    await expect(prepare.getByRole('cell', { name: 'kept' })).toBeVisible();
+    await expect(prepare.getByRole('cell', { name: 'locked' })).toBeVisible();
     await expect(verdict).not.toContainText('Blocked', { timeout: 60_000 });
   });
   await test.step('a wall thicker than the part is refused in one line', async () => {

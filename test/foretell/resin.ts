@@ -114,11 +114,11 @@ export function resinForetold(seed: number): ResinForetold {
       ...{ exposureS, exposureBottomS: 26, bottomLayers: 6, transitionLayers: 4, vatMl: vatHoldsMl },
     },
     machine: {
-      light,
       loaded: { id: 'asa', name: 'Quarzo grey', lot: 'Q1', remainingG: inVatMl * G_PER_ML },
     },
     known: { resinC: Number(resinC.toFixed(1)) },
     proofs: {
+      irradianceMwPerCm2: { conditions: { light } },
       exposureS: proven(exposureS, leastS, 1.2 * exposureS),
       supportTipMm: proven(tipProvenMm + 0.05, tipProvenMm, 3),
     },

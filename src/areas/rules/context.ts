@@ -120,8 +120,6 @@ export interface CheckContext {
     /** Tools it holds at once, and whether it is connected; runs kept before they were read have none. */
     readonly heads?: number;
     readonly isConnected?: boolean;
-    /** Light at each place of its newest light map, mW/cm²; missing where there is none, and in older runs. */
-    readonly light?: readonly number[];
     /** What is known of it, as recipes' rules read it. */
     readonly asKnown?: RecipeMachine;
     /** On the head that lays the part body. */
@@ -155,7 +153,6 @@ export interface ContextSources {
     readonly isConnected: boolean;
     readonly model?: string;
     readonly pace?: Pace | null;
-    readonly light?: readonly number[] | null;
   };
   readonly tool: { readonly id: string; readonly name: string };
   readonly material: { readonly id: string; readonly name: string };
@@ -241,7 +238,6 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       fileNameSpaces: v['fileNameSpaces'] === true,
       ratePerHour: n('machineRatePerHour') ?? 0,
       ...(machine.pace && { pace: machine.pace }),
-      ...(machine.light && { light: machine.light }),
       heads: n('heads') ?? 1,
       isConnected: machine.isConnected,
       ...(sources.asKnown && { asKnown: sources.asKnown }),

@@ -88,7 +88,6 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       isConnected: true,
       ...(machine.model !== undefined && { model: machine.model }),
       ...(machine.pace !== undefined && { pace: machine.pace }),
-      ...(machine.light !== undefined && { light: machine.light }),
     },
     tool: of.toolProfile,
     material: of.material,

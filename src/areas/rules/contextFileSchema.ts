@@ -36,8 +36,6 @@ export interface ContextFile {
     readonly pace?: Pace;
     /** Of the resin in its vat, as somebody measured it. */
     readonly resinC?: number;
-    /** Light at the fifteen places of a light map, mW/cm², from the left front, row by row. */
-    readonly light?: readonly number[];
     readonly values?: Values;
     readonly state?: (typeof contextStates)[number];
     readonly mounts?: readonly {
@@ -148,7 +146,13 @@ export const contextFileSchema = object({
         trial: text,
         because: text,
         daysLeft: figure,
-        conditions: object({ nozzleC: figure, layerHeightMm: figure, resinC: figure, lot: text })
+        conditions: object({
+          nozzleC: figure,
+          layerHeightMm: figure,
+          resinC: figure,
+          lot: text,
+          light: array().of(figure.positive().required()).length(15, 'light: fifteen figures'),
+        })
           .noUnknown()
           .default(undefined),
       }).noUnknown(),

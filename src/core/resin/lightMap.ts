@@ -44,6 +44,14 @@ export function lightShareAt(light: readonly number[], x: number, y: number): nu
   return (front * (1 - back) + rear * back) / mean;
 }
 
+/** The same for what has to have light enough: beyond the outer places it falls on as it fell towards them, and never rises. */
+export function leastLightShareAt(light: readonly number[], x: number, y: number): number {
+  const inside = (v: number): number => Math.min(METER_REACH, Math.max(-METER_REACH, v));
+  const [nearX, nearY] = [inside(x), inside(y)];
+  const near = lightShareAt(light, nearX, nearY);
+  return Math.min(near, 2 * near - lightShareAt(light, 2 * nearX - x, 2 * nearY - y));
+}
+
 /** Mean, uniformity and usable share of a screen from meter readings on a grid. The interval is that of the mean of these places: type A
  *  of repeated looks at each place and the meter's own calibration, which is common to all (JCGM 100). Refuses holes in the grid and
  *  places without light. */

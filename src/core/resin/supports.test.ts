@@ -86,8 +86,8 @@ describe('supports', () => {
     expect(bare.noPlace.length).toBeGreaterThan(0);
     const onPart = placed(shelf, { onPart: true });
     expect(onPart.noPlace).toEqual([]);
-    const standing = onPart.list.filter((s) => s.foot[2] > 0);
-    expect(standing.every((s) => Math.abs(s.foot[2] - 2) < 0.06)).toBe(true);
+    const onShelf = onPart.list.filter((s) => s.foot[2] > 0);
+    expect(onShelf.every((s) => Math.abs(s.foot[2] - 2) < 0.06)).toBe(true);
     const report = layersOf(shelf, onPart);
     expect(report.islandCount).toBe(0);
   });

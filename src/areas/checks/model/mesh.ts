@@ -51,6 +51,6 @@ export const filesBeside = (choice: MeshChoice): FileRef[] => [
 export const fitting = (before: MeshChoice, next: MeshChoice): MeshChoice =>
   standsOtherwise(before, next) ? { ...next, prepared: undefined } : next;
 /** Whether what is on the plate, or how it stands, differs: what was prepared for it does not fit any more. */
-export const standsOtherwise = (a: MeshChoice, b: MeshChoice): boolean => standing(a) !== standing(b);
-const standing = ({ unit, placement, repair = false, more = [] }: MeshChoice): string =>
+export const standsOtherwise = (a: MeshChoice, b: MeshChoice): boolean => howItStands(a) !== howItStands(b);
+const howItStands = ({ unit, placement, repair = false, more = [] }: MeshChoice): string =>
   JSON.stringify([unit, placement, repair, more]);

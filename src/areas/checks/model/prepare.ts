@@ -1,7 +1,7 @@
 import { joined, type Mesh } from '../../../core/mesh/mesh.ts';
 import { surveyMesh } from '../../../core/mesh/facts.ts';
 import { hollowing } from '../../../core/mesh/hollow.ts';
-import { Probe, proposeDrains } from '../../../core/resin/drains.ts';
+import { Probe, proposeDrains, type Drain } from '../../../core/resin/drains.ts';
 import { placingSupports } from '../../../core/resin/placeSupports.ts';
 import { addedTo, piercedBy, raisedBy, type Prepared } from '../../../core/resin/prepared.ts';
 import type { Place, Support } from '../../../core/resin/supports.ts';
@@ -14,8 +14,9 @@ import { thingsOnPlate, topologyOnPlate, type PlatePart } from './plate.ts';
 /** What somebody wants added to parts as they stand. */
 export interface PrepareWish {
   readonly raiseMm: number;
-  /** How wide holes are; none are made where it is null. */
+  /** How wide holes are that are proposed; where it is null those that are there stay. */
   readonly drainMm: number | null;
+  readonly drains?: readonly Drain[];
   /** None are placed where it is null. */
   readonly supports: {
     readonly spacingMm: number;
@@ -29,18 +30,18 @@ export interface PreparedPlate {
   readonly noPlace: readonly Place[];
 }
 /** Figures a person begins with (common practice, no source). */
-export const USUAL_WISH = { wallMm: 2, drainMm: 2.5, raiseMm: 5, spacingMm: 4 } as const;
+export const USUAL_WISH = { wallMm: 2, drainMm: 2.5, raiseMm: 5, spacingMm: 3 } as const;
 /** Raises parts, bores their hollows and places supports under what nothing holds. */
 export function* preparingPlate(
   parts: readonly PlatePart[],
   { recipe }: CheckContext,
-  { raiseMm, drainMm, supports }: PrepareWish,
+  { raiseMm, drainMm, drains: kept = [], supports }: PrepareWish,
 ): Stepwise<Result<PreparedPlate>> {
   const values = recipe.values ?? {};
   const wants = stackWants(values);
   if (wants !== null) return fail({ code: 'noLay', what: wants, todo: 'set it in the library' });
   const mesh = raisedBy(joined(thingsOnPlate(parts).map((t) => t.mesh)), raiseMm);
-  const drains = [];
+  const drains = drainMm === null ? [...kept] : [];
   if (drainMm !== null) {
     const probe = new Probe(mesh);
     for (const hollow of hollowsOf(mesh)) drains.push(...proposeDrains(probe, hollow, drainMm));

@@ -16,7 +16,6 @@ import { makeRecipeSheet } from '../../recipes/server/index.ts';
 import type { RecipeFailure } from '../../recipes/model/failures.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { pairsOf, workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
-import { lastLight } from '../../trials/server/index.ts';
 
 export interface RecipeSources {
   readonly machineId: string;
@@ -88,7 +87,6 @@ export async function makeSheet(
       isConnected: m.device !== null,
       model: printer?.name ?? '',
       pace: await paceOfMachine(ctx, m.id),
-      ...(printer?.technology === 'resin' && { light: await lastLight(ctx, m.id) }),
     },
     tool: { id: tool.id, name: tool.name },
     material: { id: material.id, name: material.name },

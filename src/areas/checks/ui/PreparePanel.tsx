@@ -57,12 +57,17 @@ export function PreparePanel({
       if (!('plate' in answer)) return;
       const { plate } = answer;
       setNoPlace(plate.noPlace);
-      onChange({
-        ...plate.prepared,
-        drains: wish.drainMm === null ? drains : plate.prepared.drains,
-        supports: wish.supports === null ? supports : plate.prepared.supports,
-      });
+      // supports that were placed at another height stay behind
+      const isAsHigh = plate.prepared.raiseMm === prepared.raiseMm;
+      const held = wish.supports === null && isAsHigh ? supports : plate.prepared.supports;
+      onChange({ ...plate.prepared, supports: held });
     });
+  const up = raiseMm - prepared.raiseMm;
+  const raised = <T extends { readonly at: Place }>(hole: T): T => ({
+    ...hole,
+    at: [hole.at[0], hole.at[1], hole.at[2] + up],
+  });
+  const keptHere = kept.map((s): Support => ({ ...s, tip: [s.tip[0], s.tip[1], s.tip[2] + up] }));
   const setSupports = (list: readonly Support[]): void =>
     onChange({
       ...prepared,
@@ -136,7 +141,14 @@ export function PreparePanel({
           <Button
             h={36}
             disabled={isBusy || !(spacingMm > 0)}
-            onClick={() => run({ raiseMm, drainMm: null, supports: { spacingMm, onPart, kept } })}
+            onClick={() =>
+              run({
+                raiseMm,
+                drainMm: null,
+                drains: drains.map(raised),
+                supports: { spacingMm, onPart, kept: keptHere },
+              })
+            }
           >
             Place supports
           </Button>
@@ -311,7 +323,7 @@ function SupportList({
                       ? 'upright on the plate'
                       : 'leaning, on the plate'}
                 </Table.Td>
-                <Table.Td>{s.isKept ? 'kept' : 'placed'}</Table.Td>
+                <Table.Td>{s.isKept ? 'locked' : 'placed'}</Table.Td>
                 <Table.Td>
                   <Group gap={6} wrap="nowrap">
                     <Button
@@ -320,7 +332,7 @@ function SupportList({
                       aria-pressed={s.isKept === true}
                       onClick={() => put(i, { ...s, isKept: !s.isKept })}
                     >
-                      {s.isKept ? 'Let go' : 'Keep'}
+                      {s.isKept ? 'Unlock' : 'Lock'}
                     </Button>
                     <Button
                       variant="default"

@@ -47,7 +47,7 @@ export function ResinOrientations({
     const raiseMm = choice.prepared?.raiseMm ?? USUAL_WISH.raiseMm;
     const wish = { spacingMm, raiseMm, show: faces[show] ?? null };
     start({ file, others: [], choice, sheet, wish }, (answer) => {
-      if ('standings' in answer) setFound(answer.standings);
+      if ('orientations' in answer) setFound(answer.orientations);
     });
     // turning the part changes nothing of how it could be turned
   }, [isOpen, file, unit, scale, sheet, show]);

@@ -42,6 +42,8 @@ export interface PairingEntry {
     readonly layerHeightMm?: number;
     readonly resinC?: number;
     readonly lot?: string;
+    /** Light at the fifteen places of a light map, mW/cm², row by row from the left front. */
+    readonly light?: readonly number[];
   };
   readonly provenOn: string;
   readonly validUntil: string;

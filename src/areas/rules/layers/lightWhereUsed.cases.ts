@@ -3,7 +3,10 @@ import { lightWhereUsed } from './lightWhereUsed.ts';
 
 const corner = { shape: 'box', x: -55, y: -35, w: 4, d: 4, fromMm: 0, toMm: 3 } as const;
 /** A screen that is dim at its left front corner. */
-const light = (dim: number): number[] => Array.from({ length: 15 }, (_, i) => (i === 0 ? dim : 3));
+const mapped = (dim: number, exposureS: object = {}) => ({
+  irradianceMwPerCm2: { conditions: { light: Array.from({ length: 15 }, (_, i) => (i === 0 ? dim : 3)) } },
+  exposureS,
+});
 const dim = {
   severity: 'caution',
   title: 'The dimmest place that is used gets less light than is proven',
@@ -18,22 +21,21 @@ const dim = {
 export const cases: RuleCases = {
   rule: lightWhereUsed,
   stack: [
-    { when: 'a part in a dim corner', machine: { light: light(2) }, stack: { solids: [corner] }, finds: [dim] },
+    { when: 'a part in a dim corner', proofs: mapped(2), stack: { solids: [corner] }, finds: [dim] },
     {
       when: 'a part there, where a trial saw less light fail',
-      machine: { light: light(2) },
-      proofs: { exposureS: { range: { min: 2.3, max: 3, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } },
+      proofs: mapped(2, { range: { min: 2.3, max: 3, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } }),
       stack: { solids: [corner] },
       finds: [{ ...dim, severity: 'blocker' }],
     },
     {
       when: 'the same part in the middle',
-      machine: { light: light(2) },
+      proofs: mapped(2),
       stack: { solids: [{ ...corner, x: 0, y: 0 }] },
       finds: [],
     },
-    { when: 'a corner that is hardly dimmer', machine: { light: light(2.8) }, stack: { solids: [corner] }, finds: [] },
-    { when: 'nothing lit anywhere', machine: { light: light(2) }, measured: { boundsMm: null }, finds: [] },
+    { when: 'a corner that is hardly dimmer', proofs: mapped(2.8), stack: { solids: [corner] }, finds: [] },
+    { when: 'nothing lit anywhere', proofs: mapped(2), measured: { boundsMm: null }, finds: [] },
     {
       when: 'a screen nobody has measured',
       stack: { solids: [corner] },
@@ -42,8 +44,7 @@ export const cases: RuleCases = {
     },
     {
       when: 'an exposure that is due',
-      machine: { light: light(2) },
-      proofs: { exposureS: { state: 'due' } },
+      proofs: mapped(2, { state: 'due' }),
       stack: { solids: [corner] },
       finds: [],
       needs: 'a proven exposure',

@@ -1,4 +1,4 @@
-import { lightShareAt, METER_PLACES } from '../../../core/resin/lightMap.ts';
+import { leastLightShareAt, METER_PLACES } from '../../../core/resin/lightMap.ts';
 import { defineRule } from '../define.ts';
 
 /** Places asked along each side of what is lit. */
@@ -13,8 +13,8 @@ export const lightWhereUsed = defineRule({
   source: 'Light map at the places of the part · exposure against the proven window',
   layers: {
     reads: ['boundsMm', 'normalS', 'pixels', 'pixelMm'],
-    find: ({ boundsMm, normalS, pixels, pixelMm }, { machine, proofs }) => {
-      const { light } = machine;
+    find: ({ boundsMm, normalS, pixels, pixelMm }, { proofs }) => {
+      const light = proofs['irradianceMwPerCm2']?.conditions.light;
       const proof = proofs['exposureS'];
       if (light?.length !== METER_PLACES.length) return { needs: 'a light map of this machine’s screen' };
       if (!proof || proof.state !== 'proven') return { needs: 'a proven exposure' };
@@ -25,7 +25,7 @@ export const lightWhereUsed = defineRule({
         for (let k = 0; k < ASKED; k++) {
           const xMm = x0 + (i * (x1 - x0)) / (ASKED - 1);
           const yMm = y0 + (k * (y1 - y0)) / (ASKED - 1);
-          const share = lightShareAt(
+          const share = leastLightShareAt(
             light,
             (2 * xMm) / (pixels[0] * pixelMm[0]) - 1,
             (2 * yMm) / (pixels[1] * pixelMm[1]) - 1,

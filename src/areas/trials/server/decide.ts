@@ -16,6 +16,7 @@ import { trialName } from './planTrial.ts';
 import { analyseTrial } from './queries.ts';
 import { findTrial, listCurrentReadings } from './rows.ts';
 import { listSeries } from './series.ts';
+import { lightOf } from './lastLight.ts';
 import { trial } from './tables.ts';
 
 /** Usual range of flow; a value outside needs a lead. Common practice, no source. */
@@ -79,12 +80,14 @@ export async function decideTrial(
             : 'the farm’s policy leaves accepting to a lead';
       if (beyond) return fail({ code: 'needsLead', why: beyond });
       const [tool, material] = [await findProfile(inside, row.toolId), await findProfile(inside, row.materialId)];
+      const light = kind.key === 'light-map' ? lightOf(await listCurrentReadings(inside, trialId)) : null;
       const conditions: PairingEntry['conditions'] = {
         ...(kind.technology === 'filament'
           ? { nozzleC: row.plan.conditions['nozzleC']!, layerHeightMm: row.plan.conditions['layerHeightMm']! }
           : {
               layerHeightMm: row.plan.conditions['resinLayerMm']!,
               ...(row.progress?.resinC !== undefined && { resinC: row.progress.resinC }),
+              ...(light && { light }),
             }),
         ...(row.lot !== 'unknown' && { lot: row.lot }),
       };

@@ -16,4 +16,3 @@ export { listDue, planDue } from './due.ts';
 export { findUsualProcess } from './usualProcess.ts';
 export { solidOf } from './solidOf.ts';
 export { listDrifts } from './drift.ts';
-export { lastLight } from './lastLight.ts';

@@ -18,6 +18,13 @@ export async function lastLight(ctx: Pick<Ctx, 'db'>, machineId: string): Promis
   const screens = (await listMaintenance(ctx, machineId)).filter((e) => e.kind === 'screen');
   if (screens.some((e) => e.at > last.at!)) return null;
   const readings = await listCurrentReadings(ctx, last.id);
+  return lightOf(readings);
+}
+
+/** Light at each place of the grid by what was read there; null where there is a hole in it. */
+export function lightOf(
+  readings: readonly { readonly feature: string; readonly value: number }[],
+): readonly number[] | null {
   const light = METER_PLACES.map((_, i) => {
     const of = readings.filter((r) => r.feature === `place ${i + 1}`).map((r) => r.value);
     return of.reduce((s, v) => s + v, 0) / of.length;
