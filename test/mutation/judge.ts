@@ -11,7 +11,7 @@ import {
 import { isSameData } from '../../src/core/formats/canonicalJson.ts';
 import { checkJob, checkRecipe } from '../../src/areas/rules/run.ts';
 import { checkStack } from '../../src/areas/rules/runStack.ts';
-import { runStackCase, stackJobOf } from '../../src/areas/rules/stackCases.ts';
+import { NOT_IN_LAYERS, runStackCase, stackJobOf } from '../../src/areas/rules/stackCases.ts';
 import { engineChecks } from '../../src/areas/rules/engineChecks.ts';
 import { validRecipeFixture } from '../../src/areas/rules/fixture.ts';
 import { figuresOf, keptBodies, measuredOf } from '../meshes/kept.ts';
@@ -60,8 +60,6 @@ function judgesOfVerdicts(all: readonly RuleCases[]): Judge[] {
   );
   return [...recipes, ...engine, ...ofRecipes];
 }
-/** Rules that ask for what no layer shows. */
-const NOT_IN_LAYERS = ['compensation-shows', 'delay-counts', 'neck-holds', 'shades-shown'];
 /** The tests of layers: every case, and a plain block of which nobody speaks. */
 function judgesOfStacks(all: readonly RuleCases[], anew: boolean): Judge[] {
   const plain: StackCase = { when: '', finds: [] };

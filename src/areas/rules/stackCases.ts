@@ -55,6 +55,17 @@ function measured(p: PlateProgram): StackReport {
   return measure.end(1);
 }
 
+/** Rules that ask for what a stack of layers does not show. */
+export const NOT_IN_LAYERS: readonly string[] = [
+  'compensation-shows',
+  'delay-counts',
+  'holes-drain',
+  'light-where-used',
+  'neck-holds',
+  'shades-shown',
+  'vat-holds',
+];
+
 const made = new WeakMap<StackCase, StackJob>();
 /** A case measured: drawn once, judged as often as asked; `anew` draws it again. */
 export function stackJobOf(c: StackCase, anew = false): StackJob {

@@ -1,6 +1,7 @@
 import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { Mesh } from '../mesh/mesh.ts';
+import { meshBetween } from '../mesh/tube.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Place } from './supports.ts';
 
@@ -73,27 +74,18 @@ export function drillOf({ at, inward, diameterMm }: Drain, lengthMm: number): Me
   const up = way.clone().cross(across);
   const over = OVER_MM + diameterMm;
   const r = (diameterMm / 2) * Math.sqrt((2 * Math.PI) / SIDES / Math.sin((2 * Math.PI) / SIDES));
-  const xyz: number[] = [];
-  for (const along of [-over, lengthMm + over]) {
-    for (let k = 0; k < SIDES; k++) {
+  const place = (alongMm: number, c: number, u: number): Place => [
+    at[0] + alongMm * way.x + c * across.x + u * up.x,
+    at[1] + alongMm * way.y + c * across.y + u * up.y,
+    at[2] + alongMm * way.z + c * across.z + u * up.z,
+  ];
+  const ring = (alongMm: number): Place[] =>
+    Array.from({ length: SIDES }, (_, k) => {
       const a = (2 * Math.PI * k) / SIDES;
-      const [c, s] = [r * Math.cos(a), r * Math.sin(a)];
-      xyz.push(
-        ...[0, 1, 2].map(
-          (i) => at[i]! + along * way.getComponent(i) + c * across.getComponent(i) + s * up.getComponent(i),
-        ),
-      );
-    }
-    xyz.push(...[0, 1, 2].map((i) => at[i]! + along * way.getComponent(i)));
-  }
-  const corners: number[] = [];
-  const [lowMiddle, highRing, highMiddle] = [SIDES, SIDES + 1, 2 * SIDES + 1];
-  for (let k = 0; k < SIDES; k++) {
-    const next = (k + 1) % SIDES;
-    corners.push(lowMiddle, next, k, highMiddle, highRing + k, highRing + next);
-    corners.push(k, next, highRing + next, k, highRing + next, highRing + k);
-  }
-  return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
+      return place(alongMm, r * Math.cos(a), r * Math.sin(a));
+    });
+  const [from, to] = [-over, lengthMm + over];
+  return meshBetween(ring(from), place(from, 0, 0), ring(to), place(to, 0, 0));
 }
 
 /** Ways out of a hollow that are looked at: level and half away, all round, and straight away; towards the plate or from it. */

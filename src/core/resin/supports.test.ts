@@ -7,7 +7,7 @@ import { makingMeshStack } from './meshLayers.ts';
 import { placingSupports, type SupportWish } from './placeSupports.ts';
 import type { StackReport } from './stackReport.ts';
 import { plainStack as settings } from './stackFixture.ts';
-import { meshOfSupports, type Support, type Supports } from './supports.ts';
+import { bracesBetween, meshOfSupports, type Support, type Supports } from './supports.ts';
 
 const shape = { tipMm: 0.5, shaftMm: 1, footMm: 3, coneMm: 1.5, depthMm: 0.2 };
 const wish: SupportWish = { shape, spacingMm: 3, onPart: false };
@@ -114,6 +114,12 @@ describe('supports', () => {
     const supports = placed(tall);
     expect(supports.braces.length).toBeGreaterThan(0);
     expect(layersOf(tall, supports).islandCount).toBe(0);
+    const [gone, ...list] = supports.list;
+    const braces = bracesBetween(supports.braces, list);
+    expect(bracesBetween(supports.braces, supports.list)).toEqual(supports.braces);
+    const ends = braces.flatMap((b) => [b.from, b.to]);
+    expect(ends.some(([x, y]) => x === gone!.foot[0] && y === gone!.foot[1])).toBe(false);
+    expect(braces.length).toBeLessThan(supports.braces.length);
   });
   test('are closed bodies that look outward', () => {
     const facts = surveyMesh(meshOfSupports(placed(raised))).facts;

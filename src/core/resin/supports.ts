@@ -1,4 +1,5 @@
 import { joined, type Mesh } from '../mesh/mesh.ts';
+import { meshBetween } from '../mesh/tube.ts';
 
 /** What every support of a part looks like, mm. */
 export interface SupportShape {
@@ -86,6 +87,12 @@ export const allFrusta = ({ shape, list, braces }: Supports): Frustum[] => [
   }),
 ];
 
+/** Struts of which both shafts stand: one whose shaft was taken away would hang in mid-air. */
+export function bracesBetween(braces: readonly Brace[], list: readonly Support[]): readonly Brace[] {
+  const feet = new Set(list.map(({ foot }) => `${foot[0]} ${foot[1]}`));
+  return braces.filter(({ from, to }) => [from, to].every((end) => feet.has(`${end[0]} ${end[1]}`)));
+}
+
 const SIDES = 24;
 /** Sections of supports at heights that rise, as closed rings against the clock. */
 export class SupportSections {
@@ -118,18 +125,9 @@ function ringAt(x: number, y: number, r: number): Float64Array {
 /** Supports as closed bodies that pass through each other. */
 export const meshOfSupports = (supports: Supports): Mesh => joined(allFrusta(supports).map(meshOfFrustum));
 function meshOfFrustum({ low, lowRadiusMm, high, highRadiusMm }: Frustum): Mesh {
-  const xyz: number[] = [];
-  for (const [[x, y, z], r] of [[low, lowRadiusMm] as const, [high, highRadiusMm] as const]) {
-    const ring = ringAt(x, y, r);
-    for (let k = 0; k < SIDES; k++) xyz.push(ring[2 * k]!, ring[2 * k + 1]!, z);
-    xyz.push(x, y, z);
-  }
-  const corners: number[] = [];
-  const [lowMiddle, ringHigh, highMiddle] = [SIDES, SIDES + 1, 2 * SIDES + 1];
-  for (let k = 0; k < SIDES; k++) {
-    const next = (k + 1) % SIDES;
-    corners.push(lowMiddle, next, k, highMiddle, ringHigh + k, ringHigh + next);
-    corners.push(k, next, ringHigh + next, k, ringHigh + next, ringHigh + k);
-  }
-  return { xyz: Float64Array.from(xyz), corners: Uint32Array.from(corners) };
+  const ring = ([x, y, z]: Place, r: number): Place[] => {
+    const flat = ringAt(x, y, r);
+    return Array.from({ length: SIDES }, (_, k) => [flat[2 * k]!, flat[2 * k + 1]!, z]);
+  };
+  return meshBetween(ring(low, lowRadiusMm), low, ring(high, highRadiusMm), high);
 }

@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, NumberInput, Stack, Table } from '@mantine/cor
 import { useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
 import { NOT_PREPARED, type Prepared } from '../../../core/resin/prepared.ts';
-import type { Place, Support } from '../../../core/resin/supports.ts';
+import { bracesBetween, type Place, type Support } from '../../../core/resin/supports.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import type { CheckContext } from '../../rules/context.ts';
@@ -68,11 +68,10 @@ export function PreparePanel({
     at: [hole.at[0], hole.at[1], hole.at[2] + up],
   });
   const keptHere = kept.map((s): Support => ({ ...s, tip: [s.tip[0], s.tip[1], s.tip[2] + up] }));
-  const setSupports = (list: readonly Support[]): void =>
-    onChange({
-      ...prepared,
-      supports: { shape: supportShapeOf(sheet.recipe.values ?? {}), braces: supports?.braces ?? [], list },
-    });
+  const setSupports = (list: readonly Support[]): void => {
+    const shape = supportShapeOf(sheet.recipe.values ?? {});
+    onChange({ ...prepared, supports: { shape, braces: bracesBetween(supports?.braces ?? [], list), list } });
+  };
   const add = (at: Place): void =>
     setSupports([...(supports?.list ?? []), { tip: at, foot: [at[0], at[1], 0], isKept: true }]);
   const isAdded = choice.prepared !== undefined;
