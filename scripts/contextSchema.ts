@@ -44,6 +44,7 @@ export const contextSchema = (): object => ({
       values: valuesOf('printer'),
       state: { enum: contextStates },
       resinC: { type: 'number', minimum: 0, maximum: 80 },
+      inVatMl: { type: 'number', minimum: 0, maximum: 20_000 },
       mounts: list(
         closed({
           name,

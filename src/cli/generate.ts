@@ -1,4 +1,3 @@
-import { renameSync, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { checkingMesh } from '../areas/checks/model/meshJob.ts';
 import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
@@ -22,7 +21,7 @@ import { stackSummary } from './stack.ts';
 import { countOf } from '../core/units/plural.ts';
 import { readContext } from './contextFile.ts';
 import { readWhole, unitOption } from './mesh.ts';
-import { CommandFailure, printJson, readArguments, refuse, type Options } from './options.ts';
+import { CommandFailure, figureOption, printJson, readArguments, refuse, writeWhole, type Options } from './options.ts';
 
 const GAP_MM = 5;
 
@@ -66,7 +65,7 @@ export async function runGenerate(args: string[]): Promise<number> {
   if (!laid.ok) return refuse(laid.failure, positionals.map((p) => basename(p)).join(', '));
   const { program, report, mesh } = laid.value;
   const out = String(values['out']);
-  write(out, program);
+  writeWhole(out, program);
   const { values: effective = {}, roles = [] } = context.recipe;
   const notApplied = notAppliedOf(effective, roles, mesh.changesAbove ?? [], laidByOf(context, mesh));
   const left = new Set(notApplied.flatMap((n) => (n.setting ? [n.setting as string] : [])));
@@ -98,24 +97,9 @@ function bodiesOf(text: string | boolean | undefined, meshes: number): readonly 
   return bodies;
 }
 
-/** Whole or not at all. */
-function write(out: string, bytes: Uint8Array): void {
-  try {
-    writeFileSync(`${out}.part`, bytes);
-    renameSync(`${out}.part`, out);
-  } catch (error) {
-    throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
-  }
-}
-
-/** A length somebody gave with an option; null where they did not. */
-function lengthOption(values: Options, name: string): number | null {
-  const given = values[name];
-  if (given === undefined) return null;
-  const mm = Number(given);
-  if (!(mm >= 0) || mm > 1000) throw new CommandFailure(`--${name} takes a length in millimetres`);
-  return mm;
-}
+/** A length in millimetres that somebody may give; null where they did not. */
+const lengthOption = (values: Options, name: string): number | null =>
+  values[name] === undefined ? null : figureOption(values, name);
 
 function generateStack(solid: readonly PlatePart[], context: CheckContext, out: string, values: Options): number {
   const wallMm = lengthOption(values, 'hollow');
@@ -125,7 +109,7 @@ function generateStack(solid: readonly PlatePart[], context: CheckContext, out: 
   const parts = hollow.value;
   const ready = runAll(
     preparingPlate(parts, context, {
-      raiseMm: lengthOption(values, 'raise') ?? 0,
+      raiseMm: figureOption(values, 'raise', 0, true),
       drainMm: lengthOption(values, 'drains'),
       supports: spacingMm === null ? null : { spacingMm, onPart: values['supports-on-part'] === true, kept: [] },
     }),
@@ -135,7 +119,7 @@ function generateStack(solid: readonly PlatePart[], context: CheckContext, out: 
   const drawn = runAll(drawingStack(parts, context, stackTools, prepared));
   if (!drawn.ok) return refuse(drawn.failure, out);
   const { zip, report } = drawn.value;
-  write(out, zip!);
+  writeWhole(out, zip!);
   const effective = context.recipe.values ?? {};
   const notApplied = notAppliedToLayers(effective, prepared.supports !== null);
   const { drains, supports } = prepared;

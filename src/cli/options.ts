@@ -1,3 +1,4 @@
+import { renameSync, writeFileSync } from 'node:fs';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { sentenceOf, type Failure } from '../core/result/result.ts';
 
@@ -42,3 +43,13 @@ export function figureOption(values: Options, name: string, fallback?: number, z
 export const printJson = (value: unknown): void => {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
 };
+
+/** Whole or not at all. */
+export function writeWhole(out: string, bytes: Uint8Array): void {
+  try {
+    writeFileSync(`${out}.part`, bytes);
+    renameSync(`${out}.part`, out);
+  } catch (error) {
+    throw new CommandFailure(`${out}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
+  }
+}

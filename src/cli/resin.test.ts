@@ -1,10 +1,13 @@
-import { writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { zipSync } from 'fflate';
 import { beforeAll, expect, test } from 'vitest';
 import { cliFolder as folder, runCli as run } from '../../test/runCli.ts';
 import { insideOut, movedBy } from '../../test/meshes/solids.ts';
 import { joined, type Mesh } from '../core/mesh/mesh.ts';
 import { boxMesh, sphereMesh } from '../core/mesh/solids.ts';
+import { readStack } from '../core/resin/readStack.ts';
+import { sha256 } from '../platform/files/stackTools.ts';
 import { writeStl } from '../core/mesh/writeStl.ts';
 
 const at = (name: string): string => path.join(folder, name);
@@ -127,7 +130,7 @@ test('a wall thicker than the part, and a length that is none, are refused in on
   const said = (...options: string[]): string =>
     run(['generate', m, '--recipe', context, '--out', stack, ...options]).err;
   expect(said('--hollow', '2')).toContain('Nothing of the part lies deeper than 2 mm');
-  expect(said('--supports', 'x')).toContain('--supports takes a length in millimetres');
+  expect(said('--supports', 'x')).toContain('--supports "x" is not a positive figure');
 });
 test.each([
   [
@@ -196,4 +199,29 @@ test('a stack in the surroundings of a filament machine, and a program in those 
   expect(run(['check', 'FILE', '--context', context], 'G28\nG1 X1 E1 F600\n').err).toContain(
     'neither a mesh nor a layer stack',
   );
+});
+
+test('numbered pictures of a stack, in a folder or a zip, are that stack again; one that is missing is named', () => {
+  generated(boxMesh([0, 0, 0], [20, 10, 1]));
+  const { rows: _, ...told } = json(['inspect', stack]);
+  const read = readStack(readFileSync(stack), sha256);
+  if (!read.ok) throw new Error(read.failure.what);
+  const { manifest, images } = read.value;
+  const pictures = Object.fromEntries(
+    manifest.layers.map((l, i) => [`layer-${i + 1}.png`, images.get(l.exposures[0]!.image)!]),
+  );
+  const [folder, zip, again] = [at('pictures'), at('pictures.zip'), at('again.zip')];
+  mkdirSync(folder, { recursive: true });
+  for (const [name, png] of Object.entries(pictures)) writeFileSync(path.join(folder, name), png);
+  writeFileSync(zip, zipSync(pictures));
+  for (const from of [folder, zip]) {
+    expect(run(['stack', from, '--recipe', context, '--out', again])).toMatchObject({ code: 0, err: '' });
+    expect(json(['inspect', again])).toEqual({ ...told, title: path.basename(from) });
+  }
+  rmSync(path.join(folder, 'layer-7.png'));
+  const gap = run(['stack', folder, '--recipe', context, '--out', again]);
+  expect([gap.code, gap.err]).toEqual([
+    2,
+    expect.stringContaining('Picture 7 is missing after this one; at layer-6.png') as string,
+  ]);
 });

@@ -1,4 +1,4 @@
-import { readdirSync, statSync, writeFileSync, renameSync } from 'node:fs';
+import { readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { stackSettingsOf, stackWants } from '../areas/rules/stackSettings.ts';
 import { staysInside, unzip } from '../core/formats/unzip.ts';
@@ -7,7 +7,7 @@ import { runAll } from '../core/result/stepwise.ts';
 import { inflate, stackTools } from '../platform/files/stackTools.ts';
 import { readContext } from './contextFile.ts';
 import { readWhole } from './mesh.ts';
-import { CommandFailure, readArguments, refuse } from './options.ts';
+import { CommandFailure, readArguments, refuse, writeWhole } from './options.ts';
 
 const MOST_BYTES = 1024 ** 3;
 const MOST_FILES = 25_000;
@@ -42,8 +42,7 @@ export function runStackOfPngs(args: string[]): Promise<number> {
   );
   if (!made.ok) return refuse(made.failure, from);
   const out = String(values['out']);
-  writeFileSync(`${out}.part`, made.value);
-  renameSync(`${out}.part`, out);
+  writeWhole(out, made.value);
   process.stdout.write(`${out}: written; inspect it, or check it against the context\n`);
   return Promise.resolve(0);
 }

@@ -1,14 +1,15 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
-import { openPlate } from '../areas/checks/model/plate.ts';
+import { openPlate, type PlatePart } from '../areas/checks/model/plate.ts';
 import { hollowingPlate, preparingPlate, type PreparedPlate, type PrepareWish } from '../areas/checks/model/prepare.ts';
 import type { CheckContext } from '../areas/rules/context.ts';
 import { outward } from '../core/mesh/outward.ts';
-import { joined } from '../core/mesh/mesh.ts';
+import { joined, type Mesh } from '../core/mesh/mesh.ts';
 import { writeStl } from '../core/mesh/writeStl.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import type { Stepwise } from '../core/result/stepwise.ts';
 import { compareResinOrientations, type ResinOrientation } from '../core/resin/orientResin.ts';
-import { stackSettingsOf, supportShapeOf } from '../areas/rules/stackSettings.ts';
+import { stackSettingsOf, stackWants, supportShapeOf } from '../areas/rules/stackSettings.ts';
+import { stepThrough } from './stepThrough.ts';
 import { bytesOf } from './bytesOf.ts';
 
 export interface PrepareRequest {
@@ -16,9 +17,17 @@ export interface PrepareRequest {
   readonly others: readonly (readonly [string, Blob])[];
   readonly choice: MeshChoice;
   readonly sheet: CheckContext;
-  readonly wish: PrepareWish | { readonly wallMm: number } | ResinComparison;
+  readonly wish: HollowWish | AddWish | ComparisonWish;
 }
-export interface ResinComparison {
+interface HollowWish {
+  readonly act: 'hollow';
+  readonly wallMm: number;
+}
+interface AddWish extends PrepareWish {
+  readonly act: 'add';
+}
+interface ComparisonWish {
+  readonly act: 'compare';
   readonly spacingMm: number;
   readonly raiseMm: number;
   /** Outward direction of the face that is shown, in the part as drawn. */
@@ -31,51 +40,49 @@ export type PrepareAnswer =
   | { readonly orientations: readonly ResinOrientation[] }
   | { readonly plate: PreparedPlate };
 
-const POST_EVERY_MS = 100;
 const post = (answer: PrepareAnswer): void => self.postMessage(answer);
 
-/** Hollows the job's own file, or adds holes and supports to all that stands on the plate. */
+const through = <T>(work: Stepwise<T>): T => stepThrough(work, (share) => post({ share }));
+
+/** Hollows the job's own file, compares how it could stand, or adds holes and supports to all that stands on the plate. */
 self.onmessage = async ({ data: { file, others, choice, sheet, wish } }: MessageEvent<PrepareRequest>) => {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  if ('raiseMm' in wish && 'drainMm' in wish) {
-    const plate = openPlate(bytes, choice, await bytesOf(others));
-    if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
-    const made = stepThrough(preparingPlate(plate.value, sheet, wish));
-    return post(made.ok ? { plate: made.value } : { refusal: sentenceOf(made.failure) });
-  }
   const { unit, placement, repair = false } = choice;
-  const solid = openPlate(bytes, { unit, placement, repair });
-  if (!solid.ok) return post({ refusal: sentenceOf(solid.failure) });
-  if (!('wallMm' in wish)) {
-    const values = sheet.recipe.values ?? {};
-    const whole = joined(solid.value.map(({ opened, survey }) => outward(opened.mesh, survey.shells)));
-    const { spacingMm, raiseMm, show } = wish;
-    const orientations = stepThrough(
-      compareResinOrientations(whole, {
-        settings: stackSettingsOf(values, ''),
-        shape: supportShapeOf(values),
-        ...{ spacingMm, raiseMm, show, scale: placement.scale },
-      }),
-    );
-    return post({ orientations });
-  }
-  const made = stepThrough(hollowingPlate(solid.value, wish.wallMm));
-  if (!made.ok) return post({ refusal: sentenceOf(made.failure) });
-  const volume = (parts: typeof solid.value): number =>
-    parts.reduce((sum, p) => sum + (p.survey.facts.volumeMm3 ?? 0), 0);
-  const mesh = joined(made.value.map(({ opened, survey }) => outward(opened.mesh, survey.shells)));
-  post({
-    stl: writeStl(mesh, `hollow, walls of ${wish.wallMm} mm`),
-    savedMm3: volume(solid.value) - volume(made.value),
-  });
+  const isWhole = wish.act === 'add';
+  const plate = openPlate(
+    new Uint8Array(await file.arrayBuffer()),
+    isWhole ? choice : { unit, placement, repair },
+    isWhole ? await bytesOf(others) : new Map(),
+  );
+  post(plate.ok ? answerTo(plate.value, placement.scale, sheet, wish) : { refusal: sentenceOf(plate.failure) });
 };
 
-function stepThrough<T>(work: Stepwise<T>): T {
-  let step = work.next();
-  for (let posted = 0; !step.done; step = work.next())
-    if (performance.now() - posted > POST_EVERY_MS) {
-      posted = performance.now();
-      post({ share: step.value });
-    }
-  return step.value;
+function answerTo(
+  parts: readonly PlatePart[],
+  scale: MeshChoice['placement']['scale'],
+  sheet: CheckContext,
+  wish: PrepareRequest['wish'],
+): PrepareAnswer {
+  if (wish.act === 'add') {
+    const made = through(preparingPlate(parts, sheet, wish));
+    return made.ok ? { plate: made.value } : { refusal: sentenceOf(made.failure) };
+  }
+  if (wish.act === 'compare') {
+    const values = sheet.recipe.values ?? {};
+    const wants = stackWants(values);
+    if (wants !== null) return { refusal: `${wants}; set it in the library` };
+    const { spacingMm, raiseMm, show } = wish;
+    const [settings, shape] = [stackSettingsOf(values, ''), supportShapeOf(values)];
+    const work = compareResinOrientations(wholeOf(parts), { settings, shape, spacingMm, raiseMm, show, scale });
+    return { orientations: through(work) };
+  }
+  const made = through(hollowingPlate(parts, wish.wallMm));
+  if (!made.ok) return { refusal: sentenceOf(made.failure) };
+  return {
+    stl: writeStl(wholeOf(made.value), `hollow, walls of ${wish.wallMm} mm`),
+    savedMm3: volumeOf(parts) - volumeOf(made.value),
+  };
 }
+const wholeOf = (parts: readonly PlatePart[]): Mesh =>
+  joined(parts.map(({ opened, survey }) => outward(opened.mesh, survey.shells)));
+const volumeOf = (parts: readonly PlatePart[]): number =>
+  parts.reduce((sum, p) => sum + (p.survey.facts.volumeMm3 ?? 0), 0);

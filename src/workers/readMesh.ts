@@ -10,6 +10,7 @@ import type { CheckContext } from '../areas/rules/context.ts';
 import type { MeshSeen } from '../areas/rules/meshReport.ts';
 import { sentenceOf, type Result } from '../core/result/result.ts';
 import type { Stepwise } from '../core/result/stepwise.ts';
+import { stepThrough } from './stepThrough.ts';
 import { bytesOf } from './bytesOf.ts';
 
 export interface MeshWish {
@@ -26,7 +27,6 @@ export type MeshAnswer =
   | { readonly outcome: JobOutcome; readonly done: true }
   | { readonly refusal: string };
 
-const POST_EVERY_MS = 100;
 const post = (answer: MeshAnswer): void => self.postMessage(answer);
 
 /** Reads a local mesh, says what it is, then checks it; the same core as the server's run. */
@@ -49,13 +49,7 @@ self.onmessage = async ({ data }: MessageEvent<MeshWish>) => {
   post(answer);
 };
 
-/** Goes through long work, telling now and then how far it is. */
 function yieldOutcome<T>(work: Stepwise<Result<T>>, judge: (value: T) => JobOutcome): MeshAnswer {
-  let step = work.next();
-  for (let posted = 0; !step.done; step = work.next())
-    if (performance.now() - posted > POST_EVERY_MS) {
-      posted = performance.now();
-      post({ share: step.value });
-    }
-  return step.value.ok ? { outcome: judge(step.value.value), done: true } : { refusal: sentenceOf(step.value.failure) };
+  const done = stepThrough(work, (share) => post({ share }));
+  return done.ok ? { outcome: judge(done.value), done: true } : { refusal: sentenceOf(done.failure) };
 }

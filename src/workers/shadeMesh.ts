@@ -1,6 +1,6 @@
 import type { MeshChoice } from '../areas/checks/model/mesh.ts';
 import { openPlate, thingsOnPlate, sumOfFacts } from '../areas/checks/model/plate.ts';
-import { NOT_PREPARED, raisedBy } from '../core/resin/prepared.ts';
+import { NOT_PREPARED, liftedBy } from '../core/resin/prepared.ts';
 import { meshOfSupports } from '../core/resin/supports.ts';
 import { boundsOf, joined } from '../core/mesh/mesh.ts';
 import { leanDeg } from '../core/mesh/overhang.ts';
@@ -37,7 +37,7 @@ self.onmessage = async ({ data: { file, others, choice } }: MessageEvent<ShadeWi
   const plate = openPlate(new Uint8Array(await file.arrayBuffer()), choice, await bytesOf(others));
   if (!plate.ok) return post({ refusal: sentenceOf(plate.failure) });
   const { raiseMm, supports } = choice.prepared ?? NOT_PREPARED;
-  const parts = raisedBy(joined(thingsOnPlate(plate.value).map((s) => s.mesh)), raiseMm);
+  const parts = liftedBy(joined(thingsOnPlate(plate.value).map((s) => s.mesh)), raiseMm);
   const held = supports && supports.list.length > 0 ? meshOfSupports(supports) : null;
   const mesh = held ? joined([parts, held]) : parts;
   const { xyz, corners } = mesh;

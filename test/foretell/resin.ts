@@ -116,7 +116,7 @@ export function resinForetold(seed: number): ResinForetold {
     machine: {
       loaded: { id: 'asa', name: 'Quarzo grey', lot: 'Q1', remainingG: inVatMl * G_PER_ML },
     },
-    known: { resinC: Number(resinC.toFixed(1)) },
+    known: { resinC: Number(resinC.toFixed(1)), inVatMl },
     proofs: {
       irradianceMwPerCm2: { conditions: { light } },
       exposureS: proven(exposureS, leastS, 1.2 * exposureS),

@@ -119,6 +119,7 @@ export function contextOfFile(raw: unknown, fileName = 'job'): Result<CheckConte
       speedPercent: null,
       lid: 'none',
       resinC: machine.resinC ?? null,
+      inVatMl: machine.inVatMl ?? null,
       knownForDays: 0,
     },
     mounted: of.mounted,

@@ -36,6 +36,7 @@ export interface ContextFile {
     readonly pace?: Pace;
     /** Of the resin in its vat, as somebody measured it. */
     readonly resinC?: number;
+    readonly inVatMl?: number;
     readonly values?: Values;
     readonly state?: (typeof contextStates)[number];
     readonly mounts?: readonly {
@@ -88,6 +89,7 @@ export const contextFileSchema = object({
     name: text,
     model: text,
     resinC: figure.min(0).max(80),
+    inVatMl: figure.min(0).max(20_000),
     light: array().of(figure.moreThan(0).max(1000).required()).length(15, 'machine.light: fifteen figures'),
     pace: object({
       ratio: figure.positive().required(),

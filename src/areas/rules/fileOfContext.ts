@@ -39,6 +39,7 @@ export function fileOfContext({
       ...(machine.model && { model: machine.model }),
       ...(machine.pace && { pace: machine.pace }),
       ...(typeof machine.asKnown?.resinC === 'number' && { resinC: machine.asKnown.resinC }),
+      ...(typeof machine.asKnown?.inVatMl === 'number' && { inVatMl: machine.asKnown.inVatMl }),
       values: group('printer'),
       state: machine.asKnown?.ready === false ? 'not ready' : 'idle',
       mounts: Array.from({ length: mountCount }, (_, i) => {

@@ -15,6 +15,8 @@ export interface RecipeMachine {
   readonly speedPercent: number | null;
   readonly lid: 'open' | 'closed' | 'none';
   readonly resinC: number | null;
+  /** Resin in the vat, as somebody said; missing in older runs. */
+  readonly inVatMl?: number | null;
   /** Days since somebody or the machine itself last said what is mounted; null when only the profile says so. */
   readonly knownForDays: number | null;
 }

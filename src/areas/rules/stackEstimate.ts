@@ -1,6 +1,6 @@
 import { numberOf } from '../library/settings/define.ts';
 import type { StackJob } from './define.ts';
-import { RESIN_G_PER_ML } from './grams.ts';
+import { RESIN_G_PER_ML } from '../../core/resin/weight.ts';
 import type { StackEstimate } from './outcome.ts';
 
 /** Facts of a stack that its estimate reads. */

@@ -1,10 +1,10 @@
-import { BufferAttribute, BufferGeometry, Vector3 } from 'three';
-import { MeshBVH } from 'three-mesh-bvh';
+import { Vector3 } from 'three';
 import { areaMm2, ringsOf, union } from '../geometry/clip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { rasterise } from '../resin/raster.ts';
 import { Slicer } from '../slicing/slice.ts';
+import { treeOf } from './bvh.ts';
 import { squaredDistances } from './distance.ts';
 import { isosurface } from './isosurface.ts';
 import { boundsOf, joined, type Mesh } from './mesh.ts';
@@ -54,7 +54,8 @@ export function* hollowing(mesh: Mesh, topology: Topology, wallMm: number): Step
   yield 0.1;
   const squared = squaredDistances(isOutside, size);
   yield 0.2;
-  const nearest = new Nearest(mesh);
+  const { tree } = treeOf(mesh);
+  const hit = { point: new Vector3(), distance: 0, faceIndex: 0 };
   yield 0.3;
   const values = new Float32Array(squared.length);
   const point = new Vector3();
@@ -70,7 +71,7 @@ export function* hollowing(mesh: Mesh, topology: Topology, wallMm: number): Step
         originMm[1] + (Math.floor(i / size[0]) % size[1]) * stepMm,
         originMm[2] + Math.floor(i / (size[0] * size[1])) * stepMm,
       );
-      const value = wallMm - nearest.to(point);
+      const value = wallMm - tree.closestPointToPoint(point, hit)!.distance;
       // a corner on the surface itself would be a corner of it many times over
       values[i] = Math.abs(value) < NUDGE * stepMm ? NUDGE * stepMm : value;
     }
@@ -121,20 +122,6 @@ function outsideOf(
     }
   }
   return out;
-}
-
-/** How far places are from the surface of a mesh. */
-class Nearest {
-  private readonly bvh: MeshBVH;
-  private readonly hit = { point: new Vector3(), distance: 0, faceIndex: 0 };
-
-  constructor({ xyz, corners }: Mesh) {
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(Float32Array.from(xyz), 3));
-    geometry.setIndex(new BufferAttribute(corners.slice(), 1));
-    this.bvh = new MeshBVH(geometry);
-  }
-  to = (point: Vector3): number => this.bvh.closestPointToPoint(point, this.hit)!.distance;
 }
 
 /** Fills rooms of few corners. */

@@ -26,14 +26,18 @@ export function isosurface({ size, stepMm, originMm, values }: Grid): Mesh {
   const [nx, ny, nz] = size;
   const points: number[] = [];
   const corners: number[] = [];
-  const known = new Map<number, number>();
-  const count = nx * ny * nz;
-  const step = [1, nx, nx * ny] as const;
+  const plane = nx * ny;
+  /** Vertices by edge, of edges that begin in the plane below the cubes and in the one above. */
+  let below = new Map<number, number>();
+  let above = new Map<number, number>();
+  let z = 0;
+  const step = [1, nx, plane] as const;
   const at = (cube: number, corner: number): number =>
     cube + (corner & 1) * step[0] + ((corner >> 1) & 1) * step[1] + ((corner >> 2) & 1) * step[2];
   const vertex = (p: number, q: number): number => {
     const [a, b] = p < q ? [p, q] : [q, p];
     const key = a * 8 + edgeOf(b - a, step);
+    const known = a < plane * (z + 1) ? below : above;
     const found = known.get(key);
     if (found !== undefined) return found;
     const [va, vb] = [values[a]!, values[b]!];
@@ -45,8 +49,7 @@ export function isosurface({ size, stepMm, originMm, values }: Grid): Mesh {
     known.set(key, points.length / 3 - 1);
     return points.length / 3 - 1;
   };
-  let slab = 0;
-  for (let z = 0; z + 1 < nz; z++) {
+  for (; z + 1 < nz; z++) {
     for (let y = 0; y + 1 < ny; y++)
       for (let x = 0; x + 1 < nx; x++) {
         const cube = x + nx * (y + ny * z);
@@ -71,11 +74,7 @@ export function isosurface({ size, stepMm, originMm, values }: Grid): Mesh {
           }
         }
       }
-    // edges below this slab are not asked for any more
-    if (known.size > 4_000_000 && z > slab) {
-      for (const key of known.keys()) if (key < (count / nz) * (z - 1) * 8) known.delete(key);
-      slab = z;
-    }
+    [below, above] = [above, new Map<number, number>()];
   }
   return { xyz: Float64Array.from(points), corners: Uint32Array.from(corners) };
 }

@@ -1,6 +1,6 @@
-import { BackSide, BufferAttribute, BufferGeometry, DoubleSide, Ray, type Intersection } from 'three';
-import { MeshBVH } from 'three-mesh-bvh';
+import { BackSide, DoubleSide, Ray, type Intersection } from 'three';
 import type { Stepwise } from '../result/stepwise.ts';
+import { treeOf } from './bvh.ts';
 import { boundsOf, type Mesh } from './mesh.ts';
 
 export interface ThinPlace {
@@ -70,7 +70,6 @@ export function* measuringThickness(mesh: Mesh, shells = 1, most = MOST_RAYS): S
       else thinUpright = place;
     }
   }
-  rays.close();
   return {
     samples,
     mm2PerSample,
@@ -90,20 +89,15 @@ interface Wall {
 class InwardRays {
   private readonly at: Float32Array;
   private readonly min: readonly [number, number, number];
-  private readonly geometry = new BufferGeometry();
-  private readonly tree: MeshBVH;
+  private readonly tree: ReturnType<typeof treeOf>['tree'];
   private readonly ray = new Ray();
 
   constructor(
     private readonly mesh: Mesh,
     private readonly shells: number,
   ) {
-    const { xyz, corners } = mesh;
     this.min = boundsOf(mesh).min;
-    this.at = Float32Array.from(xyz, (v, i) => v - this.min[i % 3]!); // near nought, where 32 bits are fine
-    this.geometry.setAttribute('position', new BufferAttribute(this.at, 3));
-    this.geometry.setIndex(new BufferAttribute(corners.slice(), 1)); // the tree puts its triangles in an order of its own
-    this.tree = new MeshBVH(this.geometry, { targetLeafSize: 10 });
+    ({ tree: this.tree, at: this.at } = treeOf(mesh, this.min));
   }
 
   areaOf(t: number): number {
@@ -147,10 +141,6 @@ class InwardRays {
       if (inside === 0) return h;
     }
     return null;
-  }
-
-  close(): void {
-    this.geometry.dispose();
   }
 }
 
@@ -201,6 +191,5 @@ export function thicknessOfFaces(mesh: Mesh, shells: number): Float32Array {
     { length: mesh.corners.length / 3 },
     (_, t) => rays.from(t, 1 / 3, 1 / 3)?.mm ?? Infinity,
   );
-  rays.close();
   return out;
 }

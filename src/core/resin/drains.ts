@@ -1,5 +1,5 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
-import { MeshBVH } from 'three-mesh-bvh';
+import { DoubleSide, Ray, Vector3 } from 'three';
+import { treeOf } from '../mesh/bvh.ts';
 import type { Mesh } from '../mesh/mesh.ts';
 import { meshBetween } from '../mesh/tube.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
@@ -28,20 +28,17 @@ const BESIDE_MM = 0.5;
 
 /** Rays through a part. */
 export class Probe {
-  private readonly bvh: MeshBVH;
+  private readonly tree: ReturnType<typeof treeOf>['tree'];
   private readonly ray = new Ray();
 
-  constructor({ xyz, corners }: Mesh) {
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(Float32Array.from(xyz), 3));
-    geometry.setIndex(new BufferAttribute(corners.slice(), 1));
-    this.bvh = new MeshBVH(geometry);
+  constructor(mesh: Mesh) {
+    this.tree = treeOf(mesh).tree;
   }
   /** Where a ray meets surfaces, nearest first, and how each looks along it: above zero it leaves the part there. */
   hits(from: Place, way: readonly [number, number, number]): { readonly mm: number; readonly out: number }[] {
     this.ray.origin.set(...from);
     this.ray.direction.set(...way).normalize();
-    const found = this.bvh
+    const found = this.tree
       .raycast(this.ray, DoubleSide)
       .map((h) => ({ mm: h.distance, out: h.face!.normal.dot(this.ray.direction) }))
       .sort((a, b) => a.mm - b.mm);

@@ -76,7 +76,7 @@ describe('numbered pictures', () => {
   gap.delete('plate/slice_3.png');
   const twice = new Map([...numbered(3), ['other/2.png', picture()] as const]);
   test.each([
-    ['of which one is missing', gap, {}, 'Picture 3 is missing (after plate/slice_2.png)'],
+    ['of which one is missing', gap, {}, 'Picture 3 is missing after this one (plate/slice_2.png)'],
     ['two of which have a number', twice, {}, 'Two pictures have the number 2 (plate/slice_2.png, other/2.png)'],
     [
       'of another size than the screen',

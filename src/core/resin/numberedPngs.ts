@@ -48,8 +48,8 @@ export function* stackOfPictures(
     if (before && number !== before.number + 1)
       return fail({
         code: 'gap',
-        what: `Picture ${before.number + 1} is missing`,
-        where: `after ${before.name}`,
+        what: `Picture ${before.number + 1} is missing after this one`,
+        where: before.name,
         todo,
       });
   }
@@ -111,12 +111,4 @@ function isMostlyLit(grey: Uint8Array, isInverted: boolean): boolean {
   let lit = 0;
   for (const v of grey) if (isInverted ? v < 128 : v >= 128) lit++;
   return lit > INVERTED_SHARE * grey.length;
-}
-
-/** Size of the first numbered picture, so that a sheet can begin with it; null where there is none. */
-export function pictureSize(files: ReadonlyMap<string, Uint8Array>): readonly [number, number] | null {
-  const first = [...files].find(([name]) => isNumberedPicture(name))?.[1];
-  if (!first || first.length < 24) return null;
-  const view = new DataView(first.buffer, first.byteOffset, first.byteLength);
-  return [view.getUint32(16), view.getUint32(20)];
 }

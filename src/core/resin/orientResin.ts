@@ -5,9 +5,9 @@ import { topologyOf } from '../mesh/topology.ts';
 import { turnDown } from '../mesh/turnDown.ts';
 import { within, type Stepwise } from '../result/stepwise.ts';
 import { makingMeshStack } from './meshLayers.ts';
-import { exposureIn } from './plate.ts';
 import { placingSupports } from './placeSupports.ts';
-import { raisedBy } from './prepared.ts';
+import { liftedBy } from './prepared.ts';
+import { printSequence } from './sequence.ts';
 import type { StackSettings } from './stackSettings.ts';
 import { LEAN_DEG } from './stackReport.ts';
 import type { SupportShape } from './supports.ts';
@@ -39,6 +39,7 @@ export interface ResinOrientationRequest {
 /** Layers are looked at on pixels and heights so coarse at most. */
 const PIXEL_MM = 0.2;
 const LAYER_MM = 0.1;
+const MARGIN_MM = 10;
 /** Leans that are searched for. */
 const FOUND = 4;
 /** A cup of less is a pore. */
@@ -49,29 +50,27 @@ export function* compareResinOrientations(mesh: Mesh, r: ResinOrientationRequest
   const topology = topologyOf(mesh);
   const { settings: s } = r;
   const downs = waysToStand(mesh, { scale: r.scale, beyondDeg: LEAN_DEG }, FOUND);
+  const exposure = { ...s, bottomS: s.bottomExposureS, normalS: s.exposureS };
+  // room for it however it is turned, and for feet beside it
+  const { min, max } = boundsOf(mesh);
+  const sizeMm = Math.hypot(...[0, 1, 2].map((k) => (max[k]! - min[k]!) * r.scale[k]!)) + 2 * MARGIN_MM;
   const out: ResinOrientation[] = [];
   for (const [i, { down, faceMm2 }] of downs.entries()) {
     const [from, to] = [i / downs.length, (i + 1) / downs.length];
     const turnDeg = turnDown(down);
     const wish = { beyondDeg: LEAN_DEG, layerHeightMm: s.layerMm, scale: r.scale, load: null, show: r.show };
-    const stands = placed(mesh, { turnDeg, scale: r.scale, xMm: 0, yMm: 0 });
-    const { min, max } = boundsOf(stands);
-    const margin = 10;
-    const size = [max[0] - min[0] + 2 * margin, max[1] - min[1] + 2 * margin] as const;
-    const moved: Mesh = {
-      xyz: stands.xyz.map((v, k) => (k % 3 < 2 ? v + size[k % 3]! / 2 : v)),
-      corners: stands.corners,
-    };
+    const stands = placed(mesh, { turnDeg, scale: r.scale, xMm: sizeMm / 2, yMm: sizeMm / 2 });
+    const heightMm = boundsOf(stands).max[2] + r.raiseMm;
     const coarse: StackSettings = {
       ...s,
       pixelMm: [PIXEL_MM, PIXEL_MM],
-      pixels: [Math.ceil(size[0] / PIXEL_MM), Math.ceil(size[1] / PIXEL_MM)],
+      pixels: [Math.ceil(sizeMm / PIXEL_MM), Math.ceil(sizeMm / PIXEL_MM)],
       layerMm: Math.max(s.layerMm, LAYER_MM),
       samples: 1,
       lowestGrey: 0,
       compensationMm: 0,
     };
-    const raised = raisedBy(moved, r.raiseMm);
+    const raised = liftedBy(stands, r.raiseMm);
     const held = yield* within(
       placingSupports(raised, topology, coarse, { shape: r.shape, spacingMm: r.spacingMm, onPart: false }),
       from,
@@ -84,9 +83,6 @@ export function* compareResinOrientations(mesh: Mesh, r: ResinOrientationRequest
     );
     const areas = report.rows.map((row) => row.areaMm2);
     const cups = report.rooms.filter((room) => !room.isSealed && room.areaMm2 >= CUP_MM2);
-    const layers = Math.ceil((max[2] + r.raiseMm) / s.layerMm);
-    let lightS = 0;
-    for (let k = 0; k < layers; k++) lightS += exposureIn(s, s, k);
     out.push({
       ...orientMesh(mesh, topology, turnDeg, faceMm2, wish),
       largestMm2: Math.max(...areas),
@@ -96,7 +92,7 @@ export function* compareResinOrientations(mesh: Mesh, r: ResinOrientationRequest
       closedRooms: report.rooms.filter((room) => room.isSealed && room.areaMm2 >= CUP_MM2).length,
       supports: held.list.length,
       noPlace: held.noPlace.length,
-      timeS: lightS + layers * report.rows[0]!.darkS,
+      timeS: printSequence(heightMm, s.layerMm, exposure, s.motion).totalS,
     });
   }
   return out.sort((a, b) => a.noPlace - b.noPlace || a.supports - b.supports || a.heightMm - b.heightMm);

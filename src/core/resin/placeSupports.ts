@@ -13,8 +13,6 @@ export interface SupportWish {
   readonly shape: SupportShape;
   /** Farthest apart that two tips under the same surface are. */
   readonly spacingMm: number;
-  /** From the upright; what leans further is held. */
-  readonly leanDeg?: number;
   /** Supports may stand on the part where no way leads to the plate. */
   readonly onPart: boolean;
   /** Supports that stay whatever else is placed. */
@@ -61,11 +59,11 @@ export function* placingSupports(
   };
   const topMm = boundsOf(mesh).max[2];
   const cells = new OccupiedCells(CELL_MM, [...sizeMm, topMm + CELL_MM]);
-  const placing = new Placing(cells, wish);
+  const placing = new Placing(cells, coarse.pixels, wish);
   const { layerMm } = settings;
   const rows = coarse.pixels[1];
   const toMm = (x: number, y: number): readonly [number, number] => [x * PIXEL_MM, (rows - y) * PIXEL_MM];
-  const tan = Math.tan(((wish.leanDeg ?? LEAN_DEG) * Math.PI) / 180);
+  const tan = Math.tan((LEAN_DEG * Math.PI) / 180);
   const back = Math.max(1, Math.ceil((LOOK_BACK_PIXELS * PIXEL_MM) / (layerMm * tan)));
   const reach = (back * layerMm * tan) / PIXEL_MM;
   const flood = new LayerFlood({ pixels: 0, layers: 1 });
@@ -92,7 +90,7 @@ export function* placingSupports(
     recent.push(runs);
     if (recent.length > back) recent.shift();
     cells.mark(runs, zMm + layerMm / 2, PIXEL_MM, rows);
-    placing.rise(runs, zMm + layerMm, PIXEL_MM, coarse.pixels);
+    placing.rise(runs, zMm + layerMm);
     k++;
     yield k / count;
   }
@@ -115,26 +113,23 @@ class Placing {
   /** Tips and places without one, by squares as wide as they may be apart. */
   private readonly near = new Map<string, Place[]>();
   /** Height of the highest thing under each pixel. */
-  private tops: Float32Array | null = null;
-  private wide = 0;
-  private pixelMm = 1;
-  private deep = 0;
+  private readonly tops: Float32Array;
 
   constructor(
     private readonly cells: OccupiedCells,
+    private readonly pixels: readonly [width: number, height: number],
     private readonly wish: SupportWish,
   ) {
+    this.tops = new Float32Array(pixels[0] * pixels[1]);
     for (const s of wish.kept ?? []) {
       this.list.push(s);
       this.note(s.tip);
     }
   }
 
-  rise(runs: Runs, zMm: number, pixelMm: number, [width, height]: readonly [number, number]): void {
-    this.tops ??= new Float32Array(width * height);
-    this.wide = width;
-    this.deep = height;
-    this.pixelMm = pixelMm;
+  /** The next layer, up to a height. */
+  rise(runs: Runs, zMm: number): void {
+    const [width] = this.pixels;
     for (let i = 0; i < runs.length; i += 3)
       this.tops.fill(zMm, runs[i]! * width + runs[i + 1]!, runs[i]! * width + runs[i + 2]!);
   }
@@ -190,14 +185,14 @@ class Placing {
         )
           return leaning;
       }
-    if (!onPart || !this.tops) return null;
+    if (!onPart) return null;
     const top = this.tops[this.pixelAt(tip)]!;
     return top > 0 && tip[2] - top > 2 * shape.tipMm ? { tip, foot: [tip[0], tip[1], top] } : null;
   }
   private pixelAt([x, y]: Place): number {
-    const column = Math.min(this.wide - 1, Math.max(0, Math.floor(x / this.pixelMm)));
-    const row = Math.min(this.deep - 1, Math.max(0, this.deep - 1 - Math.floor(y / this.pixelMm)));
-    return row * this.wide + column;
+    const [width, height] = this.pixels;
+    const within = (v: number, most: number): number => Math.min(most - 1, Math.max(0, Math.floor(v)));
+    return within(height - y / PIXEL_MM, height) * width + within(x / PIXEL_MM, width);
   }
   private isOnScreen({ foot }: Support): boolean {
     return this.cells.isFree(foot[0], foot[1], 0, 0);

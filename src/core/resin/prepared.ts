@@ -16,7 +16,7 @@ export interface Prepared {
 export const NOT_PREPARED: Prepared = { raiseMm: 0, drains: [], supports: null };
 
 /** A mesh so much higher. */
-export const raisedBy = (mesh: Mesh, byMm: number): Mesh =>
+export const liftedBy = (mesh: Mesh, byMm: number): Mesh =>
   byMm === 0 ? mesh : { xyz: mesh.xyz.map((v, i) => (i % 3 === 2 ? v + byMm : v)), corners: mesh.corners };
 
 /** What each hole pierces; the first that pierces nothing is refused. */

@@ -105,7 +105,7 @@ export function pixelsBeyond(
 }
 
 /** What is left of a layer when a pixel is taken from every side of it. */
-export function eroded(runs: Runs): Runs {
+function eroded(runs: Runs): Runs {
   const rows = rowStarts(runs);
   const out: number[] = [];
   for (let i = 0; i < runs.length; i += 3) {

@@ -52,7 +52,7 @@ export function kinkMm({ tip, foot }: Support, { coneMm }: SupportShape): number
   return tip[2] - coneMm - aside / STEEPEST;
 }
 /** The solids of one support. One that stands on the part meets it there as it does above. */
-export function frustaOf(support: Support, shape: SupportShape): Frustum[] {
+function frustaOf(support: Support, shape: SupportShape): Frustum[] {
   const { tip, foot } = support;
   const [tipR, shaftR, footR] = [shape.tipMm / 2, shape.shaftMm / 2, shape.footMm / 2];
   const isOnPlate = foot[2] <= 0;
@@ -78,7 +78,7 @@ export function frustaOf(support: Support, shape: SupportShape): Frustum[] {
   out.push({ low: foot, lowRadiusMm: footR, high: [foot[0], foot[1], foots], highRadiusMm: shaftR });
   return out;
 }
-export const allFrusta = ({ shape, list, braces }: Supports): Frustum[] => [
+const allFrusta = ({ shape, list, braces }: Supports): Frustum[] => [
   ...list.flatMap((s) => frustaOf(s, shape)),
   ...braces.map(({ from, to }): Frustum => {
     const r = (shape.shaftMm * BRACE_SHARE) / 2;

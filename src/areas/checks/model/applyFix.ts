@@ -2,7 +2,7 @@ import type { Placement } from '../../../core/mesh/placement.ts';
 import { showValue } from '../../library/model/values.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { maySetInRecipe, type Values } from '../../library/settings/define.ts';
-import type { MeshChoice } from './mesh.ts';
+import { fitting, type MeshChoice } from './mesh.ts';
 import { movedBoxes } from './supportBox.ts';
 import type { FindingChange } from '../../rules/outcome.ts';
 
@@ -22,7 +22,7 @@ export function applyFix(overrides: Values, mesh: MeshChoice, change: FindingCha
   const { turnDeg, scale } = mesh.placement;
   return {
     overrides: { ...overrides, ...Object.fromEntries(values) },
-    mesh: {
+    mesh: fitting(mesh, {
       ...mesh,
       unit: change.unit ?? mesh.unit,
       placement: {
@@ -32,7 +32,7 @@ export function applyFix(overrides: Values, mesh: MeshChoice, change: FindingCha
       },
       ...(mesh.boxes && { boxes: movedBoxes(mesh.boxes, dx, dy) }),
       ...(mesh.more && { more: mesh.more.map((m) => ({ ...m, placement: moved(m.placement) })) }),
-    },
+    }),
   };
 }
 

@@ -71,11 +71,11 @@ export const isReadAlike = (a: MeshChoice, b: MeshChoice): boolean =>
 /** Room that raft, skirt or brim take round what lies outermost. */
 export const edgeOf = ({ recipe: { lay } }: CheckContext): number => (lay ? roundPartMm(lay, Infinity) + 1 : 5);
 
-/** Sets so many of each down with a gap, on as many plates as it takes. Boxes for support are not taken along: they were drawn round things
- *  as they lay. */
+/** Sets so many of each down with a gap, on as many plates as it takes. Boxes for support and what was prepared are not taken along: they
+ *  were made for things as they lay. */
 export function arrangeOnPlates(
   things: readonly PlateItem[],
-  { repair, bodies, isOneByOne }: MeshChoice,
+  { repair, bodies, isOneByOne, hollowed }: MeshChoice,
   jobFile: FileRef,
   plateMm: readonly [number, number],
   room: { readonly gapMm: number; readonly edgeMm: number },
@@ -102,6 +102,7 @@ export function arrangeOnPlates(
             placement: first!.placement,
             ...(repair !== undefined && { repair }),
             ...(isOneByOne !== undefined && { isOneByOne }),
+            ...(!own && hollowed && { hollowed }),
             ...(own ? first!.thing.body !== undefined && { bodies: [first!.thing.body] } : bodies && { bodies }),
             more: rest.map(({ thing, placement }) => ({
               // what is the plate's own file is not named again; the job's is, on the plate of another

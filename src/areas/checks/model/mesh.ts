@@ -49,8 +49,6 @@ export const filesBeside = (choice: MeshChoice): FileRef[] => [
 ];
 /** A choice with what was prepared left out where it does not fit how things stand any more. */
 export const fitting = (before: MeshChoice, next: MeshChoice): MeshChoice =>
-  standsOtherwise(before, next) ? { ...next, prepared: undefined } : next;
-/** Whether what is on the plate, or how it stands, differs: what was prepared for it does not fit any more. */
-export const standsOtherwise = (a: MeshChoice, b: MeshChoice): boolean => howItStands(a) !== howItStands(b);
+  howItStands(before) === howItStands(next) ? next : { ...next, prepared: undefined };
 const howItStands = ({ unit, placement, repair = false, more = [] }: MeshChoice): string =>
   JSON.stringify([unit, placement, repair, more]);

@@ -1,6 +1,6 @@
 import { boundsOf, joined } from '../../../core/mesh/mesh.ts';
 import { layersUpTo, makingMeshStack } from '../../../core/resin/meshLayers.ts';
-import { addedTo, NOT_PREPARED, piercedBy, raisedBy, type Prepared } from '../../../core/resin/prepared.ts';
+import { addedTo, NOT_PREPARED, piercedBy, liftedBy, type Prepared } from '../../../core/resin/prepared.ts';
 import type { StackTools } from '../../../core/resin/stack.ts';
 import type { StackReport } from '../../../core/resin/stackReport.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
@@ -48,7 +48,7 @@ export function* drawingStack(
     });
   const settings = stackSettingsOf(values, `${recipe.material.name}, ${recipe.process.name}, ${machine.name}`);
   const stands = thingsOnPlate(parts).map((thing) => thing.mesh);
-  const mesh = raisedBy(joined(stands), prepared.raiseMm);
+  const mesh = liftedBy(joined(stands), prepared.raiseMm);
   const pierced = piercedBy(mesh, prepared.drains);
   if (!pierced.ok) return pierced;
   const { min, max } = boundsOf(mesh);

@@ -3,7 +3,7 @@ import { surveyMesh } from '../../../core/mesh/facts.ts';
 import { hollowing } from '../../../core/mesh/hollow.ts';
 import { Probe, proposeDrains, type Drain } from '../../../core/resin/drains.ts';
 import { placingSupports } from '../../../core/resin/placeSupports.ts';
-import { addedTo, piercedBy, raisedBy, type Prepared } from '../../../core/resin/prepared.ts';
+import { addedTo, piercedBy, liftedBy, type Prepared } from '../../../core/resin/prepared.ts';
 import type { Place, Support } from '../../../core/resin/supports.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { within, type Stepwise } from '../../../core/result/stepwise.ts';
@@ -40,7 +40,7 @@ export function* preparingPlate(
   const values = recipe.values ?? {};
   const wants = stackWants(values);
   if (wants !== null) return fail({ code: 'noLay', what: wants, todo: 'set it in the library' });
-  const mesh = raisedBy(joined(thingsOnPlate(parts).map((t) => t.mesh)), raiseMm);
+  const mesh = liftedBy(joined(thingsOnPlate(parts).map((t) => t.mesh)), raiseMm);
   const drains = drainMm === null ? [...kept] : [];
   if (drainMm !== null) {
     const probe = new Probe(mesh);

@@ -1,7 +1,7 @@
+import { RESIN_G_PER_ML } from '../../../core/resin/weight.ts';
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import type { CheckContext, ContextHead } from '../../rules/context.ts';
 import { layingHeads } from '../../rules/headViews.ts';
-import { RESIN_G_PER_ML } from '../../rules/grams.ts';
 import type { Estimate, StackEstimate } from '../../rules/outcome.ts';
 
 /** One thing that no file carries and a person sees to at the machine. */

@@ -169,7 +169,7 @@ export function NewJobScreen() {
   useEffect(() => {
     if (!limits || isSetDown.current || spreadOn.current === limits.machine.id) return;
     const [w, d] = limits.machine.travelMm;
-    setChoice((c) => c && { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } });
+    setChoice((c) => c && fitting(c, { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } }));
   }, [limits]);
   /** Reads or stands the part otherwise. */
   const change = (next: MeshChoice): void => {

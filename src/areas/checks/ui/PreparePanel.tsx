@@ -28,7 +28,7 @@ export function PreparePanel({
   onHollow,
   onSolid,
 }: {
-  /** The job's own file as it was drawn, before anybody hollowed it. */
+  /** The job's own file; the hollowed one where it was hollowed. */
   readonly file: Blob;
   readonly others: readonly (readonly [string, Blob])[];
   readonly choice: MeshChoice;
@@ -53,7 +53,7 @@ export function PreparePanel({
   const kept = supports?.list.filter((s) => s.isKept) ?? [];
   const hanging = found?.stack.islands ?? [];
   const run = (wish: PrepareWish): void =>
-    preparing.start({ file, others, choice, sheet, wish }, (answer) => {
+    preparing.start({ file, others, choice, sheet, wish: { act: 'add', ...wish } }, (answer) => {
       if (!('plate' in answer)) return;
       const { plate } = answer;
       setNoPlace(plate.noPlace);
@@ -103,7 +103,7 @@ export function PreparePanel({
             h={36}
             disabled={isBusy || hollowed !== undefined}
             onClick={() =>
-              preparing.start({ file, others, choice, sheet, wish: { wallMm } }, (answer) => {
+              preparing.start({ file, others, choice, sheet, wish: { act: 'hollow', wallMm } }, (answer) => {
                 if (!('stl' in answer)) return;
                 setSaved(answer.savedMm3);
                 onHollow(answer.stl, wallMm);
@@ -157,7 +157,7 @@ export function PreparePanel({
             </Button>
           )}
         </Group>
-        {noPlace.length > 0 && (
+        {isAdded && noPlace.length > 0 && (
           <p className="hint marked">
             <StateMark mark="due" />
             {countOf(noPlace.length, 'place wants', 'places want')} a support and{' '}

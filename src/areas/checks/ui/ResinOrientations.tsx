@@ -1,14 +1,13 @@
-import { Button, Group, NativeSelect, Table } from '@mantine/core';
+import { NativeSelect, Table } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { turnText } from '../../../core/mesh/placement.ts';
 import type { ResinOrientation } from '../../../core/resin/orientResin.ts';
 import { formatDuration } from '../../../core/units/format.ts';
-import { StateMark } from '../../../ui/StateMark.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import type { CheckContext } from '../../rules/context.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { USUAL_WISH } from '../model/prepare.ts';
-import { faces, Front, NONE } from './OrientationPanel.tsx';
+import { FaceCell, faces, FaceSelect, Front, NONE, OrientationFrame, TakeCell } from './OrientationFrame.tsx';
 import { usePrepare } from './usePrepare.ts';
 
 /** What ways of standing may be ordered by; the least first. */
@@ -45,7 +44,7 @@ export function ResinOrientations({
     setFound(null);
     const { spacingMm } = USUAL_WISH;
     const raiseMm = choice.prepared?.raiseMm ?? USUAL_WISH.raiseMm;
-    const wish = { spacingMm, raiseMm, show: faces[show] ?? null };
+    const wish = { act: 'compare', spacingMm, raiseMm, show: faces[show] ?? null } as const;
     start({ file, others: [], choice, sheet, wish }, (answer) => {
       if ('orientations' in answer) setFound(answer.orientations);
     });
@@ -53,99 +52,68 @@ export function ResinOrientations({
   }, [isOpen, file, unit, scale, sheet, show]);
   const rows = found?.toSorted((a, b) => orders[order](a) - orders[order](b));
   return (
-    <section className="stage" aria-label="Build orientations">
-      <h2>
-        Build orientations{' '}
-        <Button variant="subtle" size="compact-xs" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? 'Hide' : 'Compare'}
-        </Button>{' '}
-        {isOpen && (
-          <span className="hint" role="status">
-            {share === null ? `supports every ${USUAL_WISH.spacingMm} mm` : `${Math.round(100 * share)} %`}
-          </span>
-        )}
-      </h2>
-      {isOpen && (
+    <OrientationFrame
+      isOpen={isOpen}
+      onToggle={() => setOpen(!isOpen)}
+      status={share === null ? `supports every ${USUAL_WISH.spacingMm} mm` : `${Math.round(100 * share)} %`}
+      refusal={refusal}
+      fields={
         <>
-          <Group gap={12} mb={10} align="stretch">
-            <NativeSelect
-              size="xs"
-              label="Order by"
-              value={order}
-              onChange={(e) => setOrder(e.currentTarget.value as Order)}
-              data={Object.keys(orders)}
-            />
-            <NativeSelect
-              size="xs"
-              label="Visible face, as drawn"
-              value={show}
-              onChange={(e) => setShow(e.currentTarget.value)}
-              data={[NONE, ...Object.keys(faces)]}
-            />
-          </Group>
-          {refusal && (
-            <p role="alert" className="hint">
-              {refusal}
-            </p>
-          )}
-          {rows && (
-            <WideTable>
-              <Table.Thead>
-                <Table.Tr>
-                  <Table.Th>From the front</Table.Th>
-                  <Table.Th>Rests on</Table.Th>
-                  <Table.Th className="n">Supports</Table.Th>
-                  <Table.Th className="n">Largest layer</Table.Th>
-                  <Table.Th className="n">Growth</Table.Th>
-                  <Table.Th className="n">Suction</Table.Th>
-                  <Table.Th className="n">Closed rooms</Table.Th>
-                  {show !== NONE && <Table.Th>Visible face</Table.Th>}
-                  <Table.Th className="n">Height</Table.Th>
-                  <Table.Th className="n">Time</Table.Th>
-                  <Table.Th />
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {rows.map((s) => (
-                  <Table.Tr key={turnText(s.turnDeg)} data-turn={turnText(s.turnDeg)}>
-                    <Table.Td>
-                      <Front standing={s} />
-                    </Table.Td>
-                    <Table.Td>
-                      {s.faceMm2 === null ? 'Tilted (searched)' : `a face of ${s.faceMm2.toFixed(0)} mm²`}
-                      <div className="hint f">turn {s.turnDeg.map((d) => d.toFixed(0)).join(' / ')}°</div>
-                    </Table.Td>
-                    <Table.Td className="n f">
-                      {s.supports}
-                      {s.noPlace > 0 && <div className="hint">{s.noPlace} without a way down</div>}
-                    </Table.Td>
-                    <Table.Td className="n f">{s.largestMm2.toFixed(0)} mm²</Table.Td>
-                    <Table.Td className="n f">{s.growthMm2.toFixed(0)} mm²</Table.Td>
-                    <Table.Td className="n f">{s.cups > 0 ? `${s.cupMm2.toFixed(0)} mm²` : 'none'}</Table.Td>
-                    <Table.Td className="n f">{s.closedRooms}</Table.Td>
-                    {s.isShowMarked !== null && (
-                      <Table.Td>
-                        <StateMark mark={s.isShowMarked ? 'due' : 'proven'} /> {s.isShowMarked ? 'marked' : 'clean'}
-                      </Table.Td>
-                    )}
-                    <Table.Td className="n f">{s.heightMm.toFixed(1)} mm</Table.Td>
-                    <Table.Td className="n f">{formatDuration(s.timeS)}</Table.Td>
-                    <Table.Td>
-                      {s.turnDeg.every((d, k) => Math.abs(d - placement.turnDeg[k]!) < 0.01) ? (
-                        <span className="hint">As placed</span>
-                      ) : (
-                        <Button variant="default" className="nowrap" onClick={() => onTake(s.turnDeg)}>
-                          Use this orientation
-                        </Button>
-                      )}
-                    </Table.Td>
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </WideTable>
-          )}
+          <NativeSelect
+            size="xs"
+            label="Order by"
+            value={order}
+            onChange={(e) => setOrder(e.currentTarget.value as Order)}
+            data={Object.keys(orders)}
+          />
+          <FaceSelect face={show} onFace={setShow} />
         </>
+      }
+    >
+      {rows && (
+        <WideTable>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>From the front</Table.Th>
+              <Table.Th>Rests on</Table.Th>
+              <Table.Th className="n">Supports</Table.Th>
+              <Table.Th className="n">Largest layer</Table.Th>
+              <Table.Th className="n">Growth</Table.Th>
+              <Table.Th className="n">Suction</Table.Th>
+              <Table.Th className="n">Closed rooms</Table.Th>
+              {show !== NONE && <Table.Th>Visible face</Table.Th>}
+              <Table.Th className="n">Height</Table.Th>
+              <Table.Th className="n">Time</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {rows.map((s) => (
+              <Table.Tr key={turnText(s.turnDeg)} data-turn={turnText(s.turnDeg)}>
+                <Table.Td>
+                  <Front standing={s} />
+                </Table.Td>
+                <Table.Td>
+                  {s.faceMm2 === null ? 'Tilted (searched)' : `a face of ${s.faceMm2.toFixed(0)} mm²`}
+                  <div className="hint f">turn {s.turnDeg.map((d) => d.toFixed(0)).join(' / ')}°</div>
+                </Table.Td>
+                <Table.Td className="n f">
+                  {s.supports}
+                  {s.noPlace > 0 && <div className="hint">{s.noPlace} without a way down</div>}
+                </Table.Td>
+                <Table.Td className="n f">{s.largestMm2.toFixed(0)} mm²</Table.Td>
+                <Table.Td className="n f">{s.growthMm2.toFixed(0)} mm²</Table.Td>
+                <Table.Td className="n f">{s.cups > 0 ? `${s.cupMm2.toFixed(0)} mm²` : 'none'}</Table.Td>
+                <Table.Td className="n f">{s.closedRooms}</Table.Td>
+                <FaceCell isMarked={s.isShowMarked} />
+                <Table.Td className="n f">{s.heightMm.toFixed(1)} mm</Table.Td>
+                <Table.Td className="n f">{formatDuration(s.timeS)}</Table.Td>
+                <TakeCell turnDeg={s.turnDeg} placed={placement.turnDeg} onTake={onTake} />
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </WideTable>
       )}
-    </section>
+    </OrientationFrame>
   );
 }

@@ -65,6 +65,8 @@ export interface ReportedState {
   readonly speedPercent: number;
   readonly lid: 'open' | 'closed' | 'none';
   readonly resinC: number | null;
+  /** Resin in the vat; missing where it was never asked for. */
+  readonly inVatMl?: number | null | undefined;
   readonly byName: string;
   readonly at: string;
 }

@@ -30,7 +30,7 @@ export const foundSchema = object({ found: string<'stopped'>().oneOf(['stopped']
   .required();
 /** What somebody says who has taken a part off. */
 export const clearPlateSchema = object({ note }).noUnknown().required();
-/** Speed set at the machine, its lid, the resin's temperature. */
+/** Speed set at the machine, its lid, the resin's temperature, how much of it is in the vat. */
 export const saidSchema = object({
   speedPercent: number().min(10, 'A speed is 10 to 300 %').max(300, 'A speed is 10 to 300 %').required(),
   lid: string<'open' | 'closed' | 'none'>().oneOf(['open', 'closed', 'none']).required(),
@@ -39,6 +39,7 @@ export const saidSchema = object({
     .max(80, 'A resin temperature is −10 to 80 °C')
     .nullable()
     .defined(),
+  inVatMl: number().min(0, 'A vat holds 0 to 20000 ml').max(20_000, 'A vat holds 0 to 20000 ml').nullable(),
 })
   .noUnknown()
   .required();

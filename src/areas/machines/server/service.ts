@@ -184,7 +184,12 @@ export async function recordState(
         subjectId: m.id,
         subjectName: m.name,
         what: 'state said at the machine',
-        from: m.said && { speedPercent: m.said.speedPercent, lid: m.said.lid, resinC: m.said.resinC },
+        from: m.said && {
+          speedPercent: m.said.speedPercent,
+          lid: m.said.lid,
+          resinC: m.said.resinC,
+          inVatMl: m.said.inVatMl,
+        },
         to: said,
       },
     );

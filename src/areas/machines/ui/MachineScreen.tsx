@@ -1,3 +1,5 @@
+import { RESIN_G_PER_ML } from '../../../core/resin/weight.ts';
+import { leftText } from '../model/leftText.ts';
 import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -30,6 +32,7 @@ function SaidForm({
   const [speed, setSpeed] = useState<number | string>(said?.speedPercent ?? 100);
   const [cap, setLid] = useState<ReportedState['lid']>(said?.lid ?? 'none');
   const [resin, setResin] = useState<number | string>(said?.resinC ?? '');
+  const [inVat, setInVat] = useState<number | string>(said?.inVatMl ?? '');
   return (
     <Box
       component="form"
@@ -37,7 +40,8 @@ function SaidForm({
       mt={12}
       onSubmit={(e) => {
         e.preventDefault();
-        onSay({ speedPercent: Number(speed), lid: cap, resinC: resin === '' ? null : Number(resin) });
+        const figure = (v: number | string): number | null => (v === '' ? null : Number(v));
+        onSay({ speedPercent: Number(speed), lid: cap, resinC: figure(resin), inVatMl: figure(inVat) });
       }}
     >
       <NumberInput label="Speed set at the machine" suffix=" %" min={10} max={300} value={speed} onChange={setSpeed} />
@@ -48,6 +52,14 @@ function SaidForm({
         onChange={(e) => setLid(e.currentTarget.value as ReportedState['lid'])}
       />
       <NumberInput label="Resin temperature" suffix=" °C" value={resin} onChange={setResin} placeholder="not resin" />
+      <NumberInput
+        label="Resin in the vat"
+        suffix=" ml"
+        min={0}
+        value={inVat}
+        onChange={setInVat}
+        placeholder="not resin"
+      />
       <Button variant="default" type="submit" disabled={speed === ''}>
         Record
       </Button>
@@ -118,7 +130,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const [tool, setTool] = useState('');
   const [material, setMaterial] = useState('');
   const [lot, setLot] = useState('');
-  const [grams, setGrams] = useState<number | string>(1000);
+  const [left, setLeft] = useState<number | string>(1000);
   const [kind, setKind] = useState<MaintenanceKind>('cleaning');
   const [note, setNote] = useState('');
   if (error && !m)
@@ -155,7 +167,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span>
         <span className="chip">
           {m.loaded
-            ? `${m.loaded.name}, lot ${m.loaded.lot}, ${m.loaded.remainingG.toFixed(0)} ${isResin ? 'ml' : 'g'}`
+            ? `${m.loaded.name}, lot ${m.loaded.lot}, ${leftText(m.loaded.remainingG, isResin)}`
             : 'nothing loaded'}
         </span>
         {m.others.map((h) => (
@@ -234,18 +246,27 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 mt={12}
                 onSubmit={(e) => {
                   e.preventDefault();
-                  void act('load', { materialId: material, lot, remainingG: Number(grams), head }, 'Lot loaded');
+                  void act(
+                    'load',
+                    {
+                      materialId: material,
+                      lot,
+                      remainingG: isResin ? Number((Number(left) * RESIN_G_PER_ML).toFixed(1)) : Number(left),
+                      head,
+                    },
+                    'Lot loaded',
+                  );
                 }}
               >
                 <RecordPick label="Load a material" {...ownOf('material')} value={material} onChange={setMaterial} />
                 <TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} />
                 <NumberInput
                   label={isResin ? 'Millilitres in bottle and vat' : 'Grams on the spool'}
-                  value={grams}
-                  onChange={setGrams}
+                  value={left}
+                  onChange={setLeft}
                   min={0}
                 />
-                <Button variant="default" type="submit" disabled={!material || !lot.trim() || grams === ''}>
+                <Button variant="default" type="submit" disabled={!material || !lot.trim() || left === ''}>
                   Load
                 </Button>
               </Box>

@@ -1,3 +1,4 @@
+import { leftText } from '../model/leftText.ts';
 import { Box, Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
@@ -56,9 +57,7 @@ export function MachinesScreen() {
                         {m.loaded ? `${m.loaded.name}, lot ${m.loaded.lot}` : 'nothing loaded'}
                       </span>
                       <span className="hint f">
-                        {m.loaded
-                          ? `${m.loaded.remainingG.toFixed(0)} ${m.technology === 'resin' ? 'ml' : 'g'} left`
-                          : ''}
+                        {m.loaded ? `${leftText(m.loaded.remainingG, m.technology === 'resin')} left` : ''}
                       </span>
                       <Coverage card={m} />
                     </a>

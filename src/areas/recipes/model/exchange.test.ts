@@ -54,6 +54,8 @@ describe('a pairing in a file', () => {
     ).toBe('read'));
   test.each([
     [{ scope: 'farm' }, 'scope'],
+    [{ entries: { flow: [{ ...entry, conditions: { light: [3, 3] } }] } }, 'entries: flow'],
+    [{ entries: { flow: [{ ...entry, conditions: { light: Array(15).fill('3') } }] } }, 'entries: flow'],
     [{ place: 'gone' }, 'place'],
     [{ mount: -1 }, 'mount'],
     [{ tool: 'gone' }, 'tool'],

@@ -84,6 +84,7 @@ export async function makeRecipeSheet(
     speedPercent: m.said?.speedPercent ?? null,
     lid: m.said?.lid ?? 'none',
     resinC: m.said?.resinC ?? null,
+    inVatMl: m.said?.inVatMl ?? null,
     knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
   };
   const revisions = [];

@@ -10,7 +10,7 @@ export const lightWhereUsed = defineRule({
   technology: 'resin',
   title: 'The dimmest place that is used gets light enough',
   why: 'An exposure that is right in the middle of the screen may be wrong in its corner: layers there do not bind.',
-  source: 'Light map at the places of the part · exposure against the proven window',
+  source: 'Light map over the box round what is lit · exposure against the proven window',
   layers: {
     reads: ['boundsMm', 'normalS', 'pixels', 'pixelMm'],
     find: ({ boundsMm, normalS, pixels, pixelMm }, { proofs }) => {

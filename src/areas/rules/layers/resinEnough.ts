@@ -1,6 +1,6 @@
 import { defineRule } from '../define.ts';
 import { printsOf } from '../estimate.ts';
-import { RESIN_G_PER_ML } from '../grams.ts';
+import { RESIN_G_PER_ML } from '../../../core/resin/weight.ts';
 
 /** What stays on film, plate and parts, and what the vat needs to be covered, as a share of what is drawn (common practice, no source). */
 const LOST_SHARE = 0.15;

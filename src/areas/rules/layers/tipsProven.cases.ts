@@ -5,11 +5,11 @@ const head = { shape: 'box', x: 0, y: 0, w: 4, d: 4, fromMm: 2.5, toMm: 3 } as c
 const post = (x: number, mm: number) => ({ shape: 'box', x, y: 0, w: mm, d: mm, fromMm: 0, toMm: 2.5 }) as const;
 const thin = {
   severity: 'caution',
-  title: '1 support is thinner than proven, of 2',
+  title: '1 support tip of 2 below what is proven',
   figure: '0.27 mm',
   limit: '0.35 mm to 3.00 mm',
   origin: 'proven by T-0001',
-  fix: 'make tips 0.35 mm or prove thinner ones',
+  fix: 'set 0.35 mm or prove it',
   trialId: 't',
   layer: 51,
   zMm: 2.55,
@@ -41,7 +41,7 @@ export const cases: RuleCases = {
         {
           ...thin,
           severity: 'blocker',
-          title: '2 supports are thinner than proven, of 2',
+          title: '2 support tips of 2 below what is proven, where a trial failed',
           figure: '0.23 mm',
           place: { xMm: 70.414, yMm: 44.217 },
         },

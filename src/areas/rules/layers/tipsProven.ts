@@ -23,22 +23,14 @@ export const tipsProven = defineRule({
       const thin = tips.filter((t) => t.diameterMm + roundingMm < proof.range.min).length;
       const { layer, zMm, xMm, yMm } = thinnest;
       const found = outsideProof({
-        label: `${countOf(thin, 'support')} of ${tipCount}:`,
+        label: `${countOf(thin, 'support tip')} of ${tipCount}`,
         value: thinnest.diameterMm,
         proof,
         provenOnly: job.provenOnly,
         show: (v) => `${v.toFixed(2)} mm`,
         where: { layer, zMm, place: { xMm, yMm } },
       });
-      return found
-        ? [
-            {
-              ...found,
-              title: `${countOf(thin, 'support is', 'supports are')} thinner than proven, of ${tipCount}`,
-              fix: `make tips ${proof.range.min.toFixed(2)} mm or prove thinner ones`,
-            },
-          ]
-        : [];
+      return found ? [found] : [];
     },
   },
 });

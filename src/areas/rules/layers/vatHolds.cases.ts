@@ -5,27 +5,32 @@ export const cases: RuleCases = {
   rule: vatHolds,
   stack: [
     {
-      when: 'a vat that holds less than what is loaded',
+      when: 'more in the vat than it holds',
       values: { vatMl: 300 },
+      known: { inVatMl: 336.5 },
       finds: [
         {
           severity: 'blocker',
           title: 'There is more resin in the vat than it holds',
-          figure: '636 ml noted',
+          figure: '337 ml',
           limit: '300 ml',
           origin: 'printer profile',
-          fix: 'pour 337 ml back and note it',
+          fix: 'pour 37 ml back and record it',
         },
       ],
     },
-    { when: 'one that holds it all', values: { vatMl: 640 }, finds: [] },
-    { when: 'one nobody has measured', finds: [], needs: '“Resin the vat holds” of the printer profile' },
+    { when: 'just what it holds', values: { vatMl: 300 }, known: { inVatMl: 300 }, finds: [] },
     {
-      when: 'a machine with nothing in it',
-      values: { vatMl: 300 },
-      machine: { loaded: null },
+      when: 'a vat nobody has measured',
+      known: { inVatMl: 300 },
       finds: [],
-      needs: 'what is loaded on the machine',
+      needs: '“Resin the vat holds” of the printer profile',
+    },
+    {
+      when: 'a vat nobody has looked into',
+      values: { vatMl: 300 },
+      finds: [],
+      needs: 'how much resin is in the vat, as somebody says at the machine',
     },
   ],
 };
