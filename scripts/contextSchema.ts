@@ -88,6 +88,7 @@ export const contextSchema = (): object => ({
             layerHeightMm: { type: 'number' },
             resinC: { type: 'number' },
             light: { type: 'array', items: { type: 'number', exclusiveMinimum: 0 }, minItems: 15, maxItems: 15 },
+            areaMm2: { type: 'number', exclusiveMinimum: 0 },
             lot: name,
           }),
         },

@@ -154,6 +154,7 @@ export const contextFileSchema = object({
           resinC: figure,
           lot: text,
           light: array().of(figure.positive().required()).length(15, 'light: fifteen figures'),
+          areaMm2: figure.positive(),
         })
           .noUnknown()
           .default(undefined),

@@ -230,7 +230,7 @@ export const validRecipeFixture = (technology: Technology): RecipeInput =>
         proofs: {
           exposureS: { ...proof('exposureS', 2.6, 2.3, 3), conditions: { layerHeightMm: 0.05, resinC: 24 } },
           exposureBottomS: proof('exposureBottomS', 26, 22, 32),
-          liftFirstMmPerS: proof('liftFirstMmPerS', 1.2, 0, 1.2),
+          liftFirstMmPerS: { ...proof('liftFirstMmPerS', 1.2, 0, 1.2), conditions: { areaMm2: 100 } },
           pauseBeforeExposureS: proof('pauseBeforeExposureS', 1, 1, 60),
           supportTipMm: proof('supportTipMm', 0.4, 0.35, 3),
         },

@@ -1,24 +1,39 @@
 import type { Rule } from './define.ts';
+import { airGetsIn } from './layers/airGetsIn.ts';
 import { areaJump } from './layers/areaJump.ts';
+import { baseBelowPart } from './layers/baseBelowPart.ts';
 import { baseHolds } from './layers/baseHolds.ts';
 import { clearOfScreenEdge } from './layers/clearOfScreenEdge.ts';
+import { columnsBraced } from './layers/columnsBraced.ts';
 import { cupsVented } from './layers/cupsVented.ts';
+import { darkAround } from './layers/darkAround.ts';
 import { exposuresTaken } from './layers/exposuresTaken.ts';
+import { faintHardens } from './layers/faintHardens.ts';
 import { featuresWide } from './layers/featuresWide.ts';
+import { feetWide } from './layers/feetWide.ts';
+import { gapsOpen } from './layers/gapsOpen.ts';
 import { holesDrain } from './layers/holesDrain.ts';
 import { islandsHeld } from './layers/islandsHeld.ts';
 import { layersForScreen } from './layers/layersForScreen.ts';
+import { layersLit } from './layers/layersLit.ts';
 import { leanHeld } from './layers/leanHeld.ts';
+import { liftClears } from './layers/liftClears.ts';
+import { liftForArea } from './layers/liftForArea.ts';
 import { lightEven } from './layers/lightEven.ts';
+import { lightNotThrough } from './layers/lightNotThrough.ts';
 import { lightWhereUsed } from './layers/lightWhereUsed.ts';
 import { resinEnough } from './layers/resinEnough.ts';
-import { roomUnder } from './layers/roomUnder.ts';
 import { roomsDrain } from './layers/roomsDrain.ts';
+import { roomUnder } from './layers/roomUnder.ts';
+import { shadesForScreen } from './layers/shadesForScreen.ts';
+import { slowWhereLarge } from './layers/slowWhereLarge.ts';
 import { stackWarmth } from './layers/stackWarmth.ts';
 import { stackWithinHeight } from './layers/stackWithinHeight.ts';
+import { tipsApart } from './layers/tipsApart.ts';
 import { tipsCarry } from './layers/tipsCarry.ts';
 import { tipsProven } from './layers/tipsProven.ts';
 import { vatHolds } from './layers/vatHolds.ts';
+import { vatLasts } from './layers/vatLasts.ts';
 import { bridgeProven } from './mesh/bridgeProven.ts';
 import { clearOfEdge } from './mesh/clearOfEdge.ts';
 import { closedSurface } from './mesh/closedSurface.ts';
@@ -166,7 +181,9 @@ export const rules: readonly Rule[] = [
   abrasiveOnSoft,
   accelerationProven,
   accurateScale,
+  airGetsIn,
   areaJump,
+  baseBelowPart,
   baseHolds,
   bedBelowSoftening,
   bedHeaterThere,
@@ -184,9 +201,11 @@ export const rules: readonly Rule[] = [
   clearOfLaid,
   clearOfScreenEdge,
   closedSurface,
+  columnsBraced,
   compensationShows,
   costCeiling,
   cupsVented,
+  darkAround,
   delayCounts,
   driesBelowSoftening,
   enclosureFits,
@@ -198,12 +217,14 @@ export const rules: readonly Rule[] = [
   exposureProven,
   exposuresTaken,
   facesOutward,
+  faintHardens,
   familyOnTool,
   fanForMaterial,
   fanOnFirst,
   fanWithinSupplier,
   featuresWide,
   feetHold,
+  feetWide,
   filamentGround,
   fileAsWritten,
   fileName,
@@ -218,6 +239,7 @@ export const rules: readonly Rule[] = [
   floorsHold,
   flowEvidence,
   flowOfLineKinds,
+  gapsOpen,
   headsKnown,
   heatAndWait,
   heatSteady,
@@ -234,14 +256,18 @@ export const rules: readonly Rule[] = [
   layerTimeProven,
   layerWithinNozzle,
   layersForScreen,
+  layersLit,
   laysSomething,
   leanHeld,
+  liftClears,
   liftEqualsReturn,
+  liftForArea,
   liftProven,
   liftWithinPrinter,
   lightEven,
   lightMapFresh,
   lightMatches,
+  lightNotThrough,
   lightReaches,
   lightWhereUsed,
   lineWidth,
@@ -288,9 +314,11 @@ export const rules: readonly Rule[] = [
   scaleProven,
   scaledEvenly,
   scalesAlike,
+  shadesForScreen,
   shadesShown,
   skippedHeight,
   skirtFits,
+  slowWhereLarge,
   snapFitPlastic,
   spareFaces,
   speedUnscaled,
@@ -310,6 +338,7 @@ export const rules: readonly Rule[] = [
   thinWalls,
   throwAway,
   timeCeiling,
+  tipsApart,
   tipsCarry,
   tipsProven,
   toolThere,
@@ -317,6 +346,7 @@ export const rules: readonly Rule[] = [
   unitSure,
   valuesApplied,
   vatHolds,
+  vatLasts,
   wallSpeedProven,
   warpRisk,
   watchedUnattended,

@@ -1,6 +1,7 @@
 import { outlinesOf, type PlateProgram } from '../../core/resin/plate.ts';
 import { rasterise } from '../../core/resin/raster.ts';
 import { solidRuns } from '../../core/resin/runs.ts';
+import { greysOfRuns } from '../../core/resin/shades.ts';
 import { layersOf, STACK_FORMAT, STACK_VERSION, type StackManifest } from '../../core/resin/stack.ts';
 import { StackMeasure, type StackReport } from '../../core/resin/stackReport.ts';
 import { motionOf } from '../library/model/resinMotion.ts';
@@ -50,13 +51,16 @@ function measured(p: PlateProgram): StackReport {
   };
   const measure = new StackMeasure(manifest);
   const fields = p.fields.map((_, i) => i);
-  for (let i = 0; i < layers.length; i++)
-    measure.add(solidRuns(rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 })));
+  for (let i = 0; i < layers.length; i++) {
+    const lit = rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 });
+    measure.add(solidRuns(lit), greysOfRuns(lit));
+  }
   return measure.end(1);
 }
 
 /** Rules that ask for what a stack of layers does not show. */
 export const NOT_IN_LAYERS: readonly string[] = [
+  'air-gets-in',
   'compensation-shows',
   'delay-counts',
   'holes-drain',
@@ -64,6 +68,7 @@ export const NOT_IN_LAYERS: readonly string[] = [
   'neck-holds',
   'shades-shown',
   'vat-holds',
+  'vat-lasts',
 ];
 
 const made = new WeakMap<StackCase, StackJob>();

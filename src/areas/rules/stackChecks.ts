@@ -146,7 +146,7 @@ export const stackChecks: readonly EngineCheck[] = [
       const { findings, runs } = checkStack({ stack: { ...stack, motions, holes: [] }, mesh: seen, context });
       return [findings.map((f) => [f.rule, f.change]), runs.filter((r) => !r.ran).map((r) => r.rule)];
     },
-    must: [[['lift-proven', { values: { liftFirstMmPerS: 1.2 } }]], ['light-where-used', 'vat-holds']],
+    must: [[['lift-proven', { values: { liftFirstMmPerS: 1.2 } }]], ['light-where-used', 'vat-holds', 'vat-lasts']],
   },
   {
     title: 'a hole in the surface that layers were drawn of is said',

@@ -22,6 +22,14 @@ export interface Hold {
   readonly at: readonly [x: number, y: number];
 }
 
+/** A slender column on its way up, from where it stands or was last joined to another. */
+export interface LoneColumn {
+  readonly layers: number;
+  /** The last of them. */
+  readonly layer: number;
+  readonly at: readonly [x: number, y: number];
+}
+
 /** How the areas of a layer hang together with the plate. */
 interface Hung {
   readonly areaOf: Int32Array;
@@ -30,17 +38,21 @@ interface Hung {
   readonly narrowest: Int32Array;
   /** Layers through which each area was slender, this one counted. */
   readonly slender: Int32Array;
+  /** And those since it was last joined to another. */
+  readonly alone: Int32Array;
 }
 const NO_AREAS: Hung = {
   areaOf: new Int32Array(0),
   by: new Float64Array(0),
   narrowest: new Int32Array(0),
   slender: new Int32Array(0),
+  alone: new Int32Array(0),
 };
 
 /** Follows by how much each area hangs on the plate, layer by layer from there; only the layer before is kept. */
 export class Hanging {
   readonly tips: ColumnTip[] = [];
+  longest: LoneColumn | null = null;
   private hung = NO_AREAS;
   private runs: Runs = new Int32Array(0);
   private layer = 0;
@@ -58,22 +70,34 @@ export class Hanging {
     const lies = this.layer === 0 ? new Map<number, number>() : this.contacts(runs, areaOf);
     const most = before.by.length;
     const widest = new Float64Array(areas);
+    const below = new Int32Array(areas);
+    const above = new Int32Array(most);
+    for (const pair of lies.keys()) {
+      below[Math.floor(pair / most)]!++;
+      above[pair % most]!++;
+    }
+    const alone = new Int32Array(areas);
     for (const [pair, contact] of lies) {
       const [a, b] = [Math.floor(pair / most), pair % most];
       const way = Math.min(before.by[b]!, contact);
       by[a] = by[a]! + way;
       slender[a] = Math.max(slender[a]!, before.slender[b]!);
+      if (below[a] === 1 && above[b] === 1) alone[a] = before.alone[b]!;
       if (way <= widest[a]!) continue;
       widest[a] = way;
       narrowest[a] = contact < before.by[b]! ? this.layer : before.narrowest[b]!;
     }
     let least: number | null = null;
+    let longest: number | null = null;
     for (let a = 0; a < areas; a++) {
       if (pixels[a]! <= by[a]!) {
         by[a] = pixels[a]!;
         narrowest[a] = this.layer;
       }
-      slender[a] = pixels[a]! <= this.column.pixels ? slender[a]! + 1 : 0;
+      const isSlender = pixels[a]! <= this.column.pixels;
+      slender[a] = isSlender ? slender[a]! + 1 : 0;
+      alone[a] = isSlender ? alone[a]! + 1 : 0;
+      if (alone[a]! > (longest === null ? (this.longest?.layers ?? 0) : alone[longest]!)) longest = a;
       if (by[a]! > 0 && (least === null || pixels[a]! * by[least]! > pixels[least]! * by[a]!)) least = a;
     }
     for (const [pair, contact] of lies) {
@@ -86,7 +110,9 @@ export class Hanging {
         at: placeIn(this.runs, (i) => before.areaOf[i] === b),
       });
     }
-    this.hung = { areaOf, by, narrowest, slender };
+    if (longest !== null)
+      this.longest = { layers: alone[longest]!, layer: this.layer, at: placeIn(runs, (i) => areaOf[i] === longest) };
+    this.hung = { areaOf, by, narrowest, slender, alone };
     this.runs = runs;
     this.layer++;
     return least === null

@@ -1,5 +1,5 @@
-import { Hanging, type Column, type ColumnTip, type Hold } from './hanging.ts';
-import { connect, lengthOf, overlaps, placeIn, type Runs } from './runs.ts';
+import { Hanging, type Column, type ColumnTip, type Hold, type LoneColumn } from './hanging.ts';
+import { connect, freeRunsOf, lengthOf, OUTSIDE_LEFT, OUTSIDE_RIGHT, overlaps, placeIn, type Runs } from './runs.ts';
 
 /** A connected area of a layer of which nothing lies on the layer before. */
 export interface HangingArea {
@@ -29,8 +29,9 @@ export interface FloodedLayer {
   readonly pixels: number;
   /** The area that hangs on least for its size; null where none hangs on anything. */
   readonly hold: Hold | null;
-  /** Connected areas, and those of them that begin here with nothing before them. */
+  /** Connected areas, the largest of them, and those that begin here with nothing before them. */
   readonly areas: number;
+  readonly largestPixels: number;
   readonly islands: number;
   readonly islandPixels: number;
   /** Closed rooms at the film, and how much of it they take. */
@@ -97,8 +98,10 @@ export class LayerFlood {
     readonly islands: readonly HangingArea[];
     readonly rooms: readonly ClosedRoom[];
     readonly tips: readonly ColumnTip[];
+    readonly longest: LoneColumn | null;
   } {
-    return { islands: this.islands, rooms: this.closed.filter((r) => r.volume > 0), tips: this.hanging.tips };
+    const { tips, longest } = this.hanging;
+    return { islands: this.islands, rooms: this.closed.filter((r) => r.volume > 0), tips, longest };
   }
 
   private flood(runs: Runs): Omit<FloodedLayer, 'rooms' | 'roomPixels'> {
@@ -129,7 +132,8 @@ export class LayerFlood {
     }
     const hold = this.hanging.add(runs, areaOf, pixels);
     this.solid = { runs, thing: areaOf.map((a) => things[a]!) };
-    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, islands, islandPixels, hold };
+    const largestPixels = pixels.reduce((most, n) => Math.max(most, n), 0);
+    return { pixels: pixels.reduce((s, n) => s + n, 0), areas, largestPixels, islands, islandPixels, hold };
   }
 
   private floodFree(solid: Runs): Pick<FloodedLayer, 'rooms' | 'roomPixels'> {
@@ -236,25 +240,4 @@ class Things<Record> {
     this.merge(this.records.get(into)!, lost);
     return undefined;
   }
-}
-
-const OUTSIDE_LEFT = -1;
-const OUTSIDE_RIGHT = 0x7fffffff;
-/** What a layer leaves free between its highest row and its lowest. */
-function freeRunsOf(solid: Runs): Runs {
-  if (solid.length === 0) return solid;
-  const out: number[] = [];
-  let y = solid[0]!;
-  let from = OUTSIDE_LEFT;
-  for (let i = 0; i < solid.length; i += 3) {
-    while (y < solid[i]!) {
-      out.push(y, from, OUTSIDE_RIGHT);
-      y++;
-      from = OUTSIDE_LEFT;
-    }
-    if (solid[i + 1]! > from) out.push(y, from, solid[i + 1]!);
-    from = solid[i + 2]!;
-  }
-  out.push(y, from, OUTSIDE_RIGHT);
-  return Int32Array.from(out);
 }

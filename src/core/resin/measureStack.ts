@@ -2,9 +2,14 @@ import { fail, succeed, type Result } from '../result/result.ts';
 import { decodeGreyPng, type Inflate } from './png.ts';
 import type { Stack } from './readStack.ts';
 import { runsOfGrey, type Runs } from './runs.ts';
+import { greysOf } from './shades.ts';
 import { StackMeasure, type StackReport } from './stackReport.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 
+interface Picture {
+  readonly runs: Runs;
+  readonly greys: Uint32Array;
+}
 /** Looks at every layer of a stack. The first exposure of a layer shows all of it. In steps: a large stack takes seconds. */
 export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): Stepwise<Result<StackReport>> {
   const { pixels } = manifest.printer;
@@ -12,17 +17,18 @@ export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): 
   const shown = new Map<string, number>();
   for (const { exposures } of manifest.layers)
     for (const { image } of exposures) shown.set(image, (shown.get(image) ?? 0) + 1);
-  const kept = new Map<string, Runs>();
+  const kept = new Map<string, Picture>();
   for (const [n, { exposures }] of manifest.layers.entries()) {
     for (const [i, { image }] of exposures.entries()) {
-      let runs = kept.get(image);
-      if (!runs) {
+      let seen = kept.get(image);
+      if (!seen) {
         const picture = decodeGreyPng(images.get(image)!, pixels, inflate);
         if (!picture.ok) return fail({ ...picture.failure, where: `layer ${n + 1}, ${image}` });
-        runs = runsOfGrey(picture.value.grey, pixels[0], pixels[1]);
-        if (shown.get(image)! > 1) kept.set(image, runs);
+        const { grey } = picture.value;
+        seen = { runs: runsOfGrey(grey, pixels[0], pixels[1]), greys: greysOf(grey) };
+        if (shown.get(image)! > 1) kept.set(image, seen);
       }
-      if (i === 0) measure.add(runs);
+      if (i === 0) measure.add(seen.runs, seen.greys);
     }
     yield (n + 1) / manifest.layers.length;
   }

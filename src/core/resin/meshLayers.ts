@@ -6,6 +6,7 @@ import type { Stepwise } from '../result/stepwise.ts';
 import { encodeGreyPng } from './png.ts';
 import { rasterise, rowsOfRuns, type GreyRuns, type Outline, type RasterOptions } from './raster.ts';
 import { solidRuns, type Runs } from './runs.ts';
+import { greysOfRuns } from './shades.ts';
 import { exposureIn } from './plate.ts';
 import {
   packStack,
@@ -85,18 +86,28 @@ export function* makingMeshStack(
   const measure = new StackMeasure(manifestOf(s, new Array<string>(count).fill('')));
   const pictures = new Map<string, Uint8Array>();
   const images: string[] = [];
-  let before: { readonly lit: GreyRuns; readonly solid: Runs; readonly image: string } | null = null;
+  let before: {
+    readonly lit: GreyRuns;
+    readonly solid: Runs;
+    readonly greys: Uint32Array;
+    readonly image: string;
+  } | null = null;
   let made = 0;
   let gaps = 0;
   for (const { runs, gaps: here } of meshLayers(mesh, topology, s, added)) {
     gaps += here;
     if (!before || !isSame(before.lit, runs)) {
-      before = { lit: runs, solid: solidRuns(runs), image: `image-${String(++made).padStart(4, '0')}.png` };
+      before = {
+        lit: runs,
+        solid: solidRuns(runs),
+        greys: greysOfRuns(runs),
+        image: `image-${String(++made).padStart(4, '0')}.png`,
+      };
       if (tools)
         pictures.set(before.image, encodeGreyPng(rowsOfRuns(runs, width, height), width, height, tools.deflate));
     }
     images.push(before.image);
-    measure.add(before.solid);
+    measure.add(before.solid, before.greys);
     yield images.length / count;
   }
   const zip = tools && packStack(manifestOf(s, images), pictures, tools.sha256);

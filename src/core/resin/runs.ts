@@ -1,10 +1,9 @@
 import type { GreyRuns } from './raster.ts';
+import { SOLID_GREY } from './shades.ts';
 
 /** Lit runs of a layer from the top: row, first pixel, pixel after the last, three figures a run. */
 export type Runs = Int32Array;
 
-/** Pixels that are lit at least by half count as solid. */
-const SOLID_GREY = 128;
 /** Solid runs of a picture. */
 export function runsOfGrey(grey: Uint8Array, width: number, height: number): Runs {
   const out: number[] = [];
@@ -126,6 +125,43 @@ function eroded(runs: Runs): Runs {
 }
 /** Pixels of a layer in which nothing three pixels wide each way fits, and the middle of their longest stretch. */
 export const thinPixels = (runs: Runs): ReturnType<typeof pixelsBeyond> => pixelsBeyond(runs, eroded(runs), 1, 1);
+
+export const OUTSIDE_LEFT = -1;
+export const OUTSIDE_RIGHT = 0x7fffffff;
+/** More than a gap may be narrow. */
+const ROOM_LEFT = 8;
+/** What a layer leaves free between its highest row and its lowest. */
+export function freeRunsOf(solid: Runs): Runs {
+  if (solid.length === 0) return solid;
+  const out: number[] = [];
+  let y = solid[0]!;
+  let from = OUTSIDE_LEFT;
+  for (let i = 0; i < solid.length; i += 3) {
+    while (y < solid[i]!) {
+      out.push(y, from, OUTSIDE_RIGHT);
+      y++;
+      from = OUTSIDE_LEFT;
+    }
+    if (solid[i + 1]! > from) out.push(y, from, solid[i + 1]!);
+    from = solid[i + 2]!;
+  }
+  out.push(y, from, OUTSIDE_RIGHT);
+  return Int32Array.from(out);
+}
+/** Pixels of the gaps of a layer through which nothing three pixels wide goes, and the middle of their longest stretch. */
+export function narrowGaps(runs: Runs): ReturnType<typeof pixelsBeyond> {
+  const inside = freeRunsOf(runs);
+  if (inside.length === 0) return { pixels: 0, at: [0, 0] };
+  // outside a layer there is room on every side
+  const [top, low] = [inside[0]!, inside[inside.length - 3]!];
+  const free = new Int32Array(inside.length + 12);
+  for (const [i, y] of [top - 2, top - 1].entries()) free.set([y, OUTSIDE_LEFT, OUTSIDE_RIGHT], 3 * i);
+  free.set(inside, 6);
+  for (const [i, y] of [low + 1, low + 2].entries())
+    free.set([y, OUTSIDE_LEFT, OUTSIDE_RIGHT], inside.length + 6 + 3 * i);
+  for (let i = 1; i < free.length; i += 3) if (free[i] === OUTSIDE_LEFT) free[i] = -ROOM_LEFT;
+  return pixelsBeyond(free.subarray(6, inside.length + 6), eroded(free), 1, 1);
+}
 
 /** Where the runs of a row begin and end in a list of them. */
 function rowStarts(runs: Runs): (y: number) => readonly [from: number, to: number] {

@@ -1,7 +1,8 @@
 import type { Drain, Pierced } from './drains.ts';
 import type { Hold } from './hanging.ts';
 import { LayerFlood } from './layerFlood.ts';
-import { pixelsBeyond, thinPixels, type Runs } from './runs.ts';
+import { connect, lengthOf, narrowGaps, pixelsBeyond, placeIn, thinPixels, type Runs } from './runs.ts';
+import { Shades, type ShadeCounts } from './shades.ts';
 import { darkTimeS, type LayerMotion } from './sequence.ts';
 import { lightS, motionAfter, type StackManifest } from './stack.ts';
 
@@ -9,8 +10,9 @@ import { lightS, motionAfter, type StackManifest } from './stack.ts';
 export interface StackRow {
   readonly zMm: number;
   readonly areaMm2: number;
-  /** Connected areas, and those of them that have nothing before them. */
+  /** Connected areas, the largest of them, and those that have nothing before them. */
   readonly areas: number;
+  readonly largestMm2: number;
   readonly islands: number;
   /** Rooms that the film closes in this layer, and their area at the film. */
   readonly cups: number;
@@ -21,6 +23,9 @@ export interface StackRow {
   /** Area of what is less than three pixels wide, and where most of it is. */
   readonly thinMm2: number;
   readonly thinAt: OnScreen | null;
+  /** Area of gaps less than three pixels wide, and where most of it is. */
+  readonly gapMm2: number;
+  readonly gapAt: OnScreen | null;
   /** Area of what hangs on least for its size, over the narrowest section by which it hangs on the plate; 0 where nothing hangs on anything. */
   readonly perHeld: number;
   /** Light of the pixel that has most, s. */
@@ -60,6 +65,24 @@ export interface StackTip extends OnScreen {
   /** Of a circle with the area of its narrowest section. */
   readonly diameterMm: number;
 }
+/** A slender column that nothing braces. */
+export interface StackColumn extends OnScreen {
+  readonly lengthMm: number;
+  /** Its last layer. */
+  readonly layer: number;
+  readonly zMm: number;
+}
+/** The two tips that meet the part nearest to each other, and the place between them. */
+export interface NearTips extends OnScreen {
+  readonly apartMm: number;
+  readonly layer: number;
+  readonly zMm: number;
+}
+/** The smallest area that stands on the plate, and how many there are. */
+export interface StackFoot extends OnScreen {
+  readonly areaMm2: number;
+  readonly feet: number;
+}
 /** An area and the narrowest section by which it hangs on the plate. */
 export interface StackHold extends OnScreen {
   readonly layer: number;
@@ -92,8 +115,16 @@ export interface StackReport {
   /** The thinnest of them, and how many there are. */
   readonly tips: readonly StackTip[];
   readonly tipCount: number;
+  /** The tip nearest to the plate. */
+  readonly lowestTip: StackTip | null;
+  readonly nearTips: NearTips | null;
+  readonly longestColumn: StackColumn | null;
   /** What hangs on least for its size; null where nothing hangs on anything. */
   readonly hold: StackHold | null;
+  /** Null where nothing is on the plate. */
+  readonly foot: StackFoot | null;
+  /** Greys of all pictures together. */
+  readonly shades: ShadeCounts;
   /** Holes somebody had bored into the parts, as they pierce them; missing where layers came as they are, and in older runs. */
   readonly holes?: readonly BoredHole[];
   readonly volumeMm3: number;
@@ -128,6 +159,8 @@ export class StackMeasure {
   private readonly rows: StackRow[] = [];
   private hold: StackHold | null = null;
   private before: Runs | null = null;
+  private foot: StackFoot | null = null;
+  private readonly shades = new Shades();
   private bounds: [number, number, number, number] | null = null;
 
   constructor(private readonly manifest: StackManifest) {
@@ -138,8 +171,8 @@ export class StackMeasure {
     });
   }
 
-  /** The solid runs of the next layer. */
-  add(runs: Runs): void {
+  /** The solid runs of the next layer, and how many pixels of it have each grey. */
+  add(runs: Runs, greys: Uint32Array): void {
     const { manifest, before } = this;
     const [px, py] = manifest.printer.pixelMm;
     const seen = this.flood.add(runs);
@@ -147,28 +180,50 @@ export class StackMeasure {
     const reachMm = manifest.layerMm * Math.tan((LEAN_DEG * Math.PI) / 180);
     const beyond = before === null || runs === before ? null : pixelsBeyond(runs, before, reachMm / px, reachMm / py);
     const isNew = runs !== before;
-    const thin = isNew ? thinPixels(runs) : null;
+    const last = this.rows.at(-1);
     const leaning = Math.max(0, (beyond?.pixels ?? 0) - seen.islandPixels);
     this.rows.push({
       zMm: layer.zMm,
       areaMm2: seen.pixels * px * py,
       areas: seen.areas,
+      largestMm2: seen.largestPixels * px * py,
       islands: seen.islands,
       cups: seen.rooms,
       cupMm2: seen.roomPixels * px * py,
       leaningMm2: leaning * px * py,
       leansAt: leaning > 0 ? this.onScreen(beyond!.at) : null,
-      ...(thin
-        ? { thinMm2: thin.pixels * px * py, thinAt: thin.pixels > 0 ? this.onScreen(thin.at) : null }
-        : { thinMm2: this.rows.at(-1)!.thinMm2, thinAt: this.rows.at(-1)!.thinAt }),
+      ...(isNew || !last
+        ? this.narrowOf(runs)
+        : { thinMm2: last.thinMm2, thinAt: last.thinAt, gapMm2: last.gapMm2, gapAt: last.gapAt }),
       perHeld: seen.hold ? seen.hold.pixels / seen.hold.byPixels : 0,
       lightS: lightS(layer),
       exposures: layer.exposures.length,
       darkS: darkTimeS(motionAfter(manifest, layer)),
     });
     if (isNew) this.widen(runs);
+    if (this.rows.length === 1) this.foot = this.footOf(runs);
+    this.shades.add(this.rows.length, greys);
     if (seen.hold) this.keepHold(seen.hold);
     this.before = runs;
+  }
+  private narrowOf(runs: Runs): Pick<StackRow, 'thinMm2' | 'thinAt' | 'gapMm2' | 'gapAt'> {
+    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    const [thin, gap] = [thinPixels(runs), narrowGaps(runs)];
+    return {
+      thinMm2: thin.pixels * mm2,
+      thinAt: thin.pixels > 0 ? this.onScreen(thin.at) : null,
+      gapMm2: gap.pixels * mm2,
+      gapAt: gap.pixels > 0 ? this.onScreen(gap.at) : null,
+    };
+  }
+  private footOf(runs: Runs): StackFoot | null {
+    const { areaOf, areas } = connect(runs);
+    if (areas === 0) return null;
+    const pixels = new Int32Array(areas);
+    for (let i = 0; i < areaOf.length; i++) pixels[areaOf[i]!]! += lengthOf(runs, i);
+    const least = pixels.indexOf(Math.min(...pixels));
+    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    return { areaMm2: pixels[least]! * mm2, feet: areas, ...this.onScreen(placeIn(runs, (i) => areaOf[i] === least)) };
   }
   private keepHold({ pixels, byPixels, narrowestLayer, at }: Hold): void {
     const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
@@ -202,8 +257,14 @@ export class StackMeasure {
     const { manifest, rows } = this;
     const { pixelMm, pixels } = manifest.printer;
     const [px, py] = pixelMm;
-    const { islands, rooms, tips } = this.flood.end();
+    const { islands, rooms, tips: ends, longest } = this.flood.end();
     const zOf = (layer: number): number => manifest.layers[layer]!.zMm;
+    const tips = ends.map((t): StackTip => ({
+      layer: t.layer + 1,
+      zMm: zOf(t.layer),
+      diameterMm: 2 * Math.sqrt((t.pixels * px * py) / Math.PI),
+      ...this.onScreen(t.at),
+    }));
     const lights = rows.map((r) => r.lightS);
     const exposureS = lights.reduce((s, x) => s + x, 0);
     const b = this.bounds;
@@ -238,17 +299,20 @@ export class StackMeasure {
         })),
       ),
       roomCount: rooms.length,
-      tips: tips
-        .map((t) => ({
-          layer: t.layer + 1,
-          zMm: zOf(t.layer),
-          diameterMm: 2 * Math.sqrt((t.pixels * px * py) / Math.PI),
-          ...this.onScreen(t.at),
-        }))
-        .sort((a, b) => a.diameterMm - b.diameterMm)
-        .slice(0, MOST_TOLD),
+      tips: tips.toSorted((a, b) => a.diameterMm - b.diameterMm).slice(0, MOST_TOLD),
       tipCount: tips.length,
+      // they come from the plate upwards
+      lowestTip: tips[0] ?? null,
+      nearTips: nearestOf(tips),
+      longestColumn: longest && {
+        lengthMm: longest.layers * manifest.layerMm,
+        layer: longest.layer + 1,
+        zMm: zOf(longest.layer),
+        ...this.onScreen(longest.at),
+      },
       hold: this.hold,
+      foot: this.foot,
+      shades: this.shades.end(),
       volumeMm3: rows.reduce((s, r) => s + r.areaMm2, 0) * manifest.layerMm,
       boundsMm: b && [b[0] * px, (pixels[1] - b[3]) * py, b[2] * px, (pixels[1] - b[1]) * py],
       ...sequenceOf(lights),
@@ -261,6 +325,20 @@ export class StackMeasure {
   }
 }
 
+/** Of tips from the plate upwards. */
+function nearestOf(tips: readonly StackTip[]): NearTips | null {
+  const across = tips.toSorted((a, b) => a.xMm - b.xMm);
+  let best: NearTips | null = null;
+  for (const [i, a] of across.entries())
+    for (let k = i + 1; k < across.length && across[k]!.xMm - a.xMm < (best?.apartMm ?? Infinity); k++) {
+      const b = across[k]!;
+      const apartMm = Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm, b.zMm - a.zMm);
+      if (best && apartMm >= best.apartMm) continue;
+      const { layer, zMm } = a.zMm > b.zMm ? a : b;
+      best = { apartMm, layer, zMm, xMm: (a.xMm + b.xMm) / 2, yMm: (a.yMm + b.yMm) / 2 };
+    }
+  return best;
+}
 const largest = <T extends { readonly areaMm2: number }>(all: readonly T[]): readonly T[] =>
   all.toSorted((a, b) => b.areaMm2 - a.areaMm2).slice(0, MOST_TOLD);
 const SAME_S = 1e-6;

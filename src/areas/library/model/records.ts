@@ -44,6 +44,8 @@ export interface PairingEntry {
     readonly lot?: string;
     /** Light at the fifteen places of a light map, mW/cm², row by row from the left front. */
     readonly light?: readonly number[];
+    /** Area of each of the bodies whose layers it was tried on. */
+    readonly areaMm2?: number;
   };
   readonly provenOn: string;
   readonly validUntil: string;

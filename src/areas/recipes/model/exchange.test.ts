@@ -55,6 +55,7 @@ describe('a pairing in a file', () => {
   test.each([
     [{ scope: 'farm' }, 'scope'],
     [{ entries: { flow: [{ ...entry, conditions: { light: [3, 3] } }] } }, 'entries: flow'],
+    [{ entries: { flow: [{ ...entry, conditions: { areaMm2: 0 } }] } }, 'entries: flow'],
     [{ entries: { flow: [{ ...entry, conditions: { light: Array(15).fill('3') } }] } }, 'entries: flow'],
     [{ place: 'gone' }, 'place'],
     [{ mount: -1 }, 'mount'],

@@ -81,11 +81,13 @@ function entryProblem(key: string, e: unknown): Failure | null {
   )
     return no('Its trial is not named by short texts', 'give trialId, trialName and machineId, empty where unknown');
   if (!isObject(conditions)) return no('Its conditions are not an object', 'give one, empty where unknown');
-  const { light } = conditions;
+  const { light, areaMm2 } = conditions;
   const isMap =
     Array.isArray(light) && light.length === METER_PLACES.length && light.every((v) => typeof v === 'number' && v > 0);
   if (light !== undefined && !isMap)
     return no(`Its light is not ${METER_PLACES.length} figures above 0`, 'give one for each place, or leave it out');
+  if (areaMm2 !== undefined && !(typeof areaMm2 === 'number' && areaMm2 > 0))
+    return no('Its areaMm2 is not a figure above 0', 'give the area of one body, or leave it out');
   return [provenOn, validUntil].every((d) => typeof d === 'string' && Number.isFinite(Date.parse(d)))
     ? null
     : no('Its days cannot be read', 'write provenOn and validUntil as 2026-11-24T08:00:00.000Z');

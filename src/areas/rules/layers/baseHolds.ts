@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { layerWithMost } from '../layerWithMost.ts';
 
 /** Least share of the largest layer that lies on the plate (common practice, no source). */
 const LEAST_SHARE = 0.05;
@@ -16,20 +17,19 @@ export const baseHolds = defineRule({
     reads: ['rows'],
     find: ({ rows }) => {
       const base = rows[0]!.areaMm2;
-      const most = rows.reduce((best, r, i) => (r.areaMm2 > rows[best]!.areaMm2 ? i : best), 0);
-      const largest = rows[most]!.areaMm2;
+      const { areaMm2: largest, layer, zMm } = layerWithMost(rows, 'areaMm2');
       return largest <= SMALL_MM2 || base >= LEAST_SHARE * largest
         ? []
         : [
             {
               severity: 'caution',
               title: 'Little lies on the plate for so large a layer',
-              figure: `${base.toFixed(1)} mm² on the plate, ${largest.toFixed(0)} mm² in layer ${most + 1}`,
+              figure: `${base.toFixed(1)} mm² on the plate, ${largest.toFixed(0)} mm² in layer ${layer}`,
               limit: `${(LEAST_SHARE * largest).toFixed(1)} mm²`,
               origin: 'common practice',
               fix: 'add supports or a raft, or turn the part so that its largest layer is smaller',
-              layer: most + 1,
-              zMm: rows[most]!.zMm,
+              layer,
+              zMm,
             },
           ];
     },

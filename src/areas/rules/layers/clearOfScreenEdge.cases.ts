@@ -16,11 +16,13 @@ export const cases: RuleCases = {
     {
       when: 'a pixel from every edge',
       stack: { solids: [{ ...block, w: 142.8 - 0.068, d: 88.4 - 0.068 }] },
+      others: ['dark-around', 'lift-for-area'],
       finds: [],
     },
     {
       when: 'over every edge',
       stack: { solids: [{ ...block, w: 150, d: 90 }] },
+      others: ['dark-around', 'lift-for-area'],
       finds: [{ ...says, figure: '142.80 × 88.40 mm, at the left and the front and the right and the back' }],
     },
     { when: 'two pixels from the right edge', stack: { solids: [{ ...block, x: 71.4 - 10 - 0.068 }] }, finds: [] },

@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { layerWithMost } from '../layerWithMost.ts';
 
 /** Less of it in one layer is a corner or a tip. */
 const LEAST_MM2 = 0.3;
@@ -13,18 +14,17 @@ export const featuresWide = defineRule({
   layers: {
     reads: ['rows', 'pixelMm'],
     find: ({ rows, pixelMm }) => {
-      const most = rows.reduce((best, r, i) => (r.thinMm2 > rows[best]!.thinMm2 ? i : best), 0);
-      const row = rows[most]!;
+      const row = layerWithMost(rows, 'thinMm2');
       if (row.thinMm2 <= LEAST_MM2) return [];
       return [
         {
           severity: 'caution',
           title: 'Some of a layer is narrower than three pixels',
-          figure: `${row.thinMm2.toFixed(2)} mm² in layer ${most + 1}`,
+          figure: `${row.thinMm2.toFixed(2)} mm² in layer ${row.layer}`,
           limit: `${(3 * Math.max(...pixelMm)).toFixed(3)} mm wide`,
           origin: 'common practice',
           fix: 'make it wider, or print it on a finer screen',
-          layer: most + 1,
+          layer: row.layer,
           zMm: row.zMm,
           ...(row.thinAt && { place: row.thinAt }),
         },

@@ -23,8 +23,13 @@ const stuck = {
 export const cases: RuleCases = {
   rule: holesDrain,
   stack: [
-    { when: 'a hole of 1.7 mm in a wall of 2 mm', measured: { holes: [hole(1.7, 2)] }, finds: [stuck] },
-    { when: 'a hole of 2 mm in it', measured: { holes: [hole(2, 2)] }, finds: [] },
+    {
+      when: 'a hole of 1.7 mm in a wall of 2 mm',
+      measured: { holes: [hole(1.7, 2)] },
+      others: ['air-gets-in'],
+      finds: [stuck],
+    },
+    { when: 'a hole of 2 mm in it', measured: { holes: [hole(2, 2)] }, others: ['air-gets-in'], finds: [] },
     {
       when: 'holes that go in at 45°, the narrower of two that do not drain told',
       measured: { holes: [hole(2.5, 2.83, 45), hole(2, 2.83, 45), hole(3, 2.83, 45)] },
@@ -41,6 +46,7 @@ export const cases: RuleCases = {
     {
       when: 'a narrow one in a thin wall at the plate',
       measured: { holes: [{ ...hole(1.5, 1), at: [70, 40, 0] as const }] },
+      others: ['air-gets-in'],
       finds: [{ ...stuck, figure: '1.5 mm wide, 1.00 mm long at 0°', layer: 1, zMm: 0 }],
     },
     { when: 'a part without holes', measured: { holes: [] }, finds: [] },

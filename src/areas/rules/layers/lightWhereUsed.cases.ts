@@ -45,6 +45,7 @@ export const cases: RuleCases = {
       when: 'a wide part over a dim middle',
       proofs: mapped(2, {}, 7),
       stack: { solids: [{ ...corner, x: 0, y: 0, w: 100, d: 60 }] },
+      others: ['lift-for-area'],
       finds: [
         {
           ...dim,

@@ -30,9 +30,9 @@ export const cases: RuleCases = {
           place: { xMm: 70.397, yMm: 44.217 },
         },
       ],
-      others: ['lean-held'],
+      others: ['feet-wide', 'lean-held'],
     },
-    { when: 'supports two millimetres long', stack: short(2), finds: [], others: ['lean-held'] },
+    { when: 'supports two millimetres long', stack: short(2), finds: [], others: ['feet-wide', 'lean-held'] },
     { when: 'a part that lies on the plate', finds: [] },
   ],
 };

@@ -11,9 +11,8 @@ export const roomUnder = defineRule({
   why: 'Tips that end just above the plate cannot be cut without cutting the part.',
   source: 'Lowest layer in which a slender column meets the part; 2 mm are common practice, no source',
   layers: {
-    reads: ['tips'],
-    find: ({ tips }) => {
-      const lowest = tips.reduce<(typeof tips)[number] | null>((low, t) => (!low || t.zMm < low.zMm ? t : low), null);
+    reads: ['lowestTip'],
+    find: ({ lowestTip: lowest }) => {
       if (!lowest || lowest.zMm >= LEAST_MM) return [];
       const { layer, zMm, xMm, yMm } = lowest;
       return [

@@ -20,24 +20,24 @@ const hangs = (severity: 'caution' | 'blocker', figure: string, limit: string) =
 export const cases: RuleCases = {
   rule: tipsCarry,
   stack: [
-    { when: 'little that hangs on one tip', stack: on(3, 3), finds: [], others: ['lean-held'] },
+    { when: 'little that hangs on one tip', stack: on(3, 3), finds: [], others: ['feet-wide', 'lean-held'] },
     {
       when: 'more than a tip carries well',
       stack: on(5, 5),
       finds: [hangs('caution', '25.3 mm² on 0.12 mm² in layer 50', '0.21 mm²')],
-      others: ['lean-held'],
+      others: ['feet-wide', 'lean-held'],
     },
     {
       when: 'far more than that',
       stack: on(8, 8),
       finds: [hangs('blocker', '64.4 mm² on 0.12 mm² in layer 50', '0.54 mm²')],
-      others: ['base-holds', 'lean-held'],
+      others: ['base-holds', 'feet-wide', 'lean-held'],
     },
     {
       when: 'as much on four of them',
       stack: { solids: [{ ...head, w: 6, d: 6 }, post(-2, 0.34), post(2, 0.34), post(-1, 0.34), post(1, 0.34)] },
       finds: [],
-      others: ['lean-held'],
+      others: ['feet-wide', 'lean-held'],
     },
     { when: 'nothing that hangs on anything', measured: { hold: null }, finds: [] },
   ],

@@ -206,6 +206,8 @@ export interface FilamentKind extends Kind {
 }
 export interface ResinKind extends Kind {
   readonly technology: 'resin';
+  /** Area in one piece that its layers were peeled or settled with, where that bears on what it proves. */
+  readonly areaMm2?: number;
   readonly plate: (
     settings: PlateSettings,
     bands: readonly number[],

@@ -178,6 +178,7 @@ export function defineMotionTower(spec: MotionTower): ResinKind {
     key: spec.key,
     label: spec.label,
     question: spec.question,
+    areaMm2: COLUMN_MM ** 2,
     proves: [setting],
     after: ['exposure-ladder'],
     validDays: 90,

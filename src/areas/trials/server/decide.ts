@@ -88,6 +88,7 @@ export async function decideTrial(
               layerHeightMm: row.plan.conditions['resinLayerMm']!,
               ...(row.progress?.resinC !== undefined && { resinC: row.progress.resinC }),
               ...(light && { light }),
+              ...(kind.areaMm2 !== undefined && { areaMm2: kind.areaMm2 }),
             }),
         ...(row.lot !== 'unknown' && { lot: row.lot }),
       };
