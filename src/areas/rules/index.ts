@@ -11,6 +11,7 @@ import { exposuresTaken } from './layers/exposuresTaken.ts';
 import { faintHardens } from './layers/faintHardens.ts';
 import { featuresWide } from './layers/featuresWide.ts';
 import { feetWide } from './layers/feetWide.ts';
+import { filmMounted } from './layers/filmMounted.ts';
 import { gapsOpen } from './layers/gapsOpen.ts';
 import { holesDrain } from './layers/holesDrain.ts';
 import { islandsHeld } from './layers/islandsHeld.ts';
@@ -23,6 +24,7 @@ import { lightEven } from './layers/lightEven.ts';
 import { lightNotThrough } from './layers/lightNotThrough.ts';
 import { lightWhereUsed } from './layers/lightWhereUsed.ts';
 import { resinEnough } from './layers/resinEnough.ts';
+import { resinLoaded } from './layers/resinLoaded.ts';
 import { roomsDrain } from './layers/roomsDrain.ts';
 import { roomUnder } from './layers/roomUnder.ts';
 import { shadesForScreen } from './layers/shadesForScreen.ts';
@@ -229,6 +231,7 @@ export const rules: readonly Rule[] = [
   fileAsWritten,
   fileName,
   fillHoldsTops,
+  filmMounted,
   finerThanNeeded,
   firstLayerHeight,
   firstLayerSlow,
@@ -302,6 +305,7 @@ export const rules: readonly Rule[] = [
   reservedTool,
   resinAsProven,
   resinEnough,
+  resinLoaded,
   resinWarmEnough,
   retractionProven,
   retractionSuitsFeed,

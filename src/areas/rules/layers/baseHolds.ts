@@ -1,5 +1,5 @@
 import { defineRule } from '../define.ts';
-import { layerWithMost } from '../layerWithMost.ts';
+import { layerWithMost } from '../layersWith.ts';
 
 /** Least share of the largest layer that lies on the plate (common practice, no source). */
 const LEAST_SHARE = 0.05;

@@ -29,7 +29,7 @@ export const cases: RuleCases = {
     {
       when: 'more in one layer than in others, on pixels that are longer one way',
       measured: {
-        rows: stackRows(30, (i) => ({ thinMm2: i === 9 ? 0.1 : i === 10 ? 0.31 : i === 11 ? 0.2 : 0 })),
+        rows: stackRows(40, (i) => ({ thinMm2: i === 10 ? 0.31 : i > 4 && i < 18 ? 0.305 : i > 30 ? 2 : 0 })),
         pixelMm: [0.034, 0.05],
       },
       finds: [
@@ -46,6 +46,7 @@ export const cases: RuleCases = {
       ],
       others: ['layers-for-screen'],
     },
+    { when: 'a ridge', measured: { rows: stackRows(30, (i) => ({ thinMm2: i > 20 ? 4 : 0 })) }, finds: [] },
     { when: 'as much as a corner has', measured: { rows: stackRows(30, () => ({ thinMm2: 0.3 })) }, finds: [] },
     {
       when: 'a fin three pixels wide',

@@ -1,8 +1,10 @@
 import { defineRule } from '../define.ts';
-import { layerWithMost } from '../layerWithMost.ts';
+import { layerThatLasts } from '../layersWith.ts';
 
 /** Less of it in one layer is a corner or a tip. */
 const LEAST_MM2 = 0.3;
+/** Every ridge is narrow for its last layers. */
+const LASTS_MM = 0.5;
 
 export const featuresWide = defineRule({
   id: 'features-wide',
@@ -12,10 +14,10 @@ export const featuresWide = defineRule({
   why: 'A line of one or two pixels is as wide as its blur: it comes out thicker, or not at all, and bends away from the film.',
   source: 'Each layer opened by a pixel on every side; three pixels are common practice, no source',
   layers: {
-    reads: ['rows', 'pixelMm'],
-    find: ({ rows, pixelMm }) => {
-      const row = layerWithMost(rows, 'thinMm2');
-      if (row.thinMm2 <= LEAST_MM2) return [];
+    reads: ['rows', 'pixelMm', 'layerMm'],
+    find: ({ rows, pixelMm, layerMm }) => {
+      const row = layerThatLasts(rows, 'thinMm2', LEAST_MM2, Math.round(LASTS_MM / layerMm));
+      if (!row) return [];
       return [
         {
           severity: 'caution',

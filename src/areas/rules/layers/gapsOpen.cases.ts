@@ -22,9 +22,11 @@ const shut = {
   zMm: 0.05,
   place: { xMm: 70.448, yMm: 51.153 },
 } as const;
-/** Gaps of so much in three of the layers, of the most in the second of them. */
-const gaps = (most: number) => ({
-  rows: stackRows(30, (i) => ({ gapMm2: i === 9 ? 0.1 : i === 10 ? most : i === 11 ? 0.2 : 0 })),
+/** Gaps through so many layers from the ninth on, and of the most in one of them; further up through fewer. */
+const gaps = (most: number, layers = 10) => ({
+  rows: stackRows(40, (i) => ({
+    gapMm2: i === 10 ? most : i >= 8 && i < 8 + layers ? Math.min(0.305, most) : i > 30 && i < 36 ? 2 : 0,
+  })),
 });
 
 export const cases: RuleCases = {
@@ -38,13 +40,14 @@ export const cases: RuleCases = {
     { when: 'a slot three pixels wide', stack: slot(0.102), finds: [] },
     { when: 'a slot two pixels wide and short', stack: slot(0.068, 4), finds: [] },
     {
-      when: 'more in one layer than in others, on pixels that are longer one way',
+      when: 'gaps through half a millimetre, more in one layer than in others, on pixels that are longer one way',
       measured: { ...gaps(0.31), pixelMm: [0.034, 0.05] },
       finds: [
         { ...shut, figure: '0.31 mm² in layer 11', limit: '0.150 mm wide', layer: 11, zMm: 0.55, place: undefined },
       ],
       others: ['layers-for-screen'],
     },
+    { when: 'gaps through less than that', measured: gaps(0.31, 9), finds: [] },
     { when: 'as much as a notch has', measured: gaps(0.3), finds: [] },
     { when: 'one block', stack: {}, finds: [] },
   ],

@@ -1,8 +1,10 @@
 import { defineRule } from '../define.ts';
-import { layerWithMost } from '../layerWithMost.ts';
+import { layerThatLasts } from '../layersWith.ts';
 
 /** Less of it in one layer is a corner or a notch. */
 const LEAST_MM2 = 0.3;
+/** Where two flanks meet it is narrow for a few layers and closes as it should. */
+const LASTS_MM = 0.5;
 
 export const gapsOpen = defineRule({
   id: 'gaps-open',
@@ -12,10 +14,10 @@ export const gapsOpen = defineRule({
   why: 'Light from both sides meets in a gap of one or two pixels and resin does not run out of it: it grows shut.',
   source: 'What each layer leaves free, opened by a pixel on every side; three pixels are common practice, no source',
   layers: {
-    reads: ['rows', 'pixelMm'],
-    find: ({ rows, pixelMm }) => {
-      const row = layerWithMost(rows, 'gapMm2');
-      if (row.gapMm2 <= LEAST_MM2) return [];
+    reads: ['rows', 'pixelMm', 'layerMm'],
+    find: ({ rows, pixelMm, layerMm }) => {
+      const row = layerThatLasts(rows, 'gapMm2', LEAST_MM2, Math.round(LASTS_MM / layerMm));
+      if (!row) return [];
       return [
         {
           severity: 'caution',

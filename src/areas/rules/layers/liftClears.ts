@@ -1,5 +1,5 @@
 import { defineRule } from '../define.ts';
-import { layerWithMost } from '../layerWithMost.ts';
+import { layerWithMost } from '../layersWith.ts';
 
 /** A film bows by some millimetres before so much parts from it (common practice, no source). */
 const LEAST_MM = 3;

@@ -1,5 +1,5 @@
 import { defineRule } from '../define.ts';
-import { layerWithMost } from '../layerWithMost.ts';
+import { layerWithMost } from '../layersWith.ts';
 
 /** How much more than in its trial a film may hold before nothing is known of it (common practice, no source). */
 const MOST_TIMES = 8;
