@@ -24,7 +24,7 @@ export default ts.config(
   {
     languageOptions: {
       globals: { ...globals.node, ...globals.browser },
-      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+      parserOptions: { project: './tsconfig.json', tsconfigRootDir: import.meta.dirname },
     },
   },
   {

@@ -1,6 +1,6 @@
-import { outlinesOf, type PlateProgram } from '../../core/resin/plate.ts';
+import { outlinesOf, shownIn, type PlateProgram } from '../../core/resin/plate.ts';
 import { rasterise } from '../../core/resin/raster.ts';
-import { solidRuns } from '../../core/resin/runs.ts';
+import { solidRuns, type Runs } from '../../core/resin/runs.ts';
 import { greysOfRuns } from '../../core/resin/shades.ts';
 import { layersOf, STACK_FORMAT, STACK_VERSION, type StackManifest } from '../../core/resin/stack.ts';
 import { StackMeasure, type StackReport } from '../../core/resin/stackReport.ts';
@@ -51,9 +51,16 @@ function measured(p: PlateProgram): StackReport {
   };
   const measure = new StackMeasure(manifest);
   const fields = p.fields.map((_, i) => i);
+  let shown = '';
+  let solid: Runs = new Int32Array(0);
+  let greys: Uint32Array = new Uint32Array(0);
   for (let i = 0; i < layers.length; i++) {
-    const lit = rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 });
-    measure.add(solidRuns(lit), greysOfRuns(lit));
+    const now = shownIn(p, fields, i);
+    if (i === 0 || now !== shown) {
+      const lit = rasterise(outlinesOf(p, fields, i), { width, height, samples: p.samples, lowestGrey: 0 });
+      [shown, solid, greys] = [now, solidRuns(lit), greysOfRuns(lit)];
+    }
+    measure.add(solid, greys);
   }
   return measure.end(1);
 }
