@@ -10,6 +10,7 @@ export function StopNotice({
   machineName,
   stop,
   href,
+  hasVat,
   isUnknown = false,
   mayChange,
   onResume,
@@ -25,6 +26,8 @@ export function StopNotice({
   };
   /** Page of what was printed, where this is not that page. */
   readonly href?: string;
+  /** What came off the plate may lie in its vat. */
+  readonly hasVat: boolean;
   /** Nobody knows what the machine does. */
   readonly isUnknown?: boolean | undefined;
   readonly mayChange: boolean;
@@ -33,6 +36,7 @@ export function StopNotice({
 }) {
   const { isFinished = false } = stop;
   const [isBusy, act] = useMachineAct(machineId);
+  const isVatToSearch = hasVat && !isFinished;
   const name = isFinished ? 'Finished' : isUnknown ? 'Unknown' : 'Stopped';
   return (
     <section className={`stage ${isFinished ? 'finished' : 'stopped'}`} aria-label={name}>
@@ -54,7 +58,9 @@ export function StopNotice({
             : `: ${stop.why}`}{' '}
         {isUnknown
           ? 'Nothing starts here until you have said what you found. If it heats or moves, stop it first.'
-          : 'Nothing starts here until the part is removed.'}
+          : isVatToSearch
+            ? 'Nothing starts here until the part is removed and the vat was searched: what lies on the film goes through it or through the screen.'
+            : 'Nothing starts here until the part is removed.'}
       </p>
       {mayChange && (
         <div className="actions">
@@ -74,7 +80,12 @@ export function StopNotice({
             disabled={isBusy}
             onClick={() => act('clear-plate', { note: '' }, `${machineName} is free`)}
           >
-            {isUnknown ? 'It stands still, plate is clear' : 'Part removed, plate is clear'}
+            {isUnknown
+              ? 'It stands still, plate'
+              : isVatToSearch
+                ? 'Part removed, vat searched, plate'
+                : 'Part removed, plate'}{' '}
+            is clear
           </Button>
         </div>
       )}

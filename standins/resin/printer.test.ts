@@ -1,9 +1,12 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { deflateSync } from 'node:zlib';
+import { deflateSync, inflateSync } from 'node:zlib';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { strFromU8, unzipSync } from 'fflate';
-import { afterEach, describe, expect, test } from 'vitest';
+import { afterEach, describe, expect, test, vi } from 'vitest';
+import { runAll } from '../../src/core/result/stepwise.ts';
+import { measuringStack } from '../../src/core/resin/measureStack.ts';
+import { readStack } from '../../src/core/resin/readStack.ts';
 import type { PlateProgram } from '../../src/core/resin/plate.ts';
 import { writeStack } from '../../src/core/resin/stack.ts';
 import { readResinBench } from './bench.ts';
@@ -67,6 +70,27 @@ describe('a simulated resin printer', () => {
     expect(p.load(new Uint8Array(10))).toContain('no zip');
     expect(p.load(writeStack(program([300, 200]), tools))).toBe('made for 300 × 200 pixels; this screen has 320 × 200');
     expect(p.state().phase).toBe('idle');
+  });
+  test('takes as long as is told of its layers, within half a percent', () => {
+    vi.useFakeTimers();
+    try {
+      const slow = { ...motion, pauseBeforeLiftS: 0.5, pauseAtTopS: 1, lift: [...motion.lift, { mm: 2, mmPerS: 4 }] };
+      const steps = writeStack({ ...program([320, 200]), motionSteps: [{ fromMm: 0.5, motion: slow }] }, tools);
+      const read = readStack(steps, tools.sha256);
+      if (!read.ok) throw new Error(read.failure.what);
+      const told = runAll(measuringStack(read.value, (raw, most) => inflateSync(raw, { maxOutputLength: most })));
+      if (!told.ok) throw new Error(told.failure.what);
+      const p = make(1);
+      expect(p.load(steps)).toBeNull();
+      p.start();
+      let passedS = 0;
+      for (; p.state().phase === 'printing' && passedS < 3600; passedS += 0.05) vi.advanceTimersByTime(50);
+      expect(p.state().layer).toBe(20);
+      expect(told.value.timeS).toBeGreaterThan(200);
+      expect(Math.abs(passedS / told.value.timeS - 1)).toBeLessThan(0.005);
+    } finally {
+      vi.useRealTimers();
+    }
   });
   test('runs its layers to the end, and what it printed can be measured', async () => {
     const p = make(20_000);

@@ -2,8 +2,7 @@ import { createHash } from 'node:crypto';
 import { inflateSync } from 'node:zlib';
 import { decodeGreyPng } from '../../src/core/resin/png.ts';
 import { readStack, type Stack } from '../../src/core/resin/readStack.ts';
-import { darkTimeS } from '../../src/core/resin/sequence.ts';
-import { lightS, motionAfter, type StackManifest } from '../../src/core/resin/stack.ts';
+import type { StackManifest } from '../../src/core/resin/stack.ts';
 import { PrintedStack } from './printed.ts';
 import { resinTruthOf, ROOM_C, type ResinTruth } from './truth.ts';
 
@@ -157,7 +156,7 @@ export class SimulatedResinPrinter {
         this.finish('done', null);
         return;
       }
-      const takes = lightS(next) + darkTimeS(motionAfter(manifest, next));
+      const takes = takesS(manifest, next);
       if (this.elapsedS < takes) return;
       this.elapsedS -= takes;
       this.layer++;
@@ -178,6 +177,15 @@ export class SimulatedResinPrinter {
     this.message = message;
     this.stop();
   }
+}
+
+/** What a layer takes, summed up move by move and not as the product does it. */
+function takesS(m: StackManifest, layer: StackManifest['layers'][number]): number {
+  const { pauseBeforeLiftS, lift, pauseAtTopS, return: back, pauseBeforeExposureS } = layer.motion ?? m.motion;
+  let s = pauseBeforeLiftS + pauseAtTopS + pauseBeforeExposureS;
+  for (const { seconds } of layer.exposures) s += seconds;
+  for (const { mm, mmPerS } of [...lift, ...back]) if (mm > 0) s += mm / mmPerS;
+  return s;
 }
 
 const shows = ({ places }: StackManifest, band: number): boolean => places?.some((p) => p.band === band) === true;

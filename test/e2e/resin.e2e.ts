@@ -127,6 +127,9 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
   await fail('malga-losch', 'film');
   await expect(page.getByText(/Interrupted at layer \d+: the film tore. Search the vat before going on/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Stopped' })).toContainText(
+    'Nothing starts here until the part is removed and the vat was searched',
+  );
   await fail('malga-losch', 'deaf');
   await page.getByRole('button', { name: /Resume at/ }).click();
   await expect(page.locator('[data-phase=done]')).toContainText('layer 35 of 35', { timeout: 60_000 });

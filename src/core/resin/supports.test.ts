@@ -108,6 +108,13 @@ describe('supports', () => {
     expect(list[0]).toBe(mine);
     expect(list.slice(1).every(({ tip }) => Math.hypot(tip[0] - 20, tip[1] - 20) >= 3)).toBe(true);
   });
+  test('at 500 places under a slab are the same each time', () => {
+    const slab = meshOfSolids([box({ w: 36, d: 36, fromMm: 5, toMm: 6 })]);
+    const dense = { shape: { ...shape, tipMm: 0.4, shaftMm: 0.6, footMm: 1.2 }, spacingMm: 1.5 };
+    const once = placed(slab, dense);
+    expect(once.list.length).toBeGreaterThanOrEqual(500);
+    expect(placed(slab, dense)).toEqual(once);
+  });
   test('of the same part are the same, to the last figure', () => expect(placed(hook)).toEqual(placed(hook)));
   test('tall ones near each other are braced', () => {
     const tall = meshOfSolids([box({ fromMm: 30, toMm: 32 })]);

@@ -95,6 +95,7 @@ export function PrintPanel({
       </Group>
       {j.stop && (
         <StopNotice
+          hasVat={isResin}
           machineId={j.recipe.machineId}
           machineName={machineName}
           stop={j.stop}

@@ -194,6 +194,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <div>
           {m.stop && (
             <StopNotice
+              hasVat={isResin}
               machineId={m.id}
               machineName={m.name}
               stop={m.stop}

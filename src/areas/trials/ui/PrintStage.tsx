@@ -92,6 +92,7 @@ export function PrintStage({
       </div>
       {t.stop && (
         <StopNotice
+          hasVat={isResin}
           machineId={t.machineId}
           machineName={t.machineName}
           stop={t.stop}
