@@ -1,16 +1,12 @@
 import { readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { stackSettingsOf, stackWants } from '../areas/rules/stackSettings.ts';
-import { staysInside, unzip } from '../core/formats/unzip.ts';
-import { isNumberedPicture, stackOfPictures } from '../core/resin/numberedPngs.ts';
+import { isNumberedPicture, picturesInZip, stackOfPictures } from '../core/resin/numberedPngs.ts';
 import { runAll } from '../core/result/stepwise.ts';
 import { inflate, stackTools } from '../platform/files/stackTools.ts';
 import { readContext } from './contextFile.ts';
 import { readWhole } from './mesh.ts';
 import { CommandFailure, readArguments, refuse, writeWhole } from './options.ts';
-
-const MOST_BYTES = 1024 ** 3;
-const MOST_FILES = 25_000;
 
 /** `stack FOLDER|ZIP --recipe CONTEXT.json --out FILE [--inverted] [--mirrored]`: numbered PNGs as a layer stack, with pixels, layer height,
  *  light and motion by a context. */
@@ -60,11 +56,6 @@ function picturesIn(from: string): ReadonlyMap<string, Uint8Array> {
         .filter(isNumberedPicture)
         .map((name) => [name, readWhole(path.join(from, name))]),
     );
-  const files = unzip(readWhole(from), {
-    mostBytes: MOST_BYTES,
-    mostFiles: MOST_FILES,
-    isName: staysInside,
-    isWanted: isNumberedPicture,
-  });
+  const files = picturesInZip(readWhole(from));
   return files.ok ? files.value : refuse(files.failure, from);
 }

@@ -33,9 +33,8 @@ interface ComparisonWish {
   /** Outward direction of the face that is shown, in the part as drawn. */
   readonly show: readonly [number, number, number] | null;
 }
-export type PrepareAnswer =
-  | { readonly share: number }
-  | { readonly refusal: string }
+export type PrepareAnswer = { readonly share: number } | { readonly refusal: string } | PrepareDone;
+export type PrepareDone =
   | { readonly stl: Uint8Array; readonly savedMm3: number }
   | { readonly orientations: readonly ResinOrientation[] }
   | { readonly plate: PreparedPlate };

@@ -110,3 +110,10 @@ export async function takeOff(page: Page): Promise<void> {
   await off.click();
   await expect(off).toBeHidden();
 }
+/** Confirms everything that has to be set at the machine, and asks for the print. */
+export async function printOn(page: Page, machine: string): Promise<void> {
+  const at = page.getByRole('region', { name: 'Confirm at the machine' });
+  await expect(at.getByRole('checkbox').first()).toBeVisible();
+  for (const box of await at.getByRole('checkbox').all()) await box.check();
+  await at.getByRole('button', { name: `Print on ${machine}` }).click();
+}

@@ -1,9 +1,30 @@
 import { joined } from '../../src/core/mesh/mesh.ts';
+import { decodeGreyPng, encodeGreyPng } from '../../src/core/resin/png.ts';
+import { readStack } from '../../src/core/resin/readStack.ts';
+import { inflate, sha256, stackTools } from '../../src/platform/files/stackTools.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { readFileSync } from 'node:fs';
+import { zipSync } from 'fflate';
 import { pick } from './asked.ts';
-import { expect, open, signIn, takeOff, test } from './fixtures.ts';
+import { expect, open, printOn, signIn, takeOff, test } from './fixtures.ts';
+
+/** The pictures of a stack as a zip of numbered ones, dark where it is solid. */
+function picturesOf(stack: Uint8Array): Buffer {
+  const read = readStack(stack, sha256);
+  if (!read.ok) throw new Error(read.failure.what);
+  const { manifest, images } = read.value;
+  const [width, height] = manifest.printer.pixels;
+  const files = manifest.layers.map(({ exposures: [first] }, i): [string, Uint8Array] => {
+    const picture = decodeGreyPng(images.get(first!.image)!, [width, height], inflate);
+    if (!picture.ok) throw new Error(picture.failure.what);
+    const rows = new Uint8Array((width + 1) * height);
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) rows[y * (width + 1) + 1 + x] = 255 - picture.value.grey[y * width + x]!;
+    return [`layer ${i + 1}.png`, encodeGreyPng(rows, width, height, stackTools.deflate)];
+  });
+  return Buffer.from(zipSync(Object.fromEntries(files)));
+}
 
 type Page = import('@playwright/test').Page;
 const MACHINE = 'Malga Stia';
@@ -25,7 +46,7 @@ async function save(page: Page): Promise<void> {
 test('resin: a lug that begins in mid-air blocks the job and is found in its layer; without it the stack is approved, sent, printed and taken off', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page, 'lead');
   await test.step('a mesh is drawn layer by layer on this device, and its island blocks it', async () => {
     await drop(page, 'lugged.stl', Buffer.from(writeStl(lugged)));
@@ -55,18 +76,36 @@ test('resin: a lug that begins in mid-air blocks the job and is found in its lay
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download the layer stack' }).click();
     stack = readFileSync(await (await download).path());
-    const at = page.getByRole('region', { name: 'Confirm at the machine' });
-    await expect(at.getByRole('checkbox')).toHaveCount(6);
-    for (const box of await at.getByRole('checkbox').all()) await box.check();
-    await at.getByRole('button', { name: `Print on ${MACHINE}` }).click();
+    await expect(page.getByRole('region', { name: 'Confirm at the machine' }).getByRole('checkbox')).toHaveCount(6);
+    await printOn(page, MACHINE);
     await expect(page.locator('[data-phase=done]')).toContainText('12 of 12', { timeout: 90_000 });
     await takeOff(page);
   });
   await test.step('the stack brought along is judged by its layers', async () => {
     await drop(page, 'gasket-again.zip', stack);
-    await expect(page.getByText('The layers are looked through by the server once the job is saved.')).toBeVisible();
+    await expect(page.locator('.verdict').first()).toContainText('Clear');
     await save(page);
     await expect(page.locator('.verdict').first()).toContainText('Clear', { timeout: 60_000 });
     await expect(page.getByRole('complementary')).toContainText('5 × 26.0 s');
+  });
+  await test.step('its pictures alone, numbered and inverted, get their sheet, are checked and printed', async () => {
+    await drop(page, 'gasket-pictures.zip', picturesOf(stack));
+    const pictures = page.getByRole('region', { name: 'Numbered pictures' });
+    await expect(pictures).toContainText('12 pictures of');
+    await expect(pictures.getByLabel('Layer height')).toHaveValue('0.05 mm');
+    await pictures.getByRole('button', { name: 'Make the layer stack' }).click();
+    await expect(pictures.getByRole('alert')).toContainText('dark seems to be solid');
+    await pictures.getByLabel('Dark is solid').check();
+    await pictures.getByLabel('Exposure', { exact: true }).fill('');
+    await pictures.getByRole('button', { name: 'Make the layer stack' }).click();
+    await expect(pictures).toContainText('a figure is wanted');
+    await pictures.getByLabel('Exposure', { exact: true }).fill('2.6');
+    await pictures.getByRole('button', { name: 'Make the layer stack' }).click();
+    await expect(page.locator('.verdict').first()).toContainText('Clear', { timeout: 30_000 });
+    await save(page);
+    await page.getByRole('button', { name: 'Approve for printing' }).click({ timeout: 60_000 });
+    await printOn(page, MACHINE);
+    await expect(page.locator('[data-phase=done]')).toContainText('12 of 12', { timeout: 90_000 });
+    await takeOff(page);
   });
 });

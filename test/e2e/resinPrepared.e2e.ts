@@ -1,7 +1,7 @@
 import { meshOfSolids } from '../../src/core/mesh/solid.ts';
 import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { pick } from './asked.ts';
-import { expect, open, signIn, test } from './fixtures.ts';
+import { expect, open, printOn, signIn, takeOff, test } from './fixtures.ts';
 
 const MACHINE = 'Malga Stia';
 const INCH = 25.4;
@@ -15,10 +15,10 @@ const figure = (() => {
   return { xyz: xyz.map((v) => v / INCH), corners };
 })();
 
-test('resin: a figure in inches is compared in its orientations, hollowed, bored and supported; what still hangs gets a support by hand', async ({
+test('resin: a figure in inches is compared in its orientations, hollowed, bored and supported, what still hangs gets a support by hand; it is printed, measured and noted', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page, 'lead');
   await open(page, '/checks/new');
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: MACHINE });
@@ -73,7 +73,20 @@ test('resin: a figure in inches is compared in its orientations, hollowed, bored
     await page.getByRole('button', { name: 'Save job' }).click();
     await page.waitForURL(/\/checks\/[0-9a-f]{8}-/);
     await expect(page.locator('.verdict').first()).toContainText('Clear', { timeout: 90_000 });
-    await expect(page.getByText(/Hollowed to walls of 1.5 mm from/)).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Approve for printing' })).toBeVisible();
+    await expect(page.getByText(/Hollowed to walls of 1.5 mm from/)).toBeVisible({ timeout: 90_000 });
+  });
+  await test.step('approved with its cautions, sent and printed to its last layer', async () => {
+    await page.getByRole('button', { name: 'Approve for printing' }).click();
+    await printOn(page, MACHINE);
+    await expect(page.locator('[data-phase=done]')).toContainText(/layer (\d+) of \1/, { timeout: 120_000 });
+    await takeOff(page);
+  });
+  await test.step('what was measured on the bench is noted with the outcome', async () => {
+    const outcome = page.getByRole('region', { name: 'Outcome' });
+    await outcome.getByRole('button', { name: 'Record outcome' }).click();
+    await outcome.getByText('as it should be', { exact: true }).click();
+    await outcome.getByLabel('Remark').fill('10.04 × 9.98 mm by the calliper, both holes drain');
+    await outcome.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(outcome.locator('[data-outcome=good]')).toContainText('both holes drain');
   });
 });

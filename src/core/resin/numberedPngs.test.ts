@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { deflateSync, inflateSync } from 'node:zlib';
+import { strToU8, zipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { describe, expect, test } from 'vitest';
 import { runAll } from '../result/stepwise.ts';
 import { measuringStack } from './measureStack.ts';
-import { stackOfPictures, type PictureSheet } from './numberedPngs.ts';
+import { picturesInZip, sizeOfPicture, stackOfPictures, type PictureSheet } from './numberedPngs.ts';
 import { readStack } from './readStack.ts';
 import { plainStack } from './stackFixture.ts';
 
@@ -46,6 +47,25 @@ const refusal = (files: ReadonlyMap<string, Uint8Array>, over: Partial<PictureSh
   return r.ok ? 'taken' : `${r.failure.what} (${r.failure.where ?? ''})`;
 };
 
+describe('a zip of numbered pictures', () => {
+  test('gives them in the order of their numbers, whatever else lies in it', () => {
+    const named = Object.fromEntries([11, 2, 1].map((n) => [`out/l${n}.png`, picture()]));
+    const zip = picturesInZip(zipSync({ ...named, 'out/about.txt': strToU8('x'), 'cover.png': picture() }));
+    expect(zip.ok && [...zip.value.keys()]).toEqual(['out/l1.png', 'out/l2.png', 'out/l11.png']);
+  });
+  test('is none where it has a manifest, nor where it is no zip', () => {
+    const stack = picturesInZip(zipSync({ 'manifest.json': strToU8('{}'), 'image-1.png': picture() }));
+    expect(!stack.ok && stack.failure.what).toBe('It has a manifest: it is a layer stack');
+    expect(picturesInZip(strToU8('G28')).ok).toBe(false);
+  });
+  test('tells the size of a picture by its head alone', () => {
+    expect(sizeOfPicture(picture().slice(0, 40))).toEqual([WIDTH, HEIGHT]);
+    expect([sizeOfPicture(strToU8('no picture at all, but long enough')), sizeOfPicture(new Uint8Array(3))]).toEqual([
+      null,
+      null,
+    ]);
+  });
+});
 describe('numbered pictures', () => {
   test('become a stack of their layers, in the order of their numbers and not of their names', () => {
     const zip = made(numbered(12, (i) => picture((x, y) => isLit(x, y) && x < 5 + i)));

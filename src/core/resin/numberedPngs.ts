@@ -1,8 +1,9 @@
+import { staysInside, unzip } from '../formats/unzip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { exposureIn } from './plate.ts';
 import { decodeGreyPng, encodeGreyPng, type Inflate } from './png.ts';
-import { packStack, STACK_FORMAT, STACK_VERSION, type StackLayer, type StackTools } from './stack.ts';
+import { packStack, STACK_FORMAT, STACK_MANIFEST, STACK_VERSION, type StackLayer, type StackTools } from './stack.ts';
 import type { StackSettings } from './stackSettings.ts';
 
 /** What a person says of numbered pictures that came without a manifest. */
@@ -21,6 +22,29 @@ const INVERTED_SHARE = 0.9;
 export const isNumberedPicture = (name: string): boolean =>
   NUMBERED.test(name) && !name.split('/').at(-1)!.startsWith('.');
 
+const MOST_BYTES = 1024 ** 3;
+const MOST_FILES = 25_000;
+/** Numbered pictures of a zip by name, in the order of their numbers; one with a manifest is no such zip. */
+export function picturesInZip(zip: Uint8Array): Result<ReadonlyMap<string, Uint8Array>> {
+  const files = unzip(zip, {
+    mostBytes: MOST_BYTES,
+    mostFiles: MOST_FILES,
+    isName: staysInside,
+    isWanted: (name) => isNumberedPicture(name) || name === STACK_MANIFEST,
+  });
+  if (!files.ok) return files;
+  if (files.value.has(STACK_MANIFEST))
+    return fail({ code: 'stack', what: 'It has a manifest: it is a layer stack', todo: 'take it as it is' });
+  return succeed(new Map([...files.value].sort(([a], [b]) => numberOf(a) - numberOf(b))));
+}
+const numberOf = (name: string): number => Number(NUMBERED.exec(name)![1]);
+/** Width and height as the head of a PNG says them; null where it has none. */
+export function sizeOfPicture(png: Uint8Array): readonly [number, number] | null {
+  if (png.length < 24 || png[1] !== 0x50 || png[2] !== 0x4e || png[3] !== 0x47) return null;
+  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
+  return [view.getUint32(16), view.getUint32(20)];
+}
+
 /** Numbered pictures as a layer stack, in the order of their numbers. Pictures that are as they have to be are taken byte by byte; those
  *  that are turned over are written anew. */
 export function* stackOfPictures(
@@ -30,7 +54,7 @@ export function* stackOfPictures(
 ): Stepwise<Result<Uint8Array>> {
   const pictures = [...files]
     .filter(([name]) => isNumberedPicture(name))
-    .map(([name, bytes]) => ({ name, bytes, number: Number(NUMBERED.exec(name)![1]) }))
+    .map(([name, bytes]) => ({ name, bytes, number: numberOf(name) }))
     .sort((a, b) => a.number - b.number);
   const todo = 'number one picture for each layer, without a gap';
   if (pictures.length === 0) return fail({ code: 'none', what: 'There are no numbered PNGs in it', todo });

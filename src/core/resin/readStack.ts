@@ -1,7 +1,7 @@
 import { asChecked } from '../result/checked.ts';
 import { unzip } from '../formats/unzip.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
-import { STACK_FORMAT, STACK_VERSION, type StackManifest } from './stack.ts';
+import { STACK_FORMAT, STACK_MANIFEST, STACK_VERSION, type StackManifest } from './stack.ts';
 
 const MOST_UNPACKED_BYTES = 512 * 1024 * 1024;
 const MOST_MANIFEST_BYTES = 16 * 1024 * 1024;
@@ -24,20 +24,20 @@ export function readStack(
   const files = unzip(zip, {
     mostBytes,
     mostFiles: MOST_FILES,
-    isName: (name) => name === 'manifest.json' || IMAGE.test(name),
+    isName: (name) => name === STACK_MANIFEST || IMAGE.test(name),
   });
   if (!files.ok) return files;
-  const text = files.value.get('manifest.json');
+  const text = files.value.get(STACK_MANIFEST);
   if (!text)
     return fail({
       code: 'noManifest',
-      what: 'The stack has no manifest.json',
+      what: `The stack has no ${STACK_MANIFEST}`,
       todo: 'see docs/formats/layer-stack.md',
     });
   const manifest = readManifest(text);
   if (!manifest.ok) return manifest;
   const images = new Map<string, Uint8Array>();
-  for (const [name, bytes] of files.value) if (name !== 'manifest.json') images.set(name, bytes);
+  for (const [name, bytes] of files.value) if (name !== STACK_MANIFEST) images.set(name, bytes);
   const { layers, digests } = manifest.value;
   for (const [i, layer] of layers.entries())
     for (const { image } of layer.exposures) {
@@ -70,7 +70,7 @@ export function readStack(
 /** A manifest as far as its own words go: every field there and possible, heights rising by the layer height. */
 export function readManifest(bytes: Uint8Array): Result<StackManifest> {
   const no = (where: string, what: string, todo = 'see docs/formats/layer-stack.md') =>
-    fail({ code: 'manifest', where: `manifest.json, ${where}`, what, todo });
+    fail({ code: 'manifest', where: `${STACK_MANIFEST}, ${where}`, what, todo });
   if (bytes.length > MOST_MANIFEST_BYTES) return no('file', 'is too large');
   let m: Partial<StackManifest> & Record<string, unknown>;
   try {

@@ -15,6 +15,7 @@ import { darkTimeS, type LayerMotion } from './sequence.ts';
 
 export const STACK_FORMAT = 'cantiere-layer-stack';
 export const STACK_VERSION = 1;
+export const STACK_MANIFEST = 'manifest.json';
 /** manifest.json of a layer stack (docs/formats/layer-stack.md). */
 export interface StackManifest {
   readonly format: typeof STACK_FORMAT;
@@ -125,7 +126,7 @@ export function packStack(
     files[image] = [png, { level: 0, mtime: STILL }];
   }
   return zipSync({
-    'manifest.json': [strToU8(JSON.stringify({ ...manifest, digests }, null, 1)), { level: 6, mtime: STILL }],
+    [STACK_MANIFEST]: [strToU8(JSON.stringify({ ...manifest, digests }, null, 1)), { level: 6, mtime: STILL }],
     ...files,
   });
 }

@@ -4,26 +4,18 @@ import { StackHeights } from './StackHeights.tsx';
 import { StackSide } from './StackSide.tsx';
 import { VerdictBand } from './VerdictBand.tsx';
 
-/** What this device found of the layers a mesh becomes; a stack that was brought along is looked through by the server alone. */
+/** What this device found of the layers a mesh becomes, or of a stack that was brought along. */
 export function LayersFound({
   found,
-  isBrought,
   share,
   prints,
   onFix,
 }: {
   readonly found: StackOutcome | null;
-  readonly isBrought: boolean;
   readonly share: number | null;
   readonly prints: number;
   readonly onFix: (finding: Finding) => void;
 }) {
-  if (isBrought)
-    return (
-      <div className="verdict" role="status">
-        The layers are looked through by the server once the job is saved.
-      </div>
-    );
   if (!found) return null;
   return (
     <>

@@ -37,12 +37,14 @@ import { isOfLayers, ofProgram } from '../../rules/outcome.ts';
 import { DropFiles } from './DropFiles.tsx';
 import { LayersFound } from './LayersFound.tsx';
 import { HeightChart } from './HeightChart.tsx';
+import { PicturesPanel } from './PicturesPanel.tsx';
 import { PlatePanel } from './PlatePanel.tsx';
 import { proposalText, proposeMachine } from './proposeMachine.ts';
 import { SolidPanel } from './SolidPanel.tsx';
 import { OrientationPanel } from './OrientationPanel.tsx';
 import { purposes, type Purpose } from '../../rules/context.ts';
 import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
+import { usePictures } from './usePictures.ts';
 import { useRequested } from './useRequested.ts';
 import { useSheet } from './useSheet.ts';
 import { ResinOrientations } from './ResinOrientations.tsx';
@@ -189,7 +191,8 @@ export function NewJobScreen() {
   };
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
-  const check = useLocalCheck(file, choice, sheet, others);
+  const pictures = usePictures(file);
+  const check = useLocalCheck(pictures ? null : file, choice, sheet, others);
   const program = ofProgram(check.outcome);
   const layers = check.outcome && isOfLayers(check.outcome) ? check.outcome : null;
   const isResin = sheet?.technology === 'resin';
@@ -231,7 +234,7 @@ export function NewJobScreen() {
     }
   };
   const profileOf = (kind: string) => ({ from: '/api/profiles', of: { kind, state: IN_USE } }) as const;
-  const ready = file && machineId && toolId && materialId && processId && title.trim().length > 1;
+  const ready = file && !pictures && machineId && toolId && materialId && processId && title.trim().length > 1;
   return (
     <>
       <JobRooms here={null} />
@@ -335,19 +338,15 @@ export function NewJobScreen() {
         <LayingPanel seen={check.mesh} choice={choice} sheet={sheet} onChange={change} />
       )}
       {choice && check.mesh && sheet && file && isResin && (
-        <ResinOrientations file={file} choice={choice} sheet={sheet} onTake={rest} />
-      )}
-      {choice && check.mesh && sheet && file && isResin && (
-        <PreparePanel
-          file={file}
-          others={others}
-          choice={choice}
-          sheet={sheet}
-          found={layers}
-          onChange={(prepared) => setChoice({ ...choice, prepared })}
-          onHollow={hollowing.hollow}
-          onSolid={hollowing.undo}
-        />
+        <>
+          <ResinOrientations file={file} choice={choice} sheet={sheet} onTake={rest} />
+          <PreparePanel
+            {...{ file, others, choice, sheet, found: layers }}
+            onChange={(prepared) => setChoice({ ...choice, prepared })}
+            onHollow={hollowing.hollow}
+            onSolid={hollowing.undo}
+          />
+        </>
       )}
       {choice && check.mesh && sheet && file && (
         <SolidPanel
@@ -362,15 +361,16 @@ export function NewJobScreen() {
       {choice && check.mesh && sheet && file && !isResin && (
         <OrientationPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
       )}
-      {choice && sheet && !check.outcome && !check.refusal && (
+      {file && pictures && <PicturesPanel {...{ file, pictures, sheet }} onMade={setFile} />}
+      {(choice ?? isResin) && sheet && file && !pictures && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">
-          {isResin ? 'Drawing the layers and looking through them' : 'Generating the toolpath and checking it'},{' '}
-          {Math.round(100 * (check.share ?? 0))} %
+          {!choice && 'Looking through the layers'}
+          {choice &&
+            (isResin ? 'Drawing the layers and looking through them' : 'Generating the toolpath and checking it')}
+          , {Math.round(100 * (check.share ?? 0))} %
         </div>
       )}
-      {isResin && file && (
-        <LayersFound found={layers} isBrought={!choice} share={check.share} prints={prints} onFix={fix} />
-      )}
+      {isResin && file && <LayersFound found={layers} share={check.share} prints={prints} onFix={fix} />}
       {program && sheet && (
         <>
           <VerdictBand outcome={program} reading={check.share} />

@@ -1,9 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import type { MeshAnswer, MeshWish } from '../../../workers/readMesh.ts';
+import type { StackAnswer, StackRequest } from '../../../workers/readStack.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { CheckOutcome, JobOutcome } from '../../rules/outcome.ts';
 import type { MeshSeen } from '../../rules/meshReport.ts';
 import type { CheckContext } from '../../rules/context.ts';
+import { stackWorker } from './usePictures.ts';
 
 export interface LocalCheck {
   readonly outcome: JobOutcome | null;
@@ -30,7 +32,7 @@ export function useLocalCheck(
   useEffect(() => {
     worker.current?.terminate();
     worker.current = null;
-    if (!file || (!choice && (!sheet || sheet.technology === 'resin'))) {
+    if (!file || (!choice && !sheet)) {
       setCheck(NOTHING);
       return;
     }
@@ -39,7 +41,7 @@ export function useLocalCheck(
     const timer = setTimeout(() => {
       worker.current = choice
         ? checkMeshFile({ file, others, choice, sheet }, setCheck)
-        : checkProgramFile(file, sheet!, setCheck);
+        : (sheet!.technology === 'resin' ? checkStackFile : checkProgramFile)(file, sheet!, setCheck);
     }, SETTLED_MS);
     return () => {
       clearTimeout(timer);
@@ -61,6 +63,17 @@ function checkMeshFile(wish: MeshWish, change: Change): Worker {
       return { ...before, outcome: data.outcome, share: null };
     });
   w.postMessage(wish);
+  return w;
+}
+function checkStackFile(file: File, sheet: CheckContext, change: Change): Worker {
+  const w = stackWorker();
+  w.onmessage = ({ data }: MessageEvent<StackAnswer>) =>
+    change((before) => {
+      if ('share' in data) return { ...before, share: data.share };
+      if ('refusal' in data) return { ...before, refusal: data.refusal, share: null };
+      return 'outcome' in data ? { ...before, outcome: data.outcome, share: null } : before;
+    });
+  w.postMessage({ file, wish: { act: 'check', context: sheet } } satisfies StackRequest);
   return w;
 }
 function checkProgramFile(file: File, sheet: CheckContext, change: Change): Worker {
