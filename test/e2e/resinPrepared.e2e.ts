@@ -49,6 +49,17 @@ test('resin: a figure in inches is compared in its orientations, hollowed, bored
     await expect(prepare.getByRole('cell', { name: 'locked' })).toBeVisible();
     await expect(verdict).not.toContainText('Blocked', { timeout: 60_000 });
   });
+  await test.step('it can be moved, and what was done last is undone', async () => {
+    const tip = prepare.getByRole('row').filter({ hasText: 'locked' }).getByRole('cell').first();
+    const was = await tip.textContent();
+    await prepare.getByRole('button', { name: 'Move', exact: true }).click();
+    const x = prepare.getByLabel('X of a tip, mm');
+    await x.fill(String(Number(await x.inputValue()) + 0.4));
+    await prepare.getByRole('button', { name: 'Move it there' }).click();
+    await expect(tip).not.toHaveText(was!);
+    await prepare.getByRole('button', { name: 'Undo' }).click();
+    await expect(tip).toHaveText(was!);
+  });
   await test.step('a wall thicker than the part is refused in one line', async () => {
     await prepare.getByLabel('Wall, mm').fill('6');
     await prepare.getByRole('button', { name: 'Hollow', exact: true }).click();

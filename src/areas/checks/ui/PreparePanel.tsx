@@ -10,12 +10,10 @@ import type { StackOutcome } from '../../rules/outcome.ts';
 import { supportShapeOf } from '../../rules/stackSettings.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import { USUAL_WISH, type PrepareWish } from '../model/prepare.ts';
+import { placeText, SupportList } from './SupportList.tsx';
 import { usePrepare } from './usePrepare.ts';
 
 const MOST_LISTED = 12;
-/** Of supports that were placed only some are listed until all are asked for. */
-const FEW = 5;
-const placeText = (p: Place): string => p.map((v) => v.toFixed(1)).join(', ');
 
 /** What is added to parts for a resin printer: hollows and the holes that drain them, how high they stand, and what holds them. */
 export function PreparePanel({
@@ -52,6 +50,16 @@ export function PreparePanel({
   const { supports, drains } = prepared;
   const kept = supports?.list.filter((s) => s.isKept) ?? [];
   const hanging = found?.stack.islands ?? [];
+  /** What was added before, the newest last: one step after another can be taken back. */
+  const [past, setPast] = useState<readonly (Prepared | undefined)[]>([]);
+  const change = (next: Prepared | undefined): void => {
+    setPast([...past, choice.prepared]);
+    onChange(next);
+  };
+  const undo = (): void => {
+    onChange(past.at(-1));
+    setPast(past.slice(0, -1));
+  };
   const run = (wish: PrepareWish): void =>
     preparing.start({ file, others, choice, sheet, wish: { act: 'add', ...wish } }, (answer) => {
       if (!('plate' in answer)) return;
@@ -60,7 +68,7 @@ export function PreparePanel({
       // supports that were placed at another height stay behind
       const isAsHigh = plate.prepared.raiseMm === prepared.raiseMm;
       const held = wish.supports === null && isAsHigh ? supports : plate.prepared.supports;
-      onChange({ ...plate.prepared, supports: held });
+      change({ ...plate.prepared, supports: held });
     });
   const up = raiseMm - prepared.raiseMm;
   const raised = <T extends { readonly at: Place }>(hole: T): T => ({
@@ -70,7 +78,7 @@ export function PreparePanel({
   const keptHere = kept.map((s): Support => ({ ...s, tip: [s.tip[0], s.tip[1], s.tip[2] + up] }));
   const setSupports = (list: readonly Support[]): void => {
     const shape = supportShapeOf(sheet.recipe.values ?? {});
-    onChange({ ...prepared, supports: { shape, braces: bracesBetween(supports?.braces ?? [], list), list } });
+    change({ ...prepared, supports: { shape, braces: bracesBetween(supports?.braces ?? [], list), list } });
   };
   const add = (at: Place): void =>
     setSupports([...(supports?.list ?? []), { tip: at, foot: [at[0], at[1], 0], isKept: true }]);
@@ -106,6 +114,7 @@ export function PreparePanel({
               preparing.start({ file, others, choice, sheet, wish: { act: 'hollow', wallMm } }, (answer) => {
                 if (!('stl' in answer)) return;
                 setSaved(answer.savedMm3);
+                setPast([]);
                 onHollow(answer.stl, wallMm);
               })
             }
@@ -151,8 +160,13 @@ export function PreparePanel({
           >
             Place supports
           </Button>
+          {past.length > 0 && (
+            <Button variant="subtle" h={36} disabled={isBusy} onClick={undo}>
+              Undo
+            </Button>
+          )}
           {isAdded && (
-            <Button variant="subtle" h={36} disabled={isBusy} onClick={() => onChange(undefined)}>
+            <Button variant="subtle" h={36} disabled={isBusy} onClick={() => change(undefined)}>
               Remove all
             </Button>
           )}
@@ -218,7 +232,7 @@ export function PreparePanel({
                       <Button
                         variant="default"
                         size="compact-sm"
-                        onClick={() => onChange({ ...prepared, drains: drains.filter((_, k) => k !== i) })}
+                        onClick={() => change({ ...prepared, drains: drains.filter((_, k) => k !== i) })}
                       >
                         Remove
                       </Button>
@@ -256,102 +270,5 @@ function Length({
       w={150}
       onChange={(v) => typeof v === 'number' && (v > 0 || (isZeroAllowed && v === 0)) && onChange(v)}
     />
-  );
-}
-
-/** Supports one by one: those set by hand first. */
-function SupportList({
-  supports,
-  tipMm,
-  onChange,
-}: {
-  readonly supports: readonly Support[];
-  readonly tipMm: number;
-  readonly onChange: (list: readonly Support[]) => void;
-}) {
-  const [isWhole, setWhole] = useState(false);
-  const [at, setAt] = useState<Place>([0, 0, 0]);
-  const order = supports
-    .map((s, i) => ({ s, i }))
-    .sort((a, b) => Number(b.s.isKept ?? false) - Number(a.s.isKept ?? false));
-  const shown = isWhole ? order : order.slice(0, FEW);
-  const put = (i: number, next: Support): void => onChange(supports.map((s, k) => (k === i ? next : s)));
-  return (
-    <>
-      <Group gap={8} align="flex-end">
-        {(['X', 'Y', 'Height'] as const).map((axis, k) => (
-          <NumberInput
-            key={axis}
-            label={`${axis} of a tip, mm`}
-            value={at[k]}
-            w={120}
-            onChange={(v) =>
-              typeof v === 'number' && setAt(at.map((old, i) => (i === k ? v : old)) as [number, number, number])
-            }
-          />
-        ))}
-        <Button
-          variant="default"
-          h={36}
-          disabled={!(at[2] > 0)}
-          onClick={() => onChange([...supports, { tip: at, foot: [at[0], at[1], 0], isKept: true }])}
-        >
-          Add a support
-        </Button>
-      </Group>
-      {supports.length > 0 && (
-        <WideTable maw={860}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Support meets the part at</Table.Th>
-              <Table.Th className="n">Tip</Table.Th>
-              <Table.Th>Stands</Table.Th>
-              <Table.Th>Set</Table.Th>
-              <Table.Th />
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {shown.map(({ s, i }) => (
-              <Table.Tr key={i}>
-                <Table.Td className="f">{placeText(s.tip)} mm</Table.Td>
-                <Table.Td className="n f">{tipMm.toFixed(2)} mm</Table.Td>
-                <Table.Td>
-                  {s.foot[2] > 0
-                    ? 'on the part'
-                    : s.foot[0] === s.tip[0] && s.foot[1] === s.tip[1]
-                      ? 'upright on the plate'
-                      : 'leaning, on the plate'}
-                </Table.Td>
-                <Table.Td>{s.isKept ? 'locked' : 'placed'}</Table.Td>
-                <Table.Td>
-                  <Group gap={6} wrap="nowrap">
-                    <Button
-                      variant="default"
-                      size="compact-sm"
-                      aria-pressed={s.isKept === true}
-                      onClick={() => put(i, { ...s, isKept: !s.isKept })}
-                    >
-                      {s.isKept ? 'Unlock' : 'Lock'}
-                    </Button>
-                    <Button
-                      variant="default"
-                      size="compact-sm"
-                      onClick={() => onChange(supports.filter((_, k) => k !== i))}
-                    >
-                      Remove
-                    </Button>
-                  </Group>
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </WideTable>
-      )}
-      {order.length > FEW && (
-        <Button variant="subtle" size="compact-sm" onClick={() => setWhole(!isWhole)}>
-          {isWhole ? 'Show fewer' : `Show all ${order.length}`}
-        </Button>
-      )}
-    </>
   );
 }
