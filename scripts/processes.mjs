@@ -46,7 +46,7 @@ export async function startFarm({
     DATABASE_URL: cluster.appUrl,
     DATABASE_OWNER_URL: cluster.ownerUrl,
     CANTIERE_SECRET: cluster.secret.auth,
-    CANTIERE_DEMO_PASSWORD: cluster.secret.demo,
+    ...(!empty && { CANTIERE_DEMO_PASSWORD: cluster.secret.demo }),
     CANTIERE_STANDIN_PORT: String(standinPort),
     CANTIERE_TIME_SCALE: timeScale,
     CANTIERE_DATA: data,
@@ -62,7 +62,7 @@ export async function startFarm({
     if (status !== 0) throw new Error(`${script} failed`);
   };
   await runOnce('migrate.mjs');
-  await runOnce('seed.mjs', { CANTIERE_SEEDING: '1', CANTIERE_EMPTY: empty ? '1' : '' });
+  if (!empty) await runOnce('seed.mjs', { CANTIERE_SEEDING: '1' });
   const children = new Map();
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;

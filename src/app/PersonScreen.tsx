@@ -10,7 +10,7 @@ import {
 } from '@mantine/core';
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
-import { put } from '../ui/api.ts';
+import { post, put } from '../ui/api.ts';
 import { usePerson } from '../ui/person.tsx';
 import { notifyError } from '../ui/notify.tsx';
 import { Side } from '../ui/Side.tsx';
@@ -31,6 +31,14 @@ export function PersonScreen() {
       setBusy(false);
     }
   };
+  const signOut = async (): Promise<void> => {
+    try {
+      await post('/api/auth/sign-out', {});
+      location.assign('/sign-in');
+    } catch (e) {
+      notifyError(e);
+    }
+  };
   const isChanged = JSON.stringify(f) !== JSON.stringify(person.figures);
   return (
     <>
@@ -41,6 +49,9 @@ export function PersonScreen() {
         </div>
         <span className="chip">{person.role}</span>
         <div className="end">
+          <Button variant="default" onClick={() => void signOut()}>
+            Sign out
+          </Button>
           <Button disabled={!isChanged || busy} onClick={() => void keep()}>
             Save
           </Button>
@@ -142,8 +153,7 @@ export function PersonScreen() {
             drawings and machines keep millimetres, seconds and degrees Celsius, so that two people read the same sheet.
           </p>
           <p className="hint">
-            <a href="/log">Event log</a> · <a href="/status">State of the service</a> ·{' '}
-            <a href="/sign-in">Change person</a>
+            <a href="/log">Event log</a> · <a href="/status">State of the service</a>
           </p>
         </Side>
       </div>

@@ -10,7 +10,7 @@ const filesIn = (folder: string): string[] =>
     return statSync(at).isDirectory() ? filesIn(at) : [at];
   });
 /** Routes that nobody needs to be signed in for. */
-const OPEN = ['health.ts', 'demo.ts', '[...all].ts', '_routes.ts'];
+const OPEN = ['health.ts', 'demo.ts', 'first.ts', '[...all].ts', '_routes.ts'];
 /** A body of bytes, not of JSON. */
 const RAW = new Set(['PUT /api/files', 'PUT /api/trials/{id}/pictures']);
 interface Route {

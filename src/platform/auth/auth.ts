@@ -8,6 +8,7 @@ import { account, session, user, verification } from './tables.ts';
 import { DATABASE_SAYS_MS, inTime } from '../inTime.ts';
 import { personOfToken } from './tokens.ts';
 
+export const SHORTEST_PASSWORD = 12;
 function make() {
   const secret = process.env['CANTIERE_SECRET'];
   if (!secret) throw new Error('CANTIERE_SECRET is not set; start with npm start');
@@ -19,7 +20,11 @@ function make() {
       provider: 'pg',
       schema: { user, session, account, verification },
     }),
-    emailAndPassword: { enabled: true, minPasswordLength: 12, disableSignUp: process.env['CANTIERE_SEEDING'] !== '1' },
+    emailAndPassword: {
+      enabled: true,
+      minPasswordLength: SHORTEST_PASSWORD,
+      disableSignUp: process.env['CANTIERE_SEEDING'] !== '1',
+    },
     user: { additionalFields: { role: { type: 'string', input: false, defaultValue: 'viewer' } } },
     advanced: { ipAddress: { ipAddressHeaders: ['x-client-ip'] } },
     rateLimit: { enabled: process.env['CANTIERE_SEEDING'] !== '1', window: 60, max: 300 },
@@ -28,6 +33,10 @@ function make() {
 
 let made: ReturnType<typeof make> | undefined;
 export const auth = (): ReturnType<typeof make> => (made ??= make());
+
+/** A password as it is kept. */
+export const hashOfPassword = async (password: string): Promise<string> =>
+  (await auth().$context).password.hash(password);
 
 /** The signed-in person of a request, by session or by an automation's token, or null. */
 export async function personOf(headers: Headers): Promise<Person | null> {

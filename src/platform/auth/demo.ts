@@ -7,6 +7,10 @@ const EMAILS: Record<PersonRole, string> = {
   viewer: 'viewer@quelmora.example',
 };
 
+export const DEMO_EMAILS: readonly string[] = Object.values(EMAILS);
+/** A farm is a demonstration where its people have a password that nobody knows. */
+export const isDemonstration = (): boolean => Boolean(process.env['CANTIERE_DEMO_PASSWORD']);
+
 /** One-click sign-in of the demonstration; its password is made at first start and never leaves the machine. */
 export async function signInDemo(request: Request): Promise<Response> {
   const password = process.env['CANTIERE_DEMO_PASSWORD'];
