@@ -1,6 +1,4 @@
 import { spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { constants, deflateSync } from 'node:zlib';
 import { boxMesh, turnedMesh } from '../src/core/mesh/solids.ts';
 import { boundsOf, type Mesh } from '../src/core/mesh/mesh.ts';
 import { topologyOf } from '../src/core/mesh/topology.ts';
@@ -10,6 +8,8 @@ import { makingMeshStack, meshLayers } from '../src/core/resin/meshLayers.ts';
 import { solidRuns, type Runs } from '../src/core/resin/runs.ts';
 import { placingSupports } from '../src/core/resin/placeSupports.ts';
 import type { StackSettings } from '../src/core/resin/stackSettings.ts';
+import { stackTools } from '../src/platform/files/stackTools.ts';
+import { plainStack } from '../src/core/resin/stackFixture.ts';
 import { rowsOfRuns } from '../src/core/resin/raster.ts';
 import { runAll } from '../src/core/result/stepwise.ts';
 
@@ -22,16 +22,9 @@ const seconds = (work: () => unknown): number => {
 const say = (what: string, figure: string, wanted: string): void => {
   console.log(`${what.padEnd(76)} ${figure.padStart(12)}   (wanted: ${wanted})`);
 };
-const deflate = (raw: Uint8Array): Uint8Array => deflateSync(raw, { level: 1, strategy: constants.Z_RLE });
-const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const settings = (pixels: readonly [number, number], layerMm: number, samples = 2): StackSettings => ({
-  ...{ title: 'bench', pixelMm: [0.05, 0.05], pixels, layerMm, samples, lowestGrey: 0, compensationMm: 0 },
-  ...{ exposureS: 2.5, bottomExposureS: 25, bottomLayers: 5, transitionLayers: 5 },
-  motion: {
-    ...{ pauseBeforeLiftS: 0, pauseAtTopS: 0, pauseBeforeExposureS: 1 },
-    lift: [{ mm: 6, mmPerS: 1 }],
-    return: [{ mm: 6, mmPerS: 2 }],
-  },
+  ...plainStack,
+  ...{ pixels, layerMm, samples },
 });
 /** A vase with ribs, 80 mm high, of about so many triangles, in the middle of the screen. */
 function vase(triangles: number, [w, d]: readonly [number, number]): Mesh {
@@ -77,9 +70,9 @@ const layers = [...meshLayers(mesh, topology, settings(SCREEN, 0.2))];
 let alone = 0;
 for (const { runs } of layers) {
   const raw = rowsOfRuns(runs, ...SCREEN);
-  alone += seconds(() => deflate(raw));
+  alone += seconds(() => stackTools.deflate(raw));
 }
-const whole = seconds(() => runAll(makingMeshStack(mesh, topology, settings(SCREEN, 0.2), { deflate, sha256 })));
+const whole = seconds(() => runAll(makingMeshStack(mesh, topology, settings(SCREEN, 0.2), stackTools)));
 say(
   'the finished stack of 400 layers, against zlib alone for the same rows',
   `${(whole / alone).toFixed(2)} ×`,

@@ -57,9 +57,10 @@ export function RecordPick<T extends Named>({
   const chosen = value === '' ? undefined : own.data?.rows[0];
   // what is chosen stands in the field: it is not asked for
   const isTyped = !chosen || text !== labelOf(chosen);
-  const [asked] = useDebouncedValue(isTyped ? text : '', TYPING_MS);
+  const wanted = isTyped ? text : '';
+  const [asked] = useDebouncedValue(wanted, TYPING_MS);
   const query = listQuery({ ...of, search: asked, limit: MOST_OFFERED, facets: 'none' });
-  const { data } = useQuery({
+  const { data, isPlaceholderData } = useQuery({
     queryKey: [list, query],
     queryFn: () => fetchJson<ListPage<T>>(`${from}?${query}`),
     placeholderData: (shown) => shown,
@@ -70,6 +71,7 @@ export function RecordPick<T extends Named>({
   return (
     <Select
       {...field}
+      aria-busy={isPlaceholderData || asked !== wanted}
       placeholder="choose…"
       searchable
       clearable={isOptional}

@@ -31,6 +31,10 @@ export function useWorkerTask<Request, Answer extends object>(open: () => Worker
       if ('refusal' in data) setRefusal(data.refusal);
       else done(data);
     };
+    w.onerror = () => {
+      stop();
+      setRefusal('It broke off on this device, most likely for want of memory. Close other pages and try again');
+    };
     w.postMessage(request);
     worker.current = w;
   };

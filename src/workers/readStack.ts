@@ -2,7 +2,8 @@ import type { CheckContext } from '../areas/rules/context.ts';
 import type { StackOutcome } from '../areas/rules/outcome.ts';
 import { checkStack } from '../areas/rules/runStack.ts';
 import { measuringStack } from '../core/resin/measureStack.ts';
-import { picturesInZip, sizeOfPicture, stackOfPictures, type PictureSheet } from '../core/resin/numberedPngs.ts';
+import { inOrder, picturesInZip, stackOfPictures, type PictureSheet } from '../core/resin/numberedPngs.ts';
+import { sizeOfPicture } from '../core/resin/png.ts';
 import { readStack } from '../core/resin/readStack.ts';
 import { sentenceOf } from '../core/result/result.ts';
 import { inflate, stackTools } from './stackTools.ts';
@@ -57,9 +58,9 @@ function answerTo(bytes: Uint8Array, wish: StackRequest['wish']): StackAnswer {
   return made.ok ? { stack: made.value } : { refusal: sentenceOf(made.failure) };
 }
 function seenOf(files: ReadonlyMap<string, Uint8Array>): PicturesSeen | null {
-  const pictures = [...files.values()];
+  const pictures = inOrder(files);
   const layer = (pictures.length + 1) >> 1;
-  const png = pictures[layer - 1];
+  const png = pictures[layer - 1]?.bytes;
   const pixels = png && sizeOfPicture(png);
   return pixels ? { count: pictures.length, pixels, middle: { layer, png } } : null;
 }

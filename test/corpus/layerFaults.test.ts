@@ -8,9 +8,12 @@ const all = [...layerFaults, ...layerFaultsAround];
 /** Ask for holes somebody bored here, which no stack that was brought along tells. */
 const OF_HOLES = ['air-gets-in', 'holes-drain'];
 
-test('at least 80 faults are planted, each of a name of its own', () => {
+test('at least 80 faults are planted, each of a name of its own and with a figure for every rule', () => {
   expect(all.length).toBeGreaterThanOrEqual(80);
   expect(new Set(all.map((f) => f.name)).size).toBe(all.length);
+  expect(
+    all.filter((f) => Object.values(f.finds).some((figure) => figure === '') || Object.keys(f.finds).length === 0),
+  ).toEqual([]);
 });
 test('every rule of layers finds one of them at least', () => {
   const found = new Set(all.flatMap((f) => Object.keys(f.finds)));

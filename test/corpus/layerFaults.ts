@@ -1,4 +1,4 @@
-import { block, box, cut, disc, raised, support, type PlantedLayers } from './layerPlanting.ts';
+import { block, box, cut, disc, raised, support, motion, type PlantedLayers } from './layerPlanting.ts';
 
 /** The upper part of a block again, further off. */
 const aloft = (x: number, w: number, fromMm: number, toMm: number): ReturnType<typeof box> =>
@@ -9,13 +9,6 @@ const dark =
     if (layer >= from && layer <= to) grey.fill(0);
   };
 const within = (layer: number, from: number, to: number): boolean => layer >= from && layer <= to;
-const motion = {
-  pauseBeforeLiftS: 0,
-  lift: [{ mm: 3, mmPerS: 1 }, { mm: 4, mmPerS: 1 }],
-  pauseAtTopS: 0,
-  return: [{ mm: 4, mmPerS: 1 }, { mm: 3, mmPerS: 0.5 }],
-  pauseBeforeExposureS: 1.5,
-}; // prettier-ignore
 
 /** Faults in what the layers show. */
 export const layerFaults: readonly PlantedLayers[] = [

@@ -1,17 +1,10 @@
 import { noCeilings } from '../../src/areas/machines/model/policy.ts';
-import { block, box, type PlantedLayers } from './layerPlanting.ts';
+import { block, box, motion, type PlantedLayers } from './layerPlanting.ts';
 
 const lightIn = (place: number, mwPerCm2: number) => ({
   irradianceMwPerCm2: { conditions: { light: Array.from({ length: 15 }, (_, i) => (i === place ? mwPerCm2 : 3)) } },
 });
 const failedBelow = { range: { min: 2.3, max: 3, minEnd: 'failedBeyond', maxEnd: 'notTriedBeyond' } } as const;
-const motion = {
-  pauseBeforeLiftS: 0,
-  lift: [{ mm: 3, mmPerS: 1 }, { mm: 4, mmPerS: 1 }],
-  pauseAtTopS: 0,
-  return: [{ mm: 4, mmPerS: 1 }, { mm: 3, mmPerS: 0.5 }],
-  pauseBeforeExposureS: 1.5,
-}; // prettier-ignore
 const corner = [box(-13, -9, 3, 3, 0, 3)];
 const light = (exposureS: number) => ({ fields: [{ exposureS, solids: [block] }] });
 

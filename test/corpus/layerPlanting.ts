@@ -1,12 +1,13 @@
-import { createHash } from 'node:crypto';
-import { deflateSync, inflateSync } from 'node:zlib';
-import { asChecked } from '../../src/core/result/checked.ts';
 import { runAll } from '../../src/core/result/stepwise.ts';
 import { measuringStack } from '../../src/core/resin/measureStack.ts';
 import type { PlateProgram, PlateSolid } from '../../src/core/resin/plate.ts';
 import { decodeGreyPng, encodeGreyPng } from '../../src/core/resin/png.ts';
+import { rowsOfRuns } from '../../src/core/resin/raster.ts';
 import { readStack } from '../../src/core/resin/readStack.ts';
+import { greyRunsOf } from '../../src/core/resin/runs.ts';
+import type { LayerMotion } from '../../src/core/resin/sequence.ts';
 import { packStack, writeStack, type StackManifest } from '../../src/core/resin/stack.ts';
+import { inflate, sha256, stackTools } from '../../src/platform/files/stackTools.ts';
 import { motionOf } from '../../src/areas/library/model/resinMotion.ts';
 import type { ContextChange } from '../../src/areas/rules/fixture.ts';
 import { validRecipeFixture, validResinContextFixture } from '../../src/areas/rules/fixture.ts';
@@ -15,12 +16,20 @@ import { checkStack } from '../../src/areas/rules/runStack.ts';
 
 const [W, H] = [640, 480];
 const PIXEL_MM = 0.05;
-const tools = {
-  deflate: (raw: Uint8Array): Uint8Array => deflateSync(raw),
-  sha256: (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex'),
+/** Peels and comes back in two stages, as a clean job does. */
+export const motion: LayerMotion = {
+  pauseBeforeLiftS: 0,
+  lift: [
+    { mm: 3, mmPerS: 1 },
+    { mm: 4, mmPerS: 1 },
+  ],
+  pauseAtTopS: 0,
+  return: [
+    { mm: 4, mmPerS: 1 },
+    { mm: 3, mmPerS: 0.5 },
+  ],
+  pauseBeforeExposureS: 1.5,
 };
-const inflate = (packed: Uint8Array, most: number): Uint8Array => inflateSync(packed, { maxOutputLength: most });
-
 export const box = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): PlateSolid => ({
   ...{ shape: 'box', x, y, w, d, fromMm, toMm },
 });
@@ -87,12 +96,12 @@ function zipOf({ solids = [block], plate = {}, pictures, manifest }: PlantedLaye
     places: [],
     ...plate,
   };
-  const zip = writeStack(program, tools);
+  const zip = writeStack(program, stackTools);
   if (!pictures && !manifest) return zip;
-  const read = readStack(zip, tools.sha256);
+  const read = readStack(zip, sha256);
   if (!read.ok) throw new RangeError(read.failure.what);
   const stack = read.value;
-  if (!pictures) return packStack(manifest!(stack.manifest), stack.images, tools.sha256);
+  if (!pictures) return packStack(manifest!(stack.manifest), stack.images, sha256);
   // every layer gets a picture of its own: what is done to one is not done to those like it
   const images = new Map<string, Uint8Array>();
   const layers = stack.manifest.layers.map((layer, i) => {
@@ -100,13 +109,12 @@ function zipOf({ solids = [block], plate = {}, pictures, manifest }: PlantedLaye
     if (!picture.ok) throw new RangeError(picture.failure.what);
     const grey = picture.value.grey.slice();
     pictures(grey, i + 1, W);
-    const rows = new Uint8Array(H * (W + 1));
-    for (let y = 0; y < H; y++) rows.set(grey.subarray(y * W, (y + 1) * W), y * (W + 1) + 1);
+    const rows = rowsOfRuns(greyRunsOf(grey, W, H), W, H);
     const image = `image-${String(i + 1).padStart(4, '0')}.png`;
-    images.set(image, encodeGreyPng(rows, W, H, tools.deflate));
+    images.set(image, encodeGreyPng(rows, W, H, stackTools.deflate));
     return { ...layer, exposures: [{ image, seconds: layer.exposures[0]!.seconds }] };
   });
-  return packStack({ ...stack.manifest, layers }, images, tools.sha256);
+  return packStack({ ...stack.manifest, layers }, images, sha256);
 }
 
 /** Surroundings in which every rule has what it asks for, as far as layers that came as they are can have it. */
@@ -125,9 +133,9 @@ function contextOf({ values, known, proofs, ...around }: ContextChange): ReturnT
   });
 }
 export function judgeLayers(fault: PlantedLayers): StackOutcome {
-  const read = readStack(zipOf(fault), tools.sha256);
+  const read = readStack(zipOf(fault), sha256);
   if (!read.ok) throw new RangeError(read.failure.what);
   const measured = runAll(measuringStack(read.value, inflate));
   if (!measured.ok) throw new RangeError(measured.failure.what);
-  return checkStack({ stack: measured.value, context: asChecked(contextOf(fault.around ?? {})) });
+  return checkStack({ stack: measured.value, context: contextOf(fault.around ?? {}) });
 }

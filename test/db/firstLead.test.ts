@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { auth, personOf } from '../../src/platform/auth/auth.ts';
+import { auth } from '../../src/platform/auth/auth.ts';
 import { DEMO_EMAILS } from '../../src/platform/auth/demo.ts';
-import { firstLeadSchema, hasPeople, makeFirstLead } from '../../src/platform/auth/firstLead.ts';
+import { firstLeadSchema, hasPeople, isFromHere, makeFirstLead } from '../../src/platform/auth/firstLead.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
 import { freshFarm, type Farm } from './setup.ts';
 
@@ -35,6 +35,15 @@ describe('a farm that has nobody', () => {
   ])('takes no lead of whom %j is said', async (over, why) => {
     await expect(firstLeadSchema.validate({ ...ada, ...over }, { strict: true })).rejects.toThrow(why);
   });
+  test.each([
+    ['127.0.0.1', {}, true],
+    ['::1', {}, true],
+    ['10.0.0.7', {}, false],
+    ['127.0.0.1', { 'X-Forwarded-For': '10.0.0.7' }, false],
+    ['127.0.0.1', { Forwarded: 'for=10.0.0.7' }, false],
+  ])('from %s with %j may be asked for its first lead: %s', (address, headers, may) =>
+    expect(isFromHere(address, new Headers(headers))).toBe(may),
+  );
   test('gets one first lead, however many ask at once, and the log says who', async () => {
     const all = await Promise.all([1, 2, 3, 4].map((n) => made({ email: `Irena${n}@quelmora.example` })));
     expect(all.filter((r) => r.ok)).toHaveLength(1);
@@ -52,12 +61,14 @@ describe('a farm that has nobody', () => {
   });
   test('and they sign in with their password, and with no other', async () => {
     const { rows } = await farm.pool.query<{ email: string }>(`select email from "user" where id <> 'demo'`);
+    const { api } = auth(farm.as('viewer').db);
     const signIn = (password: string) =>
-      auth().api.signInEmail({ body: { email: rows[0]!.email, password }, asResponse: true });
+      api.signInEmail({ body: { email: rows[0]!.email, password }, asResponse: true });
     expect((await signIn('four words make two')).status).toBe(401);
     const answer = await signIn(ada.password);
     expect(answer.status).toBe(200);
     const cookie = answer.headers.getSetCookie().map((c) => c.split(';')[0]).join('; '); // prettier-ignore
-    expect(await personOf(new Headers({ cookie }))).toMatchObject({ name: 'Irena Kovalik', role: 'lead' });
+    const session = await api.getSession({ headers: new Headers({ cookie }) });
+    expect(session?.user).toMatchObject({ name: 'Irena Kovalik', role: 'lead' });
   });
 });

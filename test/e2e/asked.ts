@@ -25,6 +25,7 @@ export async function pick(page: Page, label: string, name: string): Promise<voi
     await field.fill(name);
     expect(await field.inputValue()).toBe(name);
   }).toPass();
+  await expect(field).toHaveAttribute('aria-busy', 'false'); // options of what was asked before move away under the pointer
   await page.getByRole('option', { name, exact: true }).click();
   await expect(field).toHaveValue(name);
 }

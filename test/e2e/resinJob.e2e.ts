@@ -1,5 +1,7 @@
 import { joined } from '../../src/core/mesh/mesh.ts';
 import { decodeGreyPng, encodeGreyPng } from '../../src/core/resin/png.ts';
+import { rowsOfRuns } from '../../src/core/resin/raster.ts';
+import { greyRunsOf } from '../../src/core/resin/runs.ts';
 import { readStack } from '../../src/core/resin/readStack.ts';
 import { inflate, sha256, stackTools } from '../../src/platform/files/stackTools.ts';
 import { boxMesh } from '../../src/core/mesh/solids.ts';
@@ -18,9 +20,15 @@ function picturesOf(stack: Uint8Array): Buffer {
   const files = manifest.layers.map(({ exposures: [first] }, i): [string, Uint8Array] => {
     const picture = decodeGreyPng(images.get(first!.image)!, [width, height], inflate);
     if (!picture.ok) throw new Error(picture.failure.what);
-    const rows = new Uint8Array((width + 1) * height);
-    for (let y = 0; y < height; y++)
-      for (let x = 0; x < width; x++) rows[y * (width + 1) + 1 + x] = 255 - picture.value.grey[y * width + x]!;
+    const rows = rowsOfRuns(
+      greyRunsOf(
+        picture.value.grey.map((g) => 255 - g),
+        width,
+        height,
+      ),
+      width,
+      height,
+    );
     return [`layer ${i + 1}.png`, encodeGreyPng(rows, width, height, stackTools.deflate)];
   });
   return Buffer.from(zipSync(Object.fromEntries(files)));

@@ -22,6 +22,7 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
   await test.step('editing a stock profile makes a named copy, then revision 2, and revision 1 comes back', async () => {
     await page.getByRole('link', { name: 'Library', exact: true }).click();
     await page.getByLabel('Search profiles').fill('Layers 0.20, stock');
+    await expect(page.locator('tbody tr')).toHaveCount(1);
     await page.getByRole('link', { name: 'Layers 0.20, stock' }).click();
     await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByLabel('Name of the copy').fill('Bench 0.25');

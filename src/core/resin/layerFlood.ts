@@ -1,5 +1,15 @@
 import { Hanging, type Column, type ColumnTip, type Hold, type LoneColumn } from './hanging.ts';
-import { connect, freeRunsOf, lengthOf, OUTSIDE_LEFT, OUTSIDE_RIGHT, overlaps, placeIn, type Runs } from './runs.ts';
+import {
+  connect,
+  freeRunsOf,
+  lengthOf,
+  OUTSIDE_LEFT,
+  OUTSIDE_RIGHT,
+  overlaps,
+  pixelsByArea,
+  placeIn,
+  type Runs,
+} from './runs.ts';
 
 /** A connected area of a layer of which nothing lies on the layer before. */
 export interface HangingArea {
@@ -117,8 +127,7 @@ export class LayerFlood {
     };
     if (this.layer === 0) things.fill(HELD);
     else overlaps(this.solid.runs, runs, (before, now) => join(areaOf[now]!, this.solid.thing[before]!));
-    const pixels = new Int32Array(areas);
-    for (let i = 0; i < areaOf.length; i++) pixels[areaOf[i]!]! += lengthOf(runs, i);
+    const pixels = pixelsByArea(runs, areaOf, areas);
     let islands = 0;
     let islandPixels = 0;
     for (let a = 0; a < areas; a++) {

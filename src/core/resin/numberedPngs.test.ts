@@ -5,7 +5,8 @@ import { PNG } from 'pngjs';
 import { describe, expect, test } from 'vitest';
 import { runAll } from '../result/stepwise.ts';
 import { measuringStack } from './measureStack.ts';
-import { picturesInZip, sizeOfPicture, stackOfPictures, type PictureSheet } from './numberedPngs.ts';
+import { inOrder, picturesInZip, stackOfPictures, type PictureSheet } from './numberedPngs.ts';
+import { sizeOfPicture } from './png.ts';
 import { readStack } from './readStack.ts';
 import { plainStack } from './stackFixture.ts';
 
@@ -48,10 +49,10 @@ const refusal = (files: ReadonlyMap<string, Uint8Array>, over: Partial<PictureSh
 };
 
 describe('a zip of numbered pictures', () => {
-  test('gives them in the order of their numbers, whatever else lies in it', () => {
+  test('gives them, whatever else lies in it, and they come in the order of their numbers', () => {
     const named = Object.fromEntries([11, 2, 1].map((n) => [`out/l${n}.png`, picture()]));
     const zip = picturesInZip(zipSync({ ...named, 'out/about.txt': strToU8('x'), 'cover.png': picture() }));
-    expect(zip.ok && [...zip.value.keys()]).toEqual(['out/l1.png', 'out/l2.png', 'out/l11.png']);
+    expect(zip.ok && inOrder(zip.value).map((p) => p.name)).toEqual(['out/l1.png', 'out/l2.png', 'out/l11.png']);
   });
   test('is none where it has a manifest, nor where it is no zip', () => {
     const stack = picturesInZip(zipSync({ 'manifest.json': strToU8('{}'), 'image-1.png': picture() }));

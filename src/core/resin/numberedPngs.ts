@@ -24,7 +24,7 @@ export const isNumberedPicture = (name: string): boolean =>
 
 const MOST_BYTES = 1024 ** 3;
 const MOST_FILES = 25_000;
-/** Numbered pictures of a zip by name, in the order of their numbers; one with a manifest is no such zip. */
+/** Numbered pictures of a zip by name; one with a manifest is no such zip. */
 export function picturesInZip(zip: Uint8Array): Result<ReadonlyMap<string, Uint8Array>> {
   const files = unzip(zip, {
     mostBytes: MOST_BYTES,
@@ -35,16 +35,19 @@ export function picturesInZip(zip: Uint8Array): Result<ReadonlyMap<string, Uint8
   if (!files.ok) return files;
   if (files.value.has(STACK_MANIFEST))
     return fail({ code: 'stack', what: 'It has a manifest: it is a layer stack', todo: 'take it as it is' });
-  return succeed(new Map([...files.value].sort(([a], [b]) => numberOf(a) - numberOf(b))));
+  return files;
 }
-const numberOf = (name: string): number => Number(NUMBERED.exec(name)![1]);
-/** Width and height as the head of a PNG says them; null where it has none. */
-export function sizeOfPicture(png: Uint8Array): readonly [number, number] | null {
-  if (png.length < 24 || png[1] !== 0x50 || png[2] !== 0x4e || png[3] !== 0x47) return null;
-  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
-  return [view.getUint32(16), view.getUint32(20)];
+interface Picture {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+  readonly number: number;
 }
-
+/** Numbered pictures in the order of their numbers. */
+export const inOrder = (files: ReadonlyMap<string, Uint8Array>): readonly Picture[] =>
+  [...files]
+    .filter(([name]) => isNumberedPicture(name))
+    .map(([name, bytes]) => ({ name, bytes, number: Number(NUMBERED.exec(name)![1]) }))
+    .sort((a, b) => a.number - b.number);
 /** Numbered pictures as a layer stack, in the order of their numbers. Pictures that are as they have to be are taken byte by byte; those
  *  that are turned over are written anew. */
 export function* stackOfPictures(
@@ -52,10 +55,7 @@ export function* stackOfPictures(
   sheet: PictureSheet,
   tools: StackTools & { readonly inflate: Inflate },
 ): Stepwise<Result<Uint8Array>> {
-  const pictures = [...files]
-    .filter(([name]) => isNumberedPicture(name))
-    .map(([name, bytes]) => ({ name, bytes, number: numberOf(name) }))
-    .sort((a, b) => a.number - b.number);
+  const pictures = inOrder(files);
   const todo = 'number one picture for each layer, without a gap';
   if (pictures.length === 0) return fail({ code: 'none', what: 'There are no numbered PNGs in it', todo });
   if (pictures.length > MOST_LAYERS)

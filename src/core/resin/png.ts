@@ -41,6 +41,13 @@ export interface GreyPicture {
   readonly grey: Uint8Array;
 }
 
+/** Width and height as the head of a PNG says them; null where it has none. */
+export function sizeOfPicture(png: Uint8Array): readonly [width: number, height: number] | null {
+  if (png.length < 24 || SIGNATURE.some((b, i) => png[i] !== b)) return null;
+  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
+  return [view.getUint32(16), view.getUint32(20)];
+}
+
 /** An 8-bit grey PNG as its greys. Refuses anything else, a wrong checksum, a wrong size and a picture cut short. */
 export function decodeGreyPng(
   png: Uint8Array,

@@ -213,6 +213,12 @@ export function connect(runs: Runs): { readonly areaOf: Int32Array; readonly are
   return { areaOf, areas: numbers.size };
 }
 
+/** Pixels of each connected area. */
+export function pixelsByArea(runs: Runs, areaOf: Int32Array, areas: number): Int32Array {
+  const out = new Int32Array(areas);
+  for (let i = 0; i < areaOf.length; i++) out[areaOf[i]!]! += lengthOf(runs, i);
+  return out;
+}
 export const lengthOf = (runs: Runs, i: number): number => runs[3 * i + 2]! - runs[3 * i + 1]!;
 /** A place in the middle of some runs, and on one of them. */
 export function placeIn(runs: Runs, isOf: (i: number) => boolean): readonly [number, number] {

@@ -8,30 +8,12 @@ import { weld } from '../mesh/weld.ts';
 import { runAll } from '../result/stepwise.ts';
 import { Slicer } from '../slicing/slice.ts';
 import { makingMeshStack } from './meshLayers.ts';
+import { plainStack } from './stackFixture.ts';
 import type { StackReport } from './stackReport.ts';
 import type { StackSettings } from './stackSettings.ts';
 
 const PIXEL = [0.04, 0.05] as const;
-const settings: StackSettings = {
-  title: 'a body',
-  pixelMm: PIXEL,
-  pixels: [4200, 2600],
-  layerMm: 0.25,
-  samples: 1,
-  lowestGrey: 0,
-  compensationMm: 0,
-  exposureS: 2.5,
-  bottomExposureS: 20,
-  bottomLayers: 4,
-  transitionLayers: 3,
-  motion: {
-    pauseBeforeLiftS: 0,
-    lift: [{ mm: 6, mmPerS: 1 }],
-    pauseAtTopS: 0,
-    return: [{ mm: 6, mmPerS: 2 }],
-    pauseBeforeExposureS: 1,
-  },
-};
+const settings: StackSettings = { ...plainStack, pixelMm: PIXEL, pixels: [4200, 2600], layerMm: 0.25 };
 /** On the plate, clear of the screen's edges, in figures both kernels hold. */
 function onScreen(mesh: Mesh): Mesh {
   const { min } = boundsOf(mesh);
@@ -72,10 +54,10 @@ describe.each(Object.entries(closedSolids))('layers of the %s', (_, body) => {
       topologyOf(mesh),
       Float64Array.from(rows, (_row, i) => zOf(i)),
     );
-    for (const [i, row] of rows.entries()) {
-      const exact = areaMm2(union(ringsOf(slicer.layer(i))));
-      if (exact > 20) expect(Math.abs(row.areaMm2 / exact - 1)).toBeLessThan(0.01);
-    }
+    const exact = rows.map((_row, i) => areaMm2(union(ringsOf(slicer.layer(i)))));
+    const large = rows.flatMap((row, i) => (exact[i]! > 20 ? [Math.abs(row.areaMm2 / exact[i]! - 1)] : []));
+    expect(large.length).toBeGreaterThan(rows.length / 2);
+    expect(Math.max(...large)).toBeLessThan(0.01);
   });
   test('come to its volume', () => {
     expect(Math.abs(volumeMm3 / m.volume() - 1)).toBeLessThan(0.005);

@@ -1,8 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { seededRandom } from '../formats/random.ts';
-import { narrowGaps, runsOfGrey, type Runs } from './runs.ts';
+import { greyRunsOf, narrowGaps, runsOfGrey, type Runs } from './runs.ts';
 import { greysOf, greysOfRuns } from './shades.ts';
-import { greyRunsOf } from './runs.ts';
 import { StackMeasure, type StackReport } from './stackReport.ts';
 import { STACK_FORMAT, STACK_VERSION } from './stack.ts';
 

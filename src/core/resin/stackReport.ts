@@ -1,7 +1,7 @@
 import type { Drain, Pierced } from './drains.ts';
 import type { Hold } from './hanging.ts';
 import { LayerFlood } from './layerFlood.ts';
-import { connect, lengthOf, narrowGaps, pixelsBeyond, placeIn, thinPixels, type Runs } from './runs.ts';
+import { connect, narrowGaps, pixelsBeyond, pixelsByArea, placeIn, thinPixels, type Runs } from './runs.ts';
 import { Shades, type ShadeCounts } from './shades.ts';
 import { darkTimeS, type LayerMotion } from './sequence.ts';
 import { lightS, motionAfter, type StackManifest } from './stack.ts';
@@ -163,8 +163,11 @@ export class StackMeasure {
   private readonly shades = new Shades();
   private bounds: [number, number, number, number] | null = null;
 
+  private readonly pixelMm2: number;
+
   constructor(private readonly manifest: StackManifest) {
     const [px, py] = manifest.printer.pixelMm;
+    this.pixelMm2 = px * py;
     this.flood = new LayerFlood({
       pixels: circleMm2(SLENDER_MM) / (px * py),
       layers: Math.ceil(COLUMN_MM / manifest.layerMm - 1e-9),
@@ -207,7 +210,7 @@ export class StackMeasure {
     this.before = runs;
   }
   private narrowOf(runs: Runs): Pick<StackRow, 'thinMm2' | 'thinAt' | 'gapMm2' | 'gapAt'> {
-    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    const { pixelMm2: mm2 } = this;
     const [thin, gap] = [thinPixels(runs), narrowGaps(runs)];
     return {
       thinMm2: thin.pixels * mm2,
@@ -219,14 +222,13 @@ export class StackMeasure {
   private footOf(runs: Runs): StackFoot | null {
     const { areaOf, areas } = connect(runs);
     if (areas === 0) return null;
-    const pixels = new Int32Array(areas);
-    for (let i = 0; i < areaOf.length; i++) pixels[areaOf[i]!]! += lengthOf(runs, i);
+    const pixels = pixelsByArea(runs, areaOf, areas);
     const least = pixels.indexOf(Math.min(...pixels));
-    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    const { pixelMm2: mm2 } = this;
     return { areaMm2: pixels[least]! * mm2, feet: areas, ...this.onScreen(placeIn(runs, (i) => areaOf[i] === least)) };
   }
   private keepHold({ pixels, byPixels, narrowestLayer, at }: Hold): void {
-    const mm2 = this.manifest.printer.pixelMm[0] * this.manifest.printer.pixelMm[1];
+    const { pixelMm2: mm2 } = this;
     if (this.hold && pixels / byPixels <= this.hold.areaMm2 / this.hold.byMm2 + 1e-9) return;
     this.hold = {
       layer: this.rows.length,

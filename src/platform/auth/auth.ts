@@ -2,21 +2,22 @@ import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { systemClock } from '../clock.ts';
-import { database } from '../db/client.ts';
+import { database, type Db } from '../db/client.ts';
 import type { Person, PersonRole } from '../db/context.ts';
 import { account, session, user, verification } from './tables.ts';
 import { DATABASE_SAYS_MS, inTime } from '../inTime.ts';
 import { personOfToken } from './tokens.ts';
 
 export const SHORTEST_PASSWORD = 12;
-function make() {
+/** Sign-in of people who are kept in one database. */
+function makeAuth(db: Db) {
   const secret = process.env['CANTIERE_SECRET'];
   if (!secret) throw new Error('CANTIERE_SECRET is not set; start with npm start');
   return betterAuth({
     secret,
     baseURL: process.env['CANTIERE_URL'] ?? 'http://127.0.0.1:4321',
     telemetry: { enabled: false },
-    database: drizzleAdapter(database().db as never, {
+    database: drizzleAdapter(db as never, {
       provider: 'pg',
       schema: { user, session, account, verification },
     }),
@@ -31,12 +32,13 @@ function make() {
   });
 }
 
-let made: ReturnType<typeof make> | undefined;
-export const auth = (): ReturnType<typeof make> => (made ??= make());
-
-/** A password as it is kept. */
-export const hashOfPassword = async (password: string): Promise<string> =>
-  (await auth().$context).password.hash(password);
+const made = new WeakMap<Db, ReturnType<typeof makeAuth>>();
+/** Sign-in of the farm that is served here, or of another database. */
+export function auth(db: Db = database().db): ReturnType<typeof makeAuth> {
+  const known = made.get(db) ?? makeAuth(db);
+  made.set(db, known);
+  return known;
+}
 
 /** The signed-in person of a request, by session or by an automation's token, or null. */
 export async function personOf(headers: Headers): Promise<Person | null> {

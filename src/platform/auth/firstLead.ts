@@ -1,3 +1,4 @@
+import { hashPassword } from 'better-auth/crypto';
 import { notInArray, sql } from 'drizzle-orm';
 import { object, string, type InferType } from 'yup';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
@@ -5,7 +6,7 @@ import { database } from '../db/client.ts';
 import type { Ctx } from '../db/context.ts';
 import { recordEvent } from '../events/record.ts';
 import { DEMO_EMAILS } from './demo.ts';
-import { hashOfPassword, SHORTEST_PASSWORD } from './auth.ts';
+import { SHORTEST_PASSWORD } from './auth.ts';
 import { account, user } from './tables.ts';
 
 export const firstLeadSchema = object({
@@ -36,6 +37,11 @@ export async function hasPeople(ctx: Pick<Ctx, 'db'>): Promise<boolean> {
 /** Whether the farm that is served here has nobody yet. */
 export const isUnclaimed = async (): Promise<boolean> => !(await hasPeople(database()));
 
+const LOOPBACK = ['127.0.0.1', '::1', '::ffff:127.0.0.1'];
+/** Whether a request comes from the machine itself, and through no proxy, which would make everybody look so. */
+export const isFromHere = (address: string, headers: Headers): boolean =>
+  LOOPBACK.includes(address) && !headers.has('x-forwarded-for') && !headers.has('forwarded');
+
 /** Turns of those who would be the first: whoever comes second finds somebody there. */
 const ONE_BY_ONE = 7_310_001;
 /** Makes the first lead of a farm that has nobody yet. */
@@ -44,7 +50,8 @@ export async function makeFirstLead(
   { name, password, ...input }: InferType<typeof firstLeadSchema>,
 ): Promise<Result<{ id: string }, { readonly code: 'hasPeople' }>> {
   const email = input.email.toLowerCase();
-  const hash = await hashOfPassword(password);
+  if (await hasPeople(ctx)) return fail({ code: 'hasPeople' }); // before a password is worked on
+  const hash = await hashPassword(password);
   return ctx.db.transaction(async (db) => {
     await db.execute(sql`select pg_advisory_xact_lock(${ONE_BY_ONE})`);
     if (await hasPeople({ db })) return fail({ code: 'hasPeople' });

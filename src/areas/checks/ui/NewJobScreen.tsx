@@ -192,7 +192,7 @@ export function NewJobScreen() {
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const pictures = usePictures(file);
-  const check = useLocalCheck(pictures ? null : file, choice, sheet, others);
+  const check = useLocalCheck(pictures === null ? file : null, choice, sheet, others);
   const program = ofProgram(check.outcome);
   const layers = check.outcome && isOfLayers(check.outcome) ? check.outcome : null;
   const isResin = sheet?.technology === 'resin';
@@ -234,7 +234,7 @@ export function NewJobScreen() {
     }
   };
   const profileOf = (kind: string) => ({ from: '/api/profiles', of: { kind, state: IN_USE } }) as const;
-  const ready = file && !pictures && machineId && toolId && materialId && processId && title.trim().length > 1;
+  const ready = file && pictures === null && machineId && toolId && materialId && processId && title.trim().length > 1;
   return (
     <>
       <JobRooms here={null} />

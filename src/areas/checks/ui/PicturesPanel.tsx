@@ -45,7 +45,8 @@ export function PicturesPanel({
   readonly sheet: CheckContext | null;
   readonly onMade: (stack: File) => void;
 }) {
-  const values = sheet?.recipe.values ?? null;
+  const isOther = sheet !== null && sheet.technology !== 'resin';
+  const values = (!isOther && sheet?.recipe.values) || null;
   const wants = values && stackWants(values);
   const settings = values && wants === null ? stackSettingsOf(values, titleOfFile(file.name)) : null;
   const form = useForm<Typed>({
@@ -101,6 +102,7 @@ export function PicturesPanel({
         lift, return and pauses are the recipe’s.
       </p>
       {!sheet && <p className="hint">Choose machine, material and process first: what they say is filled in.</p>}
+      {isOther && <p className="hint">Pictures are for a resin machine: choose one.</p>}
       {wants && <p className="hint">{wants}; set it in the library.</p>}
       <form onSubmit={form.onSubmit(make)}>
         <div className="fields">

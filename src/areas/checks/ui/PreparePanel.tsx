@@ -1,5 +1,5 @@
 import { Button, Checkbox, Group, NumberInput, Stack, Table } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
 import { NOT_PREPARED, type Prepared } from '../../../core/resin/prepared.ts';
 import { bracesBetween, type Place, type Support } from '../../../core/resin/supports.ts';
@@ -52,6 +52,8 @@ export function PreparePanel({
   const hanging = found?.stack.islands ?? [];
   /** What was added before, the newest last: one step after another can be taken back. */
   const [past, setPast] = useState<readonly (Prepared | undefined)[]>([]);
+  const { unit, placement, repair, more } = choice;
+  useEffect(() => setPast([]), [file, unit, placement, repair, more]); // what was prepared does not fit any more
   const change = (next: Prepared | undefined): void => {
     setPast([...past, choice.prepared]);
     onChange(next);
@@ -114,7 +116,6 @@ export function PreparePanel({
               preparing.start({ file, others, choice, sheet, wish: { act: 'hollow', wallMm } }, (answer) => {
                 if (!('stl' in answer)) return;
                 setSaved(answer.savedMm3);
-                setPast([]);
                 onHollow(answer.stl, wallMm);
               })
             }

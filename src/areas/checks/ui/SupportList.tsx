@@ -20,12 +20,13 @@ export function SupportList({
   const [isWhole, setWhole] = useState(false);
   const [at, setAt] = useState<Place>([0, 0, 0]);
   /** The support that is being moved; null where one is added. */
-  const [moved, setMoved] = useState<number | null>(null);
+  const [asked, setMoved] = useState<Support | null>(null);
+  const moved = asked && supports.includes(asked) ? asked : null;
   const order = supports
     .map((s, i) => ({ s, i }))
     .sort((a, b) => Number(b.s.isKept ?? false) - Number(a.s.isKept ?? false));
   const shown = isWhole ? order : order.slice(0, FEW);
-  const put = (i: number, next: Support): void => onChange(supports.map((s, k) => (k === i ? next : s)));
+  const put = (old: Support, next: Support): void => onChange(supports.map((s) => (s === old ? next : s)));
   return (
     <>
       <Group gap={8} align="flex-end">
@@ -89,17 +90,17 @@ export function SupportList({
                       variant="default"
                       size="compact-sm"
                       aria-pressed={s.isKept === true}
-                      onClick={() => put(i, { ...s, isKept: !s.isKept })}
+                      onClick={() => put(s, { ...s, isKept: !s.isKept })}
                     >
                       {s.isKept ? 'Unlock' : 'Lock'}
                     </Button>
                     <Button
                       variant="default"
                       size="compact-sm"
-                      aria-pressed={moved === i}
+                      aria-pressed={moved === s}
                       onClick={() => {
                         setAt(s.tip);
-                        setMoved(i);
+                        setMoved(s);
                       }}
                     >
                       Move
@@ -107,10 +108,7 @@ export function SupportList({
                     <Button
                       variant="default"
                       size="compact-sm"
-                      onClick={() => {
-                        setMoved(null);
-                        onChange(supports.filter((_, k) => k !== i));
-                      }}
+                      onClick={() => onChange(supports.filter((other) => other !== s))}
                     >
                       Remove
                     </Button>

@@ -7,17 +7,18 @@ export const stackWorker = (): Worker =>
 /** Layers that were brought along, looked into in a worker. */
 export const useStackTask = (): WorkerTask<StackRequest, StackDone> => useWorkerTask(stackWorker);
 
-/** The numbered pictures of a zip that has no manifest; null for every other file, and while it is looked into. */
-export function usePictures(file: File | null): PicturesSeen | null {
-  const [seen, setSeen] = useState<PicturesSeen | null>(null);
+/** The numbered pictures of a zip that has no manifest; null for every other file, undefined while it is looked into. */
+export function usePictures(file: File | null): PicturesSeen | null | undefined {
+  const [seen, setSeen] = useState<{ readonly of: File; readonly pictures: PicturesSeen | null } | null>(null);
   const looking = useStackTask();
+  const isZip = file !== null && /\.zip$/i.test(file.name);
   useEffect(() => {
-    setSeen(null);
-    if (file && /\.zip$/i.test(file.name))
-      looking.start({ file, wish: { act: 'look' } }, (answer) => {
-        if ('pictures' in answer) setSeen(answer.pictures);
-      });
+    if (!isZip) return;
+    looking.start({ file, wish: { act: 'look' } }, (answer) => {
+      if ('pictures' in answer) setSeen({ of: file, pictures: answer.pictures });
+    });
     return looking.stop;
   }, [file]);
-  return seen;
+  if (!isZip) return null;
+  return seen?.of === file ? seen.pictures : undefined;
 }

@@ -6,7 +6,8 @@ export const airGetsIn = defineRule({
   technology: 'resin',
   title: 'What drains has a second hole for the air',
   why: 'Resin leaves a hollow only as fast as air comes in: through a single hole it does neither.',
-  source: 'Holes as they were bored; two openings a room are common practice, no source',
+  source:
+    'Holes as they were bored, of all hollow parts together: of several with one each it says nothing; two openings a room are common practice, no source',
   layers: {
     reads: ['holes', 'layerMm'],
     find: ({ holes, layerMm }) => {

@@ -1,3 +1,4 @@
+import { cureDepthMm, doseMjPerCm2, exposureForLayerS } from '../../../core/resin/dose.ts';
 import { numberOf } from '../../library/settings/define.ts';
 import { defineRule } from '../define.ts';
 
@@ -18,7 +19,7 @@ export const lightNotThrough = defineRule({
       const [dp, ec, light] = [n('penetrationDepthMm'), n('criticalDoseMjPerCm2'), n('irradianceMwPerCm2')];
       if (dp === null || ec === null) return { needs: 'the working curve of the resin' };
       if (light === null) return { needs: 'the light of the screen' };
-      const depth = dp * Math.log((light * normalS) / ec);
+      const depth = cureDepthMm(doseMjPerCm2(light, normalS), dp, ec);
       const most = MOST_LAYERS * layerMm;
       return depth <= most
         ? []
@@ -29,7 +30,7 @@ export const lightNotThrough = defineRule({
               figure: `${depth.toFixed(3)} mm deep, ${(depth / layerMm).toFixed(1)} layers`,
               limit: `${most.toFixed(3)} mm`,
               origin: 'working curve of the resin',
-              fix: `expose for ${((ec / light) * Math.exp(most / dp)).toFixed(2)} s or less`,
+              fix: `expose for ${exposureForLayerS(most, 0, dp, ec, light).toFixed(2)} s or less`,
             },
           ];
     },

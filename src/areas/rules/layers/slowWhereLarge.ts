@@ -1,4 +1,5 @@
 import { defineRule } from '../define.ts';
+import { layerWithMost } from '../layersWith.ts';
 
 /** Less of a difference is none. */
 const LEAST_S = 0.5;
@@ -14,12 +15,10 @@ export const slowWhereLarge = defineRule({
   layers: {
     reads: ['rows', 'bottomLayers'],
     find: ({ rows, bottomLayers }) => {
-      const body = rows.map((row, i) => ({ ...row, layer: i + 1 })).slice(bottomLayers);
-      const [first, ...rest] = body;
-      if (!first) return [];
-      const largest = rest.reduce((most, r) => (r.areaMm2 > most.areaMm2 ? r : most), first);
-      const slower = rest
-        .concat(first)
+      const body = rows.slice(bottomLayers);
+      if (body.length === 0) return [];
+      const largest = layerWithMost(body, 'areaMm2');
+      const slower = body
         .filter((r) => r.areaMm2 > 0 && r.areaMm2 < MUCH_SMALLER * largest.areaMm2)
         .reduce((most, r) => Math.max(most, r.darkS), 0);
       return slower - largest.darkS <= LEAST_S
@@ -32,7 +31,7 @@ export const slowWhereLarge = defineRule({
               limit: `${slower.toFixed(1)} s`,
               origin: 'other layers of the stack',
               fix: 'move it at least as slowly as the smaller ones',
-              layer: largest.layer,
+              layer: bottomLayers + largest.layer,
               zMm: largest.zMm,
             },
           ];

@@ -1,18 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { APIRoute } from 'astro';
 import { auth } from '../../../platform/auth/auth.ts';
-import { firstLeadSchema, makeFirstLead } from '../../../platform/auth/firstLead.ts';
+import { firstLeadSchema, isFromHere, makeFirstLead } from '../../../platform/auth/firstLead.ts';
 import { systemClock } from '../../../platform/clock.ts';
 import { database } from '../../../platform/db/client.ts';
 import { readBody } from '../../../platform/http/body.ts';
 import { problem } from '../../../platform/http/problem.ts';
 
 const LARGEST_BYTES = 4096;
-const LOOPBACK = ['127.0.0.1', '::1', '::ffff:127.0.0.1'];
 
 /** Public on loopback while a farm has nobody: makes its first lead and signs them in. */
 export const POST: APIRoute = async ({ request, clientAddress }) => {
-  if (!LOOPBACK.includes(clientAddress))
+  if (!isFromHere(clientAddress, request.headers))
     return problem(403, 'notHere', 'The first lead is made on the machine that serves the farm');
   const read = await readBody(request, firstLeadSchema, LARGEST_BYTES);
   if (read instanceof Response) return read;
