@@ -4,7 +4,7 @@ import { topologyOf, type Topology } from '../mesh/topology.ts';
 import { Slicer } from '../slicing/slice.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 import { encodeGreyPng } from './png.ts';
-import { rasterise, rowsOfRuns, type GreyRuns, type Outline, type RasterOptions } from './raster.ts';
+import { PaintedRows, rasterise, type GreyRuns, type Outline, type RasterOptions } from './raster.ts';
 import { solidRuns, type Runs } from './runs.ts';
 import { greysOfRuns } from './shades.ts';
 import { exposureIn } from './plate.ts';
@@ -86,6 +86,7 @@ export function* makingMeshStack(
   const measure = new StackMeasure(manifestOf(s, new Array<string>(count).fill('')));
   const pictures = new Map<string, Uint8Array>();
   const images: string[] = [];
+  const rows = tools && new PaintedRows(width, height);
   let before: {
     readonly lit: GreyRuns;
     readonly solid: Runs;
@@ -103,8 +104,7 @@ export function* makingMeshStack(
         greys: greysOfRuns(runs),
         image: `image-${String(++made).padStart(4, '0')}.png`,
       };
-      if (tools)
-        pictures.set(before.image, encodeGreyPng(rowsOfRuns(runs, width, height), width, height, tools.deflate));
+      if (tools && rows) pictures.set(before.image, encodeGreyPng(rows.paint(runs), width, height, tools.deflate));
     }
     images.push(before.image);
     measure.add(before.solid, before.greys);

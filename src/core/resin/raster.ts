@@ -210,11 +210,28 @@ class Edges {
 }
 
 /** Rows with the byte each begins with in a picture, top to bottom. */
-export function rowsOfRuns(runs: GreyRuns, width: number, height: number): Uint8Array {
-  const rows = new Uint8Array((width + 1) * height);
-  for (let i = 0; i < runs.length; i += 4) {
-    const at = runs[i]! * (width + 1) + 1;
-    rows.fill(runs[i + 3]!, at + runs[i + 1]!, at + runs[i + 2]!);
+export const rowsOfRuns = (runs: GreyRuns, width: number, height: number): Uint8Array =>
+  new PaintedRows(width, height).paint(runs);
+
+/** The same for one layer after another, over what the one before has left dark. */
+export class PaintedRows {
+  private readonly rows: Uint8Array;
+  private painted: GreyRuns = new Int32Array(0);
+  constructor(
+    private readonly width: number,
+    height: number,
+  ) {
+    this.rows = new Uint8Array((width + 1) * height);
   }
-  return rows;
+  /** Rows of a layer, until the next is painted. */
+  paint(runs: GreyRuns): Uint8Array {
+    for (let i = 0; i < this.painted.length; i += 4) this.fill(this.painted, i, 0);
+    for (let i = 0; i < runs.length; i += 4) this.fill(runs, i, runs[i + 3]!);
+    this.painted = runs;
+    return this.rows;
+  }
+  private fill(runs: GreyRuns, i: number, grey: number): void {
+    const at = runs[i]! * (this.width + 1) + 1;
+    this.rows.fill(grey, at + runs[i + 1]!, at + runs[i + 2]!);
+  }
 }

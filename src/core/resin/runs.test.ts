@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { LayerFlood } from './layerFlood.ts';
-import { rowsOfRuns } from './raster.ts';
+import { PaintedRows, rowsOfRuns } from './raster.ts';
 import { connect, greyRunsOf, pixelsBeyond, pixelsOf, runsOfGrey, solidRuns } from './runs.ts';
 
 const NO_COLUMNS = { pixels: 0, layers: 1 };
@@ -61,6 +61,9 @@ describe('areas and islands by rows', () => {
         const pixels = Uint8Array.from(greys);
         const rows = rowsOfRuns(greyRunsOf(pixels, 12, 10), 12, 10);
         expect(rows.filter((_, i) => i % 13 > 0)).toEqual(pixels);
+        const painted = new PaintedRows(12, 10);
+        painted.paint(greyRunsOf(pixels.map((g) => 255 - g), 12, 10)); // prettier-ignore
+        expect(painted.paint(greyRunsOf(pixels, 12, 10))).toEqual(rows);
       }),
     ));
   test.each([

@@ -34,59 +34,80 @@ export function greyRunsOf(grey: Uint8Array, width: number, height: number): Gre
 
 /** Solid runs of what is lit. */
 export function solidRuns(lit: GreyRuns): Runs {
-  const out = new Int32Array((lit.length / 4) * 3);
-  let size = 0;
-  for (let i = 0; i < lit.length; i += 4) {
-    if (lit[i + 3]! < SOLID_GREY) continue;
-    if (size > 0 && out[size - 3] === lit[i] && out[size - 1] === lit[i + 1]) out[size - 1] = lit[i + 2]!;
-    else {
-      out[size] = lit[i]!;
-      out[size + 1] = lit[i + 1]!;
-      out[size + 2] = lit[i + 2]!;
-      size += 3;
+  const out = new RunList();
+  for (let i = 0; i < lit.length; i += 4) if (lit[i + 3]! >= SOLID_GREY) out.add(lit[i]!, lit[i + 1]!, lit[i + 2]!);
+  return out.runs();
+}
+
+/** Runs as they are found from the top and from the left; what follows without a gap is one run. */
+class RunList {
+  private out = new Int32Array(384);
+  private size = 0;
+  add(y: number, from: number, to: number): void {
+    const { size } = this;
+    if (size > 0 && this.out[size - 1] === from && this.out[size - 3] === y) {
+      this.out[size - 1] = to;
+      return;
     }
+    if (size === this.out.length) {
+      const more = new Int32Array(2 * size);
+      more.set(this.out);
+      this.out = more;
+    }
+    this.out[size] = y;
+    this.out[size + 1] = from;
+    this.out[size + 2] = to;
+    this.size = size + 3;
   }
-  return out.slice(0, size);
+  runs = (): Runs => this.out.slice(0, this.size);
 }
 
 /** Of a layer what lies further than so much, in pixels each way, from all of the layer before. */
 export function runsBeyond(runs: Runs, before: Runs, reachX: number, reachY: number): Runs {
-  const rows = rowStarts(before);
+  const rows = new Rows(before);
   const up = Math.floor(reachY);
-  /** How far a row reaches sideways into one so many rows away. */
-  const across = Array.from(
-    { length: up + 1 },
-    (_, dy) => reachX * Math.sqrt(Math.max(0, 1 - (dy / (reachY || 1)) ** 2)),
+  const rowsInReach = 2 * up + 1;
+  /** How far each row in reach does so sideways, the next of its runs, and where they end. */
+  const across = Float64Array.from(
+    { length: rowsInReach },
+    (_, k) => reachX * Math.sqrt(Math.max(0, 1 - ((k - up) / (reachY || 1)) ** 2)),
   );
-  const out: number[] = [];
-  let held: [number, number][] = [];
+  const next = new Int32Array(rowsInReach);
+  const end = new Int32Array(rowsInReach);
+  const out = new RunList();
   let row = -1;
   for (let i = 0; i < runs.length; i += 3) {
     const y = runs[i]!;
     if (y !== row) {
       row = y;
-      held = [];
-      for (let dy = -up; dy <= up; dy++) {
-        const [from, to] = rows(y + dy);
-        const more = across[Math.abs(dy)]!;
-        for (let k = from; k < to; k += 3) held.push([before[k + 1]! - more, before[k + 2]! + more]);
+      for (let k = 0; k < rowsInReach; k++) {
+        next[k] = rows.start(y + k - up);
+        end[k] = rows.start(y + k - up + 1);
       }
-      held.sort((a, b) => a[0] - b[0]);
     }
-    let at = runs[i + 1]! + 0.5; // middle of the first pixel not judged yet
     const last = runs[i + 2]! - 0.5;
-    for (const [from, to] of held) {
-      if (from > last) break;
-      if (at < from) {
-        const bare = Math.ceil(from - at);
-        out.push(y, at - 0.5, at - 0.5 + bare);
-        at += bare;
+    for (let at = runs[i + 1]! + 0.5; at <= last;) {
+      // middle of the first pixel not judged yet: how far it is held from there, or else where it is held again
+      let heldTo = -Infinity;
+      let heldFrom = Infinity;
+      for (let k = 0; k < rowsInReach; k++) {
+        const more = across[k]!;
+        while (next[k]! < end[k]! && before[next[k]! + 2]! + more < at) next[k] = next[k]! + 3;
+        if (next[k] === end[k]) continue;
+        const from = before[next[k]! + 1]! - more;
+        if (from > at) heldFrom = Math.min(heldFrom, from);
+        else heldTo = Math.max(heldTo, before[next[k]! + 2]! + more);
       }
-      if (at <= to) at += Math.floor(to - at) + 1;
+      if (heldTo >= at) {
+        at += Math.floor(heldTo - at) + 1;
+        continue;
+      }
+      const bare = Math.min(last + 0.5, at - 0.5 + Math.ceil(heldFrom - at));
+      out.add(y, at - 0.5, bare);
+      at = bare + 0.5;
     }
-    if (at <= last) out.push(y, at - 0.5, last + 0.5);
   }
-  return Int32Array.from(out);
+  return out.runs();
 }
 /** The same as a count of pixels, with the middle of their longest stretch. */
 export function pixelsBeyond(
@@ -105,23 +126,24 @@ export function pixelsBeyond(
 
 /** What is left of a layer when a pixel is taken from every side of it. */
 function eroded(runs: Runs): Runs {
-  const rows = rowStarts(runs);
-  const out: number[] = [];
+  const rows = new Rows(runs);
+  const out = new RunList();
   for (let i = 0; i < runs.length; i += 3) {
     const y = runs[i]!;
-    const [from, to] = [runs[i + 1]! + 1, runs[i + 2]! - 1];
+    const from = runs[i + 1]! + 1;
+    const to = runs[i + 2]! - 1;
     if (to <= from) continue;
-    const [up, upEnd] = rows(y - 1);
-    const [low, lowEnd] = rows(y + 1);
-    for (let a = up, b = low; a < upEnd && b < lowEnd;) {
+    const upEnd = rows.start(y);
+    const lowEnd = rows.start(y + 2);
+    for (let a = rows.start(y - 1), b = rows.start(y + 1); a < upEnd && b < lowEnd;) {
       const start = Math.max(from, runs[a + 1]!, runs[b + 1]!);
       const end = Math.min(to, runs[a + 2]!, runs[b + 2]!);
-      if (end > start) out.push(y, start, end);
+      if (end > start) out.add(y, start, end);
       if (runs[a + 2]! < runs[b + 2]!) a += 3;
       else b += 3;
     }
   }
-  return Int32Array.from(out);
+  return out.runs();
 }
 /** Pixels of a layer in which nothing three pixels wide each way fits, and the middle of their longest stretch. */
 export const thinPixels = (runs: Runs): ReturnType<typeof pixelsBeyond> => pixelsBeyond(runs, eroded(runs), 1, 1);
@@ -133,20 +155,20 @@ const ROOM_LEFT = 8;
 /** What a layer leaves free between its highest row and its lowest. */
 export function freeRunsOf(solid: Runs): Runs {
   if (solid.length === 0) return solid;
-  const out: number[] = [];
+  const out = new RunList();
   let y = solid[0]!;
   let from = OUTSIDE_LEFT;
   for (let i = 0; i < solid.length; i += 3) {
     while (y < solid[i]!) {
-      out.push(y, from, OUTSIDE_RIGHT);
+      out.add(y, from, OUTSIDE_RIGHT);
       y++;
       from = OUTSIDE_LEFT;
     }
-    if (solid[i + 1]! > from) out.push(y, from, solid[i + 1]!);
+    if (solid[i + 1]! > from) out.add(y, from, solid[i + 1]!);
     from = solid[i + 2]!;
   }
-  out.push(y, from, OUTSIDE_RIGHT);
-  return Int32Array.from(out);
+  out.add(y, from, OUTSIDE_RIGHT);
+  return out.runs();
 }
 /** Pixels of the gaps of a layer through which nothing three pixels wide goes, and the middle of their longest stretch. */
 export function narrowGaps(runs: Runs): ReturnType<typeof pixelsBeyond> {
@@ -163,15 +185,20 @@ export function narrowGaps(runs: Runs): ReturnType<typeof pixelsBeyond> {
   return pixelsBeyond(free.subarray(6, inside.length + 6), eroded(free), 1, 1);
 }
 
-/** Where the runs of a row begin and end in a list of them. */
-function rowStarts(runs: Runs): (y: number) => readonly [from: number, to: number] {
-  if (runs.length === 0) return () => [0, 0];
-  const first = runs[0]!;
-  const rows = runs[runs.length - 3]! - first + 1;
-  const starts = new Int32Array(rows + 1);
-  for (let i = 0; i < runs.length; i += 3) starts[runs[i]! - first + 1] = i + 3;
-  for (let y = 1; y <= rows; y++) starts[y] = Math.max(starts[y]!, starts[y - 1]!);
-  return (y) => (y < first || y >= first + rows ? [0, 0] : [starts[y - first]!, starts[y - first + 1]!]);
+/** Where the runs of each row begin in a list of them; they end where those of the next begin. */
+class Rows {
+  private readonly first: number;
+  private readonly starts: Int32Array;
+  constructor(runs: Runs) {
+    this.first = runs.length > 0 ? runs[0]! : 0;
+    const rows = runs.length > 0 ? runs[runs.length - 3]! - this.first + 1 : 0;
+    this.starts = new Int32Array(rows + 1);
+    for (let i = 0; i < runs.length; i += 3) this.starts[runs[i]! - this.first + 1] = i + 3;
+    for (let y = 1; y <= rows; y++) this.starts[y] = Math.max(this.starts[y]!, this.starts[y - 1]!);
+  }
+  start(y: number): number {
+    return this.starts[Math.min(Math.max(y - this.first, 0), this.starts.length - 1)]!;
+  }
 }
 
 export const pixelsOf = (runs: Runs): number => {
@@ -183,7 +210,8 @@ export const pixelsOf = (runs: Runs): number => {
 /** Which connected area each run belongs to, and how many areas there are; runs touch along sides, not over corners. */
 export function connect(runs: Runs): { readonly areaOf: Int32Array; readonly areas: number } {
   const n = runs.length / 3;
-  const parent = Int32Array.from({ length: n }, (_, i) => i);
+  const parent = new Int32Array(n);
+  for (let i = 0; i < n; i++) parent[i] = i;
   const find = (i: number): number => {
     while (parent[i] !== i) {
       parent[i] = parent[parent[i]!]!;
@@ -204,13 +232,14 @@ export function connect(runs: Runs): { readonly areaOf: Int32Array; readonly are
     }
   }
   const areaOf = new Int32Array(n);
-  const numbers = new Map<number, number>();
+  const number = new Int32Array(n).fill(-1);
+  let areas = 0;
   for (let i = 0; i < n; i++) {
     const root = find(i);
-    if (!numbers.has(root)) numbers.set(root, numbers.size);
-    areaOf[i] = numbers.get(root)!;
+    if (number[root]! < 0) number[root] = areas++;
+    areaOf[i] = number[root]!;
   }
-  return { areaOf, areas: numbers.size };
+  return { areaOf, areas };
 }
 
 /** Pixels of each connected area. */
