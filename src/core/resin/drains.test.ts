@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { movedBy, turned } from '../../../test/meshes/solids.ts';
+import { movedBy, torusMesh, turned } from '../../../test/meshes/solids.ts';
 import { hollowing } from '../mesh/hollow.ts';
-import { joined, type Mesh } from '../mesh/mesh.ts';
-import { boxMesh, sphereMesh } from '../mesh/solids.ts';
+import { boundsOf, joined, type Mesh } from '../mesh/mesh.ts';
+import { boxMesh, sphereMesh, turnedMesh } from '../mesh/solids.ts';
 import { topologyOf } from '../mesh/topology.ts';
 import { drillOf, pierce, Probe, proposeDrains, type Drain } from './drains.ts';
 import { makingMeshStack } from './meshLayers.ts';
@@ -57,8 +57,19 @@ describe('a hole through a wall', () => {
   });
 });
 
+const onPlate = (m: Mesh): Mesh => movedBy(m, 0, 0, 5 - boundsOf(m).min[2]);
+/** A bell with a waist, standing on its wide end. */
+const bell = turnedMesh(
+  Array.from(
+    { length: 20 },
+    (_, i) => [9 - 3.4 * Math.sin((i / 19) * Math.PI * 0.9) - i * 0.12, (30 * i) / 19] as const,
+  ),
+  48,
+);
 describe('a hollow with holes', () => {
   test.each([
+    ['a bell that leans', onPlate(turned(bell, 0.5, 0))],
+    ['a ring that lies, hollow all round,', onPlate(torusMesh(12, 5, 48))],
     ['a box', boxMesh([-8, -6, 0], [8, 6, 14])],
     ['a ball', movedBy(sphereMesh(9, 64), 0, 0, 9)],
   ] as const)('%s keeps its resin without them, and drains and breathes through those that are proposed', (_, body) => {

@@ -93,6 +93,8 @@ const waysOut = (up: 1 | -1): (readonly [number, number, number])[] => [
   ),
 ];
 
+/** Places inside a hollow from which ways out are looked for, at each of its ends. */
+const MOST_PLACES = 24;
 /** Two holes for each hollow: one where it is lowest as it hangs, which is furthest from the plate, and one nearest to it; each where it
  *  leaves the hollow near its end and through a thin wall. */
 export function proposeDrains(probe: Probe, hollow: Mesh, diameterMm: number): Drain[] {
@@ -103,35 +105,66 @@ export function proposeDrains(probe: Probe, hollow: Mesh, diameterMm: number): D
     ends[1] = Math.max(ends[1]!, xyz[i]!);
   }
   return ends.flatMap((end, k): Drain[] => {
-    const zMm = end + (k === 0 ? 1 : -1) * (diameterMm / 2);
-    const from = middleAt(hollow, zMm, diameterMm);
-    let best: { readonly cost: number; readonly drain: Drain } | null = null;
-    for (const way of waysOut(k === 0 ? -1 : 1)) {
+    const [middle, ...beside] = placesNear(hollow, end, k === 0 ? 1 : -1, diameterMm);
+    const ways = waysOut(k === 0 ? -1 : 1);
+    const best = bestOut(probe, [middle], ways, end, diameterMm) ?? bestOut(probe, beside, ways, end, diameterMm);
+    return best ? [best] : [];
+  });
+}
+/** The way out nearest to the end of a hollow through the thinnest wall. */
+function bestOut(
+  probe: Probe,
+  places: readonly Place[],
+  ways: ReturnType<typeof waysOut>,
+  endMm: number,
+  diameterMm: number,
+): Drain | null {
+  let best: { readonly cost: number; readonly drain: Drain } | null = null;
+  for (const from of places)
+    for (const way of ways) {
       const length = Math.hypot(...way);
       const to = way.map((v) => v / length) as [number, number, number];
       const hits = probe.hits(from, to);
-      const into = hits.findIndex((h) => h.out < 0);
-      const out = hits.findIndex((h, i) => i > into && h.out > 0);
-      if (into < 0 || out !== into + 1 || hits.length !== 2) continue;
-      const wallMm = hits[out]!.mm - hits[into]!.mm;
-      const at = from.map((v, i) => v + to[i]! * hits[out]!.mm) as [number, number, number];
+      // from the hollow into one wall and out of it
+      if (hits.length !== 2 || hits[0]!.out >= 0 || hits[1]!.out <= 0) continue;
+      const wallMm = hits[1]!.mm - hits[0]!.mm;
+      const at = from.map((v, i) => v + to[i]! * hits[1]!.mm) as [number, number, number];
       const inward = to.map((v) => (v === 0 ? 0 : -v)) as [number, number, number];
-      const cost = wallMm + Math.abs(from[2] + to[2] * hits[into]!.mm - end);
+      const cost = wallMm + Math.abs(from[2] + to[2] * hits[0]!.mm - endMm);
       // what opens onto the plate is shut by it
       if (at[2] < diameterMm / 2 || (best && cost >= best.cost)) continue;
       best = { cost, drain: { at, inward, diameterMm } };
     }
-    return best ? [best.drain] : [];
-  });
+  return best && best.drain;
 }
-/** The middle of a hollow's surface near a height. */
-function middleAt({ xyz }: Mesh, zMm: number, within: number): Place {
-  let [x, y, n] = [0, 0, 0];
-  for (let i = 0; i < xyz.length; i += 3) {
-    if (Math.abs(xyz[i + 2]! - zMm) > within) continue;
-    x += xyz[i]!;
-    y += xyz[i + 1]!;
-    n++;
+/** The middle of a hollow's surface near its end, and places half a hole off that surface, nearest to the end first: where the end is a
+ *  ring or has two tips, nothing of the hollow is in the middle. */
+function placesNear(
+  { xyz, corners }: Mesh,
+  endMm: number,
+  inward: 1 | -1,
+  diameterMm: number,
+): [middle: Place, ...beside: Place[]] {
+  const middleMm = endMm + inward * (diameterMm / 2);
+  const faces: { readonly offMm: number; readonly place: Place }[] = [];
+  const sum = new Vector3();
+  let near = 0;
+  const [a, b, c] = [new Vector3(), new Vector3(), new Vector3()];
+  for (let i = 0; i < corners.length; i += 3) {
+    for (const [k, v] of [a, b, c].entries()) v.fromArray(xyz, 3 * corners[i + k]!);
+    const middle = a.clone().add(b).add(c).divideScalar(3);
+    if (Math.abs(middle.z - middleMm) > diameterMm) continue;
+    sum.add(middle);
+    near++;
+    // the surface of a hollow looks into it
+    const off = b
+      .sub(a)
+      .cross(c.sub(a))
+      .setLength(diameterMm / 2);
+    const { x, y, z } = middle.add(off);
+    faces.push({ offMm: Math.abs(z - endMm), place: [x, y, z] });
   }
-  return [x / n, y / n, zMm];
+  faces.sort((p, q) => p.offMm - q.offMm);
+  const every = Math.max(1, Math.ceil(faces.length / MOST_PLACES));
+  return [[sum.x / near, sum.y / near, middleMm], ...faces.filter((_, i) => i % every === 0).map((f) => f.place)];
 }
