@@ -41,6 +41,7 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     '/machines/drift',
     '/machines/policy',
     `/machines/${machines[0]!.id}`,
+    '/people',
     '/me',
     '/status',
     '/log',

@@ -54,6 +54,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/machines\/drift$/, load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen)],
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
+  [/^\/people$/, load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],
   [/^\/status$/, load(async () => (await import('../areas/today/ui/StatusScreen.tsx')).StatusScreen)],
   [/^\/log$/, load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen)],

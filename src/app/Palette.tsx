@@ -37,7 +37,8 @@ const pages = [
   ['/machines/policy', 'Machines: policy'],
   ['/log', 'Event log'],
   ['/status', 'State of the service'],
-  ['/me', 'My units and numbers'],
+  ['/people', 'People of the farm'],
+  ['/me', 'My units, password and sessions'],
 ] as const;
 const acts = [
   ['/trials/new', 'Start a trial'],

@@ -10,6 +10,7 @@ import {
 } from '@mantine/core';
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
+import { YourSignIn } from '../areas/people/ui/YourSignIn.tsx';
 import { post, put } from '../ui/api.ts';
 import { usePerson } from '../ui/person.tsx';
 import { notifyError } from '../ui/notify.tsx';
@@ -58,78 +59,83 @@ export function PersonScreen() {
         </div>
       </div>
       <div className="page two">
-        <Box component="section" className="stage" maw={460}>
-          <h2>Light and dark, on this device</h2>
-          <SchemeChoice />
-          <h2>How you read and type figures</h2>
-          <NativeSelect
-            label="Speeds"
-            size="xs"
-            mt={10}
-            value={f.speed}
-            data={['mm/s', 'mm/min']}
-            onChange={(e) => set({ speed: e.currentTarget.value as Figures['speed'] })}
-          />
-          <NativeSelect
-            label="Layer heights, widths and other lengths up to 10 mm"
-            size="xs"
-            mt={10}
-            value={f.smallLength}
-            data={['mm', 'µm']}
-            onChange={(e) => set({ smallLength: e.currentTarget.value as Figures['smallLength'] })}
-          />
-          <NativeSelect
-            label="Temperatures"
-            size="xs"
-            mt={10}
-            value={f.temperature}
-            data={['°C', '°F']}
-            onChange={(e) => set({ temperature: e.currentTarget.value as Figures['temperature'] })}
-          />
-          <NativeSelect
-            label="Decimals"
-            size="xs"
-            mt={10}
-            value={f.decimal}
-            data={[
-              { value: 'point', label: 'point: 0.2' },
-              { value: 'comma', label: 'comma: 0,2' },
-            ]}
-            onChange={(e) => set({ decimal: e.currentTarget.value as Figures['decimal'] })}
-          />
-          <NativeSelect
-            label="Money beside the farm’s euro"
-            size="xs"
-            mt={10}
-            value={f.money ? 'other' : 'none'}
-            data={[
-              { value: 'none', label: 'none' },
-              { value: 'other', label: 'another currency' },
-            ]}
-            onChange={(e) => set({ money: e.currentTarget.value === 'other' ? { code: 'CHF', perEuro: 1 } : null })}
-          />
-          {f.money && (
-            <Group gap={10} align="stretch" wrap="nowrap">
-              <TextInput
-                label="Code"
+        <div>
+          <Box component="section" className="stage">
+            <Box maw={420}>
+              <h2>Light and dark, on this device</h2>
+              <SchemeChoice />
+              <h2>How you read and type figures</h2>
+              <NativeSelect
+                label="Speeds"
                 size="xs"
                 mt={10}
-                value={f.money.code}
-                maxLength={3}
-                onChange={(e) => set({ money: { ...f.money!, code: e.currentTarget.value.toUpperCase() } })}
+                value={f.speed}
+                data={['mm/s', 'mm/min']}
+                onChange={(e) => set({ speed: e.currentTarget.value as Figures['speed'] })}
               />
-              <NumberInput
-                label="One euro is"
+              <NativeSelect
+                label="Layer heights, widths and other lengths up to 10 mm"
                 size="xs"
                 mt={10}
-                value={f.money.perEuro}
-                min={0}
-                decimalScale={6}
-                onChange={(v) => set({ money: { ...f.money!, perEuro: Number(v) } })}
+                value={f.smallLength}
+                data={['mm', 'µm']}
+                onChange={(e) => set({ smallLength: e.currentTarget.value as Figures['smallLength'] })}
               />
-            </Group>
-          )}
-        </Box>
+              <NativeSelect
+                label="Temperatures"
+                size="xs"
+                mt={10}
+                value={f.temperature}
+                data={['°C', '°F']}
+                onChange={(e) => set({ temperature: e.currentTarget.value as Figures['temperature'] })}
+              />
+              <NativeSelect
+                label="Decimals"
+                size="xs"
+                mt={10}
+                value={f.decimal}
+                data={[
+                  { value: 'point', label: 'point: 0.2' },
+                  { value: 'comma', label: 'comma: 0,2' },
+                ]}
+                onChange={(e) => set({ decimal: e.currentTarget.value as Figures['decimal'] })}
+              />
+              <NativeSelect
+                label="Money beside the farm’s euro"
+                size="xs"
+                mt={10}
+                value={f.money ? 'other' : 'none'}
+                data={[
+                  { value: 'none', label: 'none' },
+                  { value: 'other', label: 'another currency' },
+                ]}
+                onChange={(e) => set({ money: e.currentTarget.value === 'other' ? { code: 'CHF', perEuro: 1 } : null })}
+              />
+              {f.money && (
+                <Group gap={10} align="stretch" wrap="nowrap">
+                  <TextInput
+                    label="Code"
+                    size="xs"
+                    mt={10}
+                    value={f.money.code}
+                    maxLength={3}
+                    onChange={(e) => set({ money: { ...f.money!, code: e.currentTarget.value.toUpperCase() } })}
+                  />
+                  <NumberInput
+                    label="One euro is"
+                    size="xs"
+                    mt={10}
+                    value={f.money.perEuro}
+                    min={0}
+                    decimalScale={6}
+                    onChange={(v) => set({ money: { ...f.money!, perEuro: Number(v) } })}
+                  />
+                </Group>
+              )}
+            </Box>
+          </Box>
+          <YourSignIn />
+        </div>
         <Side label="How it reads">
           <h3>So it reads</h3>
           <dl className="kv">
@@ -153,7 +159,8 @@ export function PersonScreen() {
             drawings and machines keep millimetres, seconds and degrees Celsius, so that two people read the same sheet.
           </p>
           <p className="hint">
-            <a href="/log">Event log</a> · <a href="/status">State of the service</a>
+            <a href="/people">People of the farm</a> · <a href="/log">Event log</a> ·{' '}
+            <a href="/status">State of the service</a>
           </p>
         </Side>
       </div>

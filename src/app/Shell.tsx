@@ -50,9 +50,11 @@ export function Shell({ children }: { readonly children: ReactNode }) {
             </b>
           </a>
           <span className="hint">{person.role}</span>
-          <a className="hint" href="/sign-in">
-            change
-          </a>
+          {person.isDemo && (
+            <a className="hint" href="/sign-in" title="This farm is a demonstration: be somebody else of it">
+              demo: change
+            </a>
+          )}
         </span>
       </header>
       <main id="main" tabIndex={-1}>

@@ -6,8 +6,10 @@ export interface SignedIn {
   readonly name: string;
   readonly role: 'viewer' | 'technician' | 'lead';
   readonly figures: Figures;
+  /** The farm is a demonstration: anybody may be anybody. */
+  readonly isDemo: boolean;
 }
-const Current = createContext<SignedIn>({ id: '', name: '', role: 'viewer', figures: plainFigures });
+const Current = createContext<SignedIn>({ id: '', name: '', role: 'viewer', figures: plainFigures, isDemo: false });
 export const PersonProvider = ({ person, children }: { readonly person: SignedIn; readonly children: ReactNode }) => (
   <Current.Provider value={person}>{children}</Current.Provider>
 );

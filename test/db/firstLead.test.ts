@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { auth } from '../../src/platform/auth/auth.ts';
 import { DEMO_EMAILS } from '../../src/platform/auth/demo.ts';
-import { firstLeadSchema, hasPeople, isFromHere, makeFirstLead } from '../../src/platform/auth/firstLead.ts';
+import { firstLeadSchema } from '../../src/areas/people/model/schemas.ts';
+import { makeFirstLead } from '../../src/areas/people/server/index.ts';
+import { hasPeople, isFromHere } from '../../src/platform/auth/unclaimed.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
 import { freshFarm, type Farm } from './setup.ts';
 
@@ -29,8 +31,8 @@ describe('a farm that has nobody', () => {
   test.each([
     [{ password: 'too short' }, 'Take at least 12 characters'],
     [{ email: 'nobody' }, 'That is no e-mail address'],
-    [{ name: 'I' }, 'Say your name'],
-    [{ name: ' Irena' }, 'Leave no blanks round your name'],
+    [{ name: 'I' }, 'Say the name'],
+    [{ name: ' Irena' }, 'Leave no blanks round the name'],
     [{ role: 'lead' }, 'unspecified key'],
   ])('takes no lead of whom %j is said', async (over, why) => {
     await expect(firstLeadSchema.validate({ ...ada, ...over }, { strict: true })).rejects.toThrow(why);

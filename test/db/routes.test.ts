@@ -15,13 +15,13 @@ import { command, emptySchema, reading } from '../../src/platform/http/endpoint.
 import { GET as getMachine } from '../../src/pages/api/machines/[id]/index.ts';
 import { POST as postStop } from '../../src/pages/api/machines/[id]/stop.ts';
 import { approved, ask, bench, closePrintBench, farm, openPrintBench, print, standins, tech } from './printBench.ts';
-import { unwrap, whileHeld } from './setup.ts';
+import { joins, unwrap, whileHeld } from './setup.ts';
 
 let token = '';
 beforeAll(async () => {
   process.env['CANTIERE_DATA'] = mkdtempSync(path.join(tmpdir(), 'cantiere-'));
   await openPrintBench('routes');
-  token = unwrap(await makeToken(farm.as('lead'), { name: 'test', role: 'technician', days: 1 })).token;
+  token = unwrap(await makeToken(await joins(farm, 'lead'), { name: 'test', role: 'technician', days: 1 })).token;
   // tokens are looked at by the clock of the house, not by that of the bench
   await farm.pool.query(`update api_token set expires_at = now() + interval '1 day'`);
 });

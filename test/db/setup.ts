@@ -38,6 +38,24 @@ export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure:
   return result.value;
 }
 
+/** Which refusal something ended in. */
+export const codeOf = (result: { ok: true } | { ok: false; failure: { readonly code: string } }): string =>
+  result.ok ? 'none' : result.failure.code;
+
+/** Makes the person of a role somebody of the farm who can sign in: what belongs to people wants them to be there. */
+export async function joins(farm: Farm, role: PersonRole): Promise<Ctx> {
+  const ctx = farm.as(role);
+  const { id, name } = ctx.user;
+  await farm.pool.query(`insert into "user" (id, name, email, role) values ($1, $2, $3, $4)`, [
+    ...[id, name, `${name}@quelmora.example.org`, role],
+  ]);
+  await farm.pool.query(
+    `insert into account (id, account_id, provider_id, user_id, password) values ($1, $1, 'credential', $1, 'none')`,
+    [id],
+  );
+  return ctx;
+}
+
 /** Bytes kept as a file, as if they had been uploaded. */
 export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: string; size: number }> =>
   unwrap(

@@ -13,7 +13,7 @@ import { steppedClock } from '../../src/platform/clock.ts';
 import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
 import type { RouteFile } from '../../src/platform/http/endpoint.ts';
 import { seedFarm } from '../../src/workers/demo/farm.ts';
-import { freshFarm, unwrap } from '../db/setup.ts';
+import { freshFarm, joins, unwrap } from '../db/setup.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -57,6 +57,7 @@ export default async function serveDemo({ provide }: TestProject): Promise<() =>
   });
   await db.transaction((whole) => seedFarm((role) => ({ ...as(role), db: whole }), clock, 0));
   clock.set(new Date());
+  await joins(farm, 'lead');
   const tokens = await Promise.all(
     roles.map(
       async (role) => [role, unwrap(await makeToken(as('lead'), { name: role, role, days: 1 })).token] as const,

@@ -67,7 +67,7 @@ export async function show(address: string, role: PersonRole): Promise<HTMLEleme
   history.replaceState(null, '', address);
   const { pathname } = location;
   const { container } = render(
-    <App path={pathname} person={{ id: `u-${role}`, name: role, role, figures: plainFigures }} />,
+    <App path={pathname} person={{ id: `u-${role}`, name: role, role, figures: plainFigures, isDemo: false }} />,
   );
   await waitFor(() => {
     if (document.body.dataset['ready'] !== pathname) throw new Error(`${address} is not there yet`);

@@ -1,4 +1,4 @@
-import { auth } from './auth.ts';
+import { auth, headersFrom } from './auth.ts';
 import type { PersonRole } from '../db/context.ts';
 
 const EMAILS: Record<PersonRole, string> = {
@@ -12,7 +12,7 @@ export const DEMO_EMAILS: readonly string[] = Object.values(EMAILS);
 export const isDemonstration = (): boolean => Boolean(process.env['CANTIERE_DEMO_PASSWORD']);
 
 /** One-click sign-in of the demonstration; its password is made at first start and never leaves the machine. */
-export async function signInDemo(request: Request): Promise<Response> {
+export async function signInDemo(request: Request, clientAddress: string): Promise<Response> {
   const password = process.env['CANTIERE_DEMO_PASSWORD'];
   if (!password) return new Response('no demonstration here', { status: 404 });
   const text = (await request.text()).slice(0, 200);
@@ -26,6 +26,6 @@ export async function signInDemo(request: Request): Promise<Response> {
   return auth().api.signInEmail({
     body: { email: EMAILS[role], password },
     asResponse: true,
-    headers: request.headers,
+    headers: headersFrom(request, clientAddress),
   });
 }

@@ -3,6 +3,7 @@ import { fail, succeed, type Result } from '../../core/result/result.ts';
 import { plainFigures, type Figures } from '../../core/units/figures.ts';
 import type { Ctx, Person } from '../db/context.ts';
 import { database } from '../db/client.ts';
+import { isDemonstration } from './demo.ts';
 import { personFigures } from './tables.ts';
 
 async function figuresOf(ctx: Pick<Ctx, 'db'>, personId: string): Promise<Figures> {
@@ -21,7 +22,10 @@ export async function keepFigures(ctx: Ctx, figures: Figures): Promise<Result<Fi
 }
 
 /** A person as the pages know them: with how they read figures. */
-export const readerOf = async (person: Person): Promise<Person & { readonly figures: Figures }> => ({
+export const readerOf = async (
+  person: Person,
+): Promise<Person & { readonly figures: Figures; readonly isDemo: boolean }> => ({
   ...person,
+  isDemo: isDemonstration(),
   figures: await figuresOf(database(), person.id),
 });

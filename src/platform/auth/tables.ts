@@ -1,6 +1,7 @@
-import { boolean, check, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
 import type { Figures } from '../../core/units/figures.ts';
+import type { PersonRole } from '../db/context.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
@@ -12,7 +13,11 @@ export const user = pgTable(
     email: text('email').notNull().unique(),
     emailVerified: boolean('email_verified').notNull().default(false),
     image: text('image'),
-    role: text('role').notNull().default('viewer'),
+    role: text('role').$type<PersonRole>().notNull().default('viewer'),
+    /** Deactivated: signs in no more, and what they did stays theirs. */
+    banned: boolean('banned').notNull().default(false),
+    banReason: text('ban_reason'),
+    banExpires: at('ban_expires'),
     createdAt: at('created_at').notNull().defaultNow(),
     updatedAt: at('updated_at').notNull().defaultNow(),
   },
@@ -27,6 +32,7 @@ export const session = pgTable('session', {
   expiresAt: at('expires_at').notNull(),
   ipAddress: text('ip_address'),
   userAgent: text('user_agent'),
+  impersonatedBy: text('impersonated_by'),
   createdAt: at('created_at').notNull().defaultNow(),
   updatedAt: at('updated_at').notNull().defaultNow(),
 });
@@ -69,12 +75,38 @@ export const apiToken = pgTable(
     id: text('id').primaryKey(),
     name: text('name').notNull(),
     hash: text('hash').notNull().unique(),
-    role: text('role').$type<'viewer' | 'technician' | 'lead'>().notNull(),
+    role: text('role').$type<PersonRole>().notNull(),
     expiresAt: at('expires_at').notNull(),
     revokedAt: at('revoked_at'),
     lastUsedAt: at('last_used_at'),
+    /** Whoever made it: it may no more than they may, and dies with them. */
+    personId: text('person_id').references(() => user.id),
     byName: text('by_name').notNull(),
     createdAt: at('created_at').notNull(),
   },
   (t) => [check('api_token_role', sql`${t.role} in ('viewer', 'technician', 'lead')`)],
+);
+/** A way in that works once, for somebody who chooses a password by it: only its hash is kept. */
+export const signInLink = pgTable(
+  'sign_in_link',
+  {
+    id: text('id').primaryKey(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => user.id),
+    purpose: text('purpose').$type<'invitation' | 'reset'>().notNull(),
+    hash: text('hash').notNull().unique(),
+    byName: text('by_name').notNull(),
+    createdAt: at('created_at').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    usedAt: at('used_at'),
+    /** A newer one has taken its place, or the person is deactivated. */
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    check('sign_in_link_purpose', sql`${t.purpose} in ('invitation', 'reset')`),
+    uniqueIndex('sign_in_link_open')
+      .on(t.personId)
+      .where(sql`${t.usedAt} is null and ${t.revokedAt} is null`),
+  ],
 );

@@ -3,7 +3,8 @@ import { and, desc, eq, gt, isNull } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../core/result/result.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { recordEvent } from '../events/record.ts';
-import { apiToken } from './tables.ts';
+import { RANK } from './rank.ts';
+import { apiToken, user } from './tables.ts';
 
 const PREFIX = 'cantiere_';
 const DAY_MS = 86_400_000;
@@ -39,6 +40,7 @@ export async function makeToken(
       hash: hashOf(token),
       role: input.role,
       expiresAt: new Date(now.getTime() + input.days * DAY_MS),
+      personId: ctx.user.id,
       byName: ctx.user.name,
       createdAt: now,
     });
@@ -85,16 +87,29 @@ export async function listTokens(ctx: Pick<Ctx, 'db'>): Promise<TokenRow[]> {
   }));
 }
 
-/** Whom a token stands for while it is valid, or null. */
+/** Tokens of somebody who signs in no more: they do nothing from now on. */
+export async function revokeTokensOf(inside: Ctx, personId: string): Promise<number> {
+  const rows = await inside.db
+    .update(apiToken)
+    .set({ revokedAt: inside.clock.now() })
+    .where(and(eq(apiToken.personId, personId), isNull(apiToken.revokedAt)))
+    .returning({ id: apiToken.id });
+  return rows.length;
+}
+
+/** Whom a token stands for while it is valid, or null: no more than whoever made it may now. */
 export async function personOfToken(ctx: Pick<Ctx, 'db' | 'clock'>, token: string): Promise<Person | null> {
   if (!token.startsWith(PREFIX) || token.length > 100) return null;
   const now = ctx.clock.now();
-  const [row] = await ctx.db
-    .select()
+  const [found] = await ctx.db
+    .select({ row: apiToken, makersRole: user.role })
     .from(apiToken)
+    .innerJoin(user, and(eq(user.id, apiToken.personId), eq(user.banned, false)))
     .where(and(eq(apiToken.hash, hashOf(token)), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, now)));
-  if (!row) return null;
+  if (!found) return null;
+  const { row, makersRole } = found;
   if (!row.lastUsedAt || now.getTime() - row.lastUsedAt.getTime() > USED_EVERY_MS)
     await ctx.db.update(apiToken).set({ lastUsedAt: now }).where(eq(apiToken.id, row.id));
-  return { id: `token:${row.id}`, name: `${row.name} (token)`, role: row.role };
+  const role = RANK[makersRole] < RANK[row.role] ? makersRole : row.role;
+  return { id: `token:${row.id}`, name: `${row.name} (token)`, role };
 }

@@ -3,6 +3,7 @@ import type { APIContext, APIRoute } from 'astro';
 import { object, type InferType, type Schema } from 'yup';
 import type { Result } from '../../core/result/result.ts';
 import { personOf, personWithoutDatabase } from '../auth/auth.ts';
+import { RANK } from '../auth/rank.ts';
 import { systemClock } from '../clock.ts';
 import { database } from '../db/client.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
@@ -14,7 +15,6 @@ import { json, problem, notPossible } from './problem.ts';
 import { Turns } from './turns.ts';
 
 const LARGEST_BODY_BYTES = 256 * 1024;
-const RANK: Record<PersonRole, number> = { viewer: 0, technician: 1, lead: 2 };
 
 type AnyFailure = { readonly code: string };
 type TextTable = Record<string, (failure: never) => string>;

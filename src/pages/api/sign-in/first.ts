@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { APIRoute } from 'astro';
-import { auth } from '../../../platform/auth/auth.ts';
-import { firstLeadSchema, isFromHere, makeFirstLead } from '../../../platform/auth/firstLead.ts';
+import { auth, headersFrom } from '../../../platform/auth/auth.ts';
+import { firstLeadSchema } from '../../../areas/people/model/schemas.ts';
+import { makeFirstLead } from '../../../areas/people/server/index.ts';
+import { isFromHere } from '../../../platform/auth/unclaimed.ts';
 import { systemClock } from '../../../platform/clock.ts';
 import { database } from '../../../platform/db/client.ts';
 import { readBody } from '../../../platform/http/body.ts';
@@ -18,5 +20,9 @@ export const POST: APIRoute = async ({ request, clientAddress }) => {
   const made = await makeFirstLead({ db: database().db, clock: systemClock, newId: randomUUID }, read.body);
   if (!made.ok) return problem(409, made.failure.code, 'The farm has people already: sign in as one of them');
   const { email, password } = read.body;
-  return auth().api.signInEmail({ body: { email, password }, asResponse: true, headers: request.headers });
+  return auth().api.signInEmail({
+    body: { email, password },
+    asResponse: true,
+    headers: headersFrom(request, clientAddress),
+  });
 };

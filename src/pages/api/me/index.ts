@@ -1,8 +1,8 @@
 import { number, object, string } from 'yup';
-import { succeed } from '../../core/result/result.ts';
-import type { Figures } from '../../core/units/figures.ts';
-import { keepFigures, readerOf } from '../../platform/auth/figures.ts';
-import { command, reading } from '../../platform/http/endpoint.ts';
+import { succeed } from '../../../core/result/result.ts';
+import type { Figures } from '../../../core/units/figures.ts';
+import { keepFigures, readerOf } from '../../../platform/auth/figures.ts';
+import { command, reading } from '../../../platform/http/endpoint.ts';
 
 const one = <T extends string>(...of: readonly T[]) =>
   string<T>()
