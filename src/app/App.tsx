@@ -53,6 +53,11 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   ],
   [/^\/machines\/drift$/, load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen)],
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
+  [/^\/machines\/new$/, load(async () => (await import('../areas/machines/ui/NewMachineScreen.tsx')).NewMachineScreen)],
+  [
+    /^\/machines\/([^/]+)\/change$/,
+    load(async () => (await import('../areas/machines/ui/ChangeMachineScreen.tsx')).ChangeMachineScreen),
+  ],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/people$/, load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],

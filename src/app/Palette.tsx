@@ -46,6 +46,7 @@ const acts = [
   ['/checks/requests/new', 'Request a print'],
   ['/library/recipes/new', 'Add a recipe'],
   ['/library/new', 'Add a profile'],
+  ['/machines/new', 'Add a machine'],
 ] as const;
 /** What is open to whoever only reads. */
 const FOR_ALL: readonly string[] = ['/checks/new', '/checks/requests/new'];

@@ -60,11 +60,11 @@ export function PersonScreen() {
       </div>
       <div className="page two">
         <div>
-          <Box component="section" className="stage">
+          <section className="stage">
+            <h2>Light and dark, on this device</h2>
+            <SchemeChoice />
+            <h2>How you read and type figures</h2>
             <Box maw={420}>
-              <h2>Light and dark, on this device</h2>
-              <SchemeChoice />
-              <h2>How you read and type figures</h2>
               <NativeSelect
                 label="Speeds"
                 size="xs"
@@ -133,7 +133,7 @@ export function PersonScreen() {
                 </Group>
               )}
             </Box>
-          </Box>
+          </section>
           <YourSignIn />
         </div>
         <Side label="How it reads">

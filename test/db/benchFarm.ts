@@ -1,5 +1,5 @@
 import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
+import { loadLot, addMachine, mountTool, type Machine } from '../../src/areas/machines/server/index.ts';
 import { planTrial } from '../../src/areas/trials/server/index.ts';
 import type { Ctx } from '../../src/platform/db/context.ts';
 import { makeJob, type NewJob } from '../../src/areas/checks/server/index.ts';
@@ -53,7 +53,7 @@ export async function benchFarm(
     lineWidthMm: 0.44,
     visibleWallSpeedMmPerS: 40,
   });
-  const m = await makeMachine(lead, { name: 'Hut', printerId, place: 'bench', port: null });
+  const m = unwrap(await addMachine(lead, { name: 'Hut', printerId, place: 'bench', device: null }));
   unwrap(await mountTool(lead, m.id, toolId, ''));
   unwrap(await loadLot(lead, m.id, { materialId, lot: 'A1', remainingG: 900 }));
   return { m, toolId, materialId, processId };

@@ -13,7 +13,7 @@ import {
 } from '../../src/areas/library/server/index.ts';
 import { getReleasedRevision, getNewestRevision } from '../../src/areas/library/server/queries.ts';
 import { demoProfiles } from '../../src/workers/demo/library.ts';
-import { makeMachine } from '../../src/areas/machines/server/index.ts';
+import { addMachine } from '../../src/areas/machines/server/index.ts';
 import { exportWhole, importWhole, keepRecipe, previewWhole } from '../../src/areas/recipes/server/index.ts';
 import { freshFarm, unwrap, type Farm } from './setup.ts';
 
@@ -128,7 +128,7 @@ test('proven values and kept recipes come along, and stand elsewhere as they sto
   const lead = farm.as('lead');
   const id = (name: string): string => ids.get(name)!;
   const floor = async (f: Farm, printerId: string) =>
-    (await makeMachine(f.as('lead'), { name: 'Hut', printerId, place: 'bench', port: null })).id;
+    unwrap(await addMachine(f.as('lead'), { name: 'Hut', printerId, place: 'bench', device: null })).id;
   const machineId = await floor(farm, id('Ardesia 220'));
   const elsewhere = await freshFarm('exchange_third');
   await writePairing(

@@ -14,7 +14,7 @@ import {
   takeBackMany,
 } from '../../src/areas/library/server/index.ts';
 import { getReleasedRevision } from '../../src/areas/library/server/queries.ts';
-import { loadLot, makeMachine, mountTool, recordState, type Machine } from '../../src/areas/machines/server/index.ts';
+import { loadLot, addMachine, mountTool, recordState, type Machine } from '../../src/areas/machines/server/index.ts';
 import { workOut } from '../../src/areas/recipes/model/recipe.ts';
 import {
   findRecipe,
@@ -39,7 +39,9 @@ beforeAll(async () => {
       p.name,
       unwrap(await makeProfile(farm.as('lead'), { ...p, parentId: parent ? id(parent) : null, message: 'first' })).id,
     );
-  m = await makeMachine(farm.as('lead'), { name: 'Hut', printerId: id('Ardesia 350 C'), place: 'bench', port: null });
+  m = unwrap(
+    await addMachine(farm.as('lead'), { name: 'Hut', printerId: id('Ardesia 350 C'), place: 'bench', device: null }),
+  );
   unwrap(await mountTool(farm.as('technician'), m.id, id('0.4 hardened'), ''));
   unwrap(
     await loadLot(farm.as('technician'), m.id, { materialId: id('Torba ASA natural'), lot: 'A1', remainingG: 900 }),

@@ -4,7 +4,7 @@ import { resolveValues, valuesOf } from '../../src/areas/library/model/resolve.t
 import {
   loadLot,
   logMaintenance,
-  makeMachine,
+  addMachine,
   mountTool,
   recordState,
   type Machine,
@@ -59,7 +59,14 @@ beforeAll(async () => {
   const layers = { exposureS: 2.5, exposureBottomS: 25, liftFirstMm: 6, liftFirstMmPerS: 1, returnFirstMm: 6 };
   processes['0.05'] = await make('process', 'At 0.05', { ...layers, resinLayerMm: 0.05 });
   processes['0.03'] = await make('process', 'At 0.03', { ...layers, resinLayerMm: 0.03, exposureS: 2 });
-  m = await makeMachine(lead, { name: 'Lamp hut', printerId: printer, place: 'room', port: 9 });
+  m = unwrap(
+    await addMachine(lead, {
+      name: 'Lamp hut',
+      printerId: printer,
+      place: 'room',
+      device: { host: '127.0.0.1', port: 9 },
+    }),
+  );
   unwrap(await mountTool(lead, m.id, film, ''));
   unwrap(await loadLot(lead, m.id, { materialId: resin, lot: 'Q1', remainingG: 500 }));
 });

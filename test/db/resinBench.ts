@@ -1,7 +1,7 @@
 import type http from 'node:http';
 import { freePort } from '../../scripts/cluster.mjs';
 import { makeProfile } from '../../src/areas/library/server/index.ts';
-import { loadLot, makeMachine, mountTool } from '../../src/areas/machines/server/index.ts';
+import { loadLot, addMachine, mountTool } from '../../src/areas/machines/server/index.ts';
 import { SimulatedResinPrinter } from '../../standins/resin/printer.ts';
 import { serveResinPrinter } from '../../standins/resin/serve.ts';
 import type { Bench } from './benchFarm.ts';
@@ -39,7 +39,9 @@ export async function resinBench(farm: Farm): Promise<Bench & { readonly printer
     returnFirstMm: 6,
   });
   port = await freePort();
-  const m = await makeMachine(lead, { name: 'Lamp hut', printerId, place: 'room', port });
+  const m = unwrap(
+    await addMachine(lead, { name: 'Lamp hut', printerId, place: 'room', device: { host: '127.0.0.1', port } }),
+  );
   unwrap(await mountTool(lead, m.id, toolId, ''));
   unwrap(await loadLot(lead, m.id, { materialId, lot: 'Q1', remainingG: 500 }));
   return { m, toolId, materialId, processId, printerId };

@@ -4,7 +4,7 @@ import {
   clearPlate,
   listMachines,
   loadLot,
-  makeMachine,
+  addMachine,
   mountTool,
   stopMachine,
   type Machine,
@@ -191,7 +191,9 @@ describe('a resin print', () => {
 
 test('a plate printed from its file on a sister counts for that machine, its own lot and all its layers', async () => {
   const lead = farm.as('lead');
-  const sister = await makeMachine(lead, { name: 'Lamp hut two', printerId: ids.printer, place: 'room', port: null });
+  const sister = unwrap(
+    await addMachine(lead, { name: 'Lamp hut two', printerId: ids.printer, place: 'room', device: null }),
+  );
   unwrap(await mountTool(lead, sister.id, ids.film, ''));
   unwrap(await loadLot(lead, sister.id, { materialId: ids.resin, lot: 'Q2', remainingG: 100 }));
   const id = await plate();

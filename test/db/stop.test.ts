@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
 import { getJobPage, wishJobPrint } from '../../src/areas/checks/server/index.ts';
-import { makeMachine, stopMachine } from '../../src/areas/machines/server/index.ts';
+import { addMachine, stopMachine } from '../../src/areas/machines/server/index.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
 import { emptyPlates, unwrap } from './setup.ts';
 import {
@@ -78,18 +78,10 @@ test('a cancel reaches a machine that waits for its heat and answers no line', a
 });
 
 test('where it does not reach the machine it says so, and what to do', async () => {
-  const far = await makeMachine(farm.as('lead'), {
-    name: 'Far hut',
-    printerId: bench.m.printerId,
-    place: 'x',
-    port: 9,
-  });
+  const add = async (name: string, device: { host: string; port: number } | null) =>
+    unwrap(await addMachine(farm.as('lead'), { name, printerId: bench.m.printerId, place: 'x', device }));
+  const far = await add('Far hut', { host: '127.0.0.1', port: 9 });
   expect(why(await stopMachine(tech(), far.id))).toMatch(/notReached.*no machine answers/);
-  const loose = await makeMachine(farm.as('lead'), {
-    name: 'Loose hut',
-    printerId: bench.m.printerId,
-    place: 'x',
-    port: null,
-  });
+  const loose = await add('Loose hut', null);
   expect(why(await stopMachine(tech(), loose.id))).toMatch(/notReached.*not connected/);
 });

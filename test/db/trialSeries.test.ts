@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { loadLot, logMaintenance, makeMachine, mountTool } from '../../src/areas/machines/server/index.ts';
+import { loadLot, logMaintenance, addMachine, mountTool } from '../../src/areas/machines/server/index.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
 import {
   addPicture,
@@ -197,7 +197,9 @@ describe('a coupon printed from its file', () => {
   });
   test('on a sister machine counts for that machine; on any other it is refused', async () => {
     const lead = farm.as('lead');
-    const sister = await makeMachine(lead, { name: 'Hut two', printerId: m.printerId, place: 'bench', port: null });
+    const sister = unwrap(
+      await addMachine(lead, { name: 'Hut two', printerId: m.printerId, place: 'bench', device: null }),
+    );
     const id = await plan('flow');
     const there = printed({ machineId: sister.id });
     expect(await recordPrintedElsewhere(lead, id, there)).toMatchObject({ ok: false, failure: { code: 'notReady' } });

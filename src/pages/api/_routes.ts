@@ -25,77 +25,79 @@ import * as r22 from './library/import.ts';
 import * as r23 from './library/take-back.ts';
 import * as r24 from './limits.ts';
 import * as r25 from './live.ts';
-import * as r26 from './machines/[id]/clear-plate.ts';
-import * as r27 from './machines/[id]/found.ts';
-import * as r28 from './machines/[id]/index.ts';
-import * as r29 from './machines/[id]/load.ts';
-import * as r30 from './machines/[id]/maintenance.ts';
-import * as r31 from './machines/[id]/mount.ts';
-import * as r32 from './machines/[id]/said.ts';
-import * as r33 from './machines/[id]/stop.ts';
-import * as r34 from './machines/index.ts';
-import * as r35 from './machines/maintenance/csv.ts';
-import * as r36 from './machines/maintenance/index.ts';
-import * as r37 from './me/index.ts';
-import * as r38 from './me/password.ts';
-import * as r39 from './me/sessions/[id]/end.ts';
-import * as r40 from './me/sessions/index.ts';
-import * as r41 from './pairings.ts';
-import * as r42 from './people/[id]/deactivate.ts';
-import * as r43 from './people/[id]/link.ts';
-import * as r44 from './people/[id]/reactivate.ts';
-import * as r45 from './people/[id]/role.ts';
-import * as r46 from './people/index.ts';
-import * as r47 from './policy.ts';
-import * as r48 from './profiles/[id]/about.ts';
-import * as r49 from './profiles/[id]/affected.ts';
-import * as r50 from './profiles/[id]/copy.ts';
-import * as r51 from './profiles/[id]/decision.ts';
-import * as r52 from './profiles/[id]/draft.ts';
-import * as r53 from './profiles/[id]/history.ts';
-import * as r54 from './profiles/[id]/index.ts';
-import * as r55 from './profiles/[id]/restore.ts';
-import * as r56 from './profiles/[id]/retire.ts';
-import * as r57 from './profiles/[id]/revisions.ts';
-import * as r58 from './profiles/[id]/take-back.ts';
-import * as r59 from './profiles/csv.ts';
-import * as r60 from './profiles/index.ts';
-import * as r61 from './profiles/reviews.ts';
-import * as r62 from './recipes/[id]/index.ts';
-import * as r63 from './recipes/[id]/pin.ts';
-import * as r64 from './recipes/csv.ts';
-import * as r65 from './recipes/index.ts';
-import * as r66 from './recipes/sheet.ts';
-import * as r67 from './requests/[id]/decline.ts';
-import * as r68 from './requests/[id]/file.ts';
-import * as r69 from './requests/[id]/index.ts';
-import * as r70 from './requests/[id]/withdraw.ts';
-import * as r71 from './requests/csv.ts';
-import * as r72 from './requests/index.ts';
-import * as r73 from './status.ts';
-import * as r74 from './today.ts';
-import * as r75 from './tokens/[id]/revoke.ts';
-import * as r76 from './tokens/index.ts';
-import * as r77 from './trials/[id]/camera.ts';
-import * as r78 from './trials/[id]/coupon.ts';
-import * as r79 from './trials/[id]/decision.ts';
-import * as r80 from './trials/[id]/drawing.ts';
-import * as r81 from './trials/[id]/elsewhere.ts';
-import * as r82 from './trials/[id]/index.ts';
-import * as r83 from './trials/[id]/instrument.ts';
-import * as r84 from './trials/[id]/pictures/[picture].ts';
-import * as r85 from './trials/[id]/pictures/index.ts';
-import * as r86 from './trials/[id]/plate.ts';
-import * as r87 from './trials/[id]/print.ts';
-import * as r88 from './trials/[id]/readingTable.ts';
-import * as r89 from './trials/[id]/readings.ts';
-import * as r90 from './trials/[id]/solid.ts';
-import * as r91 from './trials/csv.ts';
-import * as r92 from './trials/drift.ts';
-import * as r93 from './trials/due.ts';
-import * as r94 from './trials/index.ts';
-import * as r95 from './trials/preview.ts';
-import * as r96 from './trials/usualProcess.ts';
+import * as r26 from './machines/[id]/change.ts';
+import * as r27 from './machines/[id]/clear-plate.ts';
+import * as r28 from './machines/[id]/found.ts';
+import * as r29 from './machines/[id]/index.ts';
+import * as r30 from './machines/[id]/load.ts';
+import * as r31 from './machines/[id]/maintenance.ts';
+import * as r32 from './machines/[id]/mount.ts';
+import * as r33 from './machines/[id]/said.ts';
+import * as r34 from './machines/[id]/stop.ts';
+import * as r35 from './machines/index.ts';
+import * as r36 from './machines/maintenance/csv.ts';
+import * as r37 from './machines/maintenance/index.ts';
+import * as r38 from './machines/test-connection.ts';
+import * as r39 from './me/index.ts';
+import * as r40 from './me/password.ts';
+import * as r41 from './me/sessions/[id]/end.ts';
+import * as r42 from './me/sessions/index.ts';
+import * as r43 from './pairings.ts';
+import * as r44 from './people/[id]/deactivate.ts';
+import * as r45 from './people/[id]/link.ts';
+import * as r46 from './people/[id]/reactivate.ts';
+import * as r47 from './people/[id]/role.ts';
+import * as r48 from './people/index.ts';
+import * as r49 from './policy.ts';
+import * as r50 from './profiles/[id]/about.ts';
+import * as r51 from './profiles/[id]/affected.ts';
+import * as r52 from './profiles/[id]/copy.ts';
+import * as r53 from './profiles/[id]/decision.ts';
+import * as r54 from './profiles/[id]/draft.ts';
+import * as r55 from './profiles/[id]/history.ts';
+import * as r56 from './profiles/[id]/index.ts';
+import * as r57 from './profiles/[id]/restore.ts';
+import * as r58 from './profiles/[id]/retire.ts';
+import * as r59 from './profiles/[id]/revisions.ts';
+import * as r60 from './profiles/[id]/take-back.ts';
+import * as r61 from './profiles/csv.ts';
+import * as r62 from './profiles/index.ts';
+import * as r63 from './profiles/reviews.ts';
+import * as r64 from './recipes/[id]/index.ts';
+import * as r65 from './recipes/[id]/pin.ts';
+import * as r66 from './recipes/csv.ts';
+import * as r67 from './recipes/index.ts';
+import * as r68 from './recipes/sheet.ts';
+import * as r69 from './requests/[id]/decline.ts';
+import * as r70 from './requests/[id]/file.ts';
+import * as r71 from './requests/[id]/index.ts';
+import * as r72 from './requests/[id]/withdraw.ts';
+import * as r73 from './requests/csv.ts';
+import * as r74 from './requests/index.ts';
+import * as r75 from './status.ts';
+import * as r76 from './today.ts';
+import * as r77 from './tokens/[id]/revoke.ts';
+import * as r78 from './tokens/index.ts';
+import * as r79 from './trials/[id]/camera.ts';
+import * as r80 from './trials/[id]/coupon.ts';
+import * as r81 from './trials/[id]/decision.ts';
+import * as r82 from './trials/[id]/drawing.ts';
+import * as r83 from './trials/[id]/elsewhere.ts';
+import * as r84 from './trials/[id]/index.ts';
+import * as r85 from './trials/[id]/instrument.ts';
+import * as r86 from './trials/[id]/pictures/[picture].ts';
+import * as r87 from './trials/[id]/pictures/index.ts';
+import * as r88 from './trials/[id]/plate.ts';
+import * as r89 from './trials/[id]/print.ts';
+import * as r90 from './trials/[id]/readingTable.ts';
+import * as r91 from './trials/[id]/readings.ts';
+import * as r92 from './trials/[id]/solid.ts';
+import * as r93 from './trials/csv.ts';
+import * as r94 from './trials/drift.ts';
+import * as r95 from './trials/due.ts';
+import * as r96 from './trials/index.ts';
+import * as r97 from './trials/preview.ts';
+import * as r98 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -125,75 +127,77 @@ export const routeFiles = {
   './library/take-back.ts': r23,
   './limits.ts': r24,
   './live.ts': r25,
-  './machines/[id]/clear-plate.ts': r26,
-  './machines/[id]/found.ts': r27,
-  './machines/[id]/index.ts': r28,
-  './machines/[id]/load.ts': r29,
-  './machines/[id]/maintenance.ts': r30,
-  './machines/[id]/mount.ts': r31,
-  './machines/[id]/said.ts': r32,
-  './machines/[id]/stop.ts': r33,
-  './machines/index.ts': r34,
-  './machines/maintenance/csv.ts': r35,
-  './machines/maintenance/index.ts': r36,
-  './me/index.ts': r37,
-  './me/password.ts': r38,
-  './me/sessions/[id]/end.ts': r39,
-  './me/sessions/index.ts': r40,
-  './pairings.ts': r41,
-  './people/[id]/deactivate.ts': r42,
-  './people/[id]/link.ts': r43,
-  './people/[id]/reactivate.ts': r44,
-  './people/[id]/role.ts': r45,
-  './people/index.ts': r46,
-  './policy.ts': r47,
-  './profiles/[id]/about.ts': r48,
-  './profiles/[id]/affected.ts': r49,
-  './profiles/[id]/copy.ts': r50,
-  './profiles/[id]/decision.ts': r51,
-  './profiles/[id]/draft.ts': r52,
-  './profiles/[id]/history.ts': r53,
-  './profiles/[id]/index.ts': r54,
-  './profiles/[id]/restore.ts': r55,
-  './profiles/[id]/retire.ts': r56,
-  './profiles/[id]/revisions.ts': r57,
-  './profiles/[id]/take-back.ts': r58,
-  './profiles/csv.ts': r59,
-  './profiles/index.ts': r60,
-  './profiles/reviews.ts': r61,
-  './recipes/[id]/index.ts': r62,
-  './recipes/[id]/pin.ts': r63,
-  './recipes/csv.ts': r64,
-  './recipes/index.ts': r65,
-  './recipes/sheet.ts': r66,
-  './requests/[id]/decline.ts': r67,
-  './requests/[id]/file.ts': r68,
-  './requests/[id]/index.ts': r69,
-  './requests/[id]/withdraw.ts': r70,
-  './requests/csv.ts': r71,
-  './requests/index.ts': r72,
-  './status.ts': r73,
-  './today.ts': r74,
-  './tokens/[id]/revoke.ts': r75,
-  './tokens/index.ts': r76,
-  './trials/[id]/camera.ts': r77,
-  './trials/[id]/coupon.ts': r78,
-  './trials/[id]/decision.ts': r79,
-  './trials/[id]/drawing.ts': r80,
-  './trials/[id]/elsewhere.ts': r81,
-  './trials/[id]/index.ts': r82,
-  './trials/[id]/instrument.ts': r83,
-  './trials/[id]/pictures/[picture].ts': r84,
-  './trials/[id]/pictures/index.ts': r85,
-  './trials/[id]/plate.ts': r86,
-  './trials/[id]/print.ts': r87,
-  './trials/[id]/readingTable.ts': r88,
-  './trials/[id]/readings.ts': r89,
-  './trials/[id]/solid.ts': r90,
-  './trials/csv.ts': r91,
-  './trials/drift.ts': r92,
-  './trials/due.ts': r93,
-  './trials/index.ts': r94,
-  './trials/preview.ts': r95,
-  './trials/usualProcess.ts': r96,
+  './machines/[id]/change.ts': r26,
+  './machines/[id]/clear-plate.ts': r27,
+  './machines/[id]/found.ts': r28,
+  './machines/[id]/index.ts': r29,
+  './machines/[id]/load.ts': r30,
+  './machines/[id]/maintenance.ts': r31,
+  './machines/[id]/mount.ts': r32,
+  './machines/[id]/said.ts': r33,
+  './machines/[id]/stop.ts': r34,
+  './machines/index.ts': r35,
+  './machines/maintenance/csv.ts': r36,
+  './machines/maintenance/index.ts': r37,
+  './machines/test-connection.ts': r38,
+  './me/index.ts': r39,
+  './me/password.ts': r40,
+  './me/sessions/[id]/end.ts': r41,
+  './me/sessions/index.ts': r42,
+  './pairings.ts': r43,
+  './people/[id]/deactivate.ts': r44,
+  './people/[id]/link.ts': r45,
+  './people/[id]/reactivate.ts': r46,
+  './people/[id]/role.ts': r47,
+  './people/index.ts': r48,
+  './policy.ts': r49,
+  './profiles/[id]/about.ts': r50,
+  './profiles/[id]/affected.ts': r51,
+  './profiles/[id]/copy.ts': r52,
+  './profiles/[id]/decision.ts': r53,
+  './profiles/[id]/draft.ts': r54,
+  './profiles/[id]/history.ts': r55,
+  './profiles/[id]/index.ts': r56,
+  './profiles/[id]/restore.ts': r57,
+  './profiles/[id]/retire.ts': r58,
+  './profiles/[id]/revisions.ts': r59,
+  './profiles/[id]/take-back.ts': r60,
+  './profiles/csv.ts': r61,
+  './profiles/index.ts': r62,
+  './profiles/reviews.ts': r63,
+  './recipes/[id]/index.ts': r64,
+  './recipes/[id]/pin.ts': r65,
+  './recipes/csv.ts': r66,
+  './recipes/index.ts': r67,
+  './recipes/sheet.ts': r68,
+  './requests/[id]/decline.ts': r69,
+  './requests/[id]/file.ts': r70,
+  './requests/[id]/index.ts': r71,
+  './requests/[id]/withdraw.ts': r72,
+  './requests/csv.ts': r73,
+  './requests/index.ts': r74,
+  './status.ts': r75,
+  './today.ts': r76,
+  './tokens/[id]/revoke.ts': r77,
+  './tokens/index.ts': r78,
+  './trials/[id]/camera.ts': r79,
+  './trials/[id]/coupon.ts': r80,
+  './trials/[id]/decision.ts': r81,
+  './trials/[id]/drawing.ts': r82,
+  './trials/[id]/elsewhere.ts': r83,
+  './trials/[id]/index.ts': r84,
+  './trials/[id]/instrument.ts': r85,
+  './trials/[id]/pictures/[picture].ts': r86,
+  './trials/[id]/pictures/index.ts': r87,
+  './trials/[id]/plate.ts': r88,
+  './trials/[id]/print.ts': r89,
+  './trials/[id]/readingTable.ts': r90,
+  './trials/[id]/readings.ts': r91,
+  './trials/[id]/solid.ts': r92,
+  './trials/csv.ts': r93,
+  './trials/drift.ts': r94,
+  './trials/due.ts': r95,
+  './trials/index.ts': r96,
+  './trials/preview.ts': r97,
+  './trials/usualProcess.ts': r98,
 } satisfies Record<string, RouteFile>;

@@ -5,7 +5,7 @@ import {
   changePolicy,
   loadLot,
   logMaintenance,
-  makeMachine,
+  addMachine,
   mountTool,
   type Machine,
 } from '../../areas/machines/server/index.ts';
@@ -63,12 +63,15 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
       ).id,
     );
   for (const m of demoMachinesOnFloor) {
-    const made = await makeMachine(lead, {
-      name: m.name,
-      printerId: profiles.get(m.printer)!,
-      place: m.place,
-      port: standinPort ? standinPort + portOffset(m.name.toLowerCase().replace(' ', '-')) : null,
-    });
+    const port = standinPort + portOffset(m.name.toLowerCase().replace(' ', '-'));
+    const made = unwrap(
+      await addMachine(lead, {
+        name: m.name,
+        printerId: profiles.get(m.printer)!,
+        place: m.place,
+        device: standinPort ? { host: '127.0.0.1', port } : null,
+      }),
+    );
     machines.set(m.name, made);
     unwrap(await mountTool(technician, made.id, profiles.get(m.tool)!, ''));
     unwrap(

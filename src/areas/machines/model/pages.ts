@@ -1,3 +1,4 @@
+import type { Connection } from './connection.ts';
 import type { MachineStop } from './occupancy.ts';
 import type { MachineState } from './states.ts';
 import type { MaintenanceKind } from './maintenance.ts';
@@ -39,6 +40,8 @@ export interface MachineCard {
 }
 
 export interface MachinePage extends MachineCard {
+  readonly device: Connection | null;
+  readonly version: number;
   readonly maintenance: readonly {
     readonly id: string;
     readonly kind: string;

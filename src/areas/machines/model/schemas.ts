@@ -1,4 +1,5 @@
 import { number, object, string } from 'yup';
+import { onOneLine } from '../../../core/formats/plainText.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 
 const id = string().max(60).required();
@@ -40,6 +41,37 @@ export const saidSchema = object({
     .nullable()
     .defined(),
   inVatMl: number().min(0, 'A vat holds 0 to 20000 ml').max(20_000, 'A vat holds 0 to 20000 ml').nullable(),
+})
+  .noUnknown()
+  .required();
+
+const address = object({
+  host: string()
+    .max(253)
+    .matches(/^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$/, 'An address is a name or four numbers, as 192.168.1.40')
+    .required('Say the address, as 192.168.1.40'),
+  port: number().integer().min(1, 'A port is 1 to 65535').max(65_535, 'A port is 1 to 65535').required('Say the port'),
+})
+  .noUnknown()
+  .nullable()
+  .defined();
+const details = {
+  name: string().trim().min(2, 'Give the machine a name').max(60).test(onOneLine).required('Give the machine a name'),
+  place: string().trim().min(1, 'Say where it stands').max(60).test(onOneLine).required('Say where it stands'),
+  device: address,
+};
+export const newMachineSchema = object({
+  ...details,
+  printerId: string().max(60).required('Choose its printer profile'),
+})
+  .noUnknown()
+  .required();
+export const changeMachineSchema = object({ ...details, version: number().integer().min(1).required() })
+  .noUnknown()
+  .required();
+export const connectionSchema = object({
+  technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(),
+  device: address.nonNullable().required(),
 })
   .noUnknown()
   .required();

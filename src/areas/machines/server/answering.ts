@@ -1,7 +1,6 @@
 import { isNotNull } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { LineLink } from '../devices/line.ts';
-import { StackPrinter } from '../devices/stackPrinter.ts';
+import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import type { Machine } from './queries.ts';
 import { machine } from './tables.ts';
@@ -35,10 +34,9 @@ async function look({ db }: Pick<Ctx, 'db'>): Promise<Answering> {
   };
 }
 
-async function whySilent({ adapter, host, port }: NonNullable<Machine['device']>): Promise<string | null> {
+async function whySilent(device: NonNullable<Machine['device']>): Promise<string | null> {
   try {
-    if (adapter === 'stack') await new StackPrinter(host, port).state();
-    else await LineLink.look(host, port);
+    await adapters[device.adapter].look(device);
     return null;
   } catch (error) {
     if (isUnreachable(error)) return error.message;

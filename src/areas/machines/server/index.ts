@@ -12,7 +12,8 @@ export {
   type Machine,
 } from './queries.ts';
 export { maintenanceList } from './list.ts';
-export { loadLot, logMaintenance, makeMachine, mountTool, recordState } from './service.ts';
+export { addMachine, changeMachine, testConnection } from './machineRecord.ts';
+export { loadLot, logMaintenance, mountTool, recordState } from './service.ts';
 export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
 export { whichAnswer, type Answering } from './answering.ts';

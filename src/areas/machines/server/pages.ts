@@ -77,6 +77,8 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
   }));
   return succeed({
     ...(await cardOf(ctx, m)),
+    device: m.device,
+    version: m.version,
     maintenance,
     events: await listEvents(ctx, { subjectKind: 'machine', subjectId: m.id, limit: 40 }),
   });

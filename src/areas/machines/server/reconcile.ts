@@ -1,8 +1,7 @@
 import { and, eq, isNotNull, isNull, notExists, or, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { LineLink } from '../devices/line.ts';
-import { StackPrinter } from '../devices/stackPrinter.ts';
+import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
 import type { MachineStop } from '../model/occupancy.ts';
@@ -58,17 +57,9 @@ async function whyNotPrinting(ctx: Ctx, m: Machine, isPrinting: ReadonlySet<stri
 /** Recorded as ready: it should neither heat nor expose. One that does not answer is not doubted: it may be switched off. */
 async function whyNotIdle(m: Machine): Promise<string | null> {
   if (m.state !== 'ready' || !m.device) return null;
-  const { adapter, host, port } = m.device;
   try {
-    if (adapter === 'stack') {
-      const { phase } = await new StackPrinter(host, port).state();
-      return phase === 'printing' || phase === 'paused'
-        ? `it says that it is ${phase}, and nothing was sent to it`
-        : null;
-    }
-    const { nozzleTargetC, bedTargetC } = await LineLink.look(host, port);
-    if (nozzleTargetC === 0 && bedTargetC === 0) return null;
-    return `it heats (nozzle to ${nozzleTargetC} °C, bed to ${bedTargetC} °C), and nothing was sent to it`;
+    const { does } = await adapters[m.device.adapter].look(m.device);
+    return does && `${does}, and nothing was sent to it`;
   } catch (error) {
     if (!isUnreachable(error)) throw error;
     return null;

@@ -2,40 +2,12 @@ import { eq } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { findProfile, keyOf } from '../../library/server/index.ts';
+import { findProfile } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
 import { countHeads, findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
 import { machine, maintenance, mount, slot } from './tables.ts';
-
-export async function makeMachine(
-  ctx: Ctx,
-  input: { name: string; printerId: string; place: string; port: number | null },
-): Promise<Machine> {
-  const printer = await findProfile(ctx, input.printerId);
-  const [row] = await ctx.db
-    .insert(machine)
-    .values({
-      id: ctx.newId(),
-      key: keyOf(input.name),
-      name: input.name,
-      printerId: input.printerId,
-      place: input.place,
-      device: input.port
-        ? { adapter: printer?.technology === 'resin' ? 'stack' : 'line', host: '127.0.0.1', port: input.port }
-        : null,
-    })
-    .returning();
-  await recordEvent(ctx, {
-    subjectKind: 'machine',
-    subjectId: row!.id,
-    subjectName: row!.name,
-    what: 'machine added',
-    to: { place: input.place },
-  });
-  return row!;
-}
 
 /** Mounts a tool; another bore means another nozzle, so evidence that depends on the nozzle falls due. */
 export async function mountTool(

@@ -13,6 +13,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
+import type { Connection } from '../model/connection.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
 import type { Claim, MachineStop } from '../model/occupancy.ts';
@@ -35,7 +36,7 @@ export const machine = pgTable(
     state: text('state').$type<MachineState>().notNull().default('ready'),
     /** What stands on the plate of a machine that stopped or has finished; null in every other state. */
     stop: jsonb('stop').$type<MachineStop | null>(),
-    device: jsonb('device').$type<{ adapter: 'line' | 'stack'; host: string; port: number } | null>(),
+    device: jsonb('device').$type<Connection | null>(),
     /** What somebody read off the machine last; null until then. */
     said: jsonb('said').$type<ReportedState | null>(),
     /** Which worker process holds the device, and until when. */

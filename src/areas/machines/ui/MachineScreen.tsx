@@ -5,7 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
-import { useMayChange } from '../../../ui/person.tsx';
+import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
@@ -122,6 +122,7 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
 export function MachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const mayChange = useMayChange();
+  const isLead = usePerson().role === 'lead';
   const { data: m, error } = useQuery({
     queryKey: ['machine', id],
     queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
@@ -180,6 +181,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
           {mayChange && (
             <>
               {m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} />}
+              {isLead && (
+                <Button component="a" variant="default" href={`/machines/${m.id}/change`}>
+                  Change
+                </Button>
+              )}
               <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
                 Trials due
               </Button>

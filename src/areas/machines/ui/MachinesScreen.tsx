@@ -1,10 +1,10 @@
 import { leftText } from '../model/leftText.ts';
-import { Box, Flex } from '@mantine/core';
+import { Box, Button, Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
-import { useMayChange } from '../../../ui/person.tsx';
+import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../model/pages.ts';
 
@@ -13,6 +13,7 @@ const MAY_MOVE: readonly string[] = ['printing', 'unknown'];
 
 export function MachinesScreen() {
   const mayChange = useMayChange();
+  const isLead = usePerson().role === 'lead';
   const { data, error } = useQuery({
     queryKey: ['machines'],
     queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
@@ -31,6 +32,13 @@ export function MachinesScreen() {
         <div>
           <div className="kind">The floor, by place</div>
           <h1>Machines</h1>
+        </div>
+        <div className="end">
+          {isLead && (
+            <Button component="a" href="/machines/new">
+              Add a machine
+            </Button>
+          )}
         </div>
       </div>
       <div className="body">
@@ -77,7 +85,7 @@ export function MachinesScreen() {
         {data?.length === 0 && (
           <p className="empty">
             No machines yet. A machine is one unit on the floor, of a printer profile, with its mounted tool and loaded
-            lot.
+            lot; a lead adds it.
           </p>
         )}
       </div>

@@ -1,0 +1,119 @@
+import { and, eq, ne, or, sql, type SQL } from 'drizzle-orm';
+import type { InferType } from 'yup';
+import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { inTransaction } from '../../../platform/db/inTransaction.ts';
+import { recordEvent } from '../../../platform/events/record.ts';
+import { findProfile, keyOf } from '../../library/server/index.ts';
+import { adapters } from '../devices/adapters.ts';
+import { isUnreachable } from '../devices/unreachable.ts';
+import { wayFor, type Address, type Connection } from '../model/connection.ts';
+import type { MachineFailure } from '../model/failures.ts';
+import type { changeMachineSchema } from '../model/schemas.ts';
+import { findMachine, type Machine } from './queries.ts';
+import { machine } from './tables.ts';
+
+export interface NewMachine {
+  readonly name: string;
+  readonly printerId: string;
+  readonly place: string;
+  readonly device: Address | null;
+}
+/** Two people who add or change machines take turns: names and addresses are nobody else's. */
+const ONE_BY_ONE = 7_310_002;
+
+/** Adds a machine: one unit on the floor, of a printer profile. */
+export const addMachine = (ctx: Ctx, input: NewMachine): Promise<Result<Machine, MachineFailure>> =>
+  inTransaction<Machine, MachineFailure>(ctx, async (inside) => {
+    const printer = await findProfile(inside, input.printerId);
+    if (printer?.kind !== 'printer') return fail({ code: 'notAPrinter' });
+    const device = input.device && { adapter: wayFor(printer.technology), ...input.device };
+    const taken = await whoHas(inside, input.name, device, null);
+    if (taken) return fail(taken);
+    const [row] = await inside.db
+      .insert(machine)
+      .values({ ...input, id: inside.newId(), key: keyOf(input.name), device })
+      .returning();
+    await recordEvent(inside, {
+      ...eventOf(row!),
+      what: 'machine added',
+      to: { place: input.place, printer: printer.name, connection: wordsOf(device) },
+    });
+    return succeed(row!);
+  });
+
+/** Names, moves or connects a machine otherwise; while anything stands or runs on it, its connection stays. */
+export const changeMachine = (
+  ctx: Ctx,
+  id: string,
+  { version, ...input }: InferType<typeof changeMachineSchema>,
+): Promise<Result<null, MachineFailure>> =>
+  inTransaction<null, MachineFailure>(ctx, async (inside) => {
+    await inside.db.select({ id: machine.id }).from(machine).where(eq(machine.id, id)).for('update');
+    const before = await findMachine(inside, id);
+    if (before?.id !== id) return fail({ code: 'noMachine' });
+    if (before.version !== version) return fail({ code: 'changedMeanwhile' });
+    const printer = (await findProfile(inside, before.printerId))!;
+    const device = input.device && { adapter: wayFor(printer.technology), ...input.device };
+    const isMoved = wordsOf(device) !== wordsOf(before.device);
+    if (isMoved && before.state !== 'ready') return fail({ code: 'notReady', state: before.state });
+    const taken = await whoHas(inside, input.name, device, id);
+    if (taken) return fail(taken);
+    await inside.db
+      .update(machine)
+      .set({ name: input.name, place: input.place, device, version: version + 1 })
+      .where(eq(machine.id, id));
+    const shown = (m: { readonly name: string; readonly place: string; readonly device: Connection | null }) => ({
+      ...{ name: m.name, place: m.place, connection: wordsOf(m.device) },
+    });
+    await recordEvent(inside, {
+      ...eventOf({ id, name: input.name }),
+      what: 'machine changed',
+      from: shown(before),
+      to: shown({ ...input, device }),
+    });
+    return succeed(null);
+  });
+
+/** Looks at a device before anything rests on it: what it says of itself. */
+export async function testConnection(connection: Connection): Promise<Result<{ says: string }, MachineFailure>> {
+  try {
+    return succeed({ says: (await adapters[connection.adapter].look(connection)).says });
+  } catch (error) {
+    if (isUnreachable(error)) return fail({ code: 'notAnswering', why: error.message });
+    throw error;
+  }
+}
+
+const eventOf = ({ id, name }: Pick<Machine, 'id' | 'name'>) => ({
+  subjectKind: 'machine',
+  subjectId: id,
+  subjectName: name,
+});
+const wordsOf = (device: Connection | null): string =>
+  device ? `${device.adapter} ${device.host}:${device.port}` : 'not connected';
+
+/** Another machine of the name or at the address. */
+async function whoHas(
+  { db }: Ctx,
+  name: string,
+  device: Address | null,
+  id: string | null,
+): Promise<MachineFailure | null> {
+  await db.execute(sql`select pg_advisory_xact_lock(${ONE_BY_ONE})`);
+  const another = async (is: SQL | undefined): Promise<string | undefined> => {
+    const [found] = await db
+      .select({ name: machine.name })
+      .from(machine)
+      .where(and(is, id === null ? undefined : ne(machine.id, id)))
+      .limit(1);
+    return found?.name;
+  };
+  const named = await another(or(sql`lower(${machine.name}) = lower(${name})`, eq(machine.key, keyOf(name))));
+  if (named !== undefined) return { code: 'nameTaken', name: named };
+  if (!device) return null;
+  const there = await another(
+    sql`lower(${machine.device} ->> 'host') = lower(${device.host}) and (${machine.device} ->> 'port')::int = ${device.port}`,
+  );
+  return there === undefined ? null : { code: 'addressTaken', name: there };
+}

@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import { post } from '../../../ui/api.ts';
+import { MachineRooms } from '../../../ui/MachineRooms.tsx';
+import { navigate } from '../../../ui/router.tsx';
+import { RecordPick } from '../../../ui/RecordPick.tsx';
+import { usePerson } from '../../../ui/person.tsx';
+import { IN_USE } from '../../library/model/list.ts';
+import type { ProfileRow } from '../../library/model/records.ts';
+import { MachineForm } from './MachineForm.tsx';
+
+/** A unit that has come onto the floor. */
+export function NewMachineScreen() {
+  const isLead = usePerson().role === 'lead';
+  const [printer, setPrinter] = useState<ProfileRow | null>(null);
+  return (
+    <>
+      <MachineRooms here={null} />
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">One unit on the floor, of a printer profile</div>
+          <h1>Add a machine</h1>
+        </div>
+      </div>
+      {!isLead && <p className="empty">A lead adds machines.</p>}
+      {isLead && (
+        <MachineForm
+          technology={printer?.technology === 'resin' ? 'resin' : printer ? 'filament' : null}
+          start={{ name: '', place: '', device: null }}
+          does="Add the machine"
+          onDone={async (details) => {
+            if (!printer) throw new Error('Choose its printer profile first');
+            const { id } = await post<{ id: string }>('/api/machines', { ...details, printerId: printer.id });
+            navigate(`/machines/${id}`);
+          }}
+        >
+          <RecordPick<ProfileRow>
+            label="Printer profile"
+            from="/api/profiles"
+            of={{ kind: 'printer', state: IN_USE }}
+            value={printer?.id ?? ''}
+            onChange={(_, record) => setPrinter(record)}
+          />
+        </MachineForm>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { changeMachineSchema, connectionSchema, newMachineSchema } from '../../src/areas/machines/model/schemas.ts';
+import { addMachine, changeMachine, testConnection } from '../../src/areas/machines/server/index.ts';
+import type { Connection } from '../../src/areas/machines/model/connection.ts';
+import { listEvents } from '../../src/platform/events/record.ts';
+import { bench, closePrintBench, farm, hut, openPrintBench, standins } from './printBench.ts';
+import { codeOf, unwrap } from './setup.ts';
+
+beforeAll(() => openPrintBench('machine_record'));
+afterAll(closePrintBench);
+
+const lead = () => farm.as('lead');
+const there = (port = 7001, host = '10.0.0.7') => ({ host, port });
+const wanted = (name: string, device: ReturnType<typeof there> | null = null) => ({
+  ...{ name, printerId: bench.m.printerId, place: 'cellar', device },
+});
+
+describe('a machine that is added', () => {
+  test('is of a printer profile, is spoken to as that wants, and the log says so', async () => {
+    const m = unwrap(await addMachine(lead(), wanted('Cellar one', there())));
+    expect(m).toMatchObject({ state: 'ready', device: { adapter: 'line', host: '10.0.0.7', port: 7001 }, version: 1 });
+    const [event] = await listEvents(lead(), { subjectId: m.id });
+    expect(event).toMatchObject({ what: 'machine added', to: { place: 'cellar', connection: 'line 10.0.0.7:7001' } });
+    expect(codeOf(await addMachine(lead(), { ...wanted('No printer'), printerId: bench.toolId }))).toBe('notAPrinter');
+  });
+  test('has a name and an address that no other has, however they are written, and whoever is first has them', async () => {
+    expect(codeOf(await addMachine(lead(), wanted('CELLAR ONE')))).toBe('nameTaken');
+    expect(codeOf(await addMachine(lead(), wanted('Cellar two', there())))).toBe('addressTaken');
+    const both = await Promise.all([1, 2].map(() => addMachine(lead(), wanted('Cellar three', there(7003)))));
+    expect(both.map(codeOf).sort()).toEqual(['nameTaken', 'none']);
+  });
+  test.each([
+    [newMachineSchema, { ...{ name: 'A', place: 'x', printerId: 'p', device: null } }, 'Give the machine a name'],
+    [newMachineSchema, { name: 'Hut', place: '', printerId: 'p', device: null }, 'Say where it stands'],
+    [newMachineSchema, { name: 'Hut', place: 'x', printerId: 'p', device: there(0) }, 'A port is 1 to 65535'],
+    [newMachineSchema, { name: 'Hut', place: 'x', printerId: 'p', device: there(80, 'http://x/') }, 'An address is'],
+    [newMachineSchema, { name: 'Hut\nx', place: 'x', printerId: 'p', device: null }, 'one line'],
+    [changeMachineSchema, { name: 'Hut', place: 'x', device: null }, 'version'],
+    [connectionSchema, { technology: 'filament', device: null }, 'device'],
+  ])('is refused where it is wrong: %#', async (schema, body, why) => {
+    await expect(schema.validate(body, { strict: true })).rejects.toThrow(why);
+  });
+});
+
+describe('a machine that is changed', () => {
+  const change = async (over: object) => {
+    const { id, name, place, version } = await hut();
+    return changeMachine(lead(), id, { name, place, device: null, version, ...over });
+  };
+  test('is moved and named otherwise also while it prints, but connected otherwise only when it is ready', async () => {
+    const { port, host } = (await hut()).device!;
+    await farm.pool.query(`update machine set state = 'printing' where id = $1`, [bench.m.id]);
+    expect(codeOf(await change({ device: { host, port: port + 1 } }))).toBe('notReady');
+    unwrap(await change({ name: 'Hut by the door', place: 'hall', device: { host, port } }));
+    expect(await hut()).toMatchObject({ name: 'Hut by the door', place: 'hall', device: { port }, version: 2 });
+    await farm.pool.query(`update machine set state = 'ready' where id = $1`, [bench.m.id]);
+    unwrap(await change({ device: null }));
+    expect((await hut()).device).toBeNull();
+    unwrap(await change({ device: { host, port } }));
+    const [event] = await listEvents(lead(), { subjectId: bench.m.id });
+    expect(event).toMatchObject({
+      what: 'machine changed',
+      from: { connection: 'not connected' },
+      to: { connection: `line ${host}:${port}` },
+    });
+  });
+  test('is not changed from a page that is older than it, into the name of another, or where there is none', async () => {
+    expect(codeOf(await change({ version: 1 }))).toBe('changedMeanwhile');
+    expect(codeOf(await change({ name: 'Cellar one' }))).toBe('nameTaken');
+    expect(codeOf(await change({ device: there() }))).toBe('addressTaken');
+    const nobody = { name: 'x', place: 'x', device: null, version: 1 };
+    expect(codeOf(await changeMachine(lead(), 'none', nobody))).toBe('noMachine');
+  });
+});
+
+describe('a connection that is tried', () => {
+  const tried = async (connection: Connection) => {
+    const answer = await testConnection(connection);
+    return answer.ok ? answer.value.says : JSON.stringify(answer.failure);
+  };
+  test('says what the device says of itself, and changes nothing there', async () => {
+    const { host, port } = (await hut()).device!;
+    expect(await tried({ adapter: 'line', host, port })).toMatch(/^nozzle [\d.]+ °C, bed [\d.]+ °C$/);
+    expect(await tried({ adapter: 'line', host, port })).toMatch(/^nozzle/);
+  });
+  test('says in a sentence that nothing answers there, or in another language', async () => {
+    expect(await tried({ adapter: 'line', host: '127.0.0.1', port: 9 })).toContain('no machine answers at 127.0.0.1:9');
+    expect(await tried({ adapter: 'stack', host: '127.0.0.1', port: standins.ports[0]! })).toContain('notAnswering');
+  });
+});
