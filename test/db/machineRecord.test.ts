@@ -54,6 +54,14 @@ describe('a machine that is changed', () => {
     unwrap(await change({ name: 'Hut by the door', place: 'hall', device: { host, port } }));
     expect(await hut()).toMatchObject({ name: 'Hut by the door', place: 'hall', device: { port }, version: 2 });
     await farm.pool.query(`update machine set state = 'ready' where id = $1`, [bench.m.id]);
+    // a print that is wished for was meant for the device that is connected now
+    await farm.pool.query(
+      `insert into occupancy (id, machine_id, of, of_id, name, by_name, since, expected)
+       values ('wish', $1, 'job', 'j', 'J-1', 'tester', now(), now())`,
+      [bench.m.id],
+    );
+    expect(JSON.stringify(await change({ device: null }))).toContain('about to print');
+    await farm.pool.query(`update occupancy set until = now() where id = 'wish'`);
     unwrap(await change({ device: null }));
     expect((await hut()).device).toBeNull();
     unwrap(await change({ device: { host, port } }));

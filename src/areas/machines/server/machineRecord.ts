@@ -1,4 +1,4 @@
-import { and, eq, ne, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, isNull, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { InferType } from 'yup';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
@@ -11,7 +11,7 @@ import { wayFor, type Address, type Connection } from '../model/connection.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
 import { findMachine, type Machine } from './queries.ts';
-import { machine } from './tables.ts';
+import { machine, occupancy } from './tables.ts';
 
 export interface NewMachine {
   readonly name: string;
@@ -56,7 +56,8 @@ export const changeMachine = (
     const printer = (await findProfile(inside, before.printerId))!;
     const device = input.device && { adapter: wayFor(printer.technology), ...input.device };
     const isMoved = wordsOf(device) !== wordsOf(before.device);
-    if (isMoved && before.state !== 'ready') return fail({ code: 'notReady', state: before.state });
+    if (isMoved && (before.state !== 'ready' || (await isTaken(inside, id))))
+      return fail({ code: 'notReady', state: before.state === 'ready' ? 'about to print' : before.state });
     const taken = await whoHas(inside, input.name, device, id);
     if (taken) return fail(taken);
     await inside.db
@@ -74,6 +75,15 @@ export const changeMachine = (
     });
     return succeed(null);
   });
+
+/** Whether a print is on its way to it: that was meant for the device that is connected now. */
+const isTaken = async ({ db }: Ctx, id: string): Promise<boolean> =>
+  (
+    await db
+      .select({ id: occupancy.id })
+      .from(occupancy)
+      .where(and(eq(occupancy.machineId, id), isNull(occupancy.until)))
+  ).length > 0;
 
 /** Looks at a device before anything rests on it: what it says of itself. */
 export async function testConnection(connection: Connection): Promise<Result<{ says: string }, MachineFailure>> {

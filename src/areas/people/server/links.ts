@@ -79,6 +79,13 @@ export async function chooseByLink(
   const hash = await hashPassword(password);
   const now = ctx.clock.now();
   const isDone = await ctx.db.transaction(async (db): Promise<boolean> => {
+    // the person first, as whoever deactivates them takes them
+    const [person] = await db
+      .select({ id: user.id, name: user.name, role: user.role })
+      .from(user)
+      .innerJoin(signInLink, eq(signInLink.personId, user.id))
+      .where(eq(signInLink.hash, hashOf(token)))
+      .for('update', { of: user });
     const [link] = await db
       .update(signInLink)
       .set({ usedAt: now })
@@ -91,19 +98,17 @@ export async function chooseByLink(
         ),
       )
       .returning();
-    if (!link) return false;
-    const id = link.personId;
-    const [person] = await db.select().from(user).where(eq(user.id, id));
+    if (!link || !person) return false;
+    const { id } = person;
     await db.delete(account).where(eq(account.userId, id));
     await db.insert(account).values({
       ...{ id: ctx.newId(), accountId: id, providerId: 'credential', userId: id, password: hash },
       ...{ createdAt: now, updatedAt: now },
     });
     await db.delete(session).where(eq(session.userId, id));
-    const themselves = { id, name: person!.name, role: person!.role };
     await recordEvent(
-      { ...ctx, db, user: themselves },
-      { ...eventOf(themselves), what: link.purpose === 'invitation' ? 'joined' : 'password chosen anew' },
+      { ...ctx, db, user: person },
+      { ...eventOf(person), what: link.purpose === 'invitation' ? 'joined' : 'password chosen anew' },
     );
     return true;
   });
