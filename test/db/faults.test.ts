@@ -144,6 +144,19 @@ describe('once is once', () => {
     expect((await once(tech(), asked('short'), '{}', act('mine'))).status).toBe(400);
     expect(await eventsOf('mine')).toBe(1);
   });
+  test('of what is secret nothing is kept: sent again, it is not done again, and only that is told', async () => {
+    const key = 'dddddddddddddddd';
+    const first = await once(tech(), asked(key), '{"password":"four words"}', act('secret', 7), true);
+    expect(await first.json()).toEqual({ n: 7 });
+    const again = await once(tech(), asked(key), '{"password":"four words"}', act('secret', 8), true);
+    expect([again.status, ((await again.json()) as { code: string }).code]).toEqual([409, 'doneBefore']);
+    expect(await eventsOf('secret')).toBe(1);
+    const { rows } = await farm.pool.query<{ command: string; body: string }>(
+      'select command, body from answered where key = $1',
+      [key],
+    );
+    expect(rows).toEqual([{ command: 'POST /api/x secret', body: '' }]);
+  });
   test('answers are kept for a day', async () => {
     expect(await sweepAnswers(tech())).toBe(0);
     const tomorrow = { now: () => new Date(farm.clock.now().getTime() + 86_500_000) };

@@ -39,6 +39,8 @@ interface Route<B> {
 }
 interface CommandOf<S extends Schema> extends Route<InferType<S>> {
   readonly schema: S;
+  /** What is sent or answered is for whoever asks alone: nothing of it is kept to be answered again. */
+  readonly isSecret?: true;
   /** Largest body where it may be larger than usual. */
   readonly largestBytes?: number;
 }
@@ -77,7 +79,7 @@ export function command<S extends Schema>(spec: CommandOf<S>): Command {
     route<InferType<S>>(
       spec,
       (request) => readBody(request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES),
-      once,
+      spec.isSecret ? (ctx, request, text, run) => once(ctx, request, text, run, true) : once,
     ),
     { does: 'command' as const, role: spec.role, schema: spec.schema },
   );

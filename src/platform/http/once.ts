@@ -10,17 +10,19 @@ const KEPT_MS = 86_400_000;
 export const KEY = /^[\w-]{16,64}$/;
 
 /** Runs a command once for its key: its effect and its answer are kept by one transaction, and whoever sends it again, or twice at once,
- *  gets the first answer. Without a key it just runs. */
+ *  gets the first answer. Without a key it just runs. Of what is secret neither what was sent nor what was answered is kept, not even as a
+ *  digest: sent again, it is only told that it was done. */
 export async function once(
   ctx: Ctx,
   request: Request,
   bodyText: string,
   run: (inside: Ctx) => Promise<Response>,
+  isSecret = false,
 ): Promise<Response> {
   const key = request.headers.get(KEY_HEADER);
   if (key === null) return ctx.db.transaction((db) => run({ ...ctx, db }));
   if (!KEY.test(key)) return problem(400, 'badKey', 'A key is 16 to 64 letters, digits, dashes');
-  const digest = createHash('sha256').update(bodyText).digest('hex');
+  const digest = isSecret ? 'secret' : createHash('sha256').update(bodyText).digest('hex');
   const command = `${request.method} ${new URL(request.url).pathname} ${digest}`;
   return ctx.db.transaction(async (db) => {
     const mine = and(eq(answered.personId, ctx.user.id), eq(answered.key, key));
@@ -33,13 +35,14 @@ export async function once(
       const [before] = await db.select().from(answered).where(mine);
       if (before?.command !== command)
         return problem(422, 'keyUsed', 'This key was sent with another command: make one for each');
+      if (isSecret) return problem(409, 'doneBefore', 'This was answered before, and its answer is kept nowhere');
       return new Response(before.body, {
         status: before.status,
         headers: { 'content-type': before.type, 'cache-control': 'no-store', 'idempotency-replayed': 'true' },
       });
     }
     const answer = await run({ ...ctx, db });
-    const body = await answer.clone().text();
+    const body = isSecret ? '' : await answer.clone().text();
     const type = answer.headers.get('content-type') ?? 'application/json';
     await db.update(answered).set({ status: answer.status, type, body }).where(mine);
     return answer;

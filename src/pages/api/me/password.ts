@@ -7,6 +7,7 @@ import { command } from '../../../platform/http/endpoint.ts';
 export const POST = command({
   role: 'viewer',
   schema: passwordSchema,
+  isSecret: true,
   text: passwordText,
   statuses: { ofDemo: 409 },
   run: async ({ ctx, body, request }) => changePassword(ctx, body, await sessionIdOf(request.headers)),

@@ -13,4 +13,10 @@ const schema = object({
   .required();
 
 export const GET = reading({ role: 'lead', run: async ({ ctx }) => succeed(await listTokens(ctx)) });
-export const POST = command({ role: 'lead', schema, text: tokenText, run: ({ ctx, body }) => makeToken(ctx, body) });
+export const POST = command({
+  role: 'lead',
+  schema,
+  isSecret: true,
+  text: tokenText,
+  run: ({ ctx, body }) => makeToken(ctx, body),
+});
