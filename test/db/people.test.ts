@@ -186,6 +186,15 @@ describe('a lead', () => {
   });
 });
 
+test('whoever is deactivated gets no session, even with a password that was left to them', async () => {
+  const person = await joined();
+  await farm.pool.query('update "user" set banned = true where id = $1', [person.id]);
+  expect((await signIn(person.email, PASSWORD)).status).toBe(403);
+});
+test('a token makes no tokens', async () => {
+  const automation = { ...lead, user: { id: 'token:1', name: 'report (token)', role: 'lead' as const } };
+  expect(codeOf(await makeToken(automation, { name: 'another', role: 'viewer', days: 1 }))).toBe('byToken');
+});
 test('a token may no more than whoever made it may now', async () => {
   const person = await joined('lead');
   const { token } = unwrap(await makeToken(themselves(person), { name: 'report', role: 'lead', days: 9 }));

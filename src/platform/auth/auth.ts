@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { admin } from 'better-auth/plugins/admin';
-import { createAccessControl } from 'better-auth/plugins/access';
 import { LONGEST_PASSWORD, SHORTEST_PASSWORD } from '../../core/formats/password.ts';
 import { systemClock } from '../clock.ts';
 import { database, type Db } from '../db/client.ts';
@@ -11,9 +10,8 @@ import { account, session, user, verification } from './tables.ts';
 import { DATABASE_SAYS_MS, inTime } from '../inTime.ts';
 import { personOfToken } from './tokens.ts';
 
+export { LONGEST_PASSWORD, SHORTEST_PASSWORD };
 const DEACTIVATED = 'You are deactivated on this farm; a lead can let you in again';
-const rights = createAccessControl({});
-const roles = { viewer: rights.newRole({}), technician: rights.newRole({}), lead: rights.newRole({}) };
 /** What the session library answers by itself, of all it could: the rest is closed. */
 export const OPEN_PATHS: readonly string[] = ['/api/auth/sign-in/email', '/api/auth/sign-out'];
 const ADDRESS_HEADER = 'x-client-ip';
@@ -41,8 +39,8 @@ function makeAuth(db: Db) {
       maxPasswordLength: LONGEST_PASSWORD,
       disableSignUp: process.env['CANTIERE_SEEDING'] !== '1',
     },
-    // keeps out whoever is deactivated; what a lead may do to people is src/areas/people, written down as it is done
-    plugins: [admin({ defaultRole: 'viewer', adminRoles: ['lead'], roles, bannedUserMessage: DEACTIVATED })],
+    // keeps out whoever is deactivated; nobody has its role for more: what leads do to people is src/areas/people, written down as it is done
+    plugins: [admin({ defaultRole: 'viewer', bannedUserMessage: DEACTIVATED })],
     advanced: { ipAddress: { ipAddressHeaders: [ADDRESS_HEADER] } },
     rateLimit: { enabled: process.env['CANTIERE_SEEDING'] !== '1', window: 60, max: 300 },
   });

@@ -4,6 +4,7 @@ import { plainFigures, type Figures } from '../../core/units/figures.ts';
 import type { Ctx, Person } from '../db/context.ts';
 import { database } from '../db/client.ts';
 import { isDemonstration } from './demo.ts';
+import { isByToken } from './tokens.ts';
 import { personFigures } from './tables.ts';
 
 async function figuresOf(ctx: Pick<Ctx, 'db'>, personId: string): Promise<Figures> {
@@ -13,7 +14,7 @@ async function figuresOf(ctx: Pick<Ctx, 'db'>, personId: string): Promise<Figure
 
 /** Keeps how the signed-in person reads figures; a token has no taste of its own. */
 export async function keepFigures(ctx: Ctx, figures: Figures): Promise<Result<Figures, { readonly code: 'noPerson' }>> {
-  if (ctx.user.id.startsWith('token:')) return fail({ code: 'noPerson' });
+  if (isByToken(ctx.user)) return fail({ code: 'noPerson' });
   await ctx.db
     .insert(personFigures)
     .values({ personId: ctx.user.id, figures })

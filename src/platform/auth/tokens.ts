@@ -7,6 +7,9 @@ import { RANK } from './rank.ts';
 import { apiToken, user } from './tables.ts';
 
 const PREFIX = 'cantiere_';
+const OF_TOKEN = 'token:';
+/** Whether it is an automation that asks, and nobody themselves. */
+export const isByToken = ({ id }: Pick<Person, 'id'>): boolean => id.startsWith(OF_TOKEN);
 const DAY_MS = 86_400_000;
 const USED_EVERY_MS = 60_000;
 export interface TokenRow {
@@ -18,18 +21,23 @@ export interface TokenRow {
   readonly lastUsedAt: string | null;
   readonly byName: string;
 }
-export type TokenFailure = { readonly code: 'noToken' };
-export const tokenText = { noToken: () => 'There is no such token' } satisfies {
+export type TokenFailure = { readonly code: 'noToken' } | { readonly code: 'byToken' };
+export const tokenText = {
+  noToken: () => 'There is no such token',
+  byToken: () => 'A token makes no tokens: sign in as yourself',
+} satisfies {
   [C in TokenFailure['code']]: () => string;
 };
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** What is kept of a secret that nobody could guess. */
+export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Makes a token; its text is given once and never kept. */
 export async function makeToken(
   ctx: Ctx,
   input: { readonly name: string; readonly role: PersonRole; readonly days: number },
 ): Promise<Result<{ id: string; token: string }, TokenFailure>> {
+  if (isByToken(ctx.user)) return fail({ code: 'byToken' });
   const token = `${PREFIX}${randomBytes(24).toString('base64url')}`;
   const id = ctx.newId();
   const now = ctx.clock.now();
@@ -111,5 +119,5 @@ export async function personOfToken(ctx: Pick<Ctx, 'db' | 'clock'>, token: strin
   if (!row.lastUsedAt || now.getTime() - row.lastUsedAt.getTime() > USED_EVERY_MS)
     await ctx.db.update(apiToken).set({ lastUsedAt: now }).where(eq(apiToken.id, row.id));
   const role = RANK[makersRole] < RANK[row.role] ? makersRole : row.role;
-  return { id: `token:${row.id}`, name: `${row.name} (token)`, role };
+  return { id: `${OF_TOKEN}${row.id}`, name: `${row.name} (token)`, role };
 }

@@ -13,4 +13,4 @@ export interface Connection extends Address {
 }
 /** The way a machine of a technology is connected. */
 export const wayFor = (technology: 'filament' | 'resin'): WayOfConnection =>
-  technology === 'resin' ? 'stack' : 'line';
+  (Object.keys(waysOfConnection) as WayOfConnection[]).find((way) => waysOfConnection[way].technology === technology)!;

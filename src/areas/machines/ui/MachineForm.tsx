@@ -1,5 +1,5 @@
 import { Box, Button, Checkbox, NumberInput, TextInput } from '@mantine/core';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
 import { waysOfConnection, wayFor, type Address } from '../model/connection.ts';
 
@@ -25,7 +25,7 @@ export function MachineForm({
   readonly does: string;
   readonly onDone: (details: MachineDetails) => Promise<void>;
   /** Fields before these. */
-  readonly children?: React.ReactNode;
+  readonly children?: ReactNode;
 }) {
   const [name, setName] = useState(start.name);
   const [place, setPlace] = useState(start.place);

@@ -2,11 +2,12 @@ import { hashPassword } from 'better-auth/crypto';
 import { sql } from 'drizzle-orm';
 import type { InferType } from 'yup';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { account, user } from '../../../platform/auth/tables.ts';
+import { user } from '../../../platform/auth/tables.ts';
 import { hasPeople } from '../../../platform/auth/unclaimed.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import type { firstLeadSchema } from '../model/schemas.ts';
+import { eventOf, keepPassword } from './people.ts';
 
 /** Turns of those who would be the first: whoever comes second finds somebody there. */
 const ONE_BY_ONE = 7_310_001;
@@ -22,15 +23,10 @@ export async function makeFirstLead(
     await db.execute(sql`select pg_advisory_xact_lock(${ONE_BY_ONE})`);
     if (await hasPeople({ db })) return fail({ code: 'hasPeople' });
     const [id, now] = [ctx.newId(), ctx.clock.now()];
-    const times = { createdAt: now, updatedAt: now };
-    await db.insert(user).values({ id, name, email, emailVerified: true, role: 'lead', ...times });
-    await db
-      .insert(account)
-      .values({ id: ctx.newId(), accountId: id, providerId: 'credential', userId: id, password: hash, ...times });
-    await recordEvent(
-      { ...ctx, db, user: { id, name, role: 'lead' } },
-      { subjectKind: 'person', subjectId: id, subjectName: name, what: 'first lead', to: { role: 'lead' } },
-    );
+    const lead = { id, name, role: 'lead' } as const;
+    await db.insert(user).values({ ...lead, email, emailVerified: true, createdAt: now, updatedAt: now });
+    await keepPassword({ ...ctx, db }, id, hash);
+    await recordEvent({ ...ctx, db, user: lead }, { ...eventOf(lead), what: 'first lead', to: { role: lead.role } });
     return succeed({ id });
   });
 }

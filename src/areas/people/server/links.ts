@@ -1,9 +1,10 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { hashPassword } from 'better-auth/crypto';
 import { and, eq, gt, isNull } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { mayMove } from '../../../core/states/moves.ts';
-import { account, session, signInLink, user } from '../../../platform/auth/tables.ts';
+import { session, signInLink, user } from '../../../platform/auth/tables.ts';
+import { hashOf } from '../../../platform/auth/tokens.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -15,11 +16,10 @@ import {
   type LinkPurpose,
   type PersonFailure,
 } from '../model/person.ts';
-import { eventOf, revokeLinks, toChange } from './people.ts';
+import { eventOf, keepPassword, revokeLinks, toChange } from './people.ts';
 
 const DAY_MS = 86_400_000;
 const HOLDS_MS: Readonly<Record<LinkPurpose, number>> = { invitation: 7 * DAY_MS, reset: DAY_MS };
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Makes the one link by which somebody gets in: the first time, or with a new password. Its text is given once and never kept; one made
  *  before lets nobody in any more. */
@@ -100,11 +100,7 @@ export async function chooseByLink(
       .returning();
     if (!link || !person) return false;
     const { id } = person;
-    await db.delete(account).where(eq(account.userId, id));
-    await db.insert(account).values({
-      ...{ id: ctx.newId(), accountId: id, providerId: 'credential', userId: id, password: hash },
-      ...{ createdAt: now, updatedAt: now },
-    });
+    await keepPassword({ ...ctx, db }, id, hash);
     await db.delete(session).where(eq(session.userId, id));
     await recordEvent(
       { ...ctx, db, user: person },

@@ -29,24 +29,23 @@ const shown = {
   >`(select l.expires_at from ${signInLink} l where l.person_id = ${ID} and l.used_at is null
     and l.revoked_at is null)`,
 };
-type Shown = { readonly [K in keyof typeof shown]: unknown } & { readonly email: string; readonly since: Date };
-const isoOf = (at: string | Date | null): string | null => (at === null ? null : new Date(at).toISOString());
-const rowOf = (r: Shown): PersonRow =>
-  ({
-    ...r,
-    since: r.since.toISOString(),
-    seenAt: isoOf(r.seenAt as string | null),
-    linkUntil: isoOf(r.linkUntil as string | null),
-    isOfDemo: DEMO_EMAILS.includes(r.email),
-  }) as PersonRow;
+const people = ({ db }: Pick<Ctx, 'db'>) => db.select(shown).from(user);
+const isoOf = (at: string | null): string | null => (at === null ? null : new Date(at).toISOString());
+const rowOf = (r: Awaited<ReturnType<typeof people>>[number]): PersonRow => ({
+  ...r,
+  since: r.since.toISOString(),
+  seenAt: isoOf(r.seenAt),
+  linkUntil: isoOf(r.linkUntil),
+  isOfDemo: DEMO_EMAILS.includes(r.email),
+});
 
 /** Everybody who belongs to the farm, or did. */
-export async function listPeople({ db }: Pick<Ctx, 'db'>): Promise<PersonRow[]> {
-  const rows = await db.select(shown).from(user).orderBy(asc(user.name), asc(user.id)).limit(MOST_PEOPLE);
+export async function listPeople(ctx: Pick<Ctx, 'db'>): Promise<PersonRow[]> {
+  const rows = await people(ctx).orderBy(asc(user.name), asc(user.id)).limit(MOST_PEOPLE);
   return rows.map(rowOf);
 }
-export async function findPerson({ db }: Pick<Ctx, 'db'>, where: SQL): Promise<PersonRow | null> {
-  const [row] = await db.select(shown).from(user).where(where);
+async function findPerson(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<PersonRow | null> {
+  const [row] = await people(ctx).where(where);
   return row ? rowOf(row) : null;
 }
 export const eventOf = ({ id, name }: Pick<PersonRow, 'id' | 'name'>) => ({
@@ -127,6 +126,16 @@ export const reactivatePerson = (ctx: Ctx, id: string): Promise<Result<null, Per
     return succeed(null);
   });
 
+/** Gives somebody the one password they have. */
+export async function keepPassword({ db, clock, newId }: Omit<Ctx, 'user'>, id: string, hash: string): Promise<void> {
+  const now = clock.now();
+  await db.delete(account).where(eq(account.userId, id));
+  await db.insert(account).values({
+    ...{ id: newId(), accountId: id, providerId: 'credential', userId: id, password: hash },
+    ...{ createdAt: now, updatedAt: now },
+  });
+}
+
 export async function revokeLinks({ db, clock }: Ctx, personId: string): Promise<void> {
   await db
     .update(signInLink)
@@ -149,5 +158,5 @@ export async function toChange(
   const person = await findPerson(inside, eq(user.id, id));
   if (!person) return fail({ code: 'noPerson' });
   if (person.isOfDemo) return fail({ code: 'ofDemo' });
-  return succeed({ person, isLastLead: leads.every((l) => l.id === id) && leads.length > 0 });
+  return succeed({ person, isLastLead: leads.length === 1 && leads[0]!.id === id });
 }

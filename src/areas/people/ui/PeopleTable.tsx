@@ -38,6 +38,8 @@ export function PeopleTable({ people, ...acts }: Acts & { readonly people: reado
   );
 }
 
+/** Where one writes next. */
+const focused = (field: HTMLInputElement | null): void => field?.focus();
 /** What there is to say of their state. */
 const stateText = (p: PersonRow): string => {
   if (p.state === 'deactivated') return `: ${p.why ?? ''}`;
@@ -107,7 +109,7 @@ function OnePerson({ p, isBusy, onRole, onLink, onDeactivate, onReactivate }: Ac
             <TextInput
               label="Why"
               size="xs"
-              data-autofocus
+              ref={focused}
               value={why}
               maxLength={300}
               onChange={(e) => setWhy(e.currentTarget.value)}

@@ -18,5 +18,6 @@ export const POST = command({
   schema,
   isSecret: true,
   text: tokenText,
+  statuses: { byToken: 403 },
   run: ({ ctx, body }) => makeToken(ctx, body),
 });
