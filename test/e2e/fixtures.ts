@@ -20,6 +20,10 @@ export const test = base.extend<{ strict: undefined }>({
   strict: [
     async ({ page }, use, info) => {
       const wrong: string[] = [];
+      const open = new Set<string>();
+      page.on('request', (r) => open.add(`${r.method()} ${r.url()}`));
+      page.on('requestfinished', (r) => open.delete(`${r.method()} ${r.url()}`));
+      page.on('requestfailed', (r) => open.delete(`${r.method()} ${r.url()}`));
       page.on('console', (m) => {
         if (['error', 'warning'].includes(m.type()) && !/Failed to load resource|ERR_CONNECTION/.test(m.text()))
           wrong.push(m.text());
@@ -29,7 +33,7 @@ export const test = base.extend<{ strict: undefined }>({
         if (!/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(r.url())) wrong.push(`request to ${r.url()}`);
       });
       await use(undefined);
-      if (info.status !== info.expectedStatus) await tellWhatStood(page);
+      if (info.status !== info.expectedStatus) await tellWhatStood(page, open);
       expect(wrong).toEqual([]);
     },
     { auto: true },
@@ -37,16 +41,18 @@ export const test = base.extend<{ strict: undefined }>({
 });
 export { expect };
 
-/** After a failure: what the page said, and the end of what the farm's processes said, so that the report alone tells the cause. */
-async function tellWhatStood(page: Page): Promise<void> {
+/** After a failure: what the page said and still waits for, and the end of what the farm's processes said, so that the report alone tells the cause. */
+async function tellWhatStood(page: Page, open: ReadonlySet<string>): Promise<void> {
   const said = await page
     .evaluate(() =>
-      [...document.querySelectorAll('.mantine-Notification-root, [role=alert], main')].map((e) =>
+      [...document.querySelectorAll('.mantine-Notification-root, [role=alert], [role=dialog], main')].map((e) =>
         (e as HTMLElement).innerText.replace(/\s+/g, ' ').slice(0, 700),
       ),
     )
     .catch(() => ['the page is gone']);
-  console.info([`at ${page.url()}`, ...said.map((s) => `  | ${s}`)].join('\n'));
+  console.info(
+    [`at ${page.url()}`, ...said.map((s) => `  | ${s}`), ...[...open].map((r) => `  not answered: ${r}`)].join('\n'),
+  );
   try {
     console.info(readFileSync(farmHere().log, 'utf8').trim().split('\n').slice(-25).join('\n'));
   } catch {

@@ -208,6 +208,28 @@ test('a saved edit is over, even where the network is slow to keep what was type
   await expect(page.getByRole('button', { name: 'Edit', exact: true })).toBeVisible();
 });
 
+test('whom a save touches is counted while one writes, and moves no button under the pointer', async ({ page }) => {
+  await signIn(page);
+  await open(page, `/library/${await profileId(page, 'Quick 0.28')}`);
+  let count: () => void;
+  const counted = new Promise<void>((resolve) => (count = resolve));
+  await page.route('**/affected', async (route) => {
+    await counted;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Walls', exact: true }).fill('6');
+  await page.getByRole('button', { name: 'Save with a reason' }).click();
+  await page.getByLabel('Why, in one line').fill('not to be saved');
+  const send = page.getByRole('button', { name: 'Send to review' });
+  const before = await send.boundingBox();
+  count!();
+  await expect(page.getByRole('region', { name: 'Touches' })).toBeVisible();
+  expect(await send.boundingBox()).toEqual(before);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Discard changes' }).click();
+});
+
 test('a printer is added with its measured travel and cannot be saved without the height', async ({ page }) => {
   await signIn(page, 'lead');
   await open(page, '/library/new');

@@ -85,7 +85,6 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
           </Table.Tbody>
         </WideTable>
         <div>
-          <Touches profileId={page.id} />
           {isLead ? (
             <form
               onSubmit={(e) => {
@@ -119,6 +118,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
               A lead releases or returns it. Until then revision {head.number} is in force.
             </Box>
           )}
+          <Touches profileId={page.id} />
         </div>
       </div>
     </section>

@@ -178,7 +178,6 @@ export function SaveDialog({
           })}
         </div>
       )}
-      <Touches profileId={page.id} />
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -223,6 +222,8 @@ export function SaveDialog({
           </span>
         </div>
       </form>
+      {/* counted while somebody already writes: below, it moves nothing under the pointer */}
+      <Touches profileId={page.id} />
     </Modal>
   );
 }
