@@ -38,11 +38,15 @@ export async function bundled(overlay: Overlay, name: string, entry: string): Pr
       {
         name: 'overlay',
         setup(b) {
+          const folders = new Set([...overlay.keys()].map((f) => path.dirname(path.join(root, f))));
+          const fresh = new Set([...folders].filter((f) => !existsSync(f))); // out of those it can resolve nothing itself
           b.onResolve({ filter: /^\./ }, ({ path: to, resolveDir }) => {
-            const file = path.join(resolveDir, to); // the folder may be one that only the overlay has
-            return overlay.has(path.relative(root, file)) || existsSync(file) ? { path: file } : null;
+            const file = path.join(resolveDir, to);
+            return overlay.has(path.relative(root, file)) || fresh.has(resolveDir) ? { path: file } : null;
           });
-          b.onLoad({ filter: /\.ts$/ }, ({ path: file }) => {
+          const names = [...overlay.keys()].map((f) => path.basename(f).replaceAll('.', '\\.'));
+          const theirs = new RegExp(`/(${names.join('|')})$`); // the rest of the house is left to the bundler
+          b.onLoad({ filter: theirs }, ({ path: file }) => {
             const contents = overlay.get(path.relative(root, file));
             return contents === undefined ? null : { contents, loader: 'ts', resolveDir: path.dirname(file) };
           });
