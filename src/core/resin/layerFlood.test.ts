@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import { runsOfGrey } from './byPixelFixture.ts';
 import { seededRandom } from '../formats/random.ts';
-import { runsOfGrey } from './runs.ts';
+
 import { LayerFlood } from './layerFlood.ts';
 
 const NO_COLUMNS = { pixels: 0, layers: 1 };

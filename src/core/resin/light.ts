@@ -38,24 +38,44 @@ export function lightOfRuns(
   const along = spansOf(w.top, w.stepY, w.height, height);
   const columnsOver = cellsOver(across, width, w.width);
   const rowsOver = cellsOver(along, height, w.height);
-  for (const { runs, seconds } of exposures)
+  const stride = w.width + 1;
+  for (const { runs, seconds } of exposures) {
+    // greys of rows that cover a cell from side to side, as their change from the cell before; and greys × pixels of the others
+    const changes = new Int32Array(stride * w.height);
+    const parts = new Int32Array(w.width * w.height);
     for (let i = 0; i < runs.length; i += 4) {
-      const [y, from, to] = [runs[i]!, runs[i + 1]!, runs[i + 2]!];
-      const light = (runs[i + 3]! * seconds) / 255;
+      const [y, from, to, grey] = [runs[i]!, runs[i + 1]!, runs[i + 2]!, runs[i + 3]!];
       // the first cell that shows any of it, and the last
       let left = w.width;
       let right = 0;
       for (let x = from; x < to && left === w.width; x++) left = columnsOver.first[x]!;
       for (let x = to - 1; x >= from && right === 0; x--) right = columnsOver.after[x]!;
+      if (left >= right) continue;
+      let wholeFrom = left;
+      let wholeTo = right;
+      while (wholeFrom < right && across.first[wholeFrom]! < from) wholeFrom++;
+      while (wholeTo > wholeFrom && across.after[wholeTo - 1]! > to) wholeTo--;
       for (let r = rowsOver.first[y]!; r < rowsOver.after[y]!; r++) {
-        const share = light / (along.after[r]! - along.first[r]!);
-        for (let c = left; c < right; c++) {
-          const [first, after] = [across.first[c]!, across.after[c]!];
-          const covered = Math.min(to, after) - Math.max(from, first);
-          if (covered > 0) out[r * w.width + c]! += (share * covered) / (after - first);
-        }
+        changes[r * stride + wholeFrom]! += grey;
+        changes[r * stride + wholeTo]! -= grey;
+        const part = (c: number): void => {
+          const covered = Math.min(to, across.after[c]!) - Math.max(from, across.first[c]!);
+          if (covered > 0) parts[r * w.width + c]! += grey * covered;
+        };
+        for (let c = left; c < wholeFrom; c++) part(c);
+        for (let c = wholeTo; c < right; c++) part(c);
       }
     }
+    for (let r = 0; r < w.height; r++) {
+      const rows = 255 * (along.after[r]! - along.first[r]!);
+      for (let c = 0, whole = 0; c < w.width; c++) {
+        whole += changes[r * stride + c]!;
+        const columns = across.after[c]! - across.first[c]!;
+        const greys = whole * columns + parts[r * w.width + c]!;
+        if (greys > 0) out[r * w.width + c]! += (seconds * greys) / (rows * columns);
+      }
+    }
+  }
   return out;
 }
 

@@ -1,8 +1,8 @@
 import { fail, succeed, type Result } from '../result/result.ts';
-import { decodeGreyPng, type Inflate } from './png.ts';
+import { runsOfGreyPng, type Inflate } from './png.ts';
 import type { Stack } from './readStack.ts';
-import { runsOfGrey, type Runs } from './runs.ts';
-import { greysOf } from './shades.ts';
+import { solidRuns, type Runs } from './runs.ts';
+import { greysOfRuns } from './shades.ts';
 import { StackMeasure, type StackReport } from './stackReport.ts';
 import type { Stepwise } from '../result/stepwise.ts';
 
@@ -22,10 +22,9 @@ export function* measuringStack({ manifest, images }: Stack, inflate: Inflate): 
     for (const [i, { image }] of exposures.entries()) {
       let seen = kept.get(image);
       if (!seen) {
-        const picture = decodeGreyPng(images.get(image)!, pixels, inflate);
-        if (!picture.ok) return fail({ ...picture.failure, where: `layer ${n + 1}, ${image}` });
-        const { grey } = picture.value;
-        seen = { runs: runsOfGrey(grey, pixels[0], pixels[1]), greys: greysOf(grey) };
+        const lit = runsOfGreyPng(images.get(image)!, pixels, inflate);
+        if (!lit.ok) return fail({ ...lit.failure, where: `layer ${n + 1}, ${image}` });
+        seen = { runs: solidRuns(lit.value), greys: greysOfRuns(lit.value) };
         if (shown.get(image)! > 1) kept.set(image, seen);
       }
       if (i === 0) measure.add(seen.runs, seen.greys);

@@ -1,6 +1,8 @@
 import { joinedBytes } from '../formats/bytes.ts';
 import { crc32 } from '../formats/crc32.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
+import type { GreyRuns } from './raster.ts';
+import { greyRunsOf } from './runs.ts';
 
 /** Compression comes from outside: Node's zlib on the server, a library in the browser. */
 export type Deflate = (raw: Uint8Array) => Uint8Array;
@@ -48,14 +50,33 @@ export function sizeOfPicture(png: Uint8Array): readonly [width: number, height:
   return [view.getUint32(16), view.getUint32(20)];
 }
 
+type Size = readonly [width: number, height: number];
+const no = (what: string, todo = 'write 8-bit grey, not interlaced'): Result<never> =>
+  fail({ code: 'png', what, todo });
+
 /** An 8-bit grey PNG as its greys. Refuses anything else, a wrong checksum, a wrong size and a picture cut short. */
-export function decodeGreyPng(
-  png: Uint8Array,
-  wanted: readonly [width: number, height: number],
-  inflate: Inflate,
-): Result<GreyPicture> {
-  const no = (what: string, todo = 'write 8-bit grey, not interlaced'): Result<never> =>
-    fail({ code: 'png', what, todo });
+export function decodeGreyPng(png: Uint8Array, wanted: Size, inflate: Inflate): Result<GreyPicture> {
+  const raw = rowsOfPng(png, wanted, inflate);
+  if (!raw.ok) return raw;
+  const [width, height] = wanted;
+  const grey = unfilter(raw.value, width, height);
+  return grey ? succeed({ width, height, grey }) : no('has an unknown filter');
+}
+
+/** What is lit of an 8-bit grey PNG; of one whose rows are as they are, as ours, without moving any. */
+export function runsOfGreyPng(png: Uint8Array, wanted: Size, inflate: Inflate): Result<GreyRuns> {
+  const raw = rowsOfPng(png, wanted, inflate);
+  if (!raw.ok) return raw;
+  const [width, height] = wanted;
+  let isPlain = true;
+  for (let y = 0; y < height && isPlain; y++) isPlain = raw.value[y * (width + 1)] === 0;
+  if (isPlain) return succeed(greyRunsOf(raw.value, width, height, { stride: width + 1, from: 1 }));
+  const grey = unfilter(raw.value, width, height);
+  return grey ? succeed(greyRunsOf(grey, width, height)) : no('has an unknown filter');
+}
+
+/** The rows of a picture with their filter bytes. */
+function rowsOfPng(png: Uint8Array, wanted: Size, inflate: Inflate): Result<Uint8Array> {
   if (SIGNATURE.some((b, i) => png[i] !== b)) return no('is no PNG');
   const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
   const data: Uint8Array[] = [];
@@ -92,19 +113,19 @@ export function decodeGreyPng(
     return no('does not unpack', 'write the file again');
   }
   if (raw.length !== (width + 1) * height) return no('has another count of rows than it says', 'write the file again');
-  const grey = unfilter(raw, width, height);
-  return grey ? succeed({ width, height, grey }) : no('has an unknown filter');
+  return succeed(raw);
 }
 
+/** In place: every row moves towards the beginning, over what has been read of it. */
 function unfilter(raw: Uint8Array, width: number, height: number): Uint8Array | null {
-  const out = new Uint8Array(width * height);
+  const out = new Uint8Array(raw.buffer, raw.byteOffset, width * height);
   for (let y = 0; y < height; y++) {
     const filter = raw[y * (width + 1)]!;
     const from = y * (width + 1) + 1;
     const to = y * width;
     if (filter > 4) return null;
     if (filter === 0) {
-      out.set(raw.subarray(from, from + width), to);
+      out.copyWithin(to, from, from + width);
       continue;
     }
     for (let x = 0; x < width; x++) {

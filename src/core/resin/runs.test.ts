@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { runsOfGrey } from './byPixelFixture.ts';
 import { LayerFlood } from './layerFlood.ts';
 import { PaintedRows, rowsOfRuns } from './raster.ts';
-import { connect, greyRunsOf, pixelsBeyond, pixelsOf, runsOfGrey, solidRuns } from './runs.ts';
+import { connect, greyRunsOf, pixelsBeyond, pixelsOf, solidRuns } from './runs.ts';
 
 const NO_COLUMNS = { pixels: 0, layers: 1 };
 

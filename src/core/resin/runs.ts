@@ -4,31 +4,33 @@ import { SOLID_GREY } from './shades.ts';
 /** Lit runs of a layer from the top: row, first pixel, pixel after the last, three figures a run. */
 export type Runs = Int32Array;
 
-/** Solid runs of a picture. */
-export function runsOfGrey(grey: Uint8Array, width: number, height: number): Runs {
+/** What is lit of a picture. Most of it is one grey for long: four pixels are compared at once. */
+export function greyRunsOf(
+  grey: Uint8Array,
+  width: number,
+  height: number,
+  { stride, from: begin } = { stride: width, from: 0 },
+): GreyRuns {
+  const bytes = grey.byteOffset % 4 === 0 ? grey : grey.slice();
+  const words = new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
   const out: number[] = [];
   for (let y = 0; y < height; y++) {
-    const row = y * width;
-    for (let x = 0; x < width; x++) {
-      if (grey[row + x]! < SOLID_GREY) continue;
-      const start = x;
-      while (x < width && grey[row + x]! >= SOLID_GREY) x++;
-      out.push(y, start, x);
+    const row = y * stride + begin;
+    const end = row + width;
+    for (let i = row; i < end;) {
+      const g = bytes[i]!;
+      const four = Math.imul(g, 0x01_01_01_01) >>> 0;
+      const from = i;
+      while (i < end && (i & 3) !== 0 && bytes[i] === g) i++;
+      if ((i & 3) === 0) {
+        let word = i >> 2;
+        for (const last = end >> 2; word < last && words[word] === four;) word++;
+        i = word << 2;
+      }
+      while (i < end && bytes[i] === g) i++;
+      if (g > 0) out.push(y, from - row, i - row, g);
     }
   }
-  return Int32Array.from(out);
-}
-
-/** What is lit of a picture. */
-export function greyRunsOf(grey: Uint8Array, width: number, height: number): GreyRuns {
-  const out: number[] = [];
-  for (let y = 0; y < height; y++)
-    for (let x = 0, row = y * width; x < width;) {
-      const g = grey[row + x]!;
-      const from = x;
-      while (x < width && grey[row + x] === g) x++;
-      if (g > 0) out.push(y, from, x, g);
-    }
   return Int32Array.from(out);
 }
 

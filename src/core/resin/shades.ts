@@ -14,13 +14,7 @@ const GREYS = FULL + 1;
 /** Pixels that are lit at least by half count as solid. */
 export const SOLID_GREY = 128;
 
-/** How many pixels of a picture have each grey. */
-export function greysOf(grey: Uint8Array): Uint32Array {
-  const out = new Uint32Array(GREYS);
-  for (const g of grey) out[g]!++;
-  return out;
-}
-/** The same of what is lit, in runs. */
+/** How many lit pixels have each grey. */
 export function greysOfRuns(runs: GreyRuns): Uint32Array {
   const out = new Uint32Array(GREYS);
   for (let i = 0; i < runs.length; i += 4) out[runs[i + 3]!]! += runs[i + 2]! - runs[i + 1]!;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import { greysOf, runsOfGrey } from './byPixelFixture.ts';
 import { seededRandom } from '../formats/random.ts';
-import { greyRunsOf, narrowGaps, runsOfGrey, type Runs } from './runs.ts';
-import { greysOf, greysOfRuns } from './shades.ts';
+import { greyRunsOf, narrowGaps, type Runs } from './runs.ts';
+import { greysOfRuns } from './shades.ts';
 import { StackMeasure, type StackReport } from './stackReport.ts';
 import { STACK_FORMAT, STACK_VERSION } from './stack.ts';
 
