@@ -43,6 +43,7 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     '/machines/new',
     `/machines/${machines[0]!.id}`,
     `/machines/${machines[0]!.id}/change`,
+    `/machines/${machines[0]!.id}/copy`,
     '/people',
     '/me',
     '/status',

@@ -58,6 +58,10 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
     /^\/machines\/([^/]+)\/change$/,
     load(async () => (await import('../areas/machines/ui/ChangeMachineScreen.tsx')).ChangeMachineScreen),
   ],
+  [
+    /^\/machines\/([^/]+)\/copy$/,
+    load(async () => (await import('../areas/machines/ui/CopyMachineScreen.tsx')).CopyMachineScreen),
+  ],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/people$/, load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen)],
   [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],

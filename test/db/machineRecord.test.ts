@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { changeMachineSchema, connectionSchema, newMachineSchema } from '../../src/areas/machines/model/schemas.ts';
-import { addMachine, changeMachine, testConnection } from '../../src/areas/machines/server/index.ts';
+import { addMachine, changeMachine, copyMachine, testConnection } from '../../src/areas/machines/server/index.ts';
 import type { Connection } from '../../src/areas/machines/model/connection.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
 import { bench, closePrintBench, farm, hut, openPrintBench, standins } from './printBench.ts';
@@ -39,6 +39,38 @@ describe('a machine that is added', () => {
     [connectionSchema, { technology: 'filament', device: null }, 'device'],
   ])('is refused where it is wrong: %#', async (schema, body, why) => {
     await expect(schema.validate(body, { strict: true })).rejects.toThrow(why);
+  });
+});
+
+describe('more of the same', () => {
+  const count = async () => Number((await farm.pool.query<{ n: string }>('select count(*) n from machine')).rows[0]!.n);
+  test('stand where the first does, are of its printer, and each is in the log', async () => {
+    const units = [2, 3, 4].map((n) => ({ name: `Row ${n}`, device: there(7100, `10.0.1.${n}`) }));
+    const { ids } = unwrap(await copyMachine(lead(), bench.m.id, units));
+    const { rows } = await farm.pool.query(
+      'select name, place, printer_id, device from machine where id = any($1) order by name',
+      [ids],
+    );
+    const { place } = await hut();
+    expect(rows).toEqual(
+      units.map(({ name, device }) => ({
+        ...{ name, place, printer_id: bench.m.printerId, device: { adapter: 'line', ...device } },
+      })),
+    );
+    const events = await Promise.all(ids.map((subjectId) => listEvents(lead(), { subjectId })));
+    expect(events.map(([e]) => e!.what)).toEqual(['machine added', 'machine added', 'machine added']);
+  });
+  test('are added all or none: one name or address that another has, also among themselves, undoes the rest', async () => {
+    const before = await count();
+    const tried = async (...units: Parameters<typeof copyMachine>[2]) =>
+      codeOf(await copyMachine(lead(), bench.m.id, units));
+    expect(await tried({ name: 'Row 8', device: null }, { name: 'row 2', device: null })).toBe('nameTaken');
+    expect(await tried({ name: 'Row 8', device: null }, { name: 'Row 8', device: null })).toBe('nameTaken');
+    expect(
+      await tried({ name: 'Row 8', device: there(7200) }, { name: 'Row 9', device: there(7100, '10.0.1.2') }),
+    ).toBe('addressTaken');
+    expect(codeOf(await copyMachine(lead(), 'none', [{ name: 'Row 8', device: null }]))).toBe('noMachine');
+    expect(await count()).toBe(before);
   });
 });
 

@@ -44,3 +44,31 @@ test('a lead tries the connection of a machine, is refused an address that anoth
   const answer = await page.request.post(`/api/machines/${id}/change`, { data: older, headers: headersOf(page) });
   expect(answer.status()).toBe(409);
 });
+
+test('a lead adds three more of the same in one go; a name that is taken is told and nothing is added', async ({
+  page,
+}) => {
+  await signIn(page, 'lead');
+  const { id } = await machineNamed(page, 'Rifugio Vodice');
+  const names = async () => (await list<{ name: string }[]>(page, '/api/machines')).map((m) => m.name);
+  const before = (await names()).length;
+  await open(page, `/machines/${id}`);
+  await page.getByRole('link', { name: 'Copy', exact: true }).click();
+  await page.getByRole('textbox', { name: 'How many' }).fill('3');
+  await page.getByLabel('They are reached from here').uncheck();
+  const second = page.getByRole('group', { name: 'Machine 2' }).getByLabel('Name');
+  await expect(second).toHaveValue('Rifugio Vodice 3');
+  await second.fill('Rifugio Vazzoler');
+  await page.getByRole('button', { name: 'Add 3 machines' }).click();
+  await expect(page.getByRole('alert')).toHaveText(
+    'There is a machine called Rifugio Vazzoler already; none was added.',
+  );
+  expect(await names()).toHaveLength(before);
+  await second.fill('Rifugio Vodice, by the window');
+  await page.getByRole('button', { name: 'Add 3 machines' }).click();
+  await expect(page.getByText('3 machines like Rifugio Vodice added')).toBeVisible();
+  await expect(page.getByText('Rifugio Vodice, by the window')).toBeVisible();
+  expect(await names()).toEqual(
+    expect.arrayContaining(['Rifugio Vodice 2', 'Rifugio Vodice, by the window', 'Rifugio Vodice 4']),
+  );
+});

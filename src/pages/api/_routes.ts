@@ -27,77 +27,78 @@ import * as r24 from './limits.ts';
 import * as r25 from './live.ts';
 import * as r26 from './machines/[id]/change.ts';
 import * as r27 from './machines/[id]/clear-plate.ts';
-import * as r28 from './machines/[id]/found.ts';
-import * as r29 from './machines/[id]/index.ts';
-import * as r30 from './machines/[id]/load.ts';
-import * as r31 from './machines/[id]/maintenance.ts';
-import * as r32 from './machines/[id]/mount.ts';
-import * as r33 from './machines/[id]/said.ts';
-import * as r34 from './machines/[id]/stop.ts';
-import * as r35 from './machines/index.ts';
-import * as r36 from './machines/maintenance/csv.ts';
-import * as r37 from './machines/maintenance/index.ts';
-import * as r38 from './machines/test-connection.ts';
-import * as r39 from './me/index.ts';
-import * as r40 from './me/password.ts';
-import * as r41 from './me/sessions/[id]/end.ts';
-import * as r42 from './me/sessions/index.ts';
-import * as r43 from './pairings.ts';
-import * as r44 from './people/[id]/deactivate.ts';
-import * as r45 from './people/[id]/link.ts';
-import * as r46 from './people/[id]/reactivate.ts';
-import * as r47 from './people/[id]/role.ts';
-import * as r48 from './people/index.ts';
-import * as r49 from './policy.ts';
-import * as r50 from './profiles/[id]/about.ts';
-import * as r51 from './profiles/[id]/affected.ts';
-import * as r52 from './profiles/[id]/copy.ts';
-import * as r53 from './profiles/[id]/decision.ts';
-import * as r54 from './profiles/[id]/draft.ts';
-import * as r55 from './profiles/[id]/history.ts';
-import * as r56 from './profiles/[id]/index.ts';
-import * as r57 from './profiles/[id]/restore.ts';
-import * as r58 from './profiles/[id]/retire.ts';
-import * as r59 from './profiles/[id]/revisions.ts';
-import * as r60 from './profiles/[id]/take-back.ts';
-import * as r61 from './profiles/csv.ts';
-import * as r62 from './profiles/index.ts';
-import * as r63 from './profiles/reviews.ts';
-import * as r64 from './recipes/[id]/index.ts';
-import * as r65 from './recipes/[id]/pin.ts';
-import * as r66 from './recipes/csv.ts';
-import * as r67 from './recipes/index.ts';
-import * as r68 from './recipes/sheet.ts';
-import * as r69 from './requests/[id]/decline.ts';
-import * as r70 from './requests/[id]/file.ts';
-import * as r71 from './requests/[id]/index.ts';
-import * as r72 from './requests/[id]/withdraw.ts';
-import * as r73 from './requests/csv.ts';
-import * as r74 from './requests/index.ts';
-import * as r75 from './status.ts';
-import * as r76 from './today.ts';
-import * as r77 from './tokens/[id]/revoke.ts';
-import * as r78 from './tokens/index.ts';
-import * as r79 from './trials/[id]/camera.ts';
-import * as r80 from './trials/[id]/coupon.ts';
-import * as r81 from './trials/[id]/decision.ts';
-import * as r82 from './trials/[id]/drawing.ts';
-import * as r83 from './trials/[id]/elsewhere.ts';
-import * as r84 from './trials/[id]/index.ts';
-import * as r85 from './trials/[id]/instrument.ts';
-import * as r86 from './trials/[id]/pictures/[picture].ts';
-import * as r87 from './trials/[id]/pictures/index.ts';
-import * as r88 from './trials/[id]/plate.ts';
-import * as r89 from './trials/[id]/print.ts';
-import * as r90 from './trials/[id]/readingTable.ts';
-import * as r91 from './trials/[id]/readings.ts';
-import * as r92 from './trials/[id]/solid.ts';
-import * as r93 from './trials/csv.ts';
-import * as r94 from './trials/drift.ts';
-import * as r95 from './trials/due.ts';
-import * as r96 from './trials/index.ts';
-import * as r97 from './trials/preview.ts';
-import * as r98 from './trials/usualProcess.ts';
+import * as r28 from './machines/[id]/copies.ts';
+import * as r29 from './machines/[id]/found.ts';
+import * as r30 from './machines/[id]/index.ts';
+import * as r31 from './machines/[id]/load.ts';
+import * as r32 from './machines/[id]/maintenance.ts';
+import * as r33 from './machines/[id]/mount.ts';
+import * as r34 from './machines/[id]/said.ts';
+import * as r35 from './machines/[id]/stop.ts';
+import * as r36 from './machines/index.ts';
+import * as r37 from './machines/maintenance/csv.ts';
+import * as r38 from './machines/maintenance/index.ts';
+import * as r39 from './machines/test-connection.ts';
+import * as r40 from './me/index.ts';
+import * as r41 from './me/password.ts';
+import * as r42 from './me/sessions/[id]/end.ts';
+import * as r43 from './me/sessions/index.ts';
+import * as r44 from './pairings.ts';
+import * as r45 from './people/[id]/deactivate.ts';
+import * as r46 from './people/[id]/link.ts';
+import * as r47 from './people/[id]/reactivate.ts';
+import * as r48 from './people/[id]/role.ts';
+import * as r49 from './people/index.ts';
+import * as r50 from './policy.ts';
+import * as r51 from './profiles/[id]/about.ts';
+import * as r52 from './profiles/[id]/affected.ts';
+import * as r53 from './profiles/[id]/copy.ts';
+import * as r54 from './profiles/[id]/decision.ts';
+import * as r55 from './profiles/[id]/draft.ts';
+import * as r56 from './profiles/[id]/history.ts';
+import * as r57 from './profiles/[id]/index.ts';
+import * as r58 from './profiles/[id]/restore.ts';
+import * as r59 from './profiles/[id]/retire.ts';
+import * as r60 from './profiles/[id]/revisions.ts';
+import * as r61 from './profiles/[id]/take-back.ts';
+import * as r62 from './profiles/csv.ts';
+import * as r63 from './profiles/index.ts';
+import * as r64 from './profiles/reviews.ts';
+import * as r65 from './recipes/[id]/index.ts';
+import * as r66 from './recipes/[id]/pin.ts';
+import * as r67 from './recipes/csv.ts';
+import * as r68 from './recipes/index.ts';
+import * as r69 from './recipes/sheet.ts';
+import * as r70 from './requests/[id]/decline.ts';
+import * as r71 from './requests/[id]/file.ts';
+import * as r72 from './requests/[id]/index.ts';
+import * as r73 from './requests/[id]/withdraw.ts';
+import * as r74 from './requests/csv.ts';
+import * as r75 from './requests/index.ts';
+import * as r76 from './status.ts';
+import * as r77 from './today.ts';
+import * as r78 from './tokens/[id]/revoke.ts';
+import * as r79 from './tokens/index.ts';
+import * as r80 from './trials/[id]/camera.ts';
+import * as r81 from './trials/[id]/coupon.ts';
+import * as r82 from './trials/[id]/decision.ts';
+import * as r83 from './trials/[id]/drawing.ts';
+import * as r84 from './trials/[id]/elsewhere.ts';
+import * as r85 from './trials/[id]/index.ts';
+import * as r86 from './trials/[id]/instrument.ts';
+import * as r87 from './trials/[id]/pictures/[picture].ts';
+import * as r88 from './trials/[id]/pictures/index.ts';
+import * as r89 from './trials/[id]/plate.ts';
+import * as r90 from './trials/[id]/print.ts';
+import * as r91 from './trials/[id]/readingTable.ts';
+import * as r92 from './trials/[id]/readings.ts';
+import * as r93 from './trials/[id]/solid.ts';
+import * as r94 from './trials/csv.ts';
+import * as r95 from './trials/drift.ts';
+import * as r96 from './trials/due.ts';
+import * as r97 from './trials/index.ts';
+import * as r98 from './trials/preview.ts';
+import * as r99 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -129,75 +130,76 @@ export const routeFiles = {
   './live.ts': r25,
   './machines/[id]/change.ts': r26,
   './machines/[id]/clear-plate.ts': r27,
-  './machines/[id]/found.ts': r28,
-  './machines/[id]/index.ts': r29,
-  './machines/[id]/load.ts': r30,
-  './machines/[id]/maintenance.ts': r31,
-  './machines/[id]/mount.ts': r32,
-  './machines/[id]/said.ts': r33,
-  './machines/[id]/stop.ts': r34,
-  './machines/index.ts': r35,
-  './machines/maintenance/csv.ts': r36,
-  './machines/maintenance/index.ts': r37,
-  './machines/test-connection.ts': r38,
-  './me/index.ts': r39,
-  './me/password.ts': r40,
-  './me/sessions/[id]/end.ts': r41,
-  './me/sessions/index.ts': r42,
-  './pairings.ts': r43,
-  './people/[id]/deactivate.ts': r44,
-  './people/[id]/link.ts': r45,
-  './people/[id]/reactivate.ts': r46,
-  './people/[id]/role.ts': r47,
-  './people/index.ts': r48,
-  './policy.ts': r49,
-  './profiles/[id]/about.ts': r50,
-  './profiles/[id]/affected.ts': r51,
-  './profiles/[id]/copy.ts': r52,
-  './profiles/[id]/decision.ts': r53,
-  './profiles/[id]/draft.ts': r54,
-  './profiles/[id]/history.ts': r55,
-  './profiles/[id]/index.ts': r56,
-  './profiles/[id]/restore.ts': r57,
-  './profiles/[id]/retire.ts': r58,
-  './profiles/[id]/revisions.ts': r59,
-  './profiles/[id]/take-back.ts': r60,
-  './profiles/csv.ts': r61,
-  './profiles/index.ts': r62,
-  './profiles/reviews.ts': r63,
-  './recipes/[id]/index.ts': r64,
-  './recipes/[id]/pin.ts': r65,
-  './recipes/csv.ts': r66,
-  './recipes/index.ts': r67,
-  './recipes/sheet.ts': r68,
-  './requests/[id]/decline.ts': r69,
-  './requests/[id]/file.ts': r70,
-  './requests/[id]/index.ts': r71,
-  './requests/[id]/withdraw.ts': r72,
-  './requests/csv.ts': r73,
-  './requests/index.ts': r74,
-  './status.ts': r75,
-  './today.ts': r76,
-  './tokens/[id]/revoke.ts': r77,
-  './tokens/index.ts': r78,
-  './trials/[id]/camera.ts': r79,
-  './trials/[id]/coupon.ts': r80,
-  './trials/[id]/decision.ts': r81,
-  './trials/[id]/drawing.ts': r82,
-  './trials/[id]/elsewhere.ts': r83,
-  './trials/[id]/index.ts': r84,
-  './trials/[id]/instrument.ts': r85,
-  './trials/[id]/pictures/[picture].ts': r86,
-  './trials/[id]/pictures/index.ts': r87,
-  './trials/[id]/plate.ts': r88,
-  './trials/[id]/print.ts': r89,
-  './trials/[id]/readingTable.ts': r90,
-  './trials/[id]/readings.ts': r91,
-  './trials/[id]/solid.ts': r92,
-  './trials/csv.ts': r93,
-  './trials/drift.ts': r94,
-  './trials/due.ts': r95,
-  './trials/index.ts': r96,
-  './trials/preview.ts': r97,
-  './trials/usualProcess.ts': r98,
+  './machines/[id]/copies.ts': r28,
+  './machines/[id]/found.ts': r29,
+  './machines/[id]/index.ts': r30,
+  './machines/[id]/load.ts': r31,
+  './machines/[id]/maintenance.ts': r32,
+  './machines/[id]/mount.ts': r33,
+  './machines/[id]/said.ts': r34,
+  './machines/[id]/stop.ts': r35,
+  './machines/index.ts': r36,
+  './machines/maintenance/csv.ts': r37,
+  './machines/maintenance/index.ts': r38,
+  './machines/test-connection.ts': r39,
+  './me/index.ts': r40,
+  './me/password.ts': r41,
+  './me/sessions/[id]/end.ts': r42,
+  './me/sessions/index.ts': r43,
+  './pairings.ts': r44,
+  './people/[id]/deactivate.ts': r45,
+  './people/[id]/link.ts': r46,
+  './people/[id]/reactivate.ts': r47,
+  './people/[id]/role.ts': r48,
+  './people/index.ts': r49,
+  './policy.ts': r50,
+  './profiles/[id]/about.ts': r51,
+  './profiles/[id]/affected.ts': r52,
+  './profiles/[id]/copy.ts': r53,
+  './profiles/[id]/decision.ts': r54,
+  './profiles/[id]/draft.ts': r55,
+  './profiles/[id]/history.ts': r56,
+  './profiles/[id]/index.ts': r57,
+  './profiles/[id]/restore.ts': r58,
+  './profiles/[id]/retire.ts': r59,
+  './profiles/[id]/revisions.ts': r60,
+  './profiles/[id]/take-back.ts': r61,
+  './profiles/csv.ts': r62,
+  './profiles/index.ts': r63,
+  './profiles/reviews.ts': r64,
+  './recipes/[id]/index.ts': r65,
+  './recipes/[id]/pin.ts': r66,
+  './recipes/csv.ts': r67,
+  './recipes/index.ts': r68,
+  './recipes/sheet.ts': r69,
+  './requests/[id]/decline.ts': r70,
+  './requests/[id]/file.ts': r71,
+  './requests/[id]/index.ts': r72,
+  './requests/[id]/withdraw.ts': r73,
+  './requests/csv.ts': r74,
+  './requests/index.ts': r75,
+  './status.ts': r76,
+  './today.ts': r77,
+  './tokens/[id]/revoke.ts': r78,
+  './tokens/index.ts': r79,
+  './trials/[id]/camera.ts': r80,
+  './trials/[id]/coupon.ts': r81,
+  './trials/[id]/decision.ts': r82,
+  './trials/[id]/drawing.ts': r83,
+  './trials/[id]/elsewhere.ts': r84,
+  './trials/[id]/index.ts': r85,
+  './trials/[id]/instrument.ts': r86,
+  './trials/[id]/pictures/[picture].ts': r87,
+  './trials/[id]/pictures/index.ts': r88,
+  './trials/[id]/plate.ts': r89,
+  './trials/[id]/print.ts': r90,
+  './trials/[id]/readingTable.ts': r91,
+  './trials/[id]/readings.ts': r92,
+  './trials/[id]/solid.ts': r93,
+  './trials/csv.ts': r94,
+  './trials/drift.ts': r95,
+  './trials/due.ts': r96,
+  './trials/index.ts': r97,
+  './trials/preview.ts': r98,
+  './trials/usualProcess.ts': r99,
 } satisfies Record<string, RouteFile>;

@@ -1,4 +1,4 @@
-import { number, object, string } from 'yup';
+import { array, number, object, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 
@@ -63,6 +63,16 @@ const details = {
 export const newMachineSchema = object({
   ...details,
   printerId: string().max(60).required('Choose its printer profile'),
+})
+  .noUnknown()
+  .required();
+const MOST_COPIES = 50;
+export const copyMachineSchema = object({
+  units: array()
+    .of(object({ name: details.name, device: address }).noUnknown().required())
+    .min(1, 'Say at least one')
+    .max(MOST_COPIES, `At most ${MOST_COPIES} at once`)
+    .required(),
 })
   .noUnknown()
   .required();

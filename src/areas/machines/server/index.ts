@@ -12,7 +12,7 @@ export {
   type Machine,
 } from './queries.ts';
 export { maintenanceList } from './list.ts';
-export { addMachine, changeMachine, testConnection } from './machineRecord.ts';
+export { addMachine, changeMachine, copyMachine, testConnection } from './machineRecord.ts';
 export { loadLot, logMaintenance, mountTool, recordState } from './service.ts';
 export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';

@@ -8,6 +8,7 @@ import { findProfile, keyOf } from '../../library/server/index.ts';
 import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import { wayFor, type Address, type Connection } from '../model/connection.ts';
+import type { Unit } from '../model/copies.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
 import { findMachine, type Machine } from './queries.ts';
@@ -40,6 +41,24 @@ export const addMachine = (ctx: Ctx, input: NewMachine): Promise<Result<Machine,
       to: { place: input.place, printer: printer.name, connection: wordsOf(device) },
     });
     return succeed(row!);
+  });
+
+/** Adds units of the same printer in the same place: all of them, or none. */
+export const copyMachine = (
+  ctx: Ctx,
+  id: string,
+  units: readonly Unit[],
+): Promise<Result<{ ids: string[] }, MachineFailure>> =>
+  inTransaction<{ ids: string[] }, MachineFailure>(ctx, async (inside) => {
+    const like = await findMachine(inside, id);
+    if (like?.id !== id) return fail({ code: 'noMachine' });
+    const ids: string[] = [];
+    for (const { name, device } of units) {
+      const made = await addMachine(inside, { name, device, printerId: like.printerId, place: like.place });
+      if (!made.ok) return made;
+      ids.push(made.value.id);
+    }
+    return succeed({ ids });
   });
 
 /** Names, moves or connects a machine otherwise; while anything stands or runs on it, its connection stays. */

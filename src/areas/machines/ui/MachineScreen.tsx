@@ -182,9 +182,14 @@ export function MachineScreen({ id }: { readonly id: string }) {
             <>
               {m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} />}
               {isLead && (
-                <Button component="a" variant="default" href={`/machines/${m.id}/change`}>
-                  Change
-                </Button>
+                <>
+                  <Button component="a" variant="default" href={`/machines/${m.id}/change`}>
+                    Change
+                  </Button>
+                  <Button component="a" variant="default" href={`/machines/${m.id}/copy`}>
+                    Copy
+                  </Button>
+                </>
               )}
               <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
                 Trials due

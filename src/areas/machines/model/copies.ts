@@ -1,0 +1,33 @@
+import type { Address } from './connection.ts';
+
+/** A unit beside another of the same. */
+export interface Unit {
+  readonly name: string;
+  readonly device: Address | null;
+}
+const LAST_HOST = 254;
+/** The four numbers of an address; null for a name. */
+const FOUR = /^((?:\d{1,3}\.){3})(\d{1,3})$/;
+
+/** Names and addresses that go on from those of a machine: the next numbers that nobody has. An address that is a name is left open. */
+export function proposedUnits(
+  machine: Unit,
+  count: number,
+  taken: readonly { readonly name: string }[],
+): readonly { readonly name: string; readonly host: string; readonly port: number | '' }[] {
+  const names = new Set(taken.map((m) => m.name.toLowerCase()));
+  const [, stem = machine.name, number = '1'] = /^(.*?)\s*(\d+)$/.exec(machine.name) ?? [];
+  const host = FOUR.exec(machine.device?.host ?? '');
+  const units: { name: string; host: string; port: number | '' }[] = [];
+  for (let n = Number(number) + 1; units.length < count; n++) {
+    const name = `${stem.trim() || 'Machine'} ${n}`;
+    if (names.has(name.toLowerCase())) continue;
+    const last = host ? Number(host[2]) + units.length + 1 : 0;
+    units.push({
+      name,
+      host: host && last <= LAST_HOST ? `${host[1]}${last}` : '',
+      port: machine.device?.port ?? '',
+    });
+  }
+  return units;
+}
