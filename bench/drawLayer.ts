@@ -6,18 +6,16 @@ import { makingMeshStack } from '../src/core/resin/meshLayers.ts';
 import { plainStack } from '../src/core/resin/stackFixture.ts';
 import { runAll } from '../src/core/result/stepwise.ts';
 import { stackTools } from '../src/platform/files/stackTools.ts';
+import { movedBy } from '../test/meshes/solids.ts';
 
 // Layers of a finished stack drawn in the browser by the worker as it is built: from asking to the picture. Wants `npm run build`.
 const SCREEN = [5760, 3600] as const;
 const rings = 400;
-const mesh = turnedMesh(
+const vase = turnedMesh(
   Array.from({ length: rings }, (_, i) => [34 + 14 * Math.sin((7 * i) / rings), (80 * i) / rings] as const),
   800,
 );
-for (let i = 0; i < mesh.xyz.length; i += 3) {
-  mesh.xyz[i] = mesh.xyz[i]! + 144;
-  mesh.xyz[i + 1] = mesh.xyz[i + 1]! + 90;
-}
+const mesh = movedBy(vase, 144, 90, 0);
 const settings = { ...plainStack, pixels: SCREEN, layerMm: 0.2, samples: 2 };
 const zip = runAll(makingMeshStack(mesh, topologyOf(mesh), settings, stackTools)).zip!;
 const folder = 'dist/client/_astro';

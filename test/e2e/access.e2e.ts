@@ -1,30 +1,32 @@
 import { expect, signIn, test } from './fixtures.ts';
 import { barriers, openWhole, pagesOf } from './walk.ts';
 
-test('no page bars anybody, light or dark: axe finds nothing against WCAG 2.2 AA', async ({ browser, baseURL }) => {
+test('no page bars anybody, light or dark: axe finds nothing against WCAG 2.2 AA', async ({ page }) => {
   test.setTimeout(600_000);
   // whoever may more sees other pages than whoever may less; what is made the same for both is asked once
   const seen = new Set<string>();
   for (const role of ['lead', 'viewer', 'technician'] as const) {
-    const context = await browser.newContext({ baseURL: baseURL! });
-    const page = await context.newPage();
+    await page.context().clearCookies();
     await signIn(page, role);
     for (const path of await pagesOf(page)) {
       await openWhole(page, path);
       expect(await barriers(page, seen), `${role} at ${path}`).toEqual([]);
     }
     console.info(`${role}: ${seen.size} pages asked`);
-    await context.close();
   }
 });
-test('a hint too pale for its ground and a target too small would be found', async ({ page }) => {
+test('a hint too pale for its ground, a target too small and an id that stands twice would be found', async ({
+  page,
+}) => {
   await signIn(page, 'viewer');
   await openWhole(page, '/me');
   expect(await barriers(page)).toEqual([]);
   const planted = `.hint { color: #787878 !important }
     .top nav { gap: 0 !important } .top nav a { font-size: 4px !important; padding: 0 !important }`;
   await page.addStyleTag({ content: planted });
+  await page.evaluate(() => document.querySelectorAll('main h2, main h3').forEach((e) => (e.id = 'planted')));
   const found = await barriers(page);
+  expect(found).toContain('the id planted stands twice');
   for (const what of ['dark, color-contrast', 'light, color-contrast', 'light, target-size'])
     expect(found.filter((f) => f.startsWith(what)).length, `${what} in ${found.join('\n')}`).toBeGreaterThan(0);
 });

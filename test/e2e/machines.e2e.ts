@@ -55,6 +55,10 @@ test('a lead adds three more of the same in one go; a name that is taken is told
   await open(page, `/machines/${id}`);
   await page.getByRole('link', { name: 'Copy', exact: true }).click();
   await page.getByRole('textbox', { name: 'How many' }).fill('3');
+  const third = page.getByRole('group', { name: 'Machine 3' }).getByLabel('Address');
+  await third.fill('http://x/');
+  await third.blur();
+  await expect(page.getByText('An address is a name or four numbers, as 192.168.1.40')).toBeVisible();
   await page.getByLabel('They are reached from here').uncheck();
   const second = page.getByRole('group', { name: 'Machine 2' }).getByLabel('Name');
   await expect(second).toHaveValue('Rifugio Vodice 3');

@@ -64,6 +64,18 @@ test('cut short anywhere it is refused, as zlib refuses it', () => {
     expect(() => inflateZlib(packed.subarray(0, length), 20_000), `${length} bytes`).toThrow(RangeError);
   }
 });
+test('room that is used again shows nothing of what was in it before', () => {
+  const into = new Uint8Array(rows.length);
+  inflateZlib(deflateSync(rows), rows.length, { into });
+  const few = text.subarray(0, 5000);
+  expect(Buffer.compare(inflateZlib(deflateSync(few), rows.length, { into }), few)).toBe(0);
+});
+test('a wrong sum over what is unpacked is refused, but where another guards what is packed', () => {
+  const packed = Uint8Array.from(deflateSync(text));
+  packed[packed.length - 1]! ^= 1;
+  expect(() => inflateZlib(packed, text.length)).toThrow('has a wrong checksum');
+  expect(Buffer.compare(inflateZlib(packed, text.length, { isGuarded: true }), text)).toBe(0);
+});
 test('more than it may be is refused before it is unpacked', () =>
   expect(() => inflateZlib(deflateSync(new Uint8Array(1_000_000)), 1000)).toThrow('is larger than it may be'));
 test('the checksum of a word is that of the worked example', () =>

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { describe, expect, test } from 'vitest';
 import { areaMm2, perimeterMm, union } from '../geometry/clip.ts';
-import { decodeGreyPng, encodeGreyPng } from './png.ts';
+import { decodeGreyPng, encodeGreyPng, runsOfGreyPng } from './png.ts';
 import { rasterise, rowsOfRuns } from './raster.ts';
 
 const deflate = (raw: Uint8Array): Uint8Array => deflateSync(raw, { level: 1, strategy: constants.Z_RLE });
@@ -115,7 +115,20 @@ describe('a picture of a layer', () => {
     other.data = Buffer.from(grey);
     const bytes = PNG.sync.write(other, { colorType: 0, inputColorType: 0, bitDepth: 8, filterType: 4 });
     expect(decodeGreyPng(bytes, [width, height], inflate)).toEqual({ ok: true, value: { width, height, grey } });
+    for (const each of [bytes, png])
+      expect(runsOfGreyPng(each, [width, height], inflate)).toEqual({ ok: true, value: byPixel(grey) });
   });
+  /** Runs of one grey, found pixel by pixel. */
+  const byPixel = (of: Uint8Array): Int32Array => {
+    const runs: number[] = [];
+    for (let i = 0; i < of.length; i++) {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      if (of[i] === 0) continue;
+      if (x > 0 && of[i - 1] === of[i]) runs[runs.length - 2] = x + 1;
+      else runs.push(y, x, x + 1, of[i]!);
+    }
+    return Int32Array.from(runs);
+  };
   test.each([
     ['cut short', png.subarray(0, png.length - 20), 'cut short'],
     ['with a flipped byte', Uint8Array.from(png, (b, i) => (i === 60 ? b ^ 1 : b)), 'checksum'],

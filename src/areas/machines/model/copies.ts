@@ -5,6 +5,13 @@ export interface Unit {
   readonly name: string;
   readonly device: Address | null;
 }
+/** One as somebody types it: the address may be open. */
+export interface TypedUnit {
+  readonly name: string;
+  readonly device: { readonly host: string; readonly port: number | '' };
+}
+/** As many are added in one go. */
+export const MOST_COPIES = 50;
 const LAST_HOST = 254;
 /** The four numbers of an address; null for a name. */
 const FOUR = /^((?:\d{1,3}\.){3})(\d{1,3})$/;
@@ -14,20 +21,17 @@ export function proposedUnits(
   machine: Unit,
   count: number,
   taken: readonly { readonly name: string }[],
-): readonly { readonly name: string; readonly host: string; readonly port: number | '' }[] {
+): readonly TypedUnit[] {
   const names = new Set(taken.map((m) => m.name.toLowerCase()));
   const [, stem = machine.name, number = '1'] = /^(.*?)\s*(\d+)$/.exec(machine.name) ?? [];
   const host = FOUR.exec(machine.device?.host ?? '');
-  const units: { name: string; host: string; port: number | '' }[] = [];
+  const units: TypedUnit[] = [];
   for (let n = Number(number) + 1; units.length < count; n++) {
     const name = `${stem.trim() || 'Machine'} ${n}`;
     if (names.has(name.toLowerCase())) continue;
     const last = host ? Number(host[2]) + units.length + 1 : 0;
-    units.push({
-      name,
-      host: host && last <= LAST_HOST ? `${host[1]}${last}` : '',
-      port: machine.device?.port ?? '',
-    });
+    const next = host && last <= LAST_HOST ? `${host[1]}${last}` : '';
+    units.push({ name, device: { host: next, port: machine.device?.port ?? '' } });
   }
   return units;
 }

@@ -1,5 +1,6 @@
 import { array, number, object, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
+import { MOST_COPIES } from './copies.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 
 const id = string().max(60).required();
@@ -66,7 +67,6 @@ export const newMachineSchema = object({
 })
   .noUnknown()
   .required();
-const MOST_COPIES = 50;
 export const copyMachineSchema = object({
   units: array()
     .of(object({ name: details.name, device: address }).noUnknown().required())

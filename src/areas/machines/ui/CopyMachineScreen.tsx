@@ -1,17 +1,28 @@
 import { Box, Button, Checkbox, NumberInput, Stack, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { schemaResolver, useForm } from '@mantine/form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { fetchJson, post, Refused } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
-import { proposedUnits } from '../model/copies.ts';
+import { MOST_COPIES, proposedUnits, type TypedUnit } from '../model/copies.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
+import { copyMachineSchema } from '../model/schemas.ts';
+import { PortField } from './PortField.tsx';
 
-const MOST = 50;
+interface Typed {
+  readonly isConnected: boolean;
+  readonly units: readonly TypedUnit[];
+}
+const sent = ({ isConnected, units }: Typed) => ({
+  units: units.map(({ name, device: { host, port } }) => ({
+    name: name.trim(),
+    device: isConnected ? { host: host.trim(), port: port === '' ? undefined : Number(port) } : null,
+  })),
+});
 
 /** More units of the same printer in the same place, each with a name and an address of its own. */
 export function CopyMachineScreen({ id }: { readonly id: string }) {
@@ -50,39 +61,29 @@ export function CopyMachineScreen({ id }: { readonly id: string }) {
 function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly taken: readonly MachineCard[] }) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<string | null>(null);
-  const form = useForm({
+  const form = useForm<Typed>({
     mode: 'controlled',
-    initialValues: { isConnected: m.device !== null, units: [...proposedUnits(m, 1, taken)] },
+    initialValues: { isConnected: m.device !== null, units: proposedUnits(m, 1, taken) },
     validateInputOnBlur: true,
-    validate: (v) =>
-      Object.fromEntries(
-        v.units.flatMap((u, i) => [
-          [`units.${i}.name`, u.name.trim().length < 2 ? 'Give the machine a name' : null],
-          [`units.${i}.host`, v.isConnected && u.host.trim() === '' ? 'Say the address' : null],
-          [`units.${i}.port`, v.isConnected && !u.port ? 'Say the port' : null],
-        ]),
-      ),
+    validate: (v) => schemaResolver(copyMachineSchema, { sync: true })(sent(v)),
   });
   const { units, isConnected } = form.values;
   const setCount = (count: number | string): void => {
-    const wanted = Math.min(MOST, Math.max(1, Math.round(Number(count) || 1)));
+    const wanted = Math.min(MOST_COPIES, Math.max(1, Math.round(Number(count) || 1)));
     // what was typed stays; what is new goes on from the machine
     form.setFieldValue('units', [...units.slice(0, wanted), ...proposedUnits(m, wanted, taken).slice(units.length)]);
   };
   const add = form.onSubmit(async (v) => {
     setProblem(null);
     try {
-      await post(`/api/machines/${m.id}/copies`, {
-        units: v.units.map((u) => ({
-          name: u.name.trim(),
-          device: v.isConnected ? { host: u.host.trim(), port: Number(u.port) } : null,
-        })),
-      });
+      await post(`/api/machines/${m.id}/copies`, sent(v));
       notifySuccess(`${countOf(v.units.length, 'machine')} like ${m.name} added`);
       await client.invalidateQueries();
       navigate('/machines');
     } catch (e) {
-      setProblem((e as Error).message);
+      // without an answer nobody knows
+      const isSure = e instanceof Refused && e.status > 0;
+      setProblem(`${(e as Error).message}${isSure ? '; none was added' : ''}.`);
     }
   });
   return (
@@ -94,7 +95,7 @@ function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly 
             value={units.length}
             onChange={setCount}
             min={1}
-            max={MOST}
+            max={MOST_COPIES}
             clampBehavior="strict"
             allowDecimal={false}
           />
@@ -108,15 +109,8 @@ function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly 
               <TextInput label="Name" maxLength={60} {...form.getInputProps(`units.${i}.name`)} />
               {isConnected && (
                 <>
-                  <TextInput label="Address" maxLength={253} {...form.getInputProps(`units.${i}.host`)} />
-                  <NumberInput
-                    label="Port"
-                    min={1}
-                    max={65535}
-                    allowDecimal={false}
-                    thousandSeparator=""
-                    {...form.getInputProps(`units.${i}.port`)}
-                  />
+                  <TextInput label="Address" maxLength={253} {...form.getInputProps(`units.${i}.device.host`)} />
+                  <PortField {...form.getInputProps(`units.${i}.device.port`)} />
                 </>
               )}
             </div>
@@ -124,7 +118,7 @@ function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly 
         </Stack>
         {problem && (
           <Box component="p" mt={10} role="alert" c="var(--oxide)">
-            {problem}; none was added.
+            {problem}
           </Box>
         )}
       </section>

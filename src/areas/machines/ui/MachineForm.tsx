@@ -1,7 +1,8 @@
-import { Box, Button, Checkbox, NumberInput, TextInput } from '@mantine/core';
+import { Box, Button, Checkbox, TextInput } from '@mantine/core';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
 import { waysOfConnection, wayFor, type Address } from '../model/connection.ts';
+import { PortField } from './PortField.tsx';
 
 export interface MachineDetails {
   readonly name: string;
@@ -88,15 +89,7 @@ export function MachineForm({
               value={at.host}
               onChange={(e) => setAt({ ...at, host: e.currentTarget.value })}
             />
-            <NumberInput
-              label="Port"
-              value={at.port}
-              min={1}
-              max={65535}
-              allowDecimal={false}
-              thousandSeparator=""
-              onChange={(port) => setAt({ ...at, port })}
-            />
+            <PortField value={at.port} onChange={(port) => setAt({ ...at, port })} />
             <Button
               variant="default"
               disabled={isBusy || technology === null || !device?.host || !device.port}
