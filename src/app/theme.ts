@@ -76,8 +76,12 @@ export const theme = createTheme({
   },
 });
 
-/** Hints and placeholders in the dim ink of our own, which has contrast enough on every ground. */
+/** Hints, placeholders and what is wrong with a field in inks of our own, which have contrast enough on every ground. */
 export const inks: CSSVariablesResolver = () => {
-  const dim = { '--mantine-color-dimmed': 'var(--dim)', '--mantine-color-placeholder': 'var(--dim)' };
-  return { variables: {}, light: dim, dark: dim };
+  const ours = {
+    '--mantine-color-dimmed': 'var(--dim)',
+    '--mantine-color-placeholder': 'var(--dim)',
+    '--mantine-color-error': 'var(--oxide)',
+  };
+  return { variables: {}, light: ours, dark: ours };
 };

@@ -1,3 +1,4 @@
+import { machineNamed } from './asked.ts';
 import { expect, signIn, test } from './fixtures.ts';
 import { barriers, openWhole, pagesOf } from './walk.ts';
 
@@ -14,6 +15,20 @@ test('no page bars anybody, light or dark: axe finds nothing against WCAG 2.2 AA
     }
     console.info(`${role}: ${seen.size} pages asked`);
   }
+});
+test('what is wrong with a field bars nobody, light or dark, and moves none of the fields beside it', async ({
+  page,
+}) => {
+  await signIn(page, 'lead');
+  const { id } = await machineNamed(page, 'Rifugio Vodice');
+  await openWhole(page, `/machines/${id}/copy`);
+  const topOf = async (label: string) => (await page.getByLabel(label).boundingBox())!.y;
+  const before = await topOf('Port');
+  await page.getByLabel('Address').fill('http://x/');
+  await page.getByLabel('Address').blur();
+  await expect(page.getByText('An address is a name or four numbers')).toBeVisible();
+  expect([await topOf('Address'), await topOf('Port')]).toEqual([before, before]);
+  expect(await barriers(page)).toEqual([]);
 });
 test('a hint too pale for its ground, a target too small and an id that stands twice would be found', async ({
   page,

@@ -73,7 +73,11 @@ export async function signIn(page: Page, who: 'technician' | 'lead' | 'viewer' =
 }
 export async function openMachine(page: Page, name: string): Promise<void> {
   await open(page, '/machines');
-  await page.getByRole('link', { name: new RegExp(name) }).click();
+  await page
+    .getByRole('main')
+    .getByRole('link')
+    .filter({ has: page.getByText(name, { exact: true }) })
+    .click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }
 
