@@ -5,8 +5,10 @@ interface Named {
 }
 /** Every page of the application, with one record of each kind; `ask` reads what an address of the API answers. */
 export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise<readonly string[]> {
-  const [trials, jobs, profiles, recipes, requests] = await Promise.all(
-    ['trials', 'jobs', 'profiles', 'recipes', 'requests'].map((name) => ask<{ rows: Named[] }>(`/api/${name}`)),
+  const [trials, jobs, profiles, recipes, requests, containers] = await Promise.all(
+    ['trials', 'jobs', 'profiles', 'recipes', 'requests', 'containers'].map((name) =>
+      ask<{ rows: Named[] }>(`/api/${name}`),
+    ),
   );
   const machines = await ask<Named[]>('/api/machines');
   return [
@@ -36,6 +38,9 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     `/checks/requests/${requests!.rows[0]!.id}`,
     `/checks/${jobs!.rows[0]!.id}`,
     '/machines',
+    '/machines/spools',
+    '/machines/spools/new',
+    `/machines/spools/${containers!.rows[0]!.id}`,
     '/machines/coverage',
     '/machines/maintenance',
     '/machines/drift',

@@ -53,6 +53,15 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   ],
   [/^\/machines\/drift$/, load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen)],
   [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
+  [/^\/machines\/spools$/, load(async () => (await import('../areas/machines/ui/SpoolsScreen.tsx')).SpoolsScreen)],
+  [
+    /^\/machines\/spools\/new$/,
+    load(async () => (await import('../areas/machines/ui/ReceiveScreen.tsx')).ReceiveScreen),
+  ],
+  [
+    /^\/machines\/spools\/([^/]+)$/,
+    load(async () => (await import('../areas/machines/ui/SpoolScreen.tsx')).SpoolScreen),
+  ],
   [/^\/machines\/new$/, load(async () => (await import('../areas/machines/ui/NewMachineScreen.tsx')).NewMachineScreen)],
   [
     /^\/machines\/([^/]+)\/change$/,

@@ -9,6 +9,7 @@ import { IN_USE } from '../areas/library/model/list.ts';
 import type { ProfileRow } from '../areas/library/model/records.ts';
 import type { RecipeRow } from '../areas/recipes/model/recipe.ts';
 import { combinationOf } from './combination.ts';
+import type { ContainerRow } from '../areas/machines/model/containers.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
 import { fetchJson } from '../ui/api.ts';
@@ -32,6 +33,7 @@ const pages = [
   ['/checks/requests', 'Jobs: requests'],
   ['/checks/rules', 'Jobs: rule track record'],
   ['/machines', 'Machines: floor'],
+  ['/machines/spools', 'Machines: spools and bottles'],
   ['/machines/coverage', 'Machines: coverage'],
   ['/machines/maintenance', 'Machines: maintenance'],
   ['/machines/policy', 'Machines: policy'],
@@ -47,6 +49,7 @@ const acts = [
   ['/library/recipes/new', 'Add a recipe'],
   ['/library/new', 'Add a profile'],
   ['/machines/new', 'Add a machine'],
+  ['/machines/spools/new', 'Receive spools or bottles'],
 ] as const;
 /** What is open to whoever only reads. */
 const FOR_ALL: readonly string[] = ['/checks/new', '/checks/requests/new'];
@@ -102,13 +105,14 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
   const recipes = useFound<RecipeRow>('recipes', asked);
   const trials = useFound<TrialRow>('trials', asked);
   const jobs = useFound<JobRow>('jobs', asked);
+  const containers = useFound<ContainerRow>('containers', asked);
   const combination = combinationOf(asked, machines.data ?? []);
   const isCombined = combination.settings.length > 0 && combination.rest.length > 1;
   const combined = useFound<ProfileRow>('profiles', isCombined ? combination.rest : '', {
     state: IN_USE,
     kind: 'material',
   });
-  const answers = [profiles, recipes, trials, jobs, combined];
+  const answers = [profiles, recipes, trials, jobs, containers, combined];
   useEffect(() => {
     spotlight.open();
   }, []);
@@ -152,6 +156,10 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
               .map((m) =>
                 to(`/machines/${m.id}`, m.name, [m.mounted?.name, m.loaded?.name].filter(Boolean).join(' · ')),
               ),
+          },
+          {
+            group: 'Spools and bottles',
+            actions: containers.rows.map((c) => to(`/machines/spools/${c.id}`, c.code, `${c.material}, lot ${c.lot}`)),
           },
           {
             group: 'Recipes',

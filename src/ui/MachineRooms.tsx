@@ -2,6 +2,7 @@ import { Rooms } from './Rooms.tsx';
 
 const rooms = [
   ['/machines', 'Floor'],
+  ['/machines/spools', 'Spools'],
   ['/machines/coverage', 'Coverage'],
   ['/machines/drift', 'Drift'],
   ['/machines/maintenance', 'Maintenance'],

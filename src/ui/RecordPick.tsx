@@ -1,7 +1,7 @@
 import { Select, type MantineSize } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery, type QueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { ListPage } from '../core/lists/list.ts';
 import { fetchJson } from './api.ts';
 import { listQuery, TYPING_MS } from './listQuery.ts';
@@ -43,6 +43,7 @@ export function RecordPick<T extends Named>({
   readonly 'aria-label'?: string;
   readonly size?: MantineSize;
   readonly mb?: number;
+  readonly error?: ReactNode;
 }) {
   const [text, setText] = useState('');
   /** What the field held when somebody entered it, or has chosen since: what is proposed meanwhile comes in when they leave it. */

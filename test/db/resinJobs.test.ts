@@ -30,9 +30,10 @@ afterEach(async () => {
 });
 
 const leftG = async (): Promise<number> => {
-  const { rows } = await farm.pool.query<{ g: number }>('select remaining_g as g from slot where machine_id = $1', [
-    bench.m.id,
-  ]);
+  const { rows } = await farm.pool.query<{ g: number }>(
+    'select remaining_g as g from slot s join container c on c.id = s.container_id where machine_id = $1',
+    [bench.m.id],
+  );
   return rows[0]!.g;
 };
 const pageOf = async (id: string) => unwrap(await getJobPage(tech(), id));

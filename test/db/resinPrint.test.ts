@@ -2,6 +2,7 @@ import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, test } fr
 import { eq } from 'drizzle-orm';
 import {
   clearPlate,
+  findLoaded,
   listMachines,
   loadLot,
   addMachine,
@@ -18,6 +19,7 @@ import {
   stackOf,
   requestPrint,
 } from '../../src/areas/trials/server/index.ts';
+import { RESIN_G_PER_ML } from '../../src/core/resin/weight.ts';
 import { trial } from '../../src/areas/trials/server/tables.ts';
 import type { PrintProgress } from '../../src/areas/trials/model/trial.ts';
 import { readResinBench } from '../../standins/resin/bench.ts';
@@ -223,6 +225,7 @@ describe('a ladder for a printer that lights a layer only once', () => {
     const { plan } = (await findTrial(worker(), id))!;
     expect(plan.plates).toBe(4);
     const perPlate = plan.lines / 4;
+    const bottleG = (await findLoaded(worker(), m.id))!.remainingG;
     for (const plate of [1, 2, 3]) {
       const progress = await print(id);
       expect(progress).toMatchObject({ phase: 'next plate', plate, acknowledged: plate * perPlate, lines: plan.lines });
@@ -231,6 +234,8 @@ describe('a ladder for a printer that lights a layer only once', () => {
     }
     expect(await print(id)).toMatchObject({ phase: 'done', acknowledged: plan.lines, resinC: 24.5 });
     expect((await findTrial(worker(), id))!.state).toBe('measuring');
+    // each plate is off the bottle, and once
+    expect(bottleG - (await findLoaded(worker(), m.id))!.remainingG).toBeCloseTo(plan.resinMl! * RESIN_G_PER_ML, 6);
     const widths = [1, 2, 3, 4].map((band) =>
       Number(readResinBench(printer.printOf(band), printer.truth, bar(band), 1)),
     );

@@ -148,11 +148,18 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
   });
 
   await test.step('a lot is loaded, maintenance logged, and everything stands in the log', async () => {
-    await openMachine(page, 'Rifugio Vodice');
-    await pick(page, 'Load a material', 'Torba ASA black');
+    await open(page, '/machines/spools');
+    await page.getByRole('link', { name: 'Receive' }).click();
+    await pick(page, 'Material', 'Torba ASA black');
     await page.getByLabel('Lot').fill('2299');
+    await page.getByLabel('Grams on each spool').fill('800');
+    await page.getByLabel('Kept at').fill('north bench');
+    await page.getByRole('button', { name: 'Receive' }).click();
+    const code = (await page.getByRole('status', { name: 'Received' }).getByRole('link').first().textContent())!;
+    await openMachine(page, 'Rifugio Vodice');
+    await page.getByLabel('Load a spool by its code').fill(code.toLowerCase());
     await page.getByRole('button', { name: 'Load', exact: true }).click();
-    await expect(page.locator('.band')).toContainText('lot 2299');
+    await expect(page.locator('.band')).toContainText(`${code}: Torba ASA black, lot 2299, 800 g`);
     await page.getByLabel('Log maintenance').selectOption({ label: 'Belt or axis worked on' });
     await page.getByRole('button', { name: 'Log', exact: true }).click();
     await expect(page.getByText('Belt or axis worked on logged')).toBeVisible();

@@ -2,13 +2,20 @@ import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { addressesOf } from '../addresses.ts';
 import { list } from './asked.ts';
-import { open } from './fixtures.ts';
+import { settled } from './fixtures.ts';
 
 export const pagesOf = (page: Page): Promise<readonly string[]> => addressesOf((path) => list(page, path));
 
-/** Opens a page and waits until nothing of it is still being fetched; its heading. */
+/** Goes to a page as a link of the application does, from wherever one is in it, and waits until nothing of it is still being fetched;
+ *  its heading. */
 export async function openWhole(page: Page, path: string): Promise<Locator> {
-  await open(page, path);
+  await page.evaluate((to) => {
+    const link = Object.assign(document.createElement('a'), { href: to });
+    document.querySelector('main')!.append(link);
+    link.click();
+    link.remove();
+  }, path);
+  await settled(page);
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toBeVisible();
   await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);

@@ -102,14 +102,60 @@ test('a tool is mounted, a lot is loaded and work is logged, and the page says w
   await press('Mount');
   await settled();
   expect(document.querySelector('.band')!.textContent).toContain('0.6 hardened');
-  await pick('Load a material', 'Torba ASA black');
+  await pick('Load a spool without a code', 'Torba ASA black');
   await write('Lot', '2299');
-  await press('Load');
+  await press('Receive and load');
   await settled();
   expect(document.querySelector('.band')!.textContent).toContain('lot 2299');
+  await press('Unload');
+  await settled();
+  expect(document.querySelector('.band')!.textContent).toContain('nothing loaded');
+  await write('Load a spool by its code', 'S-9999');
+  await press('Load');
+  expect(await screen.findByText(/No spool or bottle has the code S-9999/)).toBeTruthy();
   await choose('Log maintenance', 'axis');
   await press('Log');
   expect(await screen.findByText(/Belt or axis worked on logged/)).toBeTruthy();
+});
+
+test('spools are received, and each is weighed, dried and thrown away with what is left of it', async () => {
+  await show('/machines/spools/new', 'technician');
+  await pick('Material', 'Fienile PETG green');
+  await write('Lot', '7001');
+  await write('Grams on each spool', '1000');
+  await write('How many', '2');
+  await press('Receive');
+  expect(await screen.findByText('Say where it is kept')).toBeTruthy();
+  await write('Kept at', 'dry cabinet');
+  await write('Empty spool weighs', '215');
+  await press('Receive');
+  const came = await screen.findByRole('status', { name: 'Received' });
+  const [first] = within(came).getAllByRole('link');
+  const code = first!.textContent;
+  await show(first!.getAttribute('href')!, 'technician');
+  await write('On the scale, with the spool', '200');
+  expect(screen.getByText('Less than the empty spool')).toBeTruthy();
+  await write('On the scale, with the spool', '815');
+  expect(screen.getByText('600 g left, 1000 g by the record.')).toBeTruthy();
+  await press('Weigh');
+  expect(await screen.findByText(`${code} weighed`)).toBeTruthy();
+  await settled();
+  await write('Dried at', '65');
+  await write('For', '6');
+  await press('Record drying');
+  await settled();
+  expect(screen.getByRole('complementary').textContent).toContain('65 °C for 6 h');
+  await write('Discard, because', 'it snaps');
+  await press('Discard');
+  await settled();
+  expect(screen.getAllByRole('row').map((r) => r.textContent)).toEqual([
+    expect.stringContaining('When'),
+    expect.stringMatching(/discarded−600 g0 gdry cabinet: it snaps/),
+    expect.stringMatching(/dried600 g65 °C for 6 h/),
+    expect.stringMatching(/weighed−400 g600 gweighed/),
+    expect.stringMatching(/received\+1000 g1000 gdry cabinet/),
+  ]);
+  expect(screen.queryByRole('button', { name: 'Weigh' })).toBeNull();
 });
 
 test('a lead changes the policy with a reason, and whoever only reads has nothing to press', async () => {

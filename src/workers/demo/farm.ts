@@ -3,7 +3,9 @@ import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import {
   changePolicy,
+  dryContainer,
   loadLot,
+  receiveContainers,
   logMaintenance,
   addMachine,
   mountTool,
@@ -33,7 +35,7 @@ import { readResinBench } from '../../../standins/resin/bench.ts';
 import { PrintedStack } from '../../../standins/resin/printed.ts';
 import { resinTruthOf } from '../../../standins/resin/truth.ts';
 import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
-import { demoMachinesOnFloor, TWO_MATERIALS } from './floor.ts';
+import { demoMachinesOnFloor, demoStock, TWO_MATERIALS } from './floor.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
 import { unwrap } from './must.ts';
@@ -85,6 +87,11 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
     const { tool, material, lot, remainingG } = m.second;
     unwrap(await mountTool(technician, made.id, profiles.get(tool)!, '', 1));
     unwrap(await loadLot(technician, made.id, { materialId: profiles.get(material)!, lot, remainingG, head: 1 }));
+  }
+  for (const { material, ...of } of demoStock) {
+    const materialId = profiles.get(material)!;
+    const [first] = unwrap(await receiveContainers(technician, { ...of, materialId, code: null }));
+    if (material === 'Ginestrel PVA') unwrap(await dryContainer(technician, first!.id, { dryC: 50, dryH: 8 }));
   }
   unwrap(
     await changePolicy(lead, {

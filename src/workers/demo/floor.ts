@@ -109,3 +109,11 @@ export const demoMachinesOnFloor: readonly FloorMachine[] = [
 
 /** The recipe that prints its support with the second head. */
 export const TWO_MATERIALS = 'Clear housings, soluble support';
+
+/** What stands in stock. */
+export const demoStock = [
+  { material: 'Torba ASA natural', lot: '2231', netG: 1000, tareG: 215, count: 2, place: 'Dry cabinet' },
+  { material: 'Fienile PLA white', lot: '5511', netG: 1000, tareG: 230, count: 3, place: 'Shelf by the door' },
+  { material: 'Ginestrel PVA', lot: '0912', netG: 500, tareG: 180, count: 1, place: 'Dry cabinet' },
+  { material: 'Quarzo standard grey', lot: 'Q121', netG: 1100, tareG: null, count: 2, place: 'Resin room' },
+] as const;

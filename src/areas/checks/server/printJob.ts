@@ -294,7 +294,7 @@ class JobPrintLog extends KeptPrint {
         { workedOutS: workedOutOf(run.outcome.estimate), tookS },
       );
     for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
-      await consume(inside, this.on.id, (byNowG - takenG) * share, head);
+      await consume(inside, this.on.id, (byNowG - takenG) * share, head, jobName(this.row.number));
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: this.row.id,

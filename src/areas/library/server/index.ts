@@ -1,6 +1,7 @@
 export {
   findProfile,
   findProfileByKey,
+  findProfiles,
   getReleasedRevision,
   getNewestRevision as findRevisionToEdit,
   listChain,

@@ -15,6 +15,14 @@ export async function findProfile(ctx: Reader, id: string): Promise<Profile | nu
   return row ?? null;
 }
 
+export async function findProfiles(ctx: Reader, ids: readonly string[]): Promise<ReadonlyMap<string, Profile>> {
+  const rows = await ctx.db
+    .select()
+    .from(profile)
+    .where(inArray(profile.id, [...new Set(ids)]));
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
 export async function findProfileByKey(ctx: Reader, kind: Profile['kind'], key: string): Promise<Profile | null> {
   const [row] = await ctx.db
     .select()

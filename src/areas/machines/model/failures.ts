@@ -11,7 +11,16 @@ export type MachineFailure =
   | { readonly code: 'addressTaken'; readonly name: string }
   | { readonly code: 'changedMeanwhile' }
   | { readonly code: 'notReady'; readonly state: string }
-  | { readonly code: 'notAnswering'; readonly why: string };
+  | { readonly code: 'notAnswering'; readonly why: string }
+  | { readonly code: 'noContainer'; readonly of: string }
+  | { readonly code: 'oneCodeEach' }
+  | { readonly code: 'codeTaken'; readonly of: string }
+  | { readonly code: 'loadedElsewhere'; readonly of: string; readonly where: string }
+  | { readonly code: 'notInStock'; readonly of: string; readonly state: string }
+  | { readonly code: 'otherTechnology'; readonly of: string; readonly name: string }
+  | { readonly code: 'nothingLoaded' }
+  | { readonly code: 'notDiscarded'; readonly of: string; readonly state: string }
+  | { readonly code: 'isDiscarded'; readonly of: string };
 
 export const machineText = {
   noMachine: () => 'There is no such machine',
@@ -30,4 +39,18 @@ export const machineText = {
   notReady: ({ state }: { readonly state: string }) =>
     `The machine is ${state}: its connection is changed when it is ready again`,
   notAnswering: ({ why }: { readonly why: string }) => `It does not answer as it should: ${why}`,
+  noContainer: ({ of }: { readonly of: string }) =>
+    `No spool or bottle has the code ${of}; receive it first, or look at its label again`,
+  oneCodeEach: () => 'A code of its own is for one; leave it empty and each gets one of ours',
+  codeTaken: ({ of }: { readonly of: string }) => `There is one with the code ${of} already`,
+  loadedElsewhere: ({ of, where }: { readonly of: string; readonly where: string }) =>
+    `${of} is loaded on ${where}; unload it there first`,
+  notInStock: ({ of, state }: { readonly of: string; readonly state: string }) =>
+    `${of} is ${state}${state === 'used up' ? '; weigh it if there is something left' : ''}`,
+  otherTechnology: ({ of, name }: { readonly of: string; readonly name: string }) =>
+    `${of} is ${name}, which this machine does not print`,
+  nothingLoaded: () => 'Nothing is loaded there',
+  notDiscarded: ({ of, state }: { readonly of: string; readonly state: string }) =>
+    `${of} is ${state}; ${state === 'loaded' ? 'unload it first' : 'nothing more is done with it'}`,
+  isDiscarded: ({ of }: { readonly of: string }) => `${of} is discarded; nothing more is done with it`,
 } satisfies Record<MachineFailure['code'], (failure: never) => string>;

@@ -35,6 +35,9 @@ export interface MachineCard {
     readonly name: string;
     readonly lot: string;
     readonly remainingG: number;
+    /** Of the spool or bottle. */
+    readonly code: string;
+    readonly containerId: string;
   } | null;
   readonly proofs: readonly Proof[];
 }

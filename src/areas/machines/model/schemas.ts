@@ -8,14 +8,44 @@ const note = string().max(500).defined();
 /** A head counted from 0, as programs call it; the first where none is named. */
 const head = number().integer().min(0).max(7);
 export const mountSchema = object({ toolId: id, note, head }).noUnknown().required();
-export const loadSchema = object({
-  materialId: id,
-  lot: string().trim().min(1, 'Give the lot').max(40).required(),
-  remainingG: number().min(0, 'A spool holds 0 g or more').max(20000, 'No spool holds that much').required(),
-  head,
+const lot = string().trim().min(1, 'Give the lot').max(40).test(onOneLine).required('Give the lot');
+const contentG = number()
+  .min(0, 'A spool holds 0 g or more')
+  .max(20_000, 'No spool holds that much')
+  .required('Say how much is in it');
+const code = string()
+  .trim()
+  .min(1, 'Scan or type its code')
+  .max(40, 'A code has 1 to 40 characters')
+  .test(onOneLine)
+  .required('Scan or type its code');
+export const loadSchema = object({ code, head }).noUnknown().required();
+export const loadNewSchema = object({ materialId: id, lot, remainingG: contentG, head }).noUnknown().required();
+export const unloadSchema = object({ head: head.required() }).noUnknown().required();
+export const receiveSchema = object({
+  materialId: string().max(60).required('Choose what is in it'),
+  lot,
+  netG: contentG,
+  tareG: number()
+    .min(0, 'An empty one weighs 0 g or more')
+    .max(5000, 'No empty one weighs that much')
+    .nullable()
+    .defined(),
+  place: string().trim().min(1, 'Say where it is kept').max(60).test(onOneLine).required('Say where it is kept'),
+  code: code.nullable().defined(),
+  count: number().integer().min(1, 'Say at least one').max(100, 'At most 100 at once').required('Say how many'),
 })
   .noUnknown()
   .required();
+const why = string().trim().min(1, 'Say why').max(500).required('Say why');
+export const weighSchema = object({ leftG: contentG, why }).noUnknown().required();
+export const drySchema = object({
+  dryC: number().min(30, 'Drying is at 30 to 150 °C').max(150, 'Drying is at 30 to 150 °C').required('Say how warm'),
+  dryH: number().min(0.5, 'Drying takes 0.5 to 72 h').max(72, 'Drying takes 0.5 to 72 h').required('Say how long'),
+})
+  .noUnknown()
+  .required();
+export const discardSchema = object({ why }).noUnknown().required();
 export const maintenanceSchema = object({
   kind: string<MaintenanceKind>()
     .oneOf(Object.keys(maintenanceKinds) as MaintenanceKind[])

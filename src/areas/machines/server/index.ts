@@ -11,10 +11,22 @@ export {
   maintenanceRows,
   type Machine,
 } from './queries.ts';
-export { maintenanceList } from './list.ts';
+export { containerList, maintenanceList } from './list.ts';
 export { addMachine, changeMachine, copyMachine, testConnection } from './machineRecord.ts';
-export { loadLot, logMaintenance, mountTool, recordState } from './service.ts';
-export { claim, clearPlate, consume, findStopped, occupy, release } from './occupancy.ts';
+export { logMaintenance, mountTool, recordState } from './service.ts';
+export {
+  consume,
+  discardContainer,
+  dryContainer,
+  getContainerPage,
+  getLotOf,
+  loadContainer,
+  loadLot,
+  receiveContainers,
+  unloadSlot,
+  weighContainer,
+} from './containers.ts';
+export { claim, clearPlate, findStopped, occupy, release } from './occupancy.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
 export { whichAnswer, type Answering } from './answering.ts';
 export { notePrintTime, paceOfMachine } from './printTimes.ts';

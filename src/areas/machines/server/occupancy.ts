@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -9,7 +9,7 @@ import { machineMoves, type MachineState } from '../model/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { moveRow } from '../../../platform/db/states.ts';
 import { findMachine, type Machine } from './queries.ts';
-import { machine, occupancy, slot } from './tables.ts';
+import { machine, occupancy } from './tables.ts';
 
 /** Another print has the machine: which, and until when. */
 export interface Taken {
@@ -117,14 +117,6 @@ async function vacate(ctx: Pick<Ctx, 'db' | 'clock'>, machineId: string): Promis
     .update(occupancy)
     .set({ until: ctx.clock.now() })
     .where(and(eq(occupancy.machineId, machineId), isNull(occupancy.until)));
-}
-
-/** Takes off the lot that is loaded for a head what a print has fed. */
-export async function consume(ctx: Pick<Ctx, 'db'>, machineId: string, massG: number, head: number): Promise<void> {
-  await ctx.db
-    .update(slot)
-    .set({ remainingG: sql`greatest(0, ${slot.remainingG} - ${massG})` })
-    .where(and(eq(slot.machineId, machineId), eq(slot.index, head)));
 }
 
 /** Somebody has taken off what a print left, and says so: the machine is free again. */

@@ -25,7 +25,10 @@ const onHead = ({
   'mounted' | 'loaded'
 > => ({
   mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
-  loaded: loaded && { id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+  loaded: loaded && {
+    ...{ id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
+    ...{ code: loaded.code, containerId: loaded.containerId },
+  },
 });
 
 async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {

@@ -6,7 +6,7 @@ import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads 
 import type { MaintenanceRow } from '../model/pages.ts';
 import { assignHeads } from '../model/heads.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
-import { machine, maintenance, mount, slot } from './tables.ts';
+import { container, machine, maintenance, mount, slot } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db'>;
 export type Machine = typeof machine.$inferSelect;
@@ -43,12 +43,17 @@ export async function findMounted(ctx: Reader, machineId: string, head = 0) {
 /** What is loaded for a head; for the first where none is named. */
 export async function findLoaded(ctx: Reader, machineId: string, head = 0) {
   const [row] = await ctx.db
-    .select()
+    .select({
+      ...{ containerId: container.id, code: container.code, materialId: container.materialId },
+      ...{ lot: container.lot, remainingG: container.remainingG, at: slot.at, by: slot.by },
+    })
     .from(slot)
+    .innerJoin(container, eq(container.id, slot.containerId))
     .where(and(eq(slot.machineId, machineId), eq(slot.index, head)));
-  if (!row) return null;
-  return { ...row, name: (await findProfile(ctx, row.materialId))!.name };
+  return row ? { ...row, name: (await findProfile(ctx, row.materialId))!.name } : null;
 }
+/** Which of several heads it is, before what is on it. */
+export const ofHead = (head: number, heads: number): string => (heads > 1 ? `head ${head + 1}: ` : '');
 
 /** Heads that a machine's printer profile gives it. */
 export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Promise<number> =>

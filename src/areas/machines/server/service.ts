@@ -6,8 +6,8 @@ import { findProfile } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
-import { countHeads, findLoaded, findMachine, findMounted, listProofs, type Machine } from './queries.ts';
-import { machine, maintenance, mount, slot } from './tables.ts';
+import { countHeads, findLoaded, findMachine, findMounted, listProofs, ofHead, type Machine } from './queries.ts';
+import { machine, maintenance, mount } from './tables.ts';
 
 /** Mounts a tool; another bore means another nozzle, so evidence that depends on the nozzle falls due. */
 export async function mountTool(
@@ -56,39 +56,6 @@ export async function mountTool(
   return succeed({ due: before ? await dueBy(ctx, m, changed, head) : [] });
 }
 
-export async function loadLot(
-  ctx: Ctx,
-  machineId: string,
-  { head = 0, ...input }: { materialId: string; lot: string; remainingG: number; head?: number },
-): Promise<Result<null, MachineFailure>> {
-  const m = await findMachine(ctx, machineId);
-  const material = await findProfile(ctx, input.materialId);
-  if (!m) return fail({ code: 'noMachine' });
-  if (material?.kind !== 'material') return fail({ code: 'notAMaterial' });
-  const heads = await countHeads(ctx, m);
-  if (head >= heads) return fail({ code: 'noHead', heads });
-  const before = await findLoaded(ctx, m.id, head);
-  await ctx.db.transaction(async (db) => {
-    const set = { ...input, at: ctx.clock.now(), by: ctx.user.name };
-    await db
-      .insert(slot)
-      .values({ machineId: m.id, index: head, ...set })
-      .onConflictDoUpdate({ target: [slot.machineId, slot.index], set });
-    await recordEvent(
-      { ...ctx, db },
-      {
-        subjectKind: 'machine',
-        subjectId: m.id,
-        subjectName: m.name,
-        what: 'lot loaded',
-        from: before ? `${before.name}, lot ${before.lot}` : null,
-        to: `${ofHead(head, heads)}${material.name}, lot ${input.lot}, ${input.remainingG} g`,
-      },
-    );
-  });
-  return succeed(null);
-}
-
 /** Logs maintenance and returns the settings whose evidence falls due by it, for what is mounted and loaded. */
 export async function logMaintenance(
   ctx: Ctx,
@@ -122,9 +89,6 @@ export async function logMaintenance(
   });
   return succeed({ due: await dueBy(ctx, m, kind) });
 }
-
-/** Which of several heads it is. */
-const ofHead = (head: number, heads: number): string => (heads > 1 ? `head ${head + 1}: ` : '');
 
 async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind, head = 0): Promise<string[]> {
   const mounted = await findMounted(ctx, m.id, head);

@@ -2,9 +2,11 @@ import { sql } from 'drizzle-orm';
 import {
   bigint,
   check,
+  doublePrecision,
   index,
   integer,
   jsonb,
+  pgSequence,
   pgTable,
   primaryKey,
   real,
@@ -14,6 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
 import type { Connection } from '../model/connection.ts';
+import { containerStates, entryKinds, type ContainerState, type EntryKind } from '../model/containers.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
 import type { Claim, MachineStop } from '../model/occupancy.ts';
@@ -68,6 +71,66 @@ export const mount = pgTable(
   (t) => [primaryKey({ columns: [t.machineId, t.index] })],
 );
 
+/** What containers are called by where somebody gives no code of their own. */
+export const containerNumber = pgSequence('container_number');
+
+/** A spool or a bottle: what is left of it, where it stands, when it was opened and dried. */
+export const container = pgTable(
+  'container',
+  {
+    id: text('id').primaryKey(),
+    code: text('code').notNull(),
+    materialId: text('material_id')
+      .notNull()
+      .references(() => profile.id),
+    lot: text('lot').notNull(),
+    state: text('state').$type<ContainerState>().notNull().default('in stock'),
+    place: text('place').notNull(),
+    /** What was in it when it came, and what is left: the sum of its entries. */
+    netG: doublePrecision('net_g').notNull(),
+    remainingG: doublePrecision('remaining_g').notNull(),
+    /** Of the empty spool or bottle; null where nobody has weighed it. */
+    tareG: doublePrecision('tare_g'),
+    openedAt: timestamp('opened_at', { withTimezone: true }),
+    driedAt: timestamp('dried_at', { withTimezone: true }),
+    driedC: real('dried_c'),
+    driedH: real('dried_h'),
+    at: at('at'),
+  },
+  (t) => [
+    uniqueIndex('container_code').on(sql`upper(${t.code})`),
+    index('container_by_material').on(t.materialId, t.state),
+    check('container_state', isOneOf(t.state, containerStates)),
+    check('container_remaining', sql`${t.remainingG} >= 0`),
+  ],
+);
+
+/** What became of a container, each with what it took or gave. Append-only by grant. */
+export const containerEntry = pgTable(
+  'container_entry',
+  {
+    id: text('id').primaryKey(),
+    seq: bigint('seq', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+    containerId: text('container_id')
+      .notNull()
+      .references(() => container.id),
+    what: text('what').$type<EntryKind>().notNull(),
+    deltaG: doublePrecision('delta_g').notNull(),
+    leftG: doublePrecision('left_g').notNull(),
+    /** The machine, the print, the place. */
+    where: text('where'),
+    why: text('why'),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+    at: at('at'),
+  },
+  (t) => [
+    index('container_entry_of').on(t.containerId, t.seq),
+    check('container_entry_what', isOneOf(t.what, entryKinds)),
+  ],
+);
+
+/** What is loaded where: a container is in one slot at most. */
 export const slot = pgTable(
   'slot',
   {
@@ -75,15 +138,14 @@ export const slot = pgTable(
       .notNull()
       .references(() => machine.id),
     index: integer('index').notNull(),
-    materialId: text('material_id')
+    containerId: text('container_id')
       .notNull()
-      .references(() => profile.id),
-    lot: text('lot').notNull(),
-    remainingG: real('remaining_g').notNull(),
+      .unique()
+      .references(() => container.id),
     at: at('at'),
     by: text('by').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.machineId, t.index] }), check('slot_remaining', sql`${t.remainingG} >= 0`)],
+  (t) => [primaryKey({ columns: [t.machineId, t.index] })],
 );
 
 /** What takes a machine's plate: from the wish to print, written before the device is touched, until somebody has cleared it. No machine

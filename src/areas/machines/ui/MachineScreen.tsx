@@ -1,8 +1,7 @@
-import { RESIN_G_PER_ML } from '../../../core/resin/weight.ts';
 import { leftText } from '../model/leftText.ts';
 import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
@@ -13,7 +12,8 @@ import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
-import type { MachinePage, ReportedState } from '../model/pages.ts';
+import { LoadForms } from './LoadForms.tsx';
+import type { MachineCard, MachinePage, ReportedState } from '../model/pages.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Side } from '../../../ui/Side.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
@@ -119,6 +119,16 @@ function Evidence({ of, proofs }: { readonly of: string | null; readonly proofs:
   );
 }
 
+/** The spool or bottle that is loaded. */
+const Loaded = ({ of, isResin }: { readonly of: MachineCard['loaded']; readonly isResin: boolean }) =>
+  of ? (
+    <a className="chip" href={`/machines/spools/${of.containerId}`}>
+      {of.code}: {of.name}, lot {of.lot}, {leftText(of.remainingG, isResin)}
+    </a>
+  ) : (
+    <span className="chip">nothing loaded</span>
+  );
+
 export function MachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const mayChange = useMayChange();
@@ -129,9 +139,6 @@ export function MachineScreen({ id }: { readonly id: string }) {
   });
   const [head, setHead] = useState(0);
   const [tool, setTool] = useState('');
-  const [material, setMaterial] = useState('');
-  const [lot, setLot] = useState('');
-  const [left, setLeft] = useState<number | string>(1000);
   const [kind, setKind] = useState<MaintenanceKind>('cleaning');
   const [note, setNote] = useState('');
   if (error && !m)
@@ -141,13 +148,15 @@ export function MachineScreen({ id }: { readonly id: string }) {
       </p>
     );
   if (!m) return <p className="empty">Opening the machine…</p>;
-  const act = async (path: string, body: object, said: string): Promise<void> => {
+  const act = async (path: string, body: object, said: string): Promise<boolean> => {
     try {
-      const r = await post<{ due?: string[] } | null>(`/api/machines/${id}/${path}`, body);
-      notifySuccess(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : said);
+      const r = await post<{ due?: string[]; code?: string } | null>(`/api/machines/${id}/${path}`, body);
+      notifySuccess(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : r?.code ? `${said}: ${r.code}` : said);
       await client.invalidateQueries();
+      return true;
     } catch (e) {
       notifyError(e);
+      return false;
     }
   };
   const isResin = m.technology === 'resin';
@@ -166,16 +175,14 @@ export function MachineScreen({ id }: { readonly id: string }) {
           {m.state}
         </span>
         <span className="chip">{m.mounted?.name ?? 'no tool mounted'}</span>
-        <span className="chip">
-          {m.loaded
-            ? `${m.loaded.name}, lot ${m.loaded.lot}, ${leftText(m.loaded.remainingG, isResin)}`
-            : 'nothing loaded'}
-        </span>
+        <Loaded of={m.loaded} isResin={isResin} />
         {m.others.map((h) => (
-          <span key={h.tool} className="chip">
-            head {h.tool + 1}: {h.mounted?.name ?? 'no tool mounted'},{' '}
-            {h.loaded ? `${h.loaded.name}, lot ${h.loaded.lot}, ${h.loaded.remainingG.toFixed(0)} g` : 'nothing loaded'}
-          </span>
+          <Fragment key={h.tool}>
+            <span className="chip">
+              head {h.tool + 1}: {h.mounted?.name ?? 'no tool mounted'}
+            </span>
+            <Loaded of={h.loaded} isResin={isResin} />
+          </Fragment>
         ))}
         <div className="end">
           {mayChange && (
@@ -191,6 +198,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   </Button>
                 </>
               )}
+              <Button component="a" variant="default" href={`/api/machines/${m.id}/label`} target="_blank">
+                Label
+              </Button>
               <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
                 Trials due
               </Button>
@@ -252,36 +262,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   {isResin ? 'Counts as a change of film.' : 'Counts as a nozzle change; a tool put back counts again.'}
                 </span>
               </form>
-              <Box
-                component="form"
-                className="fields"
-                mt={12}
-                onSubmit={(e) => {
-                  e.preventDefault();
-                  void act(
-                    'load',
-                    {
-                      materialId: material,
-                      lot,
-                      remainingG: isResin ? Number((Number(left) * RESIN_G_PER_ML).toFixed(1)) : Number(left),
-                      head,
-                    },
-                    'Lot loaded',
-                  );
-                }}
-              >
-                <RecordPick label="Load a material" {...ownOf('material')} value={material} onChange={setMaterial} />
-                <TextInput label="Lot" value={lot} onChange={(e) => setLot(e.currentTarget.value)} />
-                <NumberInput
-                  label={isResin ? 'Millilitres in bottle and vat' : 'Grams on the spool'}
-                  value={left}
-                  onChange={setLeft}
-                  min={0}
-                />
-                <Button variant="default" type="submit" disabled={!material || !lot.trim() || left === ''}>
-                  Load
-                </Button>
-              </Box>
+              <LoadForms
+                technology={m.technology}
+                head={head}
+                loaded={head === 0 ? m.loaded : (m.others.find((h) => h.tool === head)?.loaded ?? null)}
+                onAct={act}
+              />
               <Box
                 component="form"
                 className="fields"

@@ -54,7 +54,7 @@ export function MachinesScreen() {
                   <article key={m.id} className="card">
                     <a href={`/machines/${m.id}`}>
                       <Flex component="b" justify="space-between">
-                        {m.name}
+                        <span>{m.name}</span>
                         <span className="chip" data-state={m.state}>
                           {m.state}
                         </span>

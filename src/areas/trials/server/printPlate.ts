@@ -1,11 +1,14 @@
 import { layerCount } from '../../../core/resin/plate.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { StackPrint, type Lease, type Machine, type StackPrinter } from '../../machines/server/index.ts';
-import { progressOf } from '../../machines/model/print.ts';
+import { LASTS, progressOf } from '../../machines/model/print.ts';
 import { platesOf } from '../model/plates.ts';
 import { stackOf } from './plateStack.ts';
 import { PrintRecord } from './printRecord.ts';
 import type { Trial } from './rows.ts';
+
+/** Phases from which the next run belongs to the same print. */
+const GOES_ON = [...LASTS, 'next plate'];
 
 /** The print of a trial's plate, or of the one at hand of several. */
 export function platePrint(ctx: Ctx, row: Trial, on: Machine, printer: StackPrinter, lease: Lease): StackPrint {
@@ -16,6 +19,7 @@ export function platePrint(ctx: Ctx, row: Trial, on: Machine, printer: StackPrin
     ...progressOf('connecting', row.plan.lines, ctx.clock.now()),
     plate,
     acknowledged: layersBefore,
+    ...(row.progress && GOES_ON.includes(row.progress.phase) && { takenG: row.progress.takenG ?? 0 }),
     isBegun: row.progress?.isBegun ?? (row.progress?.acknowledged ?? 0) > layersBefore,
   });
   const says = `Plate ${plate + 1} of ${plates.length} is done: write ${plate + 1} on it, put an empty one in and go on`;

@@ -1,13 +1,17 @@
 import { and, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
-import { KeptPrint, release, type Lease, type Machine } from '../../machines/server/index.ts';
+import { consume, KeptPrint, release, type Lease, type Machine } from '../../machines/server/index.ts';
+import { couponFedG } from '../model/couponFed.ts';
 import type { PrintProgress } from '../model/trial.ts';
 import { moveTrial } from './moveTrial.ts';
 import { moveMates, progressOnPlate } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
+
+/** Coupons are laid by it. */
+const FIRST_HEAD = 0;
 
 /** What is written down of a trial's print, whatever machine prints it. */
 export class PrintRecord extends KeptPrint {
@@ -36,10 +40,20 @@ export class PrintRecord extends KeptPrint {
     const { phase, acknowledged, zMm, message } = this.progress;
     const act = how === 'finished' ? 'finish' : 'interrupt';
     const isHost = this.row.plan.plate?.host === null;
+    const takenG = this.progress.takenG ?? 0;
+    const fedG =
+      phase === 'refused'
+        ? takenG
+        : couponFedG(this.row.plan, this.row.gcode, {
+            zMm: how === 'finished' ? Infinity : zMm,
+            layers: acknowledged,
+          });
+    this.progress = { ...this.progress, takenG: Math.max(takenG, fedG) };
     const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;
     if (!(await moveTrial(inside, this.row.id, act, { wish: 'idle', progress }))) return; // its end is written already
     const print = { of: 'trial', id: this.row.id, name: trialName(this.row.number) } as const;
     await release(inside, this.on, print, how, this.progress);
+    await consume(inside, this.on.id, fedG - takenG, FIRST_HEAD, print.name);
     await moveMates(inside, this.row, act, this.progress);
     await recordEvent(inside, {
       subjectKind: 'trial',

@@ -1,0 +1,124 @@
+import { Box, Button, NumberInput, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { containerWord, gramsTyped, leftOnScale, type ContainerPage } from '../model/containers.ts';
+import { leftText } from '../model/leftText.ts';
+
+type Act = (path: string, body: object, said: string) => Promise<boolean>;
+
+/** What is done with a spool or bottle: weighed, dried, thrown away. */
+export function SpoolActs({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+  const isResin = c.technology === 'resin';
+  return (
+    <section className="stage" aria-label="Weigh, dry, discard">
+      <Weigh of={c} onAct={onAct} />
+      {!isResin && <Dry onAct={onAct} />}
+      <Discard of={c} onAct={onAct} />
+    </section>
+  );
+}
+
+function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+  const isResin = c.technology === 'resin';
+  const one = containerWord(isResin);
+  const [shown, setShown] = useState<number | string>('');
+  const [why, setWhy] = useState('');
+  const onScale = c.tareG === null ? null : c.tareG;
+  const leftG =
+    shown === '' ? null : onScale === null ? gramsTyped(shown, isResin) : leftOnScale(Number(shown), onScale);
+  const isTooLight = leftG !== null && leftG < 0;
+  return (
+    <form
+      className="fields"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (leftG !== null) void onAct('weigh', { leftG, why: why.trim() || 'weighed' }, `${c.code} weighed`);
+      }}
+    >
+      <NumberInput
+        label={
+          onScale !== null
+            ? `On the scale, with the ${one}`
+            : isResin
+              ? 'Millilitres left'
+              : 'Grams left, without spool'
+        }
+        suffix={onScale === null && isResin ? ' ml' : ' g'}
+        min={0}
+        value={shown}
+        onChange={setShown}
+        error={isTooLight ? `Less than the empty ${one}` : undefined}
+      />
+      <TextInput
+        label="Why"
+        placeholder="weighed"
+        maxLength={500}
+        value={why}
+        onChange={(e) => setWhy(e.currentTarget.value)}
+      />
+      <Button variant="default" type="submit" disabled={leftG === null || isTooLight}>
+        Weigh
+      </Button>
+      <span className="hint">
+        {leftG !== null && !isTooLight
+          ? `${leftText(leftG, isResin)} left, ${leftText(c.remainingG, isResin)} by the record.`
+          : `${leftText(c.remainingG, isResin)} left by the record.`}
+      </span>
+    </form>
+  );
+}
+
+function Dry({ onAct }: { readonly onAct: Act }) {
+  const [warm, setWarm] = useState<number | string>('');
+  const [hours, setHours] = useState<number | string>('');
+  return (
+    <Box
+      component="form"
+      className="fields"
+      mt={12}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void onAct('dry', { dryC: Number(warm), dryH: Number(hours) }, 'Drying recorded').then((isDone) => {
+          if (!isDone) return;
+          setWarm('');
+          setHours('');
+        });
+      }}
+    >
+      <NumberInput label="Dried at" suffix=" °C" min={30} max={150} value={warm} onChange={setWarm} />
+      <NumberInput label="For" suffix=" h" min={0.5} max={72} value={hours} onChange={setHours} />
+      <Button variant="default" type="submit" disabled={warm === '' || hours === ''}>
+        Record drying
+      </Button>
+    </Box>
+  );
+}
+
+function Discard({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+  const [why, setWhy] = useState('');
+  const isLoaded = c.state === 'loaded';
+  return (
+    <Box
+      component="form"
+      className="fields"
+      mt={12}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void onAct('discard', { why: why.trim() }, `${c.code} discarded`);
+      }}
+    >
+      <TextInput
+        label="Discard, because"
+        maxLength={500}
+        value={why}
+        disabled={isLoaded}
+        onChange={(e) => setWhy(e.currentTarget.value)}
+      />
+      <Button variant="default" type="submit" disabled={isLoaded || why.trim() === ''}>
+        Discard
+      </Button>
+      <span className="hint">
+        {isLoaded ? 'It is loaded: unload it on its machine first.' : 'Its record stays; nothing more is done with it.'}
+      </span>
+    </Box>
+  );
+}
