@@ -8,7 +8,7 @@ const oneFile = {
   platform: 'node',
   target: 'node20',
   format: 'esm',
-  external: ['pg-native', 'sharp'], // asked for where they are installed, which they are not
+  external: ['pg-native', 'sharp', 'serialport'], // asked for where they are installed: two are not, one has parts of its own
   // packages of the older kind ask for others at run time
   banner: { js: "import { createRequire as asker } from 'node:module'; const require = asker(import.meta.url);" },
   logLevel: 'warning',

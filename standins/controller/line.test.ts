@@ -18,7 +18,7 @@ beforeAll(async () => {
   farm = await serveFarm(0, [{ key: 'hut', seed: 1 }], [], 5000);
 });
 afterAll(() => farm.stop());
-const open = () => LineLink.open('127.0.0.1', farm.ports[0]!, () => undefined);
+const open = () => LineLink.open({ host: '127.0.0.1', port: farm.ports[0]! }, () => undefined);
 
 /** Prints all lines, connecting again and asking for the last accepted one after a loss, as the worker does. */
 async function printAll(onLine: (n: number) => void = () => undefined): Promise<number> {
@@ -85,7 +85,9 @@ describe('the line protocol', () => {
     link.close();
   });
   test('an address where nothing listens is a lost link, not a hang', async () => {
-    await expect(LineLink.open('127.0.0.1', await freePort(), () => undefined)).rejects.toThrow(LinkLost);
+    await expect(LineLink.open({ host: '127.0.0.1', port: await freePort() }, () => undefined)).rejects.toThrow(
+      LinkLost,
+    );
   });
   test('garbage on the wire is answered with a resend and never accepted', async () => {
     const before = [...farm.controllers[0]!.accepted];

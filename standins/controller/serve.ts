@@ -1,4 +1,5 @@
 import net from 'node:net';
+import type { Duplex } from 'node:stream';
 import type { DefectSymbol } from '../../src/core/looks/looks.ts';
 import { readBench } from '../instruments/bench.ts';
 import { photograph } from '../instruments/camera.ts';
@@ -74,7 +75,12 @@ function listen(port: number, serve: (socket: net.Socket) => void): Promise<net.
   });
 }
 
-function eachLine(socket: net.Socket, take: (line: string) => Promise<void>): void {
+/** Takes line by line, one after another; what is `atOnce` comes before whatever is still at work. */
+function eachLine(
+  socket: Duplex,
+  take: (line: string) => Promise<void>,
+  atOnce: (line: string) => boolean = () => false,
+): void {
   let rest = '';
   let queue = Promise.resolve();
   socket.setEncoding('latin1');
@@ -87,25 +93,30 @@ function eachLine(socket: net.Socket, take: (line: string) => Promise<void>): vo
     for (let end = rest.indexOf('\n'); end >= 0; end = rest.indexOf('\n')) {
       const line = rest.slice(0, end);
       rest = rest.slice(end + 1);
-      queue = queue.then(() => take(line));
+      if (atOnce(line)) void take(line);
+      else queue = queue.then(() => take(line));
     }
   });
 }
 
-function serveController(socket: net.Socket, controller: SimulatedController): void {
+export function serveController(socket: Duplex, controller: SimulatedController): void {
   const send = (line: string): void => {
     if (!socket.destroyed) socket.write(`${line}\n`, 'latin1');
   };
   const host: Host = { epoch: 0 };
-  eachLine(socket, async (line) => {
-    if (controller.fault === 'disconnect') {
-      controller.fault = null;
-      socket.destroy();
-      return;
-    }
-    const answer = await controller.take(line, send, host);
-    if (answer !== null) send(answer);
-  });
+  eachLine(
+    socket,
+    async (line) => {
+      if (controller.fault === 'disconnect') {
+        controller.fault = null;
+        socket.destroy();
+        return;
+      }
+      const answer = await controller.take(line, send, host);
+      if (answer !== null) send(answer);
+    },
+    (line) => line.trim() === '@stop',
+  );
 }
 
 interface MeasuringPoint {

@@ -1,9 +1,26 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { changeMachineSchema, connectionSchema, newMachineSchema } from '../../src/areas/machines/model/schemas.ts';
+import {
+  changeMachineSchema,
+  connectionSchema,
+  machineDetailsSchema,
+  newMachineSchema,
+} from '../../src/areas/machines/model/schemas.ts';
 import { addMachine, changeMachine, copyMachine, testConnection } from '../../src/areas/machines/server/index.ts';
-import type { Connection } from '../../src/areas/machines/model/connection.ts';
+import type { Connection, GivenConnection } from '../../src/areas/machines/model/connection.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
-import { bench, closePrintBench, farm, hut, openPrintBench, standins } from './printBench.ts';
+import { servePty } from '../../standins/controller/pty.ts';
+import {
+  approved,
+  ask,
+  bench,
+  closePrintBench,
+  farm,
+  hut,
+  openPrintBench,
+  pageOf,
+  print,
+  standins,
+} from './printBench.ts';
 import { codeOf, unwrap } from './setup.ts';
 
 beforeAll(() => openPrintBench('machine_record'));
@@ -11,6 +28,7 @@ afterAll(closePrintBench);
 
 const lead = () => farm.as('lead');
 const there = (port = 7001, host = '10.0.0.7') => ({ host, port });
+const address = async () => (await hut()).device as Connection<'line'>;
 const wanted = (name: string, device: ReturnType<typeof there> | null = null) => ({
   ...{ name, printerId: bench.m.printerId, place: 'cellar', device },
 });
@@ -80,7 +98,7 @@ describe('a machine that is changed', () => {
     return changeMachine(lead(), id, { name, place, device: null, version, ...over });
   };
   test('is moved and named otherwise also while it prints, but connected otherwise only when it is ready', async () => {
-    const { port, host } = (await hut()).device!;
+    const { port, host } = await address();
     await farm.pool.query(`update machine set state = 'printing' where id = $1`, [bench.m.id]);
     expect(codeOf(await change({ device: { host, port: port + 1 } }))).toBe('notReady');
     unwrap(await change({ name: 'Hut by the door', place: 'hall', device: { host, port } }));
@@ -114,16 +132,50 @@ describe('a machine that is changed', () => {
 });
 
 describe('a connection that is tried', () => {
-  const tried = async (connection: Connection) => {
-    const answer = await testConnection(connection);
+  const tried = async (technology: 'filament' | 'resin', given: GivenConnection) => {
+    const answer = await testConnection(technology, given);
     return answer.ok ? answer.value.says : JSON.stringify(answer.failure);
   };
   test('says what the device says of itself', async () => {
-    const { host, port } = (await hut()).device!;
-    expect(await tried({ adapter: 'line', host, port })).toMatch(/^nozzle [\d.]+ °C, bed [\d.]+ °C$/);
+    expect(await tried('filament', await address())).toMatch(/^nozzle [\d.]+ °C, bed [\d.]+ °C$/);
   });
   test('says in a sentence that nothing answers there, or in another language', async () => {
-    expect(await tried({ adapter: 'line', host: '127.0.0.1', port: 9 })).toContain('no machine answers at 127.0.0.1:9');
-    expect(await tried({ adapter: 'stack', host: '127.0.0.1', port: standins.ports[0]! })).toContain('notAnswering');
+    expect(await tried('filament', { host: '127.0.0.1', port: 9 })).toContain('no machine answers at 127.0.0.1:9');
+    expect(await tried('resin', { host: '127.0.0.1', port: standins.ports[0]! })).toContain('notAnswering');
+  });
+});
+
+describe('the same machine over a serial device', () => {
+  test('is one entry: it is tried, has the device for itself, and prints what was approved to its end', async () => {
+    const end = await servePty(standins.controllers[0]!);
+    try {
+      const device = { adapter: 'serial', path: end.path, baud: 115_200 } as const;
+      expect(unwrap(await testConnection('filament', device)).says).toMatch(/^nozzle [\d.]+ °C/);
+      expect(codeOf(await testConnection('resin', device))).toBe('otherWay');
+      const { id, name, place, version } = await hut();
+      unwrap(await changeMachine(lead(), id, { name, place, version, device }));
+      expect(codeOf(await addMachine(lead(), { ...wanted('Another'), device }))).toBe('addressTaken');
+      const job = await approved();
+      await ask(job);
+      await print(job);
+      expect(await pageOf(job)).toMatchObject({ state: 'done', printed: 1 });
+      expect(standins.controllers[0]!.accepted.length).toBeGreaterThan(100);
+    } finally {
+      end.pull();
+    }
+  });
+  test.each([
+    [{ adapter: 'serial', path: '/etc/passwd', baud: 115_200 }, 'A serial device is a path as /dev/ttyUSB0'],
+    [{ adapter: 'serial', path: '/dev/../etc/passwd', baud: 115_200 }, 'A serial device is a path'],
+    [{ adapter: 'serial', path: '/dev/ttyUSB0', baud: 1234 }, 'A speed is one of'],
+    [{ adapter: 'serial', path: '/dev/ttyUSB0' }, 'Say its speed'],
+    [{ adapter: 'serial', baud: 9600 }, 'Say the serial device'],
+    [{ adapter: 'line', path: '/dev/ttyUSB0', ...there() }, 'That belongs to another way'],
+    [{ adapter: 'serial', path: '/dev/ttyUSB0', baud: 9600, host: 'x' }, 'That belongs to another way'],
+    [{ adapter: 'stack', port: 80 }, 'Say the address'],
+  ])('is refused where it is wrong: %#', async (device, why) => {
+    await expect(machineDetailsSchema.validate({ name: 'Hut', place: 'x', device }, { strict: true })).rejects.toThrow(
+      why,
+    );
   });
 });

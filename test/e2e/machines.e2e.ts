@@ -14,7 +14,7 @@ test('a lead tries the connection of a machine, is refused an address that anoth
   await page.getByLabel('Name', { exact: true }).fill('Rifugio Nuvolau');
   await page.getByLabel('Place', { exact: true }).fill('Cellar');
   await pick(page, 'Printer profile', 'Ardesia 350 C');
-  await page.getByLabel('It is reached from here').check();
+  await page.getByLabel('Way').selectOption({ label: 'line protocol over TCP' });
   await page.getByLabel('Address').fill('127.0.0.1');
   await page.getByLabel('Port').fill('9');
   await page.getByRole('button', { name: 'Test the connection' }).click();
@@ -27,7 +27,7 @@ test('a lead tries the connection of a machine, is refused an address that anoth
   await expect(page.locator('main').getByRole('status')).toContainText(/It answers: nozzle [\d.]+ °C/);
   await page.getByRole('button', { name: 'Add the machine' }).click();
   await expect(page.getByRole('alert')).toContainText('Rifugio Vodice is at that address already');
-  await page.getByLabel('It is reached from here').uncheck();
+  await page.getByLabel('Way').selectOption({ label: 'none: by hand' });
   await page.getByRole('button', { name: 'Add the machine' }).click();
   await expect(page.getByRole('heading', { name: 'Rifugio Nuvolau', level: 1 })).toBeVisible();
 

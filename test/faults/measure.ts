@@ -37,7 +37,7 @@ export async function stopTakesMs(
 ): Promise<number | null> {
   /** Null where it does not answer: it may have been killed a moment ago. */
   const isHot = (): Promise<boolean | null> =>
-    LineLink.look(device.host, device.port).then(
+    LineLink.look(device).then(
       ({ nozzleTargetC }) => nozzleTargetC > 0,
       () => null,
     );

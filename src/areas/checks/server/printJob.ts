@@ -13,13 +13,13 @@ import {
   findMachine,
   KeptPrint,
   Lease,
-  LinePrint,
-  StackPrint,
-  StackPrinter,
   consume,
   notePrintTime,
   occupy,
+  printProgram,
+  printStack,
   release,
+  takes,
   type Machine,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
@@ -84,10 +84,9 @@ export async function wishJobPrint(
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
     if (!m?.device) return no('The machine is not connected: take the program to it by hand');
-    if ((m.device.adapter === 'stack') !== (run.outcome !== null && isOfLayers(run.outcome)))
-      return no(
-        `The job is no ${m.device.adapter === 'stack' ? 'layer stack' : 'program'}; check it on a machine that prints it`,
-      );
+    const { program, stack } = takes(m.device);
+    if (!(run.outcome !== null && isOfLayers(run.outcome) ? stack : program))
+      return no(`The job is no ${stack ? 'layer stack' : 'program'}; check it on a machine that prints it`);
     const why = whyNotFree(m);
     if (why !== null) return no(why);
     const { size } = await programOf(ctx, page.value, run.id);
@@ -179,9 +178,9 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   if (!m?.device || !lease) return;
   try {
     const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
-    if (m.device.adapter === 'stack') {
+    if (takes(m.device).stack) {
       const zip = await wholeFile(ctx, sha, size);
-      return await printStack(ctx, row, m, lease, { zip, isAsJudged: sha256(zip) === wireSha });
+      return await printStackOf(ctx, row, m, lease, { zip, isAsJudged: sha256(zip) === wireSha });
     }
     const lines = linesAsJudged(await wholeFile(ctx, sha, size), wireSha);
     const record = new JobPrintLog(ctx, row, m, lease, {
@@ -196,14 +195,14 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
       await forgetWork(ctx, row.progress!.runId!);
       return await record.end('interrupted', { phase: 'refused', message: sentenceOf(lines.failure) });
     }
-    await new LinePrint(lines.value, record, m.device, lease.epoch).run();
+    await printProgram(m.device, lines.value, record, lease.epoch);
   } finally {
     await lease.drop();
   }
 }
 
 /** Prints a job's layer stack, if it is the one that was judged. */
-async function printStack(
+async function printStackOf(
   ctx: Ctx,
   row: JobRecord,
   m: Machine,
@@ -225,7 +224,7 @@ async function printStack(
     await forgetWork(ctx, row.progress!.runId!);
     return refuse('The stack is not the one that was judged; check again');
   }
-  await new StackPrint({ zip }, record, new StackPrinter(m.device!.host, m.device!.port, lease.epoch)).run();
+  await printStack(m.device!, { zip }, record, lease.epoch);
 }
 
 /** Nothing may be reused of a check whose lines cannot be trusted: the next one begins anew. */

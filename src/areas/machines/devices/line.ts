@@ -1,5 +1,7 @@
-import net from 'node:net';
+import type { Duplex } from 'node:stream';
 import { withChecksum } from '../../../core/gcode/words.ts';
+import type { Address, SerialDevice } from '../model/connection.ts';
+import { NoChannel, openChannel } from './channel.ts';
 
 export interface Temperatures {
   readonly nozzleC: number;
@@ -23,7 +25,10 @@ const faultOf = (words: string): MachineFault =>
       : new MachineFault(words);
 
 const ANSWER_MS = 4000;
-const CONNECT_MS = 2000;
+/** A stop is said again after so long: of a serial device another may have read the answer. */
+const STOP_AGAIN_MS = 300;
+const MOST_STOPS = 14;
+const STOPPED = 'ok @stop';
 
 /** Host side of the line protocol (docs/formats/line-protocol.md): one unacknowledged line, checksums, resend. */
 export class LineLink {
@@ -38,37 +43,28 @@ export class LineLink {
   } | null = null;
 
   private constructor(
-    private readonly socket: net.Socket,
+    private readonly channel: Duplex,
     private readonly onTemperatures: (t: Temperatures) => void,
   ) {
-    socket.setEncoding('latin1');
-    socket.on('data', (text: string) => this.receive(text));
-    socket.on('close', () => this.fail(new LinkLost('the machine closed the connection')));
-    socket.on('error', () => undefined);
+    channel.setEncoding('latin1');
+    channel.on('data', (text: string) => this.receive(text));
+    channel.on('close', () => this.fail(new LinkLost('the machine closed the connection')));
+    channel.on('error', () => undefined);
   }
 
-  static open(host: string, port: number, onTemperatures: (t: Temperatures) => void): Promise<LineLink> {
-    return new Promise((resolve, reject) => {
-      const socket = net.connect({ host, port, timeout: CONNECT_MS, noDelay: true });
-      const giveUp = (): void => {
-        socket.destroy();
-        reject(new LinkLost(`no machine answers at ${host}:${port}`));
-      };
-      socket.once('timeout', giveUp);
-      socket.once('error', giveUp);
-      socket.once('connect', () => {
-        socket.removeListener('error', giveUp);
-        socket.removeListener('timeout', giveUp);
-        socket.setTimeout(0);
-        resolve(new LineLink(socket, onTemperatures));
-      });
-    });
+  static async open(at: Address | SerialDevice, onTemperatures: (t: Temperatures) => void): Promise<LineLink> {
+    try {
+      return new LineLink(await openChannel(at), onTemperatures);
+    } catch (error) {
+      if (error instanceof NoChannel) throw new LinkLost(error.message);
+      throw error;
+    }
   }
 
   /** The temperatures of a machine, and nothing else of it. */
-  static async look(host: string, port: number): Promise<Temperatures> {
+  static async look(at: Address | SerialDevice): Promise<Temperatures> {
     let told: Temperatures | null = null;
-    const link = await LineLink.open(host, port, (t) => {
+    const link = await LineLink.open(at, (t) => {
       told = t;
     });
     try {
@@ -136,11 +132,18 @@ export class LineLink {
     throw new LinkLost(`line ${n} was refused twenty times`);
   }
 
-  /** Stops the machine at once, beside whoever prints on it. */
+  /** Stops the machine at once, beside whoever prints on it: says so until the machine says that it has. */
   async stop(): Promise<void> {
-    const answer = await this.ask('@stop');
-    if (!answer.startsWith('ok')) throw new LinkLost('the machine does not know the word to stop');
+    this.isStopping = true;
+    for (let tries = 0; tries < MOST_STOPS; tries++)
+      try {
+        if ((await this.ask('@stop', false, STOP_AGAIN_MS)).startsWith(STOPPED)) return;
+      } catch (error) {
+        if (!(error instanceof SilentLink)) throw error;
+      }
+    throw new LinkLost('the machine does not say that it has stopped');
   }
+  private isStopping = false;
 
   /** Has the machine do something outside the program: obeyed, neither counted nor printed. */
   async sendAside(text: string): Promise<void> {
@@ -159,20 +162,20 @@ export class LineLink {
   /** Whoever waits for an answer waits no longer, but learns why. */
   abandon(why: Error): void {
     this.fail(why);
-    this.socket.destroy();
+    this.channel.destroy();
   }
   close(): void {
     this.waiting = null;
-    this.socket.destroy();
+    this.channel.destroy();
   }
 
-  private ask(line: string, isForTemperatures = false): Promise<string> {
-    if (this.socket.destroyed) return Promise.reject(new LinkLost('the connection is closed'));
+  private ask(line: string, isForTemperatures = false, waitMs = ANSWER_MS): Promise<string> {
+    if (this.channel.destroyed) return Promise.reject(new LinkLost('the connection is closed'));
     return new Promise((resolve, reject) => {
-      let timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
+      let timer = setTimeout(() => this.fail(new SilentLink('no answer')), waitMs);
       this.stillThere = () => {
         clearTimeout(timer);
-        timer = setTimeout(() => this.fail(new SilentLink('no answer')), ANSWER_MS);
+        timer = setTimeout(() => this.fail(new SilentLink('no answer')), waitMs);
       };
       this.waiting = {
         isForTemperatures,
@@ -185,7 +188,7 @@ export class LineLink {
           reject(error);
         },
       };
-      this.socket.write(`${line}\n`, 'latin1');
+      this.channel.write(`${line}\n`, 'latin1');
     });
   }
   private stillThere: () => void = () => undefined;
@@ -199,6 +202,10 @@ export class LineLink {
         this.readTemperatures(line);
         this.stillThere();
         if (!this.waiting?.isForTemperatures) continue;
+      }
+      if (line.startsWith(STOPPED) && !this.isStopping) {
+        this.fail(new MachineStopped('stopped by hand')); // by somebody else on the same serial device
+        continue;
       }
       const waiting = this.waiting;
       this.waiting = null;

@@ -11,6 +11,7 @@ export type MachineFailure =
   | { readonly code: 'addressTaken'; readonly name: string }
   | { readonly code: 'changedMeanwhile' }
   | { readonly code: 'notReady'; readonly state: string }
+  | { readonly code: 'otherWay'; readonly printer: string }
   | { readonly code: 'notAnswering'; readonly why: string }
   | { readonly code: 'noContainer'; readonly of: string }
   | { readonly code: 'oneCodeEach' }
@@ -36,6 +37,7 @@ export const machineText = {
   nameTaken: ({ name }: { readonly name: string }) => `There is a machine called ${name} already`,
   addressTaken: ({ name }: { readonly name: string }) => `${name} is at that address already`,
   changedMeanwhile: () => 'Somebody has changed the machine meanwhile; open the page again and look',
+  otherWay: ({ printer }: { readonly printer: string }) => `Machines of ${printer} are not connected in that way`,
   notReady: ({ state }: { readonly state: string }) =>
     `The machine is ${state}: its connection is changed when it is ready again`,
   notAnswering: ({ why }: { readonly why: string }) => `It does not answer as it should: ${why}`,

@@ -1,5 +1,6 @@
 import { array, number, object, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
+import { bauds, waysOfConnection, type WayOfConnection } from './connection.ts';
 import { MOST_COPIES } from './copies.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
 
@@ -76,12 +77,46 @@ export const saidSchema = object({
   .noUnknown()
   .required();
 
-const address = object({
-  host: string()
-    .max(253)
-    .matches(/^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$/, 'An address is a name or four numbers, as 192.168.1.40')
-    .required('Say the address, as 192.168.1.40'),
-  port: number().integer().min(1, 'A port is 1 to 65535').max(65_535, 'A port is 1 to 65535').required('Say the port'),
+const host = string()
+  .max(253)
+  .matches(/^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$/, 'An address is a name or four numbers, as 192.168.1.40');
+const port = number().integer().min(1, 'A port is 1 to 65535').max(65_535, 'A port is 1 to 65535');
+const serialPath = string()
+  .max(200)
+  .matches(/^\/dev\/(?!.*\.\.)[A-Za-z0-9._/-]+$/, 'A serial device is a path as /dev/ttyUSB0');
+const baud = number().oneOf([...bauds], `A speed is one of ${bauds.join(', ')} baud`);
+const NO_HOST = 'Say the address, as 192.168.1.40';
+const NO_PORT = 'Say the port';
+const address = object({ host: host.required(NO_HOST), port: port.required(NO_PORT) })
+  .noUnknown()
+  .nullable()
+  .defined();
+const isSerial = (way: unknown): boolean => way === 'serial';
+const isNetwork = (way: unknown): boolean => way !== 'serial';
+const NOT_ITS = 'That belongs to another way of connection';
+/** Over the network, or a serial device of the host. */
+const connection = object({
+  adapter: string<WayOfConnection>().oneOf(Object.keys(waysOfConnection) as WayOfConnection[]),
+  host: host.when('adapter', {
+    is: isNetwork,
+    then: (s) => s.required(NO_HOST),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  port: port.when('adapter', {
+    is: isNetwork,
+    then: (s) => s.required(NO_PORT),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  path: serialPath.when('adapter', {
+    is: isSerial,
+    then: (s) => s.required('Say the serial device, as /dev/ttyUSB0'),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  baud: baud.when('adapter', {
+    is: isSerial,
+    then: (s) => s.required('Say its speed'),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
 })
   .noUnknown()
   .nullable()
@@ -89,8 +124,10 @@ const address = object({
 const details = {
   name: string().trim().min(2, 'Give the machine a name').max(60).test(onOneLine).required('Give the machine a name'),
   place: string().trim().min(1, 'Say where it stands').max(60).test(onOneLine).required('Say where it stands'),
-  device: address,
+  device: connection,
 };
+/** What a person types of a machine. */
+export const machineDetailsSchema = object(details).noUnknown().required();
 export const newMachineSchema = object({
   ...details,
   printerId: string().max(60).required('Choose its printer profile'),
@@ -111,7 +148,7 @@ export const changeMachineSchema = object({ ...details, version: number().intege
   .required();
 export const connectionSchema = object({
   technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(),
-  device: address.nonNullable().required(),
+  device: connection.nonNullable().required(),
 })
   .noUnknown()
   .required();

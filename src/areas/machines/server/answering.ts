@@ -1,7 +1,7 @@
 import { isNotNull } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
+import { isSeenAtWork, lookAt } from './adapters/index.ts';
 import type { Machine } from './queries.ts';
 import { machine } from './tables.ts';
 
@@ -27,16 +27,18 @@ export function whichAnswer(ctx: Pick<Ctx, 'db'>): Promise<Answering> {
 
 async function look({ db }: Pick<Ctx, 'db'>): Promise<Answering> {
   const machines = await db.select().from(machine).where(isNotNull(machine.device));
-  const why = await Promise.all(machines.map(({ device }) => whySilent(device!)));
+  const why = await Promise.all(machines.map(whySilent));
   return {
     connected: machines.length,
     silent: machines.flatMap(({ id, name }, i) => (why[i] === null ? [] : [{ id, name, why: why[i]! }])),
   };
 }
 
-async function whySilent(device: NonNullable<Machine['device']>): Promise<string | null> {
+async function whySilent({ device, state }: Machine): Promise<string | null> {
+  // whoever prints on it hears it: its print says where that is not so
+  if (!device || (state === 'printing' && !isSeenAtWork(device))) return null;
   try {
-    await adapters[device.adapter].look(device);
+    await lookAt(device);
     return null;
   } catch (error) {
     if (isUnreachable(error)) return error.message;

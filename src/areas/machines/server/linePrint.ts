@@ -1,4 +1,5 @@
 import { LineLink, LinkLost, MachineFault, MachineStopped, MachineTaken, type Temperatures } from '../devices/line.ts';
+import type { Address, SerialDevice } from '../model/connection.ts';
 import { heatOf } from '../model/heatOf.ts';
 import { LeftOff } from '../../../platform/db/context.ts';
 import { LeaseLost } from './lease.ts';
@@ -36,7 +37,7 @@ export class LinePrint {
   constructor(
     private readonly lines: readonly string[],
     private readonly record: PrintLog,
-    private readonly device: { readonly host: string; readonly port: number },
+    private readonly device: Address | SerialDevice,
     /** Of the lease it is printed under: the machine heeds the highest it was told. */
     private readonly epoch: number,
   ) {}
@@ -74,7 +75,7 @@ export class LinePrint {
   }
 
   private async connect(): Promise<void> {
-    const link = await LineLink.open(this.device.host, this.device.port, (t: Temperatures) => {
+    const link = await LineLink.open(this.device, (t: Temperatures) => {
       void this.record.write(t, WRITE_EVERY_MS).then(
         () => this.stopWhileHeating(),
         (error: Error) => {
@@ -178,8 +179,8 @@ export class LinePrint {
 }
 
 /** Stops a machine at once, on a connection of its own. */
-export async function stopDevice({ host, port }: { readonly host: string; readonly port: number }): Promise<void> {
-  const link = await LineLink.open(host, port, () => undefined);
+export async function stopDevice(device: Address | SerialDevice): Promise<void> {
+  const link = await LineLink.open(device, () => undefined);
   try {
     await link.stop();
   } finally {

@@ -5,12 +5,12 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile, keyOf } from '../../library/server/index.ts';
-import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
-import { wayFor, type Address, type Connection } from '../model/connection.ts';
+import { connectionFor, connectionText, placeOf, type Connection, type GivenConnection } from '../model/connection.ts';
 import type { Unit } from '../model/copies.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
+import { lookAt } from './adapters/index.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, occupancy } from './tables.ts';
 
@@ -18,7 +18,7 @@ export interface NewMachine {
   readonly name: string;
   readonly printerId: string;
   readonly place: string;
-  readonly device: Address | null;
+  readonly device: GivenConnection | null;
 }
 /** Two people who add or change machines take turns: names and addresses are nobody else's. */
 const ONE_BY_ONE = 7_310_002;
@@ -28,7 +28,8 @@ export const addMachine = (ctx: Ctx, input: NewMachine): Promise<Result<Machine,
   inTransaction<Machine, MachineFailure>(ctx, async (inside) => {
     const printer = await findProfile(inside, input.printerId);
     if (printer?.kind !== 'printer') return fail({ code: 'notAPrinter' });
-    const device = input.device && { adapter: wayFor(printer.technology), ...input.device };
+    const device = input.device && connectionFor(printer.technology, input.device);
+    if (input.device && !device) return fail({ code: 'otherWay', printer: printer.name });
     const taken = await whoHas(inside, input.name, device, null);
     if (taken) return fail(taken);
     const [row] = await inside.db
@@ -38,7 +39,7 @@ export const addMachine = (ctx: Ctx, input: NewMachine): Promise<Result<Machine,
     await recordEvent(inside, {
       ...eventOf(row!),
       what: 'machine added',
-      to: { place: input.place, printer: printer.name, connection: wordsOf(device) },
+      to: { place: input.place, printer: printer.name, connection: connectionText(device) },
     });
     return succeed(row!);
   });
@@ -73,8 +74,9 @@ export const changeMachine = (
     if (before?.id !== id) return fail({ code: 'noMachine' });
     if (before.version !== version) return fail({ code: 'changedMeanwhile' });
     const printer = (await findProfile(inside, before.printerId))!;
-    const device = input.device && { adapter: wayFor(printer.technology), ...input.device };
-    const isMoved = wordsOf(device) !== wordsOf(before.device);
+    const device = input.device && connectionFor(printer.technology, input.device);
+    if (input.device && !device) return fail({ code: 'otherWay', printer: printer.name });
+    const isMoved = connectionText(device) !== connectionText(before.device);
     if (isMoved && (before.state !== 'ready' || (await isTaken(inside, id))))
       return fail({ code: 'notReady', state: before.state === 'ready' ? 'about to print' : before.state });
     const taken = await whoHas(inside, input.name, device, id);
@@ -84,7 +86,7 @@ export const changeMachine = (
       .set({ name: input.name, place: input.place, device, version: version + 1 })
       .where(eq(machine.id, id));
     const shown = (m: { readonly name: string; readonly place: string; readonly device: Connection | null }) => ({
-      ...{ name: m.name, place: m.place, connection: wordsOf(m.device) },
+      ...{ name: m.name, place: m.place, connection: connectionText(m.device) },
     });
     await recordEvent(inside, {
       ...eventOf({ id, name: input.name }),
@@ -105,9 +107,14 @@ const isTaken = async ({ db }: Ctx, id: string): Promise<boolean> =>
   ).length > 0;
 
 /** Looks at a device before anything rests on it: what it says of itself. */
-export async function testConnection(connection: Connection): Promise<Result<{ says: string }, MachineFailure>> {
+export async function testConnection(
+  technology: 'filament' | 'resin',
+  given: GivenConnection,
+): Promise<Result<{ says: string }, MachineFailure>> {
+  const connection = connectionFor(technology, given);
+  if (!connection) return fail({ code: 'otherWay', printer: 'the printer' });
   try {
-    return succeed({ says: (await adapters[connection.adapter].look(connection)).says });
+    return succeed({ says: (await lookAt(connection)).says });
   } catch (error) {
     if (isUnreachable(error)) return fail({ code: 'notAnswering', why: error.message });
     throw error;
@@ -119,14 +126,14 @@ const eventOf = ({ id, name }: Pick<Machine, 'id' | 'name'>) => ({
   subjectId: id,
   subjectName: name,
 });
-const wordsOf = (device: Connection | null): string =>
-  device ? `${device.adapter} ${device.host}:${device.port}` : 'not connected';
 
+/** Where a machine is connected, as `placeOf` says it. */
+const PLACE = sql`coalesce(${machine.device} ->> 'path', lower(${machine.device} ->> 'host') || ':' || (${machine.device} ->> 'port'))`;
 /** Another machine of the name or at the address. */
 async function whoHas(
   { db }: Ctx,
   name: string,
-  device: Address | null,
+  device: Connection | null,
   id: string | null,
 ): Promise<MachineFailure | null> {
   await db.execute(sql`select pg_advisory_xact_lock(${ONE_BY_ONE})`);
@@ -141,8 +148,6 @@ async function whoHas(
   const named = await another(or(sql`lower(${machine.name}) = lower(${name})`, eq(machine.key, keyOf(name))));
   if (named !== undefined) return { code: 'nameTaken', name: named };
   if (!device) return null;
-  const there = await another(
-    sql`lower(${machine.device} ->> 'host') = lower(${device.host}) and (${machine.device} ->> 'port')::int = ${device.port}`,
-  );
+  const there = await another(sql`${PLACE} = ${placeOf(device)}`);
   return there === undefined ? null : { code: 'addressTaken', name: there };
 }

@@ -1,11 +1,11 @@
 import { and, eq, isNotNull, isNull, notExists, or, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { adapters } from '../devices/adapters.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import { inStateFor } from '../../../platform/db/states.ts';
 import type { MachineStop } from '../model/occupancy.ts';
 import { machineMoves, type MachineState } from '../model/states.ts';
+import { lookAt } from './adapters/index.ts';
 import type { Machine } from './queries.ts';
 import { machine, occupancy } from './tables.ts';
 
@@ -58,7 +58,7 @@ async function whyNotPrinting(ctx: Ctx, m: Machine, isPrinting: ReadonlySet<stri
 async function whyNotIdle(m: Machine): Promise<string | null> {
   if (m.state !== 'ready' || !m.device) return null;
   try {
-    const { does } = await adapters[m.device.adapter].look(m.device);
+    const { does } = await lookAt(m.device);
     return does && `${does}, and nothing was sent to it`;
   } catch (error) {
     if (!isUnreachable(error)) throw error;

@@ -2,10 +2,9 @@ import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEventOrKeep } from '../../../platform/events/later.ts';
 import { DATABASE_SAYS_MS, inTime } from '../../../platform/inTime.ts';
-import { StackPrinter } from '../devices/stackPrinter.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import type { MachineFailure } from '../model/failures.ts';
-import { stopDevice } from './linePrint.ts';
+import { stopAt } from './adapters/index.ts';
 import { findMachine, lastKnown, type Machine } from './queries.ts';
 
 /** Stops a machine at once, whatever its records say of it: straight to the device, beside the worker that prints on it, and with what was
@@ -38,8 +37,7 @@ async function machineAtOnce(ctx: Ctx, id: string): Promise<Machine | null> {
 async function reach({ device }: Machine): Promise<string | null> {
   if (!device) return 'the machine is not connected';
   try {
-    if (device.adapter === 'stack') await new StackPrinter(device.host, device.port).cancel();
-    else await stopDevice(device);
+    await stopAt(device);
     return null;
   } catch (error) {
     if (isUnreachable(error)) return error.message;

@@ -36,7 +36,7 @@ export function ChangeMachineScreen({ id }: { readonly id: string }) {
         <MachineForm
           key={m.version}
           technology={m.technology}
-          start={{ name: m.name, place: m.place, device: m.device && { host: m.device.host, port: m.device.port } }}
+          start={m}
           does="Save"
           onDone={async (details) => {
             await post(`/api/machines/${m.id}/change`, { ...details, version: m.version });

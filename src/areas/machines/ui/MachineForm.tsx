@@ -1,17 +1,46 @@
-import { Box, Button, Checkbox, TextInput } from '@mantine/core';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { Box, Button, NativeSelect, TextInput } from '@mantine/core';
+import { schemaResolver, useForm } from '@mantine/form';
+import { useState, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
-import { waysOfConnection, wayFor, type Address } from '../model/connection.ts';
+import { bauds, waysFor, waysOfConnection, type Connection, type WayOfConnection } from '../model/connection.ts';
+import { machineDetailsSchema } from '../model/schemas.ts';
 import { PortField } from './PortField.tsx';
 
 export interface MachineDetails {
   readonly name: string;
   readonly place: string;
-  readonly device: Address | null;
+  readonly device: object | null;
 }
-const NOT_ANY = { host: '', port: '' } as const;
+interface Started {
+  readonly name: string;
+  readonly place: string;
+  readonly device: Connection | null;
+}
+interface Typed {
+  readonly name: string;
+  readonly place: string;
+  /** Empty where it is not connected. */
+  readonly way: WayOfConnection | '';
+  readonly host: string;
+  readonly port: number | string;
+  readonly path: string;
+  readonly baud: string;
+}
+const typedOf = ({ name, place, device }: Started): Typed => ({
+  ...{ name, place, way: device?.adapter ?? '' },
+  ...(device && 'host' in device ? { host: device.host, port: device.port } : { host: '', port: '' }),
+  ...(device && 'path' in device ? { path: device.path, baud: String(device.baud) } : { path: '', baud: '115200' }),
+});
+const figure = (v: number | string): number | undefined => (v === '' ? undefined : Number(v));
+const deviceOf = ({ way, host, port, path, baud }: Typed): object | null =>
+  way === ''
+    ? null
+    : way === 'serial'
+      ? { adapter: way, path: path.trim(), baud: Number(baud) }
+      : { adapter: way, host: host.trim(), port: figure(port) };
+const sent = (v: Typed): MachineDetails => ({ name: v.name.trim(), place: v.place.trim(), device: deviceOf(v) });
 
-/** What a machine is called, where it stands, and where it is reached; its connection can be tried before anything rests on it. */
+/** What a machine is called, where it stands, and how it is connected, which can be tried before anything rests on it. */
 export function MachineForm({
   technology,
   start,
@@ -21,20 +50,25 @@ export function MachineForm({
 }: {
   /** Of its printer; null until that is chosen. */
   readonly technology: 'filament' | 'resin' | null;
-  readonly start: MachineDetails;
+  readonly start: Started;
   /** What the button says. */
   readonly does: string;
   readonly onDone: (details: MachineDetails) => Promise<void>;
   /** Fields before these. */
   readonly children?: ReactNode;
 }) {
-  const [name, setName] = useState(start.name);
-  const [place, setPlace] = useState(start.place);
-  const [isConnected, setConnected] = useState(start.device !== null);
-  const [at, setAt] = useState<{ host: string; port: number | string }>(start.device ?? NOT_ANY);
+  const form = useForm<Typed>({
+    mode: 'controlled',
+    initialValues: typedOf(start),
+    validateInputOnBlur: true,
+    validate: async (v) => {
+      const wrong = await schemaResolver(machineDetailsSchema)(sent(v));
+      return Object.fromEntries(Object.entries(wrong).map(([key, why]) => [key.replace(/^device\./, ''), why]));
+    },
+  });
   const [said, setSaid] = useState<{ readonly isFine: boolean; readonly what: string } | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const device = isConnected ? { host: at.host.trim(), port: Number(at.port) } : null;
+  const { way, host, port, path } = form.values;
   const busy = async (work: () => Promise<void>): Promise<void> => {
     setBusy(true);
     setSaid(null);
@@ -45,59 +79,63 @@ export function MachineForm({
     }
     setBusy(false);
   };
-  const send = (e: FormEvent): void => {
-    e.preventDefault();
-    void busy(() => onDone({ name: name.trim(), place: place.trim(), device }));
-  };
   const tryIt = (): void =>
     void busy(async () => {
-      const { says } = await post<{ says: string }>('/api/machines/test-connection', { technology, device });
+      const { says } = await post<{ says: string }>('/api/machines/test-connection', {
+        technology,
+        device: deviceOf(form.values),
+      });
       setSaid({ isFine: true, what: `It answers: ${says}.` });
     });
+  const ways = technology ? waysFor(technology) : [];
   return (
-    <form onSubmit={send}>
+    <form noValidate onSubmit={form.onSubmit((v) => void busy(() => onDone(sent(v))))}>
       <section className="stage" aria-label="The machine">
         <div className="fields">
           {children}
-          <TextInput label="Name" value={name} maxLength={60} onChange={(e) => setName(e.currentTarget.value)} />
-          <TextInput label="Place" value={place} maxLength={60} onChange={(e) => setPlace(e.currentTarget.value)} />
+          <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
+          <TextInput label="Place" maxLength={60} {...form.getInputProps('place')} />
         </div>
       </section>
       <section className="stage" aria-label="Connection">
         <h2>
           Connection{' '}
-          <span className="hint">
-            {technology === null
-              ? 'its printer profile says how it is spoken to'
-              : waysOfConnection[wayFor(technology)].label}
-          </span>
+          {technology === null && <span className="hint">its printer profile says what it can be spoken to by</span>}
         </h2>
-        <Checkbox
-          label="It is reached from here"
-          mb={12}
-          checked={isConnected}
-          onChange={(e) => setConnected(e.currentTarget.checked)}
-        />
-        {!isConnected && (
-          <p className="hint">Programs are taken to it by hand; nothing is sent, followed or stopped from here.</p>
-        )}
-        {isConnected && (
-          <div className="fields">
-            <TextInput
-              label="Address"
-              placeholder="192.168.1.40"
-              value={at.host}
-              onChange={(e) => setAt({ ...at, host: e.currentTarget.value })}
-            />
-            <PortField value={at.port} onChange={(port) => setAt({ ...at, port })} />
+        <div className="fields">
+          <NativeSelect
+            label="Way"
+            disabled={technology === null}
+            data={[
+              { value: '', label: 'none: by hand' },
+              ...ways.map((w) => ({ value: w, label: waysOfConnection[w].label })),
+            ]}
+            {...form.getInputProps('way')}
+          />
+          {way === 'serial' && (
+            <>
+              <TextInput label="Serial device" placeholder="/dev/ttyUSB0" {...form.getInputProps('path')} />
+              <NativeSelect label="Speed, baud" data={bauds.map(String)} {...form.getInputProps('baud')} />
+            </>
+          )}
+          {way !== '' && way !== 'serial' && (
+            <>
+              <TextInput label="Address" placeholder="192.168.1.40" {...form.getInputProps('host')} />
+              <PortField {...form.getInputProps('port')} />
+            </>
+          )}
+          {way !== '' && (
             <Button
               variant="default"
-              disabled={isBusy || technology === null || !device?.host || !device.port}
+              disabled={isBusy || (way === 'serial' ? path.trim() === '' : host.trim() === '' || port === '')}
               onClick={tryIt}
             >
               Test the connection
             </Button>
-          </div>
+          )}
+        </div>
+        {way === '' && (
+          <p className="hint">Programs are taken to it by hand; nothing is sent, followed or stopped from here.</p>
         )}
         {said && (
           <Box
@@ -111,7 +149,7 @@ export function MachineForm({
         )}
       </section>
       <section className="stage">
-        <Button type="submit" disabled={isBusy || name.trim().length < 2 || place.trim() === ''}>
+        <Button type="submit" disabled={isBusy}>
           {does}
         </Button>
       </section>

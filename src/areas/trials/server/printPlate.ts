@@ -1,6 +1,7 @@
 import { layerCount } from '../../../core/resin/plate.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { StackPrint, type Lease, type Machine, type StackPrinter } from '../../machines/server/index.ts';
+import { printStack, type Lease, type Machine } from '../../machines/server/index.ts';
+import type { Connection } from '../../machines/model/connection.ts';
 import { LASTS, progressOf } from '../../machines/model/print.ts';
 import { platesOf } from '../model/plates.ts';
 import { stackOf } from './plateStack.ts';
@@ -11,7 +12,7 @@ import type { Trial } from './rows.ts';
 const GOES_ON = [...LASTS, 'next plate'];
 
 /** The print of a trial's plate, or of the one at hand of several. */
-export function platePrint(ctx: Ctx, row: Trial, on: Machine, printer: StackPrinter, lease: Lease): StackPrint {
+export function printPlate(ctx: Ctx, row: Trial, on: Machine, device: Connection, lease: Lease): Promise<void> {
   const plates = platesOf(row.gcode);
   const plate = row.progress?.plate ?? 0;
   const layersBefore = plates.slice(0, plate).reduce((sum, p) => sum + layerCount(p), 0);
@@ -24,5 +25,5 @@ export function platePrint(ctx: Ctx, row: Trial, on: Machine, printer: StackPrin
   });
   const says = `Plate ${plate + 1} of ${plates.length} is done: write ${plate + 1} on it, put an empty one in and go on`;
   const next = plate + 1 < plates.length ? { plate: plate + 1, says } : null;
-  return new StackPrint({ zip: stackOf(plates[plate]!).zip, layersBefore, next }, record, printer);
+  return printStack(device, { zip: stackOf(plates[plate]!).zip, layersBefore, next }, record, lease.epoch);
 }

@@ -1,7 +1,8 @@
 import { linesOfOwn } from '../../../core/gcode/wire.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { findMachine, Lease, LinePrint, occupy, StackPrinter } from '../../machines/server/index.ts';
-import { platePrint } from './printPlate.ts';
+import { findMachine, Lease, occupy, printProgram } from '../../machines/server/index.ts';
+import { kindOf } from '../kinds/index.ts';
+import { printPlate } from './printPlate.ts';
 import type { Claim } from '../../machines/model/occupancy.ts';
 import { LASTS, progressOf, type PrintProgress } from '../../machines/model/print.ts';
 import { PrintRecord } from './printRecord.ts';
@@ -23,12 +24,11 @@ export async function runPrint(ctx: Ctx, trialId: string, holder: string): Promi
         phase: 'refused',
         message: taken.failure.what,
       });
-    if (m.device.adapter === 'stack')
-      await platePrint(ctx, row, m, new StackPrinter(m.device.host, m.device.port, lease.epoch), lease).run();
+    if (kindOf(row.kind).technology === 'resin') await printPlate(ctx, row, m, m.device, lease);
     else {
       const lines = linesOfOwn(row.gcode);
       const record = new PrintRecord(ctx, row, m, lease, progressFrom(ctx, row, lines.length));
-      await new LinePrint(lines, record, m.device, lease.epoch).run();
+      await printProgram(m.device, lines, record, lease.epoch);
     }
   } finally {
     await lease.drop();

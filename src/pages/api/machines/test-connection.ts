@@ -1,4 +1,3 @@
-import { wayFor } from '../../../areas/machines/model/connection.ts';
 import { machineText } from '../../../areas/machines/model/failures.ts';
 import { connectionSchema } from '../../../areas/machines/model/schemas.ts';
 import { testConnection } from '../../../areas/machines/server/index.ts';
@@ -10,5 +9,5 @@ export const POST = command({
   database: 'outside',
   schema: connectionSchema,
   text: machineText,
-  run: ({ body }) => testConnection({ adapter: wayFor(body.technology), ...body.device }),
+  run: ({ body }) => testConnection(body.technology, body.device),
 });

@@ -1,0 +1,20 @@
+import { LineLink, type Temperatures } from '../../devices/line.ts';
+import { LinePrint, stopDevice } from '../linePrint.ts';
+import type { Adapter, DeviceLook } from './define.ts';
+
+export const shownBy = ({ nozzleC, nozzleTargetC, bedC, bedTargetC }: Temperatures): DeviceLook => ({
+  says: `nozzle ${nozzleC} °C, bed ${bedC} °C`,
+  does:
+    nozzleTargetC === 0 && bedTargetC === 0
+      ? null
+      : `it heats (nozzle to ${nozzleTargetC} °C, bed to ${bedTargetC} °C)`,
+});
+
+/** The line protocol (docs/formats/line-protocol.md) over TCP. */
+export const line: Adapter<'line'> = {
+  isSeenAtWork: true,
+  look: async (at) => shownBy(await LineLink.look(at)),
+  stop: stopDevice,
+  program: (at, lines, log, epoch) => new LinePrint(lines, log, at, epoch).run(),
+  stack: null,
+};

@@ -1,0 +1,18 @@
+import { StackPrinter } from '../../devices/stackPrinter.ts';
+import { StackPrint } from '../stackPrint.ts';
+import type { Adapter } from './define.ts';
+
+/** Layer stacks over HTTP (docs/formats/stack-protocol.md). */
+export const stack: Adapter<'stack'> = {
+  isSeenAtWork: true,
+  look: async ({ host, port }) => {
+    const { phase, resinC } = await new StackPrinter(host, port).state();
+    const isAtWork = phase === 'printing' || phase === 'paused';
+    return { says: `${phase}, resin ${resinC} °C`, does: isAtWork ? `it says that it is ${phase}` : null };
+  },
+  stop: async ({ host, port }) => {
+    await new StackPrinter(host, port).cancel();
+  },
+  program: null,
+  stack: ({ host, port }, stack, log, epoch) => new StackPrint(stack, log, new StackPrinter(host, port, epoch)).run(),
+};
