@@ -20,6 +20,7 @@ async function printed(file: Uint8Array): Promise<readonly string[] | string> {
   const cut = cutProgram(file);
   if (!cut.ok) return cut.failure.code;
   const record: PrintLog = {
+    name: 'J-0001',
     wish: 'print',
     progress: progressOf('connecting', 0, new Date(0)),
     write: (change) => {

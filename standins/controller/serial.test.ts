@@ -35,6 +35,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 function printing(onLine: (n: number) => void = () => undefined) {
   let how: 'finished' | 'interrupted' | null = null;
   const log: PrintLog & { wish: PrintLog['wish'] } = {
+    name: 'J-0001',
     wish: 'print',
     progress: progressOf('connecting', program.length, new Date(0)),
     write: (change: Partial<PrintProgress>) => {

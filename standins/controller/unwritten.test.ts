@@ -14,6 +14,7 @@ afterAll(() => farm.stop());
 
 /** The record of a print, kept nowhere: it cannot be written any more once `lost` says why. */
 class Log implements PrintLog {
+  name = 'J-0001';
   wish = 'print' as const;
   progress = progressOf('connecting', program.length, new Date('2026-05-04T08:00:00Z'));
   lost: Error | null = null;

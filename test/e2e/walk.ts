@@ -32,7 +32,16 @@ interface Barrier {
 const hideWhatRepeats = (page: Page): Promise<{ made: string; twice: string[] }> =>
   page.evaluate(() => {
     const STAY = 3;
+    /** An element is part of all it stands in: said once. */
+    const said = new Map<Element, string>();
     const made = (e: Element): string => {
+      const before = said.get(e);
+      if (before !== undefined) return before;
+      const how = makeOf(e);
+      said.set(e, how);
+      return how;
+    };
+    const makeOf = (e: Element): string => {
       const has = [...e.attributes]
         .map(({ name, value }) =>
           /^(class|style|role|type|tabindex|data-(?!setting|rule|person))/.test(name)
@@ -55,6 +64,7 @@ const hideWhatRepeats = (page: Page): Promise<{ made: string; twice: string[] }>
         if (before >= STAY) (child as HTMLElement).style.display = 'none';
       }
     }
+    said.clear(); // what is left is made otherwise
     const ids = [...document.querySelectorAll('[id]')].map((e) => e.id);
     return { made: made(document.body), twice: ids.filter((id, i) => ids.indexOf(id) !== i) };
   });

@@ -9,6 +9,7 @@ import type { ToSet } from './setAtMachine.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 import type { JobOutcome } from '../../rules/outcome.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
+import type { PrintWish } from '../../machines/model/print.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 
 /** Whether how a job stands and is laid may still be changed. */
@@ -92,7 +93,7 @@ export interface JobPage {
   readonly toSet: readonly ToSet[];
   readonly confirmed: readonly Confirmed[];
   readonly progress: PrintProgress | null;
-  readonly wish: 'idle' | 'print' | 'pause' | 'cancel';
+  readonly wish: PrintWish;
   readonly outcomes: readonly NotedOutcome[];
   readonly outOfDate: boolean;
   readonly changed: readonly string[];

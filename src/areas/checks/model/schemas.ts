@@ -7,6 +7,7 @@ import { fileRefSchema, sha256Schema } from '../../requests/model/file.ts';
 import { MOST_BODIES, MOST_BOXES } from './mesh.ts';
 import { printResults, type PrintResult } from './noted.ts';
 import { purposes, type Purpose } from '../../rules/context.ts';
+import { askedWishes, type AskedWish } from '../../machines/model/print.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 
 const id = string().max(60).required();
@@ -160,7 +161,7 @@ export const confirmSchema = object({ item: string().max(20).required() })
   .noUnknown()
   .required();
 export const jobWishSchema = object({
-  wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required(),
+  wish: string<AskedWish>().oneOf(askedWishes).required(),
 })
   .noUnknown()
   .required();

@@ -1,4 +1,4 @@
-import { and, eq, ne } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
@@ -6,7 +6,7 @@ import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { canResume, leavesPart, whyNotFree, type Claim } from '../../machines/model/occupancy.ts';
-import { progressOf, type PrintProgress } from '../../machines/model/print.ts';
+import { progressOf, wishText, type AskedWish, type PrintProgress } from '../../machines/model/print.ts';
 import { lastsOf, workedOutOf, isOfLayers, type JobOutcome } from '../../rules/outcome.ts';
 import {
   claim,
@@ -66,11 +66,7 @@ export async function confirmSet(ctx: Ctx, jobId: string, item: string): Promise
 }
 
 /** Says what is wanted of a job's print; the worker, which owns the device, brings it about. */
-export async function wishJobPrint(
-  ctx: Ctx,
-  jobId: string,
-  wish: 'print' | 'pause' | 'cancel',
-): Promise<Result<null, CheckFailure>> {
+export async function wishJobPrint(ctx: Ctx, jobId: string, wish: AskedWish): Promise<Result<null, CheckFailure>> {
   const page = await getJobPage(ctx, jobId);
   if (!page.ok) return page;
   const { state, name, toSet, confirmed, recipe: chosen, outOfDate, run, progress, begun } = page.value;
@@ -92,7 +88,9 @@ export async function wishJobPrint(
     const { size } = await programOf(ctx, page.value, run.id);
     if (size > LARGEST_PRINTED_BYTES)
       return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
-  } else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);
+  } else if (wish === 'printed' && progress?.phase !== 'handed over')
+    return no('Its machine says itself how far it is');
+  else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);
   return inTransaction<null, CheckFailure>(ctx, async (inside) => {
     if (wish === 'print' && !isUnderWay) {
       const taken = await claim(inside, m!, claimOf(jobId, name, run?.outcome ?? null));
@@ -124,7 +122,7 @@ export async function wishJobPrint(
       subjectKind: 'job',
       subjectId: jobId,
       subjectName: name,
-      what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
+      what: wishText[wish],
     });
     return succeed(null);
   });
@@ -141,16 +139,24 @@ async function programOf(
   ctx: Pick<Ctx, 'db'>,
   row: Pick<JobRecord, 'mesh' | 'fileSha' | 'fileSize'>,
   runId: string,
-): Promise<{ readonly sha: string; readonly size: number; readonly wireSha: string | null }> {
+): Promise<{
+  readonly sha: string;
+  readonly size: number;
+  readonly wireSha: string | null;
+  readonly isStack: boolean;
+}> {
   const [run] = await ctx.db
-    .select({ sha: file.sha256, size: file.size, wireSha: checkRun.wireSha })
+    .select({
+      ...{ sha: file.sha256, size: file.size, wireSha: checkRun.wireSha },
+      isStack: sql<boolean>`${checkRun.outcome} ? 'stack'`,
+    })
     .from(checkRun)
     .leftJoin(file, eq(file.sha256, checkRun.programSha))
     .where(eq(checkRun.id, runId));
-  const wireSha = run?.wireSha ?? null;
-  if (run?.sha && run.size !== null) return { sha: run.sha, size: run.size, wireSha };
+  const { wireSha = null, isStack = false } = run ?? {};
+  if (run?.sha && run.size !== null) return { sha: run.sha, size: run.size, wireSha, isStack };
   if (row.mesh) throw new RangeError(`check ${runId} has no program`);
-  return { sha: row.fileSha, size: row.fileSize, wireSha };
+  return { sha: row.fileSha, size: row.fileSize, wireSha, isStack };
 }
 
 /** Jobs that are printing and wish for something. */
@@ -177,8 +183,8 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   const lease = m?.device ? await Lease.take(ctx, m.id, holder) : null;
   if (!m?.device || !lease) return;
   try {
-    const { sha, size, wireSha } = await programOf(ctx, row, row.progress!.runId!);
-    if (takes(m.device).stack) {
+    const { sha, size, wireSha, isStack } = await programOf(ctx, row, row.progress!.runId!);
+    if (isStack) {
       const zip = await wholeFile(ctx, sha, size);
       return await printStackOf(ctx, row, m, lease, { zip, isAsJudged: sha256(zip) === wireSha });
     }
@@ -242,7 +248,7 @@ class JobPrintLog extends KeptPrint {
     lease: Lease,
     progress: PrintProgress,
   ) {
-    super(ctx, row.wish, lease, progress);
+    super(ctx, `${jobName(row.number)}-${row.begun}`, row.wish, lease, progress);
   }
 
   protected async keep(inside: Ctx) {

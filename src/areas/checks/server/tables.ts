@@ -10,6 +10,7 @@ import { isOneOf } from '../../../platform/db/states.ts';
 import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { JobOutcome } from '../../rules/outcome.ts';
+import { printWishes, type PrintWish } from '../../machines/model/print.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
@@ -44,7 +45,7 @@ export const job = pgTable(
     state: text('state').$type<JobState>().notNull().default('received'),
     /** Its print, and what people wish of it. */
     progress: jsonb('progress').$type<PrintProgress>(),
-    wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
+    wish: text('wish').$type<PrintWish>().notNull().default('idle'),
     createdBy: text('created_by').notNull(),
     createdByName: text('created_by_name').notNull(),
     createdAt: at('created_at').notNull(),
@@ -55,7 +56,7 @@ export const job = pgTable(
     check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),
     check('job_printed', sql`${t.printed} >= 0 and ${t.begun} >= ${t.printed}`),
-    check('job_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
+    check('job_wish', isOneOf(t.wish, printWishes)),
   ],
 );
 

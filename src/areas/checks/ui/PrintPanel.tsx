@@ -7,6 +7,7 @@ import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { isOfLayers } from '../../rules/outcome.ts';
+import type { AskedWish } from '../../machines/model/print.ts';
 import type { JobPage } from '../model/pages.ts';
 
 /** What a person sees to at the machine, and the print itself, from the first line to the last. */
@@ -35,7 +36,8 @@ export function PrintPanel({
   const mayStart = !j.stop && (j.state === 'cleared' || j.state === 'needs attention');
   const machineName = j.sheet?.machine.name ?? 'the machine';
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
-  const wish = (w: 'print' | 'pause' | 'cancel', said: string) => void act('print', { wish: w }, said);
+  const isHandedOver = isPrinting && p?.phase === 'handed over';
+  const wish = (w: AskedWish, said: string) => void act('print', { wish: w }, said);
   return (
     <section className="stage" aria-label="Confirm at the machine">
       <h2>
@@ -74,7 +76,10 @@ export function PrintPanel({
         {mayChange && isPrinting && j.wish === 'pause' && (
           <Button onClick={() => wish('print', 'Print resumed')}>Resume</Button>
         )}
-        {mayChange && isPrinting && j.wish === 'print' && (
+        {mayChange && isHandedOver && (
+          <Button onClick={() => wish('printed', 'Said to be printed')}>It is printed</Button>
+        )}
+        {mayChange && isPrinting && !isHandedOver && j.wish === 'print' && (
           <Button variant="default" onClick={() => wish('pause', 'Pause asked for')}>
             Pause
           </Button>
@@ -86,7 +91,9 @@ export function PrintPanel({
             onCancel={() => wish('cancel', 'Cancel asked for')}
           />
         )}
-        {mayChange && isPrinting && <EmergencyStop machineId={j.recipe.machineId} machineName={machineName} />}
+        {mayChange && isPrinting && !isHandedOver && (
+          <EmergencyStop machineId={j.recipe.machineId} machineName={machineName} />
+        )}
         {j.prints > 1 && (
           <span className="hint">
             {j.printed} of {j.prints} prints done
@@ -106,25 +113,27 @@ export function PrintPanel({
       {j.silentS !== null && <SilentNotice machineName={machineName} silentS={j.silentS} />}
       {p && (
         <Box mt={10} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          <ProgressLine share={share}>
-            <span>{p.phase}</span>
-            <span>
-              {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
-            </span>
-            <span>{p.zMm.toFixed(2)} mm</span>
-            {isResin ? (
-              p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>
-            ) : (
-              <>
-                <span>
-                  nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
-                </span>
-                <span>
-                  bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
-                </span>
-              </>
-            )}
-          </ProgressLine>
+          {!isHandedOver && (
+            <ProgressLine share={share}>
+              <span>{p.phase}</span>
+              <span>
+                {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
+              </span>
+              <span>{p.zMm.toFixed(2)} mm</span>
+              {isResin ? (
+                p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>
+              ) : (
+                <>
+                  <span>
+                    nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+                  </span>
+                  <span>
+                    bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+                  </span>
+                </>
+              )}
+            </ProgressLine>
+          )}
           {p.message && !j.stop && <p role="status">{p.message}</p>}
         </Box>
       )}

@@ -17,7 +17,8 @@ test('a technology is not spoken to in a way of the other, nor in one that is ha
     connectionFor('filament', { adapter: 'stack', host: 'x', port: 1 }),
     connectionFor('filament', { adapter: 'serial', path: '/dev/ttyUSB0' }),
     connectionFor('filament', { host: 'x' }),
-  ]).toEqual([null, null, null, null, null]);
+    connectionFor('resin', { adapter: 'folder', folder: 'x' }),
+  ]).toEqual([null, null, null, null, null, null]);
 });
 test('two entries for one place are told as one', () => {
   expect(placeOf({ adapter: 'line', host: 'HUT', port: 7 })).toBe(placeOf({ adapter: 'stack', host: 'hut', port: 7 }));
@@ -27,5 +28,8 @@ test('two entries for one place are told as one', () => {
 test('every way belongs to a technology and has its part of the page that describes them', () => {
   const page = readFileSync('docs/connections.md', 'utf8').toLowerCase();
   for (const { label } of Object.values(waysOfConnection)) expect(page).toContain(`\n## ${label.toLowerCase()}\n`);
-  expect([waysFor('filament'), waysFor('resin')]).toEqual([['line', 'serial'], ['stack']]);
+  expect([waysFor('filament'), waysFor('resin')]).toEqual([
+    ['line', 'serial', 'folder'],
+    ['stack', 'folder'],
+  ]);
 });

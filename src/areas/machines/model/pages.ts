@@ -13,7 +13,7 @@ export interface MachineCard {
   readonly place: string;
   readonly state: MachineState;
   /** Whether it can be reached, and so be stopped, from here. */
-  readonly hasDevice: boolean;
+  readonly isStoppedFromHere: boolean;
   /** What stands on the plate of a machine that stopped. */
   readonly stop: MachineStop | null;
   readonly printer: string;

@@ -1,9 +1,23 @@
+/** What is wished of a print. `printed` is a person's word, where nothing is heard of the machine. */
+export const printWishes = ['idle', 'print', 'pause', 'cancel', 'printed'] as const;
+export type PrintWish = (typeof printWishes)[number];
+/** What somebody may ask for. */
+export type AskedWish = Exclude<PrintWish, 'idle'>;
+export const askedWishes = printWishes.filter((w): w is AskedWish => w !== 'idle');
+export const wishText: Readonly<Record<AskedWish, string>> = {
+  print: 'print asked for',
+  pause: 'pause asked for',
+  cancel: 'cancel asked for',
+  printed: 'said to be printed',
+};
+
 /** How far a print has come, whatever machine prints it. */
 export interface PrintProgress {
   readonly phase:
     | 'connecting'
     | 'heating'
     | 'printing'
+    | 'handed over'
     | 'paused'
     | 'lost'
     | 'fault'
@@ -43,6 +57,7 @@ export const LASTS: readonly PrintProgress['phase'][] = [
   'connecting',
   'heating',
   'printing',
+  'handed over',
   'paused',
   'lost',
   'fault',

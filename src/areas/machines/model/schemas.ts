@@ -92,9 +92,21 @@ const address = object({ host: host.required(NO_HOST), port: port.required(NO_PO
   .nullable()
   .defined();
 const isSerial = (way: unknown): boolean => way === 'serial';
-const isNetwork = (way: unknown): boolean => way !== 'serial';
+const isFolder = (way: unknown): boolean => way === 'folder';
+const isNetwork = (way: unknown): boolean => !isSerial(way) && !isFolder(way);
 const NOT_ITS = 'That belongs to another way of connection';
-/** Over the network, or a serial device of the host. */
+const folder = string()
+  .max(120)
+  .matches(
+    /^[A-Za-z0-9][A-Za-z0-9._-]*(\/[A-Za-z0-9][A-Za-z0-9._-]*)*$/,
+    'A folder is named as north-bench/1, without spaces',
+  );
+const suffix = string().matches(/^\.[A-Za-z0-9]{1,10}$/, 'Names end as .gcode');
+const longestName = number()
+  .integer()
+  .min(12, 'A name has 12 to 200 characters')
+  .max(200, 'A name has 12 to 200 characters');
+/** Over the network, a serial device of the host, or a folder. */
 const connection = object({
   adapter: string<WayOfConnection>().oneOf(Object.keys(waysOfConnection) as WayOfConnection[]),
   host: host.when('adapter', {
@@ -115,6 +127,21 @@ const connection = object({
   baud: baud.when('adapter', {
     is: isSerial,
     then: (s) => s.required('Say its speed'),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  folder: folder.when('adapter', {
+    is: isFolder,
+    then: (s) => s.required('Say the folder'),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  suffix: suffix.when('adapter', {
+    is: isFolder,
+    then: (s) => s.required('Say how names end, as .gcode'),
+    otherwise: (s) => s.oneOf([undefined], NOT_ITS),
+  }),
+  longestName: longestName.when('adapter', {
+    is: isFolder,
+    then: (s) => s.required('Say how long a name may be'),
     otherwise: (s) => s.oneOf([undefined], NOT_ITS),
   }),
 })

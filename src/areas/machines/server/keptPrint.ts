@@ -11,6 +11,7 @@ export abstract class KeptPrint implements PrintLog {
 
   constructor(
     protected readonly ctx: Ctx,
+    readonly name: string,
     public wish: PrintLog['wish'],
     protected readonly lease: Pick<Lease, 'renew' | 'isGood'>,
     public progress: PrintProgress,

@@ -3,7 +3,7 @@ import type { Address, SerialDevice } from '../model/connection.ts';
 import { heatOf } from '../model/heatOf.ts';
 import { LeftOff } from '../../../platform/db/context.ts';
 import { LeaseLost } from './lease.ts';
-import { feeds, type PrintProgress } from '../model/print.ts';
+import { feeds, type PrintProgress, type PrintWish } from '../model/print.ts';
 
 const WRITE_EVERY_MS = 250;
 const RECONNECT_FOR_MS = 15_000;
@@ -18,7 +18,9 @@ class Displaced extends Error {
 
 /** What is written down of a print while it runs, and what people wish of it meanwhile. */
 export interface PrintLog {
-  readonly wish: 'idle' | 'print' | 'pause' | 'cancel';
+  /** What is printed, as its record is called. */
+  readonly name: string;
+  readonly wish: PrintWish;
   progress: PrintProgress;
   /** Writes progress unless that was done less than `everyMs` ago, and learns what is wished. */
   write(change: Partial<PrintProgress>, everyMs?: number): Promise<void>;

@@ -48,7 +48,7 @@ async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
     name: m.name,
     place: m.place,
     state: m.state,
-    hasDevice: m.device !== null,
+    isStoppedFromHere: m.device !== null && m.device.adapter !== 'folder',
     stop: m.stop,
     printer: printer.name,
     technology: printer.technology,

@@ -1,4 +1,4 @@
-import { Box, Button, NativeSelect, TextInput } from '@mantine/core';
+import { Box, Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useState, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -25,19 +25,38 @@ interface Typed {
   readonly port: number | string;
   readonly path: string;
   readonly baud: string;
+  readonly folder: string;
+  readonly suffix: string;
+  readonly longestName: number | string;
 }
 const typedOf = ({ name, place, device }: Started): Typed => ({
   ...{ name, place, way: device?.adapter ?? '' },
   ...(device && 'host' in device ? { host: device.host, port: device.port } : { host: '', port: '' }),
   ...(device && 'path' in device ? { path: device.path, baud: String(device.baud) } : { path: '', baud: '115200' }),
+  ...(device && 'folder' in device
+    ? { folder: device.folder, suffix: device.suffix, longestName: device.longestName }
+    : { folder: '', suffix: '', longestName: 60 }),
 });
 const figure = (v: number | string): number | undefined => (v === '' ? undefined : Number(v));
-const deviceOf = ({ way, host, port, path, baud }: Typed): object | null =>
-  way === ''
-    ? null
-    : way === 'serial'
-      ? { adapter: way, path: path.trim(), baud: Number(baud) }
-      : { adapter: way, host: host.trim(), port: figure(port) };
+function deviceOf({ way, host, port, path, baud, folder, suffix, longestName }: Typed): object | null {
+  switch (way) {
+    case '':
+      return null;
+    case 'serial':
+      return { adapter: way, path: path.trim(), baud: Number(baud) };
+    case 'folder':
+      return { adapter: way, folder: folder.trim(), suffix: suffix.trim(), longestName: figure(longestName) };
+    default:
+      return { adapter: way, host: host.trim(), port: figure(port) };
+  }
+}
+/** Whether everything is typed that it takes to try a connection. */
+const isSetUp = ({ way, host, port, path, folder, suffix }: Typed): boolean =>
+  way === 'serial'
+    ? path.trim() !== ''
+    : way === 'folder'
+      ? folder.trim() !== '' && suffix.trim() !== ''
+      : host.trim() !== '' && port !== '';
 const sent = (v: Typed): MachineDetails => ({ name: v.name.trim(), place: v.place.trim(), device: deviceOf(v) });
 
 /** What a machine is called, where it stands, and how it is connected, which can be tried before anything rests on it. */
@@ -68,7 +87,7 @@ export function MachineForm({
   });
   const [said, setSaid] = useState<{ readonly isFine: boolean; readonly what: string } | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const { way, host, port, path } = form.values;
+  const { way } = form.values;
   const busy = async (work: () => Promise<void>): Promise<void> => {
     setBusy(true);
     setSaid(null);
@@ -118,24 +137,44 @@ export function MachineForm({
               <NativeSelect label="Speed, baud" data={bauds.map(String)} {...form.getInputProps('baud')} />
             </>
           )}
-          {way !== '' && way !== 'serial' && (
+          {way === 'folder' && (
+            <>
+              <TextInput label="Folder" placeholder="north-bench/1" {...form.getInputProps('folder')} />
+              <TextInput
+                label="Names end as"
+                placeholder={technology === 'resin' ? '.zip' : '.gcode'}
+                {...form.getInputProps('suffix')}
+              />
+              <NumberInput
+                label="Longest name"
+                suffix=" characters"
+                min={12}
+                max={200}
+                allowDecimal={false}
+                {...form.getInputProps('longestName')}
+              />
+            </>
+          )}
+          {(way === 'line' || way === 'stack') && (
             <>
               <TextInput label="Address" placeholder="192.168.1.40" {...form.getInputProps('host')} />
               <PortField {...form.getInputProps('port')} />
             </>
           )}
           {way !== '' && (
-            <Button
-              variant="default"
-              disabled={isBusy || (way === 'serial' ? path.trim() === '' : host.trim() === '' || port === '')}
-              onClick={tryIt}
-            >
+            <Button variant="default" disabled={isBusy || !isSetUp(form.values)} onClick={tryIt}>
               Test the connection
             </Button>
           )}
         </div>
         {way === '' && (
           <p className="hint">Programs are taken to it by hand; nothing is sent, followed or stopped from here.</p>
+        )}
+        {way === 'folder' && (
+          <p className="hint">
+            What was judged is put there as a file; nothing is heard of the machine or stopped from here: somebody says
+            when it is printed.
+          </p>
         )}
         {said && (
           <Box

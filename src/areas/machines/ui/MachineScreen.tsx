@@ -187,7 +187,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
         <div className="end">
           {mayChange && (
             <>
-              {m.hasDevice && <EmergencyStop machineId={m.id} machineName={m.name} />}
+              {m.isStoppedFromHere && <EmergencyStop machineId={m.id} machineName={m.name} />}
               {isLead && (
                 <>
                   <Button component="a" variant="default" href={`/machines/${m.id}/change`}>

@@ -69,7 +69,7 @@ export function MachinesScreen() {
                       </span>
                       <Coverage card={m} />
                     </a>
-                    {mayChange && m.hasDevice && (
+                    {mayChange && m.isStoppedFromHere && (
                       <EmergencyStop
                         machineId={m.id}
                         machineName={m.name}

@@ -4,6 +4,7 @@ import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { DoneWork } from './drift.ts';
 import type { PictureRow } from './pictures.ts';
 import type { TrialState } from './states.ts';
+import type { PrintWish } from '../../machines/model/print.ts';
 import type { Decision, PrintProgress, TrialPlan } from './trial.ts';
 
 /** A reading that stands, as its page shows it. */
@@ -33,7 +34,7 @@ export interface TrialPage {
   readonly lot: string;
   readonly plan: TrialPlan;
   readonly state: TrialState;
-  readonly wish: 'idle' | 'print' | 'pause' | 'cancel';
+  readonly wish: PrintWish;
   readonly progress: PrintProgress | null;
   readonly decision: Decision | null;
   readonly createdByName: string;

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string } from 'yup';
 import type { TrialKindKey } from '../kinds/define.ts';
+import { askedWishes, type AskedWish } from '../../machines/model/print.ts';
 import { trialKinds } from '../kinds/index.ts';
 
 const id = string().max(60).required();
@@ -40,7 +41,7 @@ export const planSchema = object({
   .noUnknown()
   .required();
 export const wishSchema = object({
-  wish: string<'print' | 'pause' | 'cancel'>().oneOf(['print', 'pause', 'cancel']).required(),
+  wish: string<AskedWish>().oneOf(askedWishes).required(),
 })
   .noUnknown()
   .required();

@@ -20,6 +20,7 @@ import { moveMates } from './plateMates.ts';
 import { trialName } from './planTrial.ts';
 import { claimOf } from './runPrint.ts';
 import { findTrial, listCurrentReadings } from './rows.ts';
+import { wishText, type AskedWish } from '../../machines/model/print.ts';
 import { reading, trial } from './tables.ts';
 
 export interface NewReading {
@@ -124,14 +125,11 @@ const allowed = {
   print: trialMoves.begin.from,
   pause: trialMoves.finish.from,
   cancel: trialMoves.finish.from,
+  printed: trialMoves.finish.from,
 } as const;
 
 /** Says what is wanted of the print; the worker, which owns the device, brings it about. */
-export async function requestPrint(
-  ctx: Ctx,
-  trialId: string,
-  wish: 'print' | 'pause' | 'cancel',
-): Promise<Result<null, TrialFailure>> {
+export async function requestPrint(ctx: Ctx, trialId: string, wish: AskedWish): Promise<Result<null, TrialFailure>> {
   const row = await findTrial(ctx, trialId);
   if (!row) return fail({ code: 'noTrial' });
   const host = row.plan.plate?.host ? await findTrial(ctx, row.plan.plate.host) : null;
@@ -141,6 +139,8 @@ export async function requestPrint(
       what: `It lies on the plate that ${trialName(host.number)} prints: print, pause or cancel that one`,
     });
   const now = ctx.clock.now();
+  if (wish === 'printed' && row.progress?.phase !== 'handed over')
+    return fail({ code: 'notReady', what: 'Its machine says itself how far it is' });
   const begins = wish === 'print' && mayMove(trialMoves.begin, row.state);
   const m = (await findMachine(ctx, row.machineId))!;
   let progress: PrintProgress | null = null;
@@ -175,14 +175,14 @@ export async function requestPrint(
       subjectKind: 'trial',
       subjectId: trialId,
       subjectName: trialName(row.number),
-      what: { print: 'print asked for', pause: 'pause asked for', cancel: 'cancel asked for' }[wish],
+      what: wishText[wish],
     });
     return succeed(null);
   });
 }
 
 /** Keeps what is wished of a print that is under way; false where it is not any more. */
-async function wishOf({ db }: Pick<Ctx, 'db'>, trialId: string, wish: 'pause' | 'cancel'): Promise<boolean> {
+async function wishOf({ db }: Pick<Ctx, 'db'>, trialId: string, wish: Exclude<AskedWish, 'print'>): Promise<boolean> {
   const done = await db
     .update(trial)
     .set({ wish })

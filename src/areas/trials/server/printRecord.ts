@@ -10,6 +10,10 @@ import { trialName } from './planTrial.ts';
 import type { Trial } from './rows.ts';
 import { trial } from './tables.ts';
 
+/** What its file is called where it is handed over: one of several plates by its number. */
+const nameOf = ({ number, plan }: Trial, { plate }: PrintProgress): string =>
+  plan.plates !== undefined && plan.plates > 1 ? `${trialName(number)}-${(plate ?? 0) + 1}` : trialName(number);
+
 /** Coupons are laid by it. */
 const FIRST_HEAD = 0;
 
@@ -22,7 +26,7 @@ export class PrintRecord extends KeptPrint {
     lease: Lease,
     progress: PrintProgress,
   ) {
-    super(ctx, row.wish, lease, progress);
+    super(ctx, nameOf(row, progress), row.wish, lease, progress);
   }
 
   protected async keep(inside: Ctx) {

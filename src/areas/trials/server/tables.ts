@@ -17,6 +17,7 @@ import type { PictureType } from '../model/pictures.ts';
 import type { TrialKindKey } from '../kinds/define.ts';
 import { isOneOf } from '../../../platform/db/states.ts';
 import { trialStates, type TrialState } from '../model/states.ts';
+import { printWishes, type PrintWish } from '../../machines/model/print.ts';
 import type { Decision, PrintProgress, TrialPlan } from '../model/trial.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true });
@@ -44,7 +45,7 @@ export const trial = pgTable(
     gcode: text('gcode').notNull(),
     state: text('state').$type<TrialState>().notNull(),
     /** What people want of the print; the worker brings it about. */
-    wish: text('wish').$type<'idle' | 'print' | 'pause' | 'cancel'>().notNull().default('idle'),
+    wish: text('wish').$type<PrintWish>().notNull().default('idle'),
     progress: jsonb('progress').$type<PrintProgress>(),
     decision: jsonb('decision').$type<Decision>(),
     createdBy: text('created_by').notNull(),
@@ -53,10 +54,7 @@ export const trial = pgTable(
     decidedAt: at('decided_at'),
     version: integer('version').notNull().default(1),
   },
-  (t) => [
-    check('trial_state', isOneOf(t.state, trialStates)),
-    check('trial_wish', sql`${t.wish} in ('idle', 'print', 'pause', 'cancel')`),
-  ],
+  (t) => [check('trial_state', isOneOf(t.state, trialStates)), check('trial_wish', isOneOf(t.wish, printWishes))],
 );
 
 /** Raw readings; a correction is a new reading that supersedes, with a reason; one that is withdrawn is superseded by nothing typed.

@@ -6,6 +6,7 @@ import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
+import type { AskedWish } from '../../machines/model/print.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import { takenText } from './conditionRows.ts';
@@ -19,12 +20,13 @@ export function PrintStage({
 }: {
   readonly trial: TrialPage;
   readonly mayChange: boolean;
-  readonly onWish: (wish: 'print' | 'pause' | 'cancel') => void;
+  readonly onWish: (wish: AskedWish) => void;
 }) {
   const [isElsewhere, setElsewhere] = useState(false);
   const isResin = kindOf(t.kind).technology === 'resin';
   const p = t.progress;
   const running = t.state === 'printing';
+  const isHandedOver = running && p?.phase === 'handed over';
   const plates = t.plan.plates ?? 1;
   const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   return (
@@ -47,8 +49,10 @@ export function PrintStage({
             {p?.phase === 'next plate' ? `Print plate ${(p.plate ?? 0) + 1}` : 'Print again'}
           </Button>
         )}
+        {mayChange && isHandedOver && <Button onClick={() => onWish('printed')}>It is printed</Button>}
         {mayChange &&
           running &&
+          !isHandedOver &&
           (t.wish === 'pause' ? (
             <Button onClick={() => onWish('print')}>Resume</Button>
           ) : (
@@ -59,7 +63,7 @@ export function PrintStage({
         {mayChange && running && (
           <CancelPrint share={share} isAsked={t.wish === 'cancel'} onCancel={() => onWish('cancel')} />
         )}
-        {mayChange && running && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
+        {mayChange && running && !isHandedOver && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
         {isResin && plates > 1 ? (
           <span className="hint">
             layer stacks of plate{' '}
@@ -103,40 +107,42 @@ export function PrintStage({
       {t.silentS !== null && <SilentNotice machineName={t.machineName} silentS={t.silentS} />}
       {p && (
         <Box mt={12} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          <ProgressLine share={share}>
-            <span>{p.phase}</span>
-            <span>
-              {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
-            </span>
-            <span>{p.zMm.toFixed(2)} mm</span>
-            {p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>}
-            {plates > 1 && (
+          {!isHandedOver && (
+            <ProgressLine share={share}>
+              <span>{p.phase}</span>
               <span>
-                plate {(p.plate ?? 0) + 1} of {plates}
+                {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
               </span>
-            )}
-            {!isResin && (
-              <>
+              <span>{p.zMm.toFixed(2)} mm</span>
+              {p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>}
+              {plates > 1 && (
                 <span>
-                  nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+                  plate {(p.plate ?? 0) + 1} of {plates}
                 </span>
+              )}
+              {!isResin && (
+                <>
+                  <span>
+                    nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
+                  </span>
+                  <span>
+                    bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+                  </span>
+                </>
+              )}
+              {p.resends > 0 && (
                 <span>
-                  bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
+                  {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again
                 </span>
-              </>
-            )}
-            {p.resends > 0 && (
-              <span>
-                {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again
-              </span>
-            )}
-          </ProgressLine>
+              )}
+            </ProgressLine>
+          )}
           {p.message && !t.stop && (
             <Box
               component="p"
               role="status"
               mt={4}
-              c={['cancelled', 'done', 'next plate'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)'}
+              c={['cancelled', 'done', 'next plate', 'handed over'].includes(p.phase) ? 'var(--ink)' : 'var(--oxide)'}
             >
               {p.message}
             </Box>

@@ -20,6 +20,7 @@ import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
 import { PlaceTable } from './PlaceTable.tsx';
 import { PrintStage } from './PrintStage.tsx';
+import type { AskedWish } from '../../machines/model/print.ts';
 import { Side } from '../../../ui/Side.tsx';
 
 const StackView = lazy(async () => ({ default: (await import('./StackView.tsx')).StackView }));
@@ -47,7 +48,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   if (!t) return <p className="empty">Opening the trial…</p>;
   const kind = kindOf(t.kind);
   const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
-  const wish = async (w: 'print' | 'pause' | 'cancel'): Promise<void> => {
+  const wish = async (w: AskedWish): Promise<void> => {
     try {
       await post(`/api/trials/${id}/print`, { wish: w });
       await refresh();

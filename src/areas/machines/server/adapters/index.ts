@@ -2,11 +2,12 @@ import type { Connection, WayOfConnection } from '../../model/connection.ts';
 import type { PrintLog } from '../linePrint.ts';
 import type { SentStack } from '../stackPrint.ts';
 import type { Adapter, DeviceLook } from './define.ts';
+import { folder } from './folder.ts';
 import { line } from './line.ts';
 import { serial } from './serial.ts';
 import { stack } from './stack.ts';
 
-const adapters: { readonly [W in WayOfConnection]: Adapter<W> } = { line, serial, stack };
+const adapters: { readonly [W in WayOfConnection]: Adapter<W> } = { line, serial, stack, folder };
 
 export const lookAt = <W extends WayOfConnection>(c: Connection<W>): Promise<DeviceLook> => adapters[c.adapter].look(c);
 export const stopAt = <W extends WayOfConnection>(c: Connection<W>): Promise<void> => adapters[c.adapter].stop(c);
