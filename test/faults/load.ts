@@ -31,7 +31,7 @@ interface Card {
   readonly name: string;
   readonly state: string;
   readonly technology: string;
-  readonly hasDevice: boolean;
+  readonly isStoppedFromHere: boolean;
   readonly mounted: { readonly id: string } | null;
   readonly loaded: { readonly id: string } | null;
 }
@@ -63,7 +63,7 @@ export class Load {
     const cards = (await this.client.get<Card[]>('/api/machines'))!;
     const processes = (await this.client.get<ListPage<{ id: string }>>('/api/profiles?kind=process&search=Stout'))!;
     return {
-      machines: cards.filter((m) => m.technology === 'filament' && m.hasDevice && m.mounted && m.loaded),
+      machines: cards.filter((m) => m.technology === 'filament' && m.isStoppedFromHere && m.mounted && m.loaded),
       processId: processes.rows[0]!.id,
     };
   }

@@ -107,12 +107,17 @@ test('a tool is mounted, a lot is loaded and work is logged, and the page says w
   await press('Receive and load');
   await settled();
   expect(document.querySelector('.band')!.textContent).toContain('lot 2299');
+  const [code] = /S-\d{4}/.exec(document.querySelector('.band')!.textContent)!;
   await press('Unload');
   await settled();
   expect(document.querySelector('.band')!.textContent).toContain('nothing loaded');
   await write('Load a spool by its code', 'S-9999');
   await press('Load');
   expect(await screen.findByText(/No spool or bottle has the code S-9999/)).toBeTruthy();
+  await write('Load a spool by its code', code.toLowerCase());
+  await press('Load');
+  await settled();
+  expect(document.querySelector('.band')!.textContent).toContain(`${code}: Torba ASA black`);
   await choose('Log maintenance', 'axis');
   await press('Log');
   expect(await screen.findByText(/Belt or axis worked on logged/)).toBeTruthy();
