@@ -13,6 +13,8 @@ export interface Ledger {
   readonly jobs: Map<string, { readonly id: string; readonly sha: string }>;
   /** By trial and place: all readings, in the order in which they were acknowledged. */
   readonly readings: Map<string, string[]>;
+  /** Lots that were received, each once, with what a scale said was left. */
+  readonly lots: Map<string, number>;
   /** Trials whose coupon came to its end. */
   readonly printed: string[];
   /** What was refused for good, with the words: under faults alone nothing is. */
@@ -22,6 +24,7 @@ export const emptyLedger = (): Ledger => ({
   notes: [],
   jobs: new Map(),
   readings: new Map(),
+  lots: new Map(),
   printed: [],
   refused: [],
 });
@@ -75,6 +78,28 @@ export class Load {
       const answer = await this.client.ask('POST', `/api/machines/${m.id}/maintenance`, { kind: 'cleaning', note });
       if (answer?.status === 200) this.ledger.notes.push(note);
       else this.refuse('maintenance', answer);
+      await pause(60);
+    }
+  }
+
+  /** Somebody receives spools, loads each by its code and weighs it, over and over. */
+  async keepLoading(m: Card): Promise<void> {
+    while (!this.isOver()) {
+      const lot = `F${++this.n}`;
+      const came = { materialId: m.loaded!.id, lot, netG: 1000, tareG: null, place: 'shelf', code: null, count: 1 };
+      const received = await this.client.ask('POST', '/api/containers', came);
+      if (received?.status !== 200) {
+        this.refuse('receiving', received);
+        continue;
+      }
+      this.ledger.lots.set(lot, 1000);
+      const [{ id, code }] = received.body as [{ id: string; code: string }];
+      const loaded = await this.client.ask('POST', `/api/machines/${m.id}/load`, { code });
+      if (loaded?.status !== 200) this.refuse('loading', loaded);
+      const leftG = 500 + (this.n % 400);
+      const weighed = await this.client.ask('POST', `/api/containers/${id}/weigh`, { leftG, why: 'on the scale' });
+      if (weighed?.status === 200) this.ledger.lots.set(lot, leftG);
+      else this.refuse('weighing', weighed);
       await pause(60);
     }
   }

@@ -109,6 +109,7 @@ try {
     load.keepLogging(b!),
     load.keepReading(c!, processId),
     load.keepChecking(d!, processId),
+    load.keepLoading(d!),
     load.keepPrinting(a!, processId),
     load.keepPrinting(b!, processId),
   ];

@@ -22,6 +22,25 @@ const UNDER_WAY = `
   union all select 'plate of ' || m.name from occupancy o join machine m on m.id = o.machine_id where o.until is null and m.state = 'ready'
   union all select 'lease on ' || name from machine where lease_until > now()`;
 
+/** Spools whose entries do not add up to what is left, that are loaded and in no slot or in one and not loaded, and coupons that fed
+ *  less than they are made of, or more though they were printed in one go, or oftener than their print ended. */
+async function wrongGrams(db: pg.Client): Promise<readonly { readonly isMore: boolean; readonly says: string }[]> {
+  const { rows } = await db.query<{ is_more: boolean; says: string }>(`
+    select sum(e.delta_g) < c.remaining_g is_more, 'grams of ' || c.code || ': entries say ' || sum(e.delta_g) || ', left ' || c.remaining_g says
+      from container c join container_entry e on e.container_id = c.id group by c.id
+      having abs(sum(e.delta_g) - c.remaining_g) > 1e-6
+    union all select false, c.code || ' is ' || c.state || case when s.container_id is null then ', in no slot' else ', in a slot' end
+      from container c left join slot s on s.container_id = c.id where (c.state = 'loaded') = (s.container_id is null)
+    union all select f.fed > t.mass, t.name || ' fed ' || f.fed || ' g of ' || t.mass || ' in ' || f.n || ' entries, ' || t.ends || ' ends'
+      from (select 'T-' || lpad(number::text, greatest(4, length(number::text)), '0') as name, (plan->>'massG')::float8 mass,
+          (select count(*) from event e where e.subject_id = trial.id and e.what in ('coupon printed', 'print interrupted', 'print cancelled')) ends
+        from trial where state = 'measuring') t
+      join (select "where", sum(-delta_g) fed, count(*) n, bool_or(why is not null) is_short from container_entry where what = 'fed' group by "where") f
+        on f."where" = t.name
+      where not f.is_short and (f.n > t.ends or f.fed < 0.999 * t.mass or (t.ends = 1 and f.fed > 1.001 * t.mass))`);
+  return rows.map((r) => ({ isMore: r.is_more, says: r.says }));
+}
+
 /** Holds what was acknowledged against what is there: by SQL, over HTTP, and files by their digest. */
 export async function verify(ownerUrl: string, client: Client, ledger: Ledger): Promise<Verdict> {
   const db = new pg.Client({ connectionString: ownerUrl });
@@ -41,6 +60,12 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
     };
     each('maintenance', ledger.notes, await times('select note k, count(*)::int n from maintenance group by note'));
     each('job', ledger.jobs.keys(), await times('select title k, count(*)::int n from job group by title'));
+    each('spool', ledger.lots.keys(), await times('select lot k, count(*)::int n from container group by lot'));
+    for (const [lot, leftG] of ledger.lots) {
+      const { rows } = await db.query<{ g: number }>('select remaining_g g from container where lot = $1', [lot]);
+      if (rows[0] && rows[0].g !== leftG && leftG !== 1000) lost.push(`weight of ${lot}: ${leftG}, ${rows[0].g} there`);
+    }
+    for (const what of await wrongGrams(db)) (what.isMore ? doubled : lost).push(what.says);
     for (const [title, { id, sha }] of ledger.jobs) {
       const answer = await client.once('GET', `/api/jobs/${id}/program?original=1`);
       const { rows } = await db.query<{ bytes: Buffer }>(
@@ -85,6 +110,7 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
         'jobs kept': ledger.jobs.size,
         'readings kept': [...ledger.readings.values()].reduce((sum, r) => sum + r.length, 0),
         'coupons printed': ledger.printed.length,
+        'spools received, loaded and weighed': ledger.lots.size,
         'checks done': await count(`select count(*)::int n from check_run where state = 'done'`),
         'checks that gave up': await count(`select count(*)::int n from check_run where state = 'gave up'`),
         'machines unknown': await count(`select count(*)::int n from machine where state = 'unknown'`),
