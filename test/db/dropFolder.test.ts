@@ -76,6 +76,9 @@ test('what was judged lies in the folder as it would have been sent, and a perso
   expect(await hut()).toMatchObject({ state: 'printing' });
   unwrap(await wishJobPrint(tech(), id, 'printed'));
   await done;
+  const { progress } = await pageOf(id);
+  expect(progress).toMatchObject({ phase: 'done', isUnheard: true, acknowledged: progress!.lines });
+  expect(progress!.lines).toBeGreaterThan(100);
   expect(await pageOf(id)).toMatchObject({ state: 'done', printed: 1 });
   expect(await hut()).toMatchObject({ state: 'waiting to be cleared' });
   expect([existsSync(file), leftG - (await findLoaded(tech(), bench.m.id))!.remainingG > 0.1]).toEqual([false, true]);
@@ -106,13 +109,13 @@ test('cancelled while the file is there it is taken back and nothing was printed
   await second.done;
   expect(await hut()).toMatchObject({
     state: 'stopped',
-    stop: { why: expect.stringContaining('was taken out of north/1: look') as string },
+    stop: { why: expect.stringContaining('is not in north/1 any more: look') as string },
   });
 });
 test('a folder that is gone is one sentence: when it is tried, when something is printed, and when it is stopped', async () => {
-  expect(unwrap(await testConnection('filament', device)).says).toMatch(/^0 files, room for [\d.]+ GB$/);
+  expect(unwrap(await testConnection(tech(), 'filament', device)).says).toMatch(/^0 files, room for [\d.]+ GB$/);
   rmSync(at, { recursive: true });
-  expect(why(await testConnection('filament', device))).toContain('the folder north/1 is not there');
+  expect(why(await testConnection(tech(), 'filament', device))).toContain('the folder north/1 is not there');
   const id = await approved();
   await ask(id);
   await print(id);
@@ -121,6 +124,13 @@ test('a folder that is gone is one sentence: when it is tried, when something is
   });
   expect((await hut()).state).toBe('ready');
   expect(why(await stopMachine(tech(), bench.m.id))).toContain('nothing but files is put before it');
+});
+test('a word that a print has ended counts though its folder is gone', async () => {
+  const { id, done } = await handedOver();
+  rmSync(at, { recursive: true });
+  unwrap(await wishJobPrint(tech(), id, 'printed'));
+  await done;
+  expect((await pageOf(id)).state).toBe('done');
 });
 test('a machine that says itself how far it is takes nobody’s word for it', async () => {
   const id = await approved();

@@ -133,7 +133,7 @@ describe('a machine that is changed', () => {
 
 describe('a connection that is tried', () => {
   const tried = async (technology: 'filament' | 'resin', given: GivenConnection) => {
-    const answer = await testConnection(technology, given);
+    const answer = await testConnection(lead(), technology, given);
     return answer.ok ? answer.value.says : JSON.stringify(answer.failure);
   };
   test('says what the device says of itself', async () => {
@@ -150,11 +150,15 @@ describe('the same machine over a serial device', () => {
     const end = await servePty(standins.controllers[0]!);
     try {
       const device = { adapter: 'serial', path: end.path, baud: 115_200 } as const;
-      expect(unwrap(await testConnection('filament', device)).says).toMatch(/^nozzle [\d.]+ °C/);
-      expect(codeOf(await testConnection('resin', device))).toBe('otherWay');
+      expect(unwrap(await testConnection(lead(), 'filament', device)).says).toMatch(/^nozzle [\d.]+ °C/);
+      expect(codeOf(await testConnection(lead(), 'resin', device))).toBe('otherWay');
       const { id, name, place, version } = await hut();
       unwrap(await changeMachine(lead(), id, { name, place, version, device }));
       expect(codeOf(await addMachine(lead(), { ...wanted('Another'), device }))).toBe('addressTaken');
+      await farm.pool.query(`update machine set state = 'printing' where id = $1`, [id]);
+      // two that read it take each other's answers
+      expect(codeOf(await testConnection(lead(), 'filament', device))).toBe('inUse');
+      await farm.pool.query(`update machine set state = 'ready' where id = $1`, [id]);
       const job = await approved();
       await ask(job);
       await print(job);

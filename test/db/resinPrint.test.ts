@@ -1,8 +1,13 @@
+import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, test } from 'vitest';
 import { eq } from 'drizzle-orm';
 import {
+  changeMachine,
   clearPlate,
   findLoaded,
+  findMachine,
   listMachines,
   loadLot,
   addMachine,
@@ -241,6 +246,40 @@ describe('a ladder for a printer that lights a layer only once', () => {
     );
     expect(widths).toEqual([...widths].sort((a, b) => a - b));
     expect(widths[3]! - widths[0]!).toBeGreaterThan(0.02);
+  });
+  test('handed over by files is waited for plate by plate, and each is off the bottle once', async () => {
+    const root = mkdtempSync(path.join(os.tmpdir(), 'plates-'));
+    mkdirSync(path.join(root, 'resin'));
+    process.env['CANTIERE_DROP'] = root;
+    const { device } = m;
+    const through = async (given: typeof device) => {
+      const { name, place, version } = (await findMachine(worker(), m.id))!;
+      unwrap(await changeMachine(worker(), m.id, { name, place, version, device: given }));
+    };
+    await through({ adapter: 'folder', folder: 'resin', suffix: '.zip', longestName: 40 });
+    const id = await ladder();
+    const { plan } = (await findTrial(worker(), id))!;
+    const bottleG = (await findLoaded(worker(), m.id))!.remainingG;
+    const names: string[] = [];
+    for (const plate of [1, 2, 3, 4]) {
+      unwrap(await requestPrint(farm.as('technician'), id, 'print'));
+      const running = runPrint(worker(), id, 'test');
+      while ((await findTrial(worker(), id))!.progress?.phase !== 'handed over')
+        await new Promise((again) => setTimeout(again, 10));
+      names.push(...readdirSync(path.join(root, 'resin')));
+      unwrap(await requestPrint(farm.as('technician'), id, 'printed'));
+      await running;
+      const { state, progress } = (await findTrial(worker(), id))!;
+      expect([state, progress!.acknowledged]).toEqual([
+        plate < 4 ? 'interrupted' : 'measuring',
+        (plate * plan.lines) / 4,
+      ]);
+    }
+    expect(names.map((n) => n.replace(/^T-\d{4}/, 'T'))).toEqual(['T-1.zip', 'T-2.zip', 'T-3.zip', 'T-4.zip']);
+    expect(bottleG - (await findLoaded(worker(), m.id))!.remainingG).toBeCloseTo(plan.resinMl! * RESIN_G_PER_ML, 6);
+    await clearAll();
+    await through(device);
+    rmSync(root, { recursive: true });
   });
   test('goes on with the plate at hand after a crash, and prints one again that was cancelled, not those before it', async () => {
     const id = await ladder();

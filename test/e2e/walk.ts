@@ -2,20 +2,13 @@ import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { addressesOf } from '../addresses.ts';
 import { list } from './asked.ts';
-import { settled } from './fixtures.ts';
+import { open } from './fixtures.ts';
 
 export const pagesOf = (page: Page): Promise<readonly string[]> => addressesOf((path) => list(page, path));
 
-/** Goes to a page as a link of the application does, from wherever one is in it, and waits until nothing of it is still being fetched;
- *  its heading. */
+/** Opens a page and waits until nothing of it is still being fetched; its heading. */
 export async function openWhole(page: Page, path: string): Promise<Locator> {
-  await page.evaluate((to) => {
-    const link = Object.assign(document.createElement('a'), { href: to });
-    document.querySelector('main')!.append(link);
-    link.click();
-    link.remove();
-  }, path);
-  await settled(page);
+  await open(page, path);
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toBeVisible();
   await expect(page.getByText(/^(Opening|Loading|Reading)\b.*…$/)).toHaveCount(0);
@@ -32,16 +25,7 @@ interface Barrier {
 const hideWhatRepeats = (page: Page): Promise<{ made: string; twice: string[] }> =>
   page.evaluate(() => {
     const STAY = 3;
-    /** An element is part of all it stands in: said once. */
-    const said = new Map<Element, string>();
     const made = (e: Element): string => {
-      const before = said.get(e);
-      if (before !== undefined) return before;
-      const how = makeOf(e);
-      said.set(e, how);
-      return how;
-    };
-    const makeOf = (e: Element): string => {
       const has = [...e.attributes]
         .map(({ name, value }) =>
           /^(class|style|role|type|tabindex|data-(?!setting|rule|person))/.test(name)
@@ -64,7 +48,6 @@ const hideWhatRepeats = (page: Page): Promise<{ made: string; twice: string[] }>
         if (before >= STAY) (child as HTMLElement).style.display = 'none';
       }
     }
-    said.clear(); // what is left is made otherwise
     const ids = [...document.querySelectorAll('[id]')].map((e) => e.id);
     return { made: made(document.body), twice: ids.filter((id, i) => ids.indexOf(id) !== i) };
   });

@@ -3,9 +3,11 @@ import { findRevisionToEdit, makeProfile, saveRevision, writePairing } from '../
 import { keepRecipe, pinRecipe } from '../../areas/recipes/server/index.ts';
 import {
   changePolicy,
+  discardContainer,
   dryContainer,
   loadLot,
   receiveContainers,
+  weighContainer,
   logMaintenance,
   addMachine,
   mountTool,
@@ -90,7 +92,11 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   }
   for (const { material, ...of } of demoStock) {
     const materialId = profiles.get(material)!;
-    const [first] = unwrap(await receiveContainers(technician, { ...of, materialId, code: null }));
+    const [first, second] = unwrap(await receiveContainers(technician, { ...of, materialId, code: null }));
+    if (of.count === 3) {
+      unwrap(await weighContainer(technician, first!.id, 0, 'the last of it went into sample walls'));
+      unwrap(await discardContainer(technician, second!.id, 'snaps in the feeder'));
+    }
     if (material === 'Ginestrel PVA') unwrap(await dryContainer(technician, first!.id, { dryC: 50, dryH: 8 }));
   }
   unwrap(

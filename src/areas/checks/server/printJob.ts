@@ -230,7 +230,7 @@ async function printStackOf(
     await forgetWork(ctx, row.progress!.runId!);
     return refuse('The stack is not the one that was judged; check again');
   }
-  await printStack(m.device!, { zip }, record, lease.epoch);
+  await printStack(m.device!, { zip, layers }, record, lease.epoch);
 }
 
 /** Nothing may be reused of a check whose lines cannot be trusted: the next one begins anew. */

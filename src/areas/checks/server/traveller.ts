@@ -1,5 +1,5 @@
-import QRCode from 'qrcode';
 import { formatDuration } from '../../../core/units/format.ts';
+import { codeOf, safe } from '../../../platform/http/paper.ts';
 import { lastsOf, ofProgram } from '../../rules/outcome.ts';
 import type { getJobPage } from './jobs.ts';
 
@@ -7,7 +7,6 @@ type Page = Extract<Awaited<ReturnType<typeof getJobPage>>, { ok: true }>['value
 const PICTURE_MM = [70, 60] as const;
 const CAPTION_MM = 62;
 
-const safe = (text: unknown): string => String(text).replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const row = (label: string, value: string): string => `<tr><th>${safe(label)}</th><td>${safe(value)}</td></tr>`;
 
 /** The sheet that goes with a job to the machine: verdict, recipe, what to set and to tick, a picture, when it will be done. For paper. */
@@ -15,7 +14,7 @@ export async function travellerOf(page: Page, address: string, now: Date): Promi
   const { run, name, title, toSet, confirmed, quantity, outOfDate } = page;
   const outcome = run?.outcome ?? null;
   const sheet = run?.sheet ?? page.sheet;
-  const qr = await QRCode.toString(address, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
+  const qr = await codeOf(address);
   const e = outcome?.estimate;
   const done = e && new Date(now.getTime() + lastsOf(e) * 1000);
   const clock = (d: Date): string => d.toLocaleString('sv-SE').slice(0, 16); // by the clock of the farm’s own server

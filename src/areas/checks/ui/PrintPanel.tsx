@@ -1,12 +1,12 @@
 import { Box, Button, Checkbox, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
-import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { isOfLayers } from '../../rules/outcome.ts';
+import { HowFar, shareOf } from '../../../ui/HowFar.tsx';
 import type { AskedWish } from '../../machines/model/print.ts';
 import type { JobPage } from '../model/pages.ts';
 
@@ -35,7 +35,6 @@ export function PrintPanel({
   /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
   const mayStart = !j.stop && (j.state === 'cleared' || j.state === 'needs attention');
   const machineName = j.sheet?.machine.name ?? 'the machine';
-  const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   const isHandedOver = isPrinting && p?.phase === 'handed over';
   const wish = (w: AskedWish, said: string) => void act('print', { wish: w }, said);
   return (
@@ -86,7 +85,7 @@ export function PrintPanel({
         )}
         {mayChange && isPrinting && (
           <CancelPrint
-            share={share}
+            share={shareOf(p)}
             isAsked={j.wish === 'cancel'}
             onCancel={() => wish('cancel', 'Cancel asked for')}
           />
@@ -113,27 +112,7 @@ export function PrintPanel({
       {j.silentS !== null && <SilentNotice machineName={machineName} silentS={j.silentS} />}
       {p && (
         <Box mt={10} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          {!isHandedOver && (
-            <ProgressLine share={share}>
-              <span>{p.phase}</span>
-              <span>
-                {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
-              </span>
-              <span>{p.zMm.toFixed(2)} mm</span>
-              {isResin ? (
-                p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>
-              ) : (
-                <>
-                  <span>
-                    nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
-                  </span>
-                  <span>
-                    bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
-                  </span>
-                </>
-              )}
-            </ProgressLine>
-          )}
+          <HowFar progress={p} isResin={isResin} />
           {p.message && !j.stop && <p role="status">{p.message}</p>}
         </Box>
       )}

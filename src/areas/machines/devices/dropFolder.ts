@@ -23,8 +23,10 @@ const WHY: Readonly<Record<string, string>> = {
   EDQUOT: 'is full',
 };
 const told = (folder: string, error: unknown): Error => {
-  const why = WHY[(error as NodeJS.ErrnoException).code ?? ''];
-  return why === undefined ? (error as Error) : new NoFolder(`the folder ${folder} ${why}`);
+  const { code } = error as NodeJS.ErrnoException;
+  return code === undefined
+    ? (error as Error)
+    : new NoFolder(`the folder ${folder} ${WHY[code] ?? `cannot be used (${code})`}`);
 };
 
 /** What a folder holds, and how much more. */

@@ -51,7 +51,7 @@ export interface ContainerPage extends ContainerRow {
   }[];
 }
 
-/** What one is called, alone and several. */
+/** What one is called. */
 export const containerWord = (isResin: boolean): string => (isResin ? 'bottle' : 'spool');
 
 /** What a container holds is typed as people read it: spools in grams, bottles in millilitres. */

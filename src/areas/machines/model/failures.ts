@@ -12,6 +12,7 @@ export type MachineFailure =
   | { readonly code: 'changedMeanwhile' }
   | { readonly code: 'notReady'; readonly state: string }
   | { readonly code: 'otherWay'; readonly printer: string }
+  | { readonly code: 'inUse'; readonly name: string }
   | { readonly code: 'notAnswering'; readonly why: string }
   | { readonly code: 'noContainer'; readonly of: string }
   | { readonly code: 'oneCodeEach' }
@@ -38,6 +39,7 @@ export const machineText = {
   addressTaken: ({ name }: { readonly name: string }) => `${name} is at that address already`,
   changedMeanwhile: () => 'Somebody has changed the machine meanwhile; open the page again and look',
   otherWay: ({ printer }: { readonly printer: string }) => `Machines of ${printer} are not connected in that way`,
+  inUse: ({ name }: { readonly name: string }) => `${name} prints over it: try it when that has ended`,
   notReady: ({ state }: { readonly state: string }) =>
     `The machine is ${state}: its connection is changed when it is ready again`,
   notAnswering: ({ why }: { readonly why: string }) => `It does not answer as it should: ${why}`,

@@ -43,6 +43,8 @@ export interface PrintProgress {
   readonly plate?: number;
   /** The machine was told to begin, or is about to be: what it says from then on is of this print (of the plate at hand). */
   readonly isBegun?: boolean;
+  /** Nothing is heard of the machine: neither heat nor height is known. */
+  readonly isUnheard?: boolean;
   /** How long it took by the machine's own clock, where it ran through. */
   readonly tookS?: number;
   /** Resin in the vat, as the printer told it. */

@@ -80,17 +80,18 @@ export const loadContainer = (
     const at = await slotAt(inside, machineId, head);
     if (!at.ok) return at;
     const { m, heads, name } = at.value;
-    const wanted = await findContainer(inside, code);
+    const found = await findContainer(inside, code);
+    const wanted = found && (await held(inside, found.id));
     if (!wanted) return fail({ code: 'noContainer', of: code });
     const material = (await findProfile(inside, wanted.materialId))!;
     const printer = (await findProfile(inside, m.printerId))!;
     if (material.technology !== printer.technology)
       return fail({ code: 'otherTechnology', of: wanted.code, name: material.name });
-    const [there] = await slotsWhere(inside, eq(slot.containerId, wanted.id));
+    const there = await slotOf(inside, wanted.id);
     if (there?.machineId === m.id && there.index === head) return succeed(null);
     if (there) return fail({ code: 'loadedElsewhere', of: wanted.code, where: there.where });
     if (!(await moveRow(inside, container, wanted.id, containerMoves.load, { openedAt: opened(inside) })))
-      return fail({ code: 'notInStock', of: wanted.code, state: (await findContainer(inside, wanted.id))!.state });
+      return fail({ code: 'notInStock', of: wanted.code, state: wanted.state });
     const before = await takeOut(inside, m, head, name);
     const set = { containerId: wanted.id, at: inside.clock.now(), by: inside.user.name };
     await inside.db.insert(slot).values({ machineId: m.id, index: head, ...set });
@@ -154,7 +155,7 @@ async function takeOut(ctx: Ctx, m: Pick<Machine, 'id' | 'place'>, head: number,
     .where(and(eq(slot.machineId, m.id), eq(slot.index, head)))
     .returning({ id: slot.containerId });
   if (!out) return null;
-  const row = (await findContainer(ctx, out.id))!;
+  const row = (await held(ctx, out.id))!;
   await moveRow(ctx, container, row.id, row.remainingG > 0 ? containerMoves.unload : containerMoves.finish, {
     place: m.place,
   });
@@ -173,10 +174,8 @@ export const weighContainer = (
   changed(ctx, id, async (inside, row) => {
     const found =
       row.state === 'used up' && leftG > 0 ? 'find' : row.state === 'in stock' && leftG === 0 ? 'finish' : null;
-    await inside.db
-      .update(container)
-      .set({ remainingG: leftG, ...(found && { state: containerMoves[found].to }) })
-      .where(eq(container.id, row.id));
+    await inside.db.update(container).set({ remainingG: leftG }).where(eq(container.id, row.id));
+    if (found) await moveRow(inside, container, row.id, containerMoves[found], {});
     return { what: 'weighed', deltaG: leftG - row.remainingG, leftG, where: null, why };
   });
 
@@ -264,12 +263,15 @@ async function enter(
   });
 }
 
-const slotsWhere = async ({ db }: Reader, where: SQL): Promise<{ machineId: string; index: number; where: string }[]> =>
-  db
+/** Where one is loaded. */
+async function slotOf({ db }: Reader, containerId: string) {
+  const [there] = await db
     .select({ machineId: slot.machineId, index: slot.index, where: machine.name })
     .from(slot)
     .innerJoin(machine, eq(machine.id, slot.machineId))
-    .where(where);
+    .where(eq(slot.containerId, containerId));
+  return there ?? null;
+}
 
 /** Spools and bottles that a condition holds of. */
 export async function containerRows(ctx: Reader, where: SQL): Promise<ContainerRow[]> {

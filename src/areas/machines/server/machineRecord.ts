@@ -10,7 +10,7 @@ import { connectionFor, connectionText, placeOf, type Connection, type GivenConn
 import type { Unit } from '../model/copies.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
-import { lookAt } from './adapters/index.ts';
+import { isSeenAtWork, lookAt } from './adapters/index.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, occupancy } from './tables.ts';
 
@@ -108,11 +108,14 @@ const isTaken = async ({ db }: Ctx, id: string): Promise<boolean> =>
 
 /** Looks at a device before anything rests on it: what it says of itself. */
 export async function testConnection(
+  ctx: Pick<Ctx, 'db'>,
   technology: 'filament' | 'resin',
   given: GivenConnection,
 ): Promise<Result<{ says: string }, MachineFailure>> {
   const connection = connectionFor(technology, given);
   if (!connection) return fail({ code: 'otherWay', printer: 'the printer' });
+  const busy = isSeenAtWork(connection) ? null : await whoPrintsAt(ctx, connection);
+  if (busy !== null) return fail({ code: 'inUse', name: busy });
   try {
     return succeed({ says: (await lookAt(connection)).says });
   } catch (error) {
@@ -129,6 +132,14 @@ const eventOf = ({ id, name }: Pick<Machine, 'id' | 'name'>) => ({
 
 /** Where a machine is connected, as `placeOf` says it. */
 const PLACE = sql`coalesce(${machine.device} ->> 'path', lower(${machine.device} ->> 'host') || ':' || (${machine.device} ->> 'port'))`;
+/** Which machine prints over that connection. */
+async function whoPrintsAt({ db }: Pick<Ctx, 'db'>, connection: Connection): Promise<string | null> {
+  const [busy] = await db
+    .select({ name: machine.name })
+    .from(machine)
+    .where(and(eq(machine.state, 'printing'), sql`${PLACE} = ${placeOf(connection)}`));
+  return busy?.name ?? null;
+}
 /** Another machine of the name or at the address. */
 async function whoHas(
   { db }: Ctx,

@@ -9,6 +9,7 @@ const LOST_FOR_MS = 15_000;
 /** A layer stack as it is sent. */
 export interface SentStack {
   readonly zip: Uint8Array;
+  readonly layers: number;
   /** Layers of plates before this one, where it is one of several. */
   readonly layersBefore?: number;
   /** What somebody does before the next plate, and where that begins; null after the last. */

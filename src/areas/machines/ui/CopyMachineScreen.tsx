@@ -63,7 +63,7 @@ function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly 
   const [problem, setProblem] = useState<string | null>(null);
   const form = useForm<Typed>({
     mode: 'controlled',
-    initialValues: { isConnected: m.device !== null, units: proposedUnits(m, 1, taken) },
+    initialValues: { isConnected: m.device !== null && 'host' in m.device, units: proposedUnits(m, 1, taken) },
     validateInputOnBlur: true,
     validate: (v) => schemaResolver(copyMachineSchema, { sync: true })(sent(v)),
   });

@@ -1,5 +1,6 @@
-import { Box, Button, NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { ActForm } from '../../../ui/ActForm.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { FARM, IN_USE } from '../../library/model/list.ts';
 import { containerWord, gramsTyped } from '../model/containers.ts';
@@ -27,12 +28,9 @@ export function LoadForms({
   const [content, setContent] = useState<number | string>(1000);
   return (
     <>
-      <Box
-        component="form"
-        className="fields"
+      <ActForm
         mt={12}
-        onSubmit={(e) => {
-          e.preventDefault();
+        onAct={() => {
           void onAct('load', { code: code.trim(), head }, `${code.trim()} loaded`).then(
             (isDone) => isDone && setCode(''),
           );
@@ -55,13 +53,10 @@ export function LoadForms({
         <span className="hint">
           {loaded ? `${loaded.code} is loaded; it goes back into stock with what is left.` : 'Nothing is loaded.'}
         </span>
-      </Box>
-      <Box
-        component="form"
-        className="fields"
+      </ActForm>
+      <ActForm
         mt={12}
-        onSubmit={(e) => {
-          e.preventDefault();
+        onAct={() => {
           void onAct(
             'load-new',
             { materialId: material, lot: lot.trim(), remainingG: gramsTyped(content, isResin), head },
@@ -86,7 +81,7 @@ export function LoadForms({
         <Button variant="default" type="submit" disabled={!material || !lot.trim() || content === ''}>
           Receive and load
         </Button>
-      </Box>
+      </ActForm>
     </>
   );
 }

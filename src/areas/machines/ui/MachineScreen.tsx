@@ -16,6 +16,7 @@ import { LoadForms } from './LoadForms.tsx';
 import type { MachineCard, MachinePage, ReportedState } from '../model/pages.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Side } from '../../../ui/Side.tsx';
+import { ActForm } from '../../../ui/ActForm.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { FARM, IN_USE } from '../../library/model/list.ts';
 
@@ -34,12 +35,9 @@ function SaidForm({
   const [resin, setResin] = useState<number | string>(said?.resinC ?? '');
   const [inVat, setInVat] = useState<number | string>(said?.inVatMl ?? '');
   return (
-    <Box
-      component="form"
-      className="fields"
+    <ActForm
       mt={12}
-      onSubmit={(e) => {
-        e.preventDefault();
+      onAct={() => {
         const figure = (v: number | string): number | null => (v === '' ? null : Number(v));
         onSay({ speedPercent: Number(speed), lid: cap, resinC: figure(resin), inVatMl: figure(inVat) });
       }}
@@ -66,7 +64,7 @@ function SaidForm({
       <span className="hint">
         {said ? `${said.byName}, ${dayAndTime(said.at)}` : 'Not recorded; rules that need it are not checked.'}
       </span>
-    </Box>
+    </ActForm>
   );
 }
 
@@ -242,10 +240,8 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   <span className="hint">What is mounted and loaded below goes to this head.</span>
                 </Box>
               )}
-              <form
-                className="fields"
-                onSubmit={(e) => {
-                  e.preventDefault();
+              <ActForm
+                onAct={() => {
                   void act('mount', { toolId: tool, note: '', head }, 'Tool mounted');
                 }}
               >
@@ -261,19 +257,16 @@ export function MachineScreen({ id }: { readonly id: string }) {
                 <span className="hint">
                   {isResin ? 'Counts as a change of film.' : 'Counts as a nozzle change; a tool put back counts again.'}
                 </span>
-              </form>
+              </ActForm>
               <LoadForms
                 technology={m.technology}
                 head={head}
                 loaded={head === 0 ? m.loaded : (m.others.find((h) => h.tool === head)?.loaded ?? null)}
                 onAct={act}
               />
-              <Box
-                component="form"
-                className="fields"
+              <ActForm
                 mt={12}
-                onSubmit={(e) => {
-                  e.preventDefault();
+                onAct={() => {
                   void act('maintenance', { kind, note }, `${maintenanceKinds[kind].label} logged`);
                   setNote('');
                 }}
@@ -293,7 +286,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
                     ? `Makes due: ${labels(maintenanceKinds[kind].due)}`
                     : 'Makes nothing due.'}
                 </span>
-              </Box>
+              </ActForm>
               <SaidForm
                 key={m.said?.at ?? 'unsaid'}
                 said={m.said}

@@ -1,5 +1,6 @@
-import { Box, Button, NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { ActForm } from '../../../ui/ActForm.tsx';
 import { containerWord, gramsTyped, leftOnScale, type ContainerPage } from '../model/containers.ts';
 import { leftText } from '../model/leftText.ts';
 
@@ -27,10 +28,8 @@ function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: A
     shown === '' ? null : onScale === null ? gramsTyped(shown, isResin) : leftOnScale(Number(shown), onScale);
   const isTooLight = leftG !== null && leftG < 0;
   return (
-    <form
-      className="fields"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <ActForm
+      onAct={() => {
         if (leftG !== null) void onAct('weigh', { leftG, why: why.trim() || 'weighed' }, `${c.code} weighed`);
       }}
     >
@@ -63,7 +62,7 @@ function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: A
           ? `${leftText(leftG, isResin)} left, ${leftText(c.remainingG, isResin)} by the record.`
           : `${leftText(c.remainingG, isResin)} left by the record.`}
       </span>
-    </form>
+    </ActForm>
   );
 }
 
@@ -71,12 +70,9 @@ function Dry({ onAct }: { readonly onAct: Act }) {
   const [warm, setWarm] = useState<number | string>('');
   const [hours, setHours] = useState<number | string>('');
   return (
-    <Box
-      component="form"
-      className="fields"
+    <ActForm
       mt={12}
-      onSubmit={(e) => {
-        e.preventDefault();
+      onAct={() => {
         void onAct('dry', { dryC: Number(warm), dryH: Number(hours) }, 'Drying recorded').then((isDone) => {
           if (!isDone) return;
           setWarm('');
@@ -89,7 +85,7 @@ function Dry({ onAct }: { readonly onAct: Act }) {
       <Button variant="default" type="submit" disabled={warm === '' || hours === ''}>
         Record drying
       </Button>
-    </Box>
+    </ActForm>
   );
 }
 
@@ -97,12 +93,9 @@ function Discard({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct:
   const [why, setWhy] = useState('');
   const isLoaded = c.state === 'loaded';
   return (
-    <Box
-      component="form"
-      className="fields"
+    <ActForm
       mt={12}
-      onSubmit={(e) => {
-        e.preventDefault();
+      onAct={() => {
         void onAct('discard', { why: why.trim() }, `${c.code} discarded`);
       }}
     >
@@ -119,6 +112,6 @@ function Discard({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct:
       <span className="hint">
         {isLoaded ? 'It is loaded: unload it on its machine first.' : 'Its record stays; nothing more is done with it.'}
       </span>
-    </Box>
+    </ActForm>
   );
 }

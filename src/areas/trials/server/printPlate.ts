@@ -25,5 +25,6 @@ export function printPlate(ctx: Ctx, row: Trial, on: Machine, device: Connection
   });
   const says = `Plate ${plate + 1} of ${plates.length} is done: write ${plate + 1} on it, put an empty one in and go on`;
   const next = plate + 1 < plates.length ? { plate: plate + 1, says } : null;
-  return printStack(device, { zip: stackOf(plates[plate]!).zip, layersBefore, next }, record, lease.epoch);
+  const sent = { zip: stackOf(plates[plate]!).zip, layers: layerCount(plates[plate]!), layersBefore, next };
+  return printStack(device, sent, record, lease.epoch);
 }

@@ -50,7 +50,7 @@ export class PrintRecord extends KeptPrint {
         ? takenG
         : couponFedG(this.row.plan, this.row.gcode, {
             zMm: how === 'finished' ? Infinity : zMm,
-            layers: acknowledged,
+            layers: how === 'finished' ? Infinity : acknowledged,
           });
     this.progress = { ...this.progress, takenG: Math.max(takenG, fedG) };
     const progress = isHost ? progressOnPlate(this.row.plan, this.progress) : this.progress;

@@ -1,11 +1,11 @@
 import { Box, Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
-import { ProgressLine } from '../../../ui/ProgressLine.tsx';
 import { CancelPrint } from '../../../ui/CancelPrint.tsx';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
+import { HowFar, shareOf } from '../../../ui/HowFar.tsx';
 import type { AskedWish } from '../../machines/model/print.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -28,7 +28,6 @@ export function PrintStage({
   const running = t.state === 'printing';
   const isHandedOver = running && p?.phase === 'handed over';
   const plates = t.plan.plates ?? 1;
-  const share = p && p.lines > 0 ? p.acknowledged / p.lines : 0;
   return (
     <section className="stage" aria-label="Print">
       <h2>
@@ -61,7 +60,7 @@ export function PrintStage({
             </Button>
           ))}
         {mayChange && running && (
-          <CancelPrint share={share} isAsked={t.wish === 'cancel'} onCancel={() => onWish('cancel')} />
+          <CancelPrint share={shareOf(p)} isAsked={t.wish === 'cancel'} onCancel={() => onWish('cancel')} />
         )}
         {mayChange && running && !isHandedOver && <EmergencyStop machineId={t.machineId} machineName={t.machineName} />}
         {isResin && plates > 1 ? (
@@ -107,36 +106,7 @@ export function PrintStage({
       {t.silentS !== null && <SilentNotice machineName={t.machineName} silentS={t.silentS} />}
       {p && (
         <Box mt={12} data-phase={p.phase} data-acknowledged={p.acknowledged}>
-          {!isHandedOver && (
-            <ProgressLine share={share}>
-              <span>{p.phase}</span>
-              <span>
-                {isResin ? 'layer' : 'line'} {p.acknowledged} of {p.lines}
-              </span>
-              <span>{p.zMm.toFixed(2)} mm</span>
-              {p.resinC !== undefined && <span>resin {p.resinC.toFixed(1)} °C</span>}
-              {plates > 1 && (
-                <span>
-                  plate {(p.plate ?? 0) + 1} of {plates}
-                </span>
-              )}
-              {!isResin && (
-                <>
-                  <span>
-                    nozzle {p.nozzleC.toFixed(0)}/{p.nozzleTargetC} °C
-                  </span>
-                  <span>
-                    bed {p.bedC.toFixed(0)}/{p.bedTargetC} °C
-                  </span>
-                </>
-              )}
-              {p.resends > 0 && (
-                <span>
-                  {p.resends} {p.resends === 1 ? 'line' : 'lines'} sent again
-                </span>
-              )}
-            </ProgressLine>
-          )}
+          <HowFar progress={p} isResin={isResin} plates={plates} />
           {p.message && !t.stop && (
             <Box
               component="p"

@@ -192,7 +192,11 @@ export function TrialScreen({ id }: { readonly id: string }) {
               ) : (
                 <CouponDrawing
                   plan={t.plan}
-                  zMm={t.state === 'printing' || t.state === 'interrupted' ? (t.progress?.zMm ?? 0) : null}
+                  zMm={
+                    (t.state === 'printing' || t.state === 'interrupted') && !t.progress?.isUnheard
+                      ? (t.progress?.zMm ?? 0)
+                      : null
+                  }
                   place={place}
                   looks={placeLooks(t)}
                 />

@@ -9,5 +9,6 @@ export const POST = command({
   database: 'outside',
   schema: connectionSchema,
   text: machineText,
-  run: ({ body }) => testConnection(body.technology, body.device),
+  statuses: { inUse: 409 },
+  run: ({ ctx, body }) => testConnection(ctx, body.technology, body.device),
 });

@@ -1,9 +1,10 @@
 import { dropFile, lookIntoFolder, NoFolder, takeBack } from '../../devices/dropFolder.ts';
 import { dropName, type DropFolder } from '../../model/connection.ts';
 import type { PrintLog } from '../linePrint.ts';
+import type { SentStack } from '../stackPrint.ts';
 import type { Adapter } from './define.ts';
 
-const LOOK_EVERY_MS = 500;
+const LOOK_EVERY_MS = 1000;
 
 /** Puts what was judged into a folder under the machine's naming rules, and waits for a person's word. Nothing is heard of the machine. */
 export const folder: Adapter<'folder'> = {
@@ -16,42 +17,56 @@ export const folder: Adapter<'folder'> = {
     };
   },
   stop: () => Promise.reject(new NoFolder('for nothing but files is put before it')),
-  program: (at, lines, log) => handOver(at, new TextEncoder().encode(`${lines.join('\n')}\n`), log),
-  stack: (at, { zip }, log) => handOver(at, zip, log),
+  program: (at, lines, log) =>
+    handOver(at, { bytes: new TextEncoder().encode(`${lines.join('\n')}\n`), done: lines.length }, log),
+  stack: (at, { zip, layers, layersBefore = 0, next }, log) =>
+    handOver(at, { bytes: zip, done: layersBefore + layers, next }, log),
 };
 
-async function handOver(at: DropFolder, bytes: Uint8Array, log: PrintLog): Promise<void> {
+interface Handed {
+  readonly bytes: Uint8Array;
+  /** Lines or layers that are done with it. */
+  readonly done: number;
+  readonly next?: SentStack['next'];
+}
+async function handOver(at: DropFolder, { bytes, done, next }: Handed, log: PrintLog): Promise<void> {
   const name = dropName(log.name, at);
-  try {
-    if (!log.progress.isBegun) {
-      await log.mayGoOn();
-      await dropFile(at.folder, name, bytes);
-    }
-    await log.write({
-      isBegun: true,
-      phase: 'handed over',
-      message: `${name} lies in ${at.folder}: print it at the machine, then say here that it is printed, or cancel`,
-    });
-    while (log.wish !== 'cancel' && log.wish !== 'printed') {
-      await new Promise((again) => setTimeout(again, LOOK_EVERY_MS));
-      await log.write({});
-    }
-    if (log.wish === 'printed') {
-      await takeBack(at.folder, name);
-      return await log.end('finished', { phase: 'done', message: null });
-    }
-    const isBack = await takeBack(at.folder, name);
-    await log.end('interrupted', {
+  if (!log.progress.isBegun) {
+    await log.mayGoOn();
+    const why = await unlessNoFolder(dropFile(at.folder, name, bytes));
+    if (why !== null) return log.end('interrupted', { phase: 'refused', message: `Not handed over: ${why}` });
+  }
+  await log.write({
+    ...{ isBegun: true, isUnheard: true, phase: 'handed over' },
+    message: `${name} lies in ${at.folder}: print it at the machine, then say here that it is printed, or cancel`,
+  });
+  while (log.wish !== 'cancel' && log.wish !== 'printed') {
+    await new Promise((again) => setTimeout(again, LOOK_EVERY_MS));
+    await log.write({});
+  }
+  let isBack = false;
+  await unlessNoFolder(takeBack(at.folder, name).then((is) => (isBack = is))); // a word counts without the folder as well
+  if (log.wish === 'cancel')
+    return log.end('interrupted', {
       phase: isBack ? 'cancelled' : 'fault',
       message: isBack
         ? `Cancelled; ${name} was still in ${at.folder} and is taken back`
-        : `Cancelled, but ${name} was taken out of ${at.folder}: look at the machine, and weigh what it has fed`,
+        : `Cancelled, but ${name} is not in ${at.folder} any more: look at the machine, and weigh what it has fed`,
     });
-  } catch (error) {
-    if (!(error instanceof NoFolder)) throw error;
-    await log.end('interrupted', {
-      phase: log.progress.isBegun ? 'fault' : 'refused',
-      message: `Not handed over: ${error.message}`,
+  if (next)
+    return log.end('interrupted', {
+      ...{ phase: 'next plate', message: next.says, plate: next.plate },
+      ...{ acknowledged: done, isBegun: false },
     });
-  }
+  return log.end('finished', { phase: 'done', message: null, acknowledged: done });
 }
+
+/** Why a folder could not be used; null where it could. */
+const unlessNoFolder = (work: Promise<unknown>): Promise<string | null> =>
+  work.then(
+    () => null,
+    (error: unknown) => {
+      if (error instanceof NoFolder) return error.message;
+      throw error;
+    },
+  );

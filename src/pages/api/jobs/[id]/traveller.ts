@@ -1,6 +1,7 @@
 import { checkText } from '../../../../areas/checks/model/failures.ts';
 import { getJobPage, travellerOf } from '../../../../areas/checks/server/index.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
+import { paper } from '../../../../platform/http/paper.ts';
 
 /** The sheet that goes with a job to the machine, for paper. */
 export const GET = reading({
@@ -11,12 +12,6 @@ export const GET = reading({
     const page = await getJobPage(ctx, params['id']!);
     if (!page.ok) return page;
     const address = new URL(`/checks/${params['id']!}`, request.url).href;
-    return new Response(await travellerOf(page.value, address, ctx.clock.now()), {
-      headers: {
-        'content-type': 'text/html; charset=utf-8',
-        'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
-        'cache-control': 'no-store',
-      },
-    });
+    return paper(await travellerOf(page.value, address, ctx.clock.now()));
   },
 });
