@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { asSentence } from './asSentence.ts';
 import { dayAndTime } from './dates.ts';
 import { EmergencyStop } from './EmergencyStop.tsx';
+import { JudgePart } from './JudgePart.tsx';
 import { useMachineAct } from './useMachineAct.ts';
 
 /** What stands on a machine that stopped or has finished, why, and what may be done: go on with it, or take the part off and say so. */
@@ -18,6 +19,8 @@ export function StopNotice({
   readonly machineId: string;
   readonly machineName: string;
   readonly stop: {
+    readonly of: 'job' | 'trial' | null;
+    readonly id: string;
     readonly name: string;
     readonly zMm: number;
     readonly why: string;
@@ -74,6 +77,7 @@ export function StopNotice({
               It stands still, part on the plate
             </Button>
           )}
+          {isFinished && stop.of === 'job' && <JudgePart jobId={stop.id} machineName={machineName} />}
           {onResume && <Button onClick={onResume}>Resume at {stop.zMm.toFixed(2)} mm</Button>}
           <Button
             variant="default"

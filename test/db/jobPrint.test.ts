@@ -1,10 +1,17 @@
 import { jobsOpen } from '../../src/areas/checks/model/states.ts';
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
-import { checkAgain, clearJob, confirmSet, listJobs, wishJobPrint } from '../../src/areas/checks/server/index.ts';
+import {
+  checkAgain,
+  clearJob,
+  confirmSet,
+  listJobs,
+  noteOutcome,
+  wishJobPrint,
+} from '../../src/areas/checks/server/index.ts';
 import { job } from '../../src/areas/checks/server/tables.ts';
 import { clearPlate, findLoaded } from '../../src/areas/machines/server/index.ts';
-import { printTime } from '../../src/areas/machines/server/tables.ts';
+import { print as prints } from '../../src/areas/machines/server/tables.ts';
 import { programText } from '../../src/areas/rules/cases.ts';
 import { lastsOf, workedOutOf, ofProgram } from '../../src/areas/rules/outcome.ts';
 import { getToday } from '../../src/areas/today/server/index.ts';
@@ -261,13 +268,13 @@ test('prints that ran through are timed by the machine’s own clock, and from f
     await print(id);
     unwrap(await clearPlate(tech(), bench.m.id, ''));
   }
-  const rows = await tech().db.select().from(printTime).where(eq(printTime.ofId, id));
-  expect(rows.map((r) => [r.machineId, r.of, Math.round(r.workedOutS)])).toEqual(
-    rows.map(() => [bench.m.id, 'job', Math.round(workedOutOf(estimate))]),
+  const rows = await tech().db.select().from(prints).where(eq(prints.ofId, id)).orderBy(prints.number);
+  expect(rows.map((r) => [r.machineId, r.of, r.state, Math.round(r.workedOutS!)])).toEqual(
+    rows.map(() => [bench.m.id, 'job', 'finished', Math.round(workedOutOf(estimate))]),
   );
   expect(rows).toHaveLength(5);
   // the stand-in starts and stops less hard than its profile says, and homes in its own time
-  for (const r of rows) expect(r.tookS).toBeGreaterThan(60);
+  for (const r of rows) expect(r.tookS!).toBeGreaterThan(60);
   const nextId = await approved();
   const next = ofProgram((await pageOf(nextId)).run!.outcome)!.estimate;
   expect(next.pace!.prints).toBeGreaterThanOrEqual(5);
@@ -275,7 +282,53 @@ test('prints that ran through are timed by the machine’s own clock, and from f
   // the list says what the page says: what its print lasts, and not what its moves take
   expect(lastsOf(next)).toBeGreaterThan(next.timeS);
   expect((await listJobs(tech(), jobsOpen)).find((j) => j.id === nextId)!.timeS).toBeCloseTo(lastsOf(next), 6);
-  expect(Math.abs(lastsOf(next) / rows.at(-1)!.tookS - 1)).toBeLessThan(0.25);
+  expect(Math.abs(lastsOf(next) / rows.at(-1)!.tookS! - 1)).toBeLessThan(0.25);
   // how fast a machine is decides no verdict
   expect((await pageOf(checkedBefore)).outOfDate).toBe(false);
+});
+
+test('a job wants as many good prints as it was asked for: scrap is printed once more, and a later look counts', async () => {
+  const id = await approved(2);
+  const judge = (result: 'good' | 'failed', clearsPlate: boolean, note = '') =>
+    noteOutcome(tech(), id, {
+      ...{ result, note, clearsPlate, layer: null },
+      ...{ signs: [], setAtMachine: '', pictureSha: null },
+    });
+  const printOne = async (): Promise<void> => {
+    await ask(id);
+    await print(id);
+  };
+  await printOne();
+  unwrap(await judge('good', true));
+  expect(await hut()).toMatchObject({ state: 'ready', stop: null });
+  await printOne();
+  // as many as were asked for have come to their end; one of them turns out to be none
+  expect(await pageOf(id)).toMatchObject({ state: 'done', printed: 2 });
+  unwrap(await judge('failed', true, 'a corner has lifted'));
+  expect(await pageOf(id)).toMatchObject({ state: 'cleared', printed: 1 });
+  await printOne();
+  unwrap(await judge('good', true));
+  const page = await pageOf(id);
+  expect(page).toMatchObject({ state: 'done', printed: 2 });
+  expect(page.executions.map((p) => [p.state, p.why])).toEqual([
+    ['good', null],
+    ['scrap', 'a corner has lifted'],
+    ['good', null],
+  ]);
+  // nothing of it stands on the plate any more: the word on its outcome is not taken for one on the plate
+  expect(why(await judge('good', true))).toContain('does not stand on the plate');
+  expect(await pageOf(id)).toMatchObject({ outcomes: { length: 3 } });
+});
+
+test('a single print that is scrap has failed its job, which can be printed again', async () => {
+  const id = await approved();
+  await ask(id);
+  await print(id);
+  const say = { layer: null, signs: [], setAtMachine: '', pictureSha: null, clearsPlate: true };
+  unwrap(await noteOutcome(tech(), id, { ...say, result: 'failed', note: 'split' }));
+  expect(await pageOf(id)).toMatchObject({ state: 'failed', printed: 0 });
+  await ask(id);
+  await print(id);
+  unwrap(await noteOutcome(tech(), id, { ...say, result: 'good', note: '' }));
+  expect(await pageOf(id)).toMatchObject({ state: 'done', printed: 1, begun: 2 });
 });

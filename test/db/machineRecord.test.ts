@@ -106,12 +106,14 @@ describe('a machine that is changed', () => {
     await farm.pool.query(`update machine set state = 'ready' where id = $1`, [bench.m.id]);
     // a print that is wished for was meant for the device that is connected now
     await farm.pool.query(
-      `insert into occupancy (id, machine_id, of, of_id, name, by_name, since, expected)
+      `insert into print (id, machine_id, of, of_id, name, by_name, since, expected)
        values ('wish', $1, 'job', 'j', 'J-1', 'tester', now(), now())`,
       [bench.m.id],
     );
     expect(JSON.stringify(await change({ device: null }))).toContain('about to print');
-    await farm.pool.query(`update occupancy set until = now() where id = 'wish'`);
+    await farm.pool.query(
+      `update print set state = case when state = 'under way' then 'stopped' else state end, ended_at = coalesce(ended_at, now()), cleared_at = now() where id = 'wish'`,
+    );
     unwrap(await change({ device: null }));
     expect((await hut()).device).toBeNull();
     unwrap(await change({ device: { host, port } }));

@@ -68,7 +68,7 @@ describe('one machine, one print', () => {
     const id = await trialOf();
     unwrap(await requestPrint(tech(), id, 'print'));
     unwrap(await requestPrint(tech(), id, 'print'));
-    const { rows } = await farm.pool.query<{ n: string }>('select count(*) n from occupancy where until is null');
+    const { rows } = await farm.pool.query<{ n: string }>('select count(*) n from print where cleared_at is null');
     expect(Number(rows[0]!.n)).toBe(1);
   });
 
@@ -77,10 +77,10 @@ describe('one machine, one print', () => {
     unwrap(await requestPrint(tech(), id, 'print'));
     await expect(
       farm.pool.query(
-        `insert into occupancy (id, machine_id, of, of_id, name, by_name, since, expected) values ('x', $1, 'job', 'y', 'J-1', 'me', now(), now())`,
+        `insert into print (id, machine_id, of, of_id, name, by_name, since, expected) values ('x', $1, 'job', 'y', 'J-1', 'me', now(), now())`,
         [bench.m.id],
       ),
-    ).rejects.toThrow('occupancy_one_per_machine');
+    ).rejects.toThrow('print_one_per_machine');
   });
 
   test('a print whose machine another has taken is refused before a line is sent, and leaves the other alone', async () => {

@@ -175,7 +175,7 @@ describe('what is recorded of a machine and what it does', () => {
     const at = farm.clock.now();
     unwrap(await claim(tech(), bench.m, { of: 'job', id: 'gone', name: 'J-0', timeS: 9 }));
     const open = async () =>
-      (await farm.pool.query('select 1 from occupancy where until is null and of_id = $1', ['gone'])).rows.length;
+      (await farm.pool.query('select 1 from print where cleared_at is null and of_id = $1', ['gone'])).rows.length;
     await reconcile();
     expect(await open()).toBe(1);
     farm.clock.set(new Date(at.getTime() + 20_000));

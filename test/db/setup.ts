@@ -69,7 +69,9 @@ export const keepBytes = async (ctx: Ctx, bytes: Uint8Array): Promise<{ sha256: 
 
 /** Whatever a test has left on plates is taken off, and nothing has a machine any more. */
 export async function emptyPlates({ pool }: Farm): Promise<void> {
-  await pool.query('update occupancy set until = now() where until is null');
+  await pool.query(
+    `update print set state = case when state = 'under way' then 'stopped' else state end, ended_at = coalesce(ended_at, now()), cleared_at = now() where cleared_at is null`,
+  );
   await pool.query(
     `update machine set state = 'ready', stop = null where state in ('printing', 'stopped', 'waiting to be cleared', 'unknown')`,
   );

@@ -19,7 +19,7 @@ const UNDER_WAY = `
   union all select 'trial ' || id from trial where state = 'printing'
   union all select 'job ' || id from job where state = 'printing'
   union all select 'machine ' || name from machine where state = 'printing'
-  union all select 'plate of ' || m.name from occupancy o join machine m on m.id = o.machine_id where o.until is null and m.state = 'ready'
+  union all select 'plate of ' || m.name from print o join machine m on m.id = o.machine_id where o.cleared_at is null and m.state = 'ready'
   union all select 'lease on ' || name from machine where lease_until > now()`;
 
 /** Spools whose entries do not add up to what is left, that are loaded and in no slot or in one and not loaded, and coupons that fed
@@ -95,8 +95,8 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
       if (rows[0]?.state !== 'measuring') lost.push(`print of trial ${id}`);
     }
     const { rows: twice } = await db.query<{ name: string }>(
-      `select m.name from occupancy a join occupancy b on a.machine_id = b.machine_id and a.id < b.id
-         and a.since < coalesce(b.until, 'infinity') and b.since < coalesce(a.until, 'infinity')
+      `select m.name from print a join print b on a.machine_id = b.machine_id and a.id < b.id
+         and a.since < coalesce(b.cleared_at, 'infinity') and b.since < coalesce(a.cleared_at, 'infinity')
        join machine m on m.id = a.machine_id`,
     );
     doubled.push(...twice.map((r) => `two prints at once on ${r.name}`));

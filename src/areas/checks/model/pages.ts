@@ -1,5 +1,6 @@
 import { mayMove } from '../../../core/states/moves.ts';
 import { jobMoves, type JobState, type RunState } from './states.ts';
+import type { PrintRow } from '../../machines/model/pages.ts';
 import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -45,9 +46,10 @@ export interface JobPage {
   readonly title: string;
   readonly class: JobClass;
   readonly quantity: number;
-  /** Prints that came to their end, of so many. */
+  /** Prints that came to their end and are no scrap, of so many. */
   readonly printed: number;
   readonly prints: number;
+  readonly executions: readonly PrintRow[];
   /** Whether its print can go on from where it stopped. */
   readonly resumes: boolean;
   /** What of it stands on the machine that stopped. */

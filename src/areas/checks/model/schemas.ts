@@ -178,6 +178,7 @@ export const outcomeSchema = object({
     .matches(/^[0-9a-f]{64}$/)
     .nullable()
     .defined(),
+  clearsPlate: boolean(),
 })
   .noUnknown()
   .required();

@@ -12,7 +12,7 @@ export const jobMoves = movesAmong(jobStates, {
   /** Set down otherwise, or a fix done: checked anew. */
   change: { from: ['received', 'checked', 'cleared'], to: 'checked' },
   clear: { from: ['checked', 'cleared'], to: 'cleared' },
-  begin: { from: ['cleared', 'needs attention'], to: 'printing' },
+  begin: { from: ['cleared', 'needs attention', 'failed'], to: 'printing' },
   finish: { from: ['printing'], to: 'done' },
   /** One of several prints has come to its end. */
   finishOne: { from: ['printing'], to: 'cleared' },
@@ -22,6 +22,8 @@ export const jobMoves = movesAmong(jobStates, {
   leave: { from: ['printing'], to: 'cleared' },
   interrupt: { from: ['printing'], to: 'needs attention' },
   /** Somebody says what became of it, printed by us or from its file by hand. */
+  /** What had come to its end turns out to be scrap: another print is wanted. */
+  noteScrap: { from: ['cleared', 'done'], to: 'cleared' },
   noteDone: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'done' },
   noteFailed: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'failed' },
 });

@@ -9,7 +9,7 @@ import { areStored } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
 import { enqueue } from '../../../platform/jobs/send.ts';
 import { findProfile } from '../../library/server/index.ts';
-import { findMachine } from '../../machines/server/index.ts';
+import { countPrints, findMachine, listPrints } from '../../machines/server/index.ts';
 import { checkOverrides } from '../../recipes/model/overrides.ts';
 import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
 import type { RequestFailure } from '../../requests/model/request.ts';
@@ -306,6 +306,8 @@ export async function getJobPage(ctx: Ctx, id: string) {
     request: request?.ok ? request.value : null,
     seenTo,
     ...(await handOver(ctx, run, seenTo)),
+    printed: await countPrints(ctx, { of: 'job', id }),
+    executions: await listPrints(ctx, { of: 'job', id }),
     prints: printsWanted(row),
     resumes,
     stop: m?.stop?.id === id ? m.stop : null,

@@ -12,6 +12,8 @@ import { signs as allSigns } from '../../trials/kinds/signs.ts';
 import { LARGEST_PICTURE_BYTES, pictureTypeOf } from '../../trials/model/pictures.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { scoreRules, printResults, type Judged, type PrintResult, type RuleRecord } from '../model/noted.ts';
+import { clearPlate, countPrints, findMachine, judgePrint } from '../../machines/server/index.ts';
+import { findRecipe } from '../../recipes/server/index.ts';
 import { printsWanted } from '../model/prints.ts';
 import { findJob, jobName } from './jobs.ts';
 import { checkRun, job, jobOutcome } from './tables.ts';
@@ -23,6 +25,8 @@ export interface NewOutcome {
   readonly setAtMachine: string;
   readonly note: string;
   readonly pictureSha: string | null;
+  /** Whoever says so has taken the part off its machine. */
+  readonly clearsPlate?: boolean | undefined;
 }
 const no = (why: string) => fail<CheckFailure>({ code: 'notNoted', why });
 
@@ -30,8 +34,9 @@ const no = (why: string) => fail<CheckFailure>({ code: 'notNoted', why });
 export async function noteOutcome(
   ctx: Ctx,
   jobId: string,
-  input: NewOutcome,
+  { clearsPlate, ...input }: NewOutcome,
 ): Promise<Result<{ id: string }, CheckFailure>> {
+  const { result, note } = input;
   const row = await findJob(ctx, jobId);
   if (!row) return fail({ code: 'noJob' });
   if (row.state === 'printing') return no('It is still printing: wait for its end, or cancel it first');
@@ -57,17 +62,34 @@ export async function noteOutcome(
       personName: ctx.user.name,
       at: ctx.clock.now(),
     });
-    const isLast = row.printed >= printsWanted(row) || printsWanted(row) === 1;
-    const act = input.result === 'failed' ? 'noteFailed' : 'noteDone';
-    if (isLast && !(await moveJob(inside, jobId, act, { wish: 'idle' })))
+    const judged = await judgePrint(
+      inside,
+      { of: 'job', id: jobId },
+      result === 'failed' ? 'scrap' : 'good',
+      note || null,
+    );
+    const wanted = printsWanted(row);
+    const isEnough = (await countPrints(inside, { of: 'job', id: jobId })) >= wanted;
+    const act =
+      wanted > 1 && !isEnough
+        ? judged && result === 'failed' && mayMove(jobMoves.noteScrap, row.state) && 'noteScrap'
+        : result === 'failed'
+          ? 'noteFailed'
+          : 'noteDone';
+    if (act && !(await moveJob(inside, jobId, act, { wish: 'idle' })))
       return no('The job has changed meanwhile; open it again');
+    if (clearsPlate) {
+      const on = await findMachine(inside, (await findRecipe(inside, row.recipeId))!.machineId!);
+      if (on?.stop?.id !== jobId || !(await clearPlate(inside, on.id, note)).ok)
+        return no('It does not stand on the plate of its machine any more; save the outcome alone');
+    }
     await recordEvent(inside, {
       subjectKind: 'job',
       subjectId: jobId,
       subjectName: jobName(row.number),
       what: `outcome noted: ${printResults[input.result]}`,
       from: row.state,
-      to: { state: isLast ? jobMoves[act].to : row.state, layer: input.layer, signs: input.signs },
+      to: { state: act ? jobMoves[act].to : row.state, layer: input.layer, signs: input.signs },
       why: input.note || null,
     });
     return succeed({ id });

@@ -10,11 +10,11 @@ import { progressOf, wishText, type AskedWish, type PrintProgress } from '../../
 import { lastsOf, workedOutOf, isOfLayers, type JobOutcome } from '../../rules/outcome.ts';
 import {
   claim,
+  countPrints,
   findMachine,
   KeptPrint,
   Lease,
   consume,
-  notePrintTime,
   occupy,
   printProgram,
   printStack,
@@ -275,29 +275,22 @@ class JobPrintLog extends KeptPrint {
   protected async close(inside: Ctx, how: 'finished' | 'interrupted'): Promise<void> {
     const { phase, acknowledged, zMm, message } = this.progress;
     const isFinished = how === 'finished';
-    const printed = this.row.printed + (isFinished ? 1 : 0);
     const takenG = this.progress.takenG ?? 0;
     const run = await this.run(inside);
     const fedByNowG = run?.outcome ? fedG(run.outcome, isFinished ? Infinity : zMm) : 0;
     const byNowG = phase === 'refused' ? takenG : Math.max(takenG, fedByNowG);
     this.progress = { ...this.progress, takenG: byNowG };
+    const of = { of: 'job', id: this.row.id, name: jobName(this.row.number) } as const;
+    const printed = (await countPrints(inside, of)) + (isFinished ? 1 : 0);
     const ended = isFinished ? (printed < printsWanted(this.row) ? 'finishOne' : 'finish') : null;
     const broken = phase === 'refused' ? 'refuse' : leavesPart(how, this.progress) ? 'interrupt' : 'leave';
     const isMoved = await moveJob(inside, this.row.id, ended ?? broken, {
       wish: 'idle',
       progress: this.progress,
-      printed,
     });
     if (!isMoved) return; // its end is written already
-    await release(inside, this.on, { of: 'job', id: this.row.id, name: jobName(this.row.number) }, how, this.progress);
-    const { tookS } = this.progress;
-    if (isFinished && tookS !== undefined && run?.outcome)
-      await notePrintTime(
-        inside,
-        this.on.id,
-        { of: 'job', id: this.row.id },
-        { workedOutS: workedOutOf(run.outcome.estimate), tookS },
-      );
+    const workedOutS = isFinished && run?.outcome ? workedOutOf(run.outcome.estimate) : undefined;
+    await release(inside, this.on, of, how, this.progress, workedOutS);
     for (const { head, share } of sharesOf(run?.outcome?.estimate ?? null, run?.sheet?.bodyTool))
       await consume(inside, this.on.id, (byNowG - takenG) * share, head, jobName(this.row.number));
     await recordEvent(inside, {

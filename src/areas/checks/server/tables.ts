@@ -23,8 +23,6 @@ export const job = pgTable(
     title: text('title').notNull(),
     class: text('class').$type<'customer part' | 'in-house' | 'lights-out'>().notNull(),
     quantity: integer('quantity').notNull(),
-    /** Prints that came to their end; a job of several pieces has as many as they take. */
-    printed: integer('printed').notNull().default(0),
     /** Prints that were begun, however they ended; one that is resumed is begun once. */
     begun: integer('begun').notNull().default(0),
     /** What the part is for; null where nobody said. */
@@ -55,7 +53,7 @@ export const job = pgTable(
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
     check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),
-    check('job_printed', sql`${t.printed} >= 0 and ${t.begun} >= ${t.printed}`),
+    check('job_begun', sql`${t.begun} >= 0`),
     check('job_wish', isOneOf(t.wish, printWishes)),
   ],
 );

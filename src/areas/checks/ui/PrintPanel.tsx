@@ -1,4 +1,4 @@
-import { Box, Button, Checkbox, Group, Stack } from '@mantine/core';
+import { Box, Button, Checkbox, Group, Stack, Table } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { CancelPrint } from '../../../ui/CancelPrint.tsx';
@@ -7,8 +7,11 @@ import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { isOfLayers } from '../../rules/outcome.ts';
 import { HowFar, shareOf } from '../../../ui/HowFar.tsx';
+import type { PrintRow } from '../../machines/model/pages.ts';
 import type { AskedWish } from '../../machines/model/print.ts';
+import { mayMove } from '../../../core/states/moves.ts';
 import type { JobPage } from '../model/pages.ts';
+import { jobMoves } from '../model/states.ts';
 
 /** What a person sees to at the machine, and the print itself, from the first line to the last. */
 export function PrintPanel({
@@ -33,7 +36,7 @@ export function PrintPanel({
   const isPrinting = j.state === 'printing';
   const isResin = j.run?.outcome ? isOfLayers(j.run.outcome) : false;
   /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
-  const mayStart = !j.stop && (j.state === 'cleared' || j.state === 'needs attention');
+  const mayStart = !j.stop && mayMove(jobMoves.begin, j.state);
   const machineName = j.sheet?.machine.name ?? 'the machine';
   const isHandedOver = isPrinting && p?.phase === 'handed over';
   const wish = (w: AskedWish, said: string) => void act('print', { wish: w }, said);
@@ -99,6 +102,7 @@ export function PrintPanel({
           </span>
         )}
       </Group>
+      {j.executions.length > 0 && <Prints of={j.executions} />}
       {j.stop && (
         <StopNotice
           hasVat={isResin}
@@ -119,3 +123,40 @@ export function PrintPanel({
     </section>
   );
 }
+
+const SAYS: Readonly<Record<PrintRow['state'], string>> = {
+  'under way': 'printing',
+  stopped: 'stopped',
+  'not begun': 'ended before anything was laid',
+  finished: 'finished, not yet looked at',
+  good: 'good',
+  scrap: 'scrap',
+};
+/** Every print of the job, the last one first. */
+const Prints = ({ of }: { readonly of: readonly PrintRow[] }) => (
+  <Table mt={12} aria-label="Prints">
+    <Table.Thead>
+      <Table.Tr>
+        <Table.Th>Print</Table.Th>
+        <Table.Th>Began</Table.Th>
+        <Table.Th>Ended</Table.Th>
+        <Table.Th>Came to</Table.Th>
+        <Table.Th>By</Table.Th>
+      </Table.Tr>
+    </Table.Thead>
+    <Table.Tbody>
+      {of.map((p, i) => (
+        <Table.Tr key={p.number} data-print={p.state}>
+          <Table.Td className="f">{of.length - i}</Table.Td>
+          <Table.Td className="nowrap">{dayAndTime(p.since)}</Table.Td>
+          <Table.Td className="nowrap">{p.endedAt && dayAndTime(p.endedAt)}</Table.Td>
+          <Table.Td>
+            {SAYS[p.state]}
+            {p.why && <span className="hint"> {p.why}</span>}
+          </Table.Td>
+          <Table.Td>{p.judgedByName ?? p.byName}</Table.Td>
+        </Table.Tr>
+      ))}
+    </Table.Tbody>
+  </Table>
+);

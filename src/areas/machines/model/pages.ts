@@ -1,6 +1,6 @@
 import type { Connection } from './connection.ts';
 import type { MachineStop } from './occupancy.ts';
-import type { MachineState } from './states.ts';
+import type { MachineState, PrintState } from './states.ts';
 import type { MaintenanceKind } from './maintenance.ts';
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { Proof } from '../../library/model/records.ts';
@@ -53,6 +53,17 @@ export interface MachinePage extends MachineCard {
     readonly at: string;
   }[];
   readonly events: readonly EventRow[];
+}
+
+/** One execution of a job, in the list of its prints. */
+export interface PrintRow {
+  readonly number: number;
+  readonly state: PrintState;
+  readonly byName: string;
+  readonly since: string;
+  readonly endedAt: string | null;
+  readonly why: string | null;
+  readonly judgedByName: string | null;
 }
 
 /** Work on a machine, in the log of all. */

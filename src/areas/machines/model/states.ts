@@ -18,3 +18,20 @@ export const machineMoves = movesAmong(machineStates, {
   find: { from: ['unknown'], to: 'stopped' },
   clear: { from: platesTaken, to: 'ready' },
 });
+
+/** What one execution comes to: of a trial it ends *finished*, for its readings judge it; of a job somebody says what the part is. */
+export const printStates = ['under way', 'stopped', 'not begun', 'finished', 'good', 'scrap'] as const;
+export type PrintState = (typeof printStates)[number];
+/** What has come to its end and is not refused by anybody. */
+export const printsThatCount = ['finished', 'good'] as const satisfies readonly PrintState[];
+export const printMoves = movesAmong(printStates, {
+  /** Goes on from where it stopped. */
+  resume: { from: ['stopped'], to: 'under way' },
+  finish: { from: ['under way'], to: 'finished' },
+  stop: { from: ['under way'], to: 'stopped' },
+  /** Nothing was laid. */
+  leave: { from: ['under way', 'stopped'], to: 'not begun' },
+  /** Somebody has looked at the part; a later look counts. */
+  accept: { from: ['finished', 'good', 'scrap'], to: 'good' },
+  scrap: { from: ['finished', 'good', 'scrap'], to: 'scrap' },
+});

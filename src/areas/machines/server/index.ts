@@ -26,10 +26,10 @@ export {
   unloadSlot,
   weighContainer,
 } from './containers.ts';
-export { claim, clearPlate, findStopped, occupy, release } from './occupancy.ts';
+export { claim, clearPlate, countPrints, findStopped, judgePrint, listPrints, occupy, release } from './prints.ts';
 export { dropLeasesOfEnded, Lease, LeaseLost } from './lease.ts';
 export { whichAnswer, type Answering } from './answering.ts';
-export { notePrintTime, paceOfMachine } from './printTimes.ts';
+export { paceOfMachine } from './printTimes.ts';
 export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
 export { printProgram, printStack, takes } from './adapters/index.ts';

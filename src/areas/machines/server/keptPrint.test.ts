@@ -23,7 +23,7 @@ class Log extends KeptPrint {
   }
 }
 const log = (renew: () => Promise<void>, isGood = true) =>
-  new Log(ctx, 'J-0001', 'print', { renew, isGood }, progressOf('connecting', 9, at));
+  new Log(ctx, 'J-0001', 'print', { renew, isGood, note: () => Promise.resolve() }, progressOf('connecting', 9, at));
 const isLost = () => Promise.reject(new LeaseLost());
 
 test('whoever has lost the machine sends no further line, though a report on the side was the first to learn it', async () => {

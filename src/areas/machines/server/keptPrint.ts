@@ -13,7 +13,7 @@ export abstract class KeptPrint implements PrintLog {
     protected readonly ctx: Ctx,
     readonly name: string,
     public wish: PrintLog['wish'],
-    protected readonly lease: Pick<Lease, 'renew' | 'isGood'>,
+    protected readonly lease: Pick<Lease, 'renew' | 'note' | 'isGood'>,
     public progress: PrintProgress,
   ) {}
 
@@ -36,6 +36,7 @@ export abstract class KeptPrint implements PrintLog {
     try {
       const wish = await this.ctx.db.transaction(async (db) => {
         await this.lease.renew({ db });
+        await this.lease.note({ db }, this.progress);
         return this.keep({ ...this.ctx, db });
       });
       this.wish = wish ?? this.wish;

@@ -1,7 +1,8 @@
 import { and, eq, isNotNull, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { hasEnded } from '../../../platform/identity.ts';
-import { machine } from './tables.ts';
+import type { PrintProgress } from '../model/print.ts';
+import { machine, print } from './tables.ts';
 
 const LEASE_MS = 6000;
 /** This side lets go before the other side may take: clocks need not agree, only run alike. */
@@ -59,6 +60,13 @@ export class Lease {
       .returning({ id: machine.id });
     if (got.length === 0) throw new LeaseLost();
     this.goodUntil = asked + LEASE_MS - MARGIN_MS;
+  }
+  /** How far the print has come that is printed under it: for whoever watches the floor. */
+  async note({ db }: Pick<Ctx, 'db'>, progress: PrintProgress): Promise<void> {
+    await db
+      .update(print)
+      .set({ progress })
+      .where(and(eq(print.machineId, this.machineId), eq(print.state, 'under way')));
   }
   async drop(): Promise<void> {
     await this.ctx.db.update(machine).set({ leaseBy: null, leaseUntil: null }).where(this.mine());

@@ -12,7 +12,7 @@ import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
 import { isSeenAtWork, lookAt } from './adapters/index.ts';
 import { findMachine, type Machine } from './queries.ts';
-import { machine, occupancy } from './tables.ts';
+import { machine, print } from './tables.ts';
 
 export interface NewMachine {
   readonly name: string;
@@ -101,9 +101,9 @@ export const changeMachine = (
 const isTaken = async ({ db }: Ctx, id: string): Promise<boolean> =>
   (
     await db
-      .select({ id: occupancy.id })
-      .from(occupancy)
-      .where(and(eq(occupancy.machineId, id), isNull(occupancy.until)))
+      .select({ id: print.id })
+      .from(print)
+      .where(and(eq(print.machineId, id), isNull(print.clearedAt)))
   ).length > 0;
 
 /** Looks at a device before anything rests on it: what it says of itself. */

@@ -7,7 +7,7 @@ import type { MachineStop } from '../model/occupancy.ts';
 import { machineMoves, type MachineState } from '../model/states.ts';
 import { lookAt } from './adapters/index.ts';
 import type { Machine } from './queries.ts';
-import { machine, occupancy } from './tables.ts';
+import { machine, print } from './tables.ts';
 
 /** A print that somebody wants and no worker has taken up is no contradiction before so long. */
 const SETTLES_S = 10;
@@ -29,27 +29,30 @@ export async function reconcileMachines(ctx: Ctx, isPrinting: ReadonlySet<string
 /** A claim of which nothing came: its print is not under way, and its machine has not begun. */
 async function vacateLeftBehind(ctx: Ctx, isPrinting: ReadonlySet<string>): Promise<void> {
   const open = await ctx.db
-    .select({ id: occupancy.id, ofId: occupancy.ofId })
-    .from(occupancy)
-    .innerJoin(machine, eq(machine.id, occupancy.machineId))
+    .select({ id: print.id, ofId: print.ofId })
+    .from(print)
+    .innerJoin(machine, eq(machine.id, print.machineId))
     .where(
       and(
-        isNull(occupancy.until),
+        isNull(print.clearedAt),
         eq(machine.state, 'ready'),
-        sql`${occupancy.since} < ${new Date(ctx.clock.now().getTime() - 1000 * SETTLES_S)}`,
+        sql`${print.since} < ${new Date(ctx.clock.now().getTime() - 1000 * SETTLES_S)}`,
       ),
     );
   for (const { id, ofId } of open)
     if (!isPrinting.has(ofId))
-      await ctx.db.update(occupancy).set({ until: ctx.clock.now() }).where(eq(occupancy.id, id));
+      await ctx.db
+        .update(print)
+        .set({ state: 'not begun', endedAt: ctx.clock.now(), clearedAt: ctx.clock.now() })
+        .where(eq(print.id, id));
 }
 
 /** Recorded as printing: by what, and is that printing at all? */
 async function whyNotPrinting(ctx: Ctx, m: Machine, isPrinting: ReadonlySet<string>): Promise<string | null> {
   const [held] = await ctx.db
-    .select({ ofId: occupancy.ofId, name: occupancy.name })
-    .from(occupancy)
-    .where(and(eq(occupancy.machineId, m.id), isNull(occupancy.until)));
+    .select({ ofId: print.ofId, name: print.name })
+    .from(print)
+    .where(and(eq(print.machineId, m.id), isNull(print.clearedAt)));
   if (!held) return 'it is recorded as printing, and nothing that it prints is known here';
   return isPrinting.has(held.ofId) ? null : `it is recorded as printing ${held.name}, which is not printed any more`;
 }
@@ -68,7 +71,7 @@ async function whyNotIdle(m: Machine): Promise<string | null> {
 
 /** From what it is at this moment: a print that has begun meanwhile is no doubt. */
 async function doubt(ctx: Ctx, m: Machine, why: string): Promise<boolean> {
-  const taken: SQL = sql`select 1 from ${occupancy} o where o.machine_id = ${machine.id} and o.until is null`;
+  const taken: SQL = sql`select 1 from ${print} o where o.machine_id = ${machine.id} and o.cleared_at is null`;
   const isAsRead =
     m.state === 'ready' ? notExists(sql`(${taken})`) : or(isNull(machine.leaseBy), sql`${machine.leaseUntil} < now()`);
   const stop: MachineStop = { of: null, id: '', name: m.name, zMm: 0, why, at: ctx.clock.now().toISOString() };

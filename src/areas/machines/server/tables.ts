@@ -20,7 +20,8 @@ import { containerStates, entryKinds, type ContainerState, type EntryKind } from
 import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
 import type { Claim, MachineStop } from '../model/occupancy.ts';
-import { machineStates, platesTaken, type MachineState } from '../model/states.ts';
+import type { PrintProgress } from '../model/print.ts';
+import { machineStates, platesTaken, printStates, type MachineState, type PrintState } from '../model/states.ts';
 import { isOneOf } from '../../../platform/db/states.ts';
 import type { Policy } from '../model/policy.ts';
 
@@ -148,46 +149,47 @@ export const slot = pgTable(
   (t) => [primaryKey({ columns: [t.machineId, t.index] })],
 );
 
-/** What takes a machine's plate: from the wish to print, written before the device is touched, until somebody has cleared it. No machine
- *  has two at once. */
-export const occupancy = pgTable(
-  'occupancy',
+/** One execution of a job or a trial, which takes its machine's plate: from the wish to print, written before the device is touched, until
+ *  somebody has cleared it. No machine has two at once. */
+export const print = pgTable(
+  'print',
   {
     id: text('id').primaryKey(),
+    number: integer('number').generatedAlwaysAsIdentity().unique(),
     machineId: text('machine_id')
       .notNull()
       .references(() => machine.id),
     of: text('of').$type<Claim['of']>().notNull(),
     ofId: text('of_id').notNull(),
     name: text('name').notNull(),
+    state: text('state').$type<PrintState>().notNull().default('under way'),
     byName: text('by_name').notNull(),
     since: at('since'),
     /** When it is expected to come to its end. */
     expected: at('expected'),
-    until: timestamp('until', { withTimezone: true }),
+    /** How far it has come, as it was last heard of. */
+    progress: jsonb('progress').$type<PrintProgress | null>(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+    /** Why it stopped, or what is wrong with the part. */
+    why: text('why'),
+    judgedByName: text('judged_by_name'),
+    judgedAt: timestamp('judged_at', { withTimezone: true }),
+    clearedAt: timestamp('cleared_at', { withTimezone: true }),
+    /** How long was worked out for one that ran through, uncorrected, and how long it took by the machine's own clock. */
+    workedOutS: real('worked_out_s'),
+    tookS: real('took_s'),
   },
   (t) => [
-    uniqueIndex('occupancy_one_per_machine')
+    uniqueIndex('print_one_per_machine')
       .on(t.machineId)
-      .where(sql`${t.until} is null`),
+      .where(sql`${t.clearedAt} is null`),
+    index('print_of').on(t.ofId, t.state),
+    index('print_by_machine').on(t.machineId, t.endedAt),
+    check('print_state', isOneOf(t.state, printStates)),
+    check('print_ended', sql`(${t.state} = 'under way') = (${t.endedAt} is null)`),
+    check('print_cleared', sql`${t.clearedAt} is null or ${t.endedAt} is not null`),
+    check('print_judged', sql`(${t.state} in ('good', 'scrap')) = (${t.judgedAt} is not null)`),
   ],
-);
-
-/** How long prints took that ran through, beside what was worked out for them. Append-only by grant. */
-export const printTime = pgTable(
-  'print_time',
-  {
-    id: text('id').primaryKey(),
-    machineId: text('machine_id')
-      .notNull()
-      .references(() => machine.id),
-    of: text('of').$type<Claim['of']>().notNull(),
-    ofId: text('of_id').notNull(),
-    workedOutS: real('worked_out_s').notNull(),
-    tookS: real('took_s').notNull(),
-    at: at('at'),
-  },
-  (t) => [index('print_time_by_machine').on(t.machineId, t.at)],
 );
 
 /** Append-only by grant. */

@@ -1,15 +1,16 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { actAfter, whyNotFree, type Claim, type MachineStop } from '../model/occupancy.ts';
 import type { PrintProgress } from '../model/print.ts';
-import { machineMoves, type MachineState } from '../model/states.ts';
+import type { PrintRow } from '../model/pages.ts';
+import { machineMoves, printMoves, printsThatCount, type MachineState } from '../model/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { moveRow } from '../../../platform/db/states.ts';
 import { findMachine, type Machine } from './queries.ts';
-import { machine, occupancy } from './tables.ts';
+import { machine, print } from './tables.ts';
 
 /** Another print has the machine: which, and until when. */
 export interface Taken {
@@ -19,25 +20,28 @@ export interface Taken {
 
 /** Takes a machine for a print, in the same transaction as the wish for it: of two at once one gets it, the other is told by what it is
  *  taken. What has it already keeps it. */
-export async function claim(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, print: Claim): Promise<Result<null, Taken>> {
+export async function claim(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, claimed: Claim): Promise<Result<null, Taken>> {
   const now = ctx.clock.now();
   const got = await ctx.db
-    .insert(occupancy)
+    .insert(print)
     .values({
       id: ctx.newId(),
       machineId: m.id,
-      of: print.of,
-      ofId: print.id,
-      name: print.name,
+      of: claimed.of,
+      ofId: claimed.id,
+      name: claimed.name,
       byName: ctx.user.name,
       since: now,
-      expected: new Date(now.getTime() + 1000 * print.timeS),
+      expected: new Date(now.getTime() + 1000 * claimed.timeS),
     })
     .onConflictDoNothing()
-    .returning({ id: occupancy.id });
+    .returning({ id: print.id });
   if (got.length > 0) return succeed(null);
   const held = await heldBy(ctx, m.id);
-  if (held && isOf(held, print)) return succeed(null);
+  if (held && isOf(held, claimed)) {
+    await moveRow(ctx, print, held.id, printMoves.resume, { endedAt: null });
+    return succeed(null);
+  }
   if (!held) return fail({ code: 'taken', what: `${m.name} has just become free: try again` });
   const untilAbout = `until about ${hourOf(held.expected)}, and until its plate is cleared`;
   return fail({
@@ -49,9 +53,9 @@ const hourOf = (at: Date): string => at.toLocaleTimeString('en-GB', { hour: '2-d
 
 /** The machine prints from here on what has taken it, whatever stood on it before: it goes on, or somebody has said that its plate is
  *  empty. */
-export async function occupy(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, print: Claim): Promise<Result<null, Taken>> {
+export async function occupy(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, claimed: Claim): Promise<Result<null, Taken>> {
   return ctx.db.transaction(async (db) => {
-    const taken = await claim({ ...ctx, db }, m, print);
+    const taken = await claim({ ...ctx, db }, m, claimed);
     if (taken.ok && !(await moveMachine({ db }, m.id, 'begin', null)))
       return fail({ code: 'taken', what: whyNotFree((await findMachine({ db }, m.id))!) ?? `${m.name} is taken` });
     return taken;
@@ -63,20 +67,33 @@ export async function occupy(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, print: C
 export async function release(
   ctx: Ctx,
   m: Pick<Machine, 'id' | 'name'>,
-  print: Pick<Claim, 'of' | 'id' | 'name'>,
+  of: Pick<Claim, 'of' | 'id' | 'name'>,
   how: 'finished' | 'interrupted',
   progress: PrintProgress,
+  /** Uncorrected, where the print is one that times its machine. */
+  workedOutS?: number,
 ): Promise<void> {
   const held = await heldBy(ctx, m.id);
-  if (held && !isOf(held, print)) return;
+  if (held && !isOf(held, of)) return;
   const act = actAfter(how, progress);
-  const { zMm, message, phase, at } = progress;
+  const { zMm, message, phase, at, tookS = null } = progress;
   const why = message ?? phase;
   const stop: MachineStop | null =
-    act === 'leave'
-      ? null
-      : { of: print.of, id: print.id, name: print.name, zMm, why, isFinished: act === 'finish', at };
+    act === 'leave' ? null : { of: of.of, id: of.id, name: of.name, zMm, why, isFinished: act === 'finish', at };
   const isMoved = await moveMachine(ctx, m.id, act, stop);
+  if (held) {
+    const isThrough = act === 'finish' || phase === 'next plate';
+    await moveRow(
+      ctx,
+      print,
+      held.id,
+      printMoves[isThrough ? 'finish' : act === 'leave' && isMoved ? 'leave' : 'stop'],
+      {
+        ...{ progress, endedAt: ctx.clock.now(), why: isThrough ? null : why },
+        ...(workedOutS !== undefined && tookS !== null && tookS > 0 && workedOutS > 0 && { workedOutS, tookS }),
+      },
+    );
+  }
   if (!stop) return isMoved ? vacate(ctx, m.id) : undefined; // what stands on its plate keeps it taken
   if (!isMoved) return;
   await recordEvent(ctx, {
@@ -102,21 +119,58 @@ const moveMachine = (
   stop: MachineStop | null,
 ): Promise<boolean> => moveRow(ctx, machine, id, machineMoves[act], { stop });
 /** What has taken a machine. */
-async function heldBy({ db }: Pick<Ctx, 'db'>, machineId: string): Promise<typeof occupancy.$inferSelect | null> {
+async function heldBy({ db }: Pick<Ctx, 'db'>, machineId: string): Promise<typeof print.$inferSelect | null> {
   const [held] = await db
     .select()
-    .from(occupancy)
-    .where(and(eq(occupancy.machineId, machineId), isNull(occupancy.until)));
+    .from(print)
+    .where(and(eq(print.machineId, machineId), isNull(print.clearedAt)));
   return held ?? null;
 }
-const isOf = (held: typeof occupancy.$inferSelect, print: Pick<Claim, 'of' | 'id'>): boolean =>
-  held.of === print.of && held.ofId === print.id;
-/** Nothing takes the machine any more. */
+const isOf = (held: typeof print.$inferSelect, claimed: Pick<Claim, 'of' | 'id'>): boolean =>
+  held.of === claimed.of && held.ofId === claimed.id;
+
+/** Nothing takes the machine any more: what was still under way is none, whatever came of it. */
 async function vacate(ctx: Pick<Ctx, 'db' | 'clock'>, machineId: string): Promise<void> {
-  await ctx.db
-    .update(occupancy)
-    .set({ until: ctx.clock.now() })
-    .where(and(eq(occupancy.machineId, machineId), isNull(occupancy.until)));
+  const held = await heldBy(ctx, machineId);
+  if (!held) return;
+  const now = ctx.clock.now();
+  await moveRow(ctx, print, held.id, printMoves.stop, { endedAt: now });
+  await ctx.db.update(print).set({ clearedAt: now }).where(eq(print.id, held.id));
+}
+
+/** Somebody has looked at what the last print gave; false where that has not come to its end, or there was none. */
+export async function judgePrint(
+  ctx: Ctx,
+  of: Pick<Claim, 'of' | 'id'>,
+  verdict: 'good' | 'scrap',
+  why: string | null,
+): Promise<boolean> {
+  const [newest] = await ctx.db
+    .select({ id: print.id })
+    .from(print)
+    .where(and(eq(print.of, of.of), eq(print.ofId, of.id), ne(print.state, 'not begun')))
+    .orderBy(desc(print.number))
+    .limit(1);
+  const set = { why, judgedByName: ctx.user.name, judgedAt: ctx.clock.now() };
+  return newest ? moveRow(ctx, print, newest.id, printMoves[verdict === 'good' ? 'accept' : 'scrap'], set) : false;
+}
+/** Prints of a job or a trial that came to their end and were not found to be scrap. */
+export const countPrints = ({ db }: Pick<Ctx, 'db'>, of: Pick<Claim, 'of' | 'id'>): Promise<number> =>
+  db.$count(print, and(eq(print.of, of.of), eq(print.ofId, of.id), inArray(print.state, [...printsThatCount])));
+
+/** Prints of a job or a trial, the last one first. */
+export async function listPrints({ db }: Pick<Ctx, 'db'>, of: Pick<Claim, 'of' | 'id'>): Promise<PrintRow[]> {
+  const rows = await db
+    .select()
+    .from(print)
+    .where(and(eq(print.of, of.of), eq(print.ofId, of.id)))
+    .orderBy(desc(print.number))
+    .limit(100);
+  return rows.map((p) => ({
+    ...{ number: p.number, state: p.state, byName: p.byName, why: p.why, judgedByName: p.judgedByName },
+    since: p.since.toISOString(),
+    endedAt: p.endedAt?.toISOString() ?? null,
+  }));
 }
 
 /** Somebody has taken off what a print left, and says so: the machine is free again. */
