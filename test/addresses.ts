@@ -32,6 +32,7 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     `/trials/${trials!.rows.find((t) => t.state === 'accepted')!.id}`,
     '/checks',
     '/checks/new',
+    '/checks/queue',
     '/checks/rules',
     '/checks/requests',
     '/checks/requests/new',

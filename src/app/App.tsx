@@ -34,6 +34,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/trials\/([^/]+)$/, load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen)],
   [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],
   [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
+  [/^\/checks\/queue$/, load(async () => (await import('../areas/checks/ui/QueueScreen.tsx')).QueueScreen)],
   [/^\/checks\/rules$/, load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen)],
   [/^\/checks\/requests$/, load(async () => (await import('../areas/requests/ui/RequestsScreen.tsx')).RequestsScreen)],
   [

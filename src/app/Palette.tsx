@@ -30,6 +30,7 @@ const pages = [
   ['/trials/due', 'Trials that are due'],
   ['/trials/signs', 'Defects: from what is seen to the trial'],
   ['/checks', 'Job checks'],
+  ['/checks/queue', 'Jobs: queue'],
   ['/checks/requests', 'Jobs: requests'],
   ['/checks/rules', 'Jobs: rule track record'],
   ['/machines', 'Machines: floor'],

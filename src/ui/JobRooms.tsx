@@ -2,6 +2,7 @@ import { Rooms } from './Rooms.tsx';
 
 const rooms = [
   ['/checks', 'Jobs'],
+  ['/checks/queue', 'Queue'],
   ['/checks/requests', 'Requests'],
   ['/checks/rules', 'Rule track record'],
 ] as const;

@@ -5,9 +5,9 @@ import { coalesce } from './coalesce.ts';
 /** Which queries a changed record touches. */
 const touched: Record<string, readonly string[]> = {
   trial: ['trials', 'trial', 'today', 'machines', 'due'],
-  job: ['jobs', 'job', 'today', 'requests', 'request'],
+  job: ['jobs', 'job', 'queue', 'today', 'requests', 'request'],
   request: ['requests', 'request', 'today'],
-  machine: ['machines', 'machine', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
+  machine: ['machines', 'machine', 'queue', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
   profile: ['profiles', 'profile', 'value-history', 'job'],
   policy: ['policy'],
   recipe: ['recipes', 'recipe', 'job'],

@@ -7,7 +7,8 @@ export type CheckFailure =
   | { readonly code: 'notPlaced'; readonly why: string }
   | { readonly code: 'notCleared'; readonly why: string }
   | { readonly code: 'notPrinted'; readonly why: string }
-  | { readonly code: 'notNoted'; readonly why: string };
+  | { readonly code: 'notNoted'; readonly why: string }
+  | { readonly code: 'notQueued'; readonly why: string };
 
 export const checkText = {
   noJob: () => 'There is no such job',
@@ -19,4 +20,5 @@ export const checkText = {
   notCleared: (f: { why: string }) => f.why,
   notPrinted: (f: { why: string }) => f.why,
   notNoted: (f: { why: string }) => f.why,
+  notQueued: (f: { why: string }) => f.why,
 } satisfies { [C in CheckFailure['code']]: (f: Extract<CheckFailure, { code: C }>) => string };

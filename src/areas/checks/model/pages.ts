@@ -1,6 +1,8 @@
 import { mayMove } from '../../../core/states/moves.ts';
 import { jobMoves, type JobState, type RunState } from './states.ts';
 import type { PrintRow } from '../../machines/model/pages.ts';
+import type { MachineState } from '../../machines/model/states.ts';
+import type { Planned, Queued, QueueKind } from './queue.ts';
 import type { MachineStop } from '../../machines/model/occupancy.ts';
 import type { PrintProgress } from '../../machines/model/print.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -37,6 +39,37 @@ export interface JobRow {
   readonly printMessage: string | null;
   readonly timeS: number | null;
   readonly createdByName: string;
+}
+
+/** A job that waits in a queue, with what is planned of it. */
+export interface QueueRow extends Planned {
+  readonly name: string;
+  readonly title: string;
+  readonly due: string | null;
+  readonly of: QueueKind;
+  /** The machine or printer profile whose queue it is. */
+  readonly queueId: string;
+  /** Machine that its verdict holds for. */
+  readonly judgedOn: string;
+  /** Prints that are still wanted, and what one lasts. */
+  readonly prints: number;
+  readonly timeS: number;
+  readonly byName: string;
+  readonly queuedAt: string;
+}
+export interface QueuePage {
+  readonly machines: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly printerId: string;
+    readonly printer: string;
+    readonly place: string;
+    readonly state: MachineState;
+    readonly expected: string | null;
+    /** Job that it prints next. */
+    readonly next: string | null;
+  }[];
+  readonly rows: readonly QueueRow[];
 }
 
 /** A job as its page reads it. */
@@ -96,6 +129,8 @@ export interface JobPage {
   readonly confirmed: readonly Confirmed[];
   readonly progress: PrintProgress | null;
   readonly wish: PrintWish;
+  /** What it waits in a queue with; null where it waits in none. */
+  readonly queued: Queued | null;
   readonly outcomes: readonly NotedOutcome[];
   readonly outOfDate: boolean;
   readonly changed: readonly string[];

@@ -5,6 +5,7 @@ import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { fileRefSchema, sha256Schema } from '../../requests/model/file.ts';
 import { MOST_BODIES, MOST_BOXES } from './mesh.ts';
+import { queueKinds, type QueueKind } from './queue.ts';
 import { printResults, type PrintResult } from './noted.ts';
 import { purposes, type Purpose } from '../../rules/context.ts';
 import { askedWishes, type AskedWish } from '../../machines/model/print.ts';
@@ -179,6 +180,17 @@ export const outcomeSchema = object({
     .nullable()
     .defined(),
   clearsPlate: boolean(),
+})
+  .noUnknown()
+  .required();
+
+/** Into a queue, before another job or where its due date puts it; out of it with null. */
+export const queueSchema = object({
+  of: string<QueueKind>()
+    .nullable()
+    .defined()
+    .oneOf([...queueKinds, null]),
+  before: string().max(64).nullable(),
 })
   .noUnknown()
   .required();

@@ -1,8 +1,8 @@
 import { RESIN_G_PER_ML } from '../../../core/resin/weight.ts';
 import type { GcodeReport } from '../../../core/gcode/report.ts';
 import type { CheckContext, ContextHead } from '../../rules/context.ts';
-import { layingHeads } from '../../rules/headViews.ts';
 import type { Estimate, StackEstimate } from '../../rules/outcome.ts';
+import { headsUsed, massOn } from './needs.ts';
 
 /** One thing that no file carries and a person sees to at the machine. */
 export interface ToSet {
@@ -18,14 +18,13 @@ export function listToSet(
   report: GcodeReport,
   estimate: Pick<Estimate, 'massG' | 'heads'>,
 ): ToSet[] {
-  const { machine: m, recipe: r, bodyTool = 0 } = sheet;
-  const body = { tool: bodyTool, mounted: m.mounted, loaded: m.loaded, recipe: r };
-  const used = [body, ...(sheet.heads ?? []).filter((h) => layingHeads(report).includes(h.tool))];
-  const massOf = (tool: number): number =>
-    estimate.heads?.find((h) => h.head === tool + 1)?.massG ?? (tool === bodyTool ? estimate.massG : 0);
+  const { recipe: r, bodyTool = 0 } = sheet;
+  const used = headsUsed(sheet, report);
   return [
     { key: 'plate', says: 'the plate is empty, clean and in its place', known: null },
-    ...used.flatMap((head) => onHead(head, massOf(head.tool), used.length > 1 || bodyTool > 0, bodyTool)),
+    ...used.flatMap((head) =>
+      onHead(head, massOn(head.tool, bodyTool, estimate), used.length > 1 || bodyTool > 0, bodyTool),
+    ),
     { key: 'speed', says: 'speed and flow at the machine stand at 100 %', known: null },
     ...(r.enclosureNeed === 'closed' || r.enclosureNeed === 'open'
       ? [{ key: 'lid', says: `the lid is ${r.enclosureNeed}: ${r.family ?? 'the material'} wants it so`, known: null }]

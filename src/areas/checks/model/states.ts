@@ -1,21 +1,41 @@
 import { movesAmong } from '../../../core/states/moves.ts';
 
-export const jobStates = ['received', 'checked', 'cleared', 'printing', 'needs attention', 'done', 'failed'] as const;
+export const jobStates = [
+  'received',
+  'checked',
+  'cleared',
+  'queued',
+  'printing',
+  'needs attention',
+  'done',
+  'failed',
+] as const;
 export type JobState = (typeof jobStates)[number];
 
 /** States in which a job still waits for its print, or the next one. */
-export const jobsOpen = ['received', 'checked', 'cleared', 'needs attention'] as const satisfies readonly JobState[];
+export const jobsOpen = [
+  'received',
+  'checked',
+  'cleared',
+  'queued',
+  'needs attention',
+] as const satisfies readonly JobState[];
 
 export const jobMoves = movesAmong(jobStates, {
   /** A check has ended: whatever was approved by the one before is approved anew. A print goes on. */
-  judge: { from: ['received', 'checked', 'cleared', 'needs attention'], to: 'checked' },
+  judge: { from: ['received', 'checked', 'cleared', 'queued', 'needs attention'], to: 'checked' },
   /** Set down otherwise, or a fix done: checked anew. */
-  change: { from: ['received', 'checked', 'cleared'], to: 'checked' },
+  change: { from: ['received', 'checked', 'cleared', 'queued'], to: 'checked' },
   clear: { from: ['checked', 'cleared'], to: 'cleared' },
-  begin: { from: ['cleared', 'needs attention', 'failed'], to: 'printing' },
+  /** Waits in a queue, or in another one. */
+  queue: { from: ['cleared', 'queued', 'needs attention', 'failed'], to: 'queued' },
+  unqueue: { from: ['queued'], to: 'cleared' },
+  begin: { from: ['cleared', 'queued', 'needs attention', 'failed'], to: 'printing' },
   finish: { from: ['printing'], to: 'done' },
   /** One of several prints has come to its end. */
   finishOne: { from: ['printing'], to: 'cleared' },
+  /** The same of a job that waits in a queue with the others. */
+  finishOneQueued: { from: ['printing'], to: 'queued' },
   /** Not what was judged, or another has the machine: not a line was sent. */
   refuse: { from: ['printing'], to: 'checked' },
   /** Cancelled before anything was laid. */
@@ -23,9 +43,9 @@ export const jobMoves = movesAmong(jobStates, {
   interrupt: { from: ['printing'], to: 'needs attention' },
   /** Somebody says what became of it, printed by us or from its file by hand. */
   /** What had come to its end turns out to be scrap: another print is wanted. */
-  noteScrap: { from: ['cleared', 'done'], to: 'cleared' },
-  noteDone: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'done' },
-  noteFailed: { from: ['cleared', 'needs attention', 'done', 'failed'], to: 'failed' },
+  noteScrap: { from: ['done'], to: 'cleared' },
+  noteDone: { from: ['cleared', 'queued', 'needs attention', 'done', 'failed'], to: 'done' },
+  noteFailed: { from: ['cleared', 'queued', 'needs attention', 'done', 'failed'], to: 'failed' },
 });
 
 export const runStates = ['queued', 'running', 'done', 'refused', 'gave up'] as const;

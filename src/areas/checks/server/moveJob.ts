@@ -1,6 +1,6 @@
 import type { Ctx } from '../../../platform/db/context.ts';
 import { moveRow, type SetWith } from '../../../platform/db/states.ts';
-import { jobMoves, runMoves } from '../model/states.ts';
+import { jobMoves, runMoves, type JobState } from '../model/states.ts';
 import { checkRun, job } from './tables.ts';
 
 export const moveJob = (
@@ -8,7 +8,11 @@ export const moveJob = (
   id: string,
   act: keyof typeof jobMoves,
   set: SetWith<typeof job> = {},
-): Promise<boolean> => moveRow(ctx, job, id, jobMoves[act], set);
+): Promise<boolean> =>
+  moveRow(ctx, job, id, jobMoves[act], { ...(!queuedIn.includes(jobMoves[act].to) && NOT_QUEUED), ...set });
+/** A place in a queue is held while a job waits there and while it prints. */
+const queuedIn: readonly JobState[] = ['queued', 'printing'];
+export const NOT_QUEUED = { queueId: null, queueRank: null, queued: null } as const;
 
 export const moveRun = (
   ctx: Pick<Ctx, 'db'>,

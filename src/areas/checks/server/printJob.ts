@@ -282,7 +282,13 @@ class JobPrintLog extends KeptPrint {
     this.progress = { ...this.progress, takenG: byNowG };
     const of = { of: 'job', id: this.row.id, name: jobName(this.row.number) } as const;
     const printed = (await countPrints(inside, of)) + (isFinished ? 1 : 0);
-    const ended = isFinished ? (printed < printsWanted(this.row) ? 'finishOne' : 'finish') : null;
+    const ended = isFinished
+      ? printed < printsWanted(this.row)
+        ? this.row.queued
+          ? 'finishOneQueued'
+          : 'finishOne'
+        : 'finish'
+      : null;
     const broken = phase === 'refused' ? 'refuse' : leavesPart(how, this.progress) ? 'interrupt' : 'leave';
     const isMoved = await moveJob(inside, this.row.id, ended ?? broken, {
       wish: 'idle',

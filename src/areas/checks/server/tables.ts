@@ -9,6 +9,7 @@ import type { PrintProgress } from '../../machines/model/print.ts';
 import { isOneOf } from '../../../platform/db/states.ts';
 import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
 import type { MeshChoice } from '../model/mesh.ts';
+import type { Queued } from '../model/queue.ts';
 import type { JobOutcome } from '../../rules/outcome.ts';
 import { printWishes, type PrintWish } from '../../machines/model/print.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
@@ -44,12 +45,21 @@ export const job = pgTable(
     /** Its print, and what people wish of it. */
     progress: jsonb('progress').$type<PrintProgress>(),
     wish: text('wish').$type<PrintWish>().notNull().default('idle'),
+    /** Queue it waits or prints in: a machine or a printer profile, its place, and what it was put there with. */
+    queueId: text('queue_id'),
+    queueRank: integer('queue_rank'),
+    queued: jsonb('queued').$type<Queued>(),
     createdBy: text('created_by').notNull(),
     createdByName: text('created_by_name').notNull(),
     createdAt: at('created_at').notNull(),
   },
   (t) => [
     index('job_request').on(t.requestId),
+    index('job_queue').on(t.queueId, t.queueRank),
+    check(
+      'job_queued',
+      sql`(${t.state} = 'queued' or ${t.queued} is null or ${t.state} = 'printing') and (${t.state} <> 'queued' or ${t.queued} is not null) and (${t.queued} is null) = (${t.queueId} is null) and (${t.queued} is null) = (${t.queueRank} is null)`,
+    ),
     check('job_class', sql`${t.class} in ('customer part', 'in-house', 'lights-out')`),
     check('job_state', isOneOf(t.state, jobStates)),
     check('job_quantity', sql`${t.quantity} > 0`),

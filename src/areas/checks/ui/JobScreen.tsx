@@ -29,7 +29,7 @@ import { VerdictBand } from './VerdictBand.tsx';
 
 const JobPath = lazy(() => import('./JobPath.tsx'));
 /** States in which a job is at the machine, or has been. */
-const HANDED_OVER = ['cleared', 'printing', 'needs attention', 'done', 'failed'];
+const HANDED_OVER = ['cleared', 'queued', 'printing', 'needs attention', 'done', 'failed'];
 
 export function JobScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();

@@ -75,6 +75,27 @@ export function PrintPanel({
             {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
           </Button>
         )}
+        {mayChange && !j.stop && j.state !== 'queued' && mayMove(jobMoves.queue, j.state) && (
+          <>
+            <Button variant="default" onClick={() => void act('queue', { of: 'machine' }, `Queued for ${machineName}`)}>
+              Queue for {machineName}
+            </Button>
+            <Button variant="default" onClick={() => void act('queue', { of: 'printer' }, 'Queued')}>
+              Queue for any machine like it
+            </Button>
+          </>
+        )}
+        {j.state === 'queued' && (
+          <span className="hint">
+            In the <a href="/checks/queue">queue</a> for{' '}
+            {j.queued?.of === 'machine' ? machineName : 'any machine like it'}
+          </span>
+        )}
+        {mayChange && j.state === 'queued' && (
+          <Button variant="default" onClick={() => void act('queue', { of: null }, 'Taken out of the queue')}>
+            Take out of the queue
+          </Button>
+        )}
         {mayChange && isPrinting && j.wish === 'pause' && (
           <Button onClick={() => wish('print', 'Print resumed')}>Resume</Button>
         )}

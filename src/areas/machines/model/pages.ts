@@ -1,5 +1,6 @@
 import type { Connection } from './connection.ts';
 import type { MachineStop } from './occupancy.ts';
+import type { PrintProgress } from './print.ts';
 import type { MachineState, PrintState } from './states.ts';
 import type { MaintenanceKind } from './maintenance.ts';
 import type { EventRow } from '../../../platform/events/model.ts';
@@ -40,6 +41,44 @@ export interface MachineCard {
     readonly containerId: string;
   } | null;
   readonly proofs: readonly Proof[];
+}
+
+/** What is on a head. */
+export interface OnHead {
+  /** As programs call it: 0 is the first. */
+  readonly head: number;
+  readonly toolId: string | null;
+  readonly toolName: string | null;
+  readonly materialId: string | null;
+  readonly materialName: string | null;
+  readonly lot: string | null;
+  /** Of the spool or bottle. */
+  readonly code: string | null;
+  readonly remainingG: number;
+}
+/** A machine on the live floor. */
+export interface FloorRow {
+  readonly id: string;
+  readonly name: string;
+  readonly place: string;
+  readonly state: MachineState;
+  readonly stop: MachineStop | null;
+  readonly printer: string;
+  readonly printerId: string;
+  readonly technology: 'filament' | 'resin';
+  /** Whether it can be reached, and so be stopped, from here. */
+  readonly isStoppedFromHere: boolean;
+  /** What has its plate. */
+  readonly print: {
+    readonly of: 'job' | 'trial';
+    readonly ofId: string;
+    readonly name: string;
+    readonly isUnderWay: boolean;
+    readonly since: string;
+    readonly expected: string;
+    readonly progress: PrintProgress | null;
+  } | null;
+  readonly onHeads: readonly OnHead[];
 }
 
 export interface MachinePage extends MachineCard {

@@ -1,0 +1,67 @@
+import type { OnHead } from '../../machines/model/pages.ts';
+import type { CheckContext, ContextHead } from '../../rules/context.ts';
+import { layingHeads } from '../../rules/headViews.ts';
+import { isOfLayers, type JobOutcome } from '../../rules/outcome.ts';
+
+/** What one head must carry for a print of a job. */
+export interface HeadNeed {
+  /** As programs call it: 0 is the first. */
+  readonly head: number;
+  readonly tool: { readonly id: string; readonly name: string };
+  readonly material: { readonly id: string; readonly name: string };
+  /** What one print feeds. */
+  readonly massG: number;
+}
+
+/** Heads that a checked program uses: that of the part body, and the others that lay something. */
+export const headsUsed = (
+  { machine: m, recipe, bodyTool = 0, heads = [] }: CheckContext,
+  report: Parameters<typeof layingHeads>[0],
+): readonly Pick<ContextHead, 'tool' | 'mounted' | 'loaded' | 'recipe'>[] => [
+  { tool: bodyTool, mounted: m.mounted, loaded: m.loaded, recipe },
+  ...heads.filter((h) => layingHeads(report).includes(h.tool)),
+];
+/** What a head takes of a print. */
+export const massOn = (
+  tool: number,
+  bodyTool: number,
+  estimate: Pick<JobOutcome['estimate'], 'massG'> & {
+    readonly heads?: readonly { readonly head: number; readonly massG: number }[];
+  },
+): number => estimate.heads?.find((h) => h.head === tool + 1)?.massG ?? (tool === bodyTool ? estimate.massG : 0);
+
+/** What must be mounted and loaded for a print, as its check has it. */
+export function needsOf(context: CheckContext, outcome: JobOutcome): readonly HeadNeed[] {
+  const { bodyTool = 0 } = context;
+  const used = isOfLayers(outcome) ? [{ tool: bodyTool, recipe: context.recipe }] : headsUsed(context, outcome.report);
+  return used.map(({ tool, recipe: { tool: t, material } }) => ({
+    head: tool,
+    tool: { id: t.id, name: t.name },
+    material: { id: material.id, name: material.name },
+    massG: massOn(tool, bodyTool, outcome.estimate),
+  }));
+}
+
+/** What of a head is asked. */
+export type HeadAsIs = Omit<OnHead, 'lot' | 'code'>;
+/** What has to be changed at a machine before so many prints, a sentence each; nothing where they can begin. */
+export function whatToChange(
+  needs: readonly HeadNeed[],
+  onHeads: readonly HeadAsIs[],
+  prints: number,
+): readonly string[] {
+  const isNamed = onHeads.length > 1;
+  return needs.flatMap(({ head, tool, material, massG }) => {
+    const on = onHeads.find((h) => h.head === head);
+    const where = isNamed ? ` on head ${head + 1}` : '';
+    const changes: string[] = [];
+    if (on?.toolId !== tool.id) changes.push(`mount ${tool.name}${where} (${on?.toolName ?? 'nothing'} is mounted)`);
+    if (on?.materialId !== material.id)
+      changes.push(`load ${material.name}${where} (${on?.materialName ?? 'nothing'} is loaded)`);
+    else if (on.remainingG < massG * prints)
+      changes.push(
+        `load more ${material.name}${where}: ${Math.floor(on.remainingG)} g are left, ${prints === 1 ? 'it takes' : `${prints} prints take`} ${Math.ceil(massG * prints)} g`,
+      );
+    return changes;
+  });
+}
