@@ -3,12 +3,14 @@ import {
   clearJob,
   makeJob,
   noteOutcome,
+  queueJob,
   runCheck,
   type NewJob,
   type NewOutcome,
 } from '../../areas/checks/server/index.ts';
 import { checkRun } from '../../areas/checks/server/tables.ts';
 import type { Machine } from '../../areas/machines/server/index.ts';
+import type { QueueKind } from '../../areas/checks/model/queue.ts';
 import { asDrawn } from '../../core/mesh/placement.ts';
 import { partOfSolids, type Solid } from '../../core/mesh/solid.ts';
 import { writeStl } from '../../core/mesh/writeStl.ts';
@@ -244,6 +246,20 @@ const printedBefore: readonly {
   },
 ];
 
+/** Approved jobs that wait for a machine, or for any like it: in how many days they are due. */
+const waitingNow: readonly {
+  readonly like: string;
+  readonly title: string;
+  readonly quantity: number;
+  readonly of: QueueKind;
+  readonly dueInDays: number | null;
+}[] = [
+  { like: 'Spray nozzle insert', title: 'Spray nozzle insert, spring lot', quantity: 60, of: 'machine', dueInDays: 1 },
+  { like: 'Spray nozzle insert', title: 'Spray nozzle insert, spares', quantity: 4, of: 'machine', dueInDays: null },
+  { like: 'Hive vent, round', title: 'Hive vent, round, second lot', quantity: 3, of: 'printer', dueInDays: 9 },
+  { like: 'Seed-plate wheel', title: 'Seed-plate wheel, for the fair', quantity: 2, of: 'printer', dueInDays: 4 },
+];
+
 /** Jobs of the demonstration, each checked to its record; those printed before with what became of them. */
 export async function seedJobs(
   ctx: Ctx,
@@ -262,6 +278,13 @@ export async function seedJobs(
   }
   daysAgo(0);
   for (const j of [...demoJobs, ...demoMeshJobs]) await seedJob(ctx, j, profiles, machines);
+  for (const w of waitingNow) {
+    const due = w.dueInDays === null ? null : new Date(ctx.clock.now().getTime() + w.dueInDays * 86_400_000);
+    const j = { ...demoJobs.find((d) => d.title === w.like)!, title: w.title, quantity: w.quantity };
+    const id = await seedJob(ctx, { ...j, due: due?.toISOString().slice(0, 10) ?? null }, profiles, machines);
+    unwrap(await clearJob(lead, id, 'the figures are those of the lot before, which came out well'));
+    unwrap(await queueJob(ctx, id, w.of));
+  }
 }
 const BLANK_OUTCOME: NewOutcome = {
   result: 'good',
@@ -272,7 +295,13 @@ const BLANK_OUTCOME: NewOutcome = {
   pictureSha: null,
 };
 
-type DemoJob = (Omit<(typeof demoJobs)[number], 'title'> & { readonly title: string }) | (typeof demoMeshJobs)[number];
+type DemoJob =
+  | (Omit<(typeof demoJobs)[number], 'title' | 'quantity'> & {
+      readonly title: string;
+      readonly quantity: number;
+      readonly due?: string | null;
+    })
+  | (typeof demoMeshJobs)[number];
 async function seedJob(
   ctx: Ctx,
   j: DemoJob,
@@ -287,6 +316,7 @@ async function seedJob(
       title: j.title,
       class: j.class,
       quantity: j.quantity,
+      due: 'due' in j ? j.due : null,
       machineId: machines.get(j.machine)!.id,
       toolId: profiles.get(floor.tool)!,
       materialId: profiles.get(floor.material)!,

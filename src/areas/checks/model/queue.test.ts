@@ -22,8 +22,8 @@ const job = (jobId: string, over: Partial<Waiting> = {}): Waiting => ({
 const shared = (jobId: string, over: Partial<Waiting> = {}) => job(jobId, { of: 'printer', ofId: 'bora', ...over });
 
 describe('a queue', () => {
-  test('is worked off one after the other, and what is done too late says by how much', () => {
-    const { planned } = planQueue([machine('one')], [job('a', { prints: 2 }), job('b', { due: at(2.5) })], now);
+  test('is worked off one after the other, and what is done after its day says by how much', () => {
+    const { planned } = planQueue([machine('one')], [job('a', { prints: 2 }), job('b', { due: at(2.5 - 24) })], now);
     expect(planned).toMatchObject([
       { jobId: 'a', machineId: 'one', startAt: at(0), endAt: at(2), lateS: null },
       { jobId: 'b', machineId: 'one', startAt: at(2), endAt: at(3), lateS: 1800 },
@@ -36,7 +36,7 @@ describe('a queue', () => {
     const overdue = machine('one', { state: 'printing', expected: at(-1) });
     expect(planQueue([overdue], [job('a')], now).planned[0]).toMatchObject({ startAt: at(0) });
     for (const state of ['stopped', 'unknown', 'waiting to be cleared'] as const)
-      expect(planQueue([machine('one', { state })], [job('a', { due: at(1) })], now).planned[0]).toMatchObject({
+      expect(planQueue([machine('one', { state })], [job('a', { due: at(-48) })], now).planned[0]).toMatchObject({
         ...{ machineId: 'one', startAt: null, endAt: null, lateS: null },
       });
   });

@@ -23,6 +23,7 @@ export interface Waiting extends Pick<Queued, 'of' | 'timeS' | 'needs'> {
   readonly machineId: string;
   /** Prints that are still wanted. */
   readonly prints: number;
+  /** Its day. */
   readonly due: string | null;
 }
 export interface QueueMachine {
@@ -58,8 +59,10 @@ function freeAt(m: QueueMachine, nowMs: number): number | null {
   if (m.state === 'ready') return nowMs;
   return m.state === 'printing' && m.expected !== null ? Math.max(nowMs, Date.parse(m.expected)) : null;
 }
-const byDue = (a: Waiting, b: Waiting): number =>
-  (a.due === null ? Infinity : Date.parse(a.due)) - (b.due === null ? Infinity : Date.parse(b.due)) || 0;
+const DAY_MS = 86_400_000;
+/** Until when a job is in time: the end of the day that was named. */
+const dueMs = (due: string | null): number => (due === null ? Infinity : Date.parse(due) + DAY_MS);
+const byDue = (a: Waiting, b: Waiting): number => dueMs(a.due) - dueMs(b.due) || 0;
 
 /** What prints where and until when, by the clock: each machine takes the first of its own queue or of its printer profile's, whichever is
  *  due earlier, as soon as it is free; nothing is counted for clearing a plate, which takes a person. Waiting come in the order of their
@@ -102,7 +105,7 @@ export function planQueue(machines: readonly QueueMachine[], waiting: readonly W
 }
 
 const placed = (w: Waiting, m: QueueMachine | null, startMs: number | null, endMs: number | null): Planned => {
-  const lateMs = endMs !== null && w.due !== null ? endMs - Date.parse(w.due) : 0;
+  const lateMs = endMs === null ? 0 : endMs - dueMs(w.due);
   return {
     jobId: w.jobId,
     machineId: m?.id ?? null,
@@ -119,7 +122,6 @@ const changesOn = (m: QueueMachine, w: Waiting): readonly string[] => [
 
 /** Where a job comes to stand in a queue by when it is due: behind what is due earlier or at the same time. */
 export function placeByDue(queue: readonly Pick<Waiting, 'jobId' | 'due'>[], due: string | null): number {
-  const of = (d: string | null): number => (d === null ? Infinity : Date.parse(d));
-  const later = queue.findIndex((w) => of(w.due) > of(due));
+  const later = queue.findIndex((w) => dueMs(w.due) > dueMs(due));
   return later < 0 ? queue.length : later;
 }

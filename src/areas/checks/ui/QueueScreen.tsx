@@ -3,7 +3,7 @@ import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
-import { dayAndTime } from '../../../ui/dates.ts';
+import { day, dayAndTime } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -138,7 +138,7 @@ function Queue({
               <Table.Td className="n f nowrap">
                 {r.prints} × {formatDuration(r.timeS)}
               </Table.Td>
-              <Table.Td className="nowrap">{r.due && dayAndTime(r.due)}</Table.Td>
+              <Table.Td className="nowrap">{r.due && day(r.due)}</Table.Td>
               <Table.Td>
                 {machines.find((x) => x.id === r.machineId)?.name}
                 {r.machineId !== null &&
