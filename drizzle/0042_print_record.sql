@@ -37,7 +37,7 @@ FROM (
            WHEN o.until IS NULL AND m.state IN ('printing', 'ready') THEN 'under way'
            WHEN o.until IS NULL AND m.state <> 'waiting to be cleared' THEN 'stopped'
            WHEN o.until IS NULL OR t.id IS NOT NULL THEN 'finished'
-           WHEN o.of = 'job' AND row_number() OVER (PARTITION BY o.of_id ORDER BY o.since DESC) <= coalesce(j.printed, 0) THEN 'finished'
+           WHEN o.of = 'job' AND row_number() OVER (PARTITION BY o.of_id ORDER BY t.id IS NULL AND (o.until IS NOT NULL OR m.state <> 'waiting to be cleared'), o.since DESC) <= coalesce(j.printed, 0) THEN 'finished'
            WHEN o.of = 'trial' AND tr.state NOT IN ('planned', 'printing', 'interrupted')
              AND row_number() OVER (PARTITION BY o.of_id ORDER BY o.since DESC) = 1 THEN 'finished'
            ELSE 'stopped'

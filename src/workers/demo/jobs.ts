@@ -254,7 +254,7 @@ const waitingNow: readonly {
   readonly of: QueueKind;
   readonly dueInDays: number | null;
 }[] = [
-  { like: 'Spray nozzle insert', title: 'Spray nozzle insert, spring lot', quantity: 60, of: 'machine', dueInDays: 1 },
+  { like: 'Spray nozzle insert', title: 'Spray nozzle insert, spring lot', quantity: 120, of: 'machine', dueInDays: 0 },
   { like: 'Spray nozzle insert', title: 'Spray nozzle insert, spares', quantity: 4, of: 'machine', dueInDays: null },
   { like: 'Hive vent, round', title: 'Hive vent, round, second lot', quantity: 3, of: 'printer', dueInDays: 9 },
   { like: 'Seed-plate wheel', title: 'Seed-plate wheel, for the fair', quantity: 2, of: 'printer', dueInDays: 4 },

@@ -54,6 +54,17 @@ export interface QueuePlan {
   readonly next: Readonly<Record<string, string>>;
 }
 
+function leastBy<T>(items: readonly T[], of: (item: T) => number): T | null {
+  let [least] = items;
+  let figure = least === undefined ? 0 : of(least);
+  for (const item of items.slice(1)) {
+    if (figure === 0) break;
+    const own = of(item);
+    if (own < figure) [least, figure] = [item, own];
+  }
+  return least ?? null;
+}
+
 /** When a machine is free; null while a person has to see to it first. */
 function freeAt(m: QueueMachine, nowMs: number): number | null {
   if (m.state === 'ready') return nowMs;
@@ -65,7 +76,7 @@ const dueMs = (due: string | null): number => (due === null ? Infinity : Date.pa
 const byDue = (a: Waiting, b: Waiting): number => dueMs(a.due) - dueMs(b.due) || 0;
 
 /** What prints where and until when, by the clock: each machine takes the first of its own queue or of its printer profile's, whichever is
- *  due earlier, as soon as it is free; nothing is counted for clearing a plate, which takes a person. Waiting come in the order of their
+ *  due earlier, as soon as it is free, and of several that are free at once the one on which least has to be changed; nothing is counted for clearing a plate, which takes a person. Waiting come in the order of their
  *  queues. */
 export function planQueue(machines: readonly QueueMachine[], waiting: readonly Waiting[], now: Date): QueuePlan {
   const planned = new Map<string, Planned>();
@@ -86,12 +97,17 @@ export function planQueue(machines: readonly QueueMachine[], waiting: readonly W
     let left = shared;
     for (;;) {
       const able = free.filter((f) => f.at !== null && (f.own.length > 0 || left.length > 0));
-      const soonest = able.reduce<(typeof able)[number] | null>((a, b) => (a && a.at! <= b.at! ? a : b), null);
-      if (!soonest) break;
-      const mine = soonest.own[0];
+      const firstAt = able.reduce((least, f) => Math.min(least, f.at!), Infinity);
       const ours = left[0];
-      const takesShared = !mine || (ours !== undefined && byDue(ours, mine) < 0);
-      const w = takesShared ? ours! : mine;
+      const takes = ({ own: [mine] }: (typeof able)[number]): Waiting =>
+        mine && !(ours && byDue(ours, mine) < 0) ? mine : ours!;
+      const soonest = leastBy(
+        able.filter((f) => f.at === firstAt),
+        (f) => changesOn(f.m, takes(f)).length,
+      );
+      if (!soonest) break;
+      const w = takes(soonest);
+      const takesShared = w === ours;
       if (takesShared) left = left.slice(1);
       else soonest.own.shift();
       const end = soonest.at! + 1000 * w.timeS * w.prints;
