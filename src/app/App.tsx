@@ -63,6 +63,11 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
     /^\/machines\/spools\/([^/]+)$/,
     load(async () => (await import('../areas/machines/ui/SpoolScreen.tsx')).SpoolScreen),
   ],
+  [/^\/machines\/care$/, load(async () => (await import('../areas/machines/ui/CareScreen.tsx')).CareScreen)],
+  [
+    /^\/machines\/care\/plans\/([^/]+)$/,
+    load(async () => (await import('../areas/machines/ui/CarePlanScreen.tsx')).CarePlanScreen),
+  ],
   [/^\/machines\/new$/, load(async () => (await import('../areas/machines/ui/NewMachineScreen.tsx')).NewMachineScreen)],
   [
     /^\/machines\/([^/]+)\/change$/,
@@ -71,6 +76,10 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [
     /^\/machines\/([^/]+)\/copy$/,
     load(async () => (await import('../areas/machines/ui/CopyMachineScreen.tsx')).CopyMachineScreen),
+  ],
+  [
+    /^\/machines\/([^/]+)\/care$/,
+    load(async () => (await import('../areas/machines/ui/MachineCareScreen.tsx')).MachineCareScreen),
   ],
   [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
   [/^\/people$/, load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen)],

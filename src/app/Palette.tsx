@@ -35,6 +35,7 @@ const pages = [
   ['/checks/rules', 'Jobs: rule track record'],
   ['/machines', 'Machines: floor'],
   ['/machines/spools', 'Machines: spools and bottles'],
+  ['/machines/care', 'Machines: care'],
   ['/machines/coverage', 'Machines: coverage'],
   ['/machines/maintenance', 'Machines: maintenance'],
   ['/machines/policy', 'Machines: policy'],

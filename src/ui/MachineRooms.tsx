@@ -3,6 +3,7 @@ import { Rooms } from './Rooms.tsx';
 const rooms = [
   ['/machines', 'Floor'],
   ['/machines/spools', 'Spools'],
+  ['/machines/care', 'Care'],
   ['/machines/coverage', 'Coverage'],
   ['/machines/drift', 'Drift'],
   ['/machines/maintenance', 'Maintenance'],

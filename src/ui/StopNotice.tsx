@@ -62,7 +62,7 @@ export function StopNotice({
         {isUnknown
           ? 'Nothing starts here until you have said what you found. If it heats or moves, stop it first.'
           : isVatToSearch
-            ? 'Nothing starts here until the part is removed and the vat was searched: what lies on the film goes through it or through the screen.'
+            ? 'Nothing starts here until the part is removed. Then search the vat, at the care of this machine: what lies on the film goes through it or through the screen.'
             : 'Nothing starts here until the part is removed.'}
       </p>
       {mayChange && (
@@ -84,13 +84,13 @@ export function StopNotice({
             disabled={isBusy}
             onClick={() => act('clear-plate', { note: '' }, `${machineName} is free`)}
           >
-            {isUnknown
-              ? 'It stands still, plate'
-              : isVatToSearch
-                ? 'Part removed, vat searched, plate'
-                : 'Part removed, plate'}{' '}
-            is clear
+            {isUnknown ? 'It stands still, plate' : 'Part removed, plate'} is clear
           </Button>
+          {isVatToSearch && !isUnknown && (
+            <Button component="a" variant="default" href={`/machines/${machineId}/care`}>
+              Care of {machineName}
+            </Button>
+          )}
         </div>
       )}
     </section>

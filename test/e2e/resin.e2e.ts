@@ -128,7 +128,7 @@ test('resin: a torn film stops the print with its layer, a deaf printer is asked
   await fail('malga-losch', 'film');
   await expect(page.getByText(/Interrupted at layer \d+: the film tore. Search the vat before going on/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Stopped' })).toContainText(
-    'Nothing starts here until the part is removed and the vat was searched',
+    'Nothing starts here until the part is removed. Then search the vat',
   );
   await fail('malga-losch', 'deaf');
   await page.getByRole('button', { name: /Resume at/ }).click();

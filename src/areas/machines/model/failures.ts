@@ -22,7 +22,13 @@ export type MachineFailure =
   | { readonly code: 'otherTechnology'; readonly of: string; readonly name: string }
   | { readonly code: 'nothingLoaded' }
   | { readonly code: 'notDiscarded'; readonly of: string; readonly state: string }
-  | { readonly code: 'isDiscarded'; readonly of: string };
+  | { readonly code: 'isDiscarded'; readonly of: string }
+  | { readonly code: 'noTask' }
+  | { readonly code: 'cannotCare'; readonly why: string }
+  | { readonly code: 'stepSkipped'; readonly step: number }
+  | { readonly code: 'notRead'; readonly what: string }
+  | { readonly code: 'readOutside'; readonly what: string }
+  | { readonly code: 'roundOver'; readonly state: string };
 
 export const machineText = {
   noMachine: () => 'There is no such machine',
@@ -57,4 +63,11 @@ export const machineText = {
   notDiscarded: ({ of, state }: { readonly of: string; readonly state: string }) =>
     `${of} is ${state}; ${state === 'loaded' ? 'unload it first' : 'nothing more is done with it'}`,
   isDiscarded: ({ of }: { readonly of: string }) => `${of} is discarded; nothing more is done with it`,
+  noTask: () => 'There is no such care task for this machine; open its care again',
+  cannotCare: ({ why }: { readonly why: string }) => why,
+  stepSkipped: ({ step }: { readonly step: number }) =>
+    `Step ${step} comes next: no step is left out, and none is done twice`,
+  notRead: ({ what }: { readonly what: string }) => `${what}: measure it and type the figure`,
+  readOutside: ({ what }: { readonly what: string }) => what,
+  roundOver: ({ state }: { readonly state: string }) => `This round is ${state}; begin another one`,
 } satisfies Record<MachineFailure['code'], (failure: never) => string>;

@@ -1,3 +1,4 @@
+import type { CareDue, CareState, CareTask } from './care.ts';
 import type { Connection } from './connection.ts';
 import type { MachineStop } from './occupancy.ts';
 import type { PrintProgress } from './print.ts';
@@ -82,6 +83,8 @@ export interface FloorRow {
 }
 
 export interface MachinePage extends MachineCard {
+  /** Care that is due, or soon, or under way. */
+  readonly care: readonly CareRow[];
   readonly device: Connection | null;
   readonly version: number;
   readonly maintenance: readonly {
@@ -92,6 +95,57 @@ export interface MachinePage extends MachineCard {
     readonly at: string;
   }[];
   readonly events: readonly EventRow[];
+}
+
+/** A care task of one machine. */
+export interface CareRow extends CareDue {
+  readonly machineId: string;
+  readonly machineName: string;
+  readonly place: string;
+  readonly key: string;
+  readonly task: CareTask;
+  readonly doneAt: string | null;
+  readonly doneByName: string | null;
+  readonly isUnderWay: boolean;
+}
+/** The care of one machine. */
+export interface CarePage {
+  readonly machine: {
+    readonly id: string;
+    readonly name: string;
+    readonly place: string;
+    readonly printerId: string;
+    readonly state: MachineState;
+  };
+  readonly tasks: readonly CareRow[];
+  readonly underWay: {
+    readonly id: string;
+    readonly key: string;
+    readonly task: CareTask;
+    readonly byName: string;
+    readonly at: string;
+    /** Those that are done. */
+    readonly steps: readonly { readonly reading: number | null; readonly byName: string; readonly at: string }[];
+  } | null;
+  readonly rounds: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly state: CareState;
+    readonly byName: string;
+    readonly at: string;
+    readonly endedAt: string | null;
+    readonly why: string | null;
+  }[];
+}
+/** The care tasks of a printer profile. */
+export interface CarePlan {
+  readonly printer: { readonly id: string; readonly name: string; readonly technology: 'filament' | 'resin' };
+  readonly tasks: readonly {
+    readonly key: string;
+    readonly task: CareTask;
+    /** Of what was written last; 0 where it is as the templates have it. */
+    readonly version: number;
+  }[];
 }
 
 /** One execution of a job, in the list of its prints. */

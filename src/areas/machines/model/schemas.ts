@@ -1,5 +1,6 @@
-import { array, number, object, string } from 'yup';
+import { array, boolean, number, object, ref, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
+import { careDrawings, type CareDrawing } from './careTemplates.ts';
 import { bauds, waysOfConnection, type WayOfConnection } from './connection.ts';
 import { MOST_COPIES } from './copies.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';
@@ -176,6 +177,72 @@ export const changeMachineSchema = object({ ...details, version: number().intege
 export const connectionSchema = object({
   technology: string<'filament' | 'resin'>().oneOf(['filament', 'resin']).required(),
   device: connection.nonNullable().required(),
+})
+  .noUnknown()
+  .required();
+
+/** What is begun, of which machine the address says. */
+export const beginCareSchema = object({ key: string().max(40).required() })
+  .noUnknown()
+  .required();
+export const careStepSchema = object({
+  round: id,
+  step: number().integer().min(0).max(99).required(),
+  reading: number().min(-1e6).max(1e6).nullable().defined(),
+})
+  .noUnknown()
+  .required();
+export const giveUpCareSchema = object({ round: id, why }).noUnknown().required();
+
+const every = (unit: string, most: number) =>
+  number()
+    .positive(`Say after how many ${unit}, more than none`)
+    .max(most, `At most ${most} ${unit}`)
+    .nullable()
+    .defined();
+const kind = string<MaintenanceKind>().oneOf(Object.keys(maintenanceKinds) as MaintenanceKind[]);
+const careStep = object({
+  text: string().trim().min(1, 'Say what is done').max(400).required('Say what is done'),
+  drawing: string<CareDrawing>()
+    .nullable()
+    .defined()
+    .oneOf([...(Object.keys(careDrawings) as CareDrawing[]), null]),
+  reading: object({
+    label: string().trim().min(1, 'Say what is measured').max(60).required('Say what is measured'),
+    unit: string().max(12).defined(),
+    min: number().min(-1e6).max(1e6).required('Say what is the least'),
+    max: number().min(ref('min'), 'The most is not less than the least').max(1e6).required('Say what is the most'),
+  })
+    .nullable()
+    .noUnknown()
+    .defined(),
+})
+  .noUnknown()
+  .required();
+export const careTaskSchema = object({
+  name: string().trim().min(1, 'Give it a name').max(60).test(onOneLine).required('Give it a name'),
+  kind: kind.required('Say what it counts as'),
+  isBlocking: boolean().required(),
+  triggers: object({
+    hours: every('hours', 100_000),
+    prints: every('prints', 100_000),
+    days: every('days', 3650),
+    afterFailure: boolean().required(),
+    afterChange: array().of(kind.required()).max(9).required(),
+  })
+    .noUnknown()
+    .required(),
+  steps: array().of(careStep).min(1, 'A task has at least one step').max(20, 'At most 20 steps').required(),
+})
+  .noUnknown()
+  .required();
+export const writeCareSchema = object({
+  key: string()
+    .matches(/^[a-z0-9-]{1,40}$/)
+    .required(),
+  task: careTaskSchema.nullable().defined(),
+  version: number().integer().min(0).required(),
+  why,
 })
   .noUnknown()
   .required();

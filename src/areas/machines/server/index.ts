@@ -37,6 +37,8 @@ export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
+export { beginCare, doCareStep, getCarePage, giveUpCare, listAllCare } from './care.ts';
+export { getCarePlan, writeCareTask } from './carePlan.ts';
 export { listFloor } from './floor.ts';
 export { getPairingMatrix } from './matrix.ts';
 export { changePolicy, getPolicy, getPolicyPage } from './policy.ts';

@@ -34,7 +34,7 @@ export const addMachine = (ctx: Ctx, input: NewMachine): Promise<Result<Machine,
     if (taken) return fail(taken);
     const [row] = await inside.db
       .insert(machine)
-      .values({ ...input, id: inside.newId(), key: keyOf(input.name), device })
+      .values({ ...input, id: inside.newId(), key: keyOf(input.name), device, addedAt: inside.clock.now() })
       .returning();
     await recordEvent(inside, {
       ...eventOf(row!),

@@ -5,6 +5,7 @@ import { findProfile, resolveCombination, type LedgerContext } from '../../libra
 import { valuesOf } from '../../library/model/resolve.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineCard, MachinePage } from '../model/pages.ts';
+import { listCare } from './care.ts';
 import {
   findLoaded,
   findMachine,
@@ -80,6 +81,7 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
   }));
   return succeed({
     ...(await cardOf(ctx, m)),
+    care: (await listCare(ctx, [m])).filter((c) => c.isUnderWay || c.state === 'due' || c.state === 'soon'),
     device: m.device,
     version: m.version,
     maintenance,

@@ -9,6 +9,7 @@ import type { PrintRow } from '../model/pages.ts';
 import { machineMoves, printMoves, printsThatCount, type MachineState } from '../model/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { moveRow } from '../../../platform/db/states.ts';
+import { whyCareStops } from './care.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, print } from './tables.ts';
 
@@ -22,6 +23,12 @@ export interface Taken {
  *  taken. What has it already keeps it. */
 export async function claim(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, claimed: Claim): Promise<Result<null, Taken>> {
   const now = ctx.clock.now();
+  // who begins care waits for this, and is told of it
+  await ctx.db.select({ id: machine.id }).from(machine).where(eq(machine.id, m.id)).for('update');
+  const before = await heldBy(ctx, m.id);
+  const isNew = !(before && isOf(before, claimed));
+  const care = isNew && before ? null : await whyCareStops(ctx, m, isNew);
+  if (care !== null) return fail({ code: 'taken', what: care });
   const got = await ctx.db
     .insert(print)
     .values({

@@ -90,7 +90,8 @@ export async function logMaintenance(
   return succeed({ due: await dueBy(ctx, m, kind) });
 }
 
-async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind, head = 0): Promise<string[]> {
+/** Settings whose evidence is due by work of that kind, for what is mounted and loaded. */
+export async function dueBy(ctx: Ctx, m: Machine, kind: MaintenanceKind, head = 0): Promise<string[]> {
   const mounted = await findMounted(ctx, m.id, head);
   const loaded = await findLoaded(ctx, m.id, head);
   if (!mounted || !loaded) return [];

@@ -15,6 +15,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import { profile } from '../../library/server/tables.ts';
+import { careStates, type CareState, type CareTask } from '../model/care.ts';
 import type { Connection } from '../model/connection.ts';
 import { containerStates, entryKinds, type ContainerState, type EntryKind } from '../model/containers.ts';
 import type { MaintenanceKind } from '../model/maintenance.ts';
@@ -49,6 +50,8 @@ export const machine = pgTable(
     /** Counts its holders: what one writes or sends is good while no other has come after it. */
     leaseEpoch: integer('lease_epoch').notNull().default(0),
     version: integer('version').notNull().default(1),
+    /** Since when it stands here: from then on it is counted what it has done. */
+    addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [
     check('machine_state', isOneOf(t.state, machineStates)),
@@ -206,6 +209,70 @@ export const maintenance = pgTable('maintenance', {
   byName: text('by_name').notNull(),
   at: at('at'),
 });
+
+/** A care task of a printer profile as somebody wrote it; the last one of a key is in force, none of it where it is null. What was written
+ *  for none is as the templates have it. Append-only by grant. */
+export const careTask = pgTable(
+  'care_task',
+  {
+    id: text('id').primaryKey(),
+    seq: bigint('seq', { mode: 'number' }).notNull().generatedAlwaysAsIdentity(),
+    printerId: text('printer_id')
+      .notNull()
+      .references(() => profile.id),
+    key: text('key').notNull(),
+    task: jsonb('task').$type<CareTask | null>(),
+    why: text('why').notNull(),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+    at: at('at'),
+  },
+  (t) => [index('care_task_of').on(t.printerId, t.key, t.seq)],
+);
+
+/** One time that a task is done to a machine, with the task as it was then. */
+export const careRound = pgTable(
+  'care_round',
+  {
+    id: text('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    taskKey: text('task_key').notNull(),
+    task: jsonb('task').$type<CareTask>().notNull(),
+    state: text('state').$type<CareState>().notNull().default('under way'),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+    at: at('at'),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+    why: text('why'),
+  },
+  (t) => [
+    uniqueIndex('care_round_one_per_machine')
+      .on(t.machineId)
+      .where(sql`${t.state} = 'under way'`),
+    index('care_round_of').on(t.machineId, t.taskKey, t.endedAt),
+    check('care_round_state', isOneOf(t.state, careStates)),
+    check('care_round_ended', sql`(${t.state} = 'under way') = (${t.endedAt} is null)`),
+  ],
+);
+
+/** A step that was done, with what was read. Append-only by grant. */
+export const careStep = pgTable(
+  'care_step',
+  {
+    roundId: text('round_id')
+      .notNull()
+      .references(() => careRound.id),
+    /** From 0. */
+    index: integer('index').notNull(),
+    reading: doublePrecision('reading'),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+    at: at('at'),
+  },
+  (t) => [primaryKey({ columns: [t.roundId, t.index] })],
+);
 
 /** Append-only by grant; the last one is in force. */
 export const policyRevision = pgTable('policy_revision', {

@@ -12,6 +12,7 @@ import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import { CareState } from './CareState.tsx';
 import { LoadForms } from './LoadForms.tsx';
 import type { MachineCard, MachinePage, ReportedState } from '../model/pages.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -199,6 +200,9 @@ export function MachineScreen({ id }: { readonly id: string }) {
               <Button component="a" variant="default" href={`/api/machines/${m.id}/label`} target="_blank">
                 Label
               </Button>
+              <Button component="a" variant="default" href={`/machines/${m.id}/care`}>
+                Care
+              </Button>
               <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
                 Trials due
               </Button>
@@ -221,6 +225,18 @@ export function MachineScreen({ id }: { readonly id: string }) {
               isUnknown={m.state === 'unknown'}
               mayChange={mayChange}
             />
+          )}
+          {m.care.length > 0 && (
+            <section className="stage" aria-label="Care">
+              <h2>
+                Care <a href={`/machines/${m.id}/care`}>open</a>
+              </h2>
+              {m.care.map((c) => (
+                <p key={c.key}>
+                  {c.task.name}: <CareState of={c} />
+                </p>
+              ))}
+            </section>
           )}
           <Evidence of={m.heads > 1 ? 'head 1' : null} proofs={m.proofs} />
           {m.others.map((h) => (

@@ -1,6 +1,6 @@
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { JobRow } from '../../checks/model/pages.ts';
-import type { MachineCard } from '../../machines/model/pages.ts';
+import type { CareRow, MachineCard } from '../../machines/model/pages.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 import type { Drift } from '../../trials/model/drift.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
@@ -39,6 +39,9 @@ export interface Today {
   readonly gaveUp: readonly JobRow[];
   /** Machines that have finished: their plate is to be cleared. */
   readonly full: readonly Pick<MachineCard, 'id' | 'name' | 'stop'>[];
+  /** Care tasks that are due or that somebody is at, those that keep a machine from starting first. */
+  readonly care: readonly (Pick<CareRow, 'machineId' | 'machineName' | 'key' | 'says' | 'isUnderWay'> &
+    Pick<CareRow['task'], 'name' | 'isBlocking'>)[];
   readonly due: readonly {
     readonly machine: Pick<MachineCard, 'id' | 'name' | 'mounted' | 'loaded'>;
     readonly proofs: MachineCard['proofs'];

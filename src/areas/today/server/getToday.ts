@@ -9,7 +9,7 @@ import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
 import { listJobs } from '../../checks/server/index.ts';
 import { listOpenRequests } from '../../requests/server/index.ts';
-import { listMachineCards } from '../../machines/server/index.ts';
+import { listAllCare, listMachineCards } from '../../machines/server/index.ts';
 import { listDrifts, listTrials } from '../../trials/server/index.ts';
 import type { Today } from '../model/today.ts';
 
@@ -25,6 +25,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     await listMachineCards(ctx),
     await listEvents(ctx, { limit: 8 }),
   ];
+  const care = await listAllCare(ctx);
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
   const silentS = await workerSilentForS(ctx);
@@ -41,6 +42,12 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     full: inState('waiting to be cleared'),
     gaveUp: jobs.filter((j) => j.runState === 'gave up'),
     waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked' && j.runState !== 'gave up'),
+    care: care
+      .filter((c) => c.state === 'due' || c.isUnderWay)
+      .toSorted((a, b) => Number(b.task.isBlocking) - Number(a.task.isBlocking))
+      .map(({ machineId, machineName, key, says, isUnderWay, task: { name, isBlocking } }) => ({
+        ...{ machineId, machineName, key, says, isUnderWay, name, isBlocking },
+      })),
     due: cards
       .map((c) => ({
         machine: { id: c.id, name: c.name, mounted: c.mounted, loaded: c.loaded },

@@ -1,41 +1,15 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
-import { asSentence } from '../../../ui/asSentence.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StartJob } from '../../../ui/StartJob.tsx';
-import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
+import { StateMark } from '../../../ui/StateMark.tsx';
 import type { Today } from '../model/today.ts';
+import { Item } from './Item.tsx';
+import { NeedingMachines } from './NeedingMachines.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 
-/** One thing that needs somebody: where it is, what is the matter, and what else helps to find it. */
-function Item({
-  href,
-  title,
-  mark,
-  says,
-  hint,
-}: {
-  readonly href: string;
-  readonly title: string;
-  readonly mark: Mark;
-  readonly says: string;
-  readonly hint?: string;
-}) {
-  return (
-    <article>
-      <a className="t" href={href}>
-        {title}
-      </a>
-      <span className="marked">
-        <StateMark mark={mark} />
-        {says}
-      </span>
-      {hint && <span className="hint">{hint}</span>}
-    </article>
-  );
-}
 const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, title: `${j.name} · ${j.title}` });
 
 export function TodayScreen() {
@@ -59,6 +33,7 @@ export function TodayScreen() {
     data.stopped.length +
     data.gaveUp.length +
     data.full.length +
+    data.care.length +
     data.blocked.length +
     data.trials.length +
     data.due.length +
@@ -110,57 +85,7 @@ export function TodayScreen() {
         ) : (
           <div className="needs">
             <div className="first">
-              {data.unknown.length > 0 && (
-                <section aria-label="Unknown machines">
-                  <h2>
-                    Machines unknown: go and look <span className="f">{data.unknown.length}</span>
-                  </h2>
-                  {data.unknown.map((m) => (
-                    <Item
-                      key={m.id}
-                      href={`/machines/${m.id}`}
-                      title={m.stop!.of ? `${m.name} · ${m.stop!.name}` : m.name}
-                      mark="outside"
-                      says={asSentence(m.stop!.why)}
-                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until its state is recorded`}
-                    />
-                  ))}
-                </section>
-              )}
-              {data.stopped.length > 0 && (
-                <section aria-label="Stopped machines">
-                  <h2>
-                    Machines stopped, part on the plate <span className="f">{data.stopped.length}</span>
-                  </h2>
-                  {data.stopped.map((m) => (
-                    <Item
-                      key={m.id}
-                      href={`/machines/${m.id}`}
-                      title={`${m.name} · ${m.stop!.name} at ${m.stop!.zMm.toFixed(2)} mm`}
-                      mark="outside"
-                      says={m.stop!.why}
-                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the part is removed`}
-                    />
-                  ))}
-                </section>
-              )}
-              {data.full.length > 0 && (
-                <section aria-label="Plates to clear">
-                  <h2>
-                    Plates to clear <span className="f">{data.full.length}</span>
-                  </h2>
-                  {data.full.map((m) => (
-                    <Item
-                      key={m.id}
-                      href={`/machines/${m.id}`}
-                      title={`${m.name} · ${m.stop!.name}`}
-                      mark="due"
-                      says="Finished: take it off"
-                      hint={`${dayAndTime(m.stop!.at)} · nothing starts there until the plate is clear`}
-                    />
-                  ))}
-                </section>
-              )}
+              <NeedingMachines of={data} />
               {data.gaveUp.length > 0 && (
                 <section aria-label="Checks that gave up">
                   <h2>

@@ -1,0 +1,144 @@
+import { Button, Table } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { fetchJson, post } from '../../../ui/api.ts';
+import { day, dayAndTime } from '../../../ui/dates.ts';
+import { MachineRooms } from '../../../ui/MachineRooms.tsx';
+import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
+import { useMayChange, usePerson } from '../../../ui/person.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
+import { findSetting } from '../../library/settings/catalogue.ts';
+import type { CarePage } from '../model/pages.ts';
+import { CareState } from './CareState.tsx';
+import { CareStep } from './CareStep.tsx';
+
+/** The care of one machine: the step at hand where somebody is at work, else what is due and what was done. */
+export function MachineCareScreen({ id }: { readonly id: string }) {
+  const client = useQueryClient();
+  const mayChange = useMayChange();
+  const isLead = usePerson().role === 'lead';
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const { data, error } = useQuery({
+    queryKey: ['care', id],
+    queryFn: () => fetchJson<CarePage>(`/api/machines/${id}/care`),
+  });
+  if (error && !data)
+    return (
+      <p className="empty" role="alert">
+        {error.message}
+      </p>
+    );
+  if (!data) return <p className="empty">Opening…</p>;
+  const { machine: m, underWay, tasks, rounds } = data;
+  const send = async <T,>(path: string, body: object): Promise<T | null> => {
+    setBusy(true);
+    setProblem(null);
+    let answer: T | null = null;
+    try {
+      answer = await post<T>(`/api/machines/${id}/care${path}`, body);
+    } catch (e) {
+      if (path === '/step') setProblem((e as Error).message);
+      else notifyError(e);
+    }
+    await client.invalidateQueries();
+    setBusy(false);
+    return answer;
+  };
+  const done = async (round: string, step: number, reading: number | null): Promise<void> => {
+    const answer = await send<{ isDone: boolean; due: string[] }>('/step', { round, step, reading });
+    if (!answer?.isDone) return;
+    const due = answer.due.map((key) => findSetting(key)?.label ?? key);
+    notifySuccess(due.length > 0 ? `Done. Now due: ${due.join(', ')}` : 'Done');
+  };
+  return (
+    <>
+      <MachineRooms here={null} />
+      <div className="band" data-kind="machine">
+        <div>
+          <div className="kind">
+            {m.place} · <a href={`/machines/${m.id}`}>{m.name}</a>
+          </div>
+          <h1>Care of {m.name}</h1>
+        </div>
+        <span className="chip" data-state={m.state}>
+          {m.state}
+        </span>
+        {isLead && !underWay && (
+          <div className="end">
+            <Button component="a" variant="default" href={`/machines/care/plans/${m.printerId}`}>
+              Change the tasks
+            </Button>
+          </div>
+        )}
+      </div>
+      {underWay ? (
+        <CareStep
+          key={underWay.steps.length}
+          round={underWay}
+          problem={problem}
+          isBusy={isBusy || !mayChange}
+          onDone={(step, reading) => void done(underWay.id, step, reading)}
+          onGiveUp={(why) => void send('/give-up', { round: underWay.id, why })}
+        />
+      ) : (
+        <section className="stage" aria-label="Tasks">
+          <WideTable>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Task</Table.Th>
+                <Table.Th>State</Table.Th>
+                <Table.Th>Done last</Table.Th>
+                <Table.Th className="n">Steps</Table.Th>
+                <Table.Th />
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {tasks.map((t) => (
+                <Table.Tr key={t.key} data-task={t.key}>
+                  <Table.Td>{t.task.name}</Table.Td>
+                  <Table.Td>
+                    <CareState of={t} />
+                  </Table.Td>
+                  <Table.Td>
+                    {t.doneAt ? `${day(t.doneAt)}, ${t.doneByName}` : <span className="hint">never</span>}
+                  </Table.Td>
+                  <Table.Td className="n f">{t.task.steps.length}</Table.Td>
+                  <Table.Td className="end">
+                    {mayChange && (
+                      <Button
+                        variant={t.state === 'due' ? 'filled' : 'default'}
+                        disabled={isBusy}
+                        aria-label={`Begin: ${t.task.name}`}
+                        onClick={() => void send('', { key: t.key })}
+                      >
+                        Begin
+                      </Button>
+                    )}
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </WideTable>
+          {tasks.length === 0 && <p className="hint">No task is written for machines of this printer profile.</p>}
+        </section>
+      )}
+      {!underWay && rounds.length > 0 && (
+        <section className="stage" aria-label="Done before">
+          <h2>Done before</h2>
+          <ul className="plain">
+            {rounds.map((r) => (
+              <li key={r.id}>
+                {r.name}: {r.state}{' '}
+                <span className="hint">
+                  {r.byName}, {dayAndTime(r.endedAt ?? r.at)}
+                  {r.why && ` · ${r.why}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
