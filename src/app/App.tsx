@@ -46,7 +46,7 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
     load(async () => (await import('../areas/requests/ui/RequestScreen.tsx')).RequestScreen),
   ],
   [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
-  [/^\/machines$/, load(async () => (await import('../areas/machines/ui/MachinesScreen.tsx')).MachinesScreen)],
+  [/^\/machines$/, load(async () => (await import('../areas/today/ui/FloorScreen.tsx')).FloorScreen)],
   [/^\/machines\/coverage$/, load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen)],
   [
     /^\/machines\/maintenance$/,

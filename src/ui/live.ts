@@ -7,7 +7,7 @@ const touched: Record<string, readonly string[]> = {
   trial: ['trials', 'trial', 'today', 'machines', 'due'],
   job: ['jobs', 'job', 'queue', 'today', 'requests', 'request'],
   request: ['requests', 'request', 'today'],
-  machine: ['machines', 'machine', 'care', 'queue', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
+  machine: ['machines', 'machine', 'care', 'floor', 'queue', 'today', 'job', 'profile', 'due', 'machines/maintenance'],
   profile: ['profiles', 'care-plan', 'care', 'profile', 'value-history', 'job'],
   policy: ['policy'],
   recipe: ['recipes', 'recipe', 'job'],

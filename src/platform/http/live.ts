@@ -32,11 +32,20 @@ const tell = (payload: string): void => {
 /** A stream of server-sent events with the ids of records that changed. */
 export function liveStream(signal: AbortSignal): Response {
   start();
+  return eventStream(signal, (send) => {
+    listeners.add(send);
+    send('all');
+    return () => listeners.delete(send);
+  });
+}
+
+/** A stream of server-sent events for as long as somebody listens: `subscribe` is given how to send, and gives how to leave. */
+export function eventStream(signal: AbortSignal, subscribe: (send: Listener) => () => unknown): Response {
   const encoder = new TextEncoder();
-  let listener: Listener | undefined;
+  let unsubscribe: (() => unknown) | undefined;
   let beat: NodeJS.Timeout | undefined;
   const leave = (): void => {
-    if (listener) listeners.delete(listener);
+    unsubscribe?.();
     clearInterval(beat);
   };
   const stream = new ReadableStream<Uint8Array>({
@@ -48,10 +57,9 @@ export function liveStream(signal: AbortSignal): Response {
           leave();
         }
       };
-      listener = (payload) => send(`data: ${payload}\n\n`);
-      listeners.add(listener);
       beat = setInterval(() => send(': beat\n\n'), 15_000);
-      send('retry: 1000\ndata: all\n\n');
+      send('retry: 1000\n\n');
+      unsubscribe = subscribe((payload) => send(`data: ${payload}\n\n`));
       signal.addEventListener('abort', () => {
         leave();
         try {

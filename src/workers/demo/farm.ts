@@ -38,6 +38,7 @@ import { PrintedStack } from '../../../standins/resin/printed.ts';
 import { resinTruthOf } from '../../../standins/resin/truth.ts';
 import { demoMachines, demoResinPrinters, portOffset } from '../../../standins/machines.ts';
 import { demoMachinesOnFloor, demoStock, TWO_MATERIALS } from './floor.ts';
+import { seedCare } from './care.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
 import { unwrap } from './must.ts';
@@ -108,6 +109,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   );
   await seedTrials(technician, daysAgo, profiles, machines);
   await seedRanges(technician, daysAgo, profiles, machines);
+  await seedCare(technician, daysAgo, machines);
   daysAgo(9);
   unwrap(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
   daysAgo(3);

@@ -2,7 +2,7 @@ import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
-import type { Entries, RevisionState } from '../model/records.ts';
+import type { RevisionState } from '../model/records.ts';
 import { draft, pairing, pairingRevision, profile, revision, revisionEvent } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db'>;
@@ -219,9 +219,13 @@ export async function listPairingHeads(
   materialId?: string,
 ) {
   if (machineIds.length === 0) return [];
-  const rows = await ctx.db
-    .select()
+  return ctx.db
+    .selectDistinctOn([pairing.id], {
+      ...{ machineId: pairing.scopeId, toolId: pairing.toolId, materialId: pairing.materialId },
+      ...{ entries: pairingRevision.entries, number: pairingRevision.number },
+    })
     .from(pairing)
+    .innerJoin(pairingRevision, eq(pairingRevision.pairingId, pairing.id))
     .where(
       and(
         eq(pairing.scope, 'machine'),
@@ -229,18 +233,6 @@ export async function listPairingHeads(
         toolId ? eq(pairing.toolId, toolId) : undefined,
         materialId ? eq(pairing.materialId, materialId) : undefined,
       ),
-    );
-  const heads: { machineId: string; toolId: string; materialId: string; entries: Entries; number: number }[] = [];
-  for (const row of rows) {
-    const head = await findPairingHead(ctx, row.id);
-    if (head)
-      heads.push({
-        machineId: row.scopeId,
-        toolId: row.toolId,
-        materialId: row.materialId,
-        entries: head.entries,
-        number: head.number,
-      });
-  }
-  return heads;
+    )
+    .orderBy(pairing.id, desc(pairingRevision.number));
 }

@@ -1,6 +1,21 @@
 import { movesAmong } from '../../../core/states/moves.ts';
-import type { CareDrawing } from './careTemplates.ts';
 import type { MaintenanceKind } from './maintenance.ts';
+
+/** What a step may show. */
+export const careDrawings = {
+  corners: 'four corners of a bed with the gap at each',
+  nozzle: 'a spanner at the nozzle, another at the block',
+  wipe: 'a cloth on a surface',
+  axis: 'oil on a rod',
+  gears: 'a brush at the teeth of the drive',
+  lift: 'the build plate lifted out',
+  sieve: 'resin running through a sieve',
+  light: 'a light held under the vat',
+  film: 'a film in its frame',
+  screen: 'the screen of a resin printer',
+  plate: 'a plate levelled on its screws',
+} as const;
+export type CareDrawing = keyof typeof careDrawings;
 
 /** A figure that is taken in a step, and between what it must lie for the work to be good. */
 export interface CareReading {

@@ -1,20 +1,4 @@
-import type { CareStep, CareTask } from './care.ts';
-
-/** What a step may show. */
-export const careDrawings = {
-  corners: 'four corners of a bed with the gap at each',
-  nozzle: 'a spanner at the nozzle, another at the block',
-  wipe: 'a cloth on a surface',
-  axis: 'oil on a rod',
-  gears: 'a brush at the teeth of the drive',
-  lift: 'the build plate lifted out',
-  sieve: 'resin running through a sieve',
-  light: 'a light held under the vat',
-  film: 'a film in its frame',
-  screen: 'the screen of a resin printer',
-  plate: 'a plate levelled on its screws',
-} as const;
-export type CareDrawing = keyof typeof careDrawings;
+import type { CareDrawing, CareStep, CareTask } from './care.ts';
 
 const step = (text: string, drawing: CareDrawing | null = null, reading: CareStep['reading'] = null): CareStep => ({
   text,
@@ -71,7 +55,7 @@ export const careTemplates: Readonly<Record<'filament' | 'resin', Readonly<Recor
       name: 'Clean and oil the axes',
       kind: 'axis',
       isBlocking: false,
-      triggers: { ...never, hours: 600, days: 180 },
+      triggers: { ...never, hours: 600, days: 365 },
       steps: [
         step('Switch it off. Wipe rods and rails from end to end until the cloth stays clean.', 'wipe'),
         step('Put a thin film of oil on, and move every axis by hand along its whole way.', 'axis'),
@@ -133,7 +117,7 @@ export const careTemplates: Readonly<Record<'filament' | 'resin', Readonly<Recor
       name: 'Level the plate',
       kind: 'plate',
       isBlocking: false,
-      triggers: { ...never, days: 120, afterChange: ['film', 'screen'] },
+      triggers: { ...never, days: 365, afterChange: ['film', 'screen'] },
       steps: [
         step('Clean the plate and the screen; loosen the screws of the plate.', 'wipe'),
         step('Let the plate down on a sheet of paper, press it flat, and tighten the screws crosswise.', 'plate'),

@@ -77,9 +77,18 @@ export interface FloorRow {
     readonly isUnderWay: boolean;
     readonly since: string;
     readonly expected: string;
-    readonly progress: PrintProgress | null;
+    /** As the device said it last; null before it has said anything. */
+    readonly heard: Heard | null;
   } | null;
   readonly onHeads: readonly OnHead[];
+}
+/** What is heard of a machine that prints. */
+export interface Heard extends Pick<
+  PrintProgress,
+  'phase' | 'zMm' | 'nozzleC' | 'nozzleTargetC' | 'bedC' | 'bedTargetC' | 'resinC' | 'message' | 'isUnheard' | 'at'
+> {
+  /** How much of it is done, of 1. */
+  readonly share: number;
 }
 
 export interface MachinePage extends MachineCard {

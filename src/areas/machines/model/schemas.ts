@@ -1,6 +1,6 @@
 import { array, boolean, number, object, ref, string } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
-import { careDrawings, type CareDrawing } from './careTemplates.ts';
+import { careDrawings, type CareDrawing } from './care.ts';
 import { bauds, waysOfConnection, type WayOfConnection } from './connection.ts';
 import { MOST_COPIES } from './copies.ts';
 import { maintenanceKinds, type MaintenanceKind } from './maintenance.ts';

@@ -1,8 +1,10 @@
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { findProfiles } from '../../library/server/index.ts';
-import type { FloorRow, OnHead } from '../model/pages.ts';
-import { container, machine, mount, print, slot } from './tables.ts';
+import { findProfiles, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
+import { maintenanceKinds } from '../model/maintenance.ts';
+import type { PrintProgress } from '../model/print.ts';
+import type { FloorRow, Heard, OnHead } from '../model/pages.ts';
+import { container, machine, maintenance, mount, print, slot } from './tables.ts';
 
 /** The whole floor by sets, however many machines it has: what each is doing, until when, and what is on its heads. */
 export async function listFloor({ db }: Pick<Ctx, 'db'>): Promise<FloorRow[]> {
@@ -59,10 +61,53 @@ export async function listFloor({ db }: Pick<Ctx, 'db'>): Promise<FloorRow[]> {
             ...{ of: m.printOf, ofId: m.printOfId!, name: m.printName!, isUnderWay: m.printState === 'under way' },
             since: m.since!.toISOString(),
             expected: m.expected!.toISOString(),
-            progress: m.progress,
+            heard: m.progress && heardOf(m.progress),
           },
     onHeads: [...(heads.get(m.id)?.values() ?? [])].sort((a, b) => a.head - b.head),
   }));
+}
+const heardOf = (p: PrintProgress): Heard => ({
+  ...{ phase: p.phase, zMm: p.zMm, nozzleC: p.nozzleC, nozzleTargetC: p.nozzleTargetC, bedC: p.bedC },
+  ...{ bedTargetC: p.bedTargetC, message: p.message, at: p.at, share: p.lines > 0 ? p.acknowledged / p.lines : 0 },
+  ...(p.resinC !== undefined && { resinC: p.resinC }),
+  ...(p.isUnheard && { isUnheard: true }),
+});
+
+/** How many values are proven, and how many due, for what is mounted and loaded, machine by machine. */
+export async function countEvidence(
+  ctx: Pick<Ctx, 'db' | 'clock'>,
+  rows: readonly FloorRow[],
+): Promise<ReadonlyMap<string, { readonly proven: number; readonly due: number }>> {
+  const pairs = await listPairingHeads(
+    ctx,
+    rows.map((r) => r.id),
+  );
+  const byPair = new Map(pairs.map((p) => [`${p.machineId} ${p.toolId} ${p.materialId}`, p.entries]));
+  // the last work of a kind makes due whatever earlier work of it did
+  const work = await ctx.db
+    .selectDistinctOn([maintenance.machineId, maintenance.kind, maintenance.head])
+    .from(maintenance)
+    .orderBy(maintenance.machineId, maintenance.kind, maintenance.head, desc(maintenance.at));
+  const byMachine = new Map<string, typeof work>();
+  for (const w of work) byMachine.set(w.machineId, [...(byMachine.get(w.machineId) ?? []), w]);
+  const now = ctx.clock.now();
+  return new Map(
+    rows.map((r) => {
+      const count = { proven: 0, due: 0 };
+      for (const h of r.onHeads) {
+        const entries = byPair.get(`${r.id} ${h.toolId} ${h.materialId}`) ?? {};
+        const events = (byMachine.get(r.id) ?? [])
+          .filter((w) => w.head === null || w.head === h.head)
+          .map((w) => ({ ...maintenanceKinds[w.kind], at: w.at }));
+        for (const [key, of] of Object.entries(entries)) {
+          if (of.length === 0) continue;
+          const { state } = judgeEntry(key, latest(of), now, events, h.lot, null);
+          if (state === 'proven' || state === 'due') count[state]++;
+        }
+      }
+      return [r.id, count];
+    }),
+  );
 }
 const EMPTY = {
   ...{ toolId: null, toolName: null, materialId: null, materialName: null },

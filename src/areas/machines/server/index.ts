@@ -39,6 +39,7 @@ export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } fro
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { beginCare, doCareStep, getCarePage, giveUpCare, listAllCare } from './care.ts';
 export { getCarePlan, writeCareTask } from './carePlan.ts';
-export { listFloor } from './floor.ts';
+export { countEvidence, listFloor } from './floor.ts';
+export { watchFloor } from './floorLive.ts';
 export { getPairingMatrix } from './matrix.ts';
 export { changePolicy, getPolicy, getPolicyPage } from './policy.ts';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { careDrawings, type CareDrawing as Drawing } from '../model/careTemplates.ts';
+import { careDrawings, type CareDrawing as Drawing } from '../model/care.ts';
 
 const ink = {
   stroke: 'var(--ink)',

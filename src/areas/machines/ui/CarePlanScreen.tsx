@@ -18,8 +18,7 @@ import { fetchJson, post } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
-import type { CareTask } from '../model/care.ts';
-import { careDrawings, type CareDrawing } from '../model/careTemplates.ts';
+import { careDrawings, type CareDrawing, type CareTask } from '../model/care.ts';
 import { maintenanceFor, maintenanceKinds } from '../model/maintenance.ts';
 import type { CarePlan } from '../model/pages.ts';
 import { writeCareSchema } from '../model/schemas.ts';
@@ -195,7 +194,7 @@ function TaskForm({
             maxLength={400}
             {...form.getInputProps(`task.steps.${i}.text`)}
           />
-          <Group gap={8} mt={6} align="flex-end">
+          <Group gap={8} mt={6}>
             <NativeSelect
               aria-label={`Drawing of step ${i + 1}`}
               data={[

@@ -46,7 +46,6 @@ export function CareStep({
         onSubmit={(e) => {
           e.preventDefault();
           onDone(at, figure === '' ? null : Number(figure));
-          setFigure('');
         }}
       >
         {reading && (

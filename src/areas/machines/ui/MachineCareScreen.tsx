@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
@@ -6,11 +6,11 @@ import { day, dayAndTime } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
-import { WideTable } from '../../../ui/WideTable.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import type { CarePage } from '../model/pages.ts';
 import { CareState } from './CareState.tsx';
 import { CareStep } from './CareStep.tsx';
+import css from './CareStep.module.css';
 
 /** The care of one machine: the step at hand where somebody is at work, else what is due and what was done. */
 export function MachineCareScreen({ id }: { readonly id: string }) {
@@ -83,50 +83,37 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
         />
       ) : (
         <section className="stage" aria-label="Tasks">
-          <WideTable>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Task</Table.Th>
-                <Table.Th>State</Table.Th>
-                <Table.Th>Done last</Table.Th>
-                <Table.Th className="n">Steps</Table.Th>
-                <Table.Th />
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {tasks.map((t) => (
-                <Table.Tr key={t.key} data-task={t.key}>
-                  <Table.Td>{t.task.name}</Table.Td>
-                  <Table.Td>
-                    <CareState of={t} />
-                  </Table.Td>
-                  <Table.Td>
-                    {t.doneAt ? `${day(t.doneAt)}, ${t.doneByName}` : <span className="hint">never</span>}
-                  </Table.Td>
-                  <Table.Td className="n f">{t.task.steps.length}</Table.Td>
-                  <Table.Td className="end">
-                    {mayChange && (
-                      <Button
-                        variant={t.state === 'due' ? 'filled' : 'default'}
-                        disabled={isBusy}
-                        aria-label={`Begin: ${t.task.name}`}
-                        onClick={() => void send('', { key: t.key })}
-                      >
-                        Begin
-                      </Button>
-                    )}
-                  </Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </WideTable>
+          {tasks.map((t) => (
+            <div key={t.key} className={css.task} data-task={t.key}>
+              <div>
+                <b>{t.task.name}</b>{' '}
+                <span className="hint">
+                  {t.task.steps.length} {t.task.steps.length === 1 ? 'step' : 'steps'}
+                </span>
+                <div>
+                  <CareState of={t} />
+                </div>
+                <div className="hint">{t.doneAt ? `done last ${day(t.doneAt)}, ${t.doneByName}` : 'never done'}</div>
+              </div>
+              {mayChange && (
+                <Button
+                  variant={t.state === 'due' ? 'filled' : 'default'}
+                  disabled={isBusy}
+                  aria-label={`Begin: ${t.task.name}`}
+                  onClick={() => void send('', { key: t.key })}
+                >
+                  Begin
+                </Button>
+              )}
+            </div>
+          ))}
           {tasks.length === 0 && <p className="hint">No task is written for machines of this printer profile.</p>}
         </section>
       )}
       {!underWay && rounds.length > 0 && (
         <section className="stage" aria-label="Done before">
           <h2>Done before</h2>
-          <ul className="plain">
+          <ul>
             {rounds.map((r) => (
               <li key={r.id}>
                 {r.name}: {r.state}{' '}

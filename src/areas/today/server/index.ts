@@ -1,2 +1,3 @@
 export { getStatus } from './getStatus.ts';
 export { getToday } from './getToday.ts';
+export { getFloor } from './getFloor.ts';

@@ -1,0 +1,45 @@
+import type { FloorRow } from '../model/pages.ts';
+import type { Ctx } from '../../../platform/db/context.ts';
+import { log, messageOf } from '../../../platform/log.ts';
+import { listFloor } from './floor.ts';
+
+const EVERY_MS = 1000;
+type Watcher = (text: string) => void;
+const watchers = new Set<Watcher>();
+let shown = new Map<string, string>();
+let isLooking = false;
+
+/** What has changed on the floor since it was looked at last, a row a line. One look a second serves everybody who watches this process. */
+export function changedRows(
+  before: ReadonlyMap<string, string>,
+  now: readonly FloorRow[],
+): [Map<string, string>, string[]] {
+  const after = new Map(now.map((row) => [row.id, JSON.stringify(row)]));
+  return [after, [...after].filter(([id, text]) => before.get(id) !== text).map(([, text]) => text)];
+}
+
+async function look(ctx: Pick<Ctx, 'db'>): Promise<void> {
+  if (isLooking) return;
+  isLooking = true;
+  while (watchers.size > 0) {
+    try {
+      const [after, changed] = changedRows(shown, await listFloor(ctx));
+      shown = after;
+      for (const text of changed) for (const watcher of watchers) watcher(text);
+    } catch (error) {
+      log('warn', 'floor', { message: messageOf(error) });
+    }
+    await new Promise((next) => {
+      setTimeout(next, EVERY_MS);
+    });
+  }
+  shown = new Map();
+  isLooking = false;
+}
+
+/** Tells whoever watches each row of the floor that changes, at most once a second. */
+export function watchFloor(ctx: Pick<Ctx, 'db'>, watcher: Watcher): () => void {
+  watchers.add(watcher);
+  void look(ctx);
+  return () => watchers.delete(watcher);
+}

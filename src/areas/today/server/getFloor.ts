@@ -1,0 +1,25 @@
+import type { Ctx } from '../../../platform/db/context.ts';
+import { getQueue } from '../../checks/server/index.ts';
+import { countEvidence, listAllCare, listFloor } from '../../machines/server/index.ts';
+import type { FloorCard } from '../model/floor.ts';
+
+/** The floor with what waits for each machine, what is due on it and what is proven for what it carries. */
+export async function getFloor(ctx: Ctx): Promise<FloorCard[]> {
+  const rows = await listFloor(ctx);
+  const evidence = await countEvidence(ctx, rows);
+  const care = (await listAllCare(ctx)).filter((c) => c.state === 'due' || c.isUnderWay);
+  const queue = await getQueue(ctx);
+  const waiting = new Map(queue.rows.map((r) => [r.jobId, r]));
+  const nextOf = new Map(queue.machines.map((m) => [m.id, m.next]));
+  return rows.map((r) => {
+    const next = waiting.get(nextOf.get(r.id) ?? '');
+    return {
+      ...r,
+      evidence: evidence.get(r.id)!,
+      care: care
+        .filter((c) => c.machineId === r.id)
+        .map((c) => ({ name: c.task.name, isBlocking: c.task.isBlocking, isUnderWay: c.isUnderWay })),
+      next: next ? { jobId: next.jobId, name: next.name, changes: next.machineId === r.id ? next.changes : [] } : null,
+    };
+  });
+}
