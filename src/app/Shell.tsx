@@ -1,5 +1,7 @@
 import { UnstyledButton } from '@mantine/core';
 import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
+import { noticeHref, noticeText, type Notice } from '../areas/today/model/notices.ts';
+import { Bell } from '../ui/Bell.tsx';
 import { useLive } from '../ui/live.ts';
 import { usePerson } from '../ui/person.tsx';
 import { StaleNotice } from '../ui/StaleNotice.tsx';
@@ -40,6 +42,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
         <a className="hint" href="/log">
           Event log
         </a>
+        <Bell<Notice> textOf={noticeText} hrefOf={noticeHref} />
         <span className="who">
           <a href="/me" title={`${person.name}, ${person.role}: units and numbers`}>
             <b>

@@ -9,6 +9,7 @@ import {
 } from '../areas/checks/server/index.ts';
 import { listPrintingTrials, listRequestedPrints, runPrint } from '../areas/trials/server/index.ts';
 import { dropLeasesOfEnded, reconcileMachines } from '../areas/machines/server/index.ts';
+import { giveNotices } from '../areas/today/server/index.ts';
 import { systemClock } from '../platform/clock.ts';
 import { database } from '../platform/db/client.ts';
 import { LeftOff, type Ctx } from '../platform/db/context.ts';
@@ -22,6 +23,7 @@ import { log, messageOf } from '../platform/log.ts';
 const LOOK_EVERY_MS = 400;
 const RESCUE_EVERY_MS = 2000;
 const RECONCILE_EVERY_MS = 5000;
+const NOTICE_EVERY_MS = 30_000;
 const SWEEP_EVERY_MS = 600_000;
 /** What does not leave off in so long is cut, as in a crash: a machine that waits for its heat answers nothing. */
 const LEAVES_OFF_MS = 2500;
@@ -123,6 +125,7 @@ void forever(LOOK_EVERY_MS, 'prints', lookForPrints);
 void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
 void forever(RESCUE_EVERY_MS, 'sign of life', () => giveSignOfLife(ctx));
 void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
+void forever(NOTICE_EVERY_MS, 'notices', () => giveNotices(atWork));
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
 void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
 void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));

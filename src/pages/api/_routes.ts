@@ -62,62 +62,64 @@ import * as r59 from './me/index.ts';
 import * as r60 from './me/password.ts';
 import * as r61 from './me/sessions/[id]/end.ts';
 import * as r62 from './me/sessions/index.ts';
-import * as r63 from './pairings.ts';
-import * as r64 from './people/[id]/deactivate.ts';
-import * as r65 from './people/[id]/link.ts';
-import * as r66 from './people/[id]/reactivate.ts';
-import * as r67 from './people/[id]/role.ts';
-import * as r68 from './people/index.ts';
-import * as r69 from './policy.ts';
-import * as r70 from './profiles/[id]/about.ts';
-import * as r71 from './profiles/[id]/affected.ts';
-import * as r72 from './profiles/[id]/copy.ts';
-import * as r73 from './profiles/[id]/decision.ts';
-import * as r74 from './profiles/[id]/draft.ts';
-import * as r75 from './profiles/[id]/history.ts';
-import * as r76 from './profiles/[id]/index.ts';
-import * as r77 from './profiles/[id]/restore.ts';
-import * as r78 from './profiles/[id]/retire.ts';
-import * as r79 from './profiles/[id]/revisions.ts';
-import * as r80 from './profiles/[id]/take-back.ts';
-import * as r81 from './profiles/csv.ts';
-import * as r82 from './profiles/index.ts';
-import * as r83 from './profiles/reviews.ts';
-import * as r84 from './recipes/[id]/index.ts';
-import * as r85 from './recipes/[id]/pin.ts';
-import * as r86 from './recipes/csv.ts';
-import * as r87 from './recipes/index.ts';
-import * as r88 from './recipes/sheet.ts';
-import * as r89 from './requests/[id]/decline.ts';
-import * as r90 from './requests/[id]/file.ts';
-import * as r91 from './requests/[id]/index.ts';
-import * as r92 from './requests/[id]/withdraw.ts';
-import * as r93 from './requests/csv.ts';
-import * as r94 from './requests/index.ts';
-import * as r95 from './status.ts';
-import * as r96 from './today.ts';
-import * as r97 from './tokens/[id]/revoke.ts';
-import * as r98 from './tokens/index.ts';
-import * as r99 from './trials/[id]/camera.ts';
-import * as r100 from './trials/[id]/coupon.ts';
-import * as r101 from './trials/[id]/decision.ts';
-import * as r102 from './trials/[id]/drawing.ts';
-import * as r103 from './trials/[id]/elsewhere.ts';
-import * as r104 from './trials/[id]/index.ts';
-import * as r105 from './trials/[id]/instrument.ts';
-import * as r106 from './trials/[id]/pictures/[picture].ts';
-import * as r107 from './trials/[id]/pictures/index.ts';
-import * as r108 from './trials/[id]/plate.ts';
-import * as r109 from './trials/[id]/print.ts';
-import * as r110 from './trials/[id]/readingTable.ts';
-import * as r111 from './trials/[id]/readings.ts';
-import * as r112 from './trials/[id]/solid.ts';
-import * as r113 from './trials/csv.ts';
-import * as r114 from './trials/drift.ts';
-import * as r115 from './trials/due.ts';
-import * as r116 from './trials/index.ts';
-import * as r117 from './trials/preview.ts';
-import * as r118 from './trials/usualProcess.ts';
+import * as r63 from './notices/index.ts';
+import * as r64 from './notices/seen.ts';
+import * as r65 from './pairings.ts';
+import * as r66 from './people/[id]/deactivate.ts';
+import * as r67 from './people/[id]/link.ts';
+import * as r68 from './people/[id]/reactivate.ts';
+import * as r69 from './people/[id]/role.ts';
+import * as r70 from './people/index.ts';
+import * as r71 from './policy.ts';
+import * as r72 from './profiles/[id]/about.ts';
+import * as r73 from './profiles/[id]/affected.ts';
+import * as r74 from './profiles/[id]/copy.ts';
+import * as r75 from './profiles/[id]/decision.ts';
+import * as r76 from './profiles/[id]/draft.ts';
+import * as r77 from './profiles/[id]/history.ts';
+import * as r78 from './profiles/[id]/index.ts';
+import * as r79 from './profiles/[id]/restore.ts';
+import * as r80 from './profiles/[id]/retire.ts';
+import * as r81 from './profiles/[id]/revisions.ts';
+import * as r82 from './profiles/[id]/take-back.ts';
+import * as r83 from './profiles/csv.ts';
+import * as r84 from './profiles/index.ts';
+import * as r85 from './profiles/reviews.ts';
+import * as r86 from './recipes/[id]/index.ts';
+import * as r87 from './recipes/[id]/pin.ts';
+import * as r88 from './recipes/csv.ts';
+import * as r89 from './recipes/index.ts';
+import * as r90 from './recipes/sheet.ts';
+import * as r91 from './requests/[id]/decline.ts';
+import * as r92 from './requests/[id]/file.ts';
+import * as r93 from './requests/[id]/index.ts';
+import * as r94 from './requests/[id]/withdraw.ts';
+import * as r95 from './requests/csv.ts';
+import * as r96 from './requests/index.ts';
+import * as r97 from './status.ts';
+import * as r98 from './today.ts';
+import * as r99 from './tokens/[id]/revoke.ts';
+import * as r100 from './tokens/index.ts';
+import * as r101 from './trials/[id]/camera.ts';
+import * as r102 from './trials/[id]/coupon.ts';
+import * as r103 from './trials/[id]/decision.ts';
+import * as r104 from './trials/[id]/drawing.ts';
+import * as r105 from './trials/[id]/elsewhere.ts';
+import * as r106 from './trials/[id]/index.ts';
+import * as r107 from './trials/[id]/instrument.ts';
+import * as r108 from './trials/[id]/pictures/[picture].ts';
+import * as r109 from './trials/[id]/pictures/index.ts';
+import * as r110 from './trials/[id]/plate.ts';
+import * as r111 from './trials/[id]/print.ts';
+import * as r112 from './trials/[id]/readingTable.ts';
+import * as r113 from './trials/[id]/readings.ts';
+import * as r114 from './trials/[id]/solid.ts';
+import * as r115 from './trials/csv.ts';
+import * as r116 from './trials/drift.ts';
+import * as r117 from './trials/due.ts';
+import * as r118 from './trials/index.ts';
+import * as r119 from './trials/preview.ts';
+import * as r120 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -184,60 +186,62 @@ export const routeFiles = {
   './me/password.ts': r60,
   './me/sessions/[id]/end.ts': r61,
   './me/sessions/index.ts': r62,
-  './pairings.ts': r63,
-  './people/[id]/deactivate.ts': r64,
-  './people/[id]/link.ts': r65,
-  './people/[id]/reactivate.ts': r66,
-  './people/[id]/role.ts': r67,
-  './people/index.ts': r68,
-  './policy.ts': r69,
-  './profiles/[id]/about.ts': r70,
-  './profiles/[id]/affected.ts': r71,
-  './profiles/[id]/copy.ts': r72,
-  './profiles/[id]/decision.ts': r73,
-  './profiles/[id]/draft.ts': r74,
-  './profiles/[id]/history.ts': r75,
-  './profiles/[id]/index.ts': r76,
-  './profiles/[id]/restore.ts': r77,
-  './profiles/[id]/retire.ts': r78,
-  './profiles/[id]/revisions.ts': r79,
-  './profiles/[id]/take-back.ts': r80,
-  './profiles/csv.ts': r81,
-  './profiles/index.ts': r82,
-  './profiles/reviews.ts': r83,
-  './recipes/[id]/index.ts': r84,
-  './recipes/[id]/pin.ts': r85,
-  './recipes/csv.ts': r86,
-  './recipes/index.ts': r87,
-  './recipes/sheet.ts': r88,
-  './requests/[id]/decline.ts': r89,
-  './requests/[id]/file.ts': r90,
-  './requests/[id]/index.ts': r91,
-  './requests/[id]/withdraw.ts': r92,
-  './requests/csv.ts': r93,
-  './requests/index.ts': r94,
-  './status.ts': r95,
-  './today.ts': r96,
-  './tokens/[id]/revoke.ts': r97,
-  './tokens/index.ts': r98,
-  './trials/[id]/camera.ts': r99,
-  './trials/[id]/coupon.ts': r100,
-  './trials/[id]/decision.ts': r101,
-  './trials/[id]/drawing.ts': r102,
-  './trials/[id]/elsewhere.ts': r103,
-  './trials/[id]/index.ts': r104,
-  './trials/[id]/instrument.ts': r105,
-  './trials/[id]/pictures/[picture].ts': r106,
-  './trials/[id]/pictures/index.ts': r107,
-  './trials/[id]/plate.ts': r108,
-  './trials/[id]/print.ts': r109,
-  './trials/[id]/readingTable.ts': r110,
-  './trials/[id]/readings.ts': r111,
-  './trials/[id]/solid.ts': r112,
-  './trials/csv.ts': r113,
-  './trials/drift.ts': r114,
-  './trials/due.ts': r115,
-  './trials/index.ts': r116,
-  './trials/preview.ts': r117,
-  './trials/usualProcess.ts': r118,
+  './notices/index.ts': r63,
+  './notices/seen.ts': r64,
+  './pairings.ts': r65,
+  './people/[id]/deactivate.ts': r66,
+  './people/[id]/link.ts': r67,
+  './people/[id]/reactivate.ts': r68,
+  './people/[id]/role.ts': r69,
+  './people/index.ts': r70,
+  './policy.ts': r71,
+  './profiles/[id]/about.ts': r72,
+  './profiles/[id]/affected.ts': r73,
+  './profiles/[id]/copy.ts': r74,
+  './profiles/[id]/decision.ts': r75,
+  './profiles/[id]/draft.ts': r76,
+  './profiles/[id]/history.ts': r77,
+  './profiles/[id]/index.ts': r78,
+  './profiles/[id]/restore.ts': r79,
+  './profiles/[id]/retire.ts': r80,
+  './profiles/[id]/revisions.ts': r81,
+  './profiles/[id]/take-back.ts': r82,
+  './profiles/csv.ts': r83,
+  './profiles/index.ts': r84,
+  './profiles/reviews.ts': r85,
+  './recipes/[id]/index.ts': r86,
+  './recipes/[id]/pin.ts': r87,
+  './recipes/csv.ts': r88,
+  './recipes/index.ts': r89,
+  './recipes/sheet.ts': r90,
+  './requests/[id]/decline.ts': r91,
+  './requests/[id]/file.ts': r92,
+  './requests/[id]/index.ts': r93,
+  './requests/[id]/withdraw.ts': r94,
+  './requests/csv.ts': r95,
+  './requests/index.ts': r96,
+  './status.ts': r97,
+  './today.ts': r98,
+  './tokens/[id]/revoke.ts': r99,
+  './tokens/index.ts': r100,
+  './trials/[id]/camera.ts': r101,
+  './trials/[id]/coupon.ts': r102,
+  './trials/[id]/decision.ts': r103,
+  './trials/[id]/drawing.ts': r104,
+  './trials/[id]/elsewhere.ts': r105,
+  './trials/[id]/index.ts': r106,
+  './trials/[id]/instrument.ts': r107,
+  './trials/[id]/pictures/[picture].ts': r108,
+  './trials/[id]/pictures/index.ts': r109,
+  './trials/[id]/plate.ts': r110,
+  './trials/[id]/print.ts': r111,
+  './trials/[id]/readingTable.ts': r112,
+  './trials/[id]/readings.ts': r113,
+  './trials/[id]/solid.ts': r114,
+  './trials/csv.ts': r115,
+  './trials/drift.ts': r116,
+  './trials/due.ts': r117,
+  './trials/index.ts': r118,
+  './trials/preview.ts': r119,
+  './trials/usualProcess.ts': r120,
 } satisfies Record<string, RouteFile>;

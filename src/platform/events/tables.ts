@@ -16,5 +16,9 @@ export const event = pgTable(
     to: jsonb('to'),
     why: text('why'),
   },
-  (t) => [index('event_subject').on(t.subjectKind, t.subjectId), index('event_at').on(t.at)],
+  (t) => [
+    index('event_subject').on(t.subjectKind, t.subjectId),
+    index('event_at').on(t.at),
+    index('event_what').on(t.what, t.id),
+  ],
 );

@@ -1,3 +1,4 @@
+import { findSetting } from '../../library/settings/catalogue.ts';
 import type { OnHead } from '../../machines/model/pages.ts';
 import type { CheckContext, ContextHead } from '../../rules/context.ts';
 import { layingHeads } from '../../rules/headViews.ts';
@@ -42,6 +43,21 @@ export function needsOf(context: CheckContext, outcome: JobOutcome): readonly He
   }));
 }
 
+const DAY_MS = 86_400_000;
+/** The first proof of a context to run out by age, as it was at that moment; null where nothing holds. */
+export function firstToRunOut(
+  { proofs, heads = [] }: Pick<CheckContext, 'proofs' | 'heads'>,
+  at: Date,
+): { readonly label: string; readonly until: string } | null {
+  const valid = [proofs, ...heads.map((h) => h.proofs)]
+    .flatMap((of) => Object.values(of))
+    .filter((p) => p.state === 'proven')
+    .toSorted((a, b) => a.daysLeft - b.daysLeft);
+  const [first] = valid;
+  if (!first) return null;
+  const label = findSetting(first.key)?.label ?? first.key;
+  return { label, until: new Date(at.getTime() + DAY_MS * first.daysLeft).toISOString() };
+}
 /** What of a head is asked. */
 export type HeadAsIs = Omit<OnHead, 'lot' | 'code'>;
 /** What has to be changed at a machine before so many prints, a sentence each; nothing where they can begin. */

@@ -54,6 +54,8 @@ export interface QueueRow extends Planned {
   /** Prints that are still wanted, and what one lasts. */
   readonly prints: number;
   readonly timeS: number;
+  /** The first of its proofs to run out by age. */
+  readonly evidence: Queued['evidence'];
   readonly byName: string;
   readonly queuedAt: string;
 }

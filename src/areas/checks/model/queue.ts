@@ -12,6 +12,8 @@ export interface Queued {
   /** What one print lasts. */
   readonly timeS: number;
   readonly needs: readonly HeadNeed[];
+  /** The first of its proofs to run out by age; null where nothing is proven. */
+  readonly evidence: { readonly label: string; readonly until: string } | null;
   readonly byName: string;
   readonly at: string;
 }

@@ -8,7 +8,7 @@ import { findProfile } from '../../library/server/index.ts';
 import { findMachine, listFloor } from '../../machines/server/index.ts';
 import { lastsOf } from '../../rules/outcome.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { needsOf } from '../model/needs.ts';
+import { firstToRunOut, needsOf } from '../model/needs.ts';
 import type { QueuePage } from '../model/pages.ts';
 import { printsWanted } from '../model/prints.ts';
 import { placeByDue, planQueue, type QueueKind, type Waiting } from '../model/queue.ts';
@@ -45,6 +45,7 @@ export async function queueJob(
       return no('The job that it was put before does not wait there any more; look at the queue again');
     const put = {
       ...{ of, runId, timeS: lastsOf(outcome.estimate), needs: needsOf(sheet, outcome) },
+      evidence: firstToRunOut(sheet, run.at),
       ...{ byName: ctx.user.name, at: ctx.clock.now().toISOString() },
     };
     if (!(await moveJob(inside, jobId, 'queue', { queueId: ofId, queueRank: place, queued: put }))) return no(CHANGED);
@@ -126,7 +127,7 @@ export async function getQueue(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<QueuePag
     rows: rows.rows.map((r, i) => ({
       ...{ ...planned[i]!, name: jobName(Number(r.number)), title: r.title, due: r.due },
       ...{ of: r.queued.of, queueId: r.queueId, judgedOn: r.machineId, prints: waiting[i]!.prints },
-      ...{ timeS: r.queued.timeS, byName: r.queued.byName, queuedAt: r.queued.at },
+      ...{ timeS: r.queued.timeS, evidence: r.queued.evidence, byName: r.queued.byName, queuedAt: r.queued.at },
     })),
   };
 }

@@ -162,6 +162,11 @@ function Queue({
                 )}
               </Table.Td>
               <Table.Td>
+                {r.evidence && r.endAt && r.evidence.until < r.endAt && (
+                  <div>
+                    <StateMark mark="due" /> {r.evidence.label} is proven until {day(r.evidence.until)}
+                  </div>
+                )}
                 {r.changes.length === 0 ? <span className="hint">nothing</span> : r.changes.join('; ')}
               </Table.Td>
               {mayChange && (

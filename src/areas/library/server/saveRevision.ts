@@ -290,9 +290,9 @@ export async function appendRevision(
     subjectKind: 'profile',
     subjectId: p.id,
     subjectName: p.name,
-    what: `revision ${row!.number} ${state === 'released' ? 'released' : 'sent to review'}`,
+    what: state === 'released' ? `revision ${row!.number} released` : 'sent to review',
     from: Object.fromEntries(changed.map((k) => [k, before[k] ?? null])),
-    to: Object.fromEntries(changed.map((k) => [k, own[k] ?? null])),
+    to: { ...Object.fromEntries(changed.map((k) => [k, own[k] ?? null])), revision: row!.number },
     why: message,
   });
   return row!;

@@ -1,3 +1,4 @@
 export { getStatus } from './getStatus.ts';
 export { getToday } from './getToday.ts';
 export { getFloor } from './getFloor.ts';
+export { getNotices, giveNotices, seeNotices } from './notices.ts';
