@@ -1,4 +1,4 @@
-import { Box, Button, Group, NativeSelect, TextInput } from '@mantine/core';
+import { Box, Button, Group, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
@@ -21,8 +21,11 @@ const asked: Record<
     { key: 'travelXMm', must: true, ask: 'Drive the tool from stop to stop: left to right' },
     { key: 'travelYMm', must: true, ask: 'Front to back' },
     { key: 'travelZMm', must: true, ask: 'From the plate up' },
+    { key: 'heads', ask: 'Heads that programs call by number; one where it is left empty' },
     { key: 'bedMaxC' },
     { key: 'accelerationMmPerS2' },
+    { key: 'startBlock', ask: 'Lines sent before every print; {bed} and {nozzle} stand for their temperatures' },
+    { key: 'endBlock', ask: 'Lines sent after every print' },
   ],
   'resin printer': [
     { key: 'travelXMm', must: true, ask: 'Lit width of the screen' },
@@ -45,6 +48,8 @@ const asked: Record<
     { key: 'densityGPerCm3', must: true },
     { key: 'nozzleRangeC', ask: 'As printed on the spool, “240 to 260”' },
     { key: 'bedRangeC' },
+    { key: 'nozzleC', ask: 'To begin with; proven by a trial later' },
+    { key: 'bedC', ask: 'To begin with' },
     { key: 'pricePerKg' },
   ],
   'resin material': [
@@ -193,6 +198,17 @@ export function NewProfileScreen() {
                 onChange={(e) => set(e.currentTarget.value)}
                 data={[{ value: '', label: 'choose…' }, ...s.choices]}
                 withAsterisk={q.must ?? false}
+              />
+            ) : s.type === 'text' && 'isProgram' in s ? (
+              <Textarea
+                key={q.key}
+                label={s.label}
+                description={q.ask ?? s.what}
+                value={value}
+                onChange={(e) => set(e.currentTarget.value)}
+                error={error}
+                autosize
+                minRows={3}
               />
             ) : (
               <TextInput

@@ -44,7 +44,8 @@ export async function listCare(
   }));
 }
 
-/** What machines have done since given moments: hours and prints that came to an end, failures, work. */
+/** What machines have done since given moments: hours, by their own clocks where they told them, and prints that came to an end, failures,
+ *  work. */
 async function usedSince(
   { db }: Pick<Ctx, 'db'>,
   of: readonly { readonly machineId: string; readonly since: Date }[],
@@ -56,7 +57,7 @@ async function usedSince(
     select p.hours, p.prints, p.failures, array(select distinct w.kind from ${maintenance} w where w.machine_id = u.id and w.at > u.since) as changes
     from unnest(${ids}, ${moments}) with ordinality u(id, since, n)
     cross join lateral (
-      select coalesce(sum(extract(epoch from p.ended_at - p.since)) / 3600, 0)::float8 as hours, count(*)::int as prints,
+      select coalesce(sum(coalesce((p.progress->>'tookS')::float8, extract(epoch from p.ended_at - p.since))) / 3600, 0)::float8 as hours, count(*)::int as prints,
              (count(*) filter (where p.state in ('stopped', 'scrap')))::int as failures
       from ${print} p where p.machine_id = u.id and p.ended_at > u.since and p.state <> 'not begun'
     ) p order by u.n`);
