@@ -42,8 +42,8 @@ export function Shell({ children }: { readonly children: ReactNode }) {
         <a className="hint" href="/log">
           Event log
         </a>
-        <Bell<Notice> textOf={noticeText} hrefOf={noticeHref} />
         <span className="who">
+          <Bell<Notice> textOf={noticeText} hrefOf={noticeHref} />
           <a href="/me" title={`${person.name}, ${person.role}: units and numbers`}>
             <b>
               {person.name

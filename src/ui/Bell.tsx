@@ -41,13 +41,19 @@ export function Bell<N extends Shown>({
   const says = unseen === 0 ? 'Notices' : `Notices: ${unseen} new`;
   return (
     <Popover opened={isOpen} onChange={close} position="bottom-end" withArrow width={340} trapFocus>
-      <Popover.Target>
-        <Indicator label={unseen} size={16} disabled={unseen === 0} color="oxide" offset={4}>
+      <Indicator
+        label={unseen}
+        size={16}
+        disabled={unseen === 0}
+        offset={4}
+        classNames={{ indicator: css.count ?? '' }}
+      >
+        <Popover.Target>
           <ActionIcon variant="subtle" size="lg" aria-label={says} title={says} onClick={open}>
             <IconBell size={18} />
           </ActionIcon>
-        </Indicator>
-      </Popover.Target>
+        </Popover.Target>
+      </Indicator>
       <Popover.Dropdown className={css.list} aria-label="Notices">
         {rows.map((n) => (
           <a key={n.id} href={hrefOf(n)} className={css.notice} data-new={n.isNew} onClick={close}>

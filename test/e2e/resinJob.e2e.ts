@@ -89,6 +89,22 @@ test('resin: a lug that begins in mid-air blocks the job and is found in its lay
     await expect(page.locator('[data-phase=done]')).toContainText('12 of 12', { timeout: 90_000 });
     await takeOff(page);
   });
+  await test.step('a sign seen on it leads to the trial filled in, and to the care of its machine', async () => {
+    const job = page.url();
+    const outcome = page.getByRole('region', { name: 'Outcome' });
+    await outcome.getByRole('button', { name: 'Record outcome' }).click();
+    await outcome.getByText('usable, with defects', { exact: true }).click();
+    await outcome.getByPlaceholder('what is seen on the part').click();
+    await expect(page.getByRole('option', { name: 'Hairs between parts' })).toHaveCount(0);
+    await page.getByRole('option', { name: 'One side of the plate loses parts' }).click();
+    await page.keyboard.press('Escape');
+    await outcome.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(outcome.getByRole('link', { name: 'care of the machine' })).toBeVisible();
+    await outcome.getByRole('link', { name: 'run light map' }).click();
+    await expect(page.getByLabel('Machine').locator('option:checked')).toContainText(MACHINE);
+    await expect(page.getByRole('combobox', { name: 'Process' })).toHaveValue('Resin 0.05');
+    await page.goto(job);
+  });
   await test.step('the stack brought along is judged by its layers', async () => {
     await drop(page, 'gasket-again.zip', stack);
     await expect(page.locator('.verdict').first()).toContainText('Clear');

@@ -15,6 +15,10 @@ export interface Ledger {
   readonly readings: Map<string, string[]>;
   /** Lots that were received, each once, with what a scale said was left. */
   readonly lots: Map<string, number>;
+  /** Rounds of care that were done to their last step. */
+  readonly cared: string[];
+  /** Jobs that wait in a queue, in the order in which they were put there. */
+  readonly queued: string[];
   /** Trials whose coupon came to its end. */
   readonly printed: string[];
   /** What was refused for good, with the words: under faults alone nothing is. */
@@ -25,6 +29,8 @@ export const emptyLedger = (): Ledger => ({
   jobs: new Map(),
   readings: new Map(),
   lots: new Map(),
+  cared: [],
+  queued: [],
   printed: [],
   refused: [],
 });
@@ -101,6 +107,46 @@ export class Load {
       if (weighed?.status === 200) this.ledger.lots.set(lot, leftG);
       else this.refuse('weighing', weighed);
       await pause(60);
+    }
+  }
+
+  /** Somebody cleans the bed of a machine step by step, over and over. */
+  async keepCaring(m: Card): Promise<void> {
+    while (!this.isOver()) {
+      const begun = await this.client.ask('POST', `/api/machines/${m.id}/care`, { key: 'surface' });
+      if (begun?.status !== 200) {
+        this.refuse('care', begun);
+        continue;
+      }
+      const round = (begun.body as { id: string }).id;
+      let isDone = false;
+      for (let step = 0; step < 2; step++) {
+        const done = await this.client.ask('POST', `/api/machines/${m.id}/care/step`, { round, step, reading: null });
+        if (done?.status !== 200) this.refuse('care step', done);
+        else isDone = (done.body as { isDone: boolean }).isDone;
+      }
+      if (isDone) this.ledger.cared.push(round);
+      await pause(60);
+    }
+  }
+
+  /** Somebody approves what is checked, queues it and moves it to the end of its queue. */
+  async keepQueueing(): Promise<void> {
+    while (!this.isOver()) {
+      await pause(200);
+      const next = [...this.ledger.jobs.values()].find((j) => !this.ledger.queued.includes(j.id));
+      const page = next && (await this.client.get<{ state: string }>(`/api/jobs/${next.id}`));
+      if (page?.state !== 'checked') continue;
+      const cleared = await this.client.ask('POST', `/api/jobs/${next!.id}/clear`, { why: 'as it is' });
+      if (cleared?.status !== 200) {
+        this.refuse('approving', cleared);
+        continue;
+      }
+      const queued = await this.client.ask('POST', `/api/jobs/${next!.id}/queue`, { of: 'machine' });
+      if (queued?.status === 200) this.ledger.queued.push(next!.id);
+      else this.refuse('queueing', queued);
+      const moved = await this.client.ask('POST', `/api/jobs/${next!.id}/queue`, { of: 'machine', before: null });
+      if (moved?.status !== 200) this.refuse('moving in the queue', moved);
     }
   }
 

@@ -97,7 +97,7 @@ process.on('SIGINT', stopAll);
 process.on('SIGTERM', stopAll);
 try {
   const client = new Client(farm.url, () => isOver);
-  await client.signIn('technician');
+  await client.signIn('lead');
   const ledger = emptyLedger();
   const load = new Load(client, ledger, () => isOver);
   const { machines, processId } = await load.bench();
@@ -110,6 +110,8 @@ try {
     load.keepReading(c!, processId),
     load.keepChecking(d!, processId),
     load.keepLoading(d!),
+    load.keepCaring(c!),
+    load.keepQueueing(),
     load.keepPrinting(a!, processId),
     load.keepPrinting(b!, processId),
   ];

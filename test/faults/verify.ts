@@ -90,6 +90,25 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
         lost.push(`readings of ${at}: ${typed.length}, ${there.length} there`);
       else if (extra > 1) doubled.push(`readings of ${at}: ${typed.length}, ${there.length} there`);
     }
+    const rounds = await db.query<{ id: string; state: string; steps: number }>(
+      'select r.id, r.state, count(s.*)::int steps from care_round r left join care_step s on s.round_id = r.id group by r.id',
+    );
+    for (const id of ledger.cared) {
+      const there = rounds.rows.find((r) => r.id === id);
+      if (there?.state !== 'done' || there.steps !== 2) lost.push(`care ${id}: ${there?.state}, ${there?.steps} steps`);
+    }
+    const doneRounds = rounds.rows.filter((r) => r.state === 'done').length;
+    const worked = await db.query<{ n: number }>(
+      `select count(*)::int n from maintenance where note = 'Clean the bed surface'`,
+    );
+    if (worked.rows[0]!.n > doneRounds) doubled.push(`care: ${worked.rows[0]!.n} times work for ${doneRounds} rounds`);
+    if (worked.rows[0]!.n < doneRounds) lost.push(`care: ${worked.rows[0]!.n} times work for ${doneRounds} rounds`);
+    const { rows: queue } = await db.query<{ id: string; rank: number }>(
+      `select id, queue_rank rank from job where state = 'queued' and id = any($1) order by queue_rank`,
+      [ledger.queued],
+    );
+    for (const id of ledger.queued) if (!queue.some((q) => q.id === id)) lost.push(`job ${id} in its queue`);
+    if (new Set(queue.map((q) => q.rank)).size < queue.length) doubled.push('two jobs at one place of a queue');
     for (const id of ledger.printed) {
       const { rows } = await db.query<{ state: string }>('select state from trial where id = $1', [id]);
       if (rows[0]?.state !== 'measuring') lost.push(`print of trial ${id}`);
@@ -110,6 +129,8 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
         'jobs kept': ledger.jobs.size,
         'readings kept': [...ledger.readings.values()].reduce((sum, r) => sum + r.length, 0),
         'coupons printed': ledger.printed.length,
+        'care done step by step': ledger.cared.length,
+        'jobs queued': ledger.queued.length,
         'spools received, loaded and weighed': ledger.lots.size,
         'checks done': await count(`select count(*)::int n from check_run where state = 'done'`),
         'checks that gave up': await count(`select count(*)::int n from check_run where state = 'gave up'`),

@@ -282,7 +282,7 @@ export async function seedJobs(
     const due = w.dueInDays === null ? null : new Date(ctx.clock.now().getTime() + w.dueInDays * 86_400_000);
     const j = { ...demoJobs.find((d) => d.title === w.like)!, title: w.title, quantity: w.quantity };
     const id = await seedJob(ctx, { ...j, due: due?.toISOString().slice(0, 10) ?? null }, profiles, machines);
-    unwrap(await clearJob(lead, id, 'the figures are those of the lot before, which came out well'));
+    unwrap(await clearJob(lead, id, 'printed at these figures before, and good'));
     unwrap(await queueJob(ctx, id, w.of));
   }
 }

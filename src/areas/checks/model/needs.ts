@@ -81,3 +81,14 @@ export function whatToChange(
     return changes;
   });
 }
+
+/** How many of those there are. */
+export function lacking(needs: readonly HeadNeed[], onHeads: readonly HeadAsIs[], prints: number): number {
+  let n = 0;
+  for (const need of needs) {
+    const on = onHeads.find((h) => h.head === need.head);
+    if (on?.toolId !== need.tool.id) n++;
+    if (on?.materialId !== need.material.id || on.remainingG < need.massG * prints) n++;
+  }
+  return n;
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { placeByDue, planQueue, type QueueMachine, type Waiting } from './queue.ts';
-import { whatToChange } from './needs.ts';
+import { lacking, whatToChange } from './needs.ts';
 
 const now = new Date('2026-05-04T08:00:00Z');
 const at = (hours: number): string => new Date(now.getTime() + 3_600_000 * hours).toISOString();
@@ -149,4 +149,5 @@ test('what has to be changed is said head by head, with what is there', () => {
     'load Sale on head 2 (nothing is loaded)',
   ]);
   expect(whatToChange(two.slice(0, 1), onHeads.slice(0, 1), 1)).toEqual([]);
+  expect([lacking(two, onHeads, 2), lacking(two.slice(0, 1), onHeads, 1)]).toEqual([3, 0]);
 });

@@ -1,5 +1,5 @@
 import type { MachineState } from '../../machines/model/states.ts';
-import { whatToChange, type HeadAsIs, type HeadNeed } from './needs.ts';
+import { lacking, whatToChange, type HeadAsIs, type HeadNeed } from './needs.ts';
 
 /** Whose queue a job waits in: one machine's, or that of every machine of a printer profile. */
 export const queueKinds = ['machine', 'printer'] as const;
@@ -91,7 +91,7 @@ export function planQueue(machines: readonly QueueMachine[], waiting: readonly W
     const shared = queues.get(printerId) ?? [];
     for (const m of sisters) {
       const first = [...(queues.get(m.id) ?? []), ...shared.filter((w) => w.machineId === m.id)];
-      const isReady = (w: Waiting): boolean => changesOn(m, w).length === 0;
+      const isReady = (w: Waiting): boolean => lackingOn(m, w) === 0;
       const proposed = first.find(isReady) ?? first[0];
       if (proposed) next[m.id] = proposed.jobId;
     }
@@ -105,7 +105,7 @@ export function planQueue(machines: readonly QueueMachine[], waiting: readonly W
         mine && !(ours && byDue(ours, mine) < 0) ? mine : ours!;
       const soonest = leastBy(
         able.filter((f) => f.at === firstAt),
-        (f) => changesOn(f.m, takes(f)).length,
+        (f) => lackingOn(f.m, takes(f)),
       );
       if (!soonest) break;
       const w = takes(soonest);
@@ -133,6 +133,9 @@ const placed = (w: Waiting, m: QueueMachine | null, startMs: number | null, endM
     changes: m ? changesOn(m, w) : [],
   };
 };
+/** How many things have to be done first: counted for many machines, told of one. */
+const lackingOn = (m: QueueMachine, w: Waiting): number =>
+  (w.machineId === m.id ? 0 : 1) + lacking(w.needs, m.onHeads, w.prints);
 const changesOn = (m: QueueMachine, w: Waiting): readonly string[] => [
   ...(w.machineId === m.id ? [] : [`check it on ${m.name}: its verdict is for another machine`]),
   ...whatToChange(w.needs, m.onHeads, w.prints),

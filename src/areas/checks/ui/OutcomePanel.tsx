@@ -6,10 +6,12 @@ import { dayAndTime } from '../../../ui/dates.ts';
 import { notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../../trials/kinds/index.ts';
 import { signs as allSigns } from '../../trials/kinds/signs.ts';
+import { isOfLayers } from '../../rules/outcome.ts';
 import { printResults, type PrintResult } from '../model/noted.ts';
 import type { JobPage } from '../model/pages.ts';
 
-const shown = allSigns.filter((s) => s.technology === 'filament');
+/** What can be seen on parts of a technology. */
+const signsOf = (isResin: boolean) => allSigns.filter((s) => s.technology === (isResin ? 'resin' : 'filament'));
 const seenOf = (key: string): string => allSigns.find((s) => s.key === key)?.seen ?? key;
 
 /** What became of the print, said now or weeks later: signs lead to their causes and to the trial that settles them. */
@@ -24,6 +26,7 @@ export function OutcomePanel({
 }) {
   const [isOpen, setOpen] = useState(false);
   const isUnderWay = j.state === 'printing' && j.wish !== 'idle';
+  const isResin = j.run?.outcome ? isOfLayers(j.run.outcome) : false;
   return (
     <section className="stage" aria-label="Outcome">
       <h2>
@@ -60,16 +63,18 @@ export function OutcomePanel({
           {j.outcomes.length === 0 ? 'Record outcome' : 'Add to the outcome'}
         </Button>
       )}
-      {isOpen && <OutcomeForm act={act} onClose={() => setOpen(false)} />}
+      {isOpen && <OutcomeForm isResin={isResin} act={act} onClose={() => setOpen(false)} />}
     </section>
   );
 }
 
 /** A form that is fresh every time it is opened, and stays open with what was typed where it is refused. */
 function OutcomeForm({
+  isResin,
   act,
   onClose,
 }: {
+  readonly isResin: boolean;
   readonly act: (path: string, body: object, said: string) => Promise<boolean>;
   readonly onClose: () => void;
 }) {
@@ -115,7 +120,7 @@ function OutcomeForm({
         <MultiSelect
           label="Defects seen"
           placeholder={signs.length === 0 ? 'what is seen on the part' : ''}
-          data={shown.map((s) => ({ value: s.key, label: s.seen }))}
+          data={signsOf(isResin).map((s) => ({ value: s.key, label: s.seen }))}
           value={signs}
           onChange={setSigns}
           searchable
@@ -168,6 +173,12 @@ function Causes({ sign, on }: { readonly sign: string; readonly on: JobPage['rec
               </a>
             ) : (
               c.look && `then: ${c.look}`
+            )}
+            {c.care && (
+              <>
+                {' '}
+                <a href={`/machines/${on.machineId}/care`}>care of the machine</a>
+              </>
             )}
           </span>
         ))}

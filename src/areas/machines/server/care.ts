@@ -51,8 +51,11 @@ async function usedSince(
   of: readonly { readonly machineId: string; readonly since: Date }[],
 ): Promise<UsedSince[]> {
   if (of.length === 0) return [];
-  const ids = sql`${sql.param(of.map((o) => o.machineId))}::text[]`;
-  const moments = sql`${sql.param(of.map((o) => o.since.toISOString()))}::timestamptz[]`;
+  // tasks that were never done share the moment from which they count
+  const keyOf = (o: (typeof of)[number]): string => `${o.machineId} ${o.since.getTime()}`;
+  const asked = [...new Map(of.map((o) => [keyOf(o), o])).values()];
+  const ids = sql`${sql.param(asked.map((o) => o.machineId))}::text[]`;
+  const moments = sql`${sql.param(asked.map((o) => o.since.toISOString()))}::timestamptz[]`;
   const found = await db.execute<{ hours: number; prints: number; failures: number; changes: MaintenanceKind[] }>(sql`
     select p.hours, p.prints, p.failures, array(select distinct w.kind from ${maintenance} w where w.machine_id = u.id and w.at > u.since) as changes
     from unnest(${ids}, ${moments}) with ordinality u(id, since, n)
@@ -61,7 +64,8 @@ async function usedSince(
              (count(*) filter (where p.state in ('stopped', 'scrap')))::int as failures
       from ${print} p where p.machine_id = u.id and p.ended_at > u.since and p.state <> 'not begun'
     ) p order by u.n`);
-  return found.rows.map((r, i) => ({ ...r, at: of[i]!.since.toISOString() }));
+  const used = new Map(asked.map((o, i) => [keyOf(o), { ...found.rows[i]!, at: o.since.toISOString() }]));
+  return of.map((o) => used.get(keyOf(o))!);
 }
 
 /** The care of one machine, with the round that is under way and those that were done. */

@@ -1,3 +1,4 @@
+import { careTemplates } from '../../machines/model/careTemplates.ts';
 import { expect, test } from 'vitest';
 import { drawnSigns } from '../../../core/signs/signs.ts';
 import { isTrialKind, provingKinds } from './index.ts';
@@ -22,4 +23,9 @@ test('every kind of trial that proves a value is the way out of some sign, and b
       signs.filter((s) => s.technology === 'resin').length,
     ].every((n) => n >= 12),
   ).toBe(true);
+});
+
+test('care that mends a cause is a task that machines of its technology have', () => {
+  for (const { technology, causes } of signs)
+    for (const { care } of causes) if (care) expect(Object.keys(careTemplates[technology])).toContain(care);
 });

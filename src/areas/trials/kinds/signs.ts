@@ -7,6 +7,8 @@ export interface Cause {
   readonly tells: string;
   readonly trial?: TrialKindKey;
   readonly look?: string;
+  /** Care task that mends it, by its key among the templates. */
+  readonly care?: string;
 }
 export interface Sign {
   readonly key: string;
@@ -30,7 +32,7 @@ const r = (key: string, seen: string, drawn: DrawnSign | null, ...causes: [Cause
   ...(drawn && { drawn }),
   causes,
 });
-const c = (cause: string, tells: string, then: { readonly trial?: TrialKindKey; readonly look?: string }): Cause => ({
+const c = (cause: string, tells: string, then: Omit<Cause, 'cause' | 'tells'>): Cause => ({
   cause,
   tells,
   ...then,
@@ -62,7 +64,7 @@ export const signs: readonly Sign[] = [
     'shifted',
     c('starts and stops too hard', 'shift follows the moving mass', { trial: 'acceleration' }),
     c('nozzle knocked against a curl', 'a scar at the same height', { look: 'lift on travel; overhangs below it' }),
-    c('belt or grub screw loose', 'always the same axis', { look: 'work on the axis, then log it' }),
+    c('belt or grub screw loose', 'always the same axis', { look: 'work on the axis', care: 'axes' }),
   ),
   f(
     'ringing',
@@ -70,7 +72,7 @@ export const signs: readonly Sign[] = [
     'ringing',
     c('acceleration too high', 'waves stand the same at any speed above', { trial: 'acceleration' }),
     c('walls too fast', 'waves widen with speed', { trial: 'wall-speed' }),
-    c('frame or belt loose', 'worse since when?', { look: 'axis and feet of the machine' }),
+    c('frame or belt loose', 'worse since when?', { look: 'axis and feet of the machine', care: 'axes' }),
   ),
   f(
     'top-gaps',
@@ -107,7 +109,7 @@ export const signs: readonly Sign[] = [
     'starved',
     c('asked for more than melts', 'slow layers are fine', { trial: 'highest-flow' }),
     c('nozzle too cold', 'the drive clicks', { trial: 'temperature' }),
-    c('nozzle partly blocked', 'with every material', { look: 'clean or change the nozzle, then log it' }),
+    c('nozzle partly blocked', 'with every material', { look: 'clean or change the nozzle', care: 'nozzle' }),
   ),
   f(
     'clicks',
@@ -122,7 +124,7 @@ export const signs: readonly Sign[] = [
     'The first lines do not hold',
     'off',
     c('nozzle too high or bed tilted', 'patches differ in thickness', { trial: 'first-layer' }),
-    c('bed too cold or greasy', 'everywhere alike', { look: 'clean the bed, check its temperature' }),
+    c('bed too cold or greasy', 'everywhere alike', { look: 'clean the bed, check its temperature', care: 'surface' }),
   ),
   f(
     'elephant',
@@ -223,13 +225,13 @@ export const signs: readonly Sign[] = [
     'Nothing sticks to the plate',
     'lost',
     c('bottom exposure too short', 'films lie in the vat, even all over', { trial: 'plate' }),
-    c('plate not level', 'one side holds', { look: 'level the plate first' }),
+    c('plate not level', 'one side holds', { look: 'level the plate first', care: 'plate' }),
   ),
   r(
     'one-side',
     'One side of the plate loses parts',
     'lost',
-    c('plate not level', 'always the same side', { look: 'level the plate' }),
+    c('plate not level', 'always the same side', { look: 'level the plate', care: 'plate' }),
     c('screen or film worn there', 'the place moves with the film', { trial: 'light-map' }),
   ),
   r(
@@ -281,7 +283,7 @@ export const signs: readonly Sign[] = [
     'The film tears or whitens',
     'torn',
     c('lift too fast for the area', 'large sections', { look: 'lift speed' }),
-    c('film old', 'cloudy in the middle', { look: 'change it, then log it' }),
+    c('film old', 'cloudy in the middle', { look: 'change it', care: 'film' }),
   ),
   r(
     'cracks-later',
