@@ -109,7 +109,7 @@ try {
     load.keepLogging(b!),
     load.keepReading(c!, processId),
     load.keepChecking(d!, processId),
-    load.keepLoading(d!),
+    load.keepLoading(c!),
     load.keepCaring(c!),
     load.keepQueueing(),
     load.keepPrinting(a!, processId),

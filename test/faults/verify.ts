@@ -91,7 +91,7 @@ export async function verify(ownerUrl: string, client: Client, ledger: Ledger): 
       else if (extra > 1) doubled.push(`readings of ${at}: ${typed.length}, ${there.length} there`);
     }
     const rounds = await db.query<{ id: string; state: string; steps: number }>(
-      'select r.id, r.state, count(s.*)::int steps from care_round r left join care_step s on s.round_id = r.id group by r.id',
+      `select r.id, r.state, count(s.*)::int steps from care_round r left join care_step s on s.round_id = r.id where r.task_key = 'surface' group by r.id`,
     );
     for (const id of ledger.cared) {
       const there = rounds.rows.find((r) => r.id === id);
