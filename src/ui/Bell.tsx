@@ -45,7 +45,7 @@ export function Bell<N extends Shown>({
         label={unseen}
         size={16}
         disabled={unseen === 0}
-        offset={4}
+        offset={8}
         classNames={{ indicator: css.count ?? '' }}
       >
         <Popover.Target>

@@ -7,6 +7,7 @@ import { SilentNotice } from '../../../ui/SilentNotice.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { isOfLayers } from '../../rules/outcome.ts';
 import { HowFar, shareOf } from '../../../ui/HowFar.tsx';
+import { WideTable } from '../../../ui/WideTable.tsx';
 import type { PrintRow } from '../../machines/model/pages.ts';
 import type { AskedWish } from '../../machines/model/print.ts';
 import { mayMove } from '../../../core/states/moves.ts';
@@ -155,7 +156,7 @@ const SAYS: Readonly<Record<PrintRow['state'], string>> = {
 };
 /** Every print of the job, the last one first. */
 const Prints = ({ of }: { readonly of: readonly PrintRow[] }) => (
-  <Table mt={12} aria-label="Prints">
+  <WideTable mt={12}>
     <Table.Thead>
       <Table.Tr>
         <Table.Th>Print</Table.Th>
@@ -179,5 +180,5 @@ const Prints = ({ of }: { readonly of: readonly PrintRow[] }) => (
         </Table.Tr>
       ))}
     </Table.Tbody>
-  </Table>
+  </WideTable>
 );
