@@ -5,12 +5,15 @@ import { useDisclosure } from '@mantine/hooks';
 export function CancelPrint({
   share,
   isAsked,
+  isUnheard = false,
   onCancel,
 }: {
   /** How much of its program is done, of 1. */
   readonly share: number;
   /** It was cancelled, and the machine has not come to it yet. */
   readonly isAsked: boolean;
+  /** Nothing is heard of the machine: it does not learn of it from here. */
+  readonly isUnheard?: boolean;
   readonly onCancel: () => void;
 }) {
   const [isOpen, { toggle, close }] = useDisclosure(false);
@@ -23,7 +26,9 @@ export function CancelPrint({
       </Popover.Target>
       <Popover.Dropdown>
         <Text size="sm">
-          {Math.floor(100 * share)} % of the program is done. The machine cools down; what was laid stays on the plate.
+          {isUnheard
+            ? 'Nothing reaches the machine from here: stop it there, and say afterwards what stands on its plate.'
+            : `${Math.floor(100 * share)} % of the program is done. The machine cools down; what was laid stays on the plate.`}
         </Text>
         <Group mt={10} gap={8}>
           <Button variant="default" data-autofocus onClick={close}>

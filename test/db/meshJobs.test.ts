@@ -13,6 +13,7 @@ import {
   noteOutcome,
   placeJob,
   runCheck,
+  runJobPrint,
   standardCaps,
   travellerOf,
   wishJobPrint,
@@ -20,6 +21,7 @@ import {
 } from '../../src/areas/checks/server/index.ts';
 import { checkRun, job, jobOutcome } from '../../src/areas/checks/server/tables.ts';
 import { progressOf } from '../../src/areas/machines/model/print.ts';
+import { clearPlate } from '../../src/areas/machines/server/index.ts';
 import type { MeshChoice } from '../../src/areas/checks/model/mesh.ts';
 import { placeSchema } from '../../src/areas/checks/model/schemas.ts';
 import { inspectGcode } from '../../src/core/gcode/inspect.ts';
@@ -30,6 +32,7 @@ import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { exampleLimits } from '../../src/core/motion/limits.ts';
 import { wholeFile } from '../../src/platform/files/store.ts';
 import { benchFarm, meshJob, type Bench } from './benchFarm.ts';
+import { until } from './printBench.ts';
 import { freshFarm, keepBytes, unwrap, type Farm } from './setup.ts';
 
 let farm: Farm;
@@ -257,9 +260,32 @@ describe('a job at the machine', () => {
     await seeTo(id);
     expect(unwrap(await getJobPage(tech(), id)).confirmed).toHaveLength(toSet.length);
     expect(codeOf(await noteOutcome(tech(), raw, { ...blank, note: 'too early' }))).toContain('has not been printed');
-    // this bench's machine has no device: the program is carried to it
-    expect(codeOf(await wishJobPrint(tech(), id, 'print'))).toContain('not connected');
     expect(codeOf(await wishJobPrint(tech(), id, 'pause'))).toContain('nothing to pause');
+  });
+  test('is taken by hand to a machine that nothing is connected to: a person’s word ends its print', async () => {
+    const id = await cleared();
+    const page = async () => unwrap(await getJobPage(tech(), id));
+    const begin = async (): Promise<void> => {
+      await seeTo(id);
+      unwrap(await wishJobPrint(tech(), id, 'print'));
+      await runJobPrint(farm.as('lead'), id, 'test');
+    };
+    const printing = begin();
+    await until(async () => (await page()).progress?.isUnheard === true);
+    unwrap(await wishJobPrint(tech(), id, 'cancel'));
+    await printing;
+    // nobody knows how far it had come: somebody looks, and says so
+    expect(await page()).toMatchObject({ state: 'needs attention', stop: { id }, executions: [{ state: 'stopped' }] });
+    unwrap(await clearPlate(tech(), bench.m.id, ''));
+    const again = begin();
+    await until(async () => (await page()).progress?.phase === 'handed over');
+    unwrap(await wishJobPrint(tech(), id, 'printed'));
+    await again;
+    expect(await page()).toMatchObject({
+      ...{ state: 'done', printed: 1, begun: 2 },
+      executions: [{ state: 'finished' }, { state: 'stopped' }],
+    });
+    unwrap(await clearPlate(tech(), bench.m.id, ''));
   });
   test('keeps every word on how it came out beside the earlier ones, with the check it was printed by', async () => {
     const id = await cleared();

@@ -5,6 +5,7 @@ import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { wholeFile } from '../../../platform/files/store.ts';
 import { file } from '../../../platform/files/tables.ts';
+import type { Connection } from '../../machines/model/connection.ts';
 import { canResume, leavesPart, whyNotFree, type Claim } from '../../machines/model/occupancy.ts';
 import { progressOf, wishText, type AskedWish, type PrintProgress } from '../../machines/model/print.ts';
 import { lastsOf, workedOutOf, isOfLayers, type JobOutcome } from '../../rules/outcome.ts';
@@ -16,6 +17,7 @@ import {
   Lease,
   consume,
   occupy,
+  printByHand,
   printProgram,
   printStack,
   release,
@@ -79,15 +81,10 @@ export async function wishJobPrint(ctx: Ctx, jobId: string, wish: AskedWish): Pr
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
-    if (!m?.device) return no('The machine is not connected: take the program to it by hand');
-    const { program, stack } = takes(m.device);
-    if (!(run.outcome !== null && isOfLayers(run.outcome) ? stack : program))
-      return no(`The job is no ${stack ? 'layer stack' : 'program'}; check it on a machine that prints it`);
-    const why = whyNotFree(m);
+    const why = whyNotFree(m!);
     if (why !== null) return no(why);
-    const { size } = await programOf(ctx, page.value, run.id);
-    if (size > LARGEST_PRINTED_BYTES)
-      return no(`The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`);
+    const unfit = m!.device && (await whyNotSent(ctx, page.value, m!.device, run));
+    if (unfit) return no(unfit);
   } else if (wish === 'printed' && progress?.phase !== 'handed over')
     return no('Its machine says itself how far it is');
   else if (!isUnderWay && wish !== 'print') return no(`The job is ${state}; there is nothing to ${wish}`);
@@ -126,6 +123,21 @@ export async function wishJobPrint(ctx: Ctx, jobId: string, wish: AskedWish): Pr
     });
     return succeed(null);
   });
+}
+/** Why a job is not sent over a connection; null where it is. What is taken to a machine by hand is of any kind and size. */
+async function whyNotSent(
+  ctx: Pick<Ctx, 'db'>,
+  row: Pick<JobRecord, 'mesh' | 'fileSha' | 'fileSize'>,
+  device: Connection,
+  run: { readonly id: string; readonly outcome: JobOutcome | null },
+): Promise<string | null> {
+  const { program, stack } = takes(device);
+  if (!(run.outcome !== null && isOfLayers(run.outcome) ? stack : program))
+    return `The job is no ${stack ? 'layer stack' : 'program'}; check it on a machine that prints it`;
+  const { size } = await programOf(ctx, row, run.id);
+  return size > LARGEST_PRINTED_BYTES
+    ? `The program has ${Math.round(size / 1e6)} MB; above 64 MB it is carried to the machine by card`
+    : null;
 }
 const claimOf = (id: string, name: string, outcome: JobOutcome | null): Claim => ({
   of: 'job',
@@ -180,9 +192,10 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   if (!row || row.state !== 'printing' || row.wish === 'idle') return;
   const { machineId } = await sheetInputOf(ctx, row);
   const m = await findMachine(ctx, machineId);
-  const lease = m?.device ? await Lease.take(ctx, m.id, holder) : null;
-  if (!m?.device || !lease) return;
+  const lease = m && (await Lease.take(ctx, m.id, holder));
+  if (!m || !lease) return;
   try {
+    if (!m.device) return await printJobByHand(ctx, row, m, lease);
     const { sha, size, wireSha, isStack } = await programOf(ctx, row, row.progress!.runId!);
     if (isStack) {
       const zip = await wholeFile(ctx, sha, size);
@@ -205,6 +218,14 @@ export async function runJobPrint(ctx: Ctx, jobId: string, holder: string): Prom
   } finally {
     await lease.drop();
   }
+}
+
+/** A job whose machine is not connected: a person takes its program or stack there. */
+async function printJobByHand(ctx: Ctx, row: JobRecord, m: Machine, lease: Lease): Promise<void> {
+  const record = new JobPrintLog(ctx, row, m, lease, { ...row.progress!, message: null });
+  const taken = await occupy(ctx, m, claimOf(row.id, jobName(row.number), null));
+  if (!taken.ok) return record.end('interrupted', { phase: 'refused', message: taken.failure.what });
+  await printByHand(record);
 }
 
 /** Prints a job's layer stack, if it is the one that was judged. */

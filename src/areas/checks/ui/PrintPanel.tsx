@@ -39,6 +39,8 @@ export function PrintPanel({
   /** Whether a print may be asked for: approved, or stopped and taken off the plate. */
   const mayStart = !j.stop && mayMove(jobMoves.begin, j.state);
   const machineName = j.sheet?.machine.name ?? 'the machine';
+  /** Nothing is connected there: a person takes it to the machine. */
+  const isByHand = j.sheet?.machine.isConnected === false;
   const isHandedOver = isPrinting && p?.phase === 'handed over';
   const wish = (w: AskedWish, said: string) => void act('print', { wish: w }, said);
   return (
@@ -73,7 +75,11 @@ export function PrintPanel({
       <Group gap={10} mt={12}>
         {mayChange && mayStart && (
           <Button disabled={left > 0} onClick={() => wish('print', 'Print asked for')}>
-            {p && j.printed === 0 ? 'Print again' : `Print on ${machineName}`}
+            {isByHand
+              ? `Print by hand on ${machineName}`
+              : p && j.printed === 0
+                ? 'Print again'
+                : `Print on ${machineName}`}
           </Button>
         )}
         {mayChange && !j.stop && j.state !== 'queued' && mayMove(jobMoves.queue, j.state) && (
@@ -112,6 +118,7 @@ export function PrintPanel({
           <CancelPrint
             share={shareOf(p)}
             isAsked={j.wish === 'cancel'}
+            isUnheard={isHandedOver}
             onCancel={() => wish('cancel', 'Cancel asked for')}
           />
         )}

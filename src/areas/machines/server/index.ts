@@ -32,6 +32,7 @@ export { whichAnswer, type Answering } from './answering.ts';
 export { paceOfMachine } from './printTimes.ts';
 export { reconcileMachines } from './reconcile.ts';
 export { KeptPrint } from './keptPrint.ts';
+export { printByHand } from './adapters/hand.ts';
 export { printProgram, printStack, takes } from './adapters/index.ts';
 export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
