@@ -186,6 +186,7 @@ test('a farm begins with nobody and nothing, and prints what was approved, until
     job = new URL(theirs.url()).pathname;
     await theirs.getByRole('button', { name: 'Approve for printing' }).click();
     await theirs.getByRole('button', { name: 'Queue for any machine like it' }).click();
+    await expect(theirs.getByRole('button', { name: 'Take out of the queue' })).toBeVisible();
     await open(theirs, '/checks/queue');
     const row = theirs.getByRole('row', { name: /J-0001/ });
     await expect(row).toContainText('3 ×');
@@ -265,6 +266,7 @@ test('a farm begins with nobody and nothing, and prints what was approved, until
     await open(theirs, job);
     await theirs.getByRole('button', { name: 'Check again' }).first().click();
     await theirs.getByRole('button', { name: 'Approve for printing' }).click();
+    await expect(theirs.getByRole('button', { name: /^Print on/ })).toBeVisible();
     await printOne();
     await expect(theirs.locator('[data-phase=done]')).toBeVisible({ timeout: 90_000 });
     await theirs.getByRole('button', { name: 'Good, plate is clear' }).click();
