@@ -7,7 +7,7 @@ const LOOK_EVERY_MS = 1000;
 export async function printByHand(log: PrintLog): Promise<void> {
   await log.write({
     ...{ isBegun: true, isUnheard: true, phase: 'handed over' },
-    message: 'Take it to the machine and print it there, then say here that it is printed, or cancel',
+    message: 'Print it at the machine from its file, then say here that it is printed, or cancel',
   });
   while (log.wish !== 'cancel' && log.wish !== 'printed') {
     await new Promise((again) => setTimeout(again, LOOK_EVERY_MS));
