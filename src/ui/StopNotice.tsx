@@ -55,7 +55,9 @@ export function StopNotice({
       <p>
         {href ? <a href={href}>{stop.name}</a> : !isUnknown && stop.name}
         {isFinished
-          ? ` stands at ${stop.zMm.toFixed(2)} mm.`
+          ? stop.zMm > 0
+            ? ` stands at ${stop.zMm.toFixed(2)} mm.`
+            : ' stands on it.'
           : isUnknown && !href
             ? asSentence(stop.why)
             : `: ${stop.why}`}{' '}
