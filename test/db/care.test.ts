@@ -13,6 +13,7 @@ import type { CareTask } from '../../src/areas/machines/model/care.ts';
 import { machineText, type MachineFailure } from '../../src/areas/machines/model/failures.ts';
 import { asChecked } from '../../src/core/result/checked.ts';
 import type { Result } from '../../src/core/result/result.ts';
+import { writePairing } from '../../src/areas/library/server/index.ts';
 import { confirmSet, wishJobPrint } from '../../src/areas/checks/server/index.ts';
 import { emptyPlates, unwrap } from './setup.ts';
 import {
@@ -69,7 +70,7 @@ const printOne = async (): Promise<void> => {
 };
 
 describe('care', () => {
-  test('that is due by prints keeps the machine from starting, is done step by step, and makes due what it touched', async () => {
+  test('that is due by prints keeps the machine from starting, and is done step by step', async () => {
     unwrap(await write('sweep', sweep));
     const byHours = {
       ...sweep,
@@ -109,14 +110,44 @@ describe('care', () => {
     const after = await careOf();
     expect(after.tasks.find((t) => t.key === 'sweep')).toMatchObject({ state: 'in time', says: '0 of 1 prints' });
     expect(after.rounds[0]).toMatchObject({ name: 'Sweep the machine', state: 'done' });
-    const proofs = await listProofs(tech(), await hut(), bench.toolId, bench.materialId, null);
-    for (const p of Object.values(proofs))
-      if (p.key === 'accelerationMmPerS2') expect(p).toMatchObject({ state: 'due' });
     unwrap(await wishJobPrint(tech(), id, 'print'));
     await print(id);
     expect(await pageOf(id)).toMatchObject({ state: 'done' });
     unwrap(await write('sweep', null));
     unwrap(await write('oil', null));
+  });
+
+  test('that is done makes due what was proven before of what it touches, and nothing else', async () => {
+    unwrap(await write('sweep', sweep));
+    const now = farm.clock.now().getTime();
+    const proof = {
+      ...{ value: 100, uncertainty: 0.1, trialId: '', trialName: 'bench sheet', machineId: bench.m.id, conditions: {} },
+      range: { min: 99, max: 101, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' } as const,
+      provenOn: new Date(now).toISOString(),
+      validUntil: new Date(now + 90 * 86_400_000).toISOString(),
+    };
+    const { toolId, materialId } = bench;
+    const pairing = { machineId: bench.m.id, toolId, materialId, label: 'pairing' };
+    await writePairing(farm.as('lead'), pairing, { scaleXPercent: proof, bedC: proof }, 'for this test');
+    const states = async () =>
+      Object.values(await listProofs(tech(), await hut(), toolId, materialId, null)).map((p) => [p.key, p.state]);
+    expect(await states()).toEqual(
+      expect.arrayContaining([
+        ['scaleXPercent', 'proven'],
+        ['bedC', 'proven'],
+      ]),
+    );
+    later(1);
+    const round = await begin('sweep');
+    expect(unwrap(await step(round, 0))).toEqual({ isDone: false, due: [] });
+    expect(unwrap(await step(round, 1, 0))).toEqual({ isDone: true, due: ['scaleXPercent'] });
+    expect(await states()).toEqual(
+      expect.arrayContaining([
+        ['scaleXPercent', 'due'],
+        ['bedC', 'proven'],
+      ]),
+    );
+    unwrap(await write('sweep', null));
   });
 
   test('is not begun on a machine that prints or is about to, nor twice at once, and given up counts for nothing', async () => {

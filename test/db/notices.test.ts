@@ -28,8 +28,8 @@ test('a print that has finished is told to each person once, and stays seen by w
   expect(before.rows.map((n) => [noticeText(n), noticeHref(n), n.isNew])).toEqual([
     ['Hut has finished: take it off the plate', `/machines/${bench.m.id}`, true],
   ]);
-  unwrap(await seeNotices(livia, before.rows[0]!.id));
-  unwrap(await seeNotices(livia, 0)); // a page that was open for long takes nothing back
+  await seeNotices(livia, before.rows[0]!.id);
+  await seeNotices(livia, 0); // a page that was open for long takes nothing back
   expect(await getNotices(livia)).toMatchObject({ unseen: 0, rows: [{ isNew: false }] });
   expect((await getNotices(nerio)).unseen).toBe(1);
   // who looks for the first time is not told of weeks ago

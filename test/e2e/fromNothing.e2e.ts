@@ -257,7 +257,7 @@ test('a farm begins with nobody and nothing, and prints what was approved, until
       await expect(phone.getByText(`step ${n} of 3`)).toBeVisible();
       await phone.getByRole('button', { name: /^Done/ }).click();
     }
-    await expect(phone.getByText(/^Done/)).toBeVisible();
+    await expect(phone.getByText(/^Done\. Now due: .*Flow/)).toBeVisible();
     expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await phone.context().close();
   });

@@ -60,6 +60,14 @@ export function firstToRunOut(
 }
 /** What of a head is asked. */
 export type HeadAsIs = Omit<OnHead, 'lot' | 'code'>;
+/** What a head lacks for so many prints: its tool, and its material or enough of it. */
+function lackOf(need: HeadNeed, on: HeadAsIs | undefined, prints: number) {
+  const isOther = on?.materialId !== need.material.id;
+  return {
+    tool: on?.toolId !== need.tool.id,
+    material: isOther ? ('other' as const) : on.remainingG < need.massG * prints ? ('too little' as const) : null,
+  };
+}
 /** What has to be changed at a machine before so many prints, a sentence each; nothing where they can begin. */
 export function whatToChange(
   needs: readonly HeadNeed[],
@@ -67,28 +75,31 @@ export function whatToChange(
   prints: number,
 ): readonly string[] {
   const isNamed = onHeads.length > 1;
-  return needs.flatMap(({ head, tool, material, massG }) => {
-    const on = onHeads.find((h) => h.head === head);
-    const where = isNamed ? ` on head ${head + 1}` : '';
-    const changes: string[] = [];
-    if (on?.toolId !== tool.id) changes.push(`mount ${tool.name}${where} (${on?.toolName ?? 'nothing'} is mounted)`);
-    if (on?.materialId !== material.id)
-      changes.push(`load ${material.name}${where} (${on?.materialName ?? 'nothing'} is loaded)`);
-    else if (on.remainingG < massG * prints)
-      changes.push(
-        `load more ${material.name}${where}: ${Math.floor(on.remainingG)} g are left, ${prints === 1 ? 'it takes' : `${prints} prints take`} ${Math.ceil(massG * prints)} g`,
-      );
-    return changes;
+  return needs.flatMap((need) => {
+    const on = onHeads.find((h) => h.head === need.head);
+    const lack = lackOf(need, on, prints);
+    const where = isNamed ? ` on head ${need.head + 1}` : '';
+    const { name } = need.material;
+    const takesG = Math.ceil(need.massG * prints);
+    return [
+      ...(lack.tool ? [`mount ${need.tool.name}${where} (${on?.toolName ?? 'nothing'} is mounted)`] : []),
+      ...(lack.material === 'other' ? [`load ${name}${where} (${on?.materialName ?? 'nothing'} is loaded)`] : []),
+      ...(lack.material === 'too little'
+        ? [
+            `load more ${name}${where}: ${Math.floor(on!.remainingG)} g are left, ${prints === 1 ? 'it takes' : `${prints} prints take`} ${takesG} g`,
+          ]
+        : []),
+    ];
   });
 }
 
-/** How many of those there are. */
-export function lacking(needs: readonly HeadNeed[], onHeads: readonly HeadAsIs[], prints: number): number {
-  let n = 0;
-  for (const need of needs) {
-    const on = onHeads.find((h) => h.head === need.head);
-    if (on?.toolId !== need.tool.id) n++;
-    if (on?.materialId !== need.material.id || on.remainingG < need.massG * prints) n++;
-  }
-  return n;
-}
+/** How many of those there are, where nobody reads them. */
+export const lacking = (needs: readonly HeadNeed[], onHeads: readonly HeadAsIs[], prints: number): number =>
+  needs.reduce((n, need) => {
+    const lack = lackOf(
+      need,
+      onHeads.find((h) => h.head === need.head),
+      prints,
+    );
+    return n + Number(lack.tool) + Number(lack.material !== null);
+  }, 0);

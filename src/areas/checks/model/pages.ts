@@ -49,15 +49,11 @@ export interface QueueRow extends Planned {
   readonly of: QueueKind;
   /** The machine or printer profile whose queue it is. */
   readonly queueId: string;
-  /** Machine that its verdict holds for. */
-  readonly judgedOn: string;
   /** Prints that are still wanted, and what one lasts. */
   readonly prints: number;
   readonly timeS: number;
   /** The first of its proofs to run out by age. */
   readonly evidence: Queued['evidence'];
-  readonly byName: string;
-  readonly queuedAt: string;
 }
 export interface QueuePage {
   readonly machines: readonly {

@@ -306,7 +306,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
     request: request?.ok ? request.value : null,
     seenTo,
     ...(await handOver(ctx, run, seenTo)),
-    printed: await countPrints(ctx, { of: 'job', id }),
+    printed: (await countPrints(ctx, 'job', [id])).get(id)!,
     executions: await listPrints(ctx, { of: 'job', id }),
     prints: printsWanted(row),
     resumes,

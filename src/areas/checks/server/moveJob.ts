@@ -12,7 +12,7 @@ export const moveJob = (
   moveRow(ctx, job, id, jobMoves[act], { ...(!queuedIn.includes(jobMoves[act].to) && NOT_QUEUED), ...set });
 /** A place in a queue is held while a job waits there and while it prints. */
 const queuedIn: readonly JobState[] = ['queued', 'printing'];
-export const NOT_QUEUED = { queueId: null, queueRank: null, queued: null } as const;
+const NOT_QUEUED = { queueId: null, queueRank: null, queued: null } as const;
 
 export const moveRun = (
   ctx: Pick<Ctx, 'db'>,

@@ -69,7 +69,7 @@ export async function noteOutcome(
       note || null,
     );
     const wanted = printsWanted(row);
-    const isEnough = (await countPrints(inside, { of: 'job', id: jobId })) >= wanted;
+    const isEnough = (await countPrints(inside, 'job', [jobId])).get(jobId)! >= wanted;
     const act =
       wanted > 1 && !isEnough
         ? judged && result === 'failed' && mayMove(jobMoves.noteScrap, row.state) && 'noteScrap'

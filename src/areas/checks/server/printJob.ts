@@ -302,7 +302,7 @@ class JobPrintLog extends KeptPrint {
     const byNowG = phase === 'refused' ? takenG : Math.max(takenG, fedByNowG);
     this.progress = { ...this.progress, takenG: byNowG };
     const of = { of: 'job', id: this.row.id, name: jobName(this.row.number) } as const;
-    const printed = (await countPrints(inside, of)) + (isFinished ? 1 : 0);
+    const printed = (await countPrints(inside, 'job', [of.id])).get(of.id)! + (isFinished ? 1 : 0);
     const ended = isFinished
       ? printed < printsWanted(this.row)
         ? this.row.queued

@@ -5,7 +5,7 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile } from '../../library/server/index.ts';
-import { findMachine, listFloor } from '../../machines/server/index.ts';
+import { countPrints, findMachine, listFloor } from '../../machines/server/index.ts';
 import { lastsOf } from '../../rules/outcome.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { firstToRunOut, needsOf } from '../model/needs.ts';
@@ -98,8 +98,14 @@ function placeBefore(waiting: readonly Pick<Waiting, 'jobId'>[], before: string 
 }
 
 /** Every queue with what is done when, and what each machine prints next. */
-export async function getQueue(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<QueuePage> {
-  const floor = (await listFloor(ctx)).map((m) => ({ ...m, expected: m.print?.isUnderWay ? m.print.expected : null }));
+export async function getQueue(
+  ctx: Pick<Ctx, 'db' | 'clock'>,
+  rowsOfFloor?: Awaited<ReturnType<typeof listFloor>>,
+): Promise<QueuePage> {
+  const floor = (rowsOfFloor ?? (await listFloor(ctx))).map((m) => ({
+    ...m,
+    expected: m.print?.isUnderWay ? m.print.expected : null,
+  }));
   const rows = await ctx.db.execute<{
     id: string;
     number: number;
@@ -110,14 +116,17 @@ export async function getQueue(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<QueuePag
     queueId: string;
     queued: NonNullable<(typeof job.$inferSelect)['queued']>;
     machineId: string;
-    printed: number;
   }>(sql`
-    select j.id, j.number, j.title, j.quantity, j.mesh, to_char(j.due at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as due, j.queue_id as "queueId", j.queued, r.machine_id as "machineId",
-           (select count(*)::int from print p where p.of = 'job' and p.of_id = j.id and p.state in ('finished', 'good')) as printed
+    select j.id, j.number, j.title, j.quantity, j.mesh, to_char(j.due at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as due, j.queue_id as "queueId", j.queued, r.machine_id as "machineId"
     from job j join recipe r on r.id = j.recipe_id where j.state = 'queued' order by j.queue_id, j.queue_rank`);
+  const printed = await countPrints(
+    ctx,
+    'job',
+    rows.rows.map((r) => r.id),
+  );
   const waiting = rows.rows.map((r): Waiting => ({
     ...{ jobId: r.id, of: r.queued.of, ofId: r.queueId, machineId: r.machineId, due: r.due },
-    ...{ timeS: r.queued.timeS, needs: r.queued.needs, prints: Math.max(1, printsWanted(r) - r.printed) },
+    ...{ timeS: r.queued.timeS, needs: r.queued.needs, prints: Math.max(1, printsWanted(r) - printed.get(r.id)!) },
   }));
   const { planned, next } = planQueue(floor, waiting, ctx.clock.now());
   return {
@@ -126,8 +135,8 @@ export async function getQueue(ctx: Pick<Ctx, 'db' | 'clock'>): Promise<QueuePag
     })),
     rows: rows.rows.map((r, i) => ({
       ...{ ...planned[i]!, name: jobName(Number(r.number)), title: r.title, due: r.due },
-      ...{ of: r.queued.of, queueId: r.queueId, judgedOn: r.machineId, prints: waiting[i]!.prints },
-      ...{ timeS: r.queued.timeS, evidence: r.queued.evidence, byName: r.queued.byName, queuedAt: r.queued.at },
+      ...{ of: r.queued.of, queueId: r.queueId, prints: waiting[i]!.prints },
+      ...{ timeS: r.queued.timeS, evidence: r.queued.evidence },
     })),
   };
 }

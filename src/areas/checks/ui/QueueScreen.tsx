@@ -1,10 +1,10 @@
-import { ActionIcon, Box, Button, Group, Table } from '@mantine/core';
-import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
+import { Box, Button, Group, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
+import { OrderButtons } from '../../../ui/OrderButtons.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -172,29 +172,14 @@ function Queue({
               {mayChange && (
                 <Table.Td>
                   <Group gap={4} wrap="nowrap" justify="flex-end">
-                    <ActionIcon
-                      variant="default"
-                      aria-label={`Move ${r.name} up`}
-                      disabled={i === 0}
-                      onClick={() => void put(r.jobId, { of, before: rows[i - 1]!.jobId })}
-                    >
-                      <IconArrowUp size={16} />
-                    </ActionIcon>
-                    <ActionIcon
-                      variant="default"
-                      aria-label={`Move ${r.name} down`}
-                      disabled={i === rows.length - 1}
-                      onClick={() => void put(r.jobId, { of, before: rows[i + 2]?.jobId ?? null })}
-                    >
-                      <IconArrowDown size={16} />
-                    </ActionIcon>
-                    <ActionIcon
-                      variant="default"
-                      aria-label={`Take ${r.name} out of the queue`}
-                      onClick={() => void put(r.jobId, { of: null })}
-                    >
-                      <IconX size={16} />
-                    </ActionIcon>
+                    <OrderButtons
+                      of={r.name}
+                      at={i}
+                      count={rows.length}
+                      out={`Take ${r.name} out of the queue`}
+                      onMove={(to) => void put(r.jobId, { of, before: rows[to > i ? to + 1 : to]?.jobId ?? null })}
+                      onRemove={() => void put(r.jobId, { of: null })}
+                    />
                     <Button component="a" variant="default" size="compact-sm" href={`/checks/${r.jobId}`}>
                       Open
                     </Button>

@@ -1,5 +1,5 @@
 import { Box, Button, Group, NativeSelect, Textarea, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useState, type ChangeEvent } from 'react';
 import { post } from '../../../ui/api.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { navigate } from '../../../ui/router.tsx';
@@ -189,37 +189,17 @@ export function NewProfileScreen() {
               parsed && !parsed.ok ? [parsed.failure.what, parsed.failure.todo].filter(Boolean).join('; ') : null;
             const value = typed[q.key] ?? '';
             const set = (v: string): void => setTyped((t) => ({ ...t, [q.key]: v }));
-            return s.type === 'choice' ? (
-              <NativeSelect
-                key={q.key}
-                label={s.label}
-                description={q.ask ?? s.what}
-                value={value}
-                onChange={(e) => set(e.currentTarget.value)}
-                data={[{ value: '', label: 'choose…' }, ...s.choices]}
-                withAsterisk={q.must ?? false}
-              />
-            ) : s.type === 'text' && 'isProgram' in s ? (
-              <Textarea
-                key={q.key}
-                label={s.label}
-                description={q.ask ?? s.what}
-                value={value}
-                onChange={(e) => set(e.currentTarget.value)}
-                error={error}
-                autosize
-                minRows={3}
-              />
+            const field = {
+              ...{ label: s.label, description: q.ask ?? s.what, value, withAsterisk: q.must ?? false },
+              onChange: (e: ChangeEvent<HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement>) =>
+                set(e.currentTarget.value),
+            };
+            if (s.type === 'choice')
+              return <NativeSelect key={q.key} {...field} data={[{ value: '', label: 'choose…' }, ...s.choices]} />;
+            return s.type === 'text' && s.isProgram ? (
+              <Textarea key={q.key} {...field} error={error} autosize minRows={3} />
             ) : (
-              <TextInput
-                key={q.key}
-                label={s.label}
-                description={q.ask ?? s.what}
-                value={value}
-                onChange={(e) => set(e.currentTarget.value)}
-                error={error}
-                withAsterisk={q.must ?? false}
-              />
+              <TextInput key={q.key} {...field} error={error} />
             );
           })}
         </Box>

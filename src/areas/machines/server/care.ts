@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
@@ -22,13 +22,20 @@ export async function listCare(
 ): Promise<CareRow[]> {
   const plans = await plansOf(ctx, [...new Set(of.map((m) => m.printerId))]);
   const wanted = of.flatMap((m) => [...(plans.get(m.printerId) ?? [])].map(([key, { task }]) => ({ m, key, task })));
+  const ofThem = inArray(
+    careRound.machineId,
+    of.map((m) => m.id),
+  );
   const done = await ctx.db
     .selectDistinctOn([careRound.machineId, careRound.taskKey])
     .from(careRound)
-    .where(eq(careRound.state, 'done'))
+    .where(and(eq(careRound.state, 'done'), ofThem))
     .orderBy(careRound.machineId, careRound.taskKey, desc(careRound.endedAt));
   const lastOf = new Map(done.map((d) => [`${d.machineId} ${d.taskKey}`, d]));
-  const under = await ctx.db.select().from(careRound).where(eq(careRound.state, 'under way'));
+  const under = await ctx.db
+    .select()
+    .from(careRound)
+    .where(and(eq(careRound.state, 'under way'), ofThem));
   const lasts = wanted.map(({ m, key }) => lastOf.get(`${m.id} ${key}`) ?? null);
   const used = await usedSince(
     ctx,

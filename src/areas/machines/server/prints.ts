@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -19,19 +19,22 @@ export interface Taken {
   readonly what: string;
 }
 
-/** Takes a machine for a print, in the same transaction as the wish for it: of two at once one gets it, the other is told by what it is
- *  taken. What has it already keeps it. */
+/** Takes a machine for a print, in the same transaction as the wish for it: whoever claims it, or begins care, waits for the other and is
+ *  told by what it is taken. What has it already keeps it. */
 export async function claim(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, claimed: Claim): Promise<Result<null, Taken>> {
   const now = ctx.clock.now();
-  // who begins care waits for this, and is told of it
+  const taken = (what: string) => fail<Taken>({ code: 'taken', what });
   await ctx.db.select({ id: machine.id }).from(machine).where(eq(machine.id, m.id)).for('update');
-  const before = await heldBy(ctx, m.id);
-  const isNew = !(before && isOf(before, claimed));
-  const care = isNew && before ? null : await whyCareStops(ctx, m, isNew);
-  if (care !== null) return fail({ code: 'taken', what: care });
-  const got = await ctx.db
-    .insert(print)
-    .values({
+  const held = await heldBy(ctx, m.id);
+  if (held && !isOf(held, claimed))
+    return taken(
+      `${m.name} is taken by ${held.name}, which ${held.byName} asked for: until about ${hourOf(held.expected)}, and until its plate is cleared`,
+    );
+  const care = await whyCareStops(ctx, m, held === null);
+  if (care !== null) return taken(care);
+  if (held) await moveRow(ctx, print, held.id, printMoves.resume, { endedAt: null, why: null });
+  else
+    await ctx.db.insert(print).values({
       id: ctx.newId(),
       machineId: m.id,
       of: claimed.of,
@@ -40,21 +43,8 @@ export async function claim(ctx: Ctx, m: Pick<Machine, 'id' | 'name'>, claimed: 
       byName: ctx.user.name,
       since: now,
       expected: new Date(now.getTime() + 1000 * claimed.timeS),
-    })
-    .onConflictDoNothing()
-    .returning({ id: print.id });
-  if (got.length > 0) return succeed(null);
-  const held = await heldBy(ctx, m.id);
-  if (held && isOf(held, claimed)) {
-    await moveRow(ctx, print, held.id, printMoves.resume, { endedAt: null });
-    return succeed(null);
-  }
-  if (!held) return fail({ code: 'taken', what: `${m.name} has just become free: try again` });
-  const untilAbout = `until about ${hourOf(held.expected)}, and until its plate is cleared`;
-  return fail({
-    code: 'taken',
-    what: `${m.name} is taken by ${held.name}, which ${held.byName} asked for: ${untilAbout}`,
-  });
+    });
+  return succeed(null);
 }
 const hourOf = (at: Date): string => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
@@ -161,9 +151,20 @@ export async function judgePrint(
   const set = { why, judgedByName: ctx.user.name, judgedAt: ctx.clock.now() };
   return newest ? moveRow(ctx, print, newest.id, printMoves[verdict === 'good' ? 'accept' : 'scrap'], set) : false;
 }
-/** Prints of a job or a trial that came to their end and were not found to be scrap. */
-export const countPrints = ({ db }: Pick<Ctx, 'db'>, of: Pick<Claim, 'of' | 'id'>): Promise<number> =>
-  db.$count(print, and(eq(print.of, of.of), eq(print.ofId, of.id), inArray(print.state, [...printsThatCount])));
+/** How many prints of each came to their end and were not found to be scrap. */
+export async function countPrints(
+  { db }: Pick<Ctx, 'db'>,
+  of: Claim['of'],
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await db
+    .select({ id: print.ofId, n: count() })
+    .from(print)
+    .where(and(eq(print.of, of), inArray(print.ofId, [...ids]), inArray(print.state, [...printsThatCount])))
+    .groupBy(print.ofId);
+  const counted = new Map(rows.map((r) => [r.id, r.n]));
+  return new Map(ids.map((id) => [id, counted.get(id) ?? 0]));
+}
 
 /** Prints of a job or a trial, the last one first. */
 export async function listPrints({ db }: Pick<Ctx, 'db'>, of: Pick<Claim, 'of' | 'id'>): Promise<PrintRow[]> {

@@ -2,9 +2,9 @@ import { and, eq, isNotNull, isNull, notExists, or, sql, type SQL } from 'drizzl
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
-import { inStateFor } from '../../../platform/db/states.ts';
+import { inStateFor, moveRow } from '../../../platform/db/states.ts';
 import type { MachineStop } from '../model/occupancy.ts';
-import { machineMoves, type MachineState } from '../model/states.ts';
+import { machineMoves, printMoves, type MachineState } from '../model/states.ts';
 import { lookAt } from './adapters/index.ts';
 import type { Machine } from './queries.ts';
 import { machine, print } from './tables.ts';
@@ -39,12 +39,9 @@ async function vacateLeftBehind(ctx: Ctx, isPrinting: ReadonlySet<string>): Prom
         sql`${print.since} < ${new Date(ctx.clock.now().getTime() - 1000 * SETTLES_S)}`,
       ),
     );
+  const now = ctx.clock.now();
   for (const { id, ofId } of open)
-    if (!isPrinting.has(ofId))
-      await ctx.db
-        .update(print)
-        .set({ state: 'not begun', endedAt: ctx.clock.now(), clearedAt: ctx.clock.now() })
-        .where(eq(print.id, id));
+    if (!isPrinting.has(ofId)) await moveRow(ctx, print, id, printMoves.leave, { endedAt: now, clearedAt: now });
 }
 
 /** Recorded as printing: by what, and is that printing at all? */

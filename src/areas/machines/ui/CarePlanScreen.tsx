@@ -1,5 +1,4 @@
 import {
-  ActionIcon,
   Box,
   Button,
   Checkbox,
@@ -11,11 +10,11 @@ import {
   TextInput,
 } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
-import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
+import { OrderButtons } from '../../../ui/OrderButtons.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import { careDrawings, type CareDrawing, type CareTask } from '../model/care.ts';
@@ -216,30 +215,15 @@ function TaskForm({
                 )
               }
             />
-            <ActionIcon
-              variant="default"
-              aria-label={`Move step ${i + 1} up`}
-              disabled={i === 0}
-              onClick={() => form.reorderListItem('task.steps', { from: i, to: i - 1 })}
-            >
-              <IconArrowUp size={16} />
-            </ActionIcon>
-            <ActionIcon
-              variant="default"
-              aria-label={`Move step ${i + 1} down`}
-              disabled={i === task.steps.length - 1}
-              onClick={() => form.reorderListItem('task.steps', { from: i, to: i + 1 })}
-            >
-              <IconArrowDown size={16} />
-            </ActionIcon>
-            <ActionIcon
-              variant="default"
-              aria-label={`Remove step ${i + 1}`}
-              disabled={task.steps.length === 1}
-              onClick={() => form.removeListItem('task.steps', i)}
-            >
-              <IconX size={16} />
-            </ActionIcon>
+            <OrderButtons
+              of={`step ${i + 1}`}
+              at={i}
+              count={task.steps.length}
+              out={`Remove step ${i + 1}`}
+              mayRemove={task.steps.length > 1}
+              onMove={(to) => form.reorderListItem('task.steps', { from: i, to })}
+              onRemove={() => form.removeListItem('task.steps', i)}
+            />
           </Group>
           {s.reading && (
             <div className="fields">

@@ -1,6 +1,6 @@
-import { Button, Group, NumberInput, Popover, Progress, Text, TextInput } from '@mantine/core';
-import { useDisclosure } from '@mantine/hooks';
+import { Button, Group, NumberInput, Progress, Text } from '@mantine/core';
 import { useState } from 'react';
+import { AskWhy } from '../../../ui/AskWhy.tsx';
 import { dayAndTime } from '../../../ui/dates.ts';
 import type { CarePage } from '../model/pages.ts';
 import { CareDrawing } from './CareDrawing.tsx';
@@ -11,6 +11,7 @@ export function CareStep({
   round: r,
   problem,
   isBusy,
+  mayDo,
   onDone,
   onGiveUp,
 }: {
@@ -18,6 +19,8 @@ export function CareStep({
   /** Why the last press was refused. */
   readonly problem: string | null;
   readonly isBusy: boolean;
+  /** Whoever only reads sees how far it is. */
+  readonly mayDo: boolean;
   readonly onDone: (step: number, reading: number | null) => void;
   readonly onGiveUp: (why: string) => void;
 }) {
@@ -48,7 +51,7 @@ export function CareStep({
           onDone(at, figure === '' ? null : Number(figure));
         }}
       >
-        {reading && (
+        {reading && mayDo && (
           <NumberInput
             size="md"
             label={reading.label}
@@ -62,51 +65,28 @@ export function CareStep({
           />
         )}
         {problem && !reading && <p role="alert">{problem}</p>}
-        <Button type="submit" size="lg" fullWidth disabled={isBusy || (reading !== null && figure === '')}>
-          {at + 1 < r.task.steps.length ? 'Done, next step' : 'Done, that was the last'}
-        </Button>
+        {mayDo && (
+          <Button type="submit" size="lg" fullWidth disabled={isBusy || (reading !== null && figure === '')}>
+            {at + 1 < r.task.steps.length ? 'Done, next step' : 'Done, that was the last'}
+          </Button>
+        )}
       </form>
       <Group justify="space-between" mt={12}>
         <span className="hint">
           {last ? `step ${at} by ${last.byName}, ${dayAndTime(last.at)}` : `begun by ${r.byName}, ${dayAndTime(r.at)}`}
         </span>
-        <GiveUp onGiveUp={onGiveUp} />
+        {mayDo && (
+          <AskWhy
+            button="Give up"
+            variant="subtle"
+            label="Why it is not finished"
+            does="Give up the task"
+            isBusy={isBusy}
+            longest={500}
+            onWhy={onGiveUp}
+          />
+        )}
       </Group>
     </section>
-  );
-}
-
-/** Nothing of what was done counts then, so it is asked why. */
-function GiveUp({ onGiveUp }: { readonly onGiveUp: (why: string) => void }) {
-  const [isOpen, { toggle, close }] = useDisclosure(false);
-  const [why, setWhy] = useState('');
-  return (
-    <Popover opened={isOpen} onChange={close} position="bottom-end" trapFocus withArrow width={300}>
-      <Popover.Target>
-        <Button variant="subtle" onClick={toggle}>
-          Give up
-        </Button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            close();
-            onGiveUp(why.trim());
-          }}
-        >
-          <TextInput
-            label="Why it is not finished"
-            value={why}
-            onChange={(e) => setWhy(e.currentTarget.value)}
-            maxLength={500}
-            data-autofocus
-          />
-          <Button type="submit" mt={10} disabled={why.trim() === ''}>
-            Give up the task
-          </Button>
-        </form>
-      </Popover.Dropdown>
-    </Popover>
   );
 }

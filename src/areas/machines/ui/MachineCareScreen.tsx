@@ -77,7 +77,8 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
           key={underWay.steps.length}
           round={underWay}
           problem={problem}
-          isBusy={isBusy || !mayChange}
+          isBusy={isBusy}
+          mayDo={mayChange}
           onDone={(step, reading) => void done(underWay.id, step, reading)}
           onGiveUp={(why) => void send('/give-up', { round: underWay.id, why })}
         />

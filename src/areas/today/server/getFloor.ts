@@ -7,8 +7,11 @@ import type { FloorCard } from '../model/floor.ts';
 export async function getFloor(ctx: Ctx): Promise<FloorCard[]> {
   const rows = await listFloor(ctx);
   const evidence = await countEvidence(ctx, rows);
-  const care = (await listAllCare(ctx)).filter((c) => c.state === 'due' || c.isUnderWay);
-  const queue = await getQueue(ctx);
+  const care = new Map<string, FloorCard['care'][number][]>(rows.map((r) => [r.id, []]));
+  for (const c of await listAllCare(ctx))
+    if (c.state === 'due' || c.isUnderWay)
+      care.get(c.machineId)?.push({ name: c.task.name, isBlocking: c.task.isBlocking, isUnderWay: c.isUnderWay });
+  const queue = await getQueue(ctx, rows);
   const waiting = new Map(queue.rows.map((r) => [r.jobId, r]));
   const nextOf = new Map(queue.machines.map((m) => [m.id, m.next]));
   return rows.map((r) => {
@@ -16,9 +19,7 @@ export async function getFloor(ctx: Ctx): Promise<FloorCard[]> {
     return {
       ...r,
       evidence: evidence.get(r.id)!,
-      care: care
-        .filter((c) => c.machineId === r.id)
-        .map((c) => ({ name: c.task.name, isBlocking: c.task.isBlocking, isUnderWay: c.isUnderWay })),
+      care: care.get(r.id)!,
       next: next ? { jobId: next.jobId, name: next.name, changes: next.machineId === r.id ? next.changes : [] } : null,
     };
   });

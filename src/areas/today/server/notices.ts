@@ -1,5 +1,4 @@
 import { and, desc, eq, gt, inArray, ne, sql } from 'drizzle-orm';
-import { succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { event } from '../../../platform/events/tables.ts';
@@ -35,12 +34,11 @@ export async function getNotices(ctx: Ctx): Promise<Notices> {
 }
 
 /** Somebody has looked: what came up to there is nothing new any more. Never goes back. */
-export async function seeNotices(ctx: Ctx, upTo: number): Promise<Result<null, { readonly code: never }>> {
+export async function seeNotices(ctx: Ctx, upTo: number): Promise<void> {
   await ctx.db
     .insert(noticeSeen)
     .values({ personId: ctx.user.id, upTo })
     .onConflictDoUpdate({ target: noticeSeen.personId, set: { upTo: sql`greatest(${noticeSeen.upTo}, ${upTo})` } });
-  return succeed(null);
 }
 
 /** Tells once of care that has come due, and of jobs that wait longer than their evidence holds. Gives how much it told. */

@@ -25,6 +25,8 @@ function useFloor() {
   const client = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/floor/live');
+    // what changed before it listened, or while the line was cut, was told to others
+    source.onopen = () => void client.invalidateQueries({ queryKey: ['floor'] });
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const row = JSON.parse(data) as FloorRow;
       client.setQueryData<FloorCard[]>(['floor'], (cards) =>
