@@ -1,35 +1,17 @@
 import { getFloor } from '../src/areas/today/server/index.ts';
 import { listFloor } from '../src/areas/machines/server/index.ts';
 import { planQueue, type QueueMachine, type Waiting } from '../src/areas/checks/model/queue.ts';
-import { benchFarm } from '../test/db/benchFarm.ts';
 import { freshFarm } from '../test/db/setup.ts';
+import { benchFloor, MACHINES } from './floorRows.ts';
 
 // The floor of 500 machines, 300 of them printing, and a queue of 400 jobs: medians of rounds, beside the floor that one statement over
 // the same connection sets.
-const MACHINES = 500;
-const PRINTING = 300;
 const WAITING = 400;
 const ROUNDS = 15;
 const farm = await freshFarm('bench_floor');
-const { m, toolId, materialId } = await benchFarm(farm);
+const { m, toolId, materialId } = await benchFloor(farm);
 const ctx = farm.as('technician');
 const { pool } = farm;
-await pool.query(
-  `insert into machine (id, key, name, printer_id, place, state)
-   select 'm' || n, 'm' || n, 'Rifugio ' || n, $1, 'wall ' || n % 12, case when n <= $3 then 'printing' else 'ready' end from generate_series(2, $2) n`,
-  [m.printerId, MACHINES, PRINTING],
-);
-await pool.query(
-  `insert into mount (machine_id, index, tool_id, at, by) select id, 0, $1, now(), 'x' from machine where id like 'm%' on conflict do nothing`,
-  [toolId],
-);
-await pool.query(
-  `insert into print (id, machine_id, of, of_id, name, by_name, since, expected, progress)
-   select 'p' || n, 'm' || n, 'job', 'j' || n, 'J-' || n, 'x', now(), now() + interval '2 hours',
-     '{"phase": "printing", "acknowledged": 5, "lines": 90, "zMm": 3, "nozzleC": 205, "nozzleTargetC": 206, "bedC": 55, "bedTargetC": 55, "resends": 0, "message": null, "at": "2026-05-04T08:00:00Z"}'
-   from generate_series(2, $1) n`,
-  [PRINTING],
-);
 // what they printed in ten years
 await pool.query(
   `insert into print (id, machine_id, of, of_id, name, by_name, state, since, expected, ended_at, cleared_at)

@@ -179,7 +179,6 @@ export const plantedFaults: readonly PlantedFault[] = [
     plan: withWords(bracket, 2, 'M220 S140'),
     in: ['plain', 'numbered', 'macros'],
     finds: { 'no-own-scaling': 'M220 S140' },
-    isBlocked: true,
     line: /M220 ?S140/,
   },
   {

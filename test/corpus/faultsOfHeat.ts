@@ -80,11 +80,17 @@ export const faultsOfHeat: readonly PlantedFault[] = [
     isBlocked: true,
   })),
   {
+    name: 'a head waits hot for twelve minutes, and its plastic chars there',
+    plan: withWords(twoHeads, 4, 'G4 S720'),
+    change: { values: { charsFromC: 240 } },
+    in: ['plain', 'compact', 'inches'],
+    finds: { 'standby-short': '248 °C for', 'no-long-dwell': '12 min' },
+  },
+  {
     name: 'it scales its own flow',
     plan: withWords(bracket, 2, 'M221 S108'),
     in: ['plain', 'numbered', 'macros'],
     finds: { 'no-own-scaling': 'M221 S108' },
-    isBlocked: true,
   },
   {
     name: 'it says another nozzle',

@@ -64,6 +64,13 @@ export const faultsOfJob: readonly PlantedFault[] = [
     finds: { 'line-width': '' },
   },
   {
+    name: 'it counts filament by length, and the machine by volume',
+    plan: bracket,
+    change: { values: { volumetricFilament: true } },
+    in: ['plain', 'macros', 'compact'],
+    finds: { 'dialect-fits': 'as this machine reads it', 'retraction-proven': '0.499 mm' },
+  },
+  {
     name: 'a pin has no time to cool',
     plan: pin,
     in: ALL,
@@ -95,9 +102,10 @@ export const faultsOfJob: readonly PlantedFault[] = [
   {
     name: 'it crosses a zone that is kept free',
     plan: bracket,
-    change: { machine: { zonesMm: [[160, 160, 170, 170]] } },
+    change: { values: { unprintableZones: '160 160 170 170' } },
     in: ['plain', 'volumetric', 'macros'],
-    finds: { 'program-off-zones': '' },
+    finds: { 'program-off-zones': 'X 1' },
+    isBlocked: true,
   },
   {
     name: 'it takes longer than its class may',

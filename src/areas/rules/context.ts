@@ -206,7 +206,7 @@ function recipeFrom({
   };
 }
 
-/** The surroundings of a check; refused where the printer profile has no travel, for nothing can be judged without. */
+/** The surroundings of a check; refused where the printer profile has no travel or an outline without corners, for nothing can be judged without. */
 export function contextFrom(sources: ContextSources): Result<CheckContext> {
   const { machine, values: v, policy, job, mounted, loaded } = sources;
   const n = (key: string): number | null => numberOf(v, key);
@@ -216,6 +216,13 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       code: 'noTravel',
       what: `The printer profile of ${machine.name} has no travel in X, Y and height`,
       todo: 'measure and enter it',
+    });
+  const motion = motionLimitsOf(v);
+  if (v['bedShape'] === 'outline' && !motion.reads?.bedOutline)
+    return fail({
+      code: 'noOutline',
+      what: `The printer profile of ${machine.name} says that its bed has an outline of its own, and none is there`,
+      todo: 'enter its corners under Bed outline, or another bed shape',
     });
   return succeed({
     ...(sources.technology === 'resin' && { technology: 'resin' }),
@@ -231,7 +238,7 @@ export function contextFrom(sources: ContextSources): Result<CheckContext> {
       ...(machine.model && { model: machine.model }),
       travelMm: [x, y, z],
       ...((n('lowestXMm') || n('lowestYMm')) && { lowestMm: [n('lowestXMm') ?? 0, n('lowestYMm') ?? 0] }),
-      motion: motionLimitsOf(v),
+      motion,
       zonesMm: zonesOfValues(v),
       bedMaxC: n('bedMaxC'),
       fileNameLongest: n('fileNameLongest') ?? 255,

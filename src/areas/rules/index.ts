@@ -70,6 +70,7 @@ import { bedTemperature } from './program/bedTemperature.ts';
 import { checksumsHold } from './program/checksumsHold.ts';
 import { clearOfLaid } from './program/clearOfLaid.ts';
 import { costCeiling } from './program/costCeiling.ts';
+import { dialectFits } from './program/dialectFits.ts';
 import { endsOnce } from './program/endsOnce.ts';
 import { evidenceUnattended } from './program/evidenceUnattended.ts';
 import { fanForMaterial } from './program/fanForMaterial.ts';
@@ -115,6 +116,7 @@ import { scaleProven } from './program/scaleProven.ts';
 import { skippedHeight } from './program/skippedHeight.ts';
 import { snapFitPlastic } from './program/snapFitPlastic.ts';
 import { spoolLastsUnattended } from './program/spoolLastsUnattended.ts';
+import { standbyShort } from './program/standbyShort.ts';
 import { throwAway } from './program/throwAway.ts';
 import { timeCeiling } from './program/timeCeiling.ts';
 import { toolThere } from './program/toolThere.ts';
@@ -209,6 +211,7 @@ export const rules: readonly Rule[] = [
   cupsVented,
   darkAround,
   delayCounts,
+  dialectFits,
   driesBelowSoftening,
   enclosureFits,
   endCools,
@@ -331,6 +334,7 @@ export const rules: readonly Rule[] = [
   spoolNotEmpty,
   stackWarmth,
   stackWithinHeight,
+  standbyShort,
   standsFirm,
   startHomes,
   startLevelsHomed,

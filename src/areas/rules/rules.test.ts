@@ -22,6 +22,9 @@ const cone = turnedMesh(
   4,
 );
 const all = await loadCases();
+/** Places of the machine are typed in its own coordinates. */
+const hasPlaces = (values: object): boolean =>
+  ['bedOutline', 'purgePlaces', 'unprintableZones', 'lowestXMm'].some((key) => key in values);
 const speaks = (list: readonly { readonly finds: readonly unknown[] }[] | undefined): boolean =>
   list?.some((c) => c.finds.length > 0) ?? false;
 
@@ -34,6 +37,21 @@ test('a rule that is superseded is there, looks at recipes, and is superseded on
   const superseded = rules.flatMap((r) => r.supersedes ?? []);
   expect(new Set(superseded).size).toBe(superseded.length);
   for (const id of superseded) expect(rules.find((r) => r.id === id)?.recipe, id).toBeDefined();
+});
+
+describe('where the machine counts from the middle of its travel, a mesh finds what it finds elsewhere', () => {
+  test.each(
+    all.flatMap(({ rule, job = [] }) =>
+      job
+        .filter((c) => 'mesh' in c && !c.measured && !hasPlaces(c.values ?? {}))
+        .map((c) => [rule.id, c.when, rule, c] as const),
+    ),
+  )('%s: %s', (_id, _when, rule, c) => {
+    const run = runJobCase(rule, { ...c, values: { ...c.values, lowestXMm: -174, lowestYMm: -171 } }, { fixes: true });
+    expect(run.finds).toEqual(c.finds);
+    expect(run.others).toEqual(c.others ?? []);
+    expect(run.afterFix, 'after its own fix').toEqual([]);
+  });
 });
 
 describe.each(all.map((c) => [c.rule.id, c] as const))('%s', (_, { rule, recipe = [], job = [], stack = [] }) => {
@@ -185,6 +203,13 @@ describe('in a class that is proven only', () => {
     ]);
   });
 });
+test.each(['', '0 0; 200 0'])(
+  'a bed of an outline of its own without corners (“%s”) is not taken for a rectangle',
+  (bedOutline) =>
+    expect(() => validContextFixture({ values: { bedShape: 'outline', bedOutline } })).toThrow(
+      'The printer profile of Rifugio Vodice says that its bed has an outline of its own, and none is there',
+    ),
+);
 test('a machine without travel gives no context, and says what to do', () => {
   expect(() => validContextFixture({ without: ['travelXMm'] })).toThrow(
     'The printer profile of Rifugio Vodice has no travel in X, Y and height',

@@ -85,3 +85,9 @@ export function eachExtreme(arc: Arc, visit: (x: number, y: number) => void): vo
     visit(arc.centreX + arc.radiusMm * cx, arc.centreY + arc.radiusMm * cy);
   }
 }
+
+/** The point of an arc so much of its sweep from its start. */
+export function pointOf(arc: Arc, share: number): readonly [x: number, y: number] {
+  const angle = arc.startAngle + arc.sweep * share;
+  return [arc.centreX + arc.radiusMm * Math.cos(angle), arc.centreY + arc.radiusMm * Math.sin(angle)];
+}

@@ -17,6 +17,7 @@ export function takeG(run: ProgramTally, code: number, w: LineWords, line: numbe
       planner.rest();
       if (!(s > 0 && s < LONGEST_DWELL_S)) return;
       noteDwell(facts, s, line);
+      run.layers.stoodS += s;
       if (run.layer >= 0) run.layers.columns.timeS[run.layer]! += s; // it cools meanwhile
       return;
     }
@@ -142,6 +143,9 @@ export function takeM(run: ProgramTally, code: number, w: LineWords, line: numbe
       run.isUnsettled = true;
       return;
     case 203:
+      for (const axis of [X, Y])
+        if (w.has(axis) && v[axis]! > (run.facts.feedLimit?.figure ?? 0))
+          run.facts.feedLimit = { figure: v[axis]!, line };
       tighten(run, run.maxFeed, run.limits.maxFeedMmPerS, w, 0, run.limits.reads?.areFeedLimitsPerMinute ? 1 / 60 : 1);
       return;
     case 204: {

@@ -1,3 +1,4 @@
+import type { Rectangle } from './bed.ts';
 import { DrivePasses } from './drivePasses.ts';
 import type { ProblemKind } from './interpreter.ts';
 
@@ -39,6 +40,27 @@ export interface HeadFacts {
   highestFlowMm3PerS: number;
   highestFlowLine: number;
   highestFlowCommandedMm3PerS: number;
+  /** Longest that it stood at each temperature while another head was at work, and the line from which on: the first few temperatures. */
+  readonly rests: { celsius: number; s: number; line: number }[];
+  /** When it was left hot, and the line that did so; null at work and while it is cold. */
+  restsSince: { s: number; line: number } | null;
+}
+
+/** Temperatures at which waits are kept, of each head. */
+const MOST_RESTS = 16;
+/** A head stood so hot until now. */
+export function noteRest(head: HeadFacts, nowS: number): void {
+  const since = head.restsSince;
+  head.restsSince = null;
+  if (!since) return;
+  const s = nowS - since.s;
+  const known = head.rests.find((r) => r.celsius === head.nozzleTargetC);
+  if (!known) {
+    if (s > 0 && head.rests.length < MOST_RESTS) head.rests.push({ celsius: head.nozzleTargetC, s, line: since.line });
+  } else if (s > known.s) {
+    known.s = s;
+    known.line = since.line;
+  }
 }
 
 export const emptyHead = (tool: number): HeadFacts => ({
@@ -70,6 +92,8 @@ export const emptyHead = (tool: number): HeadFacts => ({
   highestFlowMm3PerS: 0,
   highestFlowLine: 0,
   highestFlowCommandedMm3PerS: 0,
+  rests: [],
+  restsSince: null,
 });
 
 /** What a program says besides its moves, with the lines it says it on. Lists are capped, counts are not. */
@@ -99,6 +123,10 @@ export interface ProgramFacts {
   /** Furthest that anything was laid from the middle of a round plate. */
   furthestMm: number;
   furthestLine: number;
+  /** Furthest that anything was laid beyond the edge of a plate with an outline of its own, and where. */
+  beyondOutline: { mm: number; line: number; x: number; y: number } | null;
+  /** Zones in which something was laid where nothing may be, and where first. */
+  inZones: { zone: Rectangle; line: number; x: number; y: number }[];
   /** Per axis X Y Z E: the highest speed asked for beyond the axis's own limit, its line, how often. */
   speedBeyond: { mmPerS: number; line: number; count: number }[];
   tools: number[];
@@ -120,6 +148,8 @@ export interface ProgramFacts {
   /** Factors the program sets on its own speeds and flow, furthest from 100. */
   speedFactor: { percent: number; line: number } | null;
   flowFactor: { percent: number; line: number } | null;
+  /** Largest speed limit of X or Y that the program sets (M203), as it is written, and its line. */
+  feedLimit: { figure: number; line: number } | null;
   missingFeedLine: number;
   heatingS: number;
   dwellS: number;
@@ -158,6 +188,8 @@ export function emptyFacts(): ProgramFacts {
     printAccelerationLine: 0,
     furthestMm: 0,
     furthestLine: 0,
+    beyondOutline: null,
+    inZones: [],
     speedBeyond: [0, 1, 2, 3].map(() => ({ mmPerS: 0, line: 0, count: 0 })),
     tools: [],
     toolLine: [],
@@ -173,6 +205,7 @@ export function emptyFacts(): ProgramFacts {
     longestDwellLine: 0,
     speedFactor: null,
     flowFactor: null,
+    feedLimit: null,
     missingFeedLine: 0,
     heatingS: 0,
     dwellS: 0,
@@ -214,7 +247,7 @@ export function noteChamber(facts: ProgramFacts, celsius: number, line: number):
   }
 }
 
-/** Factors are told, not applied: flow, speed and time are those of the program as it is written. */
+/** Factors are told, and applied: flow, speed and time are those that print. */
 export function noteFactor(facts: ProgramFacts, of: 'speedFactor' | 'flowFactor', percent: number, line: number): void {
   if (percent !== 100 && Math.abs(percent - 100) > Math.abs((facts[of]?.percent ?? 100) - 100))
     facts[of] = { percent, line };

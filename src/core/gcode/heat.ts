@@ -1,5 +1,5 @@
 import type { WarmingRates } from '../motion/limits.ts';
-import { noteChamber, noteProblem, type HeadFacts, type ProgramFacts } from './facts.ts';
+import { noteChamber, noteProblem, noteRest, type HeadFacts, type ProgramFacts } from './facts.ts';
 
 /** Warm-up rates from 20 °C where nobody has measured them, all heaters beside each other. Common practice, no source. */
 export const usualWarming: Required<WarmingRates> = { nozzleCPerS: 2, bedCPerS: 0.4, chamberCPerS: 0.05 };
@@ -13,12 +13,15 @@ export class HeatFollower {
   private chamberNowC = ROOM_C;
   private chamberTargetC = 0;
   private readonly rates: Required<WarmingRates>;
+  private atWork: HeadFacts | null = null;
   /** Heads that were ever told how hot. */
   private readonly asked = new Set<HeadFacts>();
 
   constructor(
     private readonly facts: ProgramFacts,
     rates: WarmingRates = {},
+    /** Time since the program began; of moves that may still be planned otherwise, only what is certain. */
+    private readonly nowS: () => number = () => 0,
   ) {
     this.rates = { ...usualWarming, ...rates };
   }
@@ -43,8 +46,23 @@ export class HeatFollower {
     }
   }
 
+  /** A head is taken. */
+  take(head: HeadFacts): void {
+    this.atWork = head;
+    noteRest(head, this.nowS());
+  }
+  /** The program is at its end. */
+  finish(): void {
+    for (const head of this.asked) noteRest(head, this.nowS());
+  }
+  private standsFrom(head: HeadFacts, line: number): void {
+    if (head !== this.atWork && head.nozzleTargetC > 0) head.restsSince = { s: this.nowS(), line };
+  }
+
   /** A head is left: it is taken to have cooled to what it was told when it is wanted again. */
-  leave(head: HeadFacts): void {
+  leave(head: HeadFacts, line: number): void {
+    this.atWork = null;
+    this.standsFrom(head, line);
     const nowC = this.nowC.get(head) ?? ROOM_C;
     this.nowC.set(head, Math.min(nowC, Math.max(ROOM_C, head.nozzleTargetC)));
   }
@@ -72,7 +90,9 @@ export class HeatFollower {
     }
     this.asked.add(head);
     if (targetC > head.nozzleTargetC) head.isWaited = false;
+    noteRest(head, this.nowS());
     head.nozzleTargetC = targetC;
+    this.standsFrom(head, line);
     if (targetC > head.nozzleMaxC) {
       head.nozzleMaxC = targetC;
       head.nozzleMaxLine = line;

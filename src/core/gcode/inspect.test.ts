@@ -94,6 +94,33 @@ describe('motion against closed forms', () => {
   });
 });
 
+describe('factors that a program sets for itself', () => {
+  const legs = Array.from({ length: 40 }, (_, k) => `G1 X${k % 2 ? 20 : 120} Y${50 + k} E4`).join('\n');
+  const laid = (words: string) => report(`M83\nG1 X20 Y50 Z0.2 F3000\n${words}\n${legs}`, wide);
+
+  test('speeds scaled by M220 are those of the program written so', () => {
+    const scaled = laid('M220 S150');
+    const written = laid('G1 F4500');
+    expect(scaled.timeS).toBeCloseTo(written.timeS, 9);
+    expect(scaled.highestFlowMm3PerS).toBeCloseTo(written.highestFlowMm3PerS, 9);
+  });
+  test('flow scaled by M221 feeds so much more, and M221 S100 ends it', () => {
+    const plain = laid('M220 S100').filamentMm;
+    expect(laid('M221 S125').filamentMm).toBeCloseTo(1.25 * plain, 9);
+    expect(laid('M221 S125\nG92 E0\nM221 S100').filamentMm).toBeCloseTo(plain, 9);
+    expect(laid('M221').filamentMm).toBeCloseTo(plain, 9);
+  });
+  test('the flow of one head is not that of the other', () => {
+    const by = (text: string) => report(text, wide).heads!.map((h) => h.filamentMm);
+    expect(by('M83\nM221 T1 S50\nG1 X10 E2 F600\nT1\nG1 X20 E2\nT0\nG1 X30 E2')).toEqual([4, 1]);
+  });
+  test('a limit is held against what prints, not against what is written', () => {
+    expect(laid('M220 S200').speedBeyond[0]!.mmPerS).toBe(0);
+    const fast = report(`M83\nG1 X20 Y50 Z0.2 F24000\nM220 S200\nG1 X120 E4`);
+    expect(fast.speedBeyond[0]!.mmPerS).toBeCloseTo(800, 9);
+  });
+});
+
 describe('the streaming planner', () => {
   const ring = Array.from(
     { length: 6000 },

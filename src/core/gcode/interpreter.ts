@@ -109,7 +109,7 @@ export class Interpreter {
     if ((mask & (1 << T)) !== 0 && changesTool) {
       const tool = w.values[T]!;
       this.sink.tool(tool, line);
-      state.tool = tool;
+      state.takeTool(tool);
     }
     if (motion >= 0) this.move(motion, w, line);
   }
@@ -121,7 +121,7 @@ export class Interpreter {
     const { scale } = s;
     if ((w.bare & MOVE_WORDS) !== 0)
       this.sink.problem(line, 'bareWord', 'a coordinate or feedrate without a figure, left out');
-    if ((mask & (1 << F)) !== 0) s.feedMmPerS = (v[F]! * scale) / 60;
+    if ((mask & (1 << F)) !== 0) s.feedMmPerS = v[F]! * s.feedScale;
     const x0 = s.x;
     const y0 = s.y;
     const z0 = s.z;
@@ -133,7 +133,7 @@ export class Interpreter {
     const dx = x1 - x0;
     const dy = y1 - y0;
     const dz = z1 - z0;
-    const de = e1 - e0;
+    const de = (e1 - e0) * s.flowFactor;
     if (!(Math.abs(dx) + Math.abs(dy) + Math.abs(dz) + Math.abs(de) < FARTHEST_MM)) {
       this.sink.problem(line, 'tooFar', BEYOND_ONE_KILOMETRE);
       return;

@@ -1,5 +1,6 @@
 import type { MotionPlanner, SegmentSink } from '../motion/planner.ts';
 import { FLOW_WINDOW_MM, FlowWindow } from './flowWindow.ts';
+import { Islands } from './islands.ts';
 
 /** Heights of rising (spiral) moves are gathered in bins of this. */
 const RAMP_BIN_MM = 0.2;
@@ -85,8 +86,11 @@ export class LayerFigures implements SegmentSink {
     pathMm: fresh(),
     topSpeed: fresh(),
   };
+  readonly islands = new Islands();
   count = 0;
   timeS = 0;
+  /** Time stood still between moves. */
+  stoodS = 0;
   peakFlow = 0;
   peakFlowLine = 0;
   peakFlowCommanded = 0;
@@ -190,8 +194,9 @@ export class LayerFigures implements SegmentSink {
       accelerationMmPerS2,
     } = p;
     const { timeS: layerTime, peakFlow: layerPeak, peakFlowLine: layerPeakLine, pathMm, topSpeed } = this.columns;
-    const window = this.window;
+    const { window, islands, stoodS } = this;
     const { piece, mean } = window;
+    let nextIsland = islands.nextLine;
     let total = this.timeS;
     // of the layer at hand, written down when another begins
     let atLayer = -1;
@@ -200,6 +205,7 @@ export class LayerFigures implements SegmentSink {
     for (let i = 0; i < count; i++) {
       const time = timeS[i]!;
       const layer = layerOf[i]!;
+      while (line[i]! >= nextIsland) nextIsland = islands.begin(total + stoodS);
       total += time;
       if (layer >= 0) layerTime[layer] = layerTime[layer]! + time;
       if (hasPath[i] === 0) continue;

@@ -13,12 +13,13 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   const { state } = run;
   const { values, masks, count } = moves;
   const { facts, planner: p, layers, filamentArea, maxFeed } = run;
-  const { scale, filamentScale, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } = state;
-  const { roundBed } = run;
+  const { scale, feedScale, filamentScale, flowFactor, z, offsetX, offsetY, offsetE, isRelative, isFilamentRelative } =
+    state;
+  const { mindsPlace } = run;
   const isHomed = (state.homed & (AXIS.x | AXIS.y)) === (AXIS.x | AXIS.y);
   const { travelled, laidHeights } = run;
   const isLow = run.isBelowLaid(z);
-  const columns = layers.columns;
+  const { columns, islands } = layers;
   const point = widest;
   const feedX = maxFeed[0]!;
   const feedY = maxFeed[1]!;
@@ -37,6 +38,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
   let highest = head.highestAdvance;
   let chained = run.chained;
   let inLayer = false;
+  let isBoxed = false;
   let minX = 0;
   let maxX = 0;
   let minY = 0;
@@ -64,7 +66,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
     const mask = masks[k]!;
     const at = k * COLUMNS_PER_MOVE;
     if ((mask & (1 << F_AT)) !== 0) {
-      feed = (values[at + F_AT]! * scale) / 60;
+      feed = values[at + F_AT]! * feedScale;
       state.feedMmPerS = feed;
     }
     const x0 = x;
@@ -78,7 +80,7 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
     if ((mask & (1 << E_AT)) !== 0) e1 = values[at + E_AT]! * filamentScale + (isFilamentRelative ? e0 : offsetE);
     const dx = x1 - x0;
     const dy = y1 - y0;
-    const de = e1 - e0;
+    const de = (e1 - e0) * flowFactor;
     if (!(Math.abs(dx) + Math.abs(dy) + Math.abs(de) < FARTHEST_MM)) {
       run.problem(line, 'tooFar', BEYOND_ONE_KILOMETRE);
       continue;
@@ -104,19 +106,12 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
       extrudingMoves++;
       if (run.isUnsettled) run.settle(line);
       if (head.drawnMm !== 0) run.refill();
-      if (roundBed) {
-        run.noteRound(x0, y0, line);
-        run.noteRound(x1, y1, line);
-      }
+      if (mindsPlace) run.notePlace(x0, y0, x1, y1, line);
       if (!inLayer) {
         if (z !== run.layerZ) run.enterLayer(line);
         layer = run.layer;
         if (layer !== run.chainedLayer) chained = false;
         inLayer = true;
-        minX = columns.minX[layer]!;
-        maxX = columns.maxX[layer]!;
-        minY = columns.minY[layer]!;
-        maxY = columns.maxY[layer]!;
         layerFilament = columns.filamentMm[layer]!;
       }
       if (!chained) {
@@ -126,23 +121,28 @@ export function levelRun(run: ProgramTally, moves: LevelMoves, k: number, firstL
         point[1] = y0;
         point[2] = de * filamentArea * inverse;
         layers.widen(layer, point);
-        if (x0 < minX) minX = x0;
-        if (x0 > maxX) maxX = x0;
-        if (y0 < minY) minY = y0;
-        if (y0 > maxY) maxY = y0;
+        islands.enter(layer, x0, y0, line);
+        islands.widen(x0, y0);
+        isBoxed = false;
         run.extruded.add(x0, y0, z, line);
         run.extruded.add(x1, y1, z, line);
       }
+      if (!isBoxed) {
+        const box = 4 * islands.current;
+        minX = islands.boxes[box]!;
+        minY = islands.boxes[box + 1]!;
+        maxX = islands.boxes[box + 2]!;
+        maxY = islands.boxes[box + 3]!;
+        isBoxed = true;
+      }
+      // what lies within its island lies within its layer and the whole
       if (x1 < minX || x1 > maxX || y1 < minY || y1 > maxY) {
         point[0] = x1;
         point[1] = y1;
         point[2] = de * filamentArea * inverse;
-        layers.widen(layer, point);
-        if (x1 < minX) minX = x1;
-        if (x1 > maxX) maxX = x1;
-        if (y1 < minY) minY = y1;
-        if (y1 > maxY) maxY = y1;
-        run.extruded.add(x1, y1, z, line);
+        islands.widen(x1, y1);
+        isBoxed = false;
+        if (layers.widen(layer, point)) run.extruded.add(x1, y1, z, line);
       }
       layerFilament += de;
     } else {

@@ -32,7 +32,13 @@ export class ModalState {
   /** Plane of arcs: 17, 18 or 19. */
   plane = 17;
   areCentresAbsolute = false;
+  /** As it is run: what is written times the program's own factor (M220). */
   feedMmPerS = 0;
+  private speedFactor = 1;
+  /** What the head at work is fed of what is written (M221): of all its filament, what is drawn back included, as open controllers do;
+   *  from memory. */
+  flowFactor = 1;
+  private readonly flowFactors = new Map<number, number>();
   /** Last motion command, 0 to 3; −1 before any. */
   motion = -1;
   /** Axes whose place is known, as bits. */
@@ -40,6 +46,11 @@ export class ModalState {
   /** Axes that were homed last, as bits. */
   homedLast = 0;
   tool = 0;
+
+  /** Speed of a unit of F. */
+  get feedScale(): number {
+    return (this.scale / 60) * this.speedFactor;
+  }
 
   constructor(
     reading: ProgramReading = {},
@@ -88,8 +99,32 @@ export class ModalState {
     }
   }
 
-  /** Takes an M word that sets how filament is counted; false where it is none. */
+  /** Another head is at work, with a flow of its own. */
+  takeTool(tool: number): void {
+    this.tool = tool;
+    this.flowFactor = this.flowFactors.get(tool) ?? 1;
+  }
+
+  /** Takes factors of speed (M220) and flow (M221), per cent; not above 0 they are none. */
+  private scaleOwn(code: number, w: LineWords): void {
+    const factor = has(w, S) ? w.values[S]! / 100 : NaN;
+    if (!(factor > 0)) return;
+    if (code === 221) {
+      const tool = has(w, T) ? w.values[T]! : this.tool;
+      this.flowFactors.set(tool, factor);
+      if (tool === this.tool) this.flowFactor = factor;
+    } else {
+      this.feedMmPerS *= factor / this.speedFactor;
+      this.speedFactor = factor;
+    }
+  }
+
+  /** Takes an M word that sets how filament is counted or scaled; false where it is none, or others want to know of it too. */
   takeM(code: number, w: LineWords): boolean {
+    if (code === 220 || code === 221) {
+      this.scaleOwn(code, w);
+      return false;
+    }
     if (code === 200) {
       const diameter = has(w, D) ? w.values[D]! : NaN;
       const isOn = diameter > 0 && (!has(w, S) || w.values[S] !== 0);

@@ -1,4 +1,4 @@
-import { chordsOf, eachExtreme, furthestOf, type Arc } from './arc.ts';
+import { chordsOf, eachExtreme, pointOf, type Arc } from './arc.ts';
 import { unionOf, type Bounds } from './bounds.ts';
 import { takeG, takeM } from './commands.ts';
 import { Interpreter, type Move, type ProgramSink } from './interpreter.ts';
@@ -47,6 +47,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
   }
   finish(): void {
     this.planner.rest();
+    this.heat.finish();
     for (const head of this.heads) this.refill(head); // what was drawn back last is a retraction as well
   }
 
@@ -61,7 +62,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
       this.facts.tools.push(tool);
       this.facts.toolLine.push(line);
     }
-    if (tool !== this.head.tool) this.takeHead(tool);
+    if (tool !== this.head.tool) this.takeHead(tool, line);
   }
   filament(de: number, line: number): void {
     this.advanceBy(de);
@@ -164,9 +165,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const chords = arc ? chordsOf(arc, CHORD_ERROR_MM, MOST_CHORDS) : 1;
     let [x0, y0] = [fromX, fromY];
     for (let k = 1; k <= chords; k++) {
-      const angle = arc && k < chords ? arc.startAngle + (arc.sweep * k) / chords : null;
-      const x1 = angle === null ? x : arc!.centreX + arc!.radiusMm * Math.cos(angle);
-      const y1 = angle === null ? y : arc!.centreY + arc!.radiusMm * Math.sin(angle);
+      const [x1, y1] = arc && k < chords ? pointOf(arc, k / chords) : [x, y];
       if (isLow) this.noteLow(x0, y0, x1, y1, lowest, line);
       if (extruding) this.laidHeights.lay(x0, y0, x1, y1, z);
       [x0, y0] = [x1, y1];
@@ -187,11 +186,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     facts.extrudingMoves++;
     if (this.isUnsettled) this.settle(line);
     if (this.head.drawnMm !== 0) this.refill();
-    if (this.roundBed) {
-      this.noteRound(m.fromX, m.fromY, line);
-      this.noteRound(state.x, state.y, line);
-      if (arc) this.noteFurthest(furthestOf(arc, this.roundBed.x, this.roundBed.y), line);
-    }
+    if (this.mindsPlace) this.notePlace(m.fromX, m.fromY, state.x, state.y, line, arc);
     if (m.dz > 1e-6) this.noteRise(arc, m.dx, m.dy, line);
     else {
       this.rising = false;
@@ -201,6 +196,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     this.point[2] = (m.de * this.filamentArea) / m.lengthMm;
     if (!this.chained || layer !== this.chainedLayer) {
       // else the start is the end already counted
+      this.layers.islands.enter(layer, m.fromX, m.fromY, line);
       this.widen(layer, m.fromX, m.fromY, m.fromZ, line);
       this.chained = true;
       this.chainedLayer = layer;
@@ -209,6 +205,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     const point = this.point;
     point[0] = state.x;
     point[1] = state.y;
+    this.layers.islands.widen(state.x, state.y);
     // A point inside its layer's box is inside the whole's: only a layer that grows can widen the whole.
     if (this.layers.widen(layer, point) || this.rising) this.extruded.add(state.x, state.y, state.z, line);
     if (arc) this.extrudeArc(arc, layer, line);
@@ -227,6 +224,7 @@ export class ProgramRun extends ProgramTally implements ProgramSink {
     this.point[0] = x;
     this.point[1] = y;
     this.layers.widen(layer, this.point);
+    this.layers.islands.widen(x, y);
     this.extruded.add(x, y, z, line);
   }
 

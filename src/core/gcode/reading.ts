@@ -1,3 +1,5 @@
+import type { Corner, Rectangle } from './bed.ts';
+
 /** What a word or macro of a controller's own brings about, as far as a check reads it. */
 export const macroEffects = [
   'nothing',
@@ -27,6 +29,12 @@ export interface ProgramReading {
   readonly macros?: Readonly<Record<string, readonly MacroStep[]>>;
   /** A round plate: its middle and radius. */
   readonly roundBed?: { readonly x: number; readonly y: number; readonly radiusMm: number };
+  /** Corners of a plate of another outline. */
+  readonly bedOutline?: readonly Corner[];
+  /** Where nothing may be laid. */
+  readonly zones?: readonly Rectangle[];
+  /** Where laying beside the plate is meant: two corners each. */
+  readonly purgePlaces?: readonly Rectangle[];
 }
 
 const NAME = /^(?:[A-Z_][A-Z_0-9]*[A-Z_][A-Z_0-9]*|[GM]\d{1,4})$/;

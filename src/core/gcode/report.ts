@@ -1,5 +1,7 @@
 import { beadWidthMm, filamentAreaMm2 } from '../toolpath/bead.ts';
 import type { HeadFacts } from './facts.ts';
+import type { Rectangle } from './bed.ts';
+import type { PlacedPart } from './islands.ts';
 import type { ProblemKind } from './interpreter.ts';
 import type { Statement } from './statements.ts';
 import type { ProgramRun } from './program.ts';
@@ -21,6 +23,11 @@ export interface LayerRow {
   readonly pathMm: number;
   /** Fastest plastic was laid, as planned. */
   readonly topSpeedMmPerS: number;
+  /** Time until something is laid on it, at the place where that is soonest: null where nothing is. Rows kept before places were told apart
+   *  have none. */
+  readonly againS?: number | null;
+  /** The middle of that place, where the row lies in several. */
+  readonly againAtMm?: readonly [x: number, y: number];
 }
 
 interface Box {
@@ -57,6 +64,9 @@ export interface HeadReport {
   readonly fastestRetractionMmPerS: number;
   readonly firstExtrusionLine: number;
   readonly coldExtrusionLine: number;
+  /** Longest that it stands at each temperature while another head is at work, and the line from which on. Reports kept before it was read
+   *  have none. */
+  readonly rests?: readonly { readonly celsius: number; readonly s: number; readonly line: number }[];
 }
 
 /** Everything a check reads from a G-code program: plain data, the same from a browser worker, the server and the command line. */
@@ -101,6 +111,14 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   /** Furthest that anything is laid from the middle of a round plate; 0 on others. */
   readonly furthestMm: number;
   readonly furthestLine: number;
+  /** Furthest that anything is laid beyond the edge of a plate with an outline of its own; null where nothing is. Reports kept before it was
+   *  read have none. */
+  readonly beyondOutline?: {
+    readonly mm: number;
+    readonly line: number;
+    readonly x: number;
+    readonly y: number;
+  } | null;
   /** Lines that stand behind the end of the program and are neither judged nor sent, and the first of them. */
   readonly afterEnd?: { readonly lines: number; readonly line: number };
   /** What the program says of itself in comments, the first of each kind. Reports kept before it was read have none. */
@@ -131,6 +149,15 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly longestDwellLine: number;
   readonly speedFactor: { readonly percent: number; readonly line: number } | null;
   readonly flowFactor: { readonly percent: number; readonly line: number } | null;
+  /** Zones in which something is laid where nothing may be, and where first. Reports kept before it was read have none. */
+  readonly inZones?: readonly {
+    readonly zone: Rectangle;
+    readonly line: number;
+    readonly x: number;
+    readonly y: number;
+  }[];
+  /** Largest speed limit of X or Y that the program sets, as it is written. Reports kept before it was read have none. */
+  readonly feedLimit?: { readonly figure: number; readonly line: number } | null;
   readonly wrongChecksums: number;
   readonly wrongChecksumLine: number;
   /** Where the tool is left. */
@@ -140,6 +167,10 @@ export interface GcodeReport extends Omit<HeadReport, 'tool'> {
   readonly problems: readonly { readonly line: number; readonly kind: ProblemKind; readonly text: string }[];
   readonly problemCount: number;
   readonly layerRows: readonly LayerRow[];
+  /** What stands apart from all else, in the order it is begun: parts, towers. What lies on a
+   *  first layer alone is left out; empty where there are too many to tell.
+   *  Reports kept before places were told apart have none. */
+  readonly parts?: readonly PlacedPart[];
 }
 
 /** The report of what a run has read so far. */
@@ -148,6 +179,7 @@ export function reportOf(
   read: Pick<GcodeReport, 'lines' | 'bytes' | 'complete' | 'afterEnd' | 'says'>,
 ): GcodeReport {
   const f = run.facts;
+  const order = rowOrder(run);
   run.noteFlow();
   const heads = run.heads.map((h) => headReportOf(h, filamentAreaMm2(run.limits.filamentDiameterMm)));
   const box = (b: ProgramRun['extruded']): Box | null =>
@@ -165,7 +197,7 @@ export function reportOf(
     heatingS: f.heatingS,
     boundsMm: box(run.extruded),
     reachedMm: box(run.reached),
-    outerMm: outerOf(run),
+    outerMm: outerOf(run, order),
     bedMinExtrudingC: Number.isFinite(f.bedMinExtrudingC) ? f.bedMinExtrudingC : null,
     bedMinExtrudingLine: f.bedMinExtrudingLine,
     bedMaxC: f.bedMaxC,
@@ -185,6 +217,8 @@ export function reportOf(
     printAccelerationLine: f.printAccelerationLine,
     furthestMm: f.furthestMm,
     furthestLine: f.furthestLine,
+    beyondOutline: f.beyondOutline,
+    inZones: f.inZones.map((z) => ({ ...z })),
     speedBeyond: f.speedBeyond.map((s) => ({ ...s })),
     tools: f.tools.map((tool, i) => ({ tool, line: f.toolLine[i]! })),
     fan: f.fan.map((s) => ({ ...s })),
@@ -200,13 +234,15 @@ export function reportOf(
     longestDwellLine: f.longestDwellLine,
     speedFactor: f.speedFactor,
     flowFactor: f.flowFactor,
+    feedLimit: f.feedLimit,
     wrongChecksums: f.wrongChecksums,
     wrongChecksumLine: f.wrongChecksumLine,
     endMm: run.endMm,
     unknownWords: [...f.unknownWords].map(([word, seen]) => ({ word, ...seen })),
     problems: f.problems.slice(),
     problemCount: f.problemCount,
-    layerRows: rowsOf(run),
+    layerRows: rowsOf(run, order),
+    parts: partsOf(run, order),
   };
 }
 
@@ -236,6 +272,7 @@ function headReportOf(h: HeadFacts, filamentArea: number): HeadReport {
     fastestRetractionMmPerS: h.fastestRetractionMmPerS,
     firstExtrusionLine: h.firstExtrusionLine,
     coldExtrusionLine: h.coldExtrusionLine,
+    rests: h.rests.map((r) => ({ ...r })),
   };
 }
 
@@ -246,7 +283,7 @@ function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
     const { tool: _tool, ...whole } = first;
     return whole;
   }
-  type Figure = keyof Omit<HeadReport, 'tool'>;
+  type Figure = keyof Omit<HeadReport, 'tool' | 'rests'>;
   /** The head whose figure is the most by this order; those without the figure are passed over. */
   const most = (of: Figure, sign: 1 | -1): HeadReport =>
     heads.reduce((a, b) => (b[of] !== null && (a[of] === null || sign * (b[of] - a[of]) > 0) ? b : a));
@@ -283,12 +320,12 @@ function wholeOf(heads: readonly HeadReport[]): Omit<HeadReport, 'tool'> {
     fastestRetractionMmPerS: most('fastestRetractionMmPerS', 1).fastestRetractionMmPerS,
     firstExtrusionLine: line(firstLine('firstExtrusionLine')),
     coldExtrusionLine: line(firstLine('coldExtrusionLine')),
+    rests: heads.flatMap((h) => h.rests ?? []),
   };
 }
 
-function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
+function outerOf(run: ProgramRun, order: readonly number[]): GcodeReport['outerMm'] {
   const { columns: c, count } = run.layers;
-  const order = run.layers.partLayers().sort((a, b) => c.part[a]! - c.part[b]! || c.zMm[a]! - c.zMm[b]!);
   if (Math.round(run.facts.spiralTurns) >= 1) return null; // no layer of it has a height of its own
   const box = [Infinity, -Infinity, Infinity, -Infinity];
   for (const [n, i] of order.entries()) {
@@ -305,12 +342,24 @@ function outerOf(run: ProgramRun): GcodeReport['outerMm'] {
     : null;
 }
 
-function rowsOf(run: ProgramRun): LayerRow[] {
+/** Above the first layer of each: there a skirt runs round all of them. */
+function partsOf(run: ProgramRun, order: readonly number[]): readonly PlacedPart[] {
+  const { part } = run.layers.columns;
+  return run.layers.islands.parts(order.filter((i, n) => n > 0 && part[i] === part[order[n - 1]!]));
+}
+/** Layers of parts in order of part and height. */
+function rowOrder({ layers }: ProgramRun): number[] {
+  const { part, zMm } = layers.columns;
+  return layers.partLayers().sort((a, b) => part[a]! - part[b]! || zMm[a]! - zMm[b]!);
+}
+
+function rowsOf(run: ProgramRun, order: readonly number[]): LayerRow[] {
   const { columns: c, keys } = run.layers;
   const { firstPart } = keys;
-  const rows: LayerRow[] = [];
-  for (const i of run.layers.partLayers()) {
-    rows.push({
+  const again = run.layers.islands.laidAgain(order, (i) => c.part[i]!);
+  return order.map((i, n) => {
+    const laid = again[n];
+    return {
       part: c.part[i]! - firstPart,
       zMm: c.zMm[i]!,
       timeS: c.timeS[i]!,
@@ -324,7 +373,8 @@ function rowsOf(run: ProgramRun): LayerRow[] {
       firstLine: c.firstLine[i]!,
       pathMm: c.pathMm[i]!,
       topSpeedMmPerS: c.topSpeed[i]!,
-    });
-  }
-  return rows.sort((a, b) => a.part! - b.part! || a.zMm - b.zMm);
+      againS: laid?.s ?? null,
+      ...(laid && laid.islands > 1 && { againAtMm: [laid.x, laid.y] }),
+    };
+  });
 }

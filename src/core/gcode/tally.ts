@@ -1,6 +1,8 @@
 import type { MotionLimits } from '../motion/limits.ts';
 import { MotionPlanner } from '../motion/planner.ts';
 import { filamentAreaMm2 } from '../toolpath/bead.ts';
+import { chordsOf, furthestOf, pointOf, type Arc } from './arc.ts';
+import { BedEdge, firstWithin, liesIn, type Rectangle } from './bed.ts';
 import { Bounds } from './bounds.ts';
 import { emptyFacts, emptyHead, noteProblem, type HeadFacts } from './facts.ts';
 import { HeatFollower } from './heat.ts';
@@ -12,6 +14,10 @@ import { LaidHeights, STRIKES_MM } from './laidHeights.ts';
 
 /** No machine has more; what asks for more is told by its numbers. */
 const MOST_HEADS = 32;
+/** Chords by which it is told where an arc lies on the plate. */
+const EDGE_ERROR_MM = 0.05;
+const MOST_CHORDS = 512;
+const SAME_MM = 1e-6;
 
 /** What is gathered of a program while it is followed, line by line or many level lines at once. */
 export class ProgramTally {
@@ -31,7 +37,12 @@ export class ProgramTally {
   private areMotorsOff = false;
   /** The controller's own retraction, as set by the profile or by M207. */
   ownRetraction: ProgramReading['ownRetraction'];
-  readonly roundBed: ProgramReading['roundBed'];
+  /** Whether it matters where on the plate something is laid. */
+  readonly mindsPlace: boolean;
+  private readonly roundBed: ProgramReading['roundBed'];
+  private readonly edge: BedEdge | null;
+  private readonly purgePlaces: readonly Rectangle[];
+  private readonly zones: readonly Rectangle[];
   travelAcceleration: number;
   readonly maxFeed: Float64Array;
   readonly maxAcceleration: Float64Array;
@@ -52,9 +63,18 @@ export class ProgramTally {
   constructor(readonly limits: MotionLimits) {
     const { reads } = limits;
     this.filamentArea = filamentAreaMm2(limits.filamentDiameterMm);
-    this.heat = new HeatFollower(this.facts, limits.warms);
+    this.heat = new HeatFollower(
+      this.facts,
+      limits.warms,
+      () => this.layers.timeS + this.layers.stoodS + this.facts.heatingS,
+    );
+    this.heat.take(this.head);
     this.state = new ModalState(reads, this.filamentArea);
     this.roundBed = reads?.roundBed;
+    this.edge = reads?.bedOutline ? new BedEdge(reads.bedOutline) : null;
+    this.purgePlaces = reads?.purgePlaces ?? [];
+    this.zones = reads?.zones ?? [];
+    this.mindsPlace = this.edge !== null || this.roundBed !== undefined || this.zones.length > 0;
     this.ownRetraction = reads?.ownRetraction;
     this.askedAcceleration = limits.accelerationMmPerS2;
     this.planner = new MotionPlanner(this.layers, limits);
@@ -112,12 +132,41 @@ export class ProgramTally {
     head.drawnMm = 0;
   }
 
-  /** Something is laid on a round plate. */
-  noteRound(x: number, y: number, line: number): void {
-    this.noteFurthest(Math.hypot(x - this.roundBed!.x, y - this.roundBed!.y), line);
+  /** Something is laid along there: beyond the edge of the plate, or where nothing may be. */
+  notePlace(x0: number, y0: number, x1: number, y1: number, line: number, arc: Arc | null = null): void {
+    const chords = arc ? chordsOf(arc, EDGE_ERROR_MM, MOST_CHORDS) : 1;
+    let [fromX, fromY] = [x0, y0];
+    const isPurge = this.purgePlaces.some((place) => liesIn(place, x0, y0) && liesIn(place, x1, y1));
+    for (let k = 1; k <= chords; k++) {
+      const [toX, toY] = arc ? pointOf(arc, k / chords) : [x1, y1];
+      this.noteZones(fromX, fromY, toX, toY, line);
+      if (this.edge && !isPurge) this.noteEdge(this.edge, fromX, fromY, toX, toY, line);
+      [fromX, fromY] = [toX, toY];
+    }
+    const { roundBed: round } = this;
+    if (!round || isPurge) return;
+    this.noteFurthest(Math.hypot(x0 - round.x, y0 - round.y), line);
+    this.noteFurthest(arc ? furthestOf(arc, round.x, round.y) : Math.hypot(x1 - round.x, y1 - round.y), line);
   }
-  protected noteFurthest(mm: number, line: number): void {
-    if (mm <= this.facts.furthestMm) return;
+  private noteZones(x0: number, y0: number, x1: number, y1: number, line: number): void {
+    const { inZones } = this.facts;
+    for (const zone of this.zones) {
+      if (inZones.some((found) => found.zone === zone)) continue;
+      const within = firstWithin(zone, x0, y0, x1, y1);
+      if (within) inZones.push({ zone, line, x: within[0], y: within[1] });
+    }
+  }
+  private noteEdge(edge: BedEdge, x0: number, y0: number, x1: number, y1: number, line: number): void {
+    const steps = edge.stepsAlong(Math.hypot(x1 - x0, y1 - y0));
+    for (let k = 0; k <= steps; k++) {
+      const [x, y] = [x0 + ((x1 - x0) * k) / steps, y0 + ((y1 - y0) * k) / steps];
+      const mm = edge.beyondMm(x, y);
+      if (mm > (this.facts.beyondOutline?.mm ?? 1e-6)) this.facts.beyondOutline = { mm, line, x, y };
+    }
+  }
+  private noteFurthest(mm: number, line: number): void {
+    // of lines as far the first, whatever the last digit of their places says
+    if (mm <= this.facts.furthestMm + SAME_MM) return;
     this.facts.furthestMm = mm;
     this.facts.furthestLine = line;
   }
@@ -150,13 +199,14 @@ export class ProgramTally {
     return head;
   }
   /** Another head goes on: the machine stands still for it, and its peaks of flow are its own. */
-  takeHead(tool: number): void {
+  takeHead(tool: number, line: number): void {
     this.planner.rest();
     if (this.head.tool !== tool) this.facts.headChanges++;
     this.noteFlow();
     this.isUnsettled = true;
-    this.heat.leave(this.head);
+    this.heat.leave(this.head, line);
     this.head = this.headOf(tool);
+    this.heat.take(this.head);
     this.layers.peakFlow = this.head.highestFlowMm3PerS;
     this.layers.peakFlowLine = this.head.highestFlowLine;
     this.layers.peakFlowCommanded = this.head.highestFlowCommandedMm3PerS;

@@ -1,3 +1,4 @@
+import type { Corner } from '../gcode/bed.ts';
 import type { MotionLimits } from '../motion/limits.ts';
 import type { HeadSettings, ProgramSettings } from './programWriter.ts';
 
@@ -5,6 +6,8 @@ import type { HeadSettings, ProgramSettings } from './programWriter.ts';
 export interface CouponSettings extends HeadSettings, ProgramSettings {
   readonly travelMm: readonly [number, number, number];
   readonly bedShape: 'rectangle' | 'round';
+  /** Corners of a plate of another shape, as it lies within the travel. */
+  readonly bedOutline?: readonly Corner[];
   /** Rectangles where nothing can be printed, mm. */
   readonly zonesMm: readonly (readonly [x0: number, y0: number, x1: number, y1: number])[];
   readonly layerHeightMm: number;

@@ -12,10 +12,13 @@ export function secondsOf(
   { dialect, motion }: { readonly dialect: Dialect; readonly motion: MotionLimits },
   accelerationMmPerS2: number,
 ): number {
+  const [left, front] = dialect.cornerMm ?? [0, 0];
   const before = [
     dialect.relativeE ? 'M83' : 'M82',
     `G92 E${from.e.toFixed(5)}`,
-    ...(Number.isNaN(from.x) ? [] : [`G92 X${from.x.toFixed(3)} Y${from.y.toFixed(3)} Z${from.z.toFixed(3)}`]),
+    ...(Number.isNaN(from.x)
+      ? []
+      : [`G92 X${(from.x + left).toFixed(3)} Y${(from.y + front).toFixed(3)} Z${from.z.toFixed(3)}`]),
     ...(Number.isNaN(from.feed) ? [] : [`G0 F${(from.feed * 60).toFixed(1)}`]),
     ...(Number.isNaN(accelerationMmPerS2)
       ? []

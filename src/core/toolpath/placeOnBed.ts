@@ -1,3 +1,4 @@
+import { BedEdge } from '../gcode/bed.ts';
 import type { CouponSettings, Point } from './couponSettings.ts';
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;
@@ -8,7 +9,7 @@ export class NoRoom extends Error {}
 /** Centre of a free place of this size with its skirt: the middle of the bed (or where it should stand), else the nearest place to
  *  it outside all zones. */
 export function placeOnBed(
-  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm' | 'nearMm'>,
+  s: Pick<CouponSettings, 'travelMm' | 'bedShape' | 'bedOutline' | 'zonesMm' | 'skirtGapMm' | 'lineWidthMm' | 'nearMm'>,
   [width, depth]: readonly [number, number],
 ): Point {
   const margin = s.skirtGapMm + 4 * s.lineWidthMm;
@@ -16,18 +17,13 @@ export function placeOnBed(
   const halfD = depth / 2 + margin;
   const [tx, ty] = s.travelMm;
   const STEP = 5;
+  const edge = s.bedOutline && new BedEdge(s.bedOutline);
   const isFree = (x: number, y: number): boolean => {
     if (x - halfW < 0 || x + halfW > tx || y - halfD < 0 || y + halfD > ty) return false;
-    if (
-      s.bedShape === 'round' &&
-      [
-        [-1, -1],
-        [1, -1],
-        [1, 1],
-        [-1, 1],
-      ].some(([a, b]) => Math.hypot(x + a! * halfW - tx / 2, y + b! * halfD - ty / 2) > Math.min(tx, ty) / 2)
-    )
-      return false;
+    // of a box the corner furthest from the middle
+    const furthestMm = Math.hypot(Math.abs(x - tx / 2) + halfW, Math.abs(y - ty / 2) + halfD);
+    if (s.bedShape === 'round' && furthestMm > Math.min(tx, ty) / 2) return false;
+    if (edge && !edge.holds(x - halfW, y - halfD, x + halfW, y + halfD)) return false;
     return !s.zonesMm.some(
       ([x0, y0, x1, y1]) =>
         x + halfW > Math.min(x0, x1) &&

@@ -240,6 +240,15 @@ describe('typing', () => {
   });
   test('a value in a profile that may not own it is refused', () =>
     expect(checkValues('process', { flow: 1 }).ok).toBe(false));
+  test.each([
+    ['bedOutline', '0 0; 220 0; 220', '"220" is no corner of an outline'],
+    ['bedOutline', '0 0; 220 0', '"0 0; 220 0" is no corner of an outline'],
+    ['unprintableZones', '0 0 30; 1 2 3 4', '"0 0 30" is no rectangle'],
+    ['purgePlaces', 'in front', '"in front" is no rectangle'],
+  ])('%s written as “%s” is refused by the part that is wrong', (key, text, what) => {
+    const read = checkValues('printer', { [key]: text });
+    expect(read.ok ? '' : read.failure.what).toContain(what);
+  });
 });
 
 describe('merging', () => {

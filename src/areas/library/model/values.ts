@@ -9,6 +9,7 @@ import {
   type Figures,
 } from '../../../core/units/figures.ts';
 import { isPlainText } from '../../../core/formats/plainText.ts';
+import { readOutline, readRectangles } from '../../../core/gcode/bed.ts';
 import { macroEffects, readMacros } from '../../../core/gcode/reading.ts';
 import { cutProgram } from '../../../core/gcode/wire.ts';
 import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
@@ -114,6 +115,16 @@ export function checkValue(setting: Setting, value: SettingValue, before: number
             `"${misread}" says of no word what it does`,
             `write NAME: and ${macroEffects.join(', ')}, parted by commas; heats take “by” and a parameter`,
           );
+      }
+      if (setting.written) {
+        const misread = (setting.written === 'outline' ? readOutline(value) : readRectangles(value)).wrong;
+        if (misread !== null)
+          return setting.written === 'outline'
+            ? wrong(
+                `"${misread}" is no corner of an outline`,
+                'write X and Y of three corners or more, parted by semicolons',
+              )
+            : wrong(`"${misread}" is no rectangle`, 'write X and Y of two corners each, parted by semicolons');
       }
       return setting.isProgram ? checkProgramText(value, wrong) : succeed(value);
   }

@@ -2,6 +2,7 @@ import type { ProfileKind, Setting } from './define.ts';
 import { lineKindSettings } from './lineKinds.ts';
 import { materialSettings } from './material.ts';
 import { materialProvenSettings } from './materialProven.ts';
+import { materialStandingSettings } from './materialStanding.ts';
 import { printerSettings } from './printer.ts';
 import { printerControllerSettings } from './printerController.ts';
 import { printerProvenSettings } from './printerProven.ts';
@@ -27,6 +28,7 @@ const all = [
   ...resinToolSettings,
   ...materialSettings,
   ...materialProvenSettings,
+  ...materialStandingSettings,
   ...resinSettings,
   ...processSettings,
   ...processAroundSettings,

@@ -66,6 +66,8 @@ export interface TextSetting extends Common {
   readonly isProgram?: boolean;
   /** What a controller's words do, one a line. */
   readonly areMacros?: boolean;
+  /** How its figures are written: corners of an outline, or two corners of each rectangle. */
+  readonly written?: 'outline' | 'rectangles';
   readonly default?: string;
 }
 /** Two ends, lowest first, of what a supplier or maker allows. */

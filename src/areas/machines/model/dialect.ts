@@ -1,5 +1,7 @@
+import { readRectangles, type Corner, type Rectangle } from '../../../core/gcode/bed.ts';
 import { plainDialect, type Dialect } from '../../../core/gcode/write.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
+import { motionLimitsOf } from './motion.ts';
 
 const ARCS = { 'by centre': 'ij', 'by radius': 'r' } as const;
 const LINE_LENGTH = 96;
@@ -24,21 +26,18 @@ const hasCorner = (v: Values): boolean => cornerOf(v).some((mm) => mm !== 0);
 export const pressureCommandOf = (v: Values): string | null =>
   typeof v['pressureCommand'] === 'string' && v['pressureCommand'].includes('{value}') ? v['pressureCommand'] : null;
 
-/** Zones as they are typed, in coordinates of programs, "0 0 30 12; 200 0 230 12"; what is not four figures is left out. */
-export const zonesOf = (text: string): (readonly [number, number, number, number])[] =>
-  text
-    .split(';')
-    .map((z) => z.trim().split(/\s+/).map(Number))
-    .filter((z) => z.length === 4 && z.every(Number.isFinite))
-    .map((z) => [z[0]!, z[1]!, z[2]!, z[3]!]);
-export const zonesOfValues = (v: Values): (readonly [number, number, number, number])[] =>
-  zonesOf(typeof v['unprintableZones'] === 'string' ? v['unprintableZones'] : '');
+export const zonesOfValues = (v: Values): readonly Rectangle[] =>
+  readRectangles(typeof v['unprintableZones'] === 'string' ? v['unprintableZones'] : '').found;
 
 /** Zones as they lie on the plate, whose corner is its origin. */
 export const onPlate = (
-  zones: readonly (readonly [number, number, number, number])[],
+  zones: readonly Rectangle[],
   [left, front]: readonly [number, number] = [0, 0],
-): (readonly [number, number, number, number])[] =>
-  zones.map(([x0, y0, x1, y1]) => [x0 - left, y0 - front, x1 - left, y1 - front]);
-export const plateZonesOf = (v: Values): (readonly [number, number, number, number])[] =>
-  onPlate(zonesOfValues(v), cornerOf(v));
+): readonly Rectangle[] => zones.map(([x0, y0, x1, y1]) => [x0 - left, y0 - front, x1 - left, y1 - front]);
+export const plateZonesOf = (v: Values): readonly Rectangle[] => onPlate(zonesOfValues(v), cornerOf(v));
+/** The outline of a plate that is neither as large as the travel nor round, as it lies on it. */
+export function bedEdgeOf(v: Values): { readonly bedOutline?: readonly Corner[] } {
+  const outline = motionLimitsOf(v).reads?.bedOutline;
+  const [left, front] = cornerOf(v);
+  return outline ? { bedOutline: outline.map(([x, y]) => [x - left, y - front]) } : {};
+}

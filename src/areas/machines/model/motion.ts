@@ -1,3 +1,4 @@
+import { readOutline, readRectangles } from '../../../core/gcode/bed.ts';
 import { readMacros, type ProgramReading } from '../../../core/gcode/reading.ts';
 import { exampleLimits, type MotionLimits, type WarmingRates } from '../../../core/motion/limits.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
@@ -47,7 +48,11 @@ function warmingOf(v: Values): { warms?: WarmingRates } {
 function readingOf(v: Values): { reads?: ProgramReading } {
   const n = (key: string) => numberOf(v, key);
   const [w, d, own] = [n('travelXMm'), n('travelYMm'), n('ownRetractionMm')];
-  const words = typeof v['controllerWords'] === 'string' ? readMacros(v['controllerWords']).macros : {};
+  const text = (key: string): string => (typeof v[key] === 'string' ? v[key] : '');
+  const words = readMacros(text('controllerWords')).macros;
+  const outline = readOutline(text('bedOutline')).found;
+  const purgePlaces = readRectangles(text('purgePlaces')).found;
+  const zones = readRectangles(text('unprintableZones')).found;
   const reads: ProgramReading = {
     ...(v['volumetricFilament'] === true && { filamentIn: 'mm³' }),
     ...(v['speedLimitsPerMinute'] === true && { areFeedLimitsPerMinute: true }),
@@ -62,6 +67,9 @@ function readingOf(v: Values): { reads?: ProgramReading } {
           radiusMm: Math.min(w, d) / 2,
         },
       }),
+    ...(v['bedShape'] === 'outline' && outline.length >= 3 && { bedOutline: outline }),
+    ...(purgePlaces.length > 0 && { purgePlaces }),
+    ...(zones.length > 0 && { zones }),
   };
   return Object.keys(reads).length > 0 ? { reads } : {};
 }

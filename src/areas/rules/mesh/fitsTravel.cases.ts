@@ -1,77 +1,17 @@
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
+import { onOtherPlates } from './fitsTravel.plates.ts';
 import { fitsTravel } from './fitsTravel.ts';
 
 export const cases: RuleCases = {
   rule: fitsTravel,
   job: [
+    ...onOtherPlates,
     {
       when: 'it fills the travel',
       mesh: { body: () => boxMesh([0, 0, 0], [348, 342, 4]) },
       values: { skirtLoops: 0 },
-      finds: [],
-    },
-    {
-      when: 'a corner of it hangs beyond a round plate',
-      mesh: { placed: { xMm: 60, yMm: 60 } },
-      values: { bedShape: 'round', skirtLoops: 0 },
-      finds: [
-        {
-          severity: 'blocker',
-          title: 'Laid beyond the round plate',
-          figure: '183.62 mm from its middle',
-          limit: '171 mm',
-          origin: 'hardware, Rifugio Vodice',
-          fix: 'set it in the middle',
-          line: 26,
-          layer: 1,
-          zMm: 0,
-          change: { moveMm: [114, 111] },
-        },
-      ],
-    },
-    {
-      when: 'a large part hangs beyond a round plate, on which it has room in the middle',
-      mesh: { body: () => boxMesh([0, 0, 0], [200, 200, 4]), placed: { xMm: 110, yMm: 110 } },
-      values: { bedShape: 'round', skirtLoops: 0 },
-      finds: [
-        {
-          severity: 'blocker',
-          title: 'Laid beyond the round plate',
-          figure: '229.51 mm from its middle',
-          limit: '171 mm',
-          origin: 'hardware, Rifugio Vodice',
-          fix: 'set it in the middle',
-          line: 26,
-          layer: 1,
-          zMm: 0,
-          change: { moveMm: [64, 61] },
-        },
-      ],
-    },
-    {
-      when: 'it is too large for a round plate wherever it stands',
-      mesh: { body: () => boxMesh([0, 0, 0], [300, 300, 4]) },
-      values: { bedShape: 'round', skirtLoops: 0 },
-      finds: [
-        {
-          severity: 'blocker',
-          title: 'Laid beyond the round plate',
-          figure: '211.82 mm from its middle',
-          limit: '171 mm',
-          origin: 'hardware, Rifugio Vodice',
-          fix: 'make it smaller, or print it on a larger plate',
-          line: 26,
-          layer: 1,
-          zMm: 0,
-        },
-      ],
-    },
-    {
-      when: 'it stands in the middle of a round plate',
-      mesh: {},
-      values: { bedShape: 'round' },
       finds: [],
     },
     {

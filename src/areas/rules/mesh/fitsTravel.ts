@@ -1,9 +1,12 @@
+import { BedEdge, type Corner } from '../../../core/gcode/bed.ts';
 import { each3 } from '../../../core/geometry/each3.ts';
 import { turnThatFits } from '../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../core/units/format.ts';
+import type { CheckContext } from '../context.ts';
 import type { FindingChange } from '../outcome.ts';
 import { defineRule, type Found } from '../define.ts';
-import { beyondRoundPlate } from '../program/roundPlate.ts';
+import { boxOnPlate } from './boxOnPlate.ts';
+import { BEYOND_PLATE_READS, beyondPlate } from '../program/beyondPlate.ts';
 
 const mm = (v: number): string => formatFigure(v, 'length', 2);
 
@@ -15,13 +18,13 @@ export const fitsTravel = defineRule({
   source: 'Geometry',
   mesh: {
     reads: ['hull', 'maxMm', 'minMm', 'others', 'scale'],
-    readsProgram: ['boundsMm', 'furthestLine', 'furthestMm', 'layerRows'],
+    readsProgram: [...BEYOND_PLATE_READS, 'boundsMm'],
     find: ({ minMm, maxMm, hull, others, scale: scaleNow }, { context, report }) => {
-      const travel = context.machine.travelMm;
+      const { travelMm: travel } = context.machine;
       // what is laid round the part wants its room as well
-      const around = [0, 1].map((k) =>
-        report.boundsMm ? Math.max(0, minMm[k]! - report.boundsMm.min[k]!, report.boundsMm.max[k]! - maxMm[k]!) : 0,
-      ) as [number, number];
+      const laid = boxOnPlate(report, context);
+      const aroundOf = (k: 0 | 1): number => (laid ? Math.max(0, minMm[k] - laid.min[k], laid.max[k] - maxMm[k]) : 0);
+      const around = [aroundOf(0), aroundOf(1)] as const;
       const room = [travel[0] - 2 * around[0], travel[1] - 2 * around[1], travel[2]] as const;
       const size = [0, 1, 2].map((k) => maxMm[k]! - minMm[k]!) as [number, number, number];
       const scale = Math.min(...size.map((s, k) => room[k]! / s));
@@ -65,19 +68,47 @@ export const fitsTravel = defineRule({
           ...(done && { change: done }),
         });
       });
-      const beyond = found.length === 0 ? beyondRoundPlate(report, context) : null;
-      // set in the middle it can still be too large: then there is nothing to move
-      const canMove =
-        Math.hypot(...toMiddle) > 1e-6 &&
-        Math.hypot(size[0] / 2 + around[0], size[1] / 2 + around[1]) <= Math.min(travel[0], travel[1]) / 2;
-      if (beyond)
+      const beyond = found.length === 0 ? beyondPlate(report, context) : null;
+      if (beyond) {
+        const move = intoPlate(context, [x, y], [size[0] / 2 + around[0], size[1] / 2 + around[1]]);
         found.push({
           ...beyond,
           zMm: 0,
-          fix: canMove ? 'set it in the middle' : 'make it smaller, or print it on a larger plate',
-          ...(canMove && { change: { moveMm: toMiddle } }),
+          fix: move ? 'set it in the middle' : adviceWithout(context),
+          ...(move && { change: { moveMm: move } }),
         });
+      }
       return found;
     },
   },
 });
+
+/** Where the middle of the plate is no help: on an outline there may be room elsewhere. */
+const adviceWithout = ({ machine: { motion } }: CheckContext): string =>
+  motion.reads?.bedOutline
+    ? 'move it to where the plate has room, or make it smaller'
+    : 'make it smaller, or print it on a larger plate';
+
+/** How a box of such halves moves into the middle of a plate that is smaller than the travel; null where that is no help: it stands there, or
+ *  is too large. */
+function intoPlate(
+  { machine: { motion, travelMm, lowestMm = [0, 0] } }: CheckContext,
+  [x, y]: readonly [number, number],
+  [halfX, halfY]: readonly [number, number],
+): readonly [number, number] | null {
+  const outline = motion.reads?.bedOutline?.map(([px, py]): Corner => [px - lowestMm[0], py - lowestMm[1]]);
+  const [midX, midY] = outline ? middleOf(outline) : [travelMm[0] / 2, travelMm[1] / 2];
+  const isOn = outline
+    ? new BedEdge(outline).holds(midX - halfX, midY - halfY, midX + halfX, midY + halfY)
+    : Math.hypot(halfX, halfY) <= Math.min(travelMm[0], travelMm[1]) / 2;
+  const move = [midX - x, midY - y] as const;
+  return isOn && Math.hypot(...move) > 1e-6 ? move : null;
+}
+/** Of the box round an outline. */
+function middleOf(outline: readonly Corner[]): readonly [number, number] {
+  const of = (k: 0 | 1): number => {
+    const values = outline.map((c) => c[k]);
+    return (Math.min(...values) + Math.max(...values)) / 2;
+  };
+  return [of(0), of(1)];
+}

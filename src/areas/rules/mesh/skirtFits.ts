@@ -1,5 +1,6 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule } from '../define.ts';
+import { boxOnPlate } from './boxOnPlate.ts';
 
 export const skirtFits = defineRule({
   id: 'skirt-fits',
@@ -11,16 +12,16 @@ export const skirtFits = defineRule({
     reads: ['maxMm', 'minMm'],
     readsProgram: ['boundsMm'],
     find: ({ minMm, maxMm }, { report, context }) => {
-      const box = report.boundsMm;
+      const box = boxOnPlate(report, context);
       if (!box) return { needs: 'a program that extrudes' };
       const travel = context.machine.travelMm;
-      const over = ([0, 1] as const).map((k) => Math.max(box.max[k]! - travel[k], -box.min[k]!));
+      const over = ([0, 1] as const).map((k) => Math.max(box.max[k] - travel[k], -box.min[k]));
       const partOver = ([0, 1] as const).some((k) => maxMm[k] > travel[k] || minMm[k] < 0);
       const worst = Math.max(...over);
       if (worst <= 1e-6 || partOver) return [];
       const axis = over[0]! >= over[1]! ? 0 : 1;
-      const room = travel[axis] - (box.max[axis]! - box.min[axis]!);
-      const by = box.min[axis]! < 0 ? -box.min[axis]! : travel[axis] - box.max[axis]!;
+      const room = travel[axis] - (box.max[axis] - box.min[axis]);
+      const by = box.min[axis] < 0 ? -box.min[axis] : travel[axis] - box.max[axis];
       const { lay } = context.recipe;
       const hasRaft = lay ? lay.raftLayers > 0 : false;
       return [

@@ -152,6 +152,8 @@ export const cases: RuleCases = {
       values: { heads: 2, purgeMm3: 30 },
       second: { roles: ['part body 2'] },
       finds: [],
+      // the head that ends a layer begins the next: its body is laid again at once
+      others: ['layer-time-proven'],
     },
     {
       when: 'a nozzle that changes at a height, of two bodies',
@@ -167,6 +169,7 @@ export const cases: RuleCases = {
           ...common,
         },
       ],
+      others: ['layer-time-proven'],
     },
     {
       when: 'a column where parts are laid one after another',

@@ -115,7 +115,7 @@ export const cases: RuleCases = {
           zMm: 0.55,
         },
       ],
-      others: ['line-width', 'mixed-heights'],
+      others: ['dialect-fits', 'mixed-heights'],
     },
   ],
 };

@@ -1,3 +1,4 @@
+import type { LayerRow } from '../../../core/gcode/report.ts';
 import { countOf } from '../../../core/units/plural.ts';
 import { formatFigure } from '../../../core/units/format.ts';
 import { isFirst, isLast } from './steps.ts';
@@ -20,21 +21,30 @@ export const layerTimeProven = defineRule({
       if (least === undefined || least === null) return { needs: 'the material’s shortest layer time' };
       const proof = context.proofs['lowestLayerTimeS'];
       const proven = proof?.state === 'proven' ? proof.range : null;
+      // rows kept before places were told apart are judged as a whole
+      const heldS = (r: LayerRow): number => (r.againS === undefined ? r.timeS : (r.againS ?? Infinity));
       const rows = report.layerRows.filter((r, i) => r.filamentMm > 0 && !isFirst(report, i) && !isLast(report, i));
-      const quick = rows.filter((r) => r.timeS < least - 1e-6);
+      const quick = rows.filter((r) => heldS(r) < least - 1e-6);
       if (quick.length === 0) return [];
-      const worst = quick.reduce((a, b) => (b.timeS < a.timeS ? b : a));
-      const isBelow = proven !== null && worst.timeS < proven.min - 1e-6;
+      const worst = quick.reduce((a, b) => (heldS(b) < heldS(a) ? b : a));
+      const worstS = heldS(worst);
+      // as a whole the layer takes long enough: only its order brings the head back too soon
+      const isOrder = worst.timeS >= least - 1e-6;
+      const wholeS = least * Math.max(1, worst.timeS / worstS);
+      const isBelow = proven !== null && worstS < proven.min - 1e-6;
       const isSeenToFail = isBelow && proven.minEnd === 'failedBeyond';
       return [
         {
           severity: isSeenToFail || (isBelow && context.job.provenOnly) ? 'blocker' : 'caution',
           title: `Layers are printed before the one below has cooled${isSeenToFail ? ', where a trial failed' : ''}`,
-          figure: `${formatFigure(worst.timeS, 'time', 1)} s at the quickest, ${countOf(quick.length, 'layer')}`,
+          figure: `${formatFigure(worstS, 'time', 1)} s at the quickest, ${countOf(quick.length, 'layer')}`,
           limit: `${formatFigure(least, 'time', 1)} s`,
           origin: proof ? `proven by ${proof.trialName}` : 'material',
-          fix: `print ${Math.ceil(least / worst.timeS)} at once, or let the layer take ${formatFigure(least, 'time', 0)} s (${formatFigure((100 * worst.timeS) / least, 'percent', 0)} % of the speed there)`,
-          change: { values: { minimumLayerTimeS: Math.ceil(least * MARGIN) } },
+          fix: isOrder
+            ? `have every layer laid in the same order, or let it take ${formatFigure(wholeS, 'time', 0)} s as a whole`
+            : `print ${Math.ceil(least / worstS)} at once, or let the layer take ${formatFigure(wholeS, 'time', 0)} s (${formatFigure((100 * worstS) / least, 'percent', 0)} % of the speed there)`,
+          change: { values: { minimumLayerTimeS: Math.ceil(wholeS * MARGIN) } },
+          ...(worst.againAtMm && { place: { xMm: worst.againAtMm[0], yMm: worst.againAtMm[1] } }),
           zMm: worst.zMm,
           line: worst.firstLine,
           ...(proof && { trialId: proof.trialId }),

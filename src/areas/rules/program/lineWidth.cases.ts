@@ -90,16 +90,16 @@ export const cases: RuleCases = {
     {
       when: 'its only layer is just long enough',
       measured: {
-        report: { filamentMm: 20, extrudedVolumeMm3: 48, layerRows: rows([{ pathMm: 200, filamentMm: 20 }]) },
+        report: { filamentMm: 30, extrudedVolumeMm3: 72, layerRows: rows([{ pathMm: 200, filamentMm: 30 }]) },
       },
       finds: [
         {
           severity: 'caution',
           title: 'Line width too large for this nozzle: made for another?',
-          figure: '1.24 mm on average, 1 of 1 layers',
+          figure: '1.84 mm on average, 1 of 1 layers',
           limit: '0.34 to 0.6 mm',
           origin: 'hardware, 0.4 hardened',
-          fix: 'mount a nozzle of about 1.1 mm, or have the program made for 0.4 mm',
+          fix: 'mount a nozzle of about 1.7 mm, or have the program made for 0.4 mm',
           line: 10,
           layer: 1,
           zMm: 0.2,

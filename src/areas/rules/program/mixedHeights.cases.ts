@@ -55,7 +55,7 @@ export const cases: RuleCases = {
           zMm: 0.7,
         },
       ],
-      others: ['line-width'],
+      others: ['dialect-fits'],
     },
   ],
 };

@@ -9,7 +9,7 @@ export const cases: RuleCases = {
       program: { before: { layer2: 'M220 S130' } },
       finds: [
         {
-          severity: 'blocker',
+          severity: 'caution',
           title: 'The program sets its own speed to 130 %',
           figure: 'M220 S130 at line 29',
           limit: '100 %',
@@ -44,7 +44,7 @@ export const cases: RuleCases = {
       program: { before: { layer2: 'M220 S101' } },
       finds: [
         {
-          severity: 'blocker',
+          severity: 'caution',
           title: 'The program sets its own speed to 101 %',
           figure: 'M220 S101 at line 29',
           limit: '100 %',

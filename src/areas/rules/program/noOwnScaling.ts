@@ -4,7 +4,7 @@ export const noOwnScaling = defineRule({
   id: 'no-own-scaling',
   stage: 'body',
   title: 'The program does not scale its own speed or flow',
-  why: 'Every figure of the check is that of the lines as written; a factor set on the way makes them others.',
+  why: 'What prints is no longer what the recipe and its trials speak of: every figure here is that of the lines as scaled.',
   source: 'M220 and M221; common practice, no source',
   program: {
     reads: ['flowFactor', 'layerRows', 'speedFactor'],
@@ -20,7 +20,7 @@ export const noOwnScaling = defineRule({
           ? []
           : [
               {
-                severity: f.percent > 100 ? 'blocker' : 'caution',
+                severity: 'caution',
                 title: `The program sets its own ${what} to ${f.percent} %`,
                 figure: `${code} S${f.percent} at line ${f.line}`,
                 limit: '100 %',

@@ -89,7 +89,7 @@ export const cases: RuleCases = {
           zMm: 2.4,
         },
       ],
-      others: ['line-width'],
+      others: ['dialect-fits'],
     },
     {
       when: 'a spiral',

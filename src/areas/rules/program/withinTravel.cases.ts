@@ -195,5 +195,37 @@ export const cases: RuleCases = {
         },
       ],
     },
+    {
+      when: 'a corner of the plate is cut off where the part stands',
+      values: { bedShape: 'outline', bedOutline: '0 0; 300 0; 300 300; 100 300; 0 200' },
+      finds: [],
+    },
+    {
+      when: 'the part reaches beyond the outline of its plate',
+      values: { bedShape: 'outline', bedOutline: '0 0; 120 0; 120 300; 0 300' },
+      finds: [
+        {
+          severity: 'blocker',
+          title: 'Laid beyond the outline of the plate',
+          figure: 'X 130 Y 95, 10 mm beyond its edge',
+          limit: 'within the bed outline',
+          origin: 'hardware, Rifugio Vodice',
+          fix: 'move the part by 10 mm or more onto the plate, or make it smaller',
+          line: 10,
+          layer: 1,
+          zMm: 0.2,
+          place: { xMm: 130, yMm: 95 },
+        },
+      ],
+    },
+    {
+      when: 'it lies beside its plate, where it may purge',
+      values: {
+        bedShape: 'outline',
+        bedOutline: '0 0; 50 0; 50 300; 0 300',
+        purgePlaces: '60 60 160 160',
+      },
+      finds: [],
+    },
   ],
 };

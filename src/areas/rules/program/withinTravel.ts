@@ -1,15 +1,15 @@
 import { formatFigure } from '../../../core/units/format.ts';
 import { defineRule, placeOfLine, type Found } from '../define.ts';
-import { beyondRoundPlate } from './roundPlate.ts';
+import { BEYOND_PLATE_READS, beyondPlate } from './beyondPlate.ts';
 
 export const withinTravel = defineRule({
   id: 'within-travel',
   stage: 'body',
   title: 'Every move stays within the travel of the machine',
   why: 'An axis driven into its stop loses its place; everything above is shifted.',
-  source: 'Geometry',
+  source: 'Geometry; travel, bed shape and purge places from the printer profile',
   program: {
-    reads: ['boundsMm', 'furthestLine', 'furthestMm', 'layerRows', 'reachedMm'],
+    reads: [...BEYOND_PLATE_READS, 'boundsMm', 'reachedMm'],
     only: 'brought along',
     find: ({ report, context }) => {
       if (!report.reachedMm) return { needs: 'a program that moves' };
@@ -47,7 +47,7 @@ export const withinTravel = defineRule({
             ...placeOfLine(report, minLine[i]!),
           });
       });
-      const beyond = beyondRoundPlate(report, context);
+      const beyond = beyondPlate(report, context);
       if (beyond) found.push(beyond);
       return found;
     },

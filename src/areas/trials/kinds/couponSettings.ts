@@ -1,5 +1,5 @@
 import type { CouponSettings } from '../../../core/toolpath/couponSettings.ts';
-import { dialectOf, pressureCommandOf, plateZonesOf } from '../../machines/model/dialect.ts';
+import { bedEdgeOf, dialectOf, pressureCommandOf, plateZonesOf } from '../../machines/model/dialect.ts';
 import { motionLimitsOf } from '../../machines/model/motion.ts';
 import { numberOf, type Values } from '../../library/settings/define.ts';
 
@@ -28,6 +28,7 @@ export function couponSettingsOf(v: Values, title: string): CouponSettings {
     dialect: dialectOf(v),
     travelMm: [n('travelXMm'), n('travelYMm'), n('travelZMm')],
     bedShape: v['bedShape'] === 'round' ? 'round' : 'rectangle',
+    ...bedEdgeOf(v),
     zonesMm: plateZonesOf(v),
     filamentDiameterMm: n('diameterMm', 1.75),
     nozzleC,

@@ -166,6 +166,11 @@ describe.each(filamentKinds.map((k) => [k.key, k] as const))('the %s coupon', (_
     const small = kind.coupon({ ...settings, travelMm: [15, 15, 200], zonesMm: [] }, bands.value, optionsOf(kind));
     expect(small.ok ? '' : small.failure.code).toBe('noRoom');
   });
+  test('stands on a plate of any outline, and nothing of it is laid beyond', () => {
+    const over = { bedShape: 'outline', bedOutline: '0 0; 165 0; 165 180; 348 180; 348 342; 0 342' };
+    const { report } = made(kind, (able(kind)[1] ?? able(kind)[0]!).values, over);
+    expect(report.beyondOutline).toBeNull();
+  });
   test('has bands in order from the bottom that touch, each with its value', () => {
     const { coupon } = made(kind, able(kind)[0]!.values);
     coupon.bands.forEach((b, i) => {
