@@ -11,6 +11,7 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     ),
   );
   const machines = await ask<Named[]>('/api/machines');
+  const references = await ask<Named[]>('/api/references');
   return [
     '/',
     '/library',
@@ -34,6 +35,8 @@ export async function addressesOf(ask: <T>(path: string) => Promise<T>): Promise
     '/checks/new',
     '/checks/queue',
     '/checks/rules',
+    '/checks/references',
+    `/checks/references/${references[0]!.id}`,
     '/checks/requests',
     '/checks/requests/new',
     `/checks/requests/${requests!.rows[0]!.id}`,

@@ -36,6 +36,14 @@ const screens: readonly (readonly [RegExp, Screen])[] = [
   [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
   [/^\/checks\/queue$/, load(async () => (await import('../areas/checks/ui/QueueScreen.tsx')).QueueScreen)],
   [/^\/checks\/rules$/, load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen)],
+  [
+    /^\/checks\/references$/,
+    load(async () => (await import('../areas/references/ui/ReferencesScreen.tsx')).ReferencesScreen),
+  ],
+  [
+    /^\/checks\/references\/([^/]+)$/,
+    load(async () => (await import('../areas/references/ui/ReferenceScreen.tsx')).ReferenceScreen),
+  ],
   [/^\/checks\/requests$/, load(async () => (await import('../areas/requests/ui/RequestsScreen.tsx')).RequestsScreen)],
   [
     /^\/checks\/requests\/new$/,

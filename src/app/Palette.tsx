@@ -32,6 +32,7 @@ const pages = [
   ['/checks', 'Job checks'],
   ['/checks/queue', 'Jobs: queue'],
   ['/checks/requests', 'Jobs: requests'],
+  ['/checks/references', 'Jobs: reference parts'],
   ['/checks/rules', 'Jobs: rule track record'],
   ['/machines', 'Machines: floor'],
   ['/machines/spools', 'Machines: spools and bottles'],

@@ -4,6 +4,7 @@ const rooms = [
   ['/checks', 'Jobs'],
   ['/checks/queue', 'Queue'],
   ['/checks/requests', 'Requests'],
+  ['/checks/references', 'Reference parts'],
   ['/checks/rules', 'Rule track record'],
 ] as const;
 

@@ -31,8 +31,6 @@ export abstract class MachineMotion implements ProgramSink {
   private travelMmPerS2: number;
   private readonly feedMost: number[];
   private readonly accelerationMost: number[];
-  private speedFactor = 1;
-  protected flowFactor = 1;
 
   /** @param limits what the controller is set to
    *  @param hardShare how hard it really starts and stops, of what it is asked */
@@ -98,15 +96,14 @@ export abstract class MachineMotion implements ProgramSink {
     const lengthMm = Math.hypot(...by);
     if (lengthMm < 1e-9) return;
     const along = [by[0] / lengthMm, by[1] / lengthMm, by[2] / lengthMm] as const;
-    const fedMm = de * this.flowFactor;
-    const shares = [...along.map(Math.abs), Math.abs(fedMm) / lengthMm];
+    const shares = [...along.map(Math.abs), Math.abs(de) / lengthMm];
     const held = (wanted: number, most: readonly number[]): number =>
       shares.reduce((v, share, axis) => (share > 0 ? Math.min(v, most[axis]! / share) : v), wanted);
     const asked = held(isLaid ? this.linesMmPerS2 : this.travelMmPerS2, this.accelerationMost);
     const mmPerS2 = asked * this.hardShare;
-    const feed = (this.state.feedMmPerS || this.feedMost[0]!) * this.speedFactor;
+    const feed = this.state.feedMmPerS || this.feedMost[0]!;
     const mmPerS = Math.min(held(feed, this.feedMost), Math.sqrt(mmPerS2 * bendMm));
-    const of = { from, to, along, lengthMm, mmPerS, mmPerS2, fedMm, isLaid, head: this.head, line };
+    const of = { from, to, along, lengthMm, mmPerS, mmPerS2, fedMm: de, isLaid, head: this.head, line };
     this.buffer.push(isBend ? { ...of, isBend } : of);
   }
 
@@ -140,9 +137,7 @@ export abstract class MachineMotion implements ProgramSink {
       const travel = w.has(LETTER.T) ? v[LETTER.T]! : s;
       if (lines > 0) this.linesMmPerS2 = lines;
       if (travel > 0) this.travelMmPerS2 = travel;
-    } else if (code === 220 && s > 0) this.speedFactor = s / 100;
-    else if (code === 221 && s > 0) this.flowFactor = s / 100;
-    else this.other(`M${code}`, w, line);
+    } else if (code !== 220 && code !== 221) this.other(`M${code}`, w, line);
   }
   problem(): void {
     // what a controller cannot read it passes over

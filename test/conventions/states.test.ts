@@ -12,11 +12,12 @@ const tables: Readonly<
     machineStates,
     machineMoves,
     {
-      ready: 'begin printing, doubt unknown',
+      ready: 'begin printing, doubt unknown, retire retired',
       printing: 'begin printing, finish waiting to be cleared, stop stopped, leave ready, doubt unknown',
       stopped: 'begin printing, clear ready',
       'waiting to be cleared': 'clear ready',
       unknown: 'find stopped, clear ready',
+      retired: 'restore ready',
     },
   ],
   print: [

@@ -5,7 +5,18 @@ import {
   machineDetailsSchema,
   newMachineSchema,
 } from '../../src/areas/machines/model/schemas.ts';
-import { addMachine, changeMachine, copyMachine, testConnection } from '../../src/areas/machines/server/index.ts';
+import {
+  addMachine,
+  changeMachine,
+  copyMachine,
+  findMachine,
+  getMachinePage,
+  listFloor,
+  listMachines,
+  listRetired,
+  retireMachine,
+  testConnection,
+} from '../../src/areas/machines/server/index.ts';
 import type { Connection, GivenConnection } from '../../src/areas/machines/model/connection.ts';
 import { listEvents } from '../../src/platform/events/record.ts';
 import { servePty } from '../../standins/controller/pty.ts';
@@ -21,6 +32,7 @@ import {
   print,
   standins,
 } from './printBench.ts';
+import { meshJob, planFlow } from './benchFarm.ts';
 import { codeOf, unwrap } from './setup.ts';
 
 beforeAll(() => openPrintBench('machine_record'));
@@ -183,5 +195,62 @@ describe('the same machine over a serial device', () => {
     await expect(machineDetailsSchema.validate({ name: 'Hut', place: 'x', device }, { strict: true })).rejects.toThrow(
       why,
     );
+  });
+});
+
+describe('a machine that is retired', () => {
+  const added = async (name: string, device: GivenConnection | null = null) =>
+    unwrap(await addMachine(lead(), { name, printerId: bench.m.printerId, place: 'loft', device })).id;
+  const retired = (id: string, isRetired = true) => retireMachine(lead(), id, isRetired, 'sold');
+
+  test('is on no list and takes neither job nor trial, and its page stays; restored it is as before', async () => {
+    const id = await added('Old hut');
+    unwrap(await retired(id));
+    const names = async () => (await listMachines(lead())).map((m) => m.name);
+    expect(await names()).not.toContain('Old hut');
+    expect((await listFloor(lead())).map((m) => m.name)).not.toContain('Old hut');
+    expect((await listRetired(lead())).map((m) => m.name)).toEqual(['Old hut']);
+    const old = { ...bench, m: { ...bench.m, id } };
+    await expect(meshJob(farm, old, new Uint8Array([1]), null)).rejects.toThrow('Old hut is retired');
+    expect(JSON.stringify(await planFlow(lead(), old))).toContain('Old hut is retired');
+    expect(unwrap(await getMachinePage(lead(), id)).state).toBe('retired');
+    expect(codeOf(await retired(id))).toBe('inTheWay');
+    unwrap(await retired(id, false));
+    expect(await names()).toContain('Old hut');
+    expect(unwrap(await getMachinePage(lead(), id)).events.map((e) => e.what)).toEqual(
+      expect.arrayContaining(['machine restored', 'machine retired', 'machine added']),
+    );
+  });
+  test('leaves its address to another, and does not take it away again', async () => {
+    const there = { adapter: 'line', host: '10.9.8.7', port: 4000 } as const;
+    const id = await added('First at it', there);
+    unwrap(await retired(id));
+    await added('Second at it', there);
+    expect(codeOf(await retired(id, false))).toBe('addressTaken');
+  });
+  test('is retired while it is ready, and not while a part stands on it', async () => {
+    const id = await added('Full hut');
+    await farm.pool.query(
+      `update machine set state = 'stopped', stop = '{"name":"x","zMm":1,"why":"y"}' where id = $1`,
+      [id],
+    );
+    expect(codeOf(await retired(id))).toBe('inTheWay');
+  });
+  test('has notes that a change leaves alone where it does not name them', async () => {
+    const id = await added('Noted hut');
+    const { name, place, device } = (await findMachine(lead(), id))!;
+    const change = async (over: object) =>
+      unwrap(
+        await changeMachine(lead(), id, {
+          name,
+          place,
+          device,
+          version: (await findMachine(lead(), id))!.version,
+          ...over,
+        }),
+      );
+    await change({ notes: 'left fan rattles' });
+    await change({ place: 'cellar' });
+    expect(unwrap(await getMachinePage(lead(), id))).toMatchObject({ notes: 'left fan rattles', place: 'cellar' });
   });
 });

@@ -3,7 +3,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import type pg from 'pg';
 import { remakeDatabase, startCluster } from '../../scripts/cluster.mjs';
 import { migrateAll } from '../../src/platform/db/migrate.ts';
-import { openPool } from '../../src/platform/db/client.ts';
+import { closeDatabase, openPool } from '../../src/platform/db/client.ts';
 import { storeFile } from '../../src/platform/files/store.ts';
 import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
 import { steppedClock, type Clock } from '../../src/platform/clock.ts';
@@ -30,7 +30,14 @@ export async function freshFarm(name: string): Promise<Farm> {
     clock,
     newId: randomUUID,
   });
-  return { pool, ownerUrl, clock, as, close: () => pool.end() };
+  return {
+    ...{ pool, ownerUrl, clock, as },
+    // what a route has opened is of this farm: the next one's are its own
+    close: async () => {
+      await closeDatabase();
+      await pool.end();
+    },
+  };
 }
 
 export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {

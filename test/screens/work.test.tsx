@@ -267,3 +267,55 @@ test('a program dropped on a new job proposes a machine, and the job is kept wit
   expect(document.querySelector('.band')!.textContent).toMatch(/J-\d+.*clip small/);
   expect(refused).toEqual([]);
 });
+test('a reference part shows five prints side by side, is scored at its places, and is printed again with one value changed', async () => {
+  const [part] = await ask<{ id: string; name: string }[]>('/api/references');
+  const main = await show(`/checks/references/${part!.id}`, 'lead');
+  await within(main).findByRole('heading', { name: part!.name, level: 1 });
+  const cells = (row: string): string[] =>
+    [
+      ...within(main)
+        .getByRole('row', { name: new RegExp(`^${row}`) })
+        .querySelectorAll('td'),
+    ].map((c) => c.textContent);
+  expect(cells('corner').map((c) => parseFloat(c))).toEqual([2.5, 4, 4, 3, 4]);
+  expect(cells('changed before it')).toEqual([
+    '',
+    'visible wall speed 40 mm/s → 30 mm/s',
+    'cleaned, nothing changed',
+    'fan 40 % → 60 %',
+    expect.stringContaining('fan 60 % → 100 %'),
+  ]);
+  expect(cells('against the first')[4]).toContain('better');
+  const looks = within(main).getAllByRole('button', { name: 'Look again' });
+  await hands.click(looks.at(-1)!);
+  await hands.click(within(screen.getByRole('radiogroup', { name: /^corner/ })).getByText('5'));
+  await press('Save the scores');
+  await settled();
+  expect(parseFloat(cells('corner')[4]!)).toBeCloseTo(4.3, 1);
+  await press('Print it again');
+  await pick('Value to change', 'Fan');
+  await write('To', 'seven');
+  await press('Make the job');
+  expect((await screen.findByRole('alert')).textContent).toMatch(/seven/);
+  await write('To', '80');
+  await press('Make the job');
+  await settled();
+  expect(cells('corner')).toHaveLength(6);
+  await show(`/checks/references/${part!.id}`, 'viewer');
+  expect(screen.queryByRole('button', { name: 'Print it again' })).toBeNull();
+});
+test('a defect noted on a job has its causes ranked for the machine it was printed on, and says by what', async () => {
+  const [failed] = (await ask<ListPage<Row>>('/api/jobs?search=before%20the%20proof')).rows;
+  const main = await show(`/checks/${failed!.id}`, 'technician');
+  const outcome = within(main).getByRole('region', { name: 'Outcome' });
+  const ranked = await ask<{ cause: string; says: string[] }[]>(
+    `/api/machines/${machineId('Rifugio Vodice')}/causes?sign=top-gaps`,
+  );
+  const [first] = ranked;
+  await within(outcome).findByText(`· ${first!.says.join('; ')}`);
+  const shown = within(outcome)
+    .getAllByRole('listitem')
+    .map((li) => li.textContent);
+  expect(shown.map((text, i) => text.startsWith(ranked[i]!.cause))).toEqual(ranked.map(() => true));
+  expect(refused).toEqual([]);
+});

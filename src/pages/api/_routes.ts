@@ -41,85 +41,92 @@ import * as r38 from './live.ts';
 import * as r39 from './machines/[id]/care/give-up.ts';
 import * as r40 from './machines/[id]/care/index.ts';
 import * as r41 from './machines/[id]/care/step.ts';
-import * as r42 from './machines/[id]/change.ts';
-import * as r43 from './machines/[id]/clear-plate.ts';
-import * as r44 from './machines/[id]/copies.ts';
-import * as r45 from './machines/[id]/found.ts';
-import * as r46 from './machines/[id]/index.ts';
-import * as r47 from './machines/[id]/label.ts';
-import * as r48 from './machines/[id]/load-new.ts';
-import * as r49 from './machines/[id]/load.ts';
-import * as r50 from './machines/[id]/maintenance.ts';
-import * as r51 from './machines/[id]/mount.ts';
-import * as r52 from './machines/[id]/said.ts';
-import * as r53 from './machines/[id]/stop.ts';
-import * as r54 from './machines/[id]/unload.ts';
-import * as r55 from './machines/index.ts';
-import * as r56 from './machines/maintenance/csv.ts';
-import * as r57 from './machines/maintenance/index.ts';
-import * as r58 from './machines/test-connection.ts';
-import * as r59 from './me/index.ts';
-import * as r60 from './me/password.ts';
-import * as r61 from './me/sessions/[id]/end.ts';
-import * as r62 from './me/sessions/index.ts';
-import * as r63 from './notices/index.ts';
-import * as r64 from './notices/seen.ts';
-import * as r65 from './pairings.ts';
-import * as r66 from './people/[id]/deactivate.ts';
-import * as r67 from './people/[id]/link.ts';
-import * as r68 from './people/[id]/reactivate.ts';
-import * as r69 from './people/[id]/role.ts';
-import * as r70 from './people/index.ts';
-import * as r71 from './policy.ts';
-import * as r72 from './profiles/[id]/about.ts';
-import * as r73 from './profiles/[id]/affected.ts';
-import * as r74 from './profiles/[id]/copy.ts';
-import * as r75 from './profiles/[id]/decision.ts';
-import * as r76 from './profiles/[id]/draft.ts';
-import * as r77 from './profiles/[id]/history.ts';
-import * as r78 from './profiles/[id]/index.ts';
-import * as r79 from './profiles/[id]/restore.ts';
-import * as r80 from './profiles/[id]/retire.ts';
-import * as r81 from './profiles/[id]/revisions.ts';
-import * as r82 from './profiles/[id]/take-back.ts';
-import * as r83 from './profiles/csv.ts';
-import * as r84 from './profiles/index.ts';
-import * as r85 from './profiles/reviews.ts';
-import * as r86 from './recipes/[id]/index.ts';
-import * as r87 from './recipes/[id]/pin.ts';
-import * as r88 from './recipes/csv.ts';
-import * as r89 from './recipes/index.ts';
-import * as r90 from './recipes/sheet.ts';
-import * as r91 from './requests/[id]/decline.ts';
-import * as r92 from './requests/[id]/file.ts';
-import * as r93 from './requests/[id]/index.ts';
-import * as r94 from './requests/[id]/withdraw.ts';
-import * as r95 from './requests/csv.ts';
-import * as r96 from './requests/index.ts';
-import * as r97 from './status.ts';
-import * as r98 from './today.ts';
-import * as r99 from './tokens/[id]/revoke.ts';
-import * as r100 from './tokens/index.ts';
-import * as r101 from './trials/[id]/camera.ts';
-import * as r102 from './trials/[id]/coupon.ts';
-import * as r103 from './trials/[id]/decision.ts';
-import * as r104 from './trials/[id]/drawing.ts';
-import * as r105 from './trials/[id]/elsewhere.ts';
-import * as r106 from './trials/[id]/index.ts';
-import * as r107 from './trials/[id]/instrument.ts';
-import * as r108 from './trials/[id]/pictures/[picture].ts';
-import * as r109 from './trials/[id]/pictures/index.ts';
-import * as r110 from './trials/[id]/plate.ts';
-import * as r111 from './trials/[id]/print.ts';
-import * as r112 from './trials/[id]/readingTable.ts';
-import * as r113 from './trials/[id]/readings.ts';
-import * as r114 from './trials/[id]/solid.ts';
-import * as r115 from './trials/csv.ts';
-import * as r116 from './trials/drift.ts';
-import * as r117 from './trials/due.ts';
-import * as r118 from './trials/index.ts';
-import * as r119 from './trials/preview.ts';
-import * as r120 from './trials/usualProcess.ts';
+import * as r42 from './machines/[id]/causes.ts';
+import * as r43 from './machines/[id]/change.ts';
+import * as r44 from './machines/[id]/clear-plate.ts';
+import * as r45 from './machines/[id]/copies.ts';
+import * as r46 from './machines/[id]/found.ts';
+import * as r47 from './machines/[id]/index.ts';
+import * as r48 from './machines/[id]/label.ts';
+import * as r49 from './machines/[id]/load-new.ts';
+import * as r50 from './machines/[id]/load.ts';
+import * as r51 from './machines/[id]/maintenance.ts';
+import * as r52 from './machines/[id]/mount.ts';
+import * as r53 from './machines/[id]/retire.ts';
+import * as r54 from './machines/[id]/said.ts';
+import * as r55 from './machines/[id]/stop.ts';
+import * as r56 from './machines/[id]/unload.ts';
+import * as r57 from './machines/index.ts';
+import * as r58 from './machines/maintenance/csv.ts';
+import * as r59 from './machines/maintenance/index.ts';
+import * as r60 from './machines/retired.ts';
+import * as r61 from './machines/test-connection.ts';
+import * as r62 from './me/index.ts';
+import * as r63 from './me/password.ts';
+import * as r64 from './me/sessions/[id]/end.ts';
+import * as r65 from './me/sessions/index.ts';
+import * as r66 from './notices/index.ts';
+import * as r67 from './notices/seen.ts';
+import * as r68 from './pairings.ts';
+import * as r69 from './people/[id]/deactivate.ts';
+import * as r70 from './people/[id]/link.ts';
+import * as r71 from './people/[id]/reactivate.ts';
+import * as r72 from './people/[id]/role.ts';
+import * as r73 from './people/index.ts';
+import * as r74 from './policy.ts';
+import * as r75 from './profiles/[id]/about.ts';
+import * as r76 from './profiles/[id]/affected.ts';
+import * as r77 from './profiles/[id]/copy.ts';
+import * as r78 from './profiles/[id]/decision.ts';
+import * as r79 from './profiles/[id]/draft.ts';
+import * as r80 from './profiles/[id]/history.ts';
+import * as r81 from './profiles/[id]/index.ts';
+import * as r82 from './profiles/[id]/restore.ts';
+import * as r83 from './profiles/[id]/retire.ts';
+import * as r84 from './profiles/[id]/revisions.ts';
+import * as r85 from './profiles/[id]/take-back.ts';
+import * as r86 from './profiles/csv.ts';
+import * as r87 from './profiles/index.ts';
+import * as r88 from './profiles/reviews.ts';
+import * as r89 from './recipes/[id]/index.ts';
+import * as r90 from './recipes/[id]/pin.ts';
+import * as r91 from './recipes/csv.ts';
+import * as r92 from './recipes/index.ts';
+import * as r93 from './recipes/sheet.ts';
+import * as r94 from './references/[id]/index.ts';
+import * as r95 from './references/[id]/looks.ts';
+import * as r96 from './references/[id]/print.ts';
+import * as r97 from './references/index.ts';
+import * as r98 from './requests/[id]/decline.ts';
+import * as r99 from './requests/[id]/file.ts';
+import * as r100 from './requests/[id]/index.ts';
+import * as r101 from './requests/[id]/withdraw.ts';
+import * as r102 from './requests/csv.ts';
+import * as r103 from './requests/index.ts';
+import * as r104 from './status.ts';
+import * as r105 from './today.ts';
+import * as r106 from './tokens/[id]/revoke.ts';
+import * as r107 from './tokens/index.ts';
+import * as r108 from './trials/[id]/camera.ts';
+import * as r109 from './trials/[id]/coupon.ts';
+import * as r110 from './trials/[id]/decision.ts';
+import * as r111 from './trials/[id]/drawing.ts';
+import * as r112 from './trials/[id]/elsewhere.ts';
+import * as r113 from './trials/[id]/index.ts';
+import * as r114 from './trials/[id]/instrument.ts';
+import * as r115 from './trials/[id]/pictures/[picture].ts';
+import * as r116 from './trials/[id]/pictures/index.ts';
+import * as r117 from './trials/[id]/plate.ts';
+import * as r118 from './trials/[id]/print.ts';
+import * as r119 from './trials/[id]/readingTable.ts';
+import * as r120 from './trials/[id]/readings.ts';
+import * as r121 from './trials/[id]/solid.ts';
+import * as r122 from './trials/csv.ts';
+import * as r123 from './trials/drift.ts';
+import * as r124 from './trials/due.ts';
+import * as r125 from './trials/index.ts';
+import * as r126 from './trials/preview.ts';
+import * as r127 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -165,83 +172,90 @@ export const routeFiles = {
   './machines/[id]/care/give-up.ts': r39,
   './machines/[id]/care/index.ts': r40,
   './machines/[id]/care/step.ts': r41,
-  './machines/[id]/change.ts': r42,
-  './machines/[id]/clear-plate.ts': r43,
-  './machines/[id]/copies.ts': r44,
-  './machines/[id]/found.ts': r45,
-  './machines/[id]/index.ts': r46,
-  './machines/[id]/label.ts': r47,
-  './machines/[id]/load-new.ts': r48,
-  './machines/[id]/load.ts': r49,
-  './machines/[id]/maintenance.ts': r50,
-  './machines/[id]/mount.ts': r51,
-  './machines/[id]/said.ts': r52,
-  './machines/[id]/stop.ts': r53,
-  './machines/[id]/unload.ts': r54,
-  './machines/index.ts': r55,
-  './machines/maintenance/csv.ts': r56,
-  './machines/maintenance/index.ts': r57,
-  './machines/test-connection.ts': r58,
-  './me/index.ts': r59,
-  './me/password.ts': r60,
-  './me/sessions/[id]/end.ts': r61,
-  './me/sessions/index.ts': r62,
-  './notices/index.ts': r63,
-  './notices/seen.ts': r64,
-  './pairings.ts': r65,
-  './people/[id]/deactivate.ts': r66,
-  './people/[id]/link.ts': r67,
-  './people/[id]/reactivate.ts': r68,
-  './people/[id]/role.ts': r69,
-  './people/index.ts': r70,
-  './policy.ts': r71,
-  './profiles/[id]/about.ts': r72,
-  './profiles/[id]/affected.ts': r73,
-  './profiles/[id]/copy.ts': r74,
-  './profiles/[id]/decision.ts': r75,
-  './profiles/[id]/draft.ts': r76,
-  './profiles/[id]/history.ts': r77,
-  './profiles/[id]/index.ts': r78,
-  './profiles/[id]/restore.ts': r79,
-  './profiles/[id]/retire.ts': r80,
-  './profiles/[id]/revisions.ts': r81,
-  './profiles/[id]/take-back.ts': r82,
-  './profiles/csv.ts': r83,
-  './profiles/index.ts': r84,
-  './profiles/reviews.ts': r85,
-  './recipes/[id]/index.ts': r86,
-  './recipes/[id]/pin.ts': r87,
-  './recipes/csv.ts': r88,
-  './recipes/index.ts': r89,
-  './recipes/sheet.ts': r90,
-  './requests/[id]/decline.ts': r91,
-  './requests/[id]/file.ts': r92,
-  './requests/[id]/index.ts': r93,
-  './requests/[id]/withdraw.ts': r94,
-  './requests/csv.ts': r95,
-  './requests/index.ts': r96,
-  './status.ts': r97,
-  './today.ts': r98,
-  './tokens/[id]/revoke.ts': r99,
-  './tokens/index.ts': r100,
-  './trials/[id]/camera.ts': r101,
-  './trials/[id]/coupon.ts': r102,
-  './trials/[id]/decision.ts': r103,
-  './trials/[id]/drawing.ts': r104,
-  './trials/[id]/elsewhere.ts': r105,
-  './trials/[id]/index.ts': r106,
-  './trials/[id]/instrument.ts': r107,
-  './trials/[id]/pictures/[picture].ts': r108,
-  './trials/[id]/pictures/index.ts': r109,
-  './trials/[id]/plate.ts': r110,
-  './trials/[id]/print.ts': r111,
-  './trials/[id]/readingTable.ts': r112,
-  './trials/[id]/readings.ts': r113,
-  './trials/[id]/solid.ts': r114,
-  './trials/csv.ts': r115,
-  './trials/drift.ts': r116,
-  './trials/due.ts': r117,
-  './trials/index.ts': r118,
-  './trials/preview.ts': r119,
-  './trials/usualProcess.ts': r120,
+  './machines/[id]/causes.ts': r42,
+  './machines/[id]/change.ts': r43,
+  './machines/[id]/clear-plate.ts': r44,
+  './machines/[id]/copies.ts': r45,
+  './machines/[id]/found.ts': r46,
+  './machines/[id]/index.ts': r47,
+  './machines/[id]/label.ts': r48,
+  './machines/[id]/load-new.ts': r49,
+  './machines/[id]/load.ts': r50,
+  './machines/[id]/maintenance.ts': r51,
+  './machines/[id]/mount.ts': r52,
+  './machines/[id]/retire.ts': r53,
+  './machines/[id]/said.ts': r54,
+  './machines/[id]/stop.ts': r55,
+  './machines/[id]/unload.ts': r56,
+  './machines/index.ts': r57,
+  './machines/maintenance/csv.ts': r58,
+  './machines/maintenance/index.ts': r59,
+  './machines/retired.ts': r60,
+  './machines/test-connection.ts': r61,
+  './me/index.ts': r62,
+  './me/password.ts': r63,
+  './me/sessions/[id]/end.ts': r64,
+  './me/sessions/index.ts': r65,
+  './notices/index.ts': r66,
+  './notices/seen.ts': r67,
+  './pairings.ts': r68,
+  './people/[id]/deactivate.ts': r69,
+  './people/[id]/link.ts': r70,
+  './people/[id]/reactivate.ts': r71,
+  './people/[id]/role.ts': r72,
+  './people/index.ts': r73,
+  './policy.ts': r74,
+  './profiles/[id]/about.ts': r75,
+  './profiles/[id]/affected.ts': r76,
+  './profiles/[id]/copy.ts': r77,
+  './profiles/[id]/decision.ts': r78,
+  './profiles/[id]/draft.ts': r79,
+  './profiles/[id]/history.ts': r80,
+  './profiles/[id]/index.ts': r81,
+  './profiles/[id]/restore.ts': r82,
+  './profiles/[id]/retire.ts': r83,
+  './profiles/[id]/revisions.ts': r84,
+  './profiles/[id]/take-back.ts': r85,
+  './profiles/csv.ts': r86,
+  './profiles/index.ts': r87,
+  './profiles/reviews.ts': r88,
+  './recipes/[id]/index.ts': r89,
+  './recipes/[id]/pin.ts': r90,
+  './recipes/csv.ts': r91,
+  './recipes/index.ts': r92,
+  './recipes/sheet.ts': r93,
+  './references/[id]/index.ts': r94,
+  './references/[id]/looks.ts': r95,
+  './references/[id]/print.ts': r96,
+  './references/index.ts': r97,
+  './requests/[id]/decline.ts': r98,
+  './requests/[id]/file.ts': r99,
+  './requests/[id]/index.ts': r100,
+  './requests/[id]/withdraw.ts': r101,
+  './requests/csv.ts': r102,
+  './requests/index.ts': r103,
+  './status.ts': r104,
+  './today.ts': r105,
+  './tokens/[id]/revoke.ts': r106,
+  './tokens/index.ts': r107,
+  './trials/[id]/camera.ts': r108,
+  './trials/[id]/coupon.ts': r109,
+  './trials/[id]/decision.ts': r110,
+  './trials/[id]/drawing.ts': r111,
+  './trials/[id]/elsewhere.ts': r112,
+  './trials/[id]/index.ts': r113,
+  './trials/[id]/instrument.ts': r114,
+  './trials/[id]/pictures/[picture].ts': r115,
+  './trials/[id]/pictures/index.ts': r116,
+  './trials/[id]/plate.ts': r117,
+  './trials/[id]/print.ts': r118,
+  './trials/[id]/readingTable.ts': r119,
+  './trials/[id]/readings.ts': r120,
+  './trials/[id]/solid.ts': r121,
+  './trials/csv.ts': r122,
+  './trials/drift.ts': r123,
+  './trials/due.ts': r124,
+  './trials/index.ts': r125,
+  './trials/preview.ts': r126,
+  './trials/usualProcess.ts': r127,
 } satisfies Record<string, RouteFile>;

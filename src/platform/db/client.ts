@@ -83,3 +83,9 @@ export function database(work: keyof typeof poolLimits = 'web'): { pool: pg.Pool
   shared.set(work, opened);
   return opened;
 }
+/** Closes them: who asks next opens them on DATABASE_URL as it is then. */
+export async function closeDatabase(): Promise<void> {
+  const opened = [...shared.values()];
+  shared.clear();
+  await Promise.all(opened.map(({ pool }) => pool.end()));
+}

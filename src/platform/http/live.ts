@@ -39,9 +39,16 @@ export function liveStream(signal: AbortSignal): Response {
   });
 }
 
+const encoder = new TextEncoder();
+/** What was said last: it is said to everybody who listens, one after another. */
+let said: { readonly text: string; readonly bytes: Uint8Array } | null = null;
+const bytesOf = (text: string): Uint8Array => {
+  if (said?.text !== text) said = { text, bytes: encoder.encode(text) };
+  return said.bytes;
+};
+
 /** A stream of server-sent events for as long as somebody listens: `subscribe` is given how to send, and gives how to leave. */
 export function eventStream(signal: AbortSignal, subscribe: (send: Listener) => () => unknown): Response {
-  const encoder = new TextEncoder();
   let unsubscribe: (() => unknown) | undefined;
   let beat: NodeJS.Timeout | undefined;
   const leave = (): void => {
@@ -52,7 +59,7 @@ export function eventStream(signal: AbortSignal, subscribe: (send: Listener) => 
     start(controller) {
       const send = (text: string): void => {
         try {
-          controller.enqueue(encoder.encode(text));
+          controller.enqueue(bytesOf(text));
         } catch {
           leave();
         }

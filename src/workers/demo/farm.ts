@@ -42,6 +42,7 @@ import { seedCare } from './care.ts';
 import { seedJobs } from './jobs.ts';
 import { demoProfiles } from './library.ts';
 import { unwrap } from './must.ts';
+import { seedReferences } from './references.ts';
 import { seedRequests } from './requests.ts';
 
 type Stepped = Clock & { set(to: Date): void };
@@ -134,6 +135,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
     }),
   );
   await seedJobs(technician, lead, daysAgo, profiles, machines);
+  await seedReferences(technician, lead, daysAgo, profiles, machines);
   await seedRequests(as('viewer'), lead, daysAgo);
 }
 

@@ -159,7 +159,7 @@ const demoJobs = [
   },
 ] as const;
 
-const box = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): Solid => ({
+export const box = (x: number, y: number, w: number, d: number, fromMm: number, toMm: number): Solid => ({
   shape: 'box',
   x,
   y,
@@ -220,6 +220,7 @@ const demoMeshJobs: readonly (Omit<
 const printedBefore: readonly {
   readonly like: string;
   readonly title: string;
+  readonly quantity?: number;
   readonly daysAgo: number;
   readonly override?: string;
   readonly said: Partial<NewOutcome>;
@@ -240,6 +241,7 @@ const printedBefore: readonly {
   {
     like: 'Drip manifold, 4 outlets',
     title: 'Drip manifold, before the proof',
+    quantity: 1,
     daysAgo: 120,
     override: 'the customer waits; watched from the first layer to the last',
     said: { result: 'failed', layer: 184, signs: ['top-gaps'], note: 'thin lines where it ran fast; leaks' },
@@ -271,7 +273,7 @@ export async function seedJobs(
   for (const p of printedBefore.toSorted((a, b) => b.daysAgo - a.daysAgo)) {
     daysAgo(p.daysAgo);
     const j = demoJobs.find((d) => d.title === p.like)!;
-    const id = await seedJob(ctx, { ...j, title: p.title }, profiles, machines);
+    const id = await seedJob(ctx, { ...j, title: p.title, quantity: p.quantity ?? j.quantity }, profiles, machines);
     unwrap(await clearJob(p.override ? lead : ctx, id, p.override ?? ''));
     daysAgo(p.daysAgo - 1);
     unwrap(await noteOutcome(ctx, id, { ...BLANK_OUTCOME, ...p.said }));
@@ -286,7 +288,7 @@ export async function seedJobs(
     unwrap(await queueJob(ctx, id, w.of));
   }
 }
-const BLANK_OUTCOME: NewOutcome = {
+export const BLANK_OUTCOME: NewOutcome = {
   result: 'good',
   layer: null,
   signs: [],
@@ -302,7 +304,7 @@ type DemoJob =
       readonly due?: string | null;
     })
   | (typeof demoMeshJobs)[number];
-async function seedJob(
+export async function seedJob(
   ctx: Ctx,
   j: DemoJob,
   profiles: Map<string, string>,
@@ -327,14 +329,18 @@ async function seedJob(
       mesh: 'part' in j ? null : { unit: null, placement: asDrawn(...j.at) },
     }),
   );
+  await checkNow(ctx, made.id);
+  return made.id;
+}
+/** Runs the check that a job has asked for last. */
+export async function checkNow(ctx: Ctx, jobId: string): Promise<void> {
   const [run] = await ctx.db
     .select()
     .from(checkRun)
-    .where(and(eq(checkRun.jobId, made.id)))
+    .where(and(eq(checkRun.jobId, jobId)))
     .orderBy(desc(checkRun.at))
     .limit(1);
   await runCheck(ctx, run!.id);
-  return made.id;
 }
 
 const recipeCalled = async (ctx: Ctx, name: string): Promise<string> =>

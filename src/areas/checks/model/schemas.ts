@@ -114,7 +114,7 @@ export const meshChoiceSchema = object({
 }).noUnknown();
 export const placeSchema = meshChoiceSchema.required();
 /** Values of a recipe of the job's own; each is held against its setting when it is kept. */
-const overridesSchema = mixed<Values>().test(
+export const overridesSchema = mixed<Values>().test(
   'values',
   'overrides: figures, texts and flags by setting, at most 60',
   (v: unknown) =>

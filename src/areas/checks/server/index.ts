@@ -12,6 +12,7 @@ export {
   placeJob,
   type NewJob,
 } from './jobs.ts';
+export { jobAsPrinted, type JobAsPrinted } from './jobAsPrinted.ts';
 export { jobList } from './list.ts';
 export { confirmSet, listPrintingJobs, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
 export { findOutcomePicture, getRuleRecord, noteOutcome, type NewOutcome } from './outcomes.ts';

@@ -11,7 +11,7 @@ import { enqueue } from '../../../platform/jobs/send.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { countPrints, findMachine, listPrints } from '../../machines/server/index.ts';
 import { checkOverrides } from '../../recipes/model/overrides.ts';
-import { findRecipe, insertRecipe } from '../../recipes/server/index.ts';
+import { findRecipe, insertRecipe, type NewRecipe } from '../../recipes/server/index.ts';
 import type { RequestFailure } from '../../requests/model/request.ts';
 import { getRequest, takeUpRequest } from '../../requests/server/index.ts';
 import { applyFix, fixText } from '../model/applyFix.ts';
@@ -40,6 +40,7 @@ export interface NewJob {
   readonly due?: string | null | undefined;
   /** Kept recipe whose own values and further roles the job takes over. */ readonly fromRecipeId?:
     string | null | undefined;
+  /** Further roles, where no kept recipe says them. */ readonly roles?: NewRecipe['roles'] | undefined;
   /** Values of the job's own recipe beside those it takes over. */
   readonly overrides?: Values | undefined;
   readonly machineId: string;
@@ -63,6 +64,7 @@ export async function makeJob(
 ): Promise<Result<{ id: string; name: string }, CheckFailure | RequestFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
+  if (m.state === 'retired') return fail({ code: 'noRecipe', what: `${m.name} is retired; choose another machine` });
   const profiles = [
     await findProfile(ctx, input.toolId),
     await findProfile(ctx, input.materialId),
@@ -82,7 +84,7 @@ export async function makeJob(
     const id = ctx.newId();
     const roles = [
       { role: 'part body' as const, toolId: input.toolId, materialId: input.materialId },
-      ...(from?.roles ?? []).filter((r) => r.role !== 'part body'),
+      ...(from?.roles ?? input.roles ?? []).filter((r) => r.role !== 'part body'),
     ];
     const recipeId = await insertRecipe(inside, {
       name: from?.name ?? `${m.name} · ${profiles[0]!.name} · ${profiles[2]!.name}`,

@@ -64,6 +64,12 @@ export function CheckSide({
           {e.layers}
           {r.spiral && ' turns'}
         </dd>
+        {r.parts && r.parts.length > 1 && (
+          <>
+            <dt>stand apart</dt>
+            <dd>{r.parts.length}</dd>
+          </>
+        )}
       </dl>
       <h3>Where the time goes</h3>
       <dl className="kv">

@@ -311,6 +311,12 @@ export function JobScreen({ id }: { readonly id: string }) {
           )}
         </>
       )}
+      {person.role !== 'viewer' && judged && (
+        <section className="stage">
+          <a href={`/checks/references?job=${id}`}>Use as reference part</a>{' '}
+          <span className="hint">to print it again after each change and score the same places</span>
+        </section>
+      )}
       {judged && sheet && (
         <>
           {HANDED_OVER.includes(j.state) && !j.outOfDate && (

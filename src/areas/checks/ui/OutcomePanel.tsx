@@ -1,11 +1,13 @@
 import css from './OutcomePanel.module.css';
 import { Box, Button, FileInput, Flex, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Refused } from '../../../ui/api.ts';
+import { fetchJson, Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../../trials/kinds/index.ts';
-import { signs as allSigns } from '../../trials/kinds/signs.ts';
+import { signs as allSigns, type Cause } from '../../trials/kinds/signs.ts';
+import type { RankedCause } from '../../trials/model/causes.ts';
 import { isOfLayers } from '../../rules/outcome.ts';
 import { printResults, type PrintResult } from '../model/noted.ts';
 import type { JobPage } from '../model/pages.ts';
@@ -155,18 +157,24 @@ function OutcomeForm({
   );
 }
 
-/** What a sign can come from; the trial that settles it is planned where the job was printed, with the same process. */
+/** What a sign can come from, ranked for the machine it was printed on; the trial that settles it is planned there, with the same process. */
 function Causes({ sign, on }: { readonly sign: string; readonly on: JobPage['recipe'] }) {
   const s = allSigns.find((x) => x.key === sign);
+  const { data } = useQuery({
+    queryKey: ['causes', on.machineId, sign],
+    queryFn: () => fetchJson<readonly RankedCause[]>(`/api/machines/${on.machineId}/causes?sign=${sign}`),
+    enabled: s !== undefined,
+  });
   if (!s) return null;
+  const causes: readonly (Cause & Partial<RankedCause>)[] = data ?? s.causes;
   return (
-    <Box mt={4} mr={0} mb={4} ml={12}>
+    <Box mt={4} mb={4} ml={12}>
       <span>{seenOf(sign)}: </span>
-      <span className="hint">
-        {s.causes.map((c, i) => (
-          <span key={c.cause}>
-            {i > 0 && '; '}
-            {c.cause} ({c.tells}){' '}
+      <span className="hint">the likeliest here first</span>
+      <ol className={css.causes}>
+        {causes.map((c) => (
+          <li key={c.cause}>
+            {c.cause} <span className="hint">({c.tells})</span>{' '}
             {c.trial ? (
               <a href={`/trials/new?kind=${c.trial}&machine=${on.machineId}&process=${on.processId}`}>
                 run {kindOf(c.trial).label.toLowerCase()}
@@ -180,9 +188,10 @@ function Causes({ sign, on }: { readonly sign: string; readonly on: JobPage['rec
                 <a href={`/machines/${on.machineId}/care`}>care of the machine</a>
               </>
             )}
-          </span>
+            {c.says && c.says.length > 0 && <span className="hint"> · {c.says.join('; ')}</span>}
+          </li>
         ))}
-      </span>
+      </ol>
     </Box>
   );
 }

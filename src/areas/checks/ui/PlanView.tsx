@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import styles from './PlanView.module.css';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
 import type { Finding } from '../../rules/outcome.ts';
+import { onPlate } from '../../machines/model/dialect.ts';
 import type { CheckContext } from '../../rules/context.ts';
 
 const ROOM = 16;
@@ -73,6 +74,9 @@ export function PlanView({
       if (corners && [0, 1].every((i) => corners[1][i]! - corners[0][i]! > LEAST_DRAWN_MM)) onDraw(...corners);
     },
   };
+  const lowest = sheet.machine.lowestMm ?? [0, 0];
+  const { bedOutline, roundBed } = sheet.machine.motion.reads ?? {};
+  const edge = { fill: 'var(--paper)', stroke: 'var(--dim)' } as const;
   const spots = (findings ?? []).filter((f) => f.place);
   return (
     <svg
@@ -88,14 +92,20 @@ export function PlanView({
           <line x1="0" y1="0" x2="0" y2="6" stroke="var(--oxide)" strokeWidth="1.6" />
         </pattern>
       </defs>
-      <rect x={X(0)} y={Y(d)} width={w * k} height={d * k} fill="var(--paper)" stroke="var(--dim)" />
+      {bedOutline ? (
+        <polygon points={bedOutline.map(([x, y]) => `${X(x - lowest[0])},${Y(y - lowest[1])}`).join(' ')} {...edge} />
+      ) : roundBed ? (
+        <circle cx={X(roundBed.x - lowest[0])} cy={Y(roundBed.y - lowest[1])} r={roundBed.radiusMm * k} {...edge} />
+      ) : (
+        <rect x={X(0)} y={Y(d)} width={w * k} height={d * k} {...edge} />
+      )}
       {Array.from({ length: Math.floor(w / 50) }, (_, i) => (
         <line key={`x${i}`} x1={X((i + 1) * 50)} x2={X((i + 1) * 50)} y1={Y(0)} y2={Y(d)} stroke="var(--lime2)" />
       ))}
       {Array.from({ length: Math.floor(d / 50) }, (_, i) => (
         <line key={`y${i}`} x1={X(0)} x2={X(w)} y1={Y((i + 1) * 50)} y2={Y((i + 1) * 50)} stroke="var(--lime2)" />
       ))}
-      {(sheet.machine.zonesMm ?? []).map((z) => (
+      {onPlate(sheet.machine.zonesMm ?? [], lowest).map((z) => (
         <rect
           key={z.join()}
           x={X(Math.min(z[0], z[2]))}

@@ -11,6 +11,7 @@ export type MachineFailure =
   | { readonly code: 'addressTaken'; readonly name: string }
   | { readonly code: 'changedMeanwhile' }
   | { readonly code: 'notReady'; readonly state: string }
+  | { readonly code: 'inTheWay'; readonly state: string }
   | { readonly code: 'otherWay'; readonly printer: string }
   | { readonly code: 'inUse'; readonly name: string }
   | { readonly code: 'notAnswering'; readonly why: string }
@@ -48,6 +49,8 @@ export const machineText = {
   inUse: ({ name }: { readonly name: string }) => `${name} prints over it: try it when that has ended`,
   notReady: ({ state }: { readonly state: string }) =>
     `The machine is ${state}: its connection is changed when it is ready again`,
+  inTheWay: ({ state }: { readonly state: string }) =>
+    `The machine is ${state}: a machine is retired while it is ready, and restored once it is retired`,
   notAnswering: ({ why }: { readonly why: string }) => `It does not answer as it should: ${why}`,
   noContainer: ({ of }: { readonly of: string }) =>
     `No spool or bottle has the code ${of}; receive it first, or look at its label again`,

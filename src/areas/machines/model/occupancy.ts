@@ -36,6 +36,7 @@ export interface Claim {
 /** Why nothing new can start on a machine; null where it can. */
 export function whyNotFree({ name, state, stop }: Occupied): string | null {
   if (state === 'ready') return null;
+  if (state === 'retired') return `${name} is retired: restore it, or print elsewhere`;
   if (state === 'printing') return `${name} is printing: wait until it is free`;
   if (state === 'stopped' && stop)
     return `${name} stopped at ${stop.zMm.toFixed(2)} mm of ${stop.name}, part on the plate: remove it and say so at the machine`;

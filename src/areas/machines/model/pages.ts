@@ -95,6 +95,8 @@ export interface MachinePage extends MachineCard {
   /** Care that is due, or soon, or under way. */
   readonly care: readonly CareRow[];
   readonly device: Connection | null;
+  /** What people should know who work at it. */
+  readonly notes: string;
   readonly version: number;
   readonly maintenance: readonly {
     readonly id: string;

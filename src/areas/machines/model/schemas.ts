@@ -152,8 +152,12 @@ const connection = object({
 const details = {
   name: string().trim().min(2, 'Give the machine a name').max(60).test(onOneLine).required('Give the machine a name'),
   place: string().trim().min(1, 'Say where it stands').max(60).test(onOneLine).required('Say where it stands'),
+  notes: string().max(2000, 'Keep it below 2000 characters'),
   device: connection,
 };
+export const retireMachineSchema = object({ isRetired: boolean().required(), why: string().trim().max(500).defined() })
+  .noUnknown()
+  .required();
 /** What a person types of a machine. */
 export const machineDetailsSchema = object(details).noUnknown().required();
 export const newMachineSchema = object({

@@ -1,6 +1,6 @@
 import { movesAmong } from '../../../core/states/moves.ts';
 
-export const machineStates = ['ready', 'printing', 'stopped', 'waiting to be cleared', 'unknown'] as const;
+export const machineStates = ['ready', 'printing', 'stopped', 'waiting to be cleared', 'unknown', 'retired'] as const;
 export type MachineState = (typeof machineStates)[number];
 /** States in which something may stand on the plate: whatever it is, a person says what became of it. */
 export const platesTaken = ['stopped', 'waiting to be cleared', 'unknown'] as const satisfies readonly MachineState[];
@@ -17,6 +17,9 @@ export const machineMoves = movesAmong(machineStates, {
   /** Somebody has looked: it stands still with a part on its plate. */
   find: { from: ['unknown'], to: 'stopped' },
   clear: { from: platesTaken, to: 'ready' },
+  /** Sold, given away or put aside: it starts nothing and is asked nothing, and what it did stays readable. */
+  retire: { from: ['ready'], to: 'retired' },
+  restore: { from: ['retired'], to: 'ready' },
 });
 
 /** What one execution comes to: of a trial it ends *finished*, for its readings judge it; of a job somebody says what the part is. */

@@ -1,4 +1,4 @@
-import { isNotNull } from 'drizzle-orm';
+import { and, isNotNull, ne } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
 import { isSeenAtWork, lookAt } from './adapters/index.ts';
@@ -26,7 +26,10 @@ export function whichAnswer(ctx: Pick<Ctx, 'db'>): Promise<Answering> {
 }
 
 async function look({ db }: Pick<Ctx, 'db'>): Promise<Answering> {
-  const machines = await db.select().from(machine).where(isNotNull(machine.device));
+  const machines = await db
+    .select()
+    .from(machine)
+    .where(and(isNotNull(machine.device), ne(machine.state, 'retired')));
   const why = await Promise.all(machines.map(whySilent));
   return {
     connected: machines.length,

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, ne } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfiles, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
@@ -17,6 +17,7 @@ export async function listFloor({ db }: Pick<Ctx, 'db'>): Promise<FloorRow[]> {
     })
     .from(machine)
     .leftJoin(print, and(eq(print.machineId, machine.id), isNull(print.clearedAt)))
+    .where(ne(machine.state, 'retired'))
     .orderBy(asc(machine.place), asc(machine.name));
   const mounts = await db.select().from(mount);
   const loads = await db

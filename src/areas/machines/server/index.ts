@@ -13,6 +13,8 @@ export {
 } from './queries.ts';
 export { containerList, maintenanceList } from './list.ts';
 export { addMachine, changeMachine, copyMachine, testConnection } from './machineRecord.ts';
+export { retireMachine } from './machineRecord.ts';
+export { listRetired } from './queries.ts';
 export { logMaintenance, mountTool, recordState } from './service.ts';
 export {
   consume,
@@ -38,7 +40,7 @@ export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
-export { beginCare, doCareStep, getCarePage, giveUpCare, listAllCare } from './care.ts';
+export { beginCare, doCareStep, getCarePage, giveUpCare, listAllCare, listCare } from './care.ts';
 export { getCarePlan, writeCareTask } from './carePlan.ts';
 export { countEvidence, listFloor } from './floor.ts';
 export { watchFloor } from './floorLive.ts';

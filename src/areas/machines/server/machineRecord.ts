@@ -11,6 +11,8 @@ import type { Unit } from '../model/copies.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { changeMachineSchema } from '../model/schemas.ts';
 import { isSeenAtWork, lookAt } from './adapters/index.ts';
+import { moveRow } from '../../../platform/db/states.ts';
+import { machineMoves } from '../model/states.ts';
 import { findMachine, type Machine } from './queries.ts';
 import { machine, print } from './tables.ts';
 
@@ -18,6 +20,7 @@ export interface NewMachine {
   readonly name: string;
   readonly printerId: string;
   readonly place: string;
+  readonly notes?: string | undefined;
   readonly device: GivenConnection | null;
 }
 /** Two people who add or change machines take turns: names and addresses are nobody else's. */
@@ -83,16 +86,44 @@ export const changeMachine = (
     if (taken) return fail(taken);
     await inside.db
       .update(machine)
-      .set({ name: input.name, place: input.place, device, version: version + 1 })
+      .set({ name: input.name, place: input.place, notes: input.notes ?? before.notes, device, version: version + 1 })
       .where(eq(machine.id, id));
-    const shown = (m: { readonly name: string; readonly place: string; readonly device: Connection | null }) => ({
-      ...{ name: m.name, place: m.place, connection: connectionText(m.device) },
+    const shown = (m: Pick<Machine, 'name' | 'place' | 'notes' | 'device'>) => ({
+      ...{ name: m.name, place: m.place, notes: m.notes, connection: connectionText(m.device) },
     });
     await recordEvent(inside, {
       ...eventOf({ id, name: input.name }),
       what: 'machine changed',
       from: shown(before),
-      to: shown({ ...input, device }),
+      to: shown({ ...input, notes: input.notes ?? before.notes, device }),
+    });
+    return succeed(null);
+  });
+
+/** Takes a machine out of use, or back into it. A connection that another has meanwhile is not taken away from it. */
+export const retireMachine = (
+  ctx: Ctx,
+  id: string,
+  isRetired: boolean,
+  why: string,
+): Promise<Result<null, MachineFailure>> =>
+  inTransaction<null, MachineFailure>(ctx, async (inside) => {
+    await inside.db.select({ id: machine.id }).from(machine).where(eq(machine.id, id)).for('update');
+    const m = await findMachine(inside, id);
+    if (m?.id !== id) return fail({ code: 'noMachine' });
+    if (isRetired && m.state === 'ready' && (await isTaken(inside, id)))
+      return fail({ code: 'inTheWay', state: 'about to print' });
+    if (!isRetired) {
+      const taken = await whoHas(inside, m.name, m.device, id);
+      if (taken) return fail(taken);
+    }
+    if (!(await moveRow(inside, machine, id, machineMoves[isRetired ? 'retire' : 'restore'], {})))
+      return fail({ code: 'inTheWay', state: m.state });
+    await recordEvent(inside, {
+      ...eventOf(m),
+      what: isRetired ? 'machine retired' : 'machine restored',
+      from: m.state,
+      why: why || null,
     });
     return succeed(null);
   });
@@ -159,6 +190,6 @@ async function whoHas(
   const named = await another(or(sql`lower(${machine.name}) = lower(${name})`, eq(machine.key, keyOf(name))));
   if (named !== undefined) return { code: 'nameTaken', name: named };
   if (!device) return null;
-  const there = await another(sql`${PLACE} = ${placeOf(device)}`);
+  const there = await another(and(sql`${PLACE} = ${placeOf(device)}`, ne(machine.state, 'retired')));
   return there === undefined ? null : { code: 'addressTaken', name: there };
 }

@@ -1,5 +1,5 @@
 import { conditionDependentSettings } from '../../library/model/along.ts';
-import { and, asc, desc, eq, or, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, ne, or, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
@@ -19,11 +19,19 @@ export async function findMachine(ctx: Reader, idOrKey: string): Promise<Machine
   if (row) known.set(row.id, row);
   return row ?? null;
 }
+/** Machines that are in use. */
 export async function listMachines(ctx: Reader): Promise<Machine[]> {
-  const rows = await ctx.db.select().from(machine).orderBy(asc(machine.name));
+  const rows = await ctx.db.select().from(machine).where(ne(machine.state, 'retired')).orderBy(asc(machine.name));
   for (const row of rows) known.set(row.id, row);
   return rows;
 }
+/** Machines that are no longer in use. */
+export const listRetired = (ctx: Reader): Promise<Pick<Machine, 'id' | 'name' | 'place'>[]> =>
+  ctx.db
+    .select({ id: machine.id, name: machine.name, place: machine.place })
+    .from(machine)
+    .where(eq(machine.state, 'retired'))
+    .orderBy(asc(machine.name));
 /** Machines as this process has read them last: for a stop while the database is silent. */
 const known = new Map<string, Machine>();
 export const lastKnown = (id: string): Machine | null => known.get(id) ?? null;

@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, isNull, notExists, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, ne, notExists, or, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { isUnreachable } from '../devices/unreachable.ts';
@@ -17,7 +17,10 @@ const SETTLES_S = 10;
 export async function reconcileMachines(ctx: Ctx, isPrinting: ReadonlySet<string>): Promise<readonly string[]> {
   await vacateLeftBehind(ctx, isPrinting);
   const found: string[] = [];
-  const machines = await ctx.db.select().from(machine).where(isNotNull(machine.device));
+  const machines = await ctx.db
+    .select()
+    .from(machine)
+    .where(and(isNotNull(machine.device), ne(machine.state, 'retired')));
   const whyNot = await Promise.all(machines.map(whyNotIdle)); // one that is switched off holds up no other
   for (const [i, m] of machines.entries()) {
     const why = m.state === 'printing' ? await whyNotPrinting(ctx, m, isPrinting) : whyNot[i]!;

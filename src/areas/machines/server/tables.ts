@@ -38,6 +38,8 @@ export const machine = pgTable(
       .notNull()
       .references(() => profile.id),
     place: text('place').notNull(),
+    /** What people should know who work at it. */
+    notes: text('notes').notNull().default(''),
     state: text('state').$type<MachineState>().notNull().default('ready'),
     /** What stands on the plate of a machine that stopped or has finished; null in every other state. */
     stop: jsonb('stop').$type<MachineStop | null>(),

@@ -1,4 +1,4 @@
-import { Box, Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Box, Button, NativeSelect, NumberInput, Textarea, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useState, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
@@ -9,16 +9,19 @@ import { PortField } from './PortField.tsx';
 export interface MachineDetails {
   readonly name: string;
   readonly place: string;
+  readonly notes: string;
   readonly device: object | null;
 }
 interface Started {
   readonly name: string;
   readonly place: string;
+  readonly notes: string;
   readonly device: Connection | null;
 }
 interface Typed {
   readonly name: string;
   readonly place: string;
+  readonly notes: string;
   /** Empty where it is not connected. */
   readonly way: WayOfConnection | '';
   readonly host: string;
@@ -29,8 +32,8 @@ interface Typed {
   readonly suffix: string;
   readonly longestName: number | string;
 }
-const typedOf = ({ name, place, device }: Started): Typed => ({
-  ...{ name, place, way: device?.adapter ?? '' },
+const typedOf = ({ name, place, notes, device }: Started): Typed => ({
+  ...{ name, place, notes, way: device?.adapter ?? '' },
   ...(device && 'host' in device ? { host: device.host, port: device.port } : { host: '', port: '' }),
   ...(device && 'path' in device ? { path: device.path, baud: String(device.baud) } : { path: '', baud: '115200' }),
   ...(device && 'folder' in device
@@ -57,7 +60,9 @@ const isSetUp = ({ way, host, port, path, folder, suffix }: Typed): boolean =>
     : way === 'folder'
       ? folder.trim() !== '' && suffix.trim() !== ''
       : host.trim() !== '' && port !== '';
-const sent = (v: Typed): MachineDetails => ({ name: v.name.trim(), place: v.place.trim(), device: deviceOf(v) });
+const sent = (v: Typed): MachineDetails => ({
+  ...{ name: v.name.trim(), place: v.place.trim(), notes: v.notes.trim(), device: deviceOf(v) },
+});
 
 /** What a machine is called, where it stands, and how it is connected, which can be tried before anything rests on it. */
 export function MachineForm({
@@ -115,6 +120,15 @@ export function MachineForm({
           <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
           <TextInput label="Place" maxLength={60} {...form.getInputProps('place')} />
         </div>
+        <Textarea
+          label="Notes"
+          description="What people should know who work at it"
+          autosize
+          minRows={2}
+          maw={640}
+          mt={8}
+          {...form.getInputProps('notes')}
+        />
       </section>
       <section className="stage" aria-label="Connection">
         <h2>

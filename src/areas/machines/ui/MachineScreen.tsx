@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Fragment, useState } from 'react';
 import { fetchJson, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
+import { AskWhy } from '../../../ui/AskWhy.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
@@ -159,6 +160,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
     }
   };
   const isResin = m.technology === 'resin';
+  const isInUse = m.state !== 'retired';
   const ownOf = (of: string) =>
     ({ from: '/api/profiles', of: { kind: of, technology: m.technology, state: IN_USE, origin: FARM } }) as const;
   return (
@@ -187,7 +189,21 @@ export function MachineScreen({ id }: { readonly id: string }) {
           {mayChange && (
             <>
               {m.isStoppedFromHere && <EmergencyStop machineId={m.id} machineName={m.name} />}
-              {isLead && (
+              {isLead && m.state === 'ready' && (
+                <AskWhy
+                  button="Retire"
+                  label={`Why ${m.name} is no longer in use`}
+                  does="Retire it"
+                  longest={500}
+                  onWhy={(why) => void act('retire', { isRetired: true, why }, `${m.name} retired`)}
+                />
+              )}
+              {isLead && !isInUse && (
+                <Button onClick={() => void act('retire', { isRetired: false, why: '' }, `${m.name} restored`)}>
+                  Restore
+                </Button>
+              )}
+              {isLead && isInUse && (
                 <>
                   <Button component="a" variant="default" href={`/machines/${m.id}/change`}>
                     Change
@@ -200,21 +216,35 @@ export function MachineScreen({ id }: { readonly id: string }) {
               <Button component="a" variant="default" href={`/api/machines/${m.id}/label`} target="_blank">
                 Label
               </Button>
-              <Button component="a" variant="default" href={`/machines/${m.id}/care`}>
-                Care
-              </Button>
-              <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
-                Trials due
-              </Button>
-              <Button component="a" href={`/trials/new?machine=${m.id}`}>
-                Start a trial here
-              </Button>
+              {isInUse && (
+                <>
+                  <Button component="a" variant="default" href={`/machines/${m.id}/care`}>
+                    Care
+                  </Button>
+                  <Button component="a" variant="default" href={`/trials/due?machine=${m.id}`}>
+                    Trials due
+                  </Button>
+                  <Button component="a" href={`/trials/new?machine=${m.id}`}>
+                    Start a trial here
+                  </Button>
+                </>
+              )}
             </>
           )}
         </div>
       </div>
       <div className="page two">
         <div>
+          {(!isInUse || m.notes) && (
+            <section className="stage" aria-label="Notes">
+              {!isInUse && (
+                <p>
+                  {m.name} is retired: it starts nothing, and nothing is proposed for it. What it did stays readable.
+                </p>
+              )}
+              {m.notes && <p className="aswritten">{m.notes}</p>}
+            </section>
+          )}
           {m.stop && (
             <StopNotice
               hasVat={isResin}

@@ -25,7 +25,7 @@ export function NewMachineScreen() {
       {isLead && (
         <MachineForm
           technology={printer?.technology === 'resin' ? 'resin' : printer ? 'filament' : null}
-          start={{ name: '', place: '', device: null }}
+          start={{ name: '', place: '', notes: '', device: null }}
           does="Add the machine"
           onDone={async (details) => {
             if (!printer) throw new Error('Choose its printer profile first');

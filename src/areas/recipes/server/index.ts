@@ -6,6 +6,7 @@ export {
   listRecipesUsing,
   pinRecipe,
   recipeRows,
+  type NewRecipe,
 } from './recipes.ts';
 export { recipeList } from './list.ts';
 export { exportWhole, importWhole, previewWhole } from './exchange.ts';

@@ -26,6 +26,8 @@ export function wantedAt(m: FloorCard): Wanted | null {
   const here = `/machines/${m.id}`;
   const blocking = m.care.find((c) => c.isBlocking || c.isUnderWay);
   switch (m.state) {
+    case 'retired':
+      return null;
     case 'unknown':
       return { says: 'go and look', href: here, how: 'stands' };
     case 'stopped':

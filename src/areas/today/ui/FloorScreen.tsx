@@ -28,10 +28,8 @@ function useFloor() {
     // what changed before it listened, or while the line was cut, was told to others
     source.onopen = () => void client.invalidateQueries({ queryKey: ['floor'] });
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const row = JSON.parse(data) as FloorRow;
-      client.setQueryData<FloorCard[]>(['floor'], (cards) =>
-        cards?.map((c) => (c.id === row.id ? { ...c, ...row } : c)),
-      );
+      const rows = new Map((JSON.parse(data) as readonly FloorRow[]).map((row) => [row.id, row]));
+      client.setQueryData<FloorCard[]>(['floor'], (cards) => cards?.map((c) => ({ ...c, ...rows.get(c.id) })));
     };
     return () => source.close();
   }, [client]);
@@ -40,6 +38,26 @@ function useFloor() {
     queryFn: () => fetchJson<FloorCard[]>('/api/floor'),
     refetchInterval: 60_000,
   });
+}
+
+/** Machines that are no longer in use: their pages stay. */
+function Retired() {
+  const { data = [] } = useQuery({
+    queryKey: ['retired machines'],
+    queryFn: () => fetchJson<{ id: string; name: string; place: string }[]>('/api/machines/retired'),
+  });
+  if (data.length === 0) return null;
+  return (
+    <p className="hint">
+      Retired:{' '}
+      {data.map((m, i) => (
+        <span key={m.id}>
+          {i > 0 && ', '}
+          <a href={`/machines/${m.id}`}>{m.name}</a>
+        </span>
+      ))}
+    </p>
+  );
 }
 
 /** Every machine by place: what it prints until when, how warm it is, what stopped it, and what a person has to do there next. */
@@ -99,6 +117,7 @@ export function FloorScreen() {
           </Box>
         ))}
         {data && data.length > 0 && shown.length === 0 && <p className="empty">No machine is like that now.</p>}
+        <Retired />
         {data?.length === 0 && (
           <p className="empty">
             No machines yet. A machine is one unit on the floor, of a printer profile, with its mounted tool and loaded

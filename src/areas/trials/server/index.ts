@@ -12,6 +12,7 @@ export { recordPrintedElsewhere } from './printedElsewhere.ts';
 export { decideTrial } from './decide.ts';
 export { readInstrument } from './readInstrument.ts';
 export { addPicture, openPicture, takePicture } from './pictures.ts';
+export { listCauses } from './causes.ts';
 export { listDue, planDue } from './due.ts';
 export { findUsualProcess } from './usualProcess.ts';
 export { solidOf } from './solidOf.ts';

@@ -43,6 +43,7 @@ export async function previewTrial(
   const m = await findMachine(ctx, input.machineId);
   const kind = kindOf(input.kind);
   if (!m) return fail({ code: 'noMachine' });
+  if (m.state === 'retired') return fail({ code: 'notReady', what: `${m.name} is retired; choose another machine` });
   const [tool, material, process] = [
     await findProfile(ctx, input.toolId),
     await findProfile(ctx, input.materialId),

@@ -1,10 +1,8 @@
 import { and, asc, eq, inArray, lt } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { showValue } from '../../library/model/values.ts';
 import { findProfile } from '../../library/server/index.ts';
-import { findSetting } from '../../library/settings/catalogue.ts';
 import { listMaintenance } from '../../machines/server/index.ts';
-import { maintenanceKinds } from '../../machines/model/maintenance.ts';
+import { changedSince, type LaidWith } from '../../machines/model/changedSince.ts';
 import type { Conditions, SeriesPrint } from '../kinds/define.ts';
 import { kindOf } from '../kinds/index.ts';
 import { trialName } from './planTrial.ts';
@@ -47,43 +45,27 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
     names.set(id, known);
     return known;
   };
+  const laidWith = async (t: Trial): Promise<LaidWith> => ({
+    at: t.createdAt,
+    values: t.plan.conditions,
+    names: {
+      tool: await nameOf(t.toolId),
+      material: await nameOf(t.materialId),
+      process: await nameOf(t.processId),
+    },
+    lot: t.lot,
+  });
   const out: SeriesPrint[] = [];
   for (const [i, b] of before.entries()) {
     const next = before[i + 1] ?? row;
-    const changedSince = changedValues(b.plan.conditions, next.plan.conditions);
-    for (const [label, from, to] of [
-      ['tool', b.toolId, next.toolId],
-      ['material', b.materialId, next.materialId],
-      ['process', b.processId, next.processId],
-    ] as const)
-      if (from !== to) changedSince.push(`${label} ${await nameOf(from)} → ${await nameOf(to)}`);
-    if (b.materialId === next.materialId && b.lot !== next.lot) changedSince.push(`lot ${b.lot} → ${next.lot}`);
-    for (const w of work)
-      if (w.at > b.createdAt && w.at <= next.createdAt) changedSince.push(maintenanceKinds[w.kind].label.toLowerCase());
     out.push({
       id: b.id,
       name: trialName(b.number),
       at: (b.decidedAt ?? b.createdAt).toISOString(),
       readings: await listCurrentReadings(ctx, b.id),
       ...conditionsOf(b),
-      changedSince,
+      changedSince: changedSince(await laidWith(b), await laidWith(next), work),
     });
   }
   return out;
-}
-
-/** Figures that differ between two recipes; one that follows by its formula from another that differs is no change of its own. */
-export function changedValues(
-  before: Readonly<Record<string, number>>,
-  after: Readonly<Record<string, number>>,
-): string[] {
-  const differ = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
-    (key) => before[key] !== after[key],
-  );
-  return differ.flatMap((key) => {
-    const s = findSetting(key);
-    if (!s || ('formula' in s && s.formula?.reads.some((read) => differ.includes(read)))) return [];
-    const show = (v: number | undefined): string => (v === undefined ? 'not set' : showValue(s, v));
-    return [`${s.label.toLowerCase()} ${show(before[key])} → ${show(after[key])}`];
-  });
 }

@@ -2,7 +2,7 @@ import { watchFloor } from '../../../areas/machines/server/index.ts';
 import { reading } from '../../../platform/http/endpoint.ts';
 import { eventStream } from '../../../platform/http/live.ts';
 
-/** Each machine whose row changes, as it changes. */
+/** Machines whose rows change, as they change. */
 export const GET = reading({
   role: 'viewer',
   database: 'streamed',

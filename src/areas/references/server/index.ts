@@ -1,0 +1,1 @@
+export { getReference, listReferences, makeReference, noteLook, printAgain } from './references.ts';
