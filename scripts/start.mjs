@@ -10,6 +10,7 @@ const option = (name, fallback) => {
   return i >= 0 ? args[i + 1] : fallback;
 };
 const empty = args.includes('--empty');
+if (!empty) process.env.CANTIERE_STANDIN_READERS ??= '1'; // what they find belongs to the demo data
 ensureDependencies();
 ensureBuild();
 let farm;

@@ -23,3 +23,8 @@ export const demoResinPrinters = (
 /** Which of the ports above the instruments' a machine answers on; 0 where it is none of the simulated ones. */
 export const portOffset = (key: string): number =>
   1 + [...demoMachines, ...demoResinPrinters].findIndex((m) => m.key === key);
+
+/** What machines of the demonstration that have readers find on the spool of each head. */
+export const demoReaders: Readonly<Record<string, readonly (string | null)[]>> = {
+  'rifugio-vazzoler': ['PACF-0413', null],
+};

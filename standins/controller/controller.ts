@@ -39,6 +39,8 @@ export class SimulatedController {
   private owedS = 0;
   /** The highest host that has claimed it, and when it last heard one. */
   private hostEpoch = 0;
+  /** What its readers find on the spool of each head; null of a machine without readers. */
+  codes: readonly (string | null)[] | null = null;
   private heardAt = 0;
   private isAtWork = false;
   /** What it has to say once to the next line. */
@@ -83,6 +85,10 @@ export class SimulatedController {
     let line = raw.trim();
     if (line === '@last') return `last ${this.lastLine} Z:${this.zMm.toFixed(3)}`;
     if (line === '@state') return this.temperatures();
+    if (line === '@slots')
+      return this.codes === null
+        ? 'no readers'
+        : `slots ${this.codes.map((code, head) => `${head}:${code ?? '-'}`).join(' ')}`;
     if (line === '@clock') {
       this.motion.rest();
       await this.move(report);

@@ -132,7 +132,8 @@ type Request =
   | ({ ask: 'read' } & MeasuringPoint)
   | ({ ask: 'picture'; look: DefectSymbol | 'microscope' } & MeasuringPoint)
   | { ask: 'fail'; machine: string; fault: Fault | ResinFault | 'deaf'; lines?: number }
-  | { ask: 'hold'; machine: string; line?: number };
+  | { ask: 'hold'; machine: string; line?: number }
+  | { ask: 'put'; machine: string; codes: (string | null)[] };
 
 function serveInstruments(
   socket: net.Socket,
@@ -166,6 +167,10 @@ function answer(
   }
   if (request.ask === 'hold') {
     controller.holdAt = request.line ?? Infinity;
+    return { ok: true };
+  }
+  if (request.ask === 'put') {
+    controller.codes = request.codes;
     return { ok: true };
   }
   if (request.ask !== 'read' && request.ask !== 'picture') return { error: 'unknown request' };

@@ -194,7 +194,7 @@ describe('care', () => {
     expect((await plan()).find((t) => t.key === 'own')!.version).toBeGreaterThan(0);
     unwrap(await write('own', null));
     unwrap(await write('drive', null));
-    expect((await plan()).map((t) => t.key)).toEqual(['level', 'nozzle', 'surface', 'axes']);
+    expect((await plan()).map((t) => t.key)).toEqual(['level', 'nozzle', 'surface', 'new surface', 'axes']);
     expect((await careOf()).tasks.map((t) => t.key)).not.toContain('drive');
     expect(says(await writeCareTask(farm.as('lead'), 'nothing', own))).toContain('no printer profile');
   });

@@ -81,6 +81,10 @@ export const fail = (machine: string, fault: string, lines?: number): Promise<vo
 /** Lets a print come to this line and no further; without one it goes on. */
 export const hold = (machine: string, line?: number): Promise<void> => tell({ ask: 'hold', machine, line });
 
+/** Has the readers of a machine find these codes, head by head. */
+export const put = (machine: string, codes: readonly (string | null)[]): Promise<void> =>
+  tell({ ask: 'put', machine, codes });
+
 /** Waits until so many lines are printed: something stands on the plate then. */
 export const lines = (page: Page, count: number): Promise<void> =>
   expect

@@ -1,4 +1,4 @@
-import { headersOf, list, machineNamed, pick } from './asked.ts';
+import { headersOf, list, machineNamed, pick, put } from './asked.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 test('a lead tries the connection of a machine, is refused an address that another has, adds it by hand, and moves it', async ({
@@ -29,6 +29,7 @@ test('a lead tries the connection of a machine, is refused an address that anoth
   await expect(page.getByRole('alert')).toContainText('Rifugio Vodice is at that address already');
   await page.getByLabel('Way').selectOption({ label: 'none: by hand' });
   await page.getByRole('button', { name: 'Add the machine' }).click();
+  await page.getByRole('button', { name: 'Go to its page' }).click();
   await expect(page.getByRole('heading', { name: 'Rifugio Nuvolau', level: 1 })).toBeVisible();
 
   await page.getByRole('link', { name: 'Change', exact: true }).click();
@@ -43,6 +44,21 @@ test('a lead tries the connection of a machine, is refused an address that anoth
   )!;
   const answer = await page.request.post(`/api/machines/${id}/change`, { data: older, headers: headersOf(page) });
   expect(answer.status()).toBe(409);
+});
+
+test('what a machine reads off a spool is confirmed with one press, and stands there as reported', async ({ page }) => {
+  await signIn(page, 'technician');
+  const { id } = await machineNamed(page, 'Rifugio Lagazuoi');
+  await put('rifugio-lagazuoi', ['PACF-0413']);
+  await open(page, `/machines/${id}`);
+  const known = page.getByRole('region', { name: 'What is known of it' });
+  await expect(known.getByRole('row', { name: /^Nozzle temperature/ })).toContainText('reported');
+  await expect(known.getByRole('row', { name: /^Reader/ })).toContainText('Ginestrel PA-CF, lot 0413');
+  await expect(known.getByRole('row', { name: /^Spool/ })).toContainText('typed by');
+  await known.getByRole('button', { name: 'Confirm PACF-0413' }).click();
+  await expect(page.locator('.band')).toContainText('PACF-0413: Ginestrel PA-CF');
+  await expect(known.getByRole('row', { name: /^Spool/ })).toContainText('reported');
+  await expect(known.getByRole('row', { name: /^Reader/ })).toHaveCount(0);
 });
 
 test('a lead adds three more of the same in one go; a name that is taken is told and nothing is added', async ({

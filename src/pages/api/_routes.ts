@@ -52,81 +52,82 @@ import * as r49 from './machines/[id]/load-new.ts';
 import * as r50 from './machines/[id]/load.ts';
 import * as r51 from './machines/[id]/maintenance.ts';
 import * as r52 from './machines/[id]/mount.ts';
-import * as r53 from './machines/[id]/retire.ts';
-import * as r54 from './machines/[id]/said.ts';
-import * as r55 from './machines/[id]/stop.ts';
-import * as r56 from './machines/[id]/unload.ts';
-import * as r57 from './machines/index.ts';
-import * as r58 from './machines/maintenance/csv.ts';
-import * as r59 from './machines/maintenance/index.ts';
-import * as r60 from './machines/retired.ts';
-import * as r61 from './machines/test-connection.ts';
-import * as r62 from './me/index.ts';
-import * as r63 from './me/password.ts';
-import * as r64 from './me/sessions/[id]/end.ts';
-import * as r65 from './me/sessions/index.ts';
-import * as r66 from './notices/index.ts';
-import * as r67 from './notices/seen.ts';
-import * as r68 from './pairings.ts';
-import * as r69 from './people/[id]/deactivate.ts';
-import * as r70 from './people/[id]/link.ts';
-import * as r71 from './people/[id]/reactivate.ts';
-import * as r72 from './people/[id]/role.ts';
-import * as r73 from './people/index.ts';
-import * as r74 from './policy.ts';
-import * as r75 from './profiles/[id]/about.ts';
-import * as r76 from './profiles/[id]/affected.ts';
-import * as r77 from './profiles/[id]/copy.ts';
-import * as r78 from './profiles/[id]/decision.ts';
-import * as r79 from './profiles/[id]/draft.ts';
-import * as r80 from './profiles/[id]/history.ts';
-import * as r81 from './profiles/[id]/index.ts';
-import * as r82 from './profiles/[id]/restore.ts';
-import * as r83 from './profiles/[id]/retire.ts';
-import * as r84 from './profiles/[id]/revisions.ts';
-import * as r85 from './profiles/[id]/take-back.ts';
-import * as r86 from './profiles/csv.ts';
-import * as r87 from './profiles/index.ts';
-import * as r88 from './profiles/reviews.ts';
-import * as r89 from './recipes/[id]/index.ts';
-import * as r90 from './recipes/[id]/pin.ts';
-import * as r91 from './recipes/csv.ts';
-import * as r92 from './recipes/index.ts';
-import * as r93 from './recipes/sheet.ts';
-import * as r94 from './references/[id]/index.ts';
-import * as r95 from './references/[id]/looks.ts';
-import * as r96 from './references/[id]/print.ts';
-import * as r97 from './references/index.ts';
-import * as r98 from './requests/[id]/decline.ts';
-import * as r99 from './requests/[id]/file.ts';
-import * as r100 from './requests/[id]/index.ts';
-import * as r101 from './requests/[id]/withdraw.ts';
-import * as r102 from './requests/csv.ts';
-import * as r103 from './requests/index.ts';
-import * as r104 from './status.ts';
-import * as r105 from './today.ts';
-import * as r106 from './tokens/[id]/revoke.ts';
-import * as r107 from './tokens/index.ts';
-import * as r108 from './trials/[id]/camera.ts';
-import * as r109 from './trials/[id]/coupon.ts';
-import * as r110 from './trials/[id]/decision.ts';
-import * as r111 from './trials/[id]/drawing.ts';
-import * as r112 from './trials/[id]/elsewhere.ts';
-import * as r113 from './trials/[id]/index.ts';
-import * as r114 from './trials/[id]/instrument.ts';
-import * as r115 from './trials/[id]/pictures/[picture].ts';
-import * as r116 from './trials/[id]/pictures/index.ts';
-import * as r117 from './trials/[id]/plate.ts';
-import * as r118 from './trials/[id]/print.ts';
-import * as r119 from './trials/[id]/readingTable.ts';
-import * as r120 from './trials/[id]/readings.ts';
-import * as r121 from './trials/[id]/solid.ts';
-import * as r122 from './trials/csv.ts';
-import * as r123 from './trials/drift.ts';
-import * as r124 from './trials/due.ts';
-import * as r125 from './trials/index.ts';
-import * as r126 from './trials/preview.ts';
-import * as r127 from './trials/usualProcess.ts';
+import * as r53 from './machines/[id]/report.ts';
+import * as r54 from './machines/[id]/retire.ts';
+import * as r55 from './machines/[id]/said.ts';
+import * as r56 from './machines/[id]/stop.ts';
+import * as r57 from './machines/[id]/unload.ts';
+import * as r58 from './machines/index.ts';
+import * as r59 from './machines/maintenance/csv.ts';
+import * as r60 from './machines/maintenance/index.ts';
+import * as r61 from './machines/retired.ts';
+import * as r62 from './machines/test-connection.ts';
+import * as r63 from './me/index.ts';
+import * as r64 from './me/password.ts';
+import * as r65 from './me/sessions/[id]/end.ts';
+import * as r66 from './me/sessions/index.ts';
+import * as r67 from './notices/index.ts';
+import * as r68 from './notices/seen.ts';
+import * as r69 from './pairings.ts';
+import * as r70 from './people/[id]/deactivate.ts';
+import * as r71 from './people/[id]/link.ts';
+import * as r72 from './people/[id]/reactivate.ts';
+import * as r73 from './people/[id]/role.ts';
+import * as r74 from './people/index.ts';
+import * as r75 from './policy.ts';
+import * as r76 from './profiles/[id]/about.ts';
+import * as r77 from './profiles/[id]/affected.ts';
+import * as r78 from './profiles/[id]/copy.ts';
+import * as r79 from './profiles/[id]/decision.ts';
+import * as r80 from './profiles/[id]/draft.ts';
+import * as r81 from './profiles/[id]/history.ts';
+import * as r82 from './profiles/[id]/index.ts';
+import * as r83 from './profiles/[id]/restore.ts';
+import * as r84 from './profiles/[id]/retire.ts';
+import * as r85 from './profiles/[id]/revisions.ts';
+import * as r86 from './profiles/[id]/take-back.ts';
+import * as r87 from './profiles/csv.ts';
+import * as r88 from './profiles/index.ts';
+import * as r89 from './profiles/reviews.ts';
+import * as r90 from './recipes/[id]/index.ts';
+import * as r91 from './recipes/[id]/pin.ts';
+import * as r92 from './recipes/csv.ts';
+import * as r93 from './recipes/index.ts';
+import * as r94 from './recipes/sheet.ts';
+import * as r95 from './references/[id]/index.ts';
+import * as r96 from './references/[id]/looks.ts';
+import * as r97 from './references/[id]/print.ts';
+import * as r98 from './references/index.ts';
+import * as r99 from './requests/[id]/decline.ts';
+import * as r100 from './requests/[id]/file.ts';
+import * as r101 from './requests/[id]/index.ts';
+import * as r102 from './requests/[id]/withdraw.ts';
+import * as r103 from './requests/csv.ts';
+import * as r104 from './requests/index.ts';
+import * as r105 from './status.ts';
+import * as r106 from './today.ts';
+import * as r107 from './tokens/[id]/revoke.ts';
+import * as r108 from './tokens/index.ts';
+import * as r109 from './trials/[id]/camera.ts';
+import * as r110 from './trials/[id]/coupon.ts';
+import * as r111 from './trials/[id]/decision.ts';
+import * as r112 from './trials/[id]/drawing.ts';
+import * as r113 from './trials/[id]/elsewhere.ts';
+import * as r114 from './trials/[id]/index.ts';
+import * as r115 from './trials/[id]/instrument.ts';
+import * as r116 from './trials/[id]/pictures/[picture].ts';
+import * as r117 from './trials/[id]/pictures/index.ts';
+import * as r118 from './trials/[id]/plate.ts';
+import * as r119 from './trials/[id]/print.ts';
+import * as r120 from './trials/[id]/readingTable.ts';
+import * as r121 from './trials/[id]/readings.ts';
+import * as r122 from './trials/[id]/solid.ts';
+import * as r123 from './trials/csv.ts';
+import * as r124 from './trials/drift.ts';
+import * as r125 from './trials/due.ts';
+import * as r126 from './trials/index.ts';
+import * as r127 from './trials/preview.ts';
+import * as r128 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -183,79 +184,80 @@ export const routeFiles = {
   './machines/[id]/load.ts': r50,
   './machines/[id]/maintenance.ts': r51,
   './machines/[id]/mount.ts': r52,
-  './machines/[id]/retire.ts': r53,
-  './machines/[id]/said.ts': r54,
-  './machines/[id]/stop.ts': r55,
-  './machines/[id]/unload.ts': r56,
-  './machines/index.ts': r57,
-  './machines/maintenance/csv.ts': r58,
-  './machines/maintenance/index.ts': r59,
-  './machines/retired.ts': r60,
-  './machines/test-connection.ts': r61,
-  './me/index.ts': r62,
-  './me/password.ts': r63,
-  './me/sessions/[id]/end.ts': r64,
-  './me/sessions/index.ts': r65,
-  './notices/index.ts': r66,
-  './notices/seen.ts': r67,
-  './pairings.ts': r68,
-  './people/[id]/deactivate.ts': r69,
-  './people/[id]/link.ts': r70,
-  './people/[id]/reactivate.ts': r71,
-  './people/[id]/role.ts': r72,
-  './people/index.ts': r73,
-  './policy.ts': r74,
-  './profiles/[id]/about.ts': r75,
-  './profiles/[id]/affected.ts': r76,
-  './profiles/[id]/copy.ts': r77,
-  './profiles/[id]/decision.ts': r78,
-  './profiles/[id]/draft.ts': r79,
-  './profiles/[id]/history.ts': r80,
-  './profiles/[id]/index.ts': r81,
-  './profiles/[id]/restore.ts': r82,
-  './profiles/[id]/retire.ts': r83,
-  './profiles/[id]/revisions.ts': r84,
-  './profiles/[id]/take-back.ts': r85,
-  './profiles/csv.ts': r86,
-  './profiles/index.ts': r87,
-  './profiles/reviews.ts': r88,
-  './recipes/[id]/index.ts': r89,
-  './recipes/[id]/pin.ts': r90,
-  './recipes/csv.ts': r91,
-  './recipes/index.ts': r92,
-  './recipes/sheet.ts': r93,
-  './references/[id]/index.ts': r94,
-  './references/[id]/looks.ts': r95,
-  './references/[id]/print.ts': r96,
-  './references/index.ts': r97,
-  './requests/[id]/decline.ts': r98,
-  './requests/[id]/file.ts': r99,
-  './requests/[id]/index.ts': r100,
-  './requests/[id]/withdraw.ts': r101,
-  './requests/csv.ts': r102,
-  './requests/index.ts': r103,
-  './status.ts': r104,
-  './today.ts': r105,
-  './tokens/[id]/revoke.ts': r106,
-  './tokens/index.ts': r107,
-  './trials/[id]/camera.ts': r108,
-  './trials/[id]/coupon.ts': r109,
-  './trials/[id]/decision.ts': r110,
-  './trials/[id]/drawing.ts': r111,
-  './trials/[id]/elsewhere.ts': r112,
-  './trials/[id]/index.ts': r113,
-  './trials/[id]/instrument.ts': r114,
-  './trials/[id]/pictures/[picture].ts': r115,
-  './trials/[id]/pictures/index.ts': r116,
-  './trials/[id]/plate.ts': r117,
-  './trials/[id]/print.ts': r118,
-  './trials/[id]/readingTable.ts': r119,
-  './trials/[id]/readings.ts': r120,
-  './trials/[id]/solid.ts': r121,
-  './trials/csv.ts': r122,
-  './trials/drift.ts': r123,
-  './trials/due.ts': r124,
-  './trials/index.ts': r125,
-  './trials/preview.ts': r126,
-  './trials/usualProcess.ts': r127,
+  './machines/[id]/report.ts': r53,
+  './machines/[id]/retire.ts': r54,
+  './machines/[id]/said.ts': r55,
+  './machines/[id]/stop.ts': r56,
+  './machines/[id]/unload.ts': r57,
+  './machines/index.ts': r58,
+  './machines/maintenance/csv.ts': r59,
+  './machines/maintenance/index.ts': r60,
+  './machines/retired.ts': r61,
+  './machines/test-connection.ts': r62,
+  './me/index.ts': r63,
+  './me/password.ts': r64,
+  './me/sessions/[id]/end.ts': r65,
+  './me/sessions/index.ts': r66,
+  './notices/index.ts': r67,
+  './notices/seen.ts': r68,
+  './pairings.ts': r69,
+  './people/[id]/deactivate.ts': r70,
+  './people/[id]/link.ts': r71,
+  './people/[id]/reactivate.ts': r72,
+  './people/[id]/role.ts': r73,
+  './people/index.ts': r74,
+  './policy.ts': r75,
+  './profiles/[id]/about.ts': r76,
+  './profiles/[id]/affected.ts': r77,
+  './profiles/[id]/copy.ts': r78,
+  './profiles/[id]/decision.ts': r79,
+  './profiles/[id]/draft.ts': r80,
+  './profiles/[id]/history.ts': r81,
+  './profiles/[id]/index.ts': r82,
+  './profiles/[id]/restore.ts': r83,
+  './profiles/[id]/retire.ts': r84,
+  './profiles/[id]/revisions.ts': r85,
+  './profiles/[id]/take-back.ts': r86,
+  './profiles/csv.ts': r87,
+  './profiles/index.ts': r88,
+  './profiles/reviews.ts': r89,
+  './recipes/[id]/index.ts': r90,
+  './recipes/[id]/pin.ts': r91,
+  './recipes/csv.ts': r92,
+  './recipes/index.ts': r93,
+  './recipes/sheet.ts': r94,
+  './references/[id]/index.ts': r95,
+  './references/[id]/looks.ts': r96,
+  './references/[id]/print.ts': r97,
+  './references/index.ts': r98,
+  './requests/[id]/decline.ts': r99,
+  './requests/[id]/file.ts': r100,
+  './requests/[id]/index.ts': r101,
+  './requests/[id]/withdraw.ts': r102,
+  './requests/csv.ts': r103,
+  './requests/index.ts': r104,
+  './status.ts': r105,
+  './today.ts': r106,
+  './tokens/[id]/revoke.ts': r107,
+  './tokens/index.ts': r108,
+  './trials/[id]/camera.ts': r109,
+  './trials/[id]/coupon.ts': r110,
+  './trials/[id]/decision.ts': r111,
+  './trials/[id]/drawing.ts': r112,
+  './trials/[id]/elsewhere.ts': r113,
+  './trials/[id]/index.ts': r114,
+  './trials/[id]/instrument.ts': r115,
+  './trials/[id]/pictures/[picture].ts': r116,
+  './trials/[id]/pictures/index.ts': r117,
+  './trials/[id]/plate.ts': r118,
+  './trials/[id]/print.ts': r119,
+  './trials/[id]/readingTable.ts': r120,
+  './trials/[id]/readings.ts': r121,
+  './trials/[id]/solid.ts': r122,
+  './trials/csv.ts': r123,
+  './trials/drift.ts': r124,
+  './trials/due.ts': r125,
+  './trials/index.ts': r126,
+  './trials/preview.ts': r127,
+  './trials/usualProcess.ts': r128,
 } satisfies Record<string, RouteFile>;

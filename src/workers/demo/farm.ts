@@ -94,7 +94,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   }
   for (const { material, ...of } of demoStock) {
     const materialId = profiles.get(material)!;
-    const [first, second] = unwrap(await receiveContainers(technician, { ...of, materialId, code: null }));
+    const [first, second] = unwrap(await receiveContainers(technician, { code: null, ...of, materialId }));
     if (of.count === 3) {
       unwrap(await weighContainer(technician, first!.id, 0, 'the last of it went into sample walls'));
       unwrap(await discardContainer(technician, second!.id, 'snaps in the feeder'));
@@ -110,7 +110,7 @@ export async function seedFarm(as: (role: PersonRole) => Ctx, clock: Stepped, st
   );
   await seedTrials(technician, daysAgo, profiles, machines);
   await seedRanges(technician, daysAgo, profiles, machines);
-  await seedCare(technician, daysAgo, machines);
+  await seedCare({ lead, technician }, daysAgo, profiles, machines);
   daysAgo(9);
   unwrap(await logMaintenance(technician, machines.get('Rifugio Sella')!.id, 'nozzle', 'worn after 300 h, same bore'));
   daysAgo(3);

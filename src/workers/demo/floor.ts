@@ -116,4 +116,32 @@ export const demoStock = [
   { material: 'Fienile PLA white', lot: '5511', netG: 1000, tareG: 230, count: 3, place: 'Shelf by the door' },
   { material: 'Ginestrel PVA', lot: '0912', netG: 500, tareG: 180, count: 1, place: 'Dry cabinet' },
   { material: 'Quarzo standard grey', lot: 'Q121', netG: 1100, tareG: null, count: 2, place: 'Resin room' },
+  // somebody has put it on and typed nothing: the machine reads its code
+  {
+    material: 'Ginestrel PA-CF',
+    lot: '0413',
+    netG: 1000,
+    tareG: 240,
+    count: 1,
+    place: 'Dry cabinet',
+    code: 'PACF-0413',
+  },
+] as const;
+
+/** Machines that nothing is connected to: one in the middle of its care, one that is no longer in use. */
+export const demoByHand = {
+  inCare: { name: 'Rifugio Carestiato', printer: 'Ardesia 220', place: 'Attic', task: 'level', steps: 2 },
+  retired: {
+    name: 'Rifugio Venezia',
+    printer: 'Ardesia 220',
+    place: 'Attic',
+    why: 'frame bent when it fell; parts kept',
+  },
+} as const;
+
+/** What was put on last, as it stands in the log. */
+export const demoFitted = [
+  ['Rifugio Vodice', 'surface', 'textured sheet, second side', 61],
+  ['Rifugio Pelmo', 'surface', 'smooth sheet, new', 23],
+  ['Malga Ciapela', 'screen', 'new', 118],
 ] as const;

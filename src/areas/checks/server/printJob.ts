@@ -22,6 +22,7 @@ import {
   printStack,
   release,
   takes,
+  whyOtherSpool,
   type Machine,
 } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
@@ -83,6 +84,8 @@ export async function wishJobPrint(ctx: Ctx, jobId: string, wish: AskedWish): Pr
     if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
     const why = whyNotFree(m!);
     if (why !== null) return no(why);
+    const other = await whyOtherSpool(ctx, m!);
+    if (other !== null) return no(other);
     const unfit = m!.device && (await whyNotSent(ctx, page.value, m!.device, run));
     if (unfit) return no(unfit);
   } else if (wish === 'printed' && progress?.phase !== 'handed over')

@@ -9,6 +9,22 @@ export interface Temperatures {
   readonly bedC: number;
   readonly bedTargetC: number;
 }
+/** What a machine reads off the spool of each head; null where it reads nothing there. */
+export type SpoolCodes = readonly (string | null)[];
+const MOST_HEADS = 8;
+const NO_CODE = '-';
+/** The codes of an answer to `@slots`, as `slots 0:S-0012 1:-`; null of a machine that has no readers and answers anything else. */
+export function readCodes(answer: string): SpoolCodes | null {
+  if (!/^slots( \d:[\x21-\x7e]{1,40})+$/.test(answer)) return null;
+  const codes: (string | null)[] = [];
+  for (const entry of answer.split(' ').slice(1)) {
+    const head = Number(entry[0]);
+    if (head !== codes.length || head >= MOST_HEADS) return null;
+    const code = entry.slice(2);
+    codes.push(code === NO_CODE ? null : code);
+  }
+  return codes;
+}
 /** The link broke or the other side does not answer: connect again and ask for the last accepted line. */
 export class LinkLost extends Error {}
 /** The machine itself reports a fault. */
@@ -61,15 +77,15 @@ export class LineLink {
     }
   }
 
-  /** The temperatures of a machine, and nothing else of it. */
-  static async look(at: Address | SerialDevice): Promise<Temperatures> {
+  /** The temperatures of a machine and the codes it reads off its spools, and nothing else of it. */
+  static async look(at: Address | SerialDevice): Promise<Temperatures & { readonly codes: SpoolCodes | null }> {
     let told: Temperatures | null = null;
     const link = await LineLink.open(at, (t) => {
       told = t;
     });
     try {
       await link.ask('@state', true);
-      if (told) return told;
+      if (told) return { ...(told as Temperatures), codes: readCodes(await link.ask('@slots')) };
       throw new LinkLost('the machine answers in another language');
     } finally {
       link.close();

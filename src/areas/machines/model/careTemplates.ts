@@ -51,6 +51,20 @@ export const careTemplates: Readonly<Record<'filament' | 'resin', Readonly<Recor
         step('Dry it with a lint-free cloth, and look for dents and bubbles: a part lifts from there first.'),
       ],
     },
+    'new surface': {
+      name: 'Change the bed surface',
+      kind: 'surface',
+      isBlocking: false,
+      triggers: { ...never, prints: 800 },
+      steps: [
+        step('Let the bed cool, and take the old surface off with whatever held it.', 'wipe'),
+        step('Clean what lies under it; a crumb there is a hump in every first layer.', 'wipe'),
+        step('Lay the new one on flat, and press it from the middle outwards: no bubble, no corner up.'),
+        step(
+          'Its first layer stands higher or lower than that of the old one: the trials that are due now say by how much.',
+        ),
+      ],
+    },
     axes: {
       name: 'Clean and oil the axes',
       kind: 'axis',

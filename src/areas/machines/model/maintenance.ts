@@ -30,7 +30,8 @@ export const maintenanceKinds = {
       'highestFlowMm3PerS',
     ],
   },
-  bed: { label: 'Bed levelled or surface changed', due: ['bedC', 'zOffsetMm'] },
+  bed: { label: 'Bed levelled or worked on', due: ['bedC', 'zOffsetMm'] },
+  surface: { label: 'Bed surface changed', due: ['bedC', 'zOffsetMm'] },
   axis: {
     label: 'Belt or axis worked on',
     due: [
@@ -63,10 +64,20 @@ export const maintenanceKinds = {
 } as const satisfies Record<string, { readonly label: string; readonly due: readonly string[] }>;
 export type MaintenanceKind = keyof typeof maintenanceKinds;
 
-const FILAMENT_ONLY: readonly string[] = ['nozzle', 'hot end', 'bed', 'axis', 'drive'];
+const FILAMENT_ONLY: readonly string[] = ['nozzle', 'hot end', 'bed', 'surface', 'axis', 'drive'];
 const RESIN_ONLY: readonly string[] = ['film', 'screen', 'plate'];
 /** Kinds of work there are on machines of a technology. */
 export const maintenanceFor = (technology: 'filament' | 'resin'): MaintenanceKind[] =>
   (Object.keys(maintenanceKinds) as MaintenanceKind[]).filter(
     (key) => !(technology === 'resin' ? FILAMENT_ONLY : RESIN_ONLY).includes(key),
   );
+
+/** What wears on a machine and is put on anew, by the work that does it. */
+export const fittedBy = {
+  surface: 'Bed surface',
+  film: 'Release film',
+  screen: 'Screen',
+} as const satisfies Partial<Record<MaintenanceKind, string>>;
+/** Work that puts on what wears, on machines of a technology. */
+export const fittingFor = (technology: 'filament' | 'resin'): (keyof typeof fittedBy)[] =>
+  (Object.keys(fittedBy) as (keyof typeof fittedBy)[]).filter((kind) => maintenanceFor(technology).includes(kind));

@@ -3,7 +3,7 @@ import type { Connection } from './connection.ts';
 import type { MachineStop } from './occupancy.ts';
 import type { PrintProgress } from './print.ts';
 import type { MachineState, PrintState } from './states.ts';
-import type { MaintenanceKind } from './maintenance.ts';
+import type { fittedBy, MaintenanceKind } from './maintenance.ts';
 import type { EventRow } from '../../../platform/events/model.ts';
 import type { Proof } from '../../library/model/records.ts';
 
@@ -31,7 +31,7 @@ export interface MachineCard {
     readonly proofs: readonly Proof[];
   }[];
   readonly said: ReportedState | null;
-  readonly mounted: { readonly id: string; readonly name: string; readonly at: string } | null;
+  readonly mounted: { readonly id: string; readonly name: string; readonly at: string; readonly byName: string } | null;
   readonly loaded: {
     readonly id: string;
     readonly name: string;
@@ -40,8 +40,39 @@ export interface MachineCard {
     /** Of the spool or bottle. */
     readonly code: string;
     readonly containerId: string;
+    /** Since when, and by whose hand. */
+    readonly at: string;
+    readonly byName: string;
   } | null;
   readonly proofs: readonly Proof[];
+}
+/** What wears on a machine and is put on anew, as it was last. */
+export interface Fitted {
+  readonly kind: keyof typeof fittedBy;
+  /** What it is, as somebody wrote it. */
+  readonly note: string;
+  /** Null where nobody has said since when. */
+  readonly since: string | null;
+  readonly byName: string | null;
+  /** What it has done since then. */
+  readonly hours: number;
+  readonly prints: number;
+}
+/** What a machine says of itself at this moment. */
+export interface MachineReport {
+  readonly at: string;
+  /** Why it says nothing; null where it does. */
+  readonly why: string | null;
+  readonly figures: readonly { readonly what: string; readonly value: string }[];
+  /** What it reads off the spool of each head; null where it has no readers. */
+  readonly codes:
+    | readonly {
+        readonly head: number;
+        readonly code: string | null;
+        /** The spool of that code; null where there is none. */
+        readonly of: { readonly code: string; readonly name: string; readonly lot: string } | null;
+      }[]
+    | null;
 }
 
 /** What is on a head. */
@@ -94,6 +125,9 @@ export interface Heard extends Pick<
 export interface MachinePage extends MachineCard {
   /** Care that is due, or soon, or under way. */
   readonly care: readonly CareRow[];
+  readonly fitted: readonly Fitted[];
+  /** What nobody has read off the machine: its printer profile says so, since then. */
+  readonly profile: { readonly at: string; readonly values: Readonly<Record<string, number>> };
   readonly device: Connection | null;
   /** What people should know who work at it. */
   readonly notes: string;

@@ -53,7 +53,7 @@ export async function listCare(
 
 /** What machines have done since given moments: hours, by their own clocks where they told them, and prints that came to an end, failures,
  *  work. */
-async function usedSince(
+export async function usedSince(
   { db }: Pick<Ctx, 'db'>,
   of: readonly { readonly machineId: string; readonly since: Date }[],
 ): Promise<UsedSince[]> {

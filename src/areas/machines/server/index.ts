@@ -39,6 +39,7 @@ export { printProgram, printStack, takes } from './adapters/index.ts';
 export { stopMachine } from './stop.ts';
 export { askCamera, askInstrument } from '../devices/instrument.ts';
 export { PrinterLost, PrinterRefused, StackPrinter, type StackPrinterState } from '../devices/stackPrinter.ts';
+export { getMachineReport, whyOtherSpool } from './report.ts';
 export { contextFor, getMachinePage, listMachineCards } from './pages.ts';
 export { beginCare, doCareStep, getCarePage, giveUpCare, listAllCare, listCare } from './care.ts';
 export { getCarePlan, writeCareTask } from './carePlan.ts';

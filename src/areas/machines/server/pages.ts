@@ -1,11 +1,18 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
-import { findProfile, resolveCombination, type LedgerContext } from '../../library/server/index.ts';
+import {
+  findProfile,
+  getReleasedRevision,
+  resolveCombination,
+  type LedgerContext,
+} from '../../library/server/index.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
+import { numberOf, type Values } from '../../library/settings/define.ts';
+import { fittingFor } from '../model/maintenance.ts';
 import type { MachineFailure } from '../model/failures.ts';
-import type { MachineCard, MachinePage } from '../model/pages.ts';
-import { listCare } from './care.ts';
+import type { Fitted, MachineCard, MachinePage } from '../model/pages.ts';
+import { listCare, usedSince } from './care.ts';
 import {
   findLoaded,
   findMachine,
@@ -25,10 +32,10 @@ const onHead = ({
   MachineCard,
   'mounted' | 'loaded'
 > => ({
-  mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString() },
+  mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString(), byName: mounted.by },
   loaded: loaded && {
     ...{ id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
-    ...{ code: loaded.code, containerId: loaded.containerId },
+    ...{ code: loaded.code, containerId: loaded.containerId, at: loaded.at.toISOString(), byName: loaded.by },
   },
 });
 
@@ -72,7 +79,10 @@ export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
-  const maintenance = (await listMaintenance(ctx, m.id)).map((e) => ({
+  const card = await cardOf(ctx, m);
+  const work = await listMaintenance(ctx, m.id);
+  const released = await getReleasedRevision(ctx, m.printerId);
+  const maintenance = work.map((e) => ({
     id: e.id,
     kind: e.kind,
     note: e.note,
@@ -80,7 +90,9 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
     at: e.at.toISOString(),
   }));
   return succeed({
-    ...(await cardOf(ctx, m)),
+    ...card,
+    fitted: await fittedOn(ctx, m, card.technology, work),
+    profile: { at: released.at.toISOString(), values: onlyInProfile(released.resolved) },
     care: (await listCare(ctx, [m])).filter((c) => c.isUnderWay || c.state === 'due' || c.state === 'soon'),
     device: m.device,
     notes: m.notes,
@@ -89,6 +101,34 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
     events: await listEvents(ctx, { subjectKind: 'machine', subjectId: m.id, limit: 40 }),
   });
 }
+
+/** What wears, as it was put on last, with what it has done since. */
+async function fittedOn(
+  ctx: Ctx,
+  m: Machine,
+  technology: 'filament' | 'resin',
+  work: Awaited<ReturnType<typeof listMaintenance>>,
+): Promise<Fitted[]> {
+  const kinds = fittingFor(technology);
+  const last = kinds.map((kind) => work.find((w) => w.kind === kind) ?? null);
+  const used = await usedSince(
+    ctx,
+    last.map((w) => ({ machineId: m.id, since: w?.at ?? m.addedAt })),
+  );
+  return kinds.map((kind, i) => ({
+    ...{ kind, note: last[i]?.note ?? '', since: last[i]?.at.toISOString() ?? null, byName: last[i]?.byName ?? null },
+    ...{ hours: used[i]!.hours, prints: used[i]!.prints },
+  }));
+}
+/** Figures of a printer that no machine tells and nobody reads off it. */
+const ONLY_IN_PROFILE = ['travelXMm', 'travelYMm', 'travelZMm', 'bedMaxC'] as const;
+const onlyInProfile = (values: Values): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    ONLY_IN_PROFILE.flatMap((key) => {
+      const value = numberOf(values, key);
+      return value === null ? [] : [[key, value]];
+    }),
+  );
 
 /** The machine a profile is read beside: the one asked for, else the first that has the material loaded. */
 export async function contextFor(ctx: Ctx, profileId: string, machineId: string | null): Promise<LedgerContext | null> {

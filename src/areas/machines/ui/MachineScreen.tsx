@@ -12,7 +12,8 @@ import { formatFigure, formatQuantity } from '../../../core/units/format.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import { maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import { fittedBy, maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
+import { KnownPanel } from './KnownPanel.tsx';
 import { CareState } from './CareState.tsx';
 import { LoadForms } from './LoadForms.tsx';
 import type { MachineCard, MachinePage, ReportedState } from '../model/pages.ts';
@@ -268,6 +269,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
               ))}
             </section>
           )}
+          <KnownPanel
+            of={m}
+            mayChange={mayChange}
+            onLoad={(code, at) => void act('load', { code, head: at }, `${code} loaded`)}
+          />
           <Evidence of={m.heads > 1 ? 'head 1' : null} proofs={m.proofs} />
           {m.others.map((h) => (
             <Evidence key={h.tool} of={`head ${h.tool + 1}`} proofs={h.proofs} />
@@ -323,7 +329,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
                   value={kind}
                   onChange={(e) => setKind(e.currentTarget.value as MaintenanceKind)}
                 />
-                <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+                <TextInput
+                  label={kind in fittedBy ? 'What was put on' : 'Note'}
+                  value={note}
+                  onChange={(e) => setNote(e.currentTarget.value)}
+                />
                 <Button variant="default" type="submit">
                   Log
                 </Button>

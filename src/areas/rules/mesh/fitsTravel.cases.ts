@@ -1,7 +1,7 @@
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { onOtherPlates } from './fitsTravel.plates.ts';
+import { onOtherPlates } from './fitsTravel.moreCases.ts';
 import { fitsTravel } from './fitsTravel.ts';
 
 export const cases: RuleCases = {

@@ -8,7 +8,7 @@ import { inStateFor } from '../../../platform/db/states.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { notify, recordEvent } from '../../../platform/events/record.ts';
 import { canResume, whyNotFree } from '../../machines/model/occupancy.ts';
-import { claim, findMachine } from '../../machines/server/index.ts';
+import { claim, findMachine, whyOtherSpool } from '../../machines/server/index.ts';
 import type { TrialFailure } from '../model/failures.ts';
 import { progressOf } from '../../machines/model/print.ts';
 import { trialMoves } from '../model/states.ts';
@@ -147,6 +147,8 @@ export async function requestPrint(ctx: Ctx, trialId: string, wish: AskedWish): 
   if (begins) {
     const why = row.state === 'printing' || canResume(m, row.id, row.progress) ? null : whyNotFree(m);
     if (why !== null) return fail({ code: 'notReady', what: why });
+    const other = row.state === 'planned' ? await whyOtherSpool(ctx, m) : null;
+    if (other !== null) return fail({ code: 'notReady', what: other });
     // what was taken off the plate is not gone on with
     const isAnew = row.state === 'interrupted' && m.state === 'ready' && row.progress?.phase !== 'next plate';
     const begun = progressOf('connecting', row.plan.lines, now);

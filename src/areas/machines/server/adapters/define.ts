@@ -7,6 +7,10 @@ export interface DeviceLook {
   readonly says: string;
   /** What it does although nobody may have asked for it; null where it neither heats nor prints. */
   readonly does: string | null;
+  /** Figures of its own: what it is, and how much. */
+  readonly figures: readonly { readonly what: string; readonly value: string }[];
+  /** Codes it reads off what is loaded, head by head; null where it has no readers. */
+  readonly codes: readonly (string | null)[] | null;
 }
 /** One way in which machines are connected: everything that differs between ways is here. */
 export interface Adapter<W extends WayOfConnection> {

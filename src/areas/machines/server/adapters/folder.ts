@@ -14,6 +14,8 @@ export const folder: Adapter<'folder'> = {
     return {
       says: `${files} ${files === 1 ? 'file' : 'files'}, room for ${(freeBytes / 1e9).toFixed(1)} GB`,
       does: null,
+      figures: [],
+      codes: null,
     };
   },
   stop: () => Promise.reject(new NoFolder('for nothing but files is put before it')),

@@ -6,9 +6,17 @@ import type { Adapter } from './define.ts';
 export const stack: Adapter<'stack'> = {
   isSeenAtWork: true,
   look: async ({ host, port }) => {
-    const { phase, resinC } = await new StackPrinter(host, port).state();
+    const { phase, resinC, layer, layers } = await new StackPrinter(host, port).state();
     const isAtWork = phase === 'printing' || phase === 'paused';
-    return { says: `${phase}, resin ${resinC} °C`, does: isAtWork ? `it says that it is ${phase}` : null };
+    return {
+      says: `${phase}, resin ${resinC} °C`,
+      does: isAtWork ? `it says that it is ${phase}` : null,
+      figures: [
+        { what: 'State', value: isAtWork ? `${phase}, layer ${layer} of ${layers}` : phase },
+        { what: 'Resin temperature', value: `${resinC} °C` },
+      ],
+      codes: null,
+    };
   },
   stop: async ({ host, port }) => {
     await new StackPrinter(host, port).cancel();
