@@ -1,6 +1,6 @@
 import type { LayerRow } from '../../../core/gcode/report.ts';
 import { countOf } from '../../../core/units/plural.ts';
-import { formatFigure } from '../../../core/units/format.ts';
+import { formatDuration, formatFigure } from '../../../core/units/format.ts';
 import { isFirst, isLast } from './steps.ts';
 import { defineRule } from '../define.ts';
 
@@ -30,7 +30,10 @@ export const layerTimeProven = defineRule({
       const worstS = heldS(worst);
       // as a whole the layer takes long enough: only its order brings the head back too soon
       const isOrder = worst.timeS >= least - 1e-6;
-      const wholeS = least * Math.max(1, worst.timeS / worstS);
+      /** What a layer takes as a whole where it leaves each place the time it needs. */
+      const wholeOf = (r: LayerRow): number => least * Math.max(1, r.timeS / heldS(r));
+      const wholeS = wholeOf(worst);
+      const longer = formatDuration(quick.reduce((sum, r) => sum + wholeOf(r) - r.timeS, 0));
       const isBelow = proven !== null && worstS < proven.min - 1e-6;
       const isSeenToFail = isBelow && proven.minEnd === 'failedBeyond';
       return [
@@ -40,9 +43,10 @@ export const layerTimeProven = defineRule({
           figure: `${formatFigure(worstS, 'time', 1)} s at the quickest, ${countOf(quick.length, 'layer')}`,
           limit: `${formatFigure(least, 'time', 1)} s`,
           origin: proof ? `proven by ${proof.trialName}` : 'material',
+          // what costs least time stands first
           fix: isOrder
-            ? `have every layer laid in the same order, or let it take ${formatFigure(wholeS, 'time', 0)} s as a whole`
-            : `print ${Math.ceil(least / worstS)} at once, or let the layer take ${formatFigure(wholeS, 'time', 0)} s (${formatFigure((100 * worstS) / least, 'percent', 0)} % of the speed there)`,
+            ? `have every layer laid in the same order: no longer; or let it take ${formatFigure(wholeS, 'time', 0)} s as a whole: ${longer} longer`
+            : `print ${Math.ceil(least / worstS)} at once: no longer for each; or let the layer take ${formatFigure(wholeS, 'time', 0)} s: ${longer} longer in all (${formatFigure((100 * worstS) / least, 'percent', 0)} % of the speed there)`,
           change: { values: { minimumLayerTimeS: Math.ceil(wholeS * MARGIN) } },
           ...(worst.againAtMm && { place: { xMm: worst.againAtMm[0], yMm: worst.againAtMm[1] } }),
           zMm: worst.zMm,
