@@ -6,6 +6,7 @@ import {
   clearJob,
   confirmSet,
   listJobs,
+  listSeenOn,
   noteOutcome,
   wishJobPrint,
 } from '../../src/areas/checks/server/index.ts';
@@ -318,6 +319,22 @@ test('a job wants as many good prints as it was asked for: scrap is printed once
   // nothing of it stands on the plate any more: the word on its outcome is not taken for one on the plate
   expect(why(await judge('good', true))).toContain('does not stand on the plate');
   expect(await pageOf(id)).toMatchObject({ outcomes: { length: 3 } });
+});
+
+test('what was seen on a print is found by sign, material and time, for the machine it was printed on', async () => {
+  const id = await approved();
+  await ask(id);
+  await print(id);
+  const since = farm.clock.now();
+  const say = { layer: null, setAtMachine: '', note: '', pictureSha: null, clearsPlate: true };
+  unwrap(await noteOutcome(tech(), id, { ...say, result: 'failed', signs: ['starved', 'clicks'] }));
+  const { materialId } = (await findLoaded(tech(), bench.m.id))!;
+  const seenOn = (of: object) => listSeenOn(tech(), { sign: 'starved', materialId, since, ...of });
+  expect(await seenOn({})).toEqual([bench.m.id]);
+  expect(await seenOn({ sign: 'clicks' })).toEqual([bench.m.id]);
+  expect(await seenOn({ sign: 'strings' })).toEqual([]);
+  expect(await seenOn({ materialId: bench.toolId })).toEqual([]);
+  expect(await seenOn({ since: new Date(since.getTime() + 1) })).toEqual([]);
 });
 
 test('a single print that is scrap has failed its job, which can be printed again', async () => {

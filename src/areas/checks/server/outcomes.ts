@@ -2,7 +2,7 @@ import { mayMove } from '../../../core/states/moves.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { jobMoves } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
-import { desc, eq, inArray } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -171,4 +171,16 @@ export async function getRuleRecord(ctx: Pick<Ctx, 'db'>): Promise<{ jobs: numbe
       : [];
   });
   return { jobs: judged.length, rules: scoreRules(judged) };
+}
+
+/** Machines on whose prints of a material something was seen since a moment. */
+export async function listSeenOn(
+  { db }: Pick<Ctx, 'db'>,
+  of: { readonly sign: string; readonly materialId: string; readonly since: Date },
+): Promise<string[]> {
+  const { rows } = await db.execute<{ id: string }>(sql`
+    select distinct r.machine_id as id from job_outcome o join job j on j.id = o.job_id join recipe r on r.id = j.recipe_id
+    join recipe_assignment a on a.recipe_id = r.id and a.role = 'part body'
+    where o.at >= ${of.since.toISOString()} and a.material_id = ${of.materialId} and o.signs @> ${JSON.stringify([of.sign])}::jsonb`);
+  return rows.map((r) => r.id);
 }

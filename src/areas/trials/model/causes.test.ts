@@ -16,6 +16,7 @@ const at = (over: Partial<OnMachine> & { readonly proofs?: OnMachine['card']['pr
   card: { technology: 'filament', heads: 1, proofs: over.proofs ?? [] },
   care: over.care ?? [],
   maintenance: over.maintenance ?? [],
+  sisters: over.sisters ?? null,
 });
 const ranked = (key: string, machine: OnMachine) => rankCauses(sign(key), machine, now);
 const causes = (key: string, machine: OnMachine) => ranked(key, machine).map((c) => c.cause);
@@ -55,6 +56,20 @@ test('care that is due moves the cause it mends to the front, with its name', ()
   const [first] = ranked('shifted', at({ care, proofs: proofsOf('acceleration') }));
   expect(first!.cause).toBe('belt or grub screw loose');
   expect(first!.says[0]).toMatch(/: due$/);
+});
+test('wear that the same sign on sisters speaks against falls behind, care that is due weighs against that, and the reason names them', () => {
+  const sisters = { count: 2, seenOn: ['Rifugio Pelmo', 'Rifugio Scarpa'] };
+  const task = careTemplates.filament['nozzle' as never] as CareRow['task'];
+  const care = [{ key: 'nozzle', state: 'due' as const, task }];
+  const placeOf = (machine: OnMachine): number => causes('starved', machine).indexOf('nozzle partly blocked');
+  // between what has a trial of its own, proven here
+  const proofs = [...proofsOf('highest-flow'), ...proofsOf('temperature')];
+  expect([placeOf(at({ proofs })), placeOf(at({ proofs, sisters }))]).toEqual([1, 2]);
+  expect([placeOf(at({ proofs, care })), placeOf(at({ proofs, care, sisters }))]).toEqual([0, 1]);
+  expect(ranked('starved', at({ proofs, sisters })).at(-1)!.says).toEqual([
+    'seen on Rifugio Pelmo and Rifugio Scarpa too',
+  ]);
+  expect(placeOf(at({ proofs, sisters: { count: 2, seenOn: [] } }))).toBe(1);
 });
 test('nothing is lost or doubled by ranking, whatever is known', () => {
   for (const s of signs)

@@ -17,22 +17,36 @@ const MOVES: Readonly<Record<Cover, number>> = {
   due: 2,
 };
 const CHANGED = 2;
+/** What was seen on sister machines with the material lies no further back; what several machines show is seldom the wear of one. */
+export const SEEN_DAYS = 60;
+const ON_SISTERS = -3;
 const CARE: Partial<Record<CareRow['state'], number>> = { due: 3, soon: 1, 'in time': -1 };
 
 export interface RankedCause extends Cause {
   /** What on this machine speaks for it or against it. */
   readonly says: readonly string[];
 }
+/** Machines of the same printer, and on which of them the same was seen lately with the material. */
+export interface Sisters {
+  readonly count: number;
+  readonly seenOn: readonly string[];
+}
 /** What a ranking looks at: the machine with what is mounted and loaded, its care, and work on it, the newest first. */
 export interface OnMachine {
   readonly card: Pick<MachineCard, 'proofs' | 'heads' | 'technology'>;
   readonly care: readonly Pick<CareRow, 'key' | 'state' | 'task'>[];
   readonly maintenance: readonly { readonly kind: MaintenanceKind; readonly at: Date }[];
+  /** Null where nothing is loaded that they could have printed. */
+  readonly sisters: Sisters | null;
 }
 
 /** Causes of a sign on one machine: in the order of common practice, moved by how its evidence stands, what was changed lately and which
  *  care is due. Causes that stand alike keep their order. */
-export function rankCauses({ causes }: Sign, { card, care, maintenance }: OnMachine, now: Date): RankedCause[] {
+export function rankCauses(
+  { causes }: Sign,
+  { card, care, maintenance, sisters }: OnMachine,
+  now: Date,
+): RankedCause[] {
   const lately = maintenance.filter((w) => now.getTime() - w.at.getTime() <= LATELY_DAYS * DAY_MS);
   return causes
     .map((cause, i) => {
@@ -53,6 +67,11 @@ export function rankCauses({ causes }: Sign, { card, care, maintenance }: OnMach
       if (task) {
         points += CARE[task.state] ?? 0;
         says.push(`${task.task.name.toLowerCase()}: ${task.state}`);
+      }
+      // what its care puts right is of this machine alone
+      if (cause.care !== undefined && sisters && sisters.seenOn.length > 0) {
+        points += ON_SISTERS;
+        says.push(`seen on ${sisters.seenOn.join(' and ')} too`);
       }
       return { points, cause: { ...cause, says } };
     })

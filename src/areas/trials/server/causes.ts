@@ -1,8 +1,16 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { findMachine, getMachinePage, listCare, listMaintenance } from '../../machines/server/index.ts';
+import { listSeenOn } from '../../checks/server/index.ts';
+import {
+  findMachine,
+  getMachinePage,
+  listCare,
+  listMachines,
+  listMaintenance,
+  type Machine,
+} from '../../machines/server/index.ts';
 import { signs } from '../kinds/signs.ts';
-import { rankCauses, type RankedCause } from '../model/causes.ts';
+import { rankCauses, SEEN_DAYS, type RankedCause, type Sisters } from '../model/causes.ts';
 import type { TrialFailure } from '../model/failures.ts';
 
 /** Causes of something seen, ranked for one machine with what is mounted and loaded there now. */
@@ -16,6 +24,23 @@ export async function listCauses(
   if (!m || !page?.ok) return fail({ code: 'noMachine' });
   const sign = signs.find((s) => s.key === signKey);
   if (!sign) return fail({ code: 'notReady', what: `There is no defect "${signKey}"; choose from the list` });
-  const seen = { card: page.value, care: await listCare(ctx, [m]), maintenance: await listMaintenance(ctx, m.id) };
-  return succeed(rankCauses(sign, seen, ctx.clock.now()));
+  const { loaded } = page.value;
+  return succeed(
+    rankCauses(
+      sign,
+      {
+        ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: await listMaintenance(ctx, m.id) },
+        sisters: loaded && (await sistersOf(ctx, m, signKey, loaded.id)),
+      },
+      ctx.clock.now(),
+    ),
+  );
+}
+
+/** Machines of the same printer, and on which of them the same was seen lately with the material. */
+async function sistersOf(ctx: Ctx, m: Machine, sign: string, materialId: string): Promise<Sisters> {
+  const since = new Date(ctx.clock.now().getTime() - SEEN_DAYS * 86_400_000);
+  const seen = await listSeenOn(ctx, { sign, materialId, since });
+  const sisters = (await listMachines(ctx)).filter((o) => o.id !== m.id && o.printerId === m.printerId);
+  return { count: sisters.length, seenOn: sisters.filter((o) => seen.includes(o.id)).map((o) => o.name) };
 }
