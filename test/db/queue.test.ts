@@ -1,5 +1,11 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest';
-import { checkAgain, getQueue, queueJob, unqueueJob } from '../../src/areas/checks/server/index.ts';
+import {
+  checkAgain,
+  getQueue,
+  queueJob,
+  retireMachineWithQueue,
+  unqueueJob,
+} from '../../src/areas/checks/server/index.ts';
 import { clearPlate, findLoaded, unloadSlot, loadContainer } from '../../src/areas/machines/server/index.ts';
 import { emptyPlates, unwrap } from './setup.ts';
 import {
@@ -69,6 +75,21 @@ describe('the queue of a machine', () => {
     await check(queued);
     expect(await pageOf(queued)).toMatchObject({ state: 'checked', queued: null });
     expect(await order()).toEqual([]);
+  });
+
+  test('is empty once the machine is retired, with the jobs approved as they were; a refusal leaves it as it was', async () => {
+    const [a, b] = [await approved(), await approved()];
+    for (const id of [a, b]) unwrap(await queueJob(tech(), id, 'machine'));
+    const retire = (isRetired: boolean) => retireMachineWithQueue(farm.as('lead'), bench.m.id, isRetired, 'sold');
+    await farm.pool.query(`update machine set state = 'unknown', stop = '{}' where id = $1`, [bench.m.id]);
+    expect((await retire(true)).ok).toBe(false);
+    expect(await order()).toEqual([a, b]);
+    await emptyPlates(farm);
+    const names = [(await pageOf(a)).name, (await pageOf(b)).name];
+    expect(unwrap(await retire(true))).toEqual({ leftQueue: names });
+    expect(await order()).toEqual([]);
+    expect(await pageOf(a)).toMatchObject({ state: 'cleared', queued: null });
+    expect(unwrap(await retire(false))).toEqual({ leftQueue: [] });
   });
 
   test('is printed from: a job of two prints waits for its second in its place, and leaves with the last', async () => {

@@ -5,7 +5,8 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile } from '../../library/server/index.ts';
-import { countPrints, findMachine, listFloor } from '../../machines/server/index.ts';
+import type { MachineFailure } from '../../machines/model/failures.ts';
+import { countPrints, findMachine, listFloor, retireMachine } from '../../machines/server/index.ts';
 import { lastsOf } from '../../rules/outcome.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import { firstToRunOut, needsOf } from '../model/needs.ts';
@@ -79,6 +80,29 @@ export async function unqueueJob(ctx: Ctx, jobId: string): Promise<Result<null, 
     return succeed(null);
   });
 }
+
+/** Takes a machine out of use, or back into it; what waits in its own queue leaves that, and stays approved. */
+export const retireMachineWithQueue = (
+  ctx: Ctx,
+  id: string,
+  isRetired: boolean,
+  why: string,
+): Promise<Result<{ leftQueue: string[] }, MachineFailure>> =>
+  inTransaction<{ leftQueue: string[] }, MachineFailure>(ctx, async (inside) => {
+    const done = await retireMachine(inside, id, isRetired, why);
+    if (!done.ok) return done;
+    const leftQueue: string[] = [];
+    for (const { jobId } of isRetired ? await holdQueue(inside, id) : []) {
+      const { number } = (await findJob(inside, jobId))!;
+      if (!(await moveJob(inside, jobId, 'unqueue'))) continue;
+      leftQueue.push(jobName(number));
+      await recordEvent(inside, {
+        ...{ subjectKind: 'job', subjectId: jobId, subjectName: jobName(number) },
+        ...{ what: 'taken out of the queue', why: `its machine is retired${why && `: ${why}`}` },
+      });
+    }
+    return succeed({ leftQueue });
+  });
 
 /** What waits or prints from a queue, in its order; whoever else changes it waits until this is done. */
 async function holdQueue({ db }: Pick<Ctx, 'db'>, queueId: string): Promise<readonly Pick<Waiting, 'jobId' | 'due'>[]> {

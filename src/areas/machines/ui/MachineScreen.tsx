@@ -151,7 +151,11 @@ export function MachineScreen({ id }: { readonly id: string }) {
   if (!m) return <p className="empty">Opening the machine…</p>;
   const act = async (path: string, body: object, said: string): Promise<boolean> => {
     try {
-      const r = await post<{ due?: string[]; code?: string } | null>(`/api/machines/${id}/${path}`, body);
+      const r = await post<{ due?: string[]; code?: string; leftQueue?: string[] } | null>(
+        `/api/machines/${id}/${path}`,
+        body,
+      );
+      if (r?.leftQueue?.length) said = `${said}. No longer queued: ${r.leftQueue.join(', ')}`;
       notifySuccess(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : r?.code ? `${said}: ${r.code}` : said);
       await client.invalidateQueries();
       return true;
