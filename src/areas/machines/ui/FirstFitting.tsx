@@ -73,7 +73,7 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
           What is on {m.name} <span className="hint">what is not known yet is recorded later, on its page</span>
         </h2>
         {heads.map((head) => (
-          <div className="fields" key={head}>
+          <Box className="fields" key={head} mb={12}>
             <RecordPick
               label={`${isResin ? 'Release film' : 'Tool'}${ofHead(head)}`}
               from="/api/profiles"
@@ -89,7 +89,7 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
               value={codes[head] ?? ''}
               onChange={(e) => setCodes(put(codes, head, e.currentTarget.value))}
             />
-          </div>
+          </Box>
         ))}
         <div className="fields">
           {kinds.map((kind) => (

@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Box, Button, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { fetchJson } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -69,7 +69,11 @@ export function KnownPanel({
             ))}
         </Table.Tbody>
       </WideTable>
-      {missing.length > 0 && <p className="hint">Not recorded: {missing.join(', ')}.</p>}
+      {missing.length > 0 && (
+        <Box component="p" className="hint" p={10}>
+          Not recorded: {missing.join(', ')}.
+        </Box>
+      )}
     </section>
   );
 }
