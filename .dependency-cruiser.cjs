@@ -78,11 +78,11 @@ module.exports = {
         path: '^src/',
         pathNot: [
           '\\.test\\.ts$',
-          '\\.(cases|moreCases)\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+          '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
         ],
       },
       to: {
-        path: '\\.(cases|moreCases)\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
+        path: '\\.cases\\.ts$|^src/areas/rules/(cases|stackCases|stackChecks|loadCases|engineChecks|headChecks|figureChecks|fixture)\\.ts$',
       },
     },
     {

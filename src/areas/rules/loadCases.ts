@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import type { RuleCases } from './cases.ts';
 import type { JobInput, StackJob } from './define.ts';
 
-/** The cases that stand beside the rules, in the order of their rules' ids. For tests only. */
+/** The cases that stand beside the rules, of one rule in as many files as it takes, in the order of their rules' ids. For tests only. */
 export async function loadCases(): Promise<readonly RuleCases[]> {
   const here = fileURLToPath(new URL('.', import.meta.url));
   const files = ['layers', 'mesh', 'program', 'recipe'].flatMap((folder) =>
@@ -12,7 +12,17 @@ export async function loadCases(): Promise<readonly RuleCases[]> {
       .map((name) => `./${folder}/${name}`),
   );
   const all = await Promise.all(files.map(async (file) => ((await import(file)) as { cases: RuleCases }).cases));
-  return all.sort((a, b) => (a.rule.id < b.rule.id ? -1 : 1));
+  const whole = new Map<string, RuleCases>();
+  for (const own of all) {
+    const { recipe = [], job = [], stack = [] } = whole.get(own.rule.id) ?? {};
+    whole.set(own.rule.id, {
+      rule: own.rule,
+      recipe: [...recipe, ...(own.recipe ?? [])],
+      job: [...job, ...(own.job ?? [])],
+      stack: [...stack, ...(own.stack ?? [])],
+    });
+  }
+  return [...whole.values()].sort((a, b) => (a.rule.id < b.rule.id ? -1 : 1));
 }
 
 type Reads = Map<string, Set<string>>;

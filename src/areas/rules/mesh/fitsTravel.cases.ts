@@ -1,13 +1,11 @@
 import { asDrawn } from '../../../core/mesh/placement.ts';
 import { boxMesh } from '../../../core/mesh/solids.ts';
 import type { RuleCases } from '../cases.ts';
-import { onOtherPlates } from './fitsTravel.moreCases.ts';
 import { fitsTravel } from './fitsTravel.ts';
 
 export const cases: RuleCases = {
   rule: fitsTravel,
   job: [
-    ...onOtherPlates,
     {
       when: 'it fills the travel',
       mesh: { body: () => boxMesh([0, 0, 0], [348, 342, 4]) },
