@@ -1,4 +1,4 @@
-import { pick, planned, rowsOf } from './asked.ts';
+import { list, pick, planned, rowsOf } from './asked.ts';
 import { expect, open, signIn, test } from './fixtures.ts';
 
 interface Row {
@@ -7,6 +7,19 @@ interface Row {
   readonly state: string;
   readonly machineName: string;
 }
+
+test('a chart over time has its values as a table as well, and a value opens its trial', async ({ page }) => {
+  await signIn(page, 'viewer');
+  const drifts = await list<{ setting: string; points: { id: string; name: string }[] }[]>(page, '/api/trials/drift');
+  const [first, last] = [0, -1].map((at) => drifts.find((d) => d.points.length >= 4)!.points.at(at)!);
+  await open(page, `/trials/${last!.id}`);
+  const chart = page.getByRole('figure').first();
+  await expect(chart.locator('canvas')).toBeVisible();
+  await chart.getByText('As a table').click();
+  await chart.getByRole('link', { name: first!.name, exact: true }).click();
+  await expect(page).toHaveURL(new RegExp(`/trials/${first!.id}`));
+  await expect(page.locator('.band')).toContainText(first!.name);
+});
 
 test('a half-read retraction trial: band, reading and drawing lie on one line; the rest is read, accepted and drawn over time', async ({
   page,

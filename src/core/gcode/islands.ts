@@ -121,8 +121,12 @@ export class Islands {
   private islandAt(k: number): Island {
     const b = this.boxes;
     return {
-      ...{ minX: b[4 * k]!, minY: b[4 * k + 1]!, maxX: b[4 * k + 2]!, maxY: b[4 * k + 3]! },
-      ...{ line: this.startLine[k]!, startS: this.startS[k]! },
+      minX: b[4 * k]!,
+      minY: b[4 * k + 1]!,
+      maxX: b[4 * k + 2]!,
+      maxY: b[4 * k + 3]!,
+      line: this.startLine[k]!,
+      startS: this.startS[k]!,
     };
   }
 

@@ -14,6 +14,7 @@ import { StopNotice } from '../../../ui/StopNotice.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { fittedBy, maintenanceFor, maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import { KnownPanel } from './KnownPanel.tsx';
+import { undoOf } from '../model/undo.ts';
 import { CareState } from './CareState.tsx';
 import { LoadForms } from './LoadForms.tsx';
 import type { MachineCard, MachinePage, ReportedState } from '../model/pages.ts';
@@ -150,13 +151,26 @@ export function MachineScreen({ id }: { readonly id: string }) {
     );
   if (!m) return <p className="empty">Opening the machine…</p>;
   const act = async (path: string, body: object, said: string): Promise<boolean> => {
+    const back = undoOf({ path, body }, m);
+    const undo = async (): Promise<void> => {
+      await post(`/api/machines/${id}/${back!.path}`, back!.body);
+      await client.invalidateQueries();
+    };
     try {
       const r = await post<{ due?: string[]; code?: string; leftQueue?: string[] } | null>(
         `/api/machines/${id}/${path}`,
         body,
       );
-      if (r?.leftQueue?.length) said = `${said}. No longer queued: ${r.leftQueue.join(', ')}`;
-      notifySuccess(r?.due?.length ? `${said}. Now due: ${labels(r.due)}` : r?.code ? `${said}: ${r.code}` : said);
+      notifySuccess(
+        r?.due?.length
+          ? `${said}. Now due: ${labels(r.due)}`
+          : r?.leftQueue?.length
+            ? `${said}. No longer queued: ${r.leftQueue.join(', ')}`
+            : r?.code
+              ? `${said}: ${r.code}`
+              : said,
+        back ? undo : undefined,
+      );
       await client.invalidateQueries();
       return true;
     } catch (e) {

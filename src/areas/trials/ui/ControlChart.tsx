@@ -1,20 +1,32 @@
-import { Box } from '@mantine/core';
-import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { Box, Table, useComputedColorScheme } from '@mantine/core';
+import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
 import { individualsChart } from '../../../core/fitting/controlChart.ts';
 import { day } from '../../../ui/dates.ts';
+import { navigate } from '../../../ui/router.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { showValue } from '../../library/model/values.ts';
 import { lastRestart } from '../model/drift.ts';
 import type { EarlierValue, TrialPage } from '../model/pages.ts';
 
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip);
-const INK = '#22252b';
-const PLUM = '#6a2e57';
-const PINE = '#2f5d4a';
-const LIME = '#c9c2b2';
+Chart.register(LinearScale, LineElement, PointElement, Tooltip);
+Chart.defaults.font = { ...Chart.defaults.font, family: "'Archivo Variable', sans-serif", size: 11 };
+/** Dates that have room below the narrowest chart. */
+const MOST_DATES = 3;
 
-/** What trials of a kind found on one machine with one material over time, with the limits of an individuals chart. */
+/** Inks of the scheme, as the page has them now. */
+function useInks() {
+  const scheme = useComputedColorScheme('light');
+  return useMemo(() => {
+    const style = getComputedStyle(document.documentElement);
+    const ink = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+    return { scheme, ink: ink('ink'), dim: ink('dim'), out: ink('oxide'), limit: ink('pine'), grid: ink('line') };
+  }, [scheme]);
+}
+
+/** What trials of a kind found on one machine with one material over time, with the limits of an individuals chart. A point opens its
+ *  trial; the same stands below as a table. */
 export function ControlChart({
   setting,
   values,
@@ -25,10 +37,19 @@ export function ControlChart({
   readonly work: TrialPage['work'];
 }) {
   const s = findSetting(setting)!;
+  const inks = useInks();
   const { from, since } = lastRestart(values, setting, work);
   const chart = individualsChart(values.slice(from).map((v) => v.value));
   const isOutside = (i: number): boolean => chart?.outside.includes(i - from) ?? false;
-  const line = (y: number) => values.map((_, i) => (i < from ? null : y));
+  const at = values.map((v) => Date.parse(v.at));
+  const limit = (y: number, isCentre: boolean) => ({
+    data: [at[from]!, at.at(-1)!].map((x) => ({ x, y })),
+    borderColor: inks.limit,
+    borderWidth: isCentre ? 1.5 : 1,
+    borderDash: isCentre ? [] : [4, 4],
+    pointRadius: 0,
+    pointHitRadius: 0,
+  });
   return (
     <Box component="figure" mt={8} mr={0} mb={14} ml={0}>
       <figcaption className="hint">
@@ -40,37 +61,79 @@ export function ControlChart({
       </figcaption>
       <Box h={150}>
         <Line
+          key={inks.scheme}
           aria-label={`${s.label} over time`}
           options={{
             animation: false,
             maintainAspectRatio: false,
-            plugins: { legend: { display: false } },
-            scales: { x: { grid: { color: LIME } }, y: { grid: { color: LIME } } },
+            onClick: (_, [point]) => {
+              const of = point?.datasetIndex === 0 ? values[point.index] : undefined;
+              if (of) navigate(`/trials/${of.id}`);
+            },
+            onHover: ({ native }, points) => {
+              const canvas = native?.target;
+              if (canvas instanceof HTMLElement) canvas.style.cursor = points.length > 0 ? 'pointer' : '';
+            },
+            plugins: {
+              legend: { display: false },
+              tooltip: {
+                callbacks: {
+                  title: ([item]) => {
+                    const of = item && values[item.dataIndex];
+                    return of ? `${of.name}, ${day(of.at)}` : '';
+                  },
+                  label: ({ dataIndex }) => showValue(s, values[dataIndex]!.value),
+                },
+              },
+            },
+            scales: {
+              x: {
+                type: 'linear',
+                ...(values.length > 1 && { min: at[0]!, max: at.at(-1)! }),
+                grid: { color: inks.grid },
+                ticks: {
+                  color: inks.dim,
+                  maxTicksLimit: MOST_DATES,
+                  maxRotation: 0,
+                  callback: (x) => day(new Date(Number(x)).toISOString()),
+                },
+              },
+              y: { grid: { color: inks.grid }, ticks: { color: inks.dim } },
+            },
           }}
           data={{
-            labels: values.map((v) => day(v.at)),
             datasets: [
               {
-                data: values.map((v) => v.value),
-                borderColor: INK,
+                data: values.map((v, i) => ({ x: at[i]!, y: v.value })),
+                borderColor: inks.ink,
                 borderWidth: 1,
                 pointRadius: 4,
-                pointBackgroundColor: values.map((_, i) => (isOutside(i) ? PLUM : INK)),
+                pointHitRadius: 12,
+                pointBackgroundColor: values.map((_, i) => (isOutside(i) ? inks.out : inks.ink)),
                 pointStyle: values.map((_, i) => (isOutside(i) ? 'rectRot' : 'circle')),
               },
-              ...(chart
-                ? [chart.centre, chart.low, chart.high].map((y, i) => ({
-                    data: line(y),
-                    borderColor: PINE,
-                    borderWidth: i === 0 ? 1.5 : 1,
-                    borderDash: i === 0 ? [] : [4, 4],
-                    pointRadius: 0,
-                  }))
-                : []),
+              ...(chart ? [limit(chart.centre, true), limit(chart.low, false), limit(chart.high, false)] : []),
             ],
           }}
         />
       </Box>
+      <details>
+        <summary className="hint">As a table</summary>
+        <Table>
+          <Table.Tbody>
+            {values.map((v, i) => (
+              <Table.Tr key={v.id}>
+                <Table.Td className="nowrap">{day(v.at)}</Table.Td>
+                <Table.Td>
+                  <a href={`/trials/${v.id}`}>{v.name}</a>
+                </Table.Td>
+                <Table.Td className="n">{showValue(s, v.value)}</Table.Td>
+                <Table.Td>{isOutside(i) && 'outside'}</Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </details>
     </Box>
   );
 }

@@ -114,11 +114,16 @@ export function DriftScreen() {
 }
 
 /** The series as a line with its limits; what came before the last work is faint. */
-function Series({ drift: { points, chart, from } }: { readonly drift: Drift }) {
+function Series({ drift }: { readonly drift: Drift }) {
+  const { points, chart, from } = drift;
+  const s = settingOf(drift);
   const figures = [...points.map((p) => p.value), ...(chart ? [chart.low, chart.high] : [])];
   const low = Math.min(...figures);
   const high = Math.max(...figures);
-  const x = (i: number): number => PAD + (i * (WIDTH - 2 * PAD)) / Math.max(1, points.length - 1);
+  const at = points.map((p) => Date.parse(p.at));
+  const spanMs = at.at(-1)! - at[0]!;
+  /** On a true axis of time: what was found close together lies close together. */
+  const x = (i: number): number => PAD + (spanMs > 0 ? ((at[i]! - at[0]!) / spanMs) * (WIDTH - 2 * PAD) : 0);
   const y = (v: number): number =>
     high > low ? HEIGHT - PAD - ((v - low) * (HEIGHT - 2 * PAD)) / (high - low) : HEIGHT / 2;
   const path = (a: number, b: number): string =>
@@ -150,13 +155,18 @@ function Series({ drift: { points, chart, from } }: { readonly drift: Drift }) {
       )}
       <path d={path(0, from)} fill="none" stroke="var(--dim)" strokeWidth="1" opacity=".5" />
       <path d={path(from, points.length)} fill="none" stroke="var(--ink)" strokeWidth="1" />
-      {points.map((p, i) =>
-        chart?.outside.includes(i - from) ? (
-          <path key={p.id + i} d={`M${x(i)} ${y(p.value) - 4}l4 4l-4 4l-4 -4z`} fill="var(--oxide)" />
+      {points.map((p, i) => {
+        const is = `${p.name}, ${day(p.at)}: ${showValue(s, p.value)}`;
+        return chart?.outside.includes(i - from) ? (
+          <path key={p.id + i} d={`M${x(i)} ${y(p.value) - 4}l4 4l-4 4l-4 -4z`} fill="var(--oxide)">
+            <title>{is}</title>
+          </path>
         ) : (
-          <circle key={p.id + i} cx={x(i)} cy={y(p.value)} r="2" fill={i < from ? 'var(--dim)' : 'var(--ink)'} />
-        ),
-      )}
+          <circle key={p.id + i} cx={x(i)} cy={y(p.value)} r="2" fill={i < from ? 'var(--dim)' : 'var(--ink)'}>
+            <title>{is}</title>
+          </circle>
+        );
+      })}
     </svg>
   );
 }
