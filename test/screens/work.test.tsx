@@ -304,6 +304,27 @@ test('a reference part shows five prints side by side, is scored at its places, 
   await show(`/checks/references/${part!.id}`, 'viewer');
   expect(screen.queryByRole('button', { name: 'Print it again' })).toBeNull();
 });
+test('a machine that is added is asked what is on it: what is refused is told, and what was chosen otherwise since is recorded anew', async () => {
+  const main = await show('/machines/new', 'lead');
+  await pick('Printer profile', 'Ardesia 220');
+  await write('Name', 'Rifugio Mulaz');
+  await write('Place', 'Attic');
+  await press('Add the machine');
+  await settled();
+  await pick('Tool', '0.4 brass');
+  await write('Code of its spool', 'S-9999');
+  await press('Record what is on it');
+  const alert = await within(main).findByRole('alert');
+  expect(alert.textContent).toMatch(/No spool or bottle has the code S-9999.* Recorded before it: tool\./);
+  await pick('Tool', '0.6 hardened');
+  await write('Code of its spool', '');
+  await write('Bed surface', 'smooth sheet');
+  await press('Record what is on it');
+  await settled();
+  const { id } = (await ask<{ id: string; name: string }[]>('/api/machines')).find((m) => m.name === 'Rifugio Mulaz')!;
+  const page = await ask<{ mounted: { name: string }; fitted: { note: string }[] }>(`/api/machines/${id}`);
+  expect([page.mounted.name, page.fitted[0]!.note]).toEqual(['0.6 hardened', 'smooth sheet']);
+});
 test('a defect noted on a job has its causes ranked for the machine it was printed on, and says by what', async () => {
   const [failed] = (await ask<ListPage<Row>>('/api/jobs?search=before%20the%20proof')).rows;
   const main = await show(`/checks/${failed!.id}`, 'technician');

@@ -82,10 +82,8 @@ export async function wishJobPrint(ctx: Ctx, jobId: string, wish: AskedWish): Pr
     if (outOfDate) return no('The verdict is out of date; check again first');
     const left = toSet.filter((t) => !confirmed.some((c) => c.item === t.key));
     if (left.length > 0) return no(`Not yet confirmed at the machine: ${left.map((t) => t.says).join('; ')}`);
-    const why = whyNotFree(m!);
+    const why = whyNotFree(m!) ?? (await whyOtherSpool(ctx, m!));
     if (why !== null) return no(why);
-    const other = await whyOtherSpool(ctx, m!);
-    if (other !== null) return no(other);
     const unfit = m!.device && (await whyNotSent(ctx, page.value, m!.device, run));
     if (unfit) return no(unfit);
   } else if (wish === 'printed' && progress?.phase !== 'handed over')

@@ -35,9 +35,13 @@ export const onPlate = (
   [left, front]: readonly [number, number] = [0, 0],
 ): readonly Rectangle[] => zones.map(([x0, y0, x1, y1]) => [x0 - left, y0 - front, x1 - left, y1 - front]);
 export const plateZonesOf = (v: Values): readonly Rectangle[] => onPlate(zonesOfValues(v), cornerOf(v));
+/** Corners as they lie on the plate. */
+export const cornersOnPlate = (
+  outline: readonly Corner[],
+  [left, front]: readonly [number, number] = [0, 0],
+): readonly Corner[] => outline.map(([x, y]) => [x - left, y - front]);
 /** The outline of a plate that is neither as large as the travel nor round, as it lies on it. */
 export function bedEdgeOf(v: Values): { readonly bedOutline?: readonly Corner[] } {
   const outline = motionLimitsOf(v).reads?.bedOutline;
-  const [left, front] = cornerOf(v);
-  return outline ? { bedOutline: outline.map(([x, y]) => [x - left, y - front]) } : {};
+  return outline ? { bedOutline: cornersOnPlate(outline, cornerOf(v)) } : {};
 }

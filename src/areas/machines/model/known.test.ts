@@ -10,7 +10,6 @@ const loaded: NonNullable<MachineCard['loaded']> = {
 };
 const filament = {
   technology: 'filament',
-  heads: 1,
   mounted: { id: 't', name: '0.4 brass', ...typed },
   loaded,
   others: [],
@@ -50,7 +49,7 @@ test('another spool in the reader stands beside the typed one and can be confirm
   expect(reader([{ head: 0, code: null, of: null }])?.value).toBe('finds no code');
 });
 test('heads are told by number, each with its own reader', () => {
-  const two = { ...filament, heads: 2, others: [{ tool: 1, mounted: null, loaded: null, proofs: [] }] };
+  const two = { ...filament, others: [{ tool: 1, mounted: null, loaded: null, proofs: [] }] };
   const rows = knownOf(
     two,
     reported([

@@ -21,7 +21,7 @@ export interface Known {
 
 /** Everything that is known of a machine as it stands, with how and since when. */
 export function knownOf(
-  m: Pick<MachinePage, 'technology' | 'heads' | 'mounted' | 'loaded' | 'others' | 'said' | 'fitted' | 'profile'>,
+  m: Pick<MachinePage, 'technology' | 'mounted' | 'loaded' | 'others' | 'said' | 'fitted' | 'profile'>,
   report: MachineReport | null,
 ): Known[] {
   const isResin = m.technology === 'resin';
@@ -95,10 +95,9 @@ export function knownOf(
     ),
     ...ofProfile('Hottest bed', figureOf(bedMaxC, '°C')),
   ];
-  return all.sort((a, b) => Number(isOther(b)) - Number(isOther(a)));
+  // what is to be seen to comes first
+  return all.sort((a, b) => Number(b.isOther ?? false) - Number(a.isOther ?? false));
 }
-/** Whether a reader finds something else than was typed. */
-const isOther = (k: Known): boolean => k.isOther === true;
 
 const STEPS = [
   [60, 1, 's'],

@@ -11,7 +11,6 @@ const two = { loaded: null, others: [{ tool: 1, mounted: null, loaded: spool('S-
 
 test.each([
   ['loading over a spool by loading that again', 'load', {}, one, { path: 'load', body: { code: 'S-1', head: 0 } }],
-  ['receiving and loading by what was loaded', 'load-new', {}, one, { path: 'load', body: { code: 'S-1', head: 0 } }],
   ['loading what was empty by unloading', 'load', { head: 0 }, two, { path: 'unload', body: { head: 0 } }],
   ['unloading by loading the same head', 'unload', { head: 1 }, two, { path: 'load', body: { code: 'S-2', head: 1 } }],
   [
@@ -30,5 +29,6 @@ test.each([
   ],
   ['unloading nothing by nothing', 'unload', { head: 0 }, two, null],
   ['mounting by nothing: the nozzle was changed', 'mount', { head: 0 }, one, null],
+  ['receiving and loading by nothing: the spool is there', 'load-new', { head: 0 }, one, null],
   ['work that was logged by nothing', 'maintenance', {}, one, null],
 ] as const)('%s', (_, path, body, before, by) => expect(undoOf({ path, body }, before)).toEqual(by));

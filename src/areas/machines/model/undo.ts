@@ -6,7 +6,7 @@ interface Act {
 }
 
 /** The act that takes another back on a machine as it was before; null where nothing does. A tool that is put back counts as a change of
- *  nozzle again, and work that was logged stays logged. */
+ *  nozzle again, a spool that was received stays received, and work that was logged stays logged. */
 export function undoOf(
   { path, body }: Act,
   before: Pick<MachineCard, 'loaded' | 'others'>,
@@ -15,7 +15,6 @@ export function undoOf(
   const loaded = head === 0 ? before.loaded : (before.others.find((o) => o.tool === head)?.loaded ?? null);
   switch (path) {
     case 'load':
-    case 'load-new':
       return loaded ? { path: 'load', body: { code: loaded.code, head } } : { path: 'unload', body: { head } };
     case 'unload':
       return loaded && { path: 'load', body: { code: loaded.code, head } };

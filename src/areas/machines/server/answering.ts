@@ -1,6 +1,5 @@
 import { and, isNotNull, ne } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { isUnreachable } from '../devices/unreachable.ts';
 import { isSeenAtWork, lookAt } from './adapters/index.ts';
 import type { Machine } from './queries.ts';
 import { machine } from './tables.ts';
@@ -40,11 +39,6 @@ async function look({ db }: Pick<Ctx, 'db'>): Promise<Answering> {
 async function whySilent({ device, state }: Machine): Promise<string | null> {
   // whoever prints on it hears it: its print says where that is not so
   if (!device || (state === 'printing' && !isSeenAtWork(device))) return null;
-  try {
-    await lookAt(device);
-    return null;
-  } catch (error) {
-    if (isUnreachable(error)) return error.message;
-    throw error;
-  }
+  const seen = await lookAt(device);
+  return typeof seen === 'string' ? seen : null;
 }

@@ -5,7 +5,6 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { findProfile, keyOf } from '../../library/server/index.ts';
-import { isUnreachable } from '../devices/unreachable.ts';
 import { connectionFor, connectionText, placeOf, type Connection, type GivenConnection } from '../model/connection.ts';
 import type { Unit } from '../model/copies.ts';
 import type { MachineFailure } from '../model/failures.ts';
@@ -147,12 +146,8 @@ export async function testConnection(
   if (!connection) return fail({ code: 'otherWay', printer: 'the printer' });
   const busy = isSeenAtWork(connection) ? null : await whoPrintsAt(ctx, connection);
   if (busy !== null) return fail({ code: 'inUse', name: busy });
-  try {
-    return succeed({ says: (await lookAt(connection)).says });
-  } catch (error) {
-    if (isUnreachable(error)) return fail({ code: 'notAnswering', why: error.message });
-    throw error;
-  }
+  const seen = await lookAt(connection);
+  return typeof seen === 'string' ? fail({ code: 'notAnswering', why: seen }) : succeed({ says: seen.says });
 }
 
 const eventOf = ({ id, name }: Pick<Machine, 'id' | 'name'>) => ({

@@ -1,7 +1,6 @@
 import { and, eq, isNotNull, isNull, ne, notExists, or, sql, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
-import { isUnreachable } from '../devices/unreachable.ts';
 import { inStateFor, moveRow } from '../../../platform/db/states.ts';
 import type { MachineStop } from '../model/occupancy.ts';
 import { machineMoves, printMoves, type MachineState } from '../model/states.ts';
@@ -60,13 +59,8 @@ async function whyNotPrinting(ctx: Ctx, m: Machine, isPrinting: ReadonlySet<stri
 /** Recorded as ready: it should neither heat nor expose. One that does not answer is not doubted: it may be switched off. */
 async function whyNotIdle(m: Machine): Promise<string | null> {
   if (m.state !== 'ready' || !m.device) return null;
-  try {
-    const { does } = await lookAt(m.device);
-    return does && `${does}, and nothing was sent to it`;
-  } catch (error) {
-    if (!isUnreachable(error)) throw error;
-    return null;
-  }
+  const seen = await lookAt(m.device);
+  return typeof seen === 'string' || !seen.does ? null : `${seen.does}, and nothing was sent to it`;
 }
 
 /** From what it is at this moment: a print that has begun meanwhile is no doubt. */

@@ -2,7 +2,6 @@ import { inArray, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfiles } from '../../library/server/index.ts';
-import { isUnreachable } from '../devices/unreachable.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import type { MachineReport } from '../model/pages.ts';
 import type { DeviceLook } from './adapters/define.ts';
@@ -68,12 +67,7 @@ async function lookNow({ device, state }: Machine): Promise<DeviceLook | string>
   if (!device) return 'nothing is connected';
   if (state === 'retired') return 'it is retired';
   if (state === 'printing' && !isSeenAtWork(device)) return 'it prints, and only its print hears it meanwhile';
-  try {
-    return await lookAt(device);
-  } catch (error) {
-    if (isUnreachable(error)) return error.message;
-    throw error;
-  }
+  return lookAt(device);
 }
 
 async function containersOf(ctx: Ctx, codes: readonly string[]) {

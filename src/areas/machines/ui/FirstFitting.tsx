@@ -15,6 +15,8 @@ interface Act {
   readonly body: object;
 }
 
+const isSame = (a: Act, b: Act): boolean => a.says === b.says && JSON.stringify(a.body) === JSON.stringify(b.body);
+
 /** What is on a machine that has just been added: tool and spool of each head, and what wears. Everything may be left for later. */
 export function FirstFitting({ id, onDone }: { readonly id: string; readonly onDone: () => void }) {
   const { data: m } = useQuery({
@@ -24,7 +26,7 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
   const [tools, setTools] = useState<readonly string[]>([]);
   const [codes, setCodes] = useState<readonly string[]>([]);
   const [fitted, setFitted] = useState<Readonly<Record<string, string>>>({});
-  const [done, setDone] = useState<readonly string[]>([]);
+  const [done, setDone] = useState<readonly Act[]>([]);
   const [wrong, setWrong] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   if (!m) return <p className="empty">Opening the machine…</p>;
@@ -49,10 +51,10 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
     setBusy(true);
     setWrong(null);
     try {
-      // what is done is not done again where a later one is refused
-      for (const { says, path, body } of acts.filter((a) => !done.includes(a.says))) {
-        await post(`/api/machines/${id}/${path}`, body);
-        setDone((before) => [...before, says]);
+      // what is done is not done again where a later one is refused, but what was chosen otherwise since is
+      for (const act of acts.filter((a) => !done.some((d) => isSame(a, d)))) {
+        await post(`/api/machines/${id}/${act.path}`, act.body);
+        setDone((before) => [...before, act]);
       }
       onDone();
     } catch (e) {
@@ -106,7 +108,7 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
         {wrong && (
           <Box component="p" mt={10} role="alert" c="var(--oxide)">
             {wrong}
-            {done.length > 0 && ` Recorded before it: ${done.join(', ')}.`}
+            {done.length > 0 && ` Recorded before it: ${[...new Set(done.map((d) => d.says))].join(', ')}.`}
           </Box>
         )}
       </section>

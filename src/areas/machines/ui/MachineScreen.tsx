@@ -169,7 +169,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
             : r?.code
               ? `${said}: ${r.code}`
               : said,
-        back ? undo : undefined,
+        back && !r?.leftQueue?.length ? undo : undefined, // jobs do not come back into the queue
       );
       await client.invalidateQueries();
       return true;

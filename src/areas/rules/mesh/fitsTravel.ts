@@ -2,6 +2,7 @@ import { BedEdge, type Corner } from '../../../core/gcode/bed.ts';
 import { each3 } from '../../../core/geometry/each3.ts';
 import { turnThatFits } from '../../../core/geometry/hull.ts';
 import { formatFigure } from '../../../core/units/format.ts';
+import { cornersOnPlate } from '../../machines/model/dialect.ts';
 import type { CheckContext } from '../context.ts';
 import type { FindingChange } from '../outcome.ts';
 import { defineRule, type Found } from '../define.ts';
@@ -92,11 +93,11 @@ const adviceWithout = ({ machine: { motion } }: CheckContext): string =>
 /** How a box of such halves moves into the middle of a plate that is smaller than the travel; null where that is no help: it stands there, or
  *  is too large. */
 function intoPlate(
-  { machine: { motion, travelMm, lowestMm = [0, 0] } }: CheckContext,
+  { machine: { motion, travelMm, lowestMm } }: CheckContext,
   [x, y]: readonly [number, number],
   [halfX, halfY]: readonly [number, number],
 ): readonly [number, number] | null {
-  const outline = motion.reads?.bedOutline?.map(([px, py]): Corner => [px - lowestMm[0], py - lowestMm[1]]);
+  const outline = motion.reads?.bedOutline && cornersOnPlate(motion.reads.bedOutline, lowestMm);
   const [midX, midY] = outline ? middleOf(outline) : [travelMm[0] / 2, travelMm[1] / 2];
   const isOn = outline
     ? new BedEdge(outline).holds(midX - halfX, midY - halfY, midX + halfX, midY + halfY)

@@ -1,5 +1,5 @@
 import { boxMesh } from '../../../core/mesh/solids.ts';
-import type { Expected, RuleCases } from '../cases.ts';
+import type { Expected, JobCase, RuleCases } from '../cases.ts';
 import { fitsTravel } from './fitsTravel.ts';
 
 const beyond = (
@@ -13,6 +13,18 @@ const beyond = (
   layer: 1,
   zMm: 0,
   ...of,
+});
+
+const hasNoRoomInTheMiddle = (
+  when: string,
+  placed: { readonly xMm?: number; readonly yMm?: number },
+  values: { readonly bedOutline: string; readonly brimMm?: number },
+  at: Pick<Expected, 'figure' | 'line' | 'place'>,
+): JobCase => ({
+  when,
+  mesh: { placed },
+  values: { bedShape: 'outline', skirtLoops: 0, ...values },
+  finds: [beyond('outline', { ...at, fix: 'move it to where the plate has room, or make it smaller' })],
 });
 
 /** On plates that are smaller than the travel. */
@@ -90,58 +102,30 @@ export const cases: RuleCases = {
         }),
       ],
     },
-    {
-      when: 'its plate lacks a corner and its middle has no room to the left',
-      mesh: { placed: { xMm: 60, yMm: 250 } },
-      values: { bedShape: 'outline', bedOutline: '0 0; 348 0; 348 342; 160 342; 160 100; 0 100', skirtLoops: 0 },
-      finds: [
-        beyond('outline', {
-          figure: 'X 40.22 Y 264.78, 119.78 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 25,
-          place: { xMm: 40.22, yMm: 264.78 },
-        }),
-      ],
-    },
-    {
-      when: 'its plate lacks a corner and its middle has no room to the right',
-      mesh: { placed: { xMm: 290, yMm: 250 } },
-      values: { bedShape: 'outline', bedOutline: '0 0; 348 0; 348 100; 188 100; 188 342; 0 342', skirtLoops: 0 },
-      finds: [
-        beyond('outline', {
-          figure: 'X 309.78 Y 264.78, 121.78 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 25,
-          place: { xMm: 309.78, yMm: 264.78 },
-        }),
-      ],
-    },
-    {
-      when: 'its plate lacks a corner and its middle has no room in front',
-      mesh: { placed: { xMm: 60, yMm: 60 } },
-      values: { bedShape: 'outline', bedOutline: '0 160; 200 160; 200 0; 348 0; 348 342; 0 342', skirtLoops: 0 },
-      finds: [
-        beyond('outline', {
-          figure: 'X 40.22 Y 45.22, 114.78 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 26,
-          place: { xMm: 40.22, yMm: 45.22 },
-        }),
-      ],
-    },
-    {
-      when: 'its plate lacks a corner and its middle has no room at the back',
-      mesh: { placed: { xMm: 60, yMm: 300 } },
-      values: { bedShape: 'outline', bedOutline: '0 0; 348 0; 348 342; 200 342; 200 180; 0 180', skirtLoops: 0 },
-      finds: [
-        beyond('outline', {
-          figure: 'X 64.94 Y 314.78, 134.78 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 25,
-          place: { xMm: 64.945, yMm: 314.78 },
-        }),
-      ],
-    },
+    hasNoRoomInTheMiddle(
+      'its plate lacks a corner and its middle has no room to the left',
+      { xMm: 60, yMm: 250 },
+      { bedOutline: '0 0; 348 0; 348 342; 160 342; 160 100; 0 100' },
+      { figure: 'X 40.22 Y 264.78, 119.78 mm beyond its edge', line: 25, place: { xMm: 40.22, yMm: 264.78 } },
+    ),
+    hasNoRoomInTheMiddle(
+      'its plate lacks a corner and its middle has no room to the right',
+      { xMm: 290, yMm: 250 },
+      { bedOutline: '0 0; 348 0; 348 100; 188 100; 188 342; 0 342' },
+      { figure: 'X 309.78 Y 264.78, 121.78 mm beyond its edge', line: 25, place: { xMm: 309.78, yMm: 264.78 } },
+    ),
+    hasNoRoomInTheMiddle(
+      'its plate lacks a corner and its middle has no room in front',
+      { xMm: 60, yMm: 60 },
+      { bedOutline: '0 160; 200 160; 200 0; 348 0; 348 342; 0 342' },
+      { figure: 'X 40.22 Y 45.22, 114.78 mm beyond its edge', line: 26, place: { xMm: 40.22, yMm: 45.22 } },
+    ),
+    hasNoRoomInTheMiddle(
+      'its plate lacks a corner and its middle has no room at the back',
+      { xMm: 60, yMm: 300 },
+      { bedOutline: '0 0; 348 0; 348 342; 200 342; 200 180; 0 180' },
+      { figure: 'X 64.94 Y 314.78, 134.78 mm beyond its edge', line: 25, place: { xMm: 64.945, yMm: 314.78 } },
+    ),
     {
       when: 'it lies over the corner that its plate lacks, where the machine counts from the middle',
       mesh: { placed: { xMm: 40, yMm: 40 } },
@@ -162,42 +146,18 @@ export const cases: RuleCases = {
         }),
       ],
     },
-    {
-      when: 'its brim hangs beyond a plate, which has no room for it in the middle either',
-      mesh: { placed: { xMm: 60 } },
-      values: {
-        bedShape: 'outline',
-        bedOutline: '151 0; 197 0; 197 342; 151 342',
-        skirtLoops: 0,
-        brimMm: 4,
-      },
-      finds: [
-        beyond('outline', {
-          figure: 'X 36.23 Y 186, 114.77 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 31,
-          place: { xMm: 36.228, yMm: 186 },
-        }),
-      ],
-    },
-    {
-      when: 'its brim hangs beyond a shallow plate, which has no room for it in the middle either',
-      mesh: { placed: { yMm: 60 } },
-      values: {
-        bedShape: 'outline',
-        bedOutline: '0 153; 348 153; 348 189; 0 189',
-        skirtLoops: 0,
-        brimMm: 4,
-      },
-      finds: [
-        beyond('outline', {
-          figure: 'X 154 Y 41.23, 111.77 mm beyond its edge',
-          fix: 'move it to where the plate has room, or make it smaller',
-          line: 48,
-          place: { xMm: 154, yMm: 41.228 },
-        }),
-      ],
-    },
+    hasNoRoomInTheMiddle(
+      'its brim hangs beyond a plate, which has no room for it in the middle either',
+      { xMm: 60 },
+      { bedOutline: '151 0; 197 0; 197 342; 151 342', brimMm: 4 },
+      { figure: 'X 36.23 Y 186, 114.77 mm beyond its edge', line: 31, place: { xMm: 36.228, yMm: 186 } },
+    ),
+    hasNoRoomInTheMiddle(
+      'its brim hangs beyond a shallow plate, which has no room for it in the middle either',
+      { yMm: 60 },
+      { bedOutline: '0 153; 348 153; 348 189; 0 189', brimMm: 4 },
+      { figure: 'X 154 Y 41.23, 111.77 mm beyond its edge', line: 48, place: { xMm: 154, yMm: 41.228 } },
+    ),
     {
       when: 'it stands aside on a round plate that is a hair too small for it',
       mesh: { body: () => boxMesh([0, 0, 0], [242, 242, 4]), placed: { xMm: 140, yMm: 135 } },

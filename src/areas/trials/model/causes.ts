@@ -26,18 +26,13 @@ export interface RankedCause extends Cause {
   /** What on this machine speaks for it or against it. */
   readonly says: readonly string[];
 }
-/** Machines of the same printer, and on which of them the same was seen lately with the material. */
-export interface Sisters {
-  readonly count: number;
-  readonly seenOn: readonly string[];
-}
 /** What a ranking looks at: the machine with what is mounted and loaded, its care, and work on it, the newest first. */
 export interface OnMachine {
   readonly card: Pick<MachineCard, 'proofs' | 'heads' | 'technology'>;
   readonly care: readonly Pick<CareRow, 'key' | 'state' | 'task'>[];
   readonly maintenance: readonly { readonly kind: MaintenanceKind; readonly at: Date }[];
-  /** Null where nothing is loaded that they could have printed. */
-  readonly sisters: Sisters | null;
+  /** Machines of the same printer on which the same was seen lately with the material. */
+  readonly sisters: readonly string[];
 }
 
 /** Causes of a sign on one machine: in the order of common practice, moved by how its evidence stands, what was changed lately and which
@@ -69,9 +64,9 @@ export function rankCauses(
         says.push(`${task.task.name.toLowerCase()}: ${task.state}`);
       }
       // what its care puts right is of this machine alone
-      if (cause.care !== undefined && sisters && sisters.seenOn.length > 0) {
+      if (cause.care !== undefined && sisters.length > 0) {
         points += ON_SISTERS;
-        says.push(`seen on ${sisters.seenOn.join(' and ')} too`);
+        says.push(`seen on ${sisters.join(' and ')} too`);
       }
       return { points, cause: { ...cause, says } };
     })

@@ -10,7 +10,7 @@ import {
   type Machine,
 } from '../../machines/server/index.ts';
 import { signs } from '../kinds/signs.ts';
-import { rankCauses, SEEN_DAYS, type RankedCause, type Sisters } from '../model/causes.ts';
+import { rankCauses, SEEN_DAYS, type RankedCause } from '../model/causes.ts';
 import type { TrialFailure } from '../model/failures.ts';
 
 /** Causes of something seen, ranked for one machine with what is mounted and loaded there now. */
@@ -30,17 +30,18 @@ export async function listCauses(
       sign,
       {
         ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: await listMaintenance(ctx, m.id) },
-        sisters: loaded && (await sistersOf(ctx, m, signKey, loaded.id)),
+        sisters: loaded ? await sistersWith(ctx, m, signKey, loaded.id) : [],
       },
       ctx.clock.now(),
     ),
   );
 }
 
-/** Machines of the same printer, and on which of them the same was seen lately with the material. */
-async function sistersOf(ctx: Ctx, m: Machine, sign: string, materialId: string): Promise<Sisters> {
+/** Machines of the same printer on which the same was seen lately with the material. */
+async function sistersWith(ctx: Ctx, m: Machine, sign: string, materialId: string): Promise<string[]> {
   const since = new Date(ctx.clock.now().getTime() - SEEN_DAYS * 86_400_000);
   const seen = await listSeenOn(ctx, { sign, materialId, since });
-  const sisters = (await listMachines(ctx)).filter((o) => o.id !== m.id && o.printerId === m.printerId);
-  return { count: sisters.length, seenOn: sisters.filter((o) => seen.includes(o.id)).map((o) => o.name) };
+  return (await listMachines(ctx))
+    .filter((o) => o.id !== m.id && o.printerId === m.printerId && seen.includes(o.id))
+    .map((o) => o.name);
 }

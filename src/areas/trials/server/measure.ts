@@ -145,10 +145,9 @@ export async function requestPrint(ctx: Ctx, trialId: string, wish: AskedWish): 
   const m = (await findMachine(ctx, row.machineId))!;
   let progress: PrintProgress | null = null;
   if (begins) {
-    const why = row.state === 'printing' || canResume(m, row.id, row.progress) ? null : whyNotFree(m);
+    const goesOn = row.state === 'printing' || canResume(m, row.id, row.progress);
+    const why = goesOn ? null : (whyNotFree(m) ?? (await whyOtherSpool(ctx, m)));
     if (why !== null) return fail({ code: 'notReady', what: why });
-    const other = row.state === 'planned' ? await whyOtherSpool(ctx, m) : null;
-    if (other !== null) return fail({ code: 'notReady', what: other });
     // what was taken off the plate is not gone on with
     const isAnew = row.state === 'interrupted' && m.state === 'ready' && row.progress?.phase !== 'next plate';
     const begun = progressOf('connecting', row.plan.lines, now);

@@ -1,3 +1,4 @@
+import { isUnreachable } from '../../devices/unreachable.ts';
 import type { Connection, WayOfConnection } from '../../model/connection.ts';
 import type { PrintLog } from '../linePrint.ts';
 import type { SentStack } from '../stackPrint.ts';
@@ -9,7 +10,15 @@ import { stack } from './stack.ts';
 
 const adapters: { readonly [W in WayOfConnection]: Adapter<W> } = { line, serial, stack, folder };
 
-export const lookAt = <W extends WayOfConnection>(c: Connection<W>): Promise<DeviceLook> => adapters[c.adapter].look(c);
+/** What a device shows, or why nothing is seen of it: it does not answer, or in another language. */
+export async function lookAt<W extends WayOfConnection>(c: Connection<W>): Promise<DeviceLook | string> {
+  try {
+    return await adapters[c.adapter].look(c);
+  } catch (error) {
+    if (isUnreachable(error)) return error.message;
+    throw error;
+  }
+}
 export const stopAt = <W extends WayOfConnection>(c: Connection<W>): Promise<void> => adapters[c.adapter].stop(c);
 export const isSeenAtWork = (c: Connection): boolean => adapters[c.adapter].isSeenAtWork;
 /** What machines that are connected so take. */
