@@ -3,6 +3,7 @@ import PgBoss from 'pg-boss';
 import {
   listPrintingJobs,
   listWishedJobPrints,
+  markOutOfDate,
   rescueChecks,
   runCheck,
   runJobPrint,
@@ -24,6 +25,8 @@ const LOOK_EVERY_MS = 400;
 const RESCUE_EVERY_MS = 2000;
 const RECONCILE_EVERY_MS = 5000;
 const NOTICE_EVERY_MS = 30_000;
+const COMPARE_EVERY_MS = 2000;
+const COMPARE_ALL_EVERY_MS = 3_600_000;
 const SWEEP_EVERY_MS = 600_000;
 /** What does not leave off in so long is cut, as in a crash: a machine that waits for its heat answers nothing. */
 const LEAVES_OFF_MS = 2500;
@@ -87,6 +90,15 @@ async function reconcile(): Promise<void> {
   for (const what of await reconcileMachines(ctx, new Set(ids))) log('warn', 'machine unknown', { what });
 }
 
+/** Up to which event verdicts were held against what is in force; none yet, or too long ago for what runs out by age. */
+let compared: { readonly upTo: number; readonly allAtMs: number } | null = null;
+async function compareVerdicts(): Promise<void> {
+  const nowMs = ctx.clock.now().getTime();
+  const isAll = compared === null || nowMs - compared.allAtMs > COMPARE_ALL_EVERY_MS;
+  const upTo = await markOutOfDate(atWork, isAll ? null : compared!.upTo);
+  compared = { upTo, allAtMs: isAll ? nowMs : compared!.allAtMs };
+}
+
 /** A print holds its machine under a name of its own: no two prints share one. */
 function start(id: string, run: typeof runPrint): void {
   if (running.has(id) || ending.signal.aborted) return;
@@ -126,6 +138,7 @@ void forever(RESCUE_EVERY_MS, 'rescue', () => rescueChecks(atWork));
 void forever(RESCUE_EVERY_MS, 'sign of life', () => giveSignOfLife(ctx));
 void forever(RECONCILE_EVERY_MS, 'reconcile', reconcile);
 void forever(NOTICE_EVERY_MS, 'notices', () => giveNotices(atWork));
+void forever(COMPARE_EVERY_MS, 'out of date', compareVerdicts);
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(atWork));
 void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(atWork));
 void forever(RESCUE_EVERY_MS, 'kept events', () => writeDownKept(atWork));

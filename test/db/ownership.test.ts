@@ -1,5 +1,10 @@
+import { eq } from 'drizzle-orm';
 import type { APIContext, APIRoute } from 'astro';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { job } from '../../src/areas/checks/server/tables.ts';
+import { asDrawn } from '../../src/core/mesh/placement.ts';
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { writeStl } from '../../src/core/mesh/writeStl.ts';
 import { asChecked } from '../../src/core/result/checked.ts';
 import { makeProfile } from '../../src/areas/library/server/index.ts';
 import type { Notices } from '../../src/areas/today/model/notices.ts';
@@ -8,11 +13,13 @@ import { addPerson, chooseByLink, makeLink } from '../../src/areas/people/server
 import { auth } from '../../src/platform/auth/auth.ts';
 import type { Ctx, PersonRole } from '../../src/platform/db/context.ts';
 import { routeFiles } from '../../src/pages/api/_routes.ts';
+import { benchFarm } from './benchFarm.ts';
 import { freshFarm, joins, keepBytes, unwrap, type Farm } from './setup.ts';
 
 /** What belongs to one person: what comes when another of the same role asks for it, by route. */
 const OWN: Readonly<Record<string, string>> = {
   'GET me/index': 'one’s own',
+  'POST jobs/[id]/check': '403',
   'PUT me/index': 'one’s own',
   'POST me/password': 'one’s own',
   'GET me/sessions/index': 'one’s own',
@@ -191,5 +198,18 @@ describe('what belongs to one person', () => {
       (await asked(pavel, 'POST library/take-back', { body: { made: [{ profileId: id, number: 2 }] } })).status,
     ).toBe(409);
     expect((await asked(noor, 'POST profiles/[id]/take-back', { id, body: { number: 2 } })).status).toBe(200);
+  });
+  test('a check: a viewer checks again what they sent until it is approved, and never takes back somebody’s approval', async () => {
+    const stl = await keepBytes(lead, writeStl(boxMesh([0, 0, 0], [9, 9, 2])));
+    const { m, ...profiles } = await benchFarm(farm);
+    const mesh = { unit: null, placement: asDrawn(110, 105) };
+    const of = { title: 'Block', class: 'in-house', quantity: 1, machineId: m.id, ...profiles, mesh };
+    const made = await asked(ilse, 'POST jobs/index', { body: { ...of, fileSha: stl.sha256, fileName: 'block.stl' } });
+    expect(made.status).toBe(200);
+    const id = String(made.says['id']);
+    const again = async (who: string) => (await asked(who, 'POST jobs/[id]/check', { id })).status;
+    expect([await again(ilse), await again(tadeo), await again(noor)]).toEqual([200, 403, 200]);
+    await lead.db.update(job).set({ state: 'cleared' }).where(eq(job.id, id));
+    expect([await again(ilse), await again(noor)]).toEqual([403, 200]);
   });
 });

@@ -130,7 +130,18 @@ test('a technician goes from a spool to a verdict', async ({ page, browser }) =>
   await test.step('the verdict is out of date, then clear, then out of date after the nozzle is swapped', async () => {
     await open(page, job);
     await expect(page.locator('main [role=alert]')).toContainText('Out of date: flow: proven by T-');
-    await page.getByRole('button', { name: 'Check again' }).first().click();
+    await open(page, '/');
+    const stale = page.getByRole('region', { name: 'Verdicts out of date' });
+    await expect(
+      stale
+        .getByRole('article')
+        .filter({ hasText: /J-\d+ · / })
+        .first(),
+    ).toContainText('Since the check: ');
+    await stale.getByRole('button', { name: /check (all )?again/ }).click();
+    await expect(page.getByText(/check(s)? started/)).toBeVisible();
+    await expect(stale).toHaveCount(0);
+    await open(page, job);
     // what is left is the bed's own evidence, due since the bed was levelled
     await expect(page.locator('.verdict').first()).toContainText('Clear with cautions: evidence is due: bed');
     await openMachine(page, 'Rifugio Vodice');

@@ -1,5 +1,6 @@
 export type CheckFailure =
   | { readonly code: 'noJob' }
+  | { readonly code: 'notYours' }
   | { readonly code: 'noMachine' }
   | { readonly code: 'noRecipe'; readonly what: string }
   | { readonly code: 'noFile' }
@@ -12,6 +13,8 @@ export type CheckFailure =
 
 export const checkText = {
   noJob: () => 'There is no such job',
+  notYours: () =>
+    'A viewer checks again what they sent themselves, until it is approved; ask a technician, or check the file as a new job',
   noMachine: () => 'There is no such machine',
   noRecipe: (f: { what: string }) => f.what,
   noFile: () => 'That file was never uploaded in full; drop it again',

@@ -7,8 +7,11 @@ export const PROGRAM = 'program';
 /** What is said of a job whose newest check has not said anything. */
 export const RUN_SAYS = { refused: 'could not be read', 'gave up': 'its check gave up' } as const;
 export const NOT_YET_SAID = 'being checked';
+/** Stands before what a verdict said that holds no longer. */
+export const OUT_OF_DATE = 'Out of date: ';
 const saidOf = (j: JobRow): string =>
-  j.sentence ?? (RUN_SAYS as Readonly<Record<string, string>>)[j.runState ?? ''] ?? NOT_YET_SAID;
+  (j.changed && j.sentence ? OUT_OF_DATE : '') +
+  (j.sentence ?? (RUN_SAYS as Readonly<Record<string, string>>)[j.runState ?? ''] ?? NOT_YET_SAID);
 
 export const jobColumns = {
   job: { title: 'Job', of: (j) => `${j.name} ${j.title} ${j.fileName}` },

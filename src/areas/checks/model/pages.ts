@@ -35,6 +35,8 @@ export interface JobRow {
   readonly runState: string | null;
   readonly verdict: string | null;
   readonly sentence: string | null;
+  /** What has changed since the verdict, which is out of date for it; null where it holds. */
+  readonly changed: readonly string[] | null;
   /** What its print last said. */
   readonly printMessage: string | null;
   readonly timeS: number | null;
@@ -96,6 +98,7 @@ export interface JobPage {
   readonly fileName: string;
   readonly fileSize: number;
   readonly mesh: MeshChoice | null;
+  readonly createdBy: string;
   readonly createdByName: string;
   readonly createdAt: string;
   readonly recipe: {

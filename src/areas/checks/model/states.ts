@@ -21,6 +21,16 @@ export const jobsOpen = [
   'needs attention',
 ] as const satisfies readonly JobState[];
 
+/** Somebody may still act on their verdict: it is marked where it is out of date. */
+export const verdictStates = ['received', 'checked', 'cleared', 'queued'] as const satisfies readonly JobState[];
+
+/** A check that ends takes back what was approved by the one before: who may only look checks again what is theirs and not approved yet. */
+export const mayCheckAgain = (
+  person: { readonly id: string; readonly role: string },
+  of: { readonly createdBy: string; readonly state: JobState },
+): boolean =>
+  person.role !== 'viewer' || (of.createdBy === person.id && (of.state === 'received' || of.state === 'checked'));
+
 export const jobMoves = movesAmong(jobStates, {
   /** A check has ended: whatever was approved by the one before is approved anew. A print goes on. */
   judge: { from: ['received', 'checked', 'cleared', 'queued', 'needs attention'], to: 'checked' },

@@ -17,6 +17,7 @@ export { jobList } from './list.ts';
 export { confirmSet, listPrintingJobs, listWishedJobPrints, runJobPrint, wishJobPrint } from './printJob.ts';
 export { findOutcomePicture, getRuleRecord, listSeenOn, noteOutcome, type NewOutcome } from './outcomes.ts';
 export { getQueue, queueJob, retireMachineWithQueue, unqueueJob } from './queue.ts';
+export { markOutOfDate } from './outOfDate.ts';
 export { listOtherMachines } from './others.ts';
 export { travellerOf } from './traveller.ts';
 export { countChecks } from './countChecks.ts';

@@ -2,7 +2,8 @@ import { and, desc, eq } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listPrints } from '../../machines/server/index.ts';
 import { listOutcomes } from './handOver.ts';
-import { findJob, jobName, sheetInputOf } from './jobs.ts';
+import { findJob, jobName } from './jobs.ts';
+import { sheetInputOf } from './sheet.ts';
 import { checkRun } from './tables.ts';
 
 /** A job as it is printed, or was: what it is made of, what its last verdict was pinned to, and what came of it; null where there is none. */

@@ -1,7 +1,6 @@
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -19,15 +18,14 @@ import type { CheckFailure } from '../model/failures.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { filesBeside, type MeshChoice } from '../model/mesh.ts';
 import { stillOpen, type JobRow } from '../model/pages.ts';
-import { jobsOpen, type JobState } from '../model/states.ts';
+import { jobsOpen, mayCheckAgain, type JobState } from '../model/states.ts';
 import { moveJob } from './moveJob.ts';
 import type { Purpose } from '../../rules/context.ts';
 import { lastsOf, type JobOutcome } from '../../rules/outcome.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { handOver, listOutcomes, printSeenTo } from './handOver.ts';
-import { makeSheet, pinOf } from './sheet.ts';
-import { whatChanged } from '../model/whatChanged.ts';
+import { heldAgainstNow, isMarked, newestRun } from './outOfDate.ts';
 import { printsWanted } from '../model/prints.ts';
 import { canResume } from '../../machines/model/occupancy.ts';
 import { silentS } from '../../machines/model/print.ts';
@@ -151,6 +149,7 @@ async function queueRun(ctx: Ctx, jobId: string): Promise<string> {
 export async function checkAgain(ctx: Ctx, jobId: string): Promise<Result<null, CheckFailure>> {
   const found = await findJob(ctx, jobId);
   if (!found) return fail({ code: 'noJob' });
+  if (!mayCheckAgain(ctx.user, found)) return fail({ code: 'notYours' });
   await ctx.db.transaction(async (db) => {
     const inside = { ...ctx, db };
     await queueRun(inside, jobId);
@@ -254,37 +253,9 @@ export async function clearJob(ctx: Ctx, jobId: string, why: string): Promise<Re
   });
 }
 
-async function newestRun(ctx: Pick<Ctx, 'db'>, jobId: string) {
-  const [run] = await ctx.db
-    .select()
-    .from(checkRun)
-    .where(eq(checkRun.jobId, jobId))
-    .orderBy(desc(checkRun.at))
-    .limit(1);
-  return run ?? null;
-}
-
 export async function findJob(ctx: Pick<Ctx, 'db'>, id: string) {
   const [row] = await ctx.db.select().from(job).where(eq(job.id, id));
   return row ?? null;
-}
-
-export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
-  const r = (await findRecipe(ctx, row.recipeId))!;
-  const body = r.roles.find((x) => x.role === 'part body')!;
-  return {
-    machineId: r.machineId!,
-    processId: r.processId,
-    toolId: body.toolId!,
-    materialId: body.materialId,
-    class: row.class,
-    fileName: unpackedName(row.fileName),
-    quantity: row.quantity,
-    prints: printsWanted(row),
-    overrides: r.overrides,
-    roles: r.roles,
-    purpose: row.purpose,
-  };
 }
 
 /** A job with its newest run, and whether anything the verdict was pinned to has changed since. */
@@ -292,13 +263,11 @@ export async function getJobPage(ctx: Ctx, id: string) {
   const row = await findJob(ctx, id);
   if (!row) return fail<CheckFailure>({ code: 'noJob' });
   const run = await newestRun(ctx, id);
-  const input = await sheetInputOf(ctx, row);
-  const fresh = await makeSheet(ctx, input);
+  const { input, fresh, outOfDate, changed } = await heldAgainstNow(ctx, row, run);
   const m = await findMachine(ctx, input.machineId);
   const resumes = m !== null && canResume(m, id, row.progress);
   const seenTo = printSeenTo(row, resumes);
   const request = row.requestId ? await getRequest(ctx, row.requestId) : null;
-  const outOfDate = run?.state === 'done' && fresh.ok && run.pinSha !== pinOf(fresh.value, row.mesh);
   return succeed({
     ...row,
     name: jobName(row.number),
@@ -316,10 +285,7 @@ export async function getJobPage(ctx: Ctx, id: string) {
     silentS: row.state === 'printing' ? silentS(row.progress, ctx.clock.now()) : null,
     outcomes: await listOutcomes(ctx, id),
     outOfDate,
-    changed:
-      outOfDate && run?.sheet && fresh.ok
-        ? whatChanged(run.sheet, fresh.value, run.mesh, row.mesh, run.rulesVersion !== (RULES_VERSION ?? 'unbuilt'))
-        : [],
+    changed,
   });
 }
 
@@ -332,10 +298,11 @@ export async function jobRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<JobRow[
     RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: JobOutcome['estimate'] | null }
   >(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.mesh is not null as "isMesh", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
-           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate
+           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate,
+           case when ${isMarked} then j.out_of_date->'changed' end as "changed"
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
-    left join lateral (select state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
+    left join lateral (select id, state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
     where ${where} order by j.number desc`);
   return rows.rows.map(({ estimate, ...r }) => ({
     ...r,

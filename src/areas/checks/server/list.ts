@@ -1,16 +1,18 @@
 import { sql, type SQL } from 'drizzle-orm';
 import { numbered, searchable, worded } from '../../../platform/lists/cells.ts';
 import type { ListSpec } from '../../../platform/lists/page.ts';
-import { jobColumns, MESH, NOT_YET_SAID, PROGRAM, RUN_SAYS } from '../model/list.ts';
+import { jobColumns, MESH, NOT_YET_SAID, OUT_OF_DATE, PROGRAM, RUN_SAYS } from '../model/list.ts';
 import type { JobRow } from '../model/pages.ts';
 import { jobRows } from './jobs.ts';
+import { isMarked } from './outOfDate.ts';
 
 const job = sql`${numbered('J-', sql`j.number`)} || ' ' || j.title || ' ' || j.file_name`;
 /** Something of the newest check of a job. */
 const ofRun = (what: SQL): SQL =>
   sql`(select ${what} from check_run r where r.job_id = j.id order by r.at desc limit 1)`;
 const saysOfRun = sql`coalesce(r.outcome->>'sentence', ${worded(sql`r.state`, Object.entries(RUN_SAYS))})`;
-const verdict = sql`coalesce(${ofRun(saysOfRun)}, ${NOT_YET_SAID})`;
+const saysNow = sql`case when ${isMarked} then ${OUT_OF_DATE} else '' end || ${saysOfRun}`;
+const verdict = sql`coalesce(${ofRun(saysNow)}, ${NOT_YET_SAID})`;
 
 export const jobList: ListSpec<JobRow, keyof typeof jobColumns> = {
   columns: jobColumns,

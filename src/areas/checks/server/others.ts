@@ -3,8 +3,8 @@ import type { Ctx } from '../../../platform/db/context.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { OtherMachine } from '../model/elsewhere.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { findJob, sheetInputOf } from './jobs.ts';
-import { makeSheet } from './sheet.ts';
+import { findJob } from './jobs.ts';
+import { makeSheet, sheetInputOf } from './sheet.ts';
 
 const NOT_YET = 'to be loaded';
 const A_FULL_SPOOL_G = 1000;

@@ -31,8 +31,8 @@ import { checkingMesh } from '../model/work.ts';
 import { openPlate, type PlatePart } from '../model/plate.ts';
 import type { CheckContext } from '../../rules/context.ts';
 import { checkText } from '../model/failures.ts';
-import { findJob, jobName, sheetInputOf } from './jobs.ts';
-import { makeSheet, pinOf, withTrialTimes } from './sheet.ts';
+import { findJob, jobName } from './jobs.ts';
+import { makeSheet, pinOf, sheetInputOf, withTrialTimes } from './sheet.ts';
 import { workDigest } from './workDigest.ts';
 import { checkRun } from './tables.ts';
 

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
@@ -6,16 +7,18 @@ import type { Values } from '../../library/settings/define.ts';
 import { asRulesRead, findHeadsFor, findMachine, getPolicy, paceOfMachine } from '../../machines/server/index.ts';
 import type { CheckFailure } from '../model/failures.ts';
 import type { MeshChoice } from '../model/mesh.ts';
+import { printsWanted } from '../model/prints.ts';
 import { addingTrialTimes } from '../model/trialTimes.ts';
 import { contextFrom, type CheckContext, type HeadSources, type Purpose } from '../../rules/context.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import { otherHeadRoles, type OtherHeadRole } from '../../rules/recipeInput.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
 import { canonicalJson } from '../../../core/formats/canonicalJson.ts';
-import { makeRecipeSheet } from '../../recipes/server/index.ts';
+import { findRecipe, makeRecipeSheet } from '../../recipes/server/index.ts';
 import type { RecipeFailure } from '../../recipes/model/failures.ts';
 import { findSetting } from '../../library/settings/catalogue.ts';
 import { pairsOf, workOut, type RoleChoice } from '../../recipes/model/recipe.ts';
+import type { job } from './tables.ts';
 
 export interface RecipeSources {
   readonly machineId: string;
@@ -31,6 +34,25 @@ export interface RecipeSources {
   /** What a kept recipe prints further roles with; the part body alone where left out. */
   readonly roles?: readonly RoleChoice[];
   readonly purpose?: Purpose | null;
+}
+
+/** What a job's recipe is worked out from. */
+export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferSelect) {
+  const r = (await findRecipe(ctx, row.recipeId))!;
+  const body = r.roles.find((x) => x.role === 'part body')!;
+  return {
+    machineId: r.machineId!,
+    processId: r.processId,
+    toolId: body.toolId!,
+    materialId: body.materialId,
+    class: row.class,
+    fileName: unpackedName(row.fileName),
+    quantity: row.quantity,
+    prints: printsWanted(row),
+    overrides: r.overrides,
+    roles: r.roles,
+    purpose: row.purpose,
+  };
 }
 
 /** Limits of a machine for a recipe as the rules read them, from what is in force now. */

@@ -49,6 +49,8 @@ export const job = pgTable(
     queueId: text('queue_id'),
     queueRank: integer('queue_rank'),
     queued: jsonb('queued').$type<Queued>(),
+    /** Check whose verdict is out of date, and what has changed since; marked by the worker. */
+    outOfDate: jsonb('out_of_date').$type<{ readonly runId: string; readonly changed: readonly string[] }>(),
     createdBy: text('created_by').notNull(),
     createdByName: text('created_by_name').notNull(),
     createdAt: at('created_at').notNull(),

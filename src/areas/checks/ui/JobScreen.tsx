@@ -8,6 +8,7 @@ import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
 import { isOfLayers, ofProgram, type Finding } from '../../rules/outcome.ts';
+import { mayCheckAgain } from '../model/states.ts';
 import { stillOpen, type JobPage } from '../model/pages.ts';
 import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
@@ -84,7 +85,7 @@ export function JobScreen({ id }: { readonly id: string }) {
         setWish(fitting(now, { ...now, placement: { ...now.placement, turnDeg } }));
       }
     : undefined;
-  const again = (
+  const again = mayCheckAgain(person, j) && (
     <Button variant="default" disabled={busy} onClick={() => void act('check', {}, 'Check started')}>
       Check again
     </Button>

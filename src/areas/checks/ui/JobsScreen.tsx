@@ -21,7 +21,7 @@ const shows: Partial<Record<keyof typeof jobColumns, (j: JobRow) => ReactNode>> 
   ),
   verdict: (j) => (
     <>
-      <StateMark mark={markOf[j.verdict ?? ''] ?? 'note'} /> {jobColumns.verdict.of(j)}
+      <StateMark mark={j.changed ? 'note' : (markOf[j.verdict ?? ''] ?? 'note')} /> {jobColumns.verdict.of(j)}
     </>
   ),
   time: (j) => (j.timeS === null ? '' : formatDuration(j.timeS)),

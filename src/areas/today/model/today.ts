@@ -26,6 +26,8 @@ export interface Today {
   /** For how long the worker, which prints and checks, has given no sign of life; null while it does. */
   readonly workerSilentS: number | null;
   readonly trials: readonly TrialRow[];
+  /** Jobs whose verdict holds no longer, because something it depends on has changed since. */
+  readonly outOfDate: readonly JobRow[];
   readonly blocked: readonly JobRow[];
   readonly waiting: readonly JobRow[];
   /** What people want printed and nobody has taken up yet, the oldest first. */

@@ -28,6 +28,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
   const care = await listAllCare(ctx);
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
+  const current = jobs.filter((j) => j.changed === null);
   const silentS = await workerSilentForS(ctx);
   return {
     workerSilentS: silentS !== null && silentS > SILENT_AFTER_S ? Math.round(silentS) : null,
@@ -35,13 +36,14 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     workarounds,
     requests,
     trials,
-    blocked: jobs.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
+    outOfDate: jobs.filter((j) => j.changed !== null && j.runState === 'done'),
+    blocked: current.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),
     stopped: inState('stopped'),
     unknown: inState('unknown'),
     full: inState('waiting to be cleared'),
     gaveUp: jobs.filter((j) => j.runState === 'gave up'),
-    waiting: jobs.filter((j) => j.state === 'checked' && j.verdict !== 'blocked' && j.runState !== 'gave up'),
+    waiting: current.filter((j) => j.state === 'checked' && j.verdict !== 'blocked' && j.runState !== 'gave up'),
     care: care
       .filter((c) => c.state === 'due' || c.isUnderWay)
       .toSorted((a, b) => Number(b.task.isBlocking) - Number(a.task.isBlocking))

@@ -7,6 +7,7 @@ import { StartJob } from '../../../ui/StartJob.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { Today } from '../model/today.ts';
 import { Item } from './Item.tsx';
+import { OutOfDate } from './OutOfDate.tsx';
 import { NeedingMachines } from './NeedingMachines.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
 
@@ -34,6 +35,7 @@ export function TodayScreen() {
     data.gaveUp.length +
     data.full.length +
     data.care.length +
+    data.outOfDate.length +
     data.blocked.length +
     data.trials.length +
     data.due.length +
@@ -138,6 +140,7 @@ export function TodayScreen() {
                   <article className="hint">No job is blocked and none waits.</article>
                 )}
               </section>
+              <OutOfDate jobs={data.outOfDate} />
               {data.requests.length > 0 && (
                 <section aria-label="Requests">
                   <h2>

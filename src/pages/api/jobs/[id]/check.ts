@@ -6,6 +6,6 @@ export const POST = command({
   role: 'viewer',
   schema: emptySchema,
   text: checkText,
-  statuses: { noJob: 404 },
+  statuses: { noJob: 404, notYours: 403 },
   run: ({ ctx, params }) => checkAgain(ctx, params['id']!),
 });
