@@ -267,6 +267,33 @@ test('a program dropped on a new job proposes a machine, and the job is kept wit
   expect(document.querySelector('.band')!.textContent).toMatch(/J-\d+.*clip small/);
   expect(refused).toEqual([]);
 });
+test('a new job that a link led away from is there on coming back, files and all; of two programs two jobs are made', async () => {
+  await show('/checks/new', 'technician');
+  const laid = (name: string, e: number): File =>
+    new File([`G28\nG1 Z0.2 F600\nG1 X10 Y10 F6000\nG1 X60 E${e} F1200\nM104 S0\n`], name);
+  await hands.upload(screen.getByLabelText('Mesh, G-code file or layer stack', { selector: 'input' }), [
+    laid('left_clip.gcode', 3),
+    laid('right_clip.gcode', 2),
+  ]);
+  await screen.findByText(/left_clip.gcode · /);
+  await write('Title', 'Clip of the left side');
+  await pick('Process', 'Fine 0.20');
+  await settled();
+  await hands.click(screen.getByRole('link', { name: 'Machines' }));
+  await screen.findByRole('heading', { name: 'Machines', level: 1 });
+  history.back();
+  await screen.findByText(/left_clip.gcode · /);
+  expect(screen.getByLabelText<HTMLInputElement>('Title', { selector: 'input' }).value).toBe('Clip of the left side');
+  expect(document.querySelector('main')!.textContent).toContain('right_clip.gcode is saved as a job of its own');
+  await settled();
+  await press('Save 2 jobs');
+  await waitFor(() => expect(location.pathname).toBe('/checks'), { timeout: 20_000 });
+  const titles = (await ask<ListPage<{ readonly title: string }>>('/api/jobs')).rows.map((j) => j.title);
+  expect(titles.slice(0, 2).sort()).toEqual(['Clip of the left side', 'right clip']);
+  await show('/checks/new', 'technician');
+  expect(document.querySelector('main')!.textContent).not.toContain('left_clip.gcode');
+  expect(refused).toEqual([]);
+});
 test('a reference part shows five prints side by side, is scored at its places, and is printed again with one value changed', async () => {
   const [part] = await ask<{ id: string; name: string }[]>('/api/references');
   const main = await show(`/checks/references/${part!.id}`, 'lead');

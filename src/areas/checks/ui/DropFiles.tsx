@@ -23,8 +23,9 @@ export function DropFiles({
         </>
       ) : (
         <>
-          <b>Drop meshes (STL, 3MF, OBJ), a G-code file or a layer stack (ZIP) here</b>, packed or not, up to 200 MB
-          each, or press Enter to choose. Machine, tool and material are proposed from what stands ready.
+          <b>Drop meshes (STL, 3MF, OBJ), G-code files or a layer stack (ZIP) here</b>, packed or not, up to 200 MB
+          each, or press Enter to choose. Meshes share a plate, each program is a job. Machine, tool and material are
+          proposed from what stands ready.
         </>
       )}
     </Dropzone>

@@ -1,9 +1,8 @@
 import { Box, Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import '@mantine/dropzone/styles.layer.css';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
-import { asDrawn } from '../../../core/mesh/placement.ts';
 import { LEAN_DEG } from '../../../core/resin/stackReport.ts';
 import { fetchJson } from '../../../ui/api.ts';
 import { InReview } from '../../../ui/InReview.tsx';
@@ -14,14 +13,12 @@ import { IN_USE } from '../../library/model/list.ts';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
-import type { Values } from '../../library/settings/define.ts';
-import { applyFix, fixText } from '../model/applyFix.ts';
-import { fitting, type MeshChoice } from '../model/mesh.ts';
+import { fixText } from '../model/applyFix.ts';
+import type { MeshChoice } from '../model/mesh.ts';
 import type { Finding } from '../../rules/outcome.ts';
 import { printsWanted } from '../model/prints.ts';
 import { overhangLimitOf } from '../model/overhangLimit.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
-import { isReadAlike, type PlannedPlate } from '../model/arrangeOnPlates.ts';
 import { jobClasses } from '../model/schemas.ts';
 import { titleOfFile } from '../../../ui/upload.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
@@ -42,153 +39,65 @@ import { PlatePanel } from './PlatePanel.tsx';
 import { proposalText, proposeMachine } from './proposeMachine.ts';
 import { SolidPanel } from './SolidPanel.tsx';
 import { OrientationPanel } from './OrientationPanel.tsx';
-import { purposes, type Purpose } from '../../rules/context.ts';
+import { purposes, type CheckContext, type Purpose } from '../../rules/context.ts';
 import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { usePictures } from './usePictures.ts';
 import { useRequested } from './useRequested.ts';
 import { useSheet } from './useSheet.ts';
 import { ResinOrientations } from './ResinOrientations.tsx';
-import { SOLID, useSolid } from './useSolid.ts';
+import { SOLID, type JobFields } from './jobDraft.ts';
+import { useJobDraft } from './useJobDraft.ts';
 import { useSpread } from './useSpread.ts';
 import { VerdictBand } from './VerdictBand.tsx';
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const [file, setFile] = useState<File | null>(null);
-  /** The machine where nobody chose it. */
-  const [proposed, setProposed] = useState<MachineCard | null>(null);
-  const [validationError, setValidationError] = useState<string | null>(null);
-  const [machineId, setMachineId] = useState('');
-  const [toolId, setToolId] = useState('');
-  const [materialId, setMaterialId] = useState('');
-  const [processId, setProcessId] = useState('');
-  const [recipeId, setRecipeId] = useState('');
-  const [title, setTitle] = useState('');
-  const [jobClass, setJobClass] = useState<JobClass>('in-house');
-  const [quantity, setQuantity] = useState<number | string>(1);
+  const [draft, act, forget] = useJobDraft();
+  const { file, others, programs, choice, further, solid, machineId, recipeId, overrides, request, proposed } = draft;
+  const { toolId, materialId, processId, title, jobClass, quantity, purpose, due } = draft;
+  const set = (to: Partial<JobFields>): void => act({ act: 'set', to });
+  const say = (says: string | null): void => act({ act: 'say', says });
   const [keeping, setKeeping] = useState<number | null>(null);
-  /** How a mesh is read and stands; null for a program. */
-  const [choice, setChoice] = useState<MeshChoice | null>(null);
-  const isSetDown = useRef(false);
-  /** The machine whose plate several meshes were set down on by themselves. */
-  const spreadOn = useRef('');
-  /** Other meshes of the job, under a name of their own until they are sent. */
-  const [others, setOthers] = useState<readonly (readonly [string, File])[]>([]);
-  const { solid, ...hollowing } = useSolid(file, choice, setFile, setChoice);
-  /** Plates beyond the first: each is kept as a job of its own. */
-  const [further, setFurther] = useState<readonly PlannedPlate[]>([]);
-  /** The job's own values beside its recipe's: fixes done to a copy. */
-  const [overrides, setOverrides] = useState<Values>({});
-  const [purpose, setPurpose] = useState<Purpose | ''>('');
-  const [due, setDue] = useState('');
   const take = async (list: readonly File[]): Promise<void> => {
-    if (list.length === 0) return;
-    const { main: f, meshes, isMesh, says } = await sortOut(list);
-    setValidationError(says);
-    if (!f) return;
-    isSetDown.current = false;
-    spreadOn.current = '';
-    const [w, d] = sheet?.machine.travelMm ?? [0, 0];
-    const placement = asDrawn(w / 2, d / 2);
-    const named = meshes.map((m, i) => [`local:${i}`, m] as const);
-    setOthers(named);
-    setFurther([]);
-    hollowing.forget();
-    setOverrides({});
-    setChoice(
-      isMesh
-        ? {
-            unit: null,
-            placement,
-            ...(named.length > 0 && {
-              more: named.map(([sha256, m]) => ({
-                file: { sha256, name: m.name, size: m.size },
-                unit: null,
-                placement,
-              })),
-            }),
-          }
-        : null,
-    );
-    setFile(f);
-    setTitle((t) => t || titleOfFile(f.name));
+    if (list.length > 0) act({ act: 'take', files: await sortOut(list), travelMm: travelOf(sheet) });
   };
-  const { request, stored } = useRequested((asked, files) => {
-    setTitle(asked.title);
-    setQuantity(asked.quantity);
-    setDue(asked.due ?? '');
-    void take(files);
-  }, setValidationError);
-  /** What lies on further plates was set down as things were: it has to be arranged anew. */
-  const putAway = (why: string): void => {
-    if (further.length === 0) return;
-    setFurther([]);
-    setValidationError(`${why} now: the further plates were removed; arrange again`);
-  };
-  const chooseMachine = (id: string): void => {
-    if (id !== machineId) putAway('The machine is another');
-    const m = machines.data?.find((x) => x.id === id);
-    setMachineId(id);
-    if (m && !recipeId) {
-      setToolId(m.mounted?.id ?? '');
-      setMaterialId(m.loaded?.id ?? '');
-    }
-  };
+  useRequested(
+    request,
+    (asked, stored) => {
+      act({ act: 'answer', request: asked, stored });
+      void take([...stored.keys()]);
+    },
+    say,
+  );
   // also where the files were dropped before the machines were there
   useEffect(() => {
     const free = file && !proposed && !machineId && !recipeId ? proposeMachine(machines.data ?? []) : null;
-    if (!free) return;
-    chooseMachine(free.id);
-    setProposed(free);
+    if (free) act({ act: 'propose', machine: free });
   }, [file, machines.data]);
   const chooseRecipe = async (id: string): Promise<void> => {
-    setRecipeId(id);
+    act({ act: 'choose recipe', id, choice: null });
     if (!id) return;
     try {
-      const { choice } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
-      const body = choice.roles.find((r) => r.role === 'part body')!;
-      if (choice.machineId) {
-        if (choice.machineId !== machineId) putAway('The machine is another');
-        setMachineId(choice.machineId);
-      }
-      setToolId(body.toolId ?? '');
-      setMaterialId(body.materialId);
-      setProcessId(choice.processId);
+      const { choice: chosen } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
+      act({ act: 'choose recipe', id, choice: chosen });
     } catch (e) {
-      setValidationError((e as Error).message);
+      say((e as Error).message);
     }
   };
   useEffect(() => {
     const asked = new URLSearchParams(location.search).get('recipe');
-    if (asked) void chooseRecipe(asked);
+    if (asked && recipeId === '') void chooseRecipe(asked);
   }, []);
-  const usual = useUsualProcess({ machineId, materialId, processId }, setProcessId);
-  const chosen = { machineId, toolId, materialId, processId, jobClass, quantity, recipeId, purpose, overrides };
-  const { sheet: limits, fetchAnew } = useSheet(file && { file, ...chosen }, setValidationError);
+  const usual = useUsualProcess({ machineId, materialId, processId }, (id) => set({ processId: id }));
+  const { sheet: limits, fetchAnew } = useSheet(file && { ...draft, file }, say);
   const prints = printsWanted({ quantity: limits?.job.quantity ?? 1, mesh: choice });
   const sheet = useMemo(() => limits && { ...limits, job: { ...limits.job, prints } }, [limits, prints]);
   useEffect(() => {
-    if (!limits || isSetDown.current || spreadOn.current === limits.machine.id) return;
-    const [w, d] = limits.machine.travelMm;
-    setChoice((c) => c && fitting(c, { ...c, placement: { ...c.placement, xMm: w / 2, yMm: d / 2 } }));
+    if (limits) act({ act: 'centre', machineId: limits.machine.id, travelMm: travelOf(limits) });
   }, [limits]);
-  /** Reads or stands the part otherwise. */
-  const change = (next: MeshChoice): void => {
-    const isAsItLay = (['placement', 'more', 'boxes'] as const).every((of) => next[of] === choice?.[of]);
-    if (!isAsItLay) isSetDown.current = true;
-    if (choice && !isReadAlike(choice, next)) putAway('The part is read or stands otherwise');
-    setChoice(choice ? fitting(choice, next) : next);
-  };
-  const rest = (turnDeg: readonly [number, number, number]): void => {
-    if (choice) change({ ...choice, placement: { ...choice.placement, turnDeg } });
-  };
-  const fix = (f: Finding): void => {
-    if (!choice) return;
-    const copy = applyFix(overrides, choice, f.change!);
-    setOverrides(copy.overrides);
-    change(copy.mesh);
-  };
+  const change = (next: MeshChoice): void => act({ act: 'stand', choice: next });
+  const rest = (turnDeg: readonly [number, number, number]): void => act({ act: 'turn', turnDeg });
   const asFile = useCallback(() => Promise.resolve(file!), [file]);
   const asOthers = useCallback(() => Promise.resolve(others), [others]);
   const pictures = usePictures(file);
@@ -196,20 +105,21 @@ export function NewJobScreen() {
   const program = ofProgram(check.outcome);
   const layers = check.outcome && isOfLayers(check.outcome) ? check.outcome : null;
   const isResin = sheet?.technology === 'resin';
-  const spread = ([first, ...rest]: readonly [PlannedPlate, ...PlannedPlate[]]): void => {
-    setChoice(first.choice);
-    setFurther(rest);
-  };
-  useSpread(file, choice, check, sheet, isSetDown, spreadOn, spread);
+  useSpread(draft, check, sheet, (plates, on) => act({ act: 'spread', plates, on }));
   const keep = async (): Promise<void> => {
     if (!file) return;
     setKeeping(0);
-    setValidationError(null);
+    say(null);
+    const also = programs.map((f, i) => [`program:${i}`, f] as const);
     try {
       const ids = await saveJobs(
-        [['', file] as const, ...others, ...(solid ? [[SOLID, solid] as const] : [])],
-        stored,
-        [{ file: null, choice }, ...further],
+        [['', file] as const, ...others, ...(solid ? [[SOLID, solid.file] as const] : []), ...also],
+        draft.stored,
+        [
+          { file: null, choice },
+          ...further,
+          ...also.map(([sha256, f]) => ({ file: { sha256 }, choice: null, title: titleOfFile(f.name) })),
+        ],
         {
           title,
           class: jobClass,
@@ -226,10 +136,12 @@ export function NewJobScreen() {
         },
         setKeeping,
       );
-      if (ids.length > 1) notifySuccess(`${ids.length} jobs, one for each plate`);
+      if (ids.length > 1)
+        notifySuccess(`${ids.length} jobs, one for each ${programs.length > 0 ? 'program' : 'plate'}`);
+      forget();
       navigate(ids.length > 1 ? '/checks' : `/checks/${ids[0]}`);
     } catch (e) {
-      setValidationError((e as Error).message);
+      say((e as Error).message);
       setKeeping(null);
     }
   };
@@ -249,13 +161,25 @@ export function NewJobScreen() {
           </span>
         )}
         <div className="end">
+          {file && keeping === null && (
+            <Button variant="default" onClick={() => act({ act: 'discard' })}>
+              Discard
+            </Button>
+          )}
           <Button disabled={!ready || keeping !== null || check.refusal !== null} onClick={() => void keep()}>
-            {keeping === null ? 'Save job' : `Uploading ${Math.round(keeping * 100)} %`}
+            {keeping === null
+              ? programs.length > 0
+                ? `Save ${1 + programs.length} jobs`
+                : 'Save job'
+              : `Uploading ${Math.round(keeping * 100)} %`}
           </Button>
         </div>
       </div>
       <section className="stage">
-        <DropFiles files={file ? [file, ...others.map(([, f]) => f)] : []} onDrop={(files) => void take(files)} />
+        <DropFiles
+          files={file ? [file, ...others.map(([, f]) => f), ...programs] : []}
+          onDrop={(files) => void take(files)}
+        />
         {request && (
           <p className="hint">
             <a href={`/checks/requests/${request.id}`}>{request.name}</a>, requested by {request.createdByName}:{' '}
@@ -265,9 +189,16 @@ export function NewJobScreen() {
         {proposed && proposed.id === machineId && <p className="hint">{proposalText(proposed)}</p>}
         {usual && <p className="hint">{usual}</p>}
         <InReview profileIds={[toolId, materialId, processId]} />
-        {validationError && (
+        {programs.length > 0 && (
+          <p className="hint">
+            What is checked here is {file!.name}; {programs.map((f) => f.name).join(', ')}{' '}
+            {programs.length === 1 ? 'is saved as a job of its own' : 'are saved as jobs of their own'}, with the same
+            recipe, and checked by the server.
+          </p>
+        )}
+        {draft.says && (
           <Box component="p" role="alert" c="var(--oxide)" mt={8}>
-            {validationError}
+            {draft.says}
           </Box>
         )}
         <Box className="fields" mt={12}>
@@ -281,30 +212,48 @@ export function NewJobScreen() {
           <NativeSelect
             label="Machine"
             value={machineId}
-            onChange={(e) => chooseMachine(e.currentTarget.value)}
+            onChange={({ currentTarget: { value: id } }) =>
+              act({ act: 'choose machine', id, machine: machines.data?.find((m) => m.id === id) ?? null })
+            }
             data={[
               { value: '', label: 'choose…' },
               ...(machines.data ?? []).map((m) => ({ value: m.id, label: m.name })),
             ]}
           />
-          <RecordPick label="Tool" {...profileOf('tool')} value={toolId} onChange={setToolId} />
-          <RecordPick label="Material" {...profileOf('material')} value={materialId} onChange={setMaterialId} />
-          <RecordPick label="Process" {...profileOf('process')} value={processId} onChange={setProcessId} />
-          <TextInput label="Title" value={title} onChange={(e) => setTitle(e.currentTarget.value)} />
+          <RecordPick label="Tool" {...profileOf('tool')} value={toolId} onChange={(id) => set({ toolId: id })} />
+          <RecordPick
+            label="Material"
+            {...profileOf('material')}
+            value={materialId}
+            onChange={(id) => set({ materialId: id })}
+          />
+          <RecordPick
+            label="Process"
+            {...profileOf('process')}
+            value={processId}
+            onChange={(id) => set({ processId: id })}
+          />
+          <TextInput label="Title" value={title} onChange={(e) => set({ title: e.currentTarget.value })} />
           <NativeSelect
             label="Class"
             value={jobClass}
-            onChange={(e) => setJobClass(e.currentTarget.value as JobClass)}
+            onChange={(e) => set({ jobClass: e.currentTarget.value as JobClass })}
             data={[...jobClasses]}
           />
           <NativeSelect
             label="Purpose"
             value={purpose}
-            onChange={(e) => setPurpose(e.currentTarget.value as Purpose | '')}
+            onChange={(e) => set({ purpose: e.currentTarget.value as Purpose | '' })}
             data={[{ value: '', label: 'not stated' }, ...purposes]}
           />
-          <DayField label="Due" value={due} onChange={setDue} />
-          <NumberInput label="Pieces" value={quantity} onChange={setQuantity} min={1} max={10000} />
+          <DayField label="Due" value={due} onChange={(value) => set({ due: value })} />
+          <NumberInput
+            label="Pieces"
+            value={quantity}
+            onChange={(value) => set({ quantity: value })}
+            min={1}
+            max={10000}
+          />
         </Box>
       </section>
       {check.refusal && (
@@ -328,10 +277,7 @@ export function NewJobScreen() {
           plates={[{ file: null, choice, pieces: 1 + (choice.more?.length ?? 0) }, ...further]}
           jobFile={{ sha256: '', name: file.name, size: file.size }}
           sheet={sheet}
-          onSpread={({ plates: [first, ...rest] }) => {
-            isSetDown.current = true;
-            spread([first!, ...rest]);
-          }}
+          onSpread={({ plates: [first, ...rest] }) => act({ act: 'spread', plates: [first!, ...rest], on: null })}
         />
       )}
       {choice && check.mesh && sheet && !isResin && (
@@ -342,9 +288,9 @@ export function NewJobScreen() {
           <ResinOrientations file={file} choice={choice} sheet={sheet} onTake={rest} />
           <PreparePanel
             {...{ file, others, choice, sheet, found: layers }}
-            onChange={(prepared) => setChoice({ ...choice, prepared })}
-            onHollow={hollowing.hollow}
-            onSolid={hollowing.undo}
+            onChange={(prepared) => act({ act: 'prepare', prepared })}
+            onHollow={(stl, wallMm) => act({ act: 'hollow', stl, wallMm })}
+            onSolid={() => act({ act: 'make solid' })}
           />
         </>
       )}
@@ -361,7 +307,9 @@ export function NewJobScreen() {
       {choice && check.mesh && sheet && file && !isResin && (
         <OrientationPanel file={() => Promise.resolve(file)} choice={choice} sheet={sheet} onTake={rest} />
       )}
-      {file && pictures && <PicturesPanel {...{ file, pictures, sheet }} onMade={setFile} />}
+      {file && pictures && (
+        <PicturesPanel {...{ file, pictures, sheet }} onMade={(made) => act({ act: 'replace file', file: made })} />
+      )}
       {(choice ?? isResin) && sheet && file && !pictures && !check.outcome && !check.refusal && (
         <div className="verdict" role="status">
           {!choice && 'Looking through the layers'}
@@ -370,20 +318,31 @@ export function NewJobScreen() {
           , {Math.round(100 * (check.share ?? 0))} %
         </div>
       )}
-      {isResin && file && <LayersFound found={layers} share={check.share} prints={prints} onFix={fix} />}
+      {isResin && file && (
+        <LayersFound
+          found={layers}
+          share={check.share}
+          prints={prints}
+          onFix={(f) => act({ act: 'fix', change: f.change! })}
+        />
+      )}
       {program && sheet && (
         <>
           <VerdictBand outcome={program} reading={check.share} />
           {Object.keys(overrides).length > 0 && (
             <p className="stage hint" role="status">
               In a copy of the recipe, for this job only: {fixText({ values: overrides })}.{' '}
-              <Button variant="subtle" size="compact-xs" onClick={() => setOverrides({})}>
+              <Button variant="subtle" size="compact-xs" onClick={() => act({ act: 'undo fixes' })}>
                 undo
               </Button>
             </p>
           )}
           <div className="page two">
-            <HeightChart outcome={program} sheet={sheet} {...(choice && { onFix: fix })} />
+            <HeightChart
+              outcome={program}
+              sheet={sheet}
+              {...(choice && { onFix: (f: Finding) => act({ act: 'fix', change: f.change! }) })}
+            />
             <CheckSide
               rulesVersion={RULES_VERSION}
               outcome={program}
@@ -397,4 +356,10 @@ export function NewJobScreen() {
       )}
     </>
   );
+}
+
+/** The travel of the machine, or none where it is not known yet. */
+function travelOf(context: CheckContext | null): readonly [number, number] {
+  const [xMm, yMm] = context?.machine.travelMm ?? [0, 0];
+  return [xMm, yMm];
 }

@@ -6,10 +6,12 @@ import type { MeshChoice } from '../model/mesh.ts';
 export interface SortedOut {
   readonly main: File | null;
   readonly meshes: readonly File[];
+  /** Programs after the first: each is a job of its own. */
+  readonly programs: readonly File[];
   readonly isMesh: boolean;
   readonly says: string | null;
 }
-/** What was dropped: meshes share a plate, a program goes alone. What cannot be taken is named, the others go on. */
+/** What was dropped: meshes share a plate, each program is a job. What cannot be taken is named, the others go on. */
 export async function sortOut(list: readonly File[]): Promise<SortedOut> {
   const said: string[] = [];
   const meshes: File[] = [];
@@ -31,11 +33,12 @@ export async function sortOut(list: readonly File[]): Promise<SortedOut> {
         `${f.name} ends like neither G-code (.gcode, .gco, .g, .nc, each also .gz) nor a mesh (.stl, .3mf, .obj); it is read as G-code`,
       );
   }
-  const left = meshes.length > 0 ? programs : programs.slice(1);
-  if (left.length > 0)
-    said.push(`${left.map((f) => f.name).join(', ')}: a program is a job of its own; drop it by itself`);
-  const [main = null, ...rest] = meshes.length > 0 ? meshes : programs.slice(0, 1);
-  return { main, meshes: rest, isMesh: meshes.length > 0, says: said.length > 0 ? said.join('. ') : null };
+  const isMesh = meshes.length > 0;
+  if (isMesh && programs.length > 0)
+    said.push(`${programs.map((f) => f.name).join(', ')}: a program is a job of its own; drop it without meshes`);
+  const [main = null, ...rest] = isMesh ? meshes : programs;
+  const also = isMesh ? { meshes: rest, programs: [] } : { meshes: [], programs: rest };
+  return { main, ...also, isMesh, says: said.length > 0 ? said.join('. ') : null };
 }
 
 /** A plate with its files as they are kept by the server. */

@@ -1,21 +1,18 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { fetchJson } from '../../../ui/api.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 
-export interface Requested {
-  readonly request: RequestRow | null;
-  /** Digests of the files that came with it: they need not be sent back. */
-  readonly stored: ReadonlyMap<File, string>;
-}
 /** The request that a new job answers, where its address names one; its files come from the server as if they had been dropped. */
 export function useRequested(
-  onCome: (request: RequestRow, files: readonly File[]) => void,
+  /** The one that has come already. */
+  there: RequestRow | null,
+  /** With the digests of the files that came with it: they need not be sent back. */
+  onCome: (request: RequestRow, stored: ReadonlyMap<File, string>) => void,
   onRefused: (why: string) => void,
-): Requested {
-  const [requested, setRequested] = useState<Requested>({ request: null, stored: new Map() });
+): void {
   useEffect(() => {
     const id = new URLSearchParams(location.search).get('request');
-    if (!id) return;
+    if (!id || there?.id === id) return;
     const fetchAll = async (): Promise<void> => {
       const found = await fetchJson<RequestRow>(`/api/requests/${encodeURIComponent(id)}`);
       const files = await Promise.all(
@@ -26,10 +23,8 @@ export function useRequested(
           return new File([await answer.arrayBuffer()], name);
         }),
       );
-      setRequested({ request: found, stored: new Map(files.map((f, i) => [f, found.files[i]!.sha256])) });
-      onCome(found, files);
+      onCome(found, new Map(files.map((f, i) => [f, found.files[i]!.sha256])));
     };
     fetchAll().catch((e: Error) => onRefused(e.message));
   }, []);
-  return requested;
 }

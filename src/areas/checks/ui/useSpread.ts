@@ -1,24 +1,20 @@
-import { useEffect, type RefObject } from 'react';
+import { useEffect } from 'react';
 import type { CheckContext } from '../../rules/context.ts';
 import { arrangeOnPlates, edgeOf, thingsOf, USUAL_GAP_MM, type PlannedPlate } from '../model/arrangeOnPlates.ts';
-import type { MeshChoice } from '../model/mesh.ts';
+import type { JobDraft } from './jobDraft.ts';
 import type { LocalCheck } from './useLocalCheck.ts';
 
 /** Several meshes that were dropped together are set beside each other as soon as it is known how much room they take, and anew on the
  *  plate of another machine, unless somebody has set them down. */
 export function useSpread(
-  file: File | null,
-  choice: MeshChoice | null,
+  { file, choice, isSetDown, spreadOn }: JobDraft,
   { mesh, read }: LocalCheck,
   sheet: CheckContext | null,
-  isSetDown: RefObject<boolean>,
-  /** The machine they were set down for. */
-  spreadOn: RefObject<string>,
-  onSpread: (plates: readonly [PlannedPlate, ...PlannedPlate[]]) => void,
+  onSpread: (plates: readonly [PlannedPlate, ...PlannedPlate[]], machineId: string) => void,
 ): void {
   useEffect(() => {
     if (!file || !choice?.more?.length || !mesh || !sheet || read !== choice) return;
-    if (isSetDown.current || spreadOn.current === sheet.machine.id) return;
+    if (isSetDown || spreadOn === sheet.machine.id) return;
     const things = thingsOf(
       read,
       [mesh.hull, ...mesh.others],
@@ -34,7 +30,6 @@ export function useSpread(
     );
     const [first, ...rest] = plates;
     if (!first || tooLarge.length > 0) return;
-    spreadOn.current = sheet.machine.id;
-    onSpread([first, ...rest]);
+    onSpread([first, ...rest], sheet.machine.id);
   }, [mesh, sheet]);
 }
