@@ -18,7 +18,9 @@ await build({ ...oneFile, entryPoints: ['dist/server/entry.mjs'], outfile: 'dist
 await build({
   ...oneFile,
   entryPoints: {
-    worker: 'src/workers/server.ts',
+    devices: 'src/workers/devices.ts',
+    checks: 'src/workers/checks.ts',
+    checkRunner: 'src/workers/checkRunner.ts',
     migrate: 'src/workers/migrate.ts',
     seed: 'src/workers/seed.ts',
     standins: 'standins/controller/main.ts',

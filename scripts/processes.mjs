@@ -1,4 +1,4 @@
-// Starts the cluster and the three processes, restarts a child that dies, stops everything on the way out.
+// Starts the cluster and the four processes, restarts a child that dies, stops everything on the way out.
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
@@ -17,7 +17,30 @@ const ENDS_MS = 5000;
 /** The stand-ins take a dozen ports from theirs on; the web process of a farm without a port of its own stands beyond them. */
 const WEB_BEYOND = 15;
 
-/** Brings a whole farm up: cluster, schema, demo data, stand-ins, worker, web. A quiet one writes what it has to say to its log file. */
+/** What each process is told of its surroundings, and nothing else: a secret stands where it is used. */
+const ANY = ['PATH', 'HOME', 'LANG', 'TZ', 'TMPDIR', 'NODE_ENV', 'ASTRO_TELEMETRY_DISABLED'];
+const NEEDS = {
+  migrate: ['DATABASE_OWNER_URL'],
+  seed: [
+    'DATABASE_URL',
+    'CANTIERE_SECRET',
+    'CANTIERE_URL',
+    'CANTIERE_DEMO_PASSWORD',
+    'CANTIERE_STANDIN_PORT',
+    'CANTIERE_DATA',
+  ],
+  'stand-ins': ['CANTIERE_STANDIN_PORT', 'CANTIERE_STANDIN_READERS', 'CANTIERE_TIME_SCALE'],
+  devices: ['DATABASE_URL', 'CANTIERE_DATA', 'CANTIERE_DROP'],
+  checks: ['DATABASE_URL'],
+  web: [
+    ...['HOST', 'PORT', 'CANTIERE_URL', 'DATABASE_URL', 'CANTIERE_SECRET', 'CANTIERE_DEMO_PASSWORD', 'CANTIERE_DATA'],
+    ...['CANTIERE_DROP', 'CANTIERE_STANDIN_PORT', 'CANTIERE_DATABASE_FOLDER'],
+  ],
+};
+const envFor = (env, process) =>
+  Object.fromEntries([...ANY, ...NEEDS[process]].flatMap((key) => (env[key] === undefined ? [] : [[key, env[key]]])));
+
+/** Brings a whole farm up: cluster, schema, demo data, stand-ins, what serves machines, what does checks, web. A quiet one writes what it has to say to its log file. */
 export async function startFarm({
   name = 'pg',
   port,
@@ -52,22 +75,22 @@ export async function startFarm({
     CANTIERE_DATA: data,
     CANTIERE_DATABASE_FOLDER: cluster.folder,
   };
-  const runOnce = async (script, extra = {}) => {
-    const child = spawn('node', ['--enable-source-maps', path.join('dist/processes', script)], {
+  const runOnce = async (label, extra = {}) => {
+    const child = spawn('node', ['--enable-source-maps', `dist/processes/${label}.mjs`], {
       cwd: root,
-      env: { ...env, ...extra },
+      env: { ...envFor(env, label), ...extra },
       stdio: ['ignore', 'inherit', 'inherit'],
     });
     const [status] = await once(child, 'exit');
-    if (status !== 0) throw new Error(`${script} failed`);
+    if (status !== 0) throw new Error(`${label} failed`);
   };
-  await runOnce('migrate.mjs');
-  if (!empty) await runOnce('seed.mjs', { CANTIERE_SEEDING: '1' });
+  await runOnce('migrate');
+  if (!empty) await runOnce('seed', { CANTIERE_SEEDING: '1' });
   const children = new Map();
   const out = quiet ? openSync(path.join(root, '.data', `${name}.log`), 'w') : 'inherit';
   let stopping = false;
   const run = (label, script, waitedMs = 0) => {
-    const child = startChild(script, { cwd: root, env, out });
+    const child = startChild(script, { cwd: root, env: envFor(env, label), out });
     const since = Date.now();
     children.set(label, child);
     writePids(pidsFile, {
@@ -86,7 +109,8 @@ export async function startFarm({
     });
   };
   run('stand-ins', 'dist/processes/standins.mjs');
-  run('worker', 'dist/processes/worker.mjs');
+  run('devices', 'dist/processes/devices.mjs');
+  run('checks', 'dist/processes/checks.mjs');
   run('web', 'scripts/web.mjs');
   /** A start of the database that is under way. */
   let starting = null;
@@ -109,7 +133,7 @@ export async function startFarm({
     async stop() {
       stopping = true;
       clearInterval(watch);
-      await Promise.all(['web', 'worker'].map((label) => ended(children.get(label))));
+      await Promise.all(['web', 'devices', 'checks'].map((label) => ended(children.get(label))));
       await ended(children.get('stand-ins'));
       await starting; // one that comes up behind a stop would stand there for ever
       cluster.stop();

@@ -6,108 +6,72 @@ import { lazy, Suspense, useEffect, useState, type ComponentType } from 'react';
 import { TodayScreen } from '../areas/today/ui/TodayScreen.tsx';
 import { PersonProvider, type SignedIn } from '../ui/person.tsx';
 import { Router, usePath } from '../ui/router.tsx';
+import { pageAt, type PageName } from './addresses.ts';
 import { Shell } from './Shell.tsx';
 import { inks, theme } from './theme.ts';
 
 type Screen = ComponentType<{ readonly id: string }>;
-const load = (pick: () => Promise<Screen>) => lazy(async () => ({ default: await pick() }));
+const load = (fetch: () => Promise<Screen>): Screen => lazy(async () => ({ default: await fetch() }));
 /** Screens by address; heavy ones come when first needed. */
-const screens: readonly (readonly [RegExp, Screen])[] = [
-  [/^\/$/, TodayScreen],
-  [/^\/library$/, load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen)],
-  [/^\/library\/new$/, load(async () => (await import('../areas/library/ui/NewProfileScreen.tsx')).NewProfileScreen)],
-  [/^\/library\/recipes$/, load(async () => (await import('../areas/library/ui/RecipesScreen.tsx')).RecipesScreen)],
-  [
-    /^\/library\/recipes\/([^/]+)$/,
-    load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen),
-  ],
-  [/^\/library\/pairings$/, load(async () => (await import('../areas/library/ui/PairingsScreen.tsx')).PairingsScreen)],
-  [/^\/library\/compare$/, load(async () => (await import('../areas/library/ui/CompareScreen.tsx')).CompareScreen)],
-  [/^\/library\/bulk$/, load(async () => (await import('../areas/library/ui/BulkScreen.tsx')).BulkScreen)],
-  [/^\/library\/exchange$/, load(async () => (await import('../areas/library/ui/ExchangeScreen.tsx')).ExchangeScreen)],
-  [/^\/library\/settings$/, load(async () => (await import('../areas/library/ui/SettingsScreen.tsx')).SettingsScreen)],
-  [/^\/library\/([^/]+)$/, load(async () => (await import('../areas/library/ui/ProfileScreen.tsx')).ProfileScreen)],
-  [/^\/trials$/, load(async () => (await import('../areas/trials/ui/TrialsScreen.tsx')).TrialsScreen)],
-  [/^\/trials\/new$/, load(async () => (await import('../areas/trials/ui/NewTrialScreen.tsx')).NewTrialScreen)],
-  [/^\/trials\/signs$/, load(async () => (await import('../areas/trials/ui/SignsScreen.tsx')).SignsScreen)],
-  [/^\/trials\/due$/, load(async () => (await import('../areas/trials/ui/DueScreen.tsx')).DueScreen)],
-  [/^\/trials\/([^/]+)$/, load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen)],
-  [/^\/checks$/, load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen)],
-  [/^\/checks\/new$/, load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen)],
-  [/^\/checks\/queue$/, load(async () => (await import('../areas/checks/ui/QueueScreen.tsx')).QueueScreen)],
-  [/^\/checks\/rules$/, load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen)],
-  [
-    /^\/checks\/references$/,
-    load(async () => (await import('../areas/references/ui/ReferencesScreen.tsx')).ReferencesScreen),
-  ],
-  [
-    /^\/checks\/references\/([^/]+)$/,
-    load(async () => (await import('../areas/references/ui/ReferenceScreen.tsx')).ReferenceScreen),
-  ],
-  [/^\/checks\/requests$/, load(async () => (await import('../areas/requests/ui/RequestsScreen.tsx')).RequestsScreen)],
-  [
-    /^\/checks\/requests\/new$/,
-    load(async () => (await import('../areas/requests/ui/NewRequestScreen.tsx')).NewRequestScreen),
-  ],
-  [
-    /^\/checks\/requests\/([^/]+)$/,
-    load(async () => (await import('../areas/requests/ui/RequestScreen.tsx')).RequestScreen),
-  ],
-  [/^\/checks\/([^/]+)$/, load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen)],
-  [/^\/machines$/, load(async () => (await import('../areas/today/ui/FloorScreen.tsx')).FloorScreen)],
-  [/^\/machines\/coverage$/, load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen)],
-  [
-    /^\/machines\/maintenance$/,
-    load(async () => (await import('../areas/machines/ui/MaintenanceScreen.tsx')).MaintenanceScreen),
-  ],
-  [/^\/machines\/drift$/, load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen)],
-  [/^\/machines\/policy$/, load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen)],
-  [/^\/machines\/spools$/, load(async () => (await import('../areas/machines/ui/SpoolsScreen.tsx')).SpoolsScreen)],
-  [
-    /^\/machines\/spools\/new$/,
-    load(async () => (await import('../areas/machines/ui/ReceiveScreen.tsx')).ReceiveScreen),
-  ],
-  [
-    /^\/machines\/spools\/([^/]+)$/,
-    load(async () => (await import('../areas/machines/ui/SpoolScreen.tsx')).SpoolScreen),
-  ],
-  [/^\/machines\/care$/, load(async () => (await import('../areas/machines/ui/CareScreen.tsx')).CareScreen)],
-  [
-    /^\/machines\/care\/plans\/([^/]+)$/,
-    load(async () => (await import('../areas/machines/ui/CarePlanScreen.tsx')).CarePlanScreen),
-  ],
-  [/^\/machines\/new$/, load(async () => (await import('../areas/machines/ui/NewMachineScreen.tsx')).NewMachineScreen)],
-  [
-    /^\/machines\/([^/]+)\/change$/,
-    load(async () => (await import('../areas/machines/ui/ChangeMachineScreen.tsx')).ChangeMachineScreen),
-  ],
-  [
-    /^\/machines\/([^/]+)\/copy$/,
-    load(async () => (await import('../areas/machines/ui/CopyMachineScreen.tsx')).CopyMachineScreen),
-  ],
-  [
-    /^\/machines\/([^/]+)\/care$/,
-    load(async () => (await import('../areas/machines/ui/MachineCareScreen.tsx')).MachineCareScreen),
-  ],
-  [/^\/machines\/([^/]+)$/, load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen)],
-  [/^\/people$/, load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen)],
-  [/^\/me$/, load(async () => (await import('./PersonScreen.tsx')).PersonScreen)],
-  [/^\/status$/, load(async () => (await import('../areas/today/ui/StatusScreen.tsx')).StatusScreen)],
-  [/^\/log$/, load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen)],
-];
+const screens: Readonly<Record<PageName, Screen>> = {
+  today: TodayScreen,
+  library: load(async () => (await import('../areas/library/ui/LibraryScreen.tsx')).LibraryScreen),
+  newProfile: load(async () => (await import('../areas/library/ui/NewProfileScreen.tsx')).NewProfileScreen),
+  recipes: load(async () => (await import('../areas/library/ui/RecipesScreen.tsx')).RecipesScreen),
+  recipe: load(async () => (await import('../areas/library/ui/RecipeScreen.tsx')).RecipeScreen),
+  pairings: load(async () => (await import('../areas/library/ui/PairingsScreen.tsx')).PairingsScreen),
+  compare: load(async () => (await import('../areas/library/ui/CompareScreen.tsx')).CompareScreen),
+  bulk: load(async () => (await import('../areas/library/ui/BulkScreen.tsx')).BulkScreen),
+  exchange: load(async () => (await import('../areas/library/ui/ExchangeScreen.tsx')).ExchangeScreen),
+  settings: load(async () => (await import('../areas/library/ui/SettingsScreen.tsx')).SettingsScreen),
+  profile: load(async () => (await import('../areas/library/ui/ProfileScreen.tsx')).ProfileScreen),
+  trials: load(async () => (await import('../areas/trials/ui/TrialsScreen.tsx')).TrialsScreen),
+  newTrial: load(async () => (await import('../areas/trials/ui/NewTrialScreen.tsx')).NewTrialScreen),
+  signs: load(async () => (await import('../areas/trials/ui/SignsScreen.tsx')).SignsScreen),
+  due: load(async () => (await import('../areas/trials/ui/DueScreen.tsx')).DueScreen),
+  trial: load(async () => (await import('../areas/trials/ui/TrialScreen.tsx')).TrialScreen),
+  jobs: load(async () => (await import('../areas/checks/ui/JobsScreen.tsx')).JobsScreen),
+  newJob: load(async () => (await import('../areas/checks/ui/NewJobScreen.tsx')).NewJobScreen),
+  queue: load(async () => (await import('../areas/checks/ui/QueueScreen.tsx')).QueueScreen),
+  ruleRecord: load(async () => (await import('../areas/checks/ui/RuleRecordScreen.tsx')).RuleRecordScreen),
+  references: load(async () => (await import('../areas/references/ui/ReferencesScreen.tsx')).ReferencesScreen),
+  reference: load(async () => (await import('../areas/references/ui/ReferenceScreen.tsx')).ReferenceScreen),
+  requests: load(async () => (await import('../areas/requests/ui/RequestsScreen.tsx')).RequestsScreen),
+  newRequest: load(async () => (await import('../areas/requests/ui/NewRequestScreen.tsx')).NewRequestScreen),
+  request: load(async () => (await import('../areas/requests/ui/RequestScreen.tsx')).RequestScreen),
+  job: load(async () => (await import('../areas/checks/ui/JobScreen.tsx')).JobScreen),
+  floor: load(async () => (await import('../areas/today/ui/FloorScreen.tsx')).FloorScreen),
+  coverage: load(async () => (await import('../areas/trials/ui/CoverageScreen.tsx')).CoverageScreen),
+  maintenance: load(async () => (await import('../areas/machines/ui/MaintenanceScreen.tsx')).MaintenanceScreen),
+  drift: load(async () => (await import('../areas/trials/ui/DriftScreen.tsx')).DriftScreen),
+  policy: load(async () => (await import('../areas/trials/ui/PolicyScreen.tsx')).PolicyScreen),
+  spools: load(async () => (await import('../areas/machines/ui/SpoolsScreen.tsx')).SpoolsScreen),
+  receive: load(async () => (await import('../areas/machines/ui/ReceiveScreen.tsx')).ReceiveScreen),
+  spool: load(async () => (await import('../areas/machines/ui/SpoolScreen.tsx')).SpoolScreen),
+  care: load(async () => (await import('../areas/machines/ui/CareScreen.tsx')).CareScreen),
+  carePlan: load(async () => (await import('../areas/machines/ui/CarePlanScreen.tsx')).CarePlanScreen),
+  newMachine: load(async () => (await import('../areas/machines/ui/NewMachineScreen.tsx')).NewMachineScreen),
+  changeMachine: load(async () => (await import('../areas/machines/ui/ChangeMachineScreen.tsx')).ChangeMachineScreen),
+  copyMachine: load(async () => (await import('../areas/machines/ui/CopyMachineScreen.tsx')).CopyMachineScreen),
+  machineCare: load(async () => (await import('../areas/machines/ui/MachineCareScreen.tsx')).MachineCareScreen),
+  machine: load(async () => (await import('../areas/machines/ui/MachineScreen.tsx')).MachineScreen),
+  people: load(async () => (await import('../areas/people/ui/PeopleScreen.tsx')).PeopleScreen),
+  person: load(async () => (await import('./PersonScreen.tsx')).PersonScreen),
+  status: load(async () => (await import('../areas/today/ui/StatusScreen.tsx')).StatusScreen),
+  log: load(async () => (await import('../areas/today/ui/LogScreen.tsx')).LogScreen),
+};
 
 function CurrentScreen() {
   const path = usePath();
-  for (const [pattern, Found] of screens) {
-    const match = pattern.exec(path);
-    if (match)
-      return (
-        <>
-          <Found key={path} id={match[1] ?? ''} />
-          <MarkReady path={path} />
-        </>
-      );
-  }
+  const page = pageAt(path);
+  const Found = page && screens[page.name];
+  if (Found)
+    return (
+      <>
+        <Found key={path} id={page.id} />
+        <MarkReady path={path} />
+      </>
+    );
   return (
     <p className="empty">
       Nothing has this address. <a href="/">Back to Today</a>

@@ -58,7 +58,7 @@ test('no file imports by name what is built: the type checker would read megabyt
   expect(found).toEqual([]);
 });
 test('every queue has a worker', () => {
-  const worker = readFileSync('src/workers/server.ts', 'utf8');
+  const worker = readFileSync('src/workers/checks.ts', 'utf8');
   for (const q of queues) expect(worker).toContain(`'${q}'`);
 });
 test('every area has its 30 lines', () => {

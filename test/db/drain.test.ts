@@ -62,10 +62,10 @@ test('a check in a process that ends is put back into the queue as if it had not
   expect(await found()).toMatchObject({ state: 'done', attempts: 1 });
 });
 
-test('a worker that is told to end does so by itself, with its lease given back', async () => {
+test('what serves the machines, told to end, does so by itself, with its lease given back', async () => {
   const id = await approved(1, new TextEncoder().encode(programText()));
   await ask(id);
-  const worker = spawn(process.execPath, ['--import', 'tsx', 'src/workers/server.ts'], { stdio: 'ignore' });
+  const worker = spawn(process.execPath, ['--import', 'tsx', 'src/workers/devices.ts'], { stdio: 'ignore' });
   const ended = once(worker, 'exit');
   await until(async () => (await hut()).leaseBy !== null);
   worker.kill('SIGTERM');

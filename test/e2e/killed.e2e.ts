@@ -7,7 +7,7 @@ import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHer
 
 const pids = (): Record<string, number> & { folder: string } =>
   JSON.parse(readFileSync(farmHere().pids, 'utf8')) as never;
-const kill = (what: 'web' | 'worker'): void => {
+const kill = (what: 'web' | 'devices' | 'checks'): void => {
   process.kill(pids()[what]!, 'SIGKILL');
 };
 const killDatabase = (): void => {
@@ -23,14 +23,16 @@ async function printFlowTrial(page: import('@playwright/test').Page, machine: st
   await expect(page.getByRole('button', { name: `Print on ${machine}` }), 'the wish is taken').toBeHidden();
 }
 
-test('a print goes on at the last acknowledged line after kill -9 of worker, server and database', async ({ page }) => {
+test('a print goes on at the last acknowledged line after kill -9 of what serves machines, server and database', async ({
+  page,
+}) => {
   await signIn(page);
   await printFlowTrial(page, 'Rifugio Pelmo', 'Fine 0.20');
   await hold('rifugio-pelmo', 40);
   const progress = page.locator('[data-phase]');
   const acknowledged = async (): Promise<number> => Number(await progress.getAttribute('data-acknowledged'));
   await expect(page.locator('[data-phase=printing]')).toBeVisible({ timeout: 30_000 });
-  for (const [i, strike] of [() => kill('worker'), () => kill('web'), killDatabase].entries()) {
+  for (const [i, strike] of [() => kill('devices'), () => kill('web'), killDatabase].entries()) {
     await lines(page, 40 * (i + 1) - 3);
     const before = await acknowledged();
     await hold('rifugio-pelmo', 40 * (i + 2));
@@ -58,19 +60,19 @@ test('a print goes on at the last acknowledged line after kill -9 of worker, ser
   await takeOff(page);
 });
 
-test('a print whose worker hangs says how old its figures are, and the emergency stop reaches the machine meanwhile', async ({
+test('a print whose process hangs says how old its figures are, and the emergency stop reaches the machine meanwhile', async ({
   page,
 }) => {
   await signIn(page);
   await printHalf(page);
-  const worker = pids()['worker']!;
-  process.kill(worker, 'SIGSTOP');
+  const serving = pids()['devices']!;
+  process.kill(serving, 'SIGSTOP');
   try {
     await expect(page.getByText(/Nothing heard of this print for \d+ s/)).toBeVisible({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Emergency stop' }).click();
     await expect(page.getByText('Rifugio Scarpa is stopped')).toBeVisible();
   } finally {
-    process.kill(worker, 'SIGCONT');
+    process.kill(serving, 'SIGCONT');
   }
   await hold('rifugio-scarpa');
   await expect(page.getByText(/Stopped at line \d+, [\d.]+ mm; heaters off/)).toBeVisible({ timeout: 30_000 });
@@ -159,7 +161,7 @@ test('a print shows a sensor fault with its place, goes on through noise and a c
   await expect(page.getByRole('complementary')).toContainText('flow by bead area');
 });
 
-test('a check that was queued when the worker was killed comes to its verdict', async ({ page }) => {
+test('a check that was queued when what does them was killed comes to its verdict', async ({ page }) => {
   await signIn(page);
   await open(page, '/checks/new');
   await page
@@ -167,14 +169,14 @@ test('a check that was queued when the worker was killed comes to its verdict', 
     .setInputFiles({ name: 'insert.gcode', mimeType: 'text/plain', buffer: soundProgram() });
   await page.getByLabel('Machine', { exact: true }).selectOption({ label: 'Rifugio Pelmo' });
   await pick(page, 'Process', 'Fine 0.20');
-  kill('worker');
+  kill('checks');
   await page.getByRole('button', { name: 'Save job' }).click();
   await page.waitForURL(/checks\/[0-9a-f-]{36}/);
   await expect(page.locator('.verdict').last()).toContainText(/Blocked|Clear/, { timeout: 60_000 });
 });
 
 const strikes = [
-  ['the worker', () => kill('worker')],
+  ['what does it', () => kill('checks')],
   ['the server', () => kill('web')],
   ['PostgreSQL', killDatabase],
 ] as const;
@@ -247,7 +249,7 @@ test('whatever is killed runs again by itself, and the session holds', async ({ 
       .toBe(true);
   };
   const answers = async (): Promise<boolean> => (await page.request.get('/api/machines')).ok(); // through session and database
-  for (const child of ['worker', 'stand-ins', 'web']) {
+  for (const child of ['devices', 'checks', 'stand-ins', 'web']) {
     const before = pids()[child]!;
     process.kill(before, 'SIGKILL');
     await comesBack(async () => pids()[child] !== before && (child !== 'web' || (await answers())));

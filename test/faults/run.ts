@@ -20,12 +20,14 @@ const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(do
 
 /** What strikes, how often, and whether those who wait for an answer notice. */
 const strikes = [
-  ['worker killed', 3],
+  ['devices killed', 2],
+  ['checks killed', 1],
   ['web killed', 3],
   ['database killed', 2],
   ['web and database killed', 1],
   ['stand-ins killed', 1],
-  ['worker frozen for 8 s', 1],
+  ['devices frozen for 8 s', 1],
+  ['checks frozen for 8 s', 1],
   ['database frozen for 4 s', 1],
   ['stopped by hand', 1],
   ['stopped by hand, database frozen', 1],
@@ -46,13 +48,14 @@ const send = (pid: number | null | undefined, signal: NodeJS.Signals): void => {
 };
 async function strike(farm: StartedFarm, what: Strike): Promise<void> {
   const child = (name: string) => farm.children.get(name)?.pid;
-  if (what === 'worker killed')
-    note(goesOn, await goesOnInMs(farm.cluster.ownerUrl, () => send(child('worker'), 'SIGKILL')));
+  if (what === 'devices killed')
+    note(goesOn, await goesOnInMs(farm.cluster.ownerUrl, () => send(child('devices'), 'SIGKILL')));
+  if (what === 'checks killed') send(child('checks'), 'SIGKILL');
   if (what.startsWith('web')) send(child('web'), 'SIGKILL');
   if (what.startsWith('stand-ins')) send(child('stand-ins'), 'SIGKILL');
   if (what.includes('database killed')) send(postmasterOf(farm.cluster.folder), 'SIGKILL');
-  if (what === 'worker frozen for 8 s') {
-    const pid = child('worker');
+  if (what === 'devices frozen for 8 s' || what === 'checks frozen for 8 s') {
+    const pid = child(what.split(' ')[0]!);
     send(pid, 'SIGSTOP');
     await pause(8000); // longer than a lease lasts
     send(pid, 'SIGCONT');
@@ -69,7 +72,7 @@ async function frozen(farm: StartedFarm, work: () => Promise<void>): Promise<voi
     freezeDatabase(farm.cluster.folder, 'SIGCONT');
   }
 }
-/** Times of stops by hand, and until a print went on whose worker was killed, ms. */
+/** Times of stops by hand, and until a print went on whose process was killed, ms. */
 const stopped = { underLoad: [] as number[], frozen: [] as number[] };
 const goesOn: number[] = [];
 const note = (list: number[], ms: number | null): void => {
@@ -124,7 +127,8 @@ try {
     await strike(farm, what);
     if (
       what === 'stand-ins killed' ||
-      what.startsWith('worker') ||
+      what.startsWith('devices') ||
+      what.startsWith('checks') ||
       what.includes('frozen') ||
       what.startsWith('stopped')
     )
@@ -153,7 +157,7 @@ try {
   for (const [what, all] of [
     ['stopped by hand under load', stopped.underLoad],
     ['stopped by hand with the database frozen', stopped.frozen],
-    ['print went on after its worker was killed', goesOn],
+    ['print went on after its process was killed', goesOn],
   ] as const)
     if (all.length > 0)
       say(`  ${what} (${all.length}): ${inS(median(all))} s in the median, ${inS(Math.max(...all))} s at worst`);

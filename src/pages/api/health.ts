@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { getStatus } from '../../areas/today/server/index.ts';
-import { SILENT_AFTER_S } from '../../areas/machines/model/print.ts';
+import { isSilent } from '../../areas/today/model/status.ts';
 import { database } from '../../platform/db/client.ts';
 
 const answer = (body: object, status = 200): Response =>
@@ -9,14 +9,15 @@ const answer = (body: object, status = 200): Response =>
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
   });
 
-/** Public, and no more than whether: this process and its database answer, the worker is alive, machines answer. 503 where no page can be
+/** Public, and no more than whether: this process and its database answer, what serves machines and does checks is alive, machines answer. 503 where no page can be
  *  read at all. */
 export const GET: APIRoute = async () => {
   try {
-    const { database: db, workerSilentS, machines, roomBytes, watermarkBytes } = await getStatus(database());
+    const { database: db, silentForS, machines, roomBytes, watermarkBytes } = await getStatus(database());
     return answer({
       database: db.isReadOnly ? 'read only' : 'takes records',
-      worker: workerSilentS !== null && workerSilentS <= SILENT_AFTER_S ? 'at work' : 'silent',
+      devices: isSilent(silentForS.devices) ? 'silent' : 'at work',
+      checks: isSilent(silentForS.checks) ? 'silent' : 'at work',
       machines: { connected: machines.connected, silent: machines.silent.length },
       disk: roomBytes !== null && roomBytes < watermarkBytes ? 'full' : 'has room',
     });

@@ -1,4 +1,5 @@
-import { auth, headersFrom } from './auth.ts';
+import { textWithin } from '../http/body.ts';
+import { signIn } from './signIn.ts';
 import type { PersonRole } from '../db/context.ts';
 
 const EMAILS: Record<PersonRole, string> = {
@@ -6,6 +7,8 @@ const EMAILS: Record<PersonRole, string> = {
   lead: 'lead@quelmora.example',
   viewer: 'viewer@quelmora.example',
 };
+
+const LARGEST_BYTES = 200;
 
 export const DEMO_EMAILS: readonly string[] = Object.values(EMAILS);
 /** A farm is a demonstration where its people have a password that nobody knows. */
@@ -15,7 +18,7 @@ export const isDemonstration = (): boolean => Boolean(process.env['CANTIERE_DEMO
 export async function signInDemo(request: Request, clientAddress: string): Promise<Response> {
   const password = process.env['CANTIERE_DEMO_PASSWORD'];
   if (!password) return new Response('no demonstration here', { status: 404 });
-  const text = (await request.text()).slice(0, 200);
+  const text = (await textWithin(request, LARGEST_BYTES)) ?? '';
   let role: PersonRole = 'technician';
   try {
     const asked = (JSON.parse(text) as { role?: PersonRole }).role;
@@ -23,9 +26,5 @@ export async function signInDemo(request: Request, clientAddress: string): Promi
   } catch {
     /* the technician */
   }
-  return auth().api.signInEmail({
-    body: { email: EMAILS[role], password },
-    asResponse: true,
-    headers: headersFrom(request, clientAddress),
-  });
+  return signIn({ email: EMAILS[role], password }, request, clientAddress);
 }

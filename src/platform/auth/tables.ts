@@ -1,4 +1,4 @@
-import { boolean, check, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import { bigint, boolean, check, index, jsonb, pgTable, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
 import type { Figures } from '../../core/units/figures.ts';
 import type { PersonRole } from '../db/context.ts';
@@ -109,4 +109,16 @@ export const signInLink = pgTable(
       .on(t.personId)
       .where(sql`${t.usedAt} is null and ${t.revokedAt} is null`),
   ],
+);
+
+/** Tries to sign in that failed, until they count no longer. */
+export const signInRefused = pgTable(
+  'sign_in_refused',
+  {
+    id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+    account: text('account').notNull(),
+    address: text('address').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [index('sign_in_refused_account').on(t.account, t.at), index('sign_in_refused_address').on(t.address, t.at)],
 );

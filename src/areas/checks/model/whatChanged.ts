@@ -34,16 +34,7 @@ export function whatChanged(
     changes.push(
       `${now.machine.loaded ? `${now.machine.loaded.name}, lot ${now.machine.loaded.lot}` : 'nothing'} is loaded now`,
     );
-  for (const key of new Set([...Object.keys(before.proofs), ...Object.keys(now.proofs)])) {
-    const a = before.proofs[key];
-    const b = now.proofs[key];
-    if (a?.state !== b?.state || a?.trialId !== b?.trialId)
-      changes.push(
-        b
-          ? `${calledBy(key)}: ${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}`
-          : `${calledBy(key)}: no evidence any more`,
-      );
-  }
+  changes.push(...proofsChanged(before.proofs, now.proofs));
   const [was, is] = [before.recipe.values ?? {}, now.recipe.values ?? {}];
   const other = Object.keys({ ...was, ...is })
     .filter((key) => !isSameData(was[key], is[key]))
@@ -67,4 +58,16 @@ export function whatChanged(
       changes.push(knows.ready ? 'the machine is ready again' : 'the machine is not ready');
   }
   return changes.length > 0 ? changes : ['a profile in the recipe has a new revision'];
+}
+
+/** What became of the evidence: values that something became of alike are told together. */
+function proofsChanged(before: CheckContext['proofs'], now: CheckContext['proofs']): string[] {
+  const alike = new Map<string, string[]>();
+  for (const key of new Set([...Object.keys(before), ...Object.keys(now)])) {
+    const [a, b] = [before[key], now[key]];
+    if (a?.state === b?.state && a?.trialId === b?.trialId) continue;
+    const what = b ? `${b.state}${b.because ? ` (${b.because})` : ` by ${b.trialName}`}` : 'no evidence any more';
+    alike.set(what, [...(alike.get(what) ?? []), calledBy(key)]);
+  }
+  return [...alike].map(([what, values]) => `${values.join(', ')}: ${what}`);
 }

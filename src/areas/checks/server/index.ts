@@ -1,4 +1,4 @@
-export { rescueChecks, runCheck } from './runCheck.ts';
+export { beatCheck, rescueChecks, runCheck, setAside } from './runCheck.ts';
 export { standardCaps, type CheckCaps } from './checkSteps.ts';
 export {
   checkAgain,

@@ -262,9 +262,19 @@ const writtenOut = (plate: readonly PlatePart[]): Uint8Array =>
     'repaired',
   );
 
-/** Runs again what a dead worker left behind: checks that are running but gave no sign of life for a while, and those that wait with no
- *  entry in the queue that anybody works on. One worker wins each. */
-export async function rescueChecks(ctx: Ctx): Promise<void> {
+/** Says that a check is still under way, whatever its process is busy with. */
+export const beatCheck = ({ db }: Pick<Ctx, 'db'>, runId: string): Promise<unknown> =>
+  db
+    .update(checkRun)
+    .set({ beatAt: new Date() })
+    .where(and(eq(checkRun.id, runId), eq(checkRun.state, 'running')));
+
+/** Has done again what a dead process left behind: checks that are running but gave no sign of life for a while, and those that wait with
+ *  no entry in the queue that anybody works on. One process wins each. */
+export async function rescueChecks(
+  ctx: Ctx,
+  run: (runId: string, from: 'queued' | 'running') => Promise<void> = (runId, from) => runCheck(ctx, runId, from),
+): Promise<void> {
   const silent = and(eq(checkRun.state, 'running'), lt(checkRun.beatAt, new Date(Date.now() - SILENT_AFTER_MS)));
   for (const { id } of await ctx.db.select({ id: checkRun.id }).from(checkRun).where(silent)) {
     const won = await ctx.db
@@ -272,7 +282,7 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
       .set({ beatAt: new Date() })
       .where(and(eq(checkRun.id, id), silent))
       .returning({ id: checkRun.id });
-    if (won.length > 0) await runCheck(ctx, id, 'running');
+    if (won.length > 0) await run(id, 'running');
   }
   const { rows: left } = await ctx.db.execute<{ id: string }>(sql`
     select r.id from check_run r
@@ -280,13 +290,27 @@ export async function rescueChecks(ctx: Ctx): Promise<void> {
       select 1 from pgboss.job b where b.name = 'check' and b.data->>'runId' = r.id
         and (b.state in ('created', 'retry') or b.state = 'active' and b.started_on > clock_timestamp() - ${`${LEFT_AFTER_S} seconds`}::interval))
     order by r.at limit 20`);
-  for (const { id } of left) await runCheck(ctx, id);
+  for (const { id } of left) await run(id, 'queued');
 }
 
-/** The last word of a check that never came to an end: it stands in a list that a person reads, and may be asked for again. */
-async function giveUp(ctx: Ctx, run: CheckRun): Promise<void> {
+/** A check that ended its process each time it was begun: it stands in a list that a person reads, and everything else goes on. */
+export async function setAside(ctx: Ctx, runId: string, why: string): Promise<void> {
+  const run = await findRun(ctx, runId);
+  if (run)
+    await giveUp(
+      ctx,
+      run,
+      `The file could not be judged: ${why}. Nothing else was held up by it. Coarsen the mesh, or split the job`,
+    );
+}
+
+/** The last word of a check that never came to an end. */
+async function giveUp(
+  ctx: Ctx,
+  run: CheckRun,
+  refusal = `The check was begun ${MOST_ATTEMPTS} times and came to no end: its worker died, or could not go on. Check again; if it gives up once more, coarsen the mesh or split the job`,
+): Promise<void> {
   const row = (await findJob(ctx, run.jobId))!;
-  const refusal = `The check was begun ${MOST_ATTEMPTS} times and came to no end: its worker died, or could not go on. Check again; if it gives up once more, coarsen the mesh or split the job`;
   await ctx.db.transaction(async (db) => {
     if (!(await moveRun({ db }, run.id, 'giveUp', { refusal, doneAt: ctx.clock.now() }))) return;
     await recordEvent(

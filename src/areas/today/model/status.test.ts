@@ -4,7 +4,7 @@ import { statusOf, type ServiceFigures } from './status.ts';
 const MB = 1048576;
 const sound: ServiceFigures = {
   database: { version: '15.9', isReadOnly: false, hasChecksums: true, bytes: 40 * MB },
-  workerSilentS: 1.2,
+  silentForS: { devices: 1.2, checks: 0.4 },
   machines: { connected: 3, silent: [] },
   checks: { queued: 0, running: 1, gaveUp: 0, oldestQueuedS: 0 },
   roomBytes: 80 * 1024 * MB,
@@ -32,9 +32,11 @@ test('each part that does not work is one row with the figure', () => {
   expect(wrong({ roomBytes: 500 * MB })).toEqual(['Disk of the database: 500 MB free; uploads stop below 512 MB']);
   expect(wrong({ roomBytes: 1023 * MB })).toHaveLength(1); // soon
   expect(wrong({ roomBytes: 1024 * MB })).toEqual([]);
-  expect(wrong({ workerSilentS: 41.4 })).toEqual(['Worker (prints and checks): no sign of life for 41 s']);
-  expect(wrong({ workerSilentS: 10 })).toEqual([]);
-  expect(wrong({ workerSilentS: null })).toEqual(['Worker (prints and checks): has never run']);
+  const silent = (devices: number | null, checks: number | null) => wrong({ silentForS: { devices, checks } });
+  expect(silent(41.4, 2)).toEqual(['Machine service: no sign of life for 41 s']);
+  expect(silent(2, 12)).toEqual(['Check service: no sign of life for 12 s']);
+  expect(silent(10, 10)).toEqual([]);
+  expect(silent(null, null)).toEqual(['Machine service: has never run', 'Check service: has never run']);
   expect(wrong({ checks: { queued: 3, running: 0, gaveUp: 0, oldestQueuedS: 61 } })).toEqual([
     'Checks: 3 waiting, 0 at work, 0 gave up',
   ]);

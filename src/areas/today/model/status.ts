@@ -8,6 +8,8 @@ export interface StatusRow {
   readonly says: string;
   readonly todo: string | null;
 }
+/** Processes that are at work where nobody looks: one serves the machines, one has the checks done. */
+export type AtWork = 'devices' | 'checks';
 /** What is known of the service itself at this moment. */
 export interface ServiceFigures {
   readonly database: {
@@ -16,8 +18,8 @@ export interface ServiceFigures {
     readonly hasChecksums: boolean;
     readonly bytes: number;
   };
-  /** For how long the worker has given no sign of life; null where it has never run. */
-  readonly workerSilentS: number | null;
+  /** For how long what serves the machines and what does the checks have given no sign of life; null where it has never run. */
+  readonly silentForS: Readonly<Record<AtWork, number | null>>;
   readonly machines: { readonly connected: number; readonly silent: readonly { readonly name: string }[] };
   readonly checks: {
     readonly queued: number;
@@ -36,15 +38,25 @@ export interface ServiceFigures {
 const QUEUE_STANDS_S = 60;
 const MOST_NAMED = 4;
 
+export const isSilent = (silentS: number | null): boolean => silentS === null || silentS > SILENT_AFTER_S;
+
 /** What those figures mean, part by part. */
 export function statusOf(f: ServiceFigures): readonly StatusRow[] {
-  const { database, machines, checks, workerSilentS, roomBytes } = f;
+  const { database, machines, checks, roomBytes } = f;
   const row = (part: string, says: string, todo: string | null): StatusRow => ({
     part,
     isFine: todo === null,
     says,
     todo,
   });
+  const atWork = (part: string, silentS: number | null, meanwhile: string): StatusRow =>
+    isSilent(silentS)
+      ? row(
+          part,
+          silentS === null ? 'has never run' : `no sign of life for ${Math.round(silentS)} s`,
+          `${meanwhile}. It is started again by itself; if it is not, start the service again`,
+        )
+      : row(part, 'at work', null);
   const silent = machines.silent.map((m) => m.name);
   return [
     row(
@@ -67,22 +79,13 @@ export function statusOf(f: ServiceFigures): readonly StatusRow[] {
           : 'Make room soon'
         : null,
     ),
-    row(
-      'Worker (prints and checks)',
-      workerSilentS === null
-        ? 'has never run'
-        : workerSilentS > SILENT_AFTER_S
-          ? `no sign of life for ${Math.round(workerSilentS)} s`
-          : 'at work',
-      workerSilentS === null || workerSilentS > SILENT_AFTER_S
-        ? 'No print goes on and no check is done. It is started again by itself; if it is not, start the service again. Emergency stops reach their machines'
-        : null,
-    ),
+    atWork('Machine service', f.silentForS.devices, 'No print goes on. Emergency stops reach their machines'),
+    atWork('Check service', f.silentForS.checks, 'No check is done; prints go on'),
     row(
       'Checks',
       `${checks.queued} waiting, ${checks.running} at work, ${checks.gaveUp} gave up`,
       checks.queued > 0 && checks.oldestQueuedS > QUEUE_STANDS_S
-        ? `The oldest has waited ${Math.round(checks.oldestQueuedS)} s: look at the worker`
+        ? `The oldest has waited ${Math.round(checks.oldestQueuedS)} s: look at the check service`
         : checks.gaveUp > 0
           ? 'Those that gave up stand on Today, each with why'
           : null,

@@ -3,6 +3,7 @@ import type { JobRow } from '../../checks/model/pages.ts';
 import type { CareRow, MachineCard } from '../../machines/model/pages.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 import type { Drift } from '../../trials/model/drift.ts';
+import type { AtWork } from './status.ts';
 import type { TrialRow } from '../../trials/model/pages.ts';
 
 export interface Today {
@@ -23,8 +24,8 @@ export interface Today {
     readonly authorName: string;
     readonly at: string;
   }[];
-  /** For how long the worker, which prints and checks, has given no sign of life; null while it does. */
-  readonly workerSilentS: number | null;
+  /** What has given no sign of life for longer than it should, and for how long. */
+  readonly silent: readonly { readonly process: AtWork; readonly forS: number }[];
   readonly trials: readonly TrialRow[];
   /** Jobs whose verdict holds no longer, because something it depends on has changed since. */
   readonly outOfDate: readonly JobRow[];

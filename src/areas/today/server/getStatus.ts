@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { countKeptEvents } from '../../../platform/events/later.ts';
 import { roomLeftBytes, WATERMARK_BYTES } from '../../../platform/files/room.ts';
-import { workerSilentForS } from '../../../platform/jobs/signOfLife.ts';
+import { silentForS } from '../../../platform/jobs/signOfLife.ts';
 import { countChecks } from '../../checks/server/index.ts';
 import { whichAnswer } from '../../machines/server/index.ts';
 import type { ServiceFigures } from '../model/status.ts';
@@ -11,7 +11,7 @@ import type { ServiceFigures } from '../model/status.ts';
 export async function getStatus(ctx: Pick<Ctx, 'db'>): Promise<ServiceFigures> {
   return {
     database: await databaseFigures(ctx),
-    workerSilentS: await workerSilentForS(ctx),
+    silentForS: await silentForS(ctx),
     checks: await countChecks(ctx),
     machines: await whichAnswer(ctx),
     roomBytes: await roomLeftBytes(),

@@ -3,7 +3,7 @@ import type { MachineState } from '../../machines/model/states.ts';
 import { jobsOpen } from '../../checks/model/states.ts';
 import { trialsOpen } from '../../trials/model/states.ts';
 import { SILENT_AFTER_S } from '../../machines/model/print.ts';
-import { workerSilentForS } from '../../../platform/jobs/signOfLife.ts';
+import { atWork, silentForS } from '../../../platform/jobs/signOfLife.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -29,9 +29,11 @@ export async function getToday(ctx: Ctx): Promise<Today> {
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
   const current = jobs.filter((j) => j.changed === null);
-  const silentS = await workerSilentForS(ctx);
+  const silent = await silentForS(ctx);
   return {
-    workerSilentS: silentS !== null && silentS > SILENT_AFTER_S ? Math.round(silentS) : null,
+    silent: atWork
+      .filter((process) => (silent[process] ?? 0) > SILENT_AFTER_S)
+      .map((process) => ({ process, forS: Math.round(silent[process]!) })),
     reviews,
     workarounds,
     requests,

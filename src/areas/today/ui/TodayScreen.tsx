@@ -13,6 +13,12 @@ import { findSetting } from '../../library/settings/catalogue.ts';
 
 const titleOf = (j: Today['blocked'][number]) => ({ href: `/checks/${j.id}`, title: `${j.name} · ${j.title}` });
 
+const SILENT: Readonly<Record<Today['silent'][number]['process'], (forS: number) => string>> = {
+  devices: (s) =>
+    `What serves the machines has given no sign of life for ${s} s: no print goes on meanwhile. An emergency stop reaches its machine.`,
+  checks: (s) => `What does the checks has given no sign of life for ${s} s: no check is done meanwhile; prints go on.`,
+};
+
 export function TodayScreen() {
   const person = usePerson();
   const mayChange = useMayChange();
@@ -70,13 +76,11 @@ export function TodayScreen() {
           <StartJob />
         </div>
       </div>
-      {data.workerSilentS !== null && (
-        <div className="stale" role="alert">
-          The worker has given no sign of life for {data.workerSilentS} s: no print goes on and no check is done
-          meanwhile. It is started again by itself; an emergency stop reaches its machine.{' '}
-          <a href="/status">State of the service</a>
+      {data.silent.map(({ process, forS }) => (
+        <div key={process} className="stale" role="alert">
+          {SILENT[process](forS)} It is started again by itself. <a href="/status">State of the service</a>
         </div>
-      )}
+      ))}
       <div className="body">
         {data.counts.machines === 0 ? (
           <p className="empty">
@@ -206,7 +210,7 @@ export function TodayScreen() {
                       title={w.name}
                       mark="due"
                       says={`${findSetting(w.key)?.label}: ${w.text}`}
-                      hint={`since ${w.until}`}
+                      hint={`since ${day(w.until)}`}
                     />
                   ))}
                 </>

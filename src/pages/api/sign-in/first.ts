@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { APIRoute } from 'astro';
-import { auth, headersFrom } from '../../../platform/auth/auth.ts';
+import { signIn } from '../../../platform/auth/signIn.ts';
 import { firstLeadSchema } from '../../../areas/people/model/schemas.ts';
 import { makeFirstLead } from '../../../areas/people/server/index.ts';
 import { isFromHere } from '../../../platform/auth/unclaimed.ts';
@@ -19,10 +19,5 @@ export const POST: APIRoute = async ({ request, clientAddress }) => {
   if (read instanceof Response) return read;
   const made = await makeFirstLead({ db: database().db, clock: systemClock, newId: randomUUID }, read.body);
   if (!made.ok) return problem(409, made.failure.code, 'The farm has people already: sign in as one of them');
-  const { email, password } = read.body;
-  return auth().api.signInEmail({
-    body: { email, password },
-    asResponse: true,
-    headers: headersFrom(request, clientAddress),
-  });
+  return signIn(read.body, request, clientAddress);
 };

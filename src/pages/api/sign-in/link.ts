@@ -3,7 +3,7 @@ import type { APIRoute } from 'astro';
 import { linkText } from '../../../areas/people/model/person.ts';
 import { linkSchema } from '../../../areas/people/model/schemas.ts';
 import { chooseByLink, holderOf } from '../../../areas/people/server/index.ts';
-import { auth, headersFrom } from '../../../platform/auth/auth.ts';
+import { signIn } from '../../../platform/auth/signIn.ts';
 import { systemClock } from '../../../platform/clock.ts';
 import { database } from '../../../platform/db/client.ts';
 import { readBody } from '../../../platform/http/body.ts';
@@ -20,6 +20,5 @@ export const POST: APIRoute = async ({ request, clientAddress }) => {
   const holder = await (password === undefined ? holderOf(ctx, token) : chooseByLink(ctx, token, password));
   if (!holder.ok) return problem(409, holder.failure.code, linkText[holder.failure.code]());
   if (password === undefined) return json(holder.value);
-  const body = { email: holder.value.email, password };
-  return auth().api.signInEmail({ body, asResponse: true, headers: headersFrom(request, clientAddress) });
+  return signIn({ email: holder.value.email, password }, request, clientAddress);
 };
