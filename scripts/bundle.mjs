@@ -21,6 +21,7 @@ await build({
     devices: 'src/workers/devices.ts',
     checks: 'src/workers/checks.ts',
     checkRunner: 'src/workers/checkRunner.ts',
+    configuration: 'src/platform/configuration.ts',
     migrate: 'src/workers/migrate.ts',
     seed: 'src/workers/seed.ts',
     standins: 'standins/controller/main.ts',

@@ -1,3 +1,4 @@
+import { configurationPage } from './configurationPage.ts';
 import { contextSchema } from './contextSchema.ts';
 import { librarySchema } from './librarySchema.ts';
 import { readingsPage } from './readingsPage.ts';
@@ -9,6 +10,7 @@ import { settingsPage } from './settingsPage.ts';
 export const generatedPages: readonly { readonly path: string; readonly make: () => string }[] = [
   { path: 'docs/settings.md', make: settingsPage },
   { path: 'docs/rules.md', make: rulesPage },
+  { path: 'docs/configuration.md', make: configurationPage },
   { path: 'docs/formats/readings.md', make: readingsPage },
   { path: 'docs/formats/library.schema.json', make: () => `${JSON.stringify(librarySchema(), null, 1)}\n` },
   { path: 'docs/formats/context.schema.json', make: () => `${JSON.stringify(contextSchema(), null, 1)}\n` },

@@ -1,5 +1,8 @@
 // The web process: serves until it is told to end, then takes no more, answers what is under way and ends.
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
+const { startsConfigured } = await import(new URL('../dist/processes/configuration.mjs', import.meta.url).href);
+startsConfigured('web');
+process.env.HOST ||= '127.0.0.1';
 // By its address, so that the type checker does not read the 15 MB of the built server as one of our own files.
 const { startServer } = await import(new URL('../dist/server/web.mjs', import.meta.url).href);
 const { server } = startServer().server;

@@ -10,6 +10,9 @@ const commands: Record<string, () => Promise<(args: string[]) => Promise<number>
   generate: async () => (await import('./generate.ts')).runGenerate,
   stack: async () => (await import('./stackOfPngs.ts')).runStackOfPngs,
   context: async () => (await import('./contextFile.ts')).runContext,
+  backup: async () => (await import('../operate/commands.ts')).runBackup,
+  restore: async () => (await import('../operate/commands.ts')).runRestore,
+  verify: async () => (await import('../operate/commands.ts')).runVerify,
 };
 
 const [name = '', ...args] = process.argv.slice(2);
@@ -17,7 +20,7 @@ try {
   const command = commands[name];
   if (!command)
     throw new CommandFailure(
-      `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, stack FOLDER, context, layer-time RECIPE.json or fit KIND FILE.csv (docs/command-line.md)`,
+      `no command "${name}"; use inspect FILE, slice MESH, generate MESH, check FILE, stack FOLDER, context, layer-time RECIPE.json, fit KIND FILE.csv, or backup, restore and verify FOLDER (docs/command-line.md)`,
     );
   process.exitCode = await (await command())(args);
 } catch (error) {

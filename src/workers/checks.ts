@@ -9,11 +9,13 @@ import { sweepRefused } from '../platform/auth/sweepRefused.ts';
 import { giveNotices } from '../areas/today/server/index.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { sweepAnswers } from '../platform/http/once.ts';
+import { startsConfigured } from '../platform/configuration.ts';
 import { giveSignOfLife } from '../platform/jobs/signOfLife.ts';
 import { log, messageOf } from '../platform/log.ts';
 import { CheckKilled, Runner } from './runner.ts';
 import { contextOf, ending, endsInOrder, forever } from './working.ts';
 
+startsConfigured('checks');
 const LOOK_EVERY_MS = 500;
 const RESCUE_EVERY_MS = 2000;
 const COMPARE_EVERY_MS = 2000;

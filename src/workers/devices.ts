@@ -5,10 +5,12 @@ import { dropLeasesOfEnded, reconcileMachines } from '../areas/machines/server/i
 import { LeftOff } from '../platform/db/context.ts';
 import { writeDownKept } from '../platform/events/later.ts';
 import { identity } from '../platform/identity.ts';
+import { startsConfigured } from '../platform/configuration.ts';
 import { giveSignOfLife } from '../platform/jobs/signOfLife.ts';
 import { log, messageOf } from '../platform/log.ts';
 import { contextOf, ending, endsInOrder, forever, waitedFor } from './working.ts';
 
+startsConfigured('devices');
 const LOOK_EVERY_MS = 400;
 const SIGN_EVERY_MS = 2000;
 const RECONCILE_EVERY_MS = 5000;

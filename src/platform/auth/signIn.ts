@@ -7,6 +7,7 @@ import type { Ctx } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
 import { recordEvent } from '../events/record.ts';
 import { readBody } from '../http/body.ts';
+import { clientAddressOf } from '../http/clientAddress.ts';
 import { json, notPossible, problem } from '../http/problem.ts';
 import { auth, headersFrom } from './auth.ts';
 import { REFUSED_COUNT_MS } from './sweepRefused.ts';
@@ -36,11 +37,8 @@ export async function signInAsked(request: Request, clientAddress: string): Prom
 
 /** Signs somebody in: the session goes into a cookie that scripts cannot read, and nowhere else. Tries that fail are counted for the account
  *  and for the address, in the database: whatever process is asked, and however the address is forged. */
-export async function signIn(
-  { email, password }: ByPassword,
-  request: Request,
-  clientAddress: string,
-): Promise<Response> {
+export async function signIn({ email, password }: ByPassword, request: Request, connected: string): Promise<Response> {
+  const clientAddress = clientAddressOf(request.headers, connected);
   const ctx = { db: database().db, clock: systemClock };
   const account = email.trim().toLowerCase();
   try {
