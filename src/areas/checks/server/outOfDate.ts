@@ -68,13 +68,20 @@ async function touchedJobs(ctx: Pick<Ctx, 'db'>, after: number | null, upTo: num
 export async function markOutOfDate(ctx: Pick<Ctx, 'db' | 'clock'>, after: number | null): Promise<number> {
   const [last] = (await ctx.db.execute<{ id: string | null }>(sql`select max(id) id from event`)).rows;
   const upTo = Number(last?.id ?? 0);
+  const marks: (readonly [jobId: string, mark: Job['outOfDate']])[] = [];
   for (const row of await touchedJobs(ctx, after, upTo)) {
     const run = await newestRun(ctx, row.id);
     const { outOfDate, changed } = await heldAgainstNow(ctx, row, run);
     const mark = run && outOfDate ? { runId: run.id, changed } : null;
-    if (isSameData(mark, row.outOfDate)) continue;
-    await ctx.db.update(job).set({ outOfDate: mark }).where(eq(job.id, row.id));
-    await notify(ctx, 'job', row.id);
+    if (!isSameData(mark, row.outOfDate)) marks.push([row.id, mark]);
   }
+  // all that one event touched is marked at once
+  if (marks.length > 0)
+    await ctx.db.transaction(async (db) => {
+      for (const [id, outOfDate] of marks) {
+        await db.update(job).set({ outOfDate }).where(eq(job.id, id));
+        await notify({ db }, 'job', id);
+      }
+    });
   return upTo;
 }
