@@ -1,4 +1,4 @@
-import { desc, and, eq, inArray, sql } from 'drizzle-orm';
+import { desc, and, eq, inArray, notInArray, sql } from 'drizzle-orm';
 import type { Ctx } from '../db/context.ts';
 import type { EventRow } from './model.ts';
 import { event } from './tables.ts';
@@ -48,11 +48,12 @@ export async function eventRows(ctx: Pick<Ctx, 'db'>, ids: readonly number[]): P
 
 export async function listEvents(
   ctx: Ctx,
-  filter: { subjectKind?: string; subjectId?: string; limit?: number } = {},
+  filter: { subjectKind?: string; subjectId?: string; limit?: number; except?: readonly string[] } = {},
 ): Promise<EventRow[]> {
   const where = and(
     filter.subjectKind ? eq(event.subjectKind, filter.subjectKind) : undefined,
     filter.subjectId ? eq(event.subjectId, filter.subjectId) : undefined,
+    filter.except ? notInArray(event.what, [...filter.except]) : undefined,
   );
   const rows = await ctx.db
     .select()

@@ -13,6 +13,9 @@ import { listAllCare, listMachineCards } from '../../machines/server/index.ts';
 import { listDrifts, listTrials } from '../../trials/server/index.ts';
 import type { Today } from '../model/today.ts';
 
+/** Stands in the event log, and is nothing to do. */
+const COMING_AND_GOING = ['signed in', 'signed out', 'sign-in refused'];
+
 /** What needs somebody now, from the records as they are. */
 export async function getToday(ctx: Ctx): Promise<Today> {
   const [workarounds, reviews, trials, drifts, jobs, requests, cards, events] = [
@@ -23,7 +26,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     await listJobs(ctx, jobsOpen),
     await listOpenRequests(ctx),
     await listMachineCards(ctx),
-    await listEvents(ctx, { limit: 8 }),
+    await listEvents(ctx, { limit: 8, except: COMING_AND_GOING }),
   ];
   const care = await listAllCare(ctx);
   const inState = (state: MachineState): Today['stopped'] =>
