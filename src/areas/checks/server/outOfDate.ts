@@ -38,8 +38,9 @@ export async function heldAgainstNow(ctx: Pick<Ctx, 'db' | 'clock'>, row: Job, r
 
 /** Events of these change nothing that a verdict is pinned to. */
 const TOUCH_NO_VERDICT = ['job', 'person', 'token', 'request', 'recipe', 'reference part'];
-/** Events of these touch the jobs of their machine, or those whose recipe names the profile or one below it; of any other, all. */
-const TOUCH_SOME = ['machine', 'profile'];
+/** Events of these touch the jobs of some machines, or of recipes that name a profile or one below it; of any other (the policy, a pairing), all.
+ *  A trial touches its machine and the others of its printer profile, where it is the evidence of a sister. */
+const TOUCH_SOME = ['machine', 'container', 'trial', 'profile'];
 
 /** Jobs whose verdict a person may still act on and that an event after `after` may have put out of date; all of them where that is null. */
 async function touchedJobs(ctx: Pick<Ctx, 'db'>, after: number | null, upTo: number): Promise<Job[]> {
@@ -50,11 +51,16 @@ async function touchedJobs(ctx: Pick<Ctx, 'db'>, after: number | null, upTo: num
         where ${since} and subject_kind not in ${TOUCH_NO_VERDICT}),
       below as (
         select id from touched where kind = 'profile'
-        union select p.id from profile p join below b on p.parent_id = b.id)
+        union select p.id from profile p join below b on p.parent_id = b.id),
+      machines as (
+        select id from touched where kind = 'machine'
+        union select s.machine_id from touched t join slot s on t.kind = 'container' and s.container_id = t.id
+        union select sister.id from touched t join trial on t.kind = 'trial' and trial.id = t.id
+          join machine its on its.id = trial.machine_id join machine sister on sister.printer_id = its.printer_id)
     select j.id from job j join recipe r on r.id = j.recipe_id join machine m on m.id = r.machine_id
     where j.state in ${[...verdictStates]} and (${after === null}
-      or exists (select from touched where kind not in ${TOUCH_SOME} or id = 'many' or (kind = 'machine' and id = r.machine_id))
-      or r.process_id in (select id from below) or m.printer_id in (select id from below)
+      or exists (select from touched where kind not in ${TOUCH_SOME})
+      or m.id in (select id from machines) or r.process_id in (select id from below) or m.printer_id in (select id from below)
       or exists (select from recipe_assignment a where a.recipe_id = r.id
         and (a.tool_id in (select id from below) or a.material_id in (select id from below))))
     order by j.number`);

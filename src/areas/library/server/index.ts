@@ -10,6 +10,7 @@ export {
   listInReview,
   listLevels,
   listPairingHeads,
+  listReleasedRevisions,
 } from './queries.ts';
 export { listOwnProfiles, profileList } from './list.ts';
 export { judgeEntry, latest, levelsOf, resolveCombination } from './effective.ts';

@@ -46,6 +46,19 @@ export async function getReleasedRevision(ctx: Reader, profileId: string): Promi
   return row;
 }
 
+/** The same of each of several profiles. */
+export async function listReleasedRevisions(
+  ctx: Reader,
+  profileIds: readonly string[],
+): Promise<ReadonlyMap<string, Revision>> {
+  const rows = await ctx.db
+    .selectDistinctOn([revision.profileId])
+    .from(revision)
+    .where(and(inArray(revision.profileId, [...new Set(profileIds)]), sql`${stateOf} = 'released'`))
+    .orderBy(revision.profileId, desc(revision.number));
+  return new Map(rows.map((row) => [row.profileId, row]));
+}
+
 /** The newest revision that was not returned, released or still in review: what the next edit starts from. */
 export async function getNewestRevision(ctx: Reader, profileId: string): Promise<Revision> {
   const [row] = await ctx.db
@@ -215,8 +228,7 @@ export async function findPairingHead(ctx: Reader, pairingId: string) {
 export async function listPairingHeads(
   ctx: Reader,
   machineIds: readonly string[],
-  toolId?: string,
-  materialId?: string,
+  of?: { readonly toolIds: readonly string[]; readonly materialIds: readonly string[] },
 ) {
   if (machineIds.length === 0) return [];
   return ctx.db
@@ -230,8 +242,8 @@ export async function listPairingHeads(
       and(
         eq(pairing.scope, 'machine'),
         inArray(pairing.scopeId, [...machineIds]),
-        toolId ? eq(pairing.toolId, toolId) : undefined,
-        materialId ? eq(pairing.materialId, materialId) : undefined,
+        of && inArray(pairing.toolId, [...of.toolIds]),
+        of && inArray(pairing.materialId, [...of.materialIds]),
       ),
     )
     .orderBy(pairing.id, desc(pairingRevision.number));

@@ -7,11 +7,11 @@ export {
   listHeads,
   listMachines,
   listMaintenance,
-  listProofs,
   maintenanceRows,
   type Machine,
 } from './queries.ts';
 export { containerList, maintenanceList } from './list.ts';
+export { listProofs } from './proofs.ts';
 export { addMachine, changeMachine, copyMachine, testConnection } from './machineRecord.ts';
 export { retireMachine } from './machineRecord.ts';
 export { listRetired } from './queries.ts';

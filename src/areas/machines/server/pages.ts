@@ -17,21 +17,19 @@ import {
   findLoaded,
   findMachine,
   findMounted,
-  listHeads,
+  headsOf,
   listMachines,
   listMaintenance,
-  listProofs,
+  type HeadOnMachine,
   type Machine,
 } from './queries.ts';
+import { listProofs, listProofsOf } from './proofs.ts';
 
 /** What is on a head, as pages show it. */
 const onHead = ({
   mounted,
   loaded,
-}: Pick<Awaited<ReturnType<typeof listHeads>>[number], 'mounted' | 'loaded'>): Pick<
-  MachineCard,
-  'mounted' | 'loaded'
-> => ({
+}: Pick<HeadOnMachine, 'mounted' | 'loaded'>): Pick<MachineCard, 'mounted' | 'loaded'> => ({
   mounted: mounted && { id: mounted.toolId, name: mounted.name, at: mounted.at.toISOString(), byName: mounted.by },
   loaded: loaded && {
     ...{ id: loaded.materialId, name: loaded.name, lot: loaded.lot, remainingG: loaded.remainingG },
@@ -39,47 +37,48 @@ const onHead = ({
   },
 });
 
-async function cardOf(ctx: Ctx, m: Machine): Promise<MachineCard> {
-  const heads = await listHeads(ctx, m);
-  const shown = [];
-  for (const { tool, mounted, loaded } of heads) {
-    const known =
-      mounted && loaded ? await listProofs(ctx, m, mounted.toolId, loaded.materialId, loaded.lot, tool) : {};
-    shown.push({ tool, ...onHead({ mounted, loaded }), proofs: Object.values(known) });
-  }
-  const [first, ...others] = shown;
-  const { mounted, loaded, proofs } = first!;
-  const printer = (await findProfile(ctx, m.printerId))!;
-  return {
-    id: m.id,
-    key: m.key,
-    name: m.name,
-    place: m.place,
-    state: m.state,
-    isStoppedFromHere: m.device !== null && m.device.adapter !== 'folder' && m.state !== 'retired',
-    stop: m.stop,
-    printer: printer.name,
-    technology: printer.technology,
-    printerId: m.printerId,
-    said: m.said,
-    heads: heads.length,
-    mounted,
-    loaded,
-    proofs,
-    others,
-  };
+/** Machines with what is on them and what is proven for it: as many statements for one as for five hundred. */
+async function cardsOf(ctx: Ctx, machines: readonly Machine[], inUse: readonly Machine[]): Promise<MachineCard[]> {
+  const { profiles, heads } = await headsOf(ctx, machines);
+  const asked = machines.flatMap((machine) =>
+    heads
+      .get(machine.id)!
+      .flatMap(({ tool, mounted, loaded }) =>
+        mounted && loaded
+          ? [{ machine, toolId: mounted.toolId, materialId: loaded.materialId, lot: loaded.lot, head: tool }]
+          : [],
+      ),
+  );
+  const found = await listProofsOf(ctx, asked, inUse);
+  const proofs = new Map(asked.map((a, i) => [`${a.machine.id} ${a.head}`, Object.values(found[i]!)]));
+  return machines.map((m) => {
+    const shown = heads
+      .get(m.id)!
+      .map((h) => ({ tool: h.tool, ...onHead(h), proofs: proofs.get(`${m.id} ${h.tool}`) ?? [] }));
+    const [first, ...others] = shown;
+    const printer = profiles.get(m.printerId)!;
+    return {
+      ...{ id: m.id, key: m.key, name: m.name, place: m.place, state: m.state },
+      isStoppedFromHere: m.device !== null && m.device.adapter !== 'folder' && m.state !== 'retired',
+      stop: m.stop,
+      ...{ printer: printer.name, technology: printer.technology, printerId: m.printerId },
+      said: m.said,
+      heads: shown.length,
+      ...{ mounted: first!.mounted, loaded: first!.loaded, proofs: first!.proofs },
+      others,
+    };
+  });
 }
 
 export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
-  const cards = [];
-  for (const m of await listMachines(ctx)) cards.push(await cardOf(ctx, m));
-  return cards;
+  const machines = await listMachines(ctx);
+  return cardsOf(ctx, machines, machines);
 }
 
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
-  const card = await cardOf(ctx, m);
+  const [card] = await cardsOf(ctx, [m], await listMachines(ctx));
   const work = await listMaintenance(ctx, m.id);
   const released = await getReleasedRevision(ctx, m.printerId);
   const maintenance = work.map((e) => ({
@@ -90,8 +89,8 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
     at: e.at.toISOString(),
   }));
   return succeed({
-    ...card,
-    fitted: await fittedOn(ctx, m, card.technology, work),
+    ...card!,
+    fitted: await fittedOn(ctx, m, card!.technology, work),
     profile: { at: released.at.toISOString(), values: onlyInProfile(released.resolved) },
     care: (await listCare(ctx, [m])).filter((c) => c.isUnderWay || c.state === 'due' || c.state === 'soon'),
     device: m.device,

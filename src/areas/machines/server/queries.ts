@@ -1,11 +1,8 @@
-import { conditionDependentSettings } from '../../library/model/along.ts';
-import { and, asc, desc, eq, ne, or, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, ne, or, type SQL } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import type { Proof } from '../../library/model/records.ts';
-import { findProfile, getReleasedRevision, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
+import { findProfile, findProfiles, getReleasedRevision, listReleasedRevisions } from '../../library/server/index.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
 import { assignHeads } from '../model/heads.ts';
-import { maintenanceKinds } from '../model/maintenance.ts';
 import { container, machine, maintenance, mount, slot } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db'>;
@@ -67,16 +64,58 @@ export const ofHead = (head: number, heads: number): string => (heads > 1 ? `hea
 export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Promise<number> =>
   Math.max(1, Number((await getReleasedRevision(ctx, m.printerId)).resolved['heads'] ?? 1));
 
-/** Every head of a machine with what is on it. */
-export async function listHeads(ctx: Reader, m: Machine) {
-  const count = await countHeads(ctx, m);
-  const heads = [];
-  for (let tool = 0; tool < count; tool++)
-    heads.push({ tool, mounted: await findMounted(ctx, m.id, tool), loaded: await findLoaded(ctx, m.id, tool) });
-  return heads;
+/** Every head of each machine with what is on it: as many statements for one machine as for five hundred. */
+export async function headsOf(ctx: Reader, machines: readonly Pick<Machine, 'id' | 'printerId'>[]) {
+  const ids = machines.map((m) => m.id);
+  const mounts = await ctx.db.select().from(mount).where(inArray(mount.machineId, ids));
+  const loads = await ctx.db
+    .select({
+      ...{ machineId: slot.machineId, index: slot.index, containerId: container.id, code: container.code },
+      ...{ materialId: container.materialId, lot: container.lot, remainingG: container.remainingG },
+      ...{ at: slot.at, by: slot.by },
+    })
+    .from(slot)
+    .innerJoin(container, eq(container.id, slot.containerId))
+    .where(inArray(slot.machineId, ids));
+  const named = [
+    ...mounts.map((m) => m.toolId),
+    ...loads.map((l) => l.materialId),
+    ...machines.map((m) => m.printerId),
+  ];
+  const profiles = await findProfiles(ctx, named);
+  const released = await listReleasedRevisions(ctx, [
+    ...machines.map((m) => m.printerId),
+    ...mounts.map((m) => m.toolId),
+  ]);
+  const valueOf = (profileId: string, key: string): number => Number(released.get(profileId)?.resolved[key] ?? 0);
+  const at = (machineId: string, index: number): string => `${machineId} ${index}`;
+  const mounted = new Map(
+    mounts.map((m) => [
+      at(m.machineId, m.index),
+      { ...m, name: profiles.get(m.toolId)!.name, nozzleMm: valueOf(m.toolId, 'nozzleDiameterMm') },
+    ]),
+  );
+  const loaded = new Map(
+    loads.map(({ machineId, index, ...l }) => [at(machineId, index), { ...l, name: profiles.get(l.materialId)!.name }]),
+  );
+  return {
+    profiles,
+    heads: new Map(
+      machines.map((m) => [
+        m.id,
+        Array.from({ length: Math.max(1, valueOf(m.printerId, 'heads')) }, (_, tool) => ({
+          tool,
+          mounted: mounted.get(at(m.id, tool)) ?? null,
+          loaded: loaded.get(at(m.id, tool)) ?? null,
+        })),
+      ]),
+    ),
+  };
 }
+/** Every head of a machine with what is on it. */
+export const listHeads = async (ctx: Reader, m: Machine) => (await headsOf(ctx, [m])).heads.get(m.id)!;
 
-type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
+export type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
 /** What is on a head, as the rules read it. */
 export const asRulesRead = ({ mounted, loaded }: Pick<HeadOnMachine, 'mounted' | 'loaded'>) => ({
   mounted: mounted && { id: mounted.toolId, name: mounted.name, nozzleMm: mounted.nozzleMm },
@@ -122,39 +161,4 @@ export async function maintenanceRows(ctx: Reader, where?: SQL, most?: number): 
     .orderBy(desc(maintenance.at));
   const found = await (most === undefined ? rows : rows.limit(most));
   return found.map((r) => ({ ...r, at: r.at.toISOString() }));
-}
-
-/** Evidence by setting for a machine with a tool and a material; sisters of the same printer profile fill what it lacks. What was done to
- *  another head than the one that is asked of makes nothing due. */
-export async function listProofs(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
-  m: Machine,
-  toolId: string,
-  materialId: string,
-  loadedLot: string | null,
-  head: number | null = null,
-): Promise<Record<string, Proof>> {
-  const machines = await listMachines(ctx);
-  const sisters = machines.filter((other) => other.id !== m.id && other.printerId === m.printerId);
-  const heads = await listPairingHeads(ctx, [m.id, ...sisters.map((s) => s.id)], toolId, materialId);
-  const events = (await listMaintenance(ctx, m.id))
-    .filter((e) => head === null || e.head === null || e.head === head)
-    .map((e) => ({ ...maintenanceKinds[e.kind], at: e.at }));
-  const proofs: Record<string, Proof> = {};
-  for (const head of heads.sort((a, b) => Number(a.machineId !== m.id) - Number(b.machineId !== m.id))) {
-    const sister = head.machineId === m.id ? null : machines.find((x) => x.id === head.machineId)!.name;
-    for (const [key, entries] of Object.entries(head.entries)) {
-      if (entries.length === 0 || key in proofs) continue;
-      const judged = judgeEntry(
-        key,
-        latest(entries),
-        ctx.clock.now(),
-        sister ? [] : events,
-        sister ? null : loadedLot,
-        sister,
-      );
-      proofs[key] = key in conditionDependentSettings ? { ...judged, entries } : judged;
-    }
-  }
-  return proofs;
 }

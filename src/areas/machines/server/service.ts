@@ -6,7 +6,8 @@ import { findProfile } from '../../library/server/index.ts';
 import type { MachineFailure } from '../model/failures.ts';
 import { maintenanceKinds, type MaintenanceKind } from '../model/maintenance.ts';
 import type { ReportedState } from '../model/pages.ts';
-import { countHeads, findLoaded, findMachine, findMounted, listProofs, ofHead, type Machine } from './queries.ts';
+import { listProofs } from './proofs.ts';
+import { countHeads, findLoaded, findMachine, findMounted, ofHead, type Machine } from './queries.ts';
 import { machine, maintenance, mount } from './tables.ts';
 
 /** Mounts a tool; another bore means another nozzle, so evidence that depends on the nozzle falls due. */

@@ -25,15 +25,19 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
   );
   const out: DueTrial[] = [];
   for (const card of cards) {
-    const process = await processFor(ctx, card);
+    // what is asked of the database is asked for machines that something is due on
+    const wanted = provingKinds.flatMap((kind) => {
+      const { cover, says } = coverOf(kind.key, card);
+      const isOfAny = cover === 'due' || cover === 'soon';
+      return isWanted(cover) && (machineId !== null || isOfAny) ? [{ kind, cover, says }] : [];
+    });
+    const process = wanted.length > 0 ? await processFor(ctx, card) : null;
     if (!process) continue;
     const open = await ctx.db
       .select({ id: trial.id, number: trial.number, kind: trial.kind })
       .from(trial)
       .where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
-    for (const kind of provingKinds) {
-      const { cover, says } = coverOf(kind.key, card);
-      if (!isWanted(cover) || (machineId === null && cover !== 'due' && cover !== 'soon')) continue;
+    for (const { kind, cover, says } of wanted) {
       const base = {
         machineId: card.id,
         toolId: card.mounted!.id,

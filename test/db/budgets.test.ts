@@ -1,0 +1,102 @@
+import { drizzle } from 'drizzle-orm/node-postgres';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { jobList } from '../../src/areas/checks/server/index.ts';
+import type { PairingEntry } from '../../src/areas/library/model/records.ts';
+import { writePairing } from '../../src/areas/library/server/index.ts';
+import { getMachinePage, listAllCare, listMachineCards } from '../../src/areas/machines/server/index.ts';
+import { getFloor, getToday } from '../../src/areas/today/server/index.ts';
+import { listDrifts, trialList } from '../../src/areas/trials/server/index.ts';
+import type { Ctx } from '../../src/platform/db/context.ts';
+import { asDrawn } from '../../src/core/mesh/placement.ts';
+import { boxMesh } from '../../src/core/mesh/solids.ts';
+import { writeStl } from '../../src/core/mesh/writeStl.ts';
+import { benchFarm, meshJob, planFlow, type Bench } from './benchFarm.ts';
+import { listed } from './listed.ts';
+import { freshFarm, unwrap, type Farm } from './setup.ts';
+
+let farm: Farm;
+let bench: Bench;
+let asked = 0;
+/** A reader whose statements are counted. */
+const counting = (): Ctx => ({
+  ...farm.as('technician'),
+  db: drizzle(farm.pool, { logger: { logQuery: () => asked++ } }),
+});
+const statements = async (read: (ctx: Ctx) => Promise<unknown>): Promise<number> => {
+  asked = 0;
+  await read(counting());
+  return asked;
+};
+/** Machines like the first, each with the tool and a spool of its own on it, up to so many. */
+async function grow(to: number): Promise<void> {
+  const { m, toolId, materialId } = bench;
+  const { pool } = farm;
+  const fresh = `select n, 'm' || n id from generate_series(2, ${to}) n where not exists (select from machine where id = 'm' || n)`;
+  await pool.query(`create temporary table fresh as ${fresh}`);
+  await pool.query(
+    `insert into machine (id, key, name, printer_id, place, state) select id, id, 'Hut ' || n, $1, 'wall', 'ready' from fresh`,
+    [m.printerId],
+  );
+  await pool.query(`insert into mount (machine_id, index, tool_id, at, by) select id, 0, $1, now(), 'x' from fresh`, [
+    toolId,
+  ]);
+  const { rows } = await pool.query<{ name: string }>(
+    `select column_name name from information_schema.columns where table_name = 'container' and is_identity = 'NO' and is_generated = 'NEVER'`,
+  );
+  const columns = rows.map((r) => r.name);
+  const set: Readonly<Record<string, string>> = { id: `'c' || f.id`, code: `'S-' || 1000 + f.n` };
+  await pool.query(
+    `insert into container (${columns.map((c) => `"${c}"`).join(', ')}) select ${columns.map((c) => set[c] ?? `c."${c}"`).join(', ')} from fresh f, (select * from container where material_id = $1 limit 1) c`,
+    [materialId],
+  );
+  await pool.query(
+    `insert into slot (machine_id, index, container_id, at, by) select id, 0, 'c' || id, now(), 'x' from fresh`,
+  );
+  await pool.query('drop table fresh');
+}
+
+beforeAll(async () => {
+  farm = await freshFarm('budgets');
+  bench = await benchFarm(farm);
+  unwrap(await planFlow(farm.as('technician'), bench));
+  const { m, toolId, materialId } = bench;
+  const proof: PairingEntry = {
+    ...{ value: 0.97, uncertainty: 0.01, trialId: '', trialName: 'bench sheet', machineId: m.id, conditions: {} },
+    range: { min: 0.94, max: 1, minEnd: 'notTriedBeyond', maxEnd: 'notTriedBeyond' },
+    ...{ provenOn: '2026-11-19T08:00:00Z', validUntil: '2027-02-17T08:00:00Z' },
+  };
+  await writePairing(farm.as('lead'), { machineId: m.id, toolId, materialId, label: 'x' }, { flow: proof }, 'x');
+  await meshJob(farm, bench, writeStl(boxMesh([0, 0, 0], [9, 9, 2])), { unit: null, placement: asDrawn(110, 105) });
+});
+afterAll(() => farm.close());
+
+/** Statements that a page may take, however many machines there are. */
+const budgets: readonly (readonly [page: string, most: number, read: (ctx: Ctx) => Promise<unknown>])[] = [
+  ['machines', 8, listMachineCards],
+  ['Today', 22, getToday],
+  ['the floor', 14, getFloor],
+  ['care', 6, listAllCare],
+  ['drift', 2, listDrifts],
+  ['a list of trials', 3, (ctx) => listed(ctx, trialList)],
+  ['a list of jobs', 3, (ctx) => listed(ctx, jobList)],
+];
+test.each(budgets)('%s takes at most %i statements on a floor of 1, 12 and 500 machines', async (_, most, read) => {
+  const taken: number[] = [];
+  for (const machines of [1, 12, 500]) {
+    await grow(machines);
+    taken.push(await statements(read));
+  }
+  expect(Math.max(...taken)).toBeLessThanOrEqual(most);
+  expect(taken[2]).toBe(taken[1]);
+});
+test('a card says of one machine among five hundred what its own page says', async () => {
+  await grow(500);
+  const cards = await listMachineCards(farm.as('viewer'));
+  for (const card of [cards[0]!, cards[250]!, cards[499]!])
+    expect(unwrap(await getMachinePage(farm.as('viewer'), card.id))).toMatchObject(card);
+  const { proofs } = cards.find((c) => c.id === 'm250')!;
+  expect(proofs).toEqual([expect.objectContaining({ key: 'flow', state: 'sister', because: 'Hut', value: 0.97 })]);
+  expect(cards.find((c) => c.id === bench.m.id)!.proofs).toEqual([
+    expect.objectContaining({ key: 'flow', state: 'proven' }),
+  ]);
+});
