@@ -7,8 +7,16 @@ process.env.HOST ||= '127.0.0.1';
 const { startServer } = await import(new URL('../dist/server/web.mjs', import.meta.url).href);
 const { server } = startServer().server;
 
-// Built files as well: what they are is what they are sent as.
-server.prependListener('request', (_request, response) => response.setHeader('x-content-type-options', 'nosniff'));
+/** How any answer may be used, a built file's and a refusal's among them. */
+const ALWAYS = {
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+};
+server.prependListener('request', (_request, response) => {
+  for (const [name, value] of Object.entries(ALWAYS)) response.setHeader(name, value);
+});
 // A head or a body that comes drop by drop holds a connection no longer than this; what is sent large comes within the hour.
 server.headersTimeout = 10_000;
 server.requestTimeout = 600_000;

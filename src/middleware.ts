@@ -2,18 +2,12 @@ import { defineMiddleware } from 'astro:middleware';
 import { isOurHost } from './platform/http/host.ts';
 import { problem } from './platform/http/problem.ts';
 
-/** What every answer of the application carries; files that were built carry theirs from the server (`scripts/web.mjs`). */
-const ALWAYS: Readonly<Record<string, string>> = {
-  'x-content-type-options': 'nosniff',
-  'x-frame-options': 'DENY',
-  'referrer-policy': 'same-origin',
-  'cross-origin-opener-policy': 'same-origin',
-};
 /** Besides scripts, of which the build names each it made (astro.config.mjs): styles are set by the components while they run. */
 const BESIDE_SCRIPTS =
   "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
-/** A request under another name than ours is one that somebody else's page sent here; whatever is answered says how it may be used. */
+/** A request under another name than ours is one that somebody else's page sent here; a page says which scripts may run. What every answer
+ *  carries besides, built files among them, is set by the server (`scripts/web.mjs`). */
 export const onRequest = defineMiddleware(async ({ request, url, routePattern }, next) => {
   if (!isOurHost(request.headers.get('host'), process.env['CANTIERE_URL']))
     return problem(421, 'otherHost', 'This service has another address');
@@ -21,7 +15,6 @@ export const onRequest = defineMiddleware(async ({ request, url, routePattern },
   const answer = isNoRoute
     ? problem(404, 'noRoute', 'Nothing has this address; /api says what there is')
     : await next();
-  for (const [name, value] of Object.entries(ALWAYS)) answer.headers.set(name, value);
   if (answer.headers.get('content-type')?.startsWith('text/html')) {
     const scripts =
       /script-src[^;]*/.exec(answer.headers.get('content-security-policy') ?? '')?.[0] ?? "script-src 'self'";

@@ -31,7 +31,17 @@ export async function backUp(ownerUrl: string, folder: string): Promise<Manifest
   const unfinished = `${folder}.part`;
   rmSync(unfinished, { recursive: true, force: true });
   mkdirSync(unfinished, { recursive: true, mode: 0o700 });
-  const dump = path.join(unfinished, DUMP);
+  try {
+    const manifest = await backUpInto(ownerUrl, unfinished);
+    renameSync(unfinished, folder); // whole or not at all
+    return manifest;
+  } catch (error) {
+    rmSync(unfinished, { recursive: true, force: true });
+    throw error;
+  }
+}
+async function backUpInto(ownerUrl: string, folder: string): Promise<Manifest> {
+  const dump = path.join(folder, DUMP);
   const manifest = await connected(ownerUrl, async (client) => {
     await client.query('begin isolation level repeatable read read only');
     const { rows } = await client.query<{ id: string }>('select pg_export_snapshot() id');
@@ -47,14 +57,15 @@ export async function backUp(ownerUrl: string, folder: string): Promise<Manifest
       ...{ schemaAt: await schemaAt(client), tables: await contentsOf(client) },
     };
   });
-  writeFileSync(path.join(unfinished, MANIFEST), JSON.stringify(manifest, null, 2), { mode: 0o600 });
-  renameSync(unfinished, folder); // whole or not at all
+  writeFileSync(path.join(folder, MANIFEST), JSON.stringify(manifest, null, 2), { mode: 0o600 });
   return manifest;
 }
 
 /** Puts a backup into an empty database, holds it against what was counted when it was made, and brings an older schema forward. */
 export async function restore(folder: string, ownerUrl: string, migrations = 'drizzle'): Promise<Manifest> {
   const manifest = await readManifest(folder);
+  if (manifest.schemaAt > newestOf(migrations))
+    throw new NotKept(`${folder} is of a newer version of the application; restore it with that one`);
   await connected(ownerUrl, async (client) => {
     const there = Object.keys(await contentsOf(client));
     if (there.length > 0)
@@ -95,7 +106,7 @@ async function readManifest(folder: string): Promise<Manifest> {
   if (!existsSync(file)) throw new NotKept(`${folder} is no backup: it has no ${MANIFEST}`);
   const manifest = JSON.parse(readFileSync(file, 'utf8')) as Manifest;
   if ((manifest.format as number) !== 1)
-    throw new NotKept(`${folder} was written by a newer version (format ${String(manifest.format)})`);
+    throw new NotKept(`${folder} is of a format that this version does not read (${String(manifest.format)})`);
   const { sha256 } = await digestOf(path.join(folder, DUMP));
   if (sha256 !== manifest.dumpSha256)
     throw new NotKept(`${path.join(folder, DUMP)} is spoilt: it is not what was written`);
@@ -121,6 +132,13 @@ async function contentsOf(client: pg.Client): Promise<Contents> {
   return contents;
 }
 
+/** Last step of the schema that this version knows. */
+const newestOf = (migrations: string): number => {
+  const journal = JSON.parse(readFileSync(path.join(migrations, 'meta/_journal.json'), 'utf8')) as {
+    readonly entries: readonly { readonly when: number }[];
+  };
+  return Math.max(0, ...journal.entries.map((e) => e.when));
+};
 async function schemaAt(client: pg.Client): Promise<number> {
   const { rows } = await client.query<{ at: string | null }>(
     'select max(created_at) at from drizzle.__drizzle_migrations',

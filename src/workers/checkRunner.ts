@@ -14,7 +14,7 @@ process.on('SIGINT', () => undefined);
 process.on('message', (message: ToRunner) => {
   if (message.do === 'leave off') return ending.abort();
   runCheck(ctx, message.runId, message.from).then(
-    () => say({ runId: message.runId, failed: null }),
-    (error: unknown) => say({ runId: message.runId, failed: messageOf(error) }),
+    () => say({ failed: null }),
+    (error: unknown) => say({ failed: messageOf(error) }),
   );
 });

@@ -14,11 +14,11 @@ writeFileSync(
   `
 process.on('disconnect', () => process.exit(0));
 process.on('message', ({ do: what, runId }) => {
-  if (what === 'leave off') return process.send({ runId: 'slow', failed: "left off" });
+  if (what === 'leave off') return process.send({ failed: 'left off' });
   if (runId === 'dies') process.kill(process.pid, 'SIGKILL');
   if (runId === 'hangs') for (;;);
   if (runId === 'slow') return;
-  process.send({ runId, failed: runId === 'fails' ? 'the database is down' : null });
+  process.send({ failed: runId === 'fails' ? 'the database is down' : null });
 });`,
 );
 const started: ChildProcess[] = [];

@@ -4,7 +4,6 @@ export type ToRunner =
   { readonly do: 'check'; readonly runId: string; readonly from: 'queued' | 'running' } | { readonly do: 'leave off' };
 /** A check has come to its end, or failed for a reason that is not the file's. */
 export interface FromRunner {
-  readonly runId: string;
   readonly failed: string | null;
 }
 

@@ -99,4 +99,10 @@ test('a card says of one machine among five hundred what its own page says', asy
   expect(cards.find((c) => c.id === bench.m.id)!.proofs).toEqual([
     expect.objectContaining({ key: 'flow', state: 'proven' }),
   ]);
+  // the floor counts what a machine has proven itself, and nothing of its sisters
+  const floor = new Map((await getFloor(farm.as('viewer'))).map((r) => [r.id, r.evidence]));
+  expect([floor.get(bench.m.id), floor.get('m250')]).toEqual([
+    { proven: 1, due: 0 },
+    { proven: 0, due: 0 },
+  ]);
 });

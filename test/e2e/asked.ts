@@ -66,6 +66,25 @@ export async function planned(page: Page, { kind, machine, process, bands }: Wan
   return ((await answer.json()) as { id: string }).id;
 }
 
+/** A job of a program, sent to Rifugio Sella as a technician sends it. */
+export async function sentJob(page: Page, title: string, program: Buffer): Promise<string> {
+  const headers = headersOf(page);
+  const { sha256 } = (await (
+    await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })
+  ).json()) as { sha256: string };
+  const made = await page.request.post('/api/jobs', {
+    headers,
+    data: {
+      ...{ title, class: 'in-house', quantity: 1, machineId: (await machineNamed(page, 'Rifugio Sella')).id },
+      toolId: await profileId(page, '0.4', 'tool'),
+      materialId: await profileId(page, 'PLA white'),
+      processId: await profileId(page, 'Fine'),
+      ...{ fileSha: sha256, fileName: 'sent.gcode' },
+    },
+  });
+  return ((await made.json()) as { id: string }).id;
+}
+
 /** Tells a simulated machine something on the instrument port. */
 const tell = (request: object): Promise<void> =>
   new Promise((done, wrong) => {

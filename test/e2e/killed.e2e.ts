@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { freezeDatabase, postmasterOf } from '../freezeDatabase.ts';
 import { syntheticProgram } from '../../bench/synthetic.ts';
-import { fail, headersOf, hold, lines, machineNamed, pick, profileId } from './asked.ts';
+import { fail, hold, lines, pick, sentJob } from './asked.ts';
 import { expect, open, openMachine, settled, signIn, soundProgram, test, farmHere, takeOff } from './fixtures.ts';
 
 const pids = (): Record<string, number> & { folder: string } =>
@@ -186,25 +186,7 @@ for (const [what, strike] of strikes) {
     // no two alike, or the check is taken from the one before; made before any request: it takes longer than an idle connection is kept
     const program = Buffer.concat([Buffer.from(`; ${what}\n`), syntheticProgram(120e6)]);
     await signIn(page);
-    const headers = headersOf(page);
-    const { sha256 } = (await (
-      await page.request.put('/api/files', { data: program, headers, timeout: 60_000 })
-    ).json()) as { sha256: string };
-    const made = await page.request.post('/api/jobs', {
-      headers,
-      data: {
-        title: `long one, ${what}`,
-        class: 'in-house',
-        quantity: 1,
-        machineId: (await machineNamed(page, 'Rifugio Sella')).id,
-        toolId: await profileId(page, '0.4', 'tool'),
-        materialId: await profileId(page, 'PLA white'),
-        processId: await profileId(page, 'Fine'),
-        fileSha: sha256,
-        fileName: 'long.gcode',
-      },
-    });
-    const { id } = (await made.json()) as { id: string };
+    const id = await sentJob(page, `long one, ${what}`, program);
     const run = async () =>
       ((await (await page.request.get(`/api/jobs/${id}`)).json()) as { run: { state: string; bytesRead: number } }).run;
     await expect

@@ -55,6 +55,7 @@ export async function signIn({ email, password }: ByPassword, request: Request, 
       for (const cookie of answer.headers.getSetCookie()) cookies.headers.append('set-cookie', cookie);
       return cookies;
     }
+    if (answer.status >= 500) return notPossible('down'); // nobody has looked at the password
     await refused(ctx, account, clientAddress);
     const said = (await answer.json().catch(() => ({}))) as { readonly message?: string };
     return answer.status === 403

@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { isSameData } from '../../../core/formats/canonicalJson.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify } from '../../../platform/events/record.ts';
@@ -62,11 +62,9 @@ async function touchedJobs(ctx: Pick<Ctx, 'db'>, after: number | null, upTo: num
       or exists (select from touched where kind not in ${TOUCH_SOME})
       or m.id in (select id from machines) or r.process_id in (select id from below) or m.printer_id in (select id from below)
       or exists (select from recipe_assignment a where a.recipe_id = r.id
-        and (a.tool_id in (select id from below) or a.material_id in (select id from below))))
-    order by j.number`);
-  const found: Job[] = [];
-  for (const { id } of rows.rows) found.push(...(await ctx.db.select().from(job).where(eq(job.id, id))));
-  return found;
+        and (a.tool_id in (select id from below) or a.material_id in (select id from below))))`);
+  const ids = rows.rows.map((r) => r.id);
+  return ids.length === 0 ? [] : ctx.db.select().from(job).where(inArray(job.id, ids));
 }
 
 /** Marks the jobs whose verdict is out of date since the events after `after`, and why, so that lists need not work it out for each row.

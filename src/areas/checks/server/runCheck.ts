@@ -108,7 +108,7 @@ async function runTaken(ctx: Ctx, run: CheckRun, caps: CheckCaps): Promise<void>
   let reported = 0;
   let programSha: string | null = null;
   try {
-    programSha = await keepUnpacked(ctx, row.fileSha, runId);
+    programSha = await keepUnpacked(ctx, row.fileSha);
   } catch (e) {
     if (!(e instanceof CannotUnpack)) throw e;
     const refusal = `${row.fileName}: ${sentenceOf(e.failure)}`;
@@ -159,27 +159,15 @@ async function findRun({ db }: Ctx, id: string) {
 }
 
 /** A packed program unpacked, as a file of its own beside the one that came; null where it came as it is. */
-async function keepUnpacked(ctx: Ctx, sha: string, runId: string): Promise<string | null> {
+async function keepUnpacked(ctx: Ctx, sha: string): Promise<string | null> {
   for await (const head of readFile(ctx, sha)) {
     if (!isGzip(head)) return null;
     break;
   }
   const packed = Readable.toWeb(Readable.from(readFile(ctx, sha))) as ReadableStream<Uint8Array>;
-  const kept = await storeFile(ctx, beating(ctx, runId, unpackedPieces(packed)));
+  const kept = await storeFile(ctx, unpackedPieces(packed));
   if (!kept.ok) throw new CannotUnpack(kept.failure);
   return kept.value.sha256;
-}
-
-/** The same pieces, with a sign of life while they pass. */
-async function* beating(ctx: Ctx, runId: string, pieces: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
-  let beat = Date.now();
-  for await (const piece of pieces) {
-    if (Date.now() - beat > REPORT_EVERY_MS) {
-      beat = Date.now();
-      await ctx.db.update(checkRun).set({ beatAt: new Date() }).where(eq(checkRun.id, runId));
-    }
-    yield piece;
-  }
 }
 
 /** The newest finished check whose long part depended on exactly the same. */

@@ -1,10 +1,10 @@
-import { and, asc, desc, eq, isNull, ne } from 'drizzle-orm';
+import { and, asc, eq, isNull, ne } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { findProfiles, judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
-import { maintenanceKinds } from '../model/maintenance.ts';
+import { findProfiles } from '../../library/server/index.ts';
 import type { PrintProgress } from '../model/print.ts';
 import type { FloorRow, Heard, OnHead } from '../model/pages.ts';
-import { container, machine, maintenance, mount, print, slot } from './tables.ts';
+import { listProofsOf } from './proofs.ts';
+import { container, machine, mount, print, slot } from './tables.ts';
 
 /** The whole floor by sets, however many machines it has: what each is doing, until when, and what is on its heads. */
 export async function listFloor({ db }: Pick<Ctx, 'db'>): Promise<FloorRow[]> {
@@ -79,36 +79,17 @@ export async function countEvidence(
   ctx: Pick<Ctx, 'db' | 'clock'>,
   rows: readonly FloorRow[],
 ): Promise<ReadonlyMap<string, { readonly proven: number; readonly due: number }>> {
-  const pairs = await listPairingHeads(
-    ctx,
-    rows.map((r) => r.id),
+  const asked = rows.flatMap((r) =>
+    r.onHeads.flatMap(({ head, toolId, materialId, lot }) =>
+      toolId && materialId ? [{ machine: r, toolId, materialId, lot, head }] : [],
+    ),
   );
-  const byPair = new Map(pairs.map((p) => [`${p.machineId} ${p.toolId} ${p.materialId}`, p.entries]));
-  // the last work of a kind makes due whatever earlier work of it did
-  const work = await ctx.db
-    .selectDistinctOn([maintenance.machineId, maintenance.kind, maintenance.head])
-    .from(maintenance)
-    .orderBy(maintenance.machineId, maintenance.kind, maintenance.head, desc(maintenance.at));
-  const byMachine = new Map<string, typeof work>();
-  for (const w of work) byMachine.set(w.machineId, [...(byMachine.get(w.machineId) ?? []), w]);
-  const now = ctx.clock.now();
-  return new Map(
-    rows.map((r) => {
-      const count = { proven: 0, due: 0 };
-      for (const h of r.onHeads) {
-        const entries = byPair.get(`${r.id} ${h.toolId} ${h.materialId}`) ?? {};
-        const events = (byMachine.get(r.id) ?? [])
-          .filter((w) => w.head === null || w.head === h.head)
-          .map((w) => ({ ...maintenanceKinds[w.kind], at: w.at }));
-        for (const [key, of] of Object.entries(entries)) {
-          if (of.length === 0) continue;
-          const { state } = judgeEntry(key, latest(of), now, events, h.lot, null);
-          if (state === 'proven' || state === 'due') count[state]++;
-        }
-      }
-      return [r.id, count];
-    }),
-  );
+  const counts = new Map(rows.map((r) => [r.id, { proven: 0, due: 0 }]));
+  const found = await listProofsOf(ctx, asked, []); // what sisters have proven is none of its own
+  for (const [i, { machine: of }] of asked.entries())
+    for (const { state } of Object.values(found[i]!))
+      if (state === 'proven' || state === 'due') counts.get(of.id)![state]++;
+  return counts;
 }
 const EMPTY = {
   ...{ toolId: null, toolName: null, materialId: null, materialName: null },

@@ -43,10 +43,12 @@ export async function listProofsOf(
     .from(maintenance)
     .where(inArray(maintenance.machineId, own))
     .orderBy(maintenance.machineId, maintenance.kind, maintenance.head, desc(maintenance.at));
+  const workOn = new Map<string, typeof work>();
+  for (const w of work) workOn.set(w.machineId, [...(workOn.get(w.machineId) ?? []), w]);
   const now = ctx.clock.now();
   return asked.map(({ machine, lot, head, ...pair }) => {
-    const events = work
-      .filter((w) => w.machineId === machine.id && (head === null || w.head === null || w.head === head))
+    const events = (workOn.get(machine.id) ?? [])
+      .filter((w) => head === null || w.head === null || w.head === head)
       .map((w) => ({ ...maintenanceKinds[w.kind], at: w.at }));
     const proofs: Record<string, Proof> = {};
     const add = (key: string, entries: Pairing['entries'][string], sister: string | null): void => {

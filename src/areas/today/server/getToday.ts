@@ -41,7 +41,7 @@ export async function getToday(ctx: Ctx): Promise<Today> {
     workarounds,
     requests,
     trials,
-    outOfDate: jobs.filter((j) => j.changed !== null && j.runState === 'done'),
+    outOfDate: jobs.filter((j) => j.changed !== null),
     blocked: current.filter((j) => j.verdict === 'blocked' && ['received', 'checked'].includes(j.state)),
     attention: jobs.filter((j) => j.state === 'needs attention'),
     stopped: inState('stopped'),
