@@ -13,6 +13,8 @@ export interface Ctx {
   readonly user: Person;
   readonly clock: Clock;
   readonly newId: () => string;
+  /** Of a reader for one page (`forOnePage`): what its reads by sets are kept under. */
+  readonly reads?: object;
   /** Of a process that is about to end: whatever takes long leaves off where another can go on. */
   readonly ending?: AbortSignal;
 }

@@ -15,7 +15,8 @@ export async function inTransaction<T, F extends { readonly code: string }>(
 ): Promise<Result<T, F>> {
   try {
     return await ctx.db.transaction(async (db) => {
-      const result = await work({ ...ctx, db });
+      const { reads: _ofThePage, ...writer } = ctx; // they would not see what is written here
+      const result = await work({ ...writer, db });
       if (!result.ok) throw new RolledBack(result.failure);
       return result;
     });

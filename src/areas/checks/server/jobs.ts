@@ -1,4 +1,5 @@
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { fail, sentenceOf, succeed, type Result } from '../../../core/result/result.ts';
@@ -259,7 +260,8 @@ export async function findJob(ctx: Pick<Ctx, 'db'>, id: string) {
 }
 
 /** A job with its newest run, and whether anything the verdict was pinned to has changed since. */
-export async function getJobPage(ctx: Ctx, id: string) {
+export async function getJobPage(asker: Ctx, id: string) {
+  const ctx = forOnePage(asker);
   const row = await findJob(ctx, id);
   if (!row) return fail<CheckFailure>({ code: 'noJob' });
   const run = await newestRun(ctx, id);

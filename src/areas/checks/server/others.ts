@@ -1,4 +1,5 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { OtherMachine } from '../model/elsewhere.ts';
@@ -11,16 +12,25 @@ const A_FULL_SPOOL_G = 1000;
 
 /** The farm's other filament machines with what they would hold a job against: its own material and process, the tool mounted there. */
 export async function listOtherMachines(
-  ctx: Ctx,
+  asker: Ctx,
   jobId: string,
 ): Promise<Result<readonly OtherMachine[], CheckFailure>> {
+  const ctx = forOnePage(asker);
   const row = await findJob(ctx, jobId);
   if (!row) return fail({ code: 'noJob' });
   const input = await sheetInputOf(ctx, row);
+  const asked = (await listMachineCards(ctx)).flatMap((card) =>
+    card.technology === 'filament' && card.id !== input.machineId && card.mounted
+      ? [{ card, toolId: card.mounted.id }]
+      : [],
+  );
+  // all at once: what each asks for is read for all of them
+  const sheets = await Promise.all(
+    asked.map(({ card, toolId }) => makeSheet(ctx, { ...input, machineId: card.id, toolId })),
+  );
   const out: OtherMachine[] = [];
-  for (const card of await listMachineCards(ctx)) {
-    if (card.technology !== 'filament' || card.id === input.machineId || !card.mounted) continue;
-    const sheet = await makeSheet(ctx, { ...input, machineId: card.id, toolId: card.mounted.id });
+  for (const [i, { card }] of asked.entries()) {
+    const sheet = sheets[i]!;
     if (!sheet.ok) continue;
     const { material } = sheet.value.recipe;
     const isLoaded = card.loaded?.id === material.id;

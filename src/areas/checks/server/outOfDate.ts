@@ -1,5 +1,6 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { isSameData } from '../../../core/formats/canonicalJson.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { notify } from '../../../platform/events/record.ts';
 import { RULES_VERSION } from '../../rules/version.ts';
@@ -67,18 +68,26 @@ async function touchedJobs(ctx: Pick<Ctx, 'db'>, after: number | null, upTo: num
   return ids.length === 0 ? [] : ctx.db.select().from(job).where(inArray(job.id, ids));
 }
 
+/** Jobs that are held against what is in force at the same time, what they ask for being read for all of them. */
+const AT_ONCE = 16;
+
 /** Marks the jobs whose verdict is out of date since the events after `after`, and why, so that lists need not work it out for each row.
  *  Gives the last event that it looked at. */
-export async function markOutOfDate(ctx: Pick<Ctx, 'db' | 'clock'>, after: number | null): Promise<number> {
+export async function markOutOfDate(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>, after: number | null): Promise<number> {
   const [last] = (await ctx.db.execute<{ id: string | null }>(sql`select max(id) id from event`)).rows;
   const upTo = Number(last?.id ?? 0);
   const marks: (readonly [jobId: string, mark: Job['outOfDate']])[] = [];
-  for (const row of await touchedJobs(ctx, after, upTo)) {
-    const run = await newestRun(ctx, row.id);
-    const { outOfDate, changed } = await heldAgainstNow(ctx, row, run);
-    const mark = run && outOfDate ? { runId: run.id, changed } : null;
-    if (!isSameData(mark, row.outOfDate)) marks.push([row.id, mark]);
-  }
+  const touched = await touchedJobs(ctx, after, upTo);
+  const page = forOnePage(ctx);
+  for (let i = 0; i < touched.length; i += AT_ONCE)
+    await Promise.all(
+      touched.slice(i, i + AT_ONCE).map(async (row) => {
+        const run = await newestRun(ctx, row.id);
+        const { outOfDate, changed } = await heldAgainstNow(page, row, run);
+        const mark = run && outOfDate ? { runId: run.id, changed } : null;
+        if (!isSameData(mark, row.outOfDate)) marks.push([row.id, mark]);
+      }),
+    );
   // all that one event touched is marked at once
   if (marks.length > 0)
     await ctx.db.transaction(async (db) => {

@@ -62,11 +62,9 @@ export async function makeSheet(
 ): Promise<Result<CheckContext, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process] = [
-    await findProfile(ctx, input.toolId),
-    await findProfile(ctx, input.materialId),
-    await findProfile(ctx, input.processId),
-  ];
+  const [tool, material, process, printer] = await Promise.all(
+    [input.toolId, input.materialId, input.processId, m.printerId].map((id) => findProfile(ctx, id)),
+  );
   if (!tool || !material || !process)
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });
   const roles: readonly RoleChoice[] = [
@@ -100,7 +98,6 @@ export async function makeSheet(
       ...asRulesRead(head),
     });
   }
-  const printer = await findProfile(ctx, m.printerId);
   const context = contextFrom({
     ...(printer?.technology === 'resin' && { technology: 'resin' }),
     machine: {

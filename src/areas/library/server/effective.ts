@@ -3,7 +3,7 @@ import { conditionDependentSettings, entryAt } from '../model/along.ts';
 import type { PairingEntry, Proof } from '../model/records.ts';
 import { resolveValues, type Effective, type Level } from '../model/resolve.ts';
 import type { Values } from '../settings/define.ts';
-import { findPairing, findPairingHead, listLevels } from './queries.ts';
+import { findPairingWithHead, listLevels, type PairingKey } from './queries.ts';
 
 export interface Combination {
   readonly machine: { readonly id: string; readonly name: string; readonly printerId: string } | null;
@@ -26,17 +26,19 @@ export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Le
   const printerId = c.machine?.printerId ?? c.printerId ?? null;
   if (c.overrides && Object.keys(c.overrides).length > 0)
     levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
-  const process = c.processId ? await listLevels(ctx, c.processId) : [];
+  const [process, ...others] = await Promise.all(
+    [c.processId, c.materialId, c.toolId, printerId].map((id) => (id ? listLevels(ctx, id) : [])),
+  );
   if (c.toolId && c.materialId) {
-    const where = layerHeightIn([...levels, ...process]);
-    if (c.machine)
-      levels.push(...(await pairingLevel(ctx, 'machine', c.machine.id, c.machine.name, c.toolId, c.materialId, where)));
-    if (printerId)
-      levels.push(...(await pairingLevel(ctx, 'printer', printerId, 'printer profile', c.toolId, c.materialId, where)));
+    const pair = { toolId: c.toolId, materialId: c.materialId };
+    const where = layerHeightIn([...levels, ...process!]);
+    const found = await Promise.all([
+      c.machine ? pairingLevel(ctx, { ...pair, scope: 'machine', scopeId: c.machine.id }, c.machine.name, where) : [],
+      printerId ? pairingLevel(ctx, { ...pair, scope: 'printer', scopeId: printerId }, 'printer profile', where) : [],
+    ]);
+    levels.push(...found.flat());
   }
-  levels.push(...process);
-  for (const id of [c.materialId, c.toolId, printerId]) if (id) levels.push(...(await listLevels(ctx, id)));
-  return levels;
+  return [...levels, ...process!, ...others.flat()];
 }
 
 /** Layer height of a resin process, for exposures that hold for one height only. */
@@ -47,18 +49,14 @@ function layerHeightIn(levels: readonly Level[]): Readonly<Record<string, number
 
 async function pairingLevel(
   ctx: Pick<Ctx, 'db'>,
-  scope: 'machine' | 'printer',
-  scopeId: string,
+  of: PairingKey,
   name: string,
-  toolId: string,
-  materialId: string,
   where: Readonly<Record<string, number>>,
 ): Promise<Level[]> {
-  const found = await findPairing(ctx, scope, scopeId, toolId, materialId);
-  const head = found && (await findPairingHead(ctx, found.id));
-  if (!head) return [];
+  const found = await findPairingWithHead(ctx, of);
+  if (!found) return [];
   const own: Record<string, number> = {};
-  for (const [key, entries] of Object.entries(head.entries)) {
+  for (const [key, entries] of Object.entries(found.entries)) {
     const entry =
       entries.length > 0 && entryAt(key, entries, where[conditionDependentSettings[key]?.condition ?? ''] ?? null);
     if (entry) own[key] = entry.value;

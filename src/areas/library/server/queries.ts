@@ -1,27 +1,23 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
+import { byIds, bySets } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
 import type { RevisionState } from '../model/records.ts';
 import { draft, pairing, pairingRevision, profile, revision, revisionEvent } from './tables.ts';
 
-type Reader = Pick<Ctx, 'db'>;
+type Reader = Pick<Ctx, 'db' | 'reads'>;
 export type Profile = typeof profile.$inferSelect;
 export type Revision = typeof revision.$inferSelect;
 const DEEPEST_CHAIN = 32;
 
-export async function findProfile(ctx: Reader, id: string): Promise<Profile | null> {
-  const [row] = await ctx.db.select().from(profile).where(eq(profile.id, id));
-  return row ?? null;
-}
-
-export async function findProfiles(ctx: Reader, ids: readonly string[]): Promise<ReadonlyMap<string, Profile>> {
+export const { one: findProfile, many: findProfiles } = byIds(async (ctx: Reader, ids: readonly string[]) => {
   const rows = await ctx.db
     .select()
     .from(profile)
     .where(inArray(profile.id, [...new Set(ids)]));
   return new Map(rows.map((row) => [row.id, row]));
-}
+});
 
 export async function findProfileByKey(ctx: Reader, kind: Profile['kind'], key: string): Promise<Profile | null> {
   const [row] = await ctx.db
@@ -34,29 +30,21 @@ export async function findProfileByKey(ctx: Reader, kind: Profile['kind'], key: 
 /** The state of a revision: its last event. The column is named in full: alone in a select it would be read as the event's. */
 const stateOf = sql<RevisionState>`(select e.state from ${revisionEvent} e where e.revision_id = "revision"."id" order by e.seq desc limit 1)`;
 
-/** The newest revision that is released; every profile has one from its making on. */
-export async function getReleasedRevision(ctx: Reader, profileId: string): Promise<Revision> {
-  const [row] = await ctx.db
-    .select()
-    .from(revision)
-    .where(and(eq(revision.profileId, profileId), sql`${stateOf} = 'released'`))
-    .orderBy(desc(revision.number))
-    .limit(1);
-  if (!row) throw new RangeError(`profile ${profileId} has no revision`);
-  return row;
-}
-
-/** The same of each of several profiles. */
-export async function listReleasedRevisions(
-  ctx: Reader,
-  profileIds: readonly string[],
-): Promise<ReadonlyMap<string, Revision>> {
+const released = byIds(async (ctx: Reader, profileIds: readonly string[]) => {
   const rows = await ctx.db
     .selectDistinctOn([revision.profileId])
     .from(revision)
     .where(and(inArray(revision.profileId, [...new Set(profileIds)]), sql`${stateOf} = 'released'`))
     .orderBy(revision.profileId, desc(revision.number));
   return new Map(rows.map((row) => [row.profileId, row]));
+});
+/** Of each profile the newest revision that is released. */
+export const listReleasedRevisions = released.many;
+/** The newest revision that is released; every profile has one from its making on. */
+export async function getReleasedRevision(ctx: Reader, profileId: string): Promise<Revision> {
+  const row = await released.one(ctx, profileId);
+  if (!row) throw new RangeError(`profile ${profileId} has no revision`);
+  return row;
 }
 
 /** The newest revision that was not returned, released or still in review: what the next edit starts from. */
@@ -144,17 +132,30 @@ export async function listRevisions(ctx: Reader, profileId: string) {
     .orderBy(desc(revision.number));
 }
 
-/** The profile and its parents, nearest first, each with its released head. Parents float. */
-export async function listChain(ctx: Reader, profileId: string): Promise<{ profile: Profile; head: Revision }[]> {
-  const chain: { profile: Profile; head: Revision }[] = [];
-  for (let id: string | null = profileId; id !== null && chain.length < DEEPEST_CHAIN;) {
-    const found: Profile | null = await findProfile(ctx, id);
-    if (!found) break;
-    chain.push({ profile: found, head: await getReleasedRevision(ctx, found.id) });
-    id = found.parentId;
-  }
-  return chain;
+interface Link {
+  readonly profile: Profile;
+  readonly head: Revision;
 }
+/** Each profile with its parents, nearest first, each with its released head. Parents float. */
+const chainsOf = byIds(async (ctx: Reader, profileIds: readonly string[]) => {
+  const { rows } = await ctx.db.execute<{ start: string; id: string }>(sql`
+    with recursive up as (
+      select id as start, id, parent_id, 0 as depth from ${profile} where ${inArray(profile.id, [...profileIds])}
+      union all select up.start, p.id, p.parent_id, up.depth + 1 from ${profile} p join up on p.id = up.parent_id where up.depth < ${DEEPEST_CHAIN - 1})
+    select start, id from up order by start, depth`);
+  const ids = rows.map((r) => r.id);
+  const profiles = await findProfiles(ctx, ids);
+  const heads = await listReleasedRevisions(ctx, ids);
+  const chains = new Map<string, Link[]>();
+  for (const { start, id } of rows) {
+    const chain = chains.get(start) ?? [];
+    chains.set(start, chain);
+    chain.push({ profile: profiles.get(id)!, head: heads.get(id)! });
+  }
+  return chains;
+});
+export const listChain = async (ctx: Reader, profileId: string): Promise<readonly Link[]> =>
+  (await chainsOf.one(ctx, profileId)) ?? [];
 
 export async function listLevels(ctx: Reader, profileId: string): Promise<Level[]> {
   return (await listChain(ctx, profileId)).map(({ profile: p, head }) => ({
@@ -223,6 +224,34 @@ export async function findPairingHead(ctx: Reader, pairingId: string) {
     .limit(1);
   return row ?? null;
 }
+
+export interface PairingKey {
+  readonly scope: 'machine' | 'printer';
+  readonly scopeId: string;
+  readonly toolId: string;
+  readonly materialId: string;
+}
+const nameOfPairing = (k: PairingKey): string => `${k.scope} ${k.scopeId} ${k.toolId} ${k.materialId}`;
+const pairingsWithHead = bySets(async (ctx: Reader, keys: readonly PairingKey[]) => {
+  const rows = await ctx.db
+    .selectDistinctOn([pairing.id], {
+      ...{ id: pairing.id, scope: pairing.scope, scopeId: pairing.scopeId },
+      ...{ toolId: pairing.toolId, materialId: pairing.materialId, entries: pairingRevision.entries },
+    })
+    .from(pairing)
+    .innerJoin(pairingRevision, eq(pairingRevision.pairingId, pairing.id))
+    .where(
+      and(
+        inArray(pairing.scopeId, [...new Set(keys.map((k) => k.scopeId))]),
+        inArray(pairing.toolId, [...new Set(keys.map((k) => k.toolId))]),
+        inArray(pairing.materialId, [...new Set(keys.map((k) => k.materialId))]),
+      ),
+    )
+    .orderBy(pairing.id, desc(pairingRevision.number));
+  return new Map(rows.map((row) => [nameOfPairing(row), row]));
+}, nameOfPairing);
+/** A pairing with the entries of its head. */
+export const findPairingWithHead = pairingsWithHead.one;
 
 /** Pairings with head entries on any of the machines, for one tool and material (or any). */
 export async function listPairingHeads(

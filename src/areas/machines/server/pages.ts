@@ -1,8 +1,10 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import {
   findProfile,
+  findProfiles,
   getReleasedRevision,
   resolveCombination,
   type LedgerContext,
@@ -38,8 +40,13 @@ const onHead = ({
 });
 
 /** Machines with what is on them and what is proven for it: as many statements for one as for five hundred. */
-async function cardsOf(ctx: Ctx, machines: readonly Machine[], inUse: readonly Machine[]): Promise<MachineCard[]> {
-  const { profiles, heads } = await headsOf(ctx, machines);
+async function cardsOf(asker: Ctx, machines: readonly Machine[], inUse: readonly Machine[]): Promise<MachineCard[]> {
+  const ctx = forOnePage(asker);
+  const heads = await headsOf(ctx, machines);
+  const printers = await findProfiles(
+    ctx,
+    machines.map((m) => m.printerId),
+  );
   const asked = machines.flatMap((machine) =>
     heads
       .get(machine.id)!
@@ -56,7 +63,7 @@ async function cardsOf(ctx: Ctx, machines: readonly Machine[], inUse: readonly M
       .get(m.id)!
       .map((h) => ({ tool: h.tool, ...onHead(h), proofs: proofs.get(`${m.id} ${h.tool}`) ?? [] }));
     const [first, ...others] = shown;
-    const printer = profiles.get(m.printerId)!;
+    const printer = printers.get(m.printerId)!;
     return {
       ...{ id: m.id, key: m.key, name: m.name, place: m.place, state: m.state },
       isStoppedFromHere: m.device !== null && m.device.adapter !== 'folder' && m.state !== 'retired',

@@ -1,5 +1,6 @@
 import { desc } from 'drizzle-orm';
 import { succeed, type Result } from '../../../core/result/result.ts';
+import { onceOnPage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import type { MachineFailure } from '../model/failures.ts';
@@ -9,14 +10,14 @@ import { policyRevision } from './tables.ts';
 const MOST_SHOWN = 30;
 
 /** The policy in force: the last one written, or the standard one. */
-export async function getPolicy(ctx: Pick<Ctx, 'db'>): Promise<Policy> {
+export const getPolicy = onceOnPage(async (ctx: Pick<Ctx, 'db' | 'reads'>): Promise<Policy> => {
   const [row] = await ctx.db
     .select({ policy: policyRevision.policy })
     .from(policyRevision)
     .orderBy(desc(policyRevision.seq))
     .limit(1);
   return { ...standardPolicy, ...row?.policy }; // one kept before a point was added lacks it
-}
+});
 export async function getPolicyPage(ctx: Pick<Ctx, 'db'>): Promise<PolicyPage> {
   const rows = await ctx.db.select().from(policyRevision).orderBy(desc(policyRevision.seq)).limit(MOST_SHOWN);
   return {

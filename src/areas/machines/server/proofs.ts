@@ -1,4 +1,5 @@
 import { desc, inArray } from 'drizzle-orm';
+import { bySets } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { conditionDependentSettings } from '../../library/model/along.ts';
 import type { Proof } from '../../library/model/records.ts';
@@ -87,15 +88,20 @@ function firstOfSisters(
   return first;
 }
 
+const nameOf = ({ machine, toolId, materialId, lot, head }: ProofsAsked): string =>
+  JSON.stringify([machine.id, toolId, materialId, lot, head]);
+const { one: findProofs } = bySets(async (ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>, asked: readonly ProofsAsked[]) => {
+  const found = await listProofsOf(ctx, asked, await listMachines(ctx));
+  return new Map(asked.map((a, i) => [nameOf(a), found[i]!]));
+}, nameOf);
 /** Evidence by setting for a machine with a tool and a material. */
 export async function listProofs(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
+  ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>,
   machine: Machine,
   toolId: string,
   materialId: string,
   lot: string | null,
   head: number | null = null,
 ): Promise<Record<string, Proof>> {
-  const [proofs] = await listProofsOf(ctx, [{ machine, toolId, materialId, lot, head }], await listMachines(ctx));
-  return proofs!;
+  return (await findProofs(ctx, { machine, toolId, materialId, lot, head }))!;
 }

@@ -1,27 +1,31 @@
-import { and, asc, desc, eq, inArray, ne, or, type SQL } from 'drizzle-orm';
+import { asc, desc, eq, inArray, ne, or, type SQL } from 'drizzle-orm';
+import { byIds, bySets, onceOnPage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { findProfile, findProfiles, getReleasedRevision, listReleasedRevisions } from '../../library/server/index.ts';
+import { findProfiles, getReleasedRevision, listReleasedRevisions } from '../../library/server/index.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
 import { assignHeads } from '../model/heads.ts';
 import { container, machine, maintenance, mount, slot } from './tables.ts';
 
-type Reader = Pick<Ctx, 'db'>;
+type Reader = Pick<Ctx, 'db' | 'reads'>;
 export type Machine = typeof machine.$inferSelect;
 
-export async function findMachine(ctx: Reader, idOrKey: string): Promise<Machine | null> {
-  const [row] = await ctx.db
+/** Machines by whatever each is called: id, key or name. */
+export const { one: findMachine } = byIds(async (ctx: Reader, called: readonly string[]) => {
+  const any = [...called];
+  const rows = await ctx.db
     .select()
     .from(machine)
-    .where(or(eq(machine.id, idOrKey), eq(machine.key, idOrKey), eq(machine.name, idOrKey)));
-  if (row) known.set(row.id, row);
-  return row ?? null;
-}
+    .where(or(inArray(machine.id, any), inArray(machine.key, any), inArray(machine.name, any)));
+  for (const row of rows) known.set(row.id, row);
+  // an id wins over a key, and that over a name
+  return new Map((['name', 'key', 'id'] as const).flatMap((by) => rows.map((row) => [row[by], row] as const)));
+});
 /** Machines that are in use. */
-export async function listMachines(ctx: Reader): Promise<Machine[]> {
+export const listMachines = onceOnPage(async (ctx: Reader): Promise<Machine[]> => {
   const rows = await ctx.db.select().from(machine).where(ne(machine.state, 'retired')).orderBy(asc(machine.name));
   for (const row of rows) known.set(row.id, row);
   return rows;
-}
+});
 /** Machines that are no longer in use. */
 export const listRetired = (ctx: Reader): Promise<Pick<Machine, 'id' | 'name' | 'place'>[]> =>
   ctx.db
@@ -33,30 +37,6 @@ export const listRetired = (ctx: Reader): Promise<Pick<Machine, 'id' | 'name' | 
 const known = new Map<string, Machine>();
 export const lastKnown = (id: string): Machine | null => known.get(id) ?? null;
 
-/** What is mounted on a head; on the first where none is named. */
-export async function findMounted(ctx: Reader, machineId: string, head = 0) {
-  const [row] = await ctx.db
-    .select()
-    .from(mount)
-    .where(and(eq(mount.machineId, machineId), eq(mount.index, head)));
-  if (!row) return null;
-  const tool = await findProfile(ctx, row.toolId);
-  const released = await getReleasedRevision(ctx, row.toolId);
-  return { ...row, name: tool!.name, nozzleMm: Number(released.resolved['nozzleDiameterMm'] ?? 0) };
-}
-
-/** What is loaded for a head; for the first where none is named. */
-export async function findLoaded(ctx: Reader, machineId: string, head = 0) {
-  const [row] = await ctx.db
-    .select({
-      ...{ containerId: container.id, code: container.code, materialId: container.materialId },
-      ...{ lot: container.lot, remainingG: container.remainingG, at: slot.at, by: slot.by },
-    })
-    .from(slot)
-    .innerJoin(container, eq(container.id, slot.containerId))
-    .where(and(eq(slot.machineId, machineId), eq(slot.index, head)));
-  return row ? { ...row, name: (await findProfile(ctx, row.materialId))!.name } : null;
-}
 /** Which of several heads it is, before what is on it. */
 export const ofHead = (head: number, heads: number): string => (heads > 1 ? `head ${head + 1}: ` : '');
 
@@ -64,43 +44,43 @@ export const ofHead = (head: number, heads: number): string => (heads > 1 ? `hea
 export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Promise<number> =>
   Math.max(1, Number((await getReleasedRevision(ctx, m.printerId)).resolved['heads'] ?? 1));
 
-/** Every head of each machine with what is on it: as many statements for one machine as for five hundred. */
-export async function headsOf(ctx: Reader, machines: readonly Pick<Machine, 'id' | 'printerId'>[]) {
-  const ids = machines.map((m) => m.id);
-  const mounts = await ctx.db.select().from(mount).where(inArray(mount.machineId, ids));
-  const loads = await ctx.db
-    .select({
-      ...{ machineId: slot.machineId, index: slot.index, containerId: container.id, code: container.code },
-      ...{ materialId: container.materialId, lot: container.lot, remainingG: container.remainingG },
-      ...{ at: slot.at, by: slot.by },
-    })
-    .from(slot)
-    .innerJoin(container, eq(container.id, slot.containerId))
-    .where(inArray(slot.machineId, ids));
-  const named = [
-    ...mounts.map((m) => m.toolId),
-    ...loads.map((l) => l.materialId),
-    ...machines.map((m) => m.printerId),
-  ];
-  const profiles = await findProfiles(ctx, named);
-  const released = await listReleasedRevisions(ctx, [
-    ...machines.map((m) => m.printerId),
-    ...mounts.map((m) => m.toolId),
-  ]);
-  const valueOf = (profileId: string, key: string): number => Number(released.get(profileId)?.resolved[key] ?? 0);
-  const at = (machineId: string, index: number): string => `${machineId} ${index}`;
-  const mounted = new Map(
-    mounts.map((m) => [
-      at(m.machineId, m.index),
-      { ...m, name: profiles.get(m.toolId)!.name, nozzleMm: valueOf(m.toolId, 'nozzleDiameterMm') },
-    ]),
-  );
-  const loaded = new Map(
-    loads.map(({ machineId, index, ...l }) => [at(machineId, index), { ...l, name: profiles.get(l.materialId)!.name }]),
-  );
-  return {
-    profiles,
-    heads: new Map(
+const heads = bySets(
+  async (ctx: Reader, machines: readonly Pick<Machine, 'id' | 'printerId'>[]) => {
+    const ids = machines.map((m) => m.id);
+    const mounts = await ctx.db.select().from(mount).where(inArray(mount.machineId, ids));
+    const loads = await ctx.db
+      .select({
+        ...{ machineId: slot.machineId, index: slot.index, containerId: container.id, code: container.code },
+        ...{ materialId: container.materialId, lot: container.lot, remainingG: container.remainingG },
+        ...{ at: slot.at, by: slot.by },
+      })
+      .from(slot)
+      .innerJoin(container, eq(container.id, slot.containerId))
+      .where(inArray(slot.machineId, ids));
+    const profiles = await findProfiles(ctx, [
+      ...mounts.map((m) => m.toolId),
+      ...loads.map((l) => l.materialId),
+      ...machines.map((m) => m.printerId), // whoever asks for heads shows what machine they are on
+    ]);
+    const released = await listReleasedRevisions(ctx, [
+      ...machines.map((m) => m.printerId),
+      ...mounts.map((m) => m.toolId),
+    ]);
+    const valueOf = (profileId: string, key: string): number => Number(released.get(profileId)?.resolved[key] ?? 0);
+    const at = (machineId: string, index: number): string => `${machineId} ${index}`;
+    const mounted = new Map(
+      mounts.map((m) => [
+        at(m.machineId, m.index),
+        { ...m, name: profiles.get(m.toolId)!.name, nozzleMm: valueOf(m.toolId, 'nozzleDiameterMm') },
+      ]),
+    );
+    const loaded = new Map(
+      loads.map(({ machineId, index, ...l }) => [
+        at(machineId, index),
+        { ...l, name: profiles.get(l.materialId)!.name },
+      ]),
+    );
+    return new Map(
       machines.map((m) => [
         m.id,
         Array.from({ length: Math.max(1, valueOf(m.printerId, 'heads')) }, (_, tool) => ({
@@ -109,11 +89,24 @@ export async function headsOf(ctx: Reader, machines: readonly Pick<Machine, 'id'
           loaded: loaded.get(at(m.id, tool)) ?? null,
         })),
       ]),
-    ),
-  };
-}
+    );
+  },
+  (m) => m.id,
+);
+/** Every head of each machine with what is on it: as many statements for one machine as for five hundred. */
+export const headsOf = heads.many;
 /** Every head of a machine with what is on it. */
-export const listHeads = async (ctx: Reader, m: Machine) => (await headsOf(ctx, [m])).heads.get(m.id)!;
+export const listHeads = async (ctx: Reader, m: Pick<Machine, 'id' | 'printerId'>) => (await heads.one(ctx, m))!;
+const headOf = async (ctx: Reader, machineId: string, head: number) => {
+  const m = await findMachine(ctx, machineId);
+  return m && (await listHeads(ctx, m))[head];
+};
+/** What is mounted on a head; on the first where none is named. */
+export const findMounted = async (ctx: Reader, machineId: string, head = 0) =>
+  (await headOf(ctx, machineId, head))?.mounted ?? null;
+/** What is loaded for a head; for the first where none is named. */
+export const findLoaded = async (ctx: Reader, machineId: string, head = 0) =>
+  (await headOf(ctx, machineId, head))?.loaded ?? null;
 
 export type HeadOnMachine = Awaited<ReturnType<typeof listHeads>>[number];
 /** What is on a head, as the rules read it. */
@@ -127,16 +120,16 @@ export async function findHeadsFor(
   m: Machine,
   pairs: readonly { readonly toolId: string | null; readonly materialId: string }[],
 ) {
-  const heads = await listHeads(ctx, m);
+  const all = await listHeads(ctx, m);
   const taken = assignHeads(
     pairs,
-    heads.map(({ tool, mounted, loaded }) => ({
+    all.map(({ tool, mounted, loaded }) => ({
       tool,
       mountedToolId: mounted?.toolId ?? null,
       loadedMaterialId: loaded?.materialId ?? null,
     })),
   );
-  return taken.map((tool) => (tool === null ? null : heads[tool]!));
+  return taken.map((tool) => (tool === null ? null : all[tool]!));
 }
 
 export async function listMaintenance(ctx: Reader, machineId: string) {

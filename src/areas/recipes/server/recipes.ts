@@ -1,3 +1,4 @@
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { createHash } from 'node:crypto';
 import { and, desc, eq, sql, type SQL } from 'drizzle-orm';
@@ -181,7 +182,8 @@ export async function pinRecipe(ctx: Ctx, id: string): Promise<Result<{ sha256: 
   return succeed({ sha256 });
 }
 
-export async function getRecipePage(ctx: Ctx, id: string): Promise<Result<RecipePage, RecipeFailure>> {
+export async function getRecipePage(asker: Ctx, id: string): Promise<Result<RecipePage, RecipeFailure>> {
+  const ctx = forOnePage(asker);
   const found = await findRecipe(ctx, id);
   if (!found?.kept) return fail({ code: 'noRecipe' });
   const sheet = await makeRecipeSheet(ctx, found);

@@ -1,7 +1,8 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
-import { findProfile, levelsOf, listChain } from '../../library/server/index.ts';
+import type { Values } from '../../library/settings/define.ts';
+import { levelsOf, listChain } from '../../library/server/index.ts';
 import { findHeadsFor, findMachine, findMounted, listHeads, listProofs } from '../../machines/server/index.ts';
 import type { RecipeFailure } from '../model/failures.ts';
 import { pairsOf, type RecipeChoice, type RecipeSheet, type RoleChoice } from '../model/recipe.ts';
@@ -26,20 +27,25 @@ export async function makeRecipeSheet(
   head?: number,
 ): Promise<Result<RecipeSheet, RecipeFailure>> {
   const m = choice.machineId ? await findMachine(ctx, choice.machineId) : null;
-  const printer = await findProfile(ctx, m?.printerId ?? choice.printerId ?? '');
+  const printerId = m?.printerId ?? choice.printerId ?? '';
+  const first = m && (await findMounted(ctx, m.id));
+  const named = [printerId, choice.processId, first?.toolId, ...choice.roles.flatMap((r) => [r.materialId, r.toolId])];
+  const ids = [...new Set(named.filter((id) => id != null))];
+  const chains = new Map(await Promise.all(ids.map(async (id) => [id, await listChain(ctx, id)] as const)));
+  const profileOf = (id: string | null) => chains.get(id ?? '')?.[0]?.profile;
+  const printer = profileOf(printerId);
   if (printer?.kind !== 'printer') return fail({ code: 'incomplete', what: 'Choose a machine or a printer profile' });
-  const process = await findProfile(ctx, choice.processId);
+  const process = profileOf(choice.processId);
   const body = choice.roles.find((r) => r.role === 'part body');
   if (process?.kind !== 'process') return fail({ code: 'incomplete', what: 'Choose a process' });
   if (!body) return fail({ code: 'incomplete', what: 'Choose what the part itself is printed with' });
-  const first = m && (await findMounted(ctx, m.id));
   /** A resin recipe need not name the film: it is the one in the vat. */
   const toolOf = (chosen: string | null): string | null =>
     chosen ?? (printer.technology === 'resin' ? (first?.toolId ?? null) : null);
   const roles: RecipeRole[] = [];
   for (const r of choice.roles) {
-    const material = await findProfile(ctx, r.materialId);
-    const tool = r.toolId ? await findProfile(ctx, r.toolId) : null;
+    const material = profileOf(r.materialId);
+    const tool = profileOf(r.toolId);
     if (material?.kind !== 'material') return fail({ code: 'incomplete', what: `Choose a material for the ${r.role}` });
     if (printer.technology === 'filament' && tool?.kind !== 'tool')
       return fail({ code: 'incomplete', what: `Choose a tool for the ${r.role}` });
@@ -49,11 +55,17 @@ export async function makeRecipeSheet(
         what: `${printer.name} prints ${printer.technology}; ${material.technology !== printer.technology ? material.name : process.name} is for ${material.technology !== printer.technology ? material.technology : process.technology}`,
       });
     if (r.role === 'purge') continue;
-    const own = Object.assign({}, ...(await listChain(ctx, r.materialId)).map((c) => c.head.own).reverse()) as Record<
-      string,
-      unknown
-    >;
-    const text = (key: string): string => (typeof own[key] === 'string' ? own[key] : '');
+    const own: Values = Object.assign(
+      {},
+      ...chains
+        .get(r.materialId)!
+        .map((c) => c.head.own)
+        .reverse(),
+    );
+    const text = (key: string): string => {
+      const value = own[key];
+      return typeof value === 'string' ? value : '';
+    };
     roles.push({
       role: r.role,
       toolId: toolOf(r.toolId) ?? '',
@@ -87,10 +99,9 @@ export async function makeRecipeSheet(
     inVatMl: m.said?.inVatMl ?? null,
     knownForDays: mounted ? Math.floor((ctx.clock.now().getTime() - mounted.at.getTime()) / DAY_MS) : null,
   };
-  const revisions = [];
-  for (const id of [choice.processId, body.materialId, toolId, printer.id])
-    if (id)
-      for (const c of await listChain(ctx, id)) revisions.push({ profile: c.profile.name, number: c.head.number });
+  const revisions = [choice.processId, body.materialId, toolId, printer.id].flatMap((id) =>
+    (chains.get(id ?? '') ?? []).map((c) => ({ profile: c.profile.name, number: c.head.number })),
+  );
   return succeed({
     technology: printer.technology,
     place: m?.name ?? printer.name,

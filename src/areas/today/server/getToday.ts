@@ -4,6 +4,7 @@ import { jobsOpen } from '../../checks/model/states.ts';
 import { trialsOpen } from '../../trials/model/states.ts';
 import { SILENT_AFTER_S } from '../../machines/model/print.ts';
 import { atWork, silentForS } from '../../../platform/jobs/signOfLife.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -17,18 +18,19 @@ import type { Today } from '../model/today.ts';
 const COMING_AND_GOING = ['signed in', 'signed out', 'sign-in refused'];
 
 /** What needs somebody now, from the records as they are. */
-export async function getToday(ctx: Ctx): Promise<Today> {
-  const [workarounds, reviews, trials, drifts, jobs, requests, cards, events] = [
-    await listExpiredWorkarounds(ctx),
-    await listInReview(ctx),
-    await listTrials(ctx, trialsOpen),
-    await listDrifts(ctx),
-    await listJobs(ctx, jobsOpen),
-    await listOpenRequests(ctx),
-    await listMachineCards(ctx),
-    await listEvents(ctx, { limit: 8, except: COMING_AND_GOING }),
-  ];
-  const care = await listAllCare(ctx);
+export async function getToday(asker: Ctx): Promise<Today> {
+  const ctx = forOnePage(asker);
+  const [workarounds, reviews, trials, drifts, jobs, requests, cards, care, events] = await Promise.all([
+    listExpiredWorkarounds(ctx),
+    listInReview(ctx),
+    listTrials(ctx, trialsOpen),
+    listDrifts(ctx),
+    listJobs(ctx, jobsOpen),
+    listOpenRequests(ctx),
+    listMachineCards(ctx),
+    listAllCare(ctx),
+    listEvents(ctx, { limit: 8, except: COMING_AND_GOING }),
+  ]);
   const inState = (state: MachineState): Today['stopped'] =>
     cards.filter((c) => c.state === state).map(({ id, name, stop }) => ({ id, name, stop }));
   const current = jobs.filter((j) => j.changed === null);

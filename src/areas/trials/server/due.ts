@@ -1,5 +1,6 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { bySets, forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { listOwnProfiles } from '../../library/server/index.ts';
@@ -11,7 +12,7 @@ import { coverOf, missingBefore, type Cover, type DueTrial } from '../model/due.
 import { clearanceOf } from '../model/sharing.ts';
 import { trialText, type TrialFailure } from '../model/failures.ts';
 import { planPlate, platesOf, type Wanted } from './planPlate.ts';
-import { previewTrial, trialName } from './planTrial.ts';
+import { previewFrom, previewTrial, readForPlan, trialName } from './planTrial.ts';
 import { trial } from './tables.ts';
 import { findUsualProcess } from './usualProcess.ts';
 
@@ -19,36 +20,42 @@ const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not
 const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
 
 /** Trials that are due now or within the week on every machine, in the order of practice; of one machine also those never run. */
-export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTrial[]> {
+export async function listDue(asker: Ctx, machineId: string | null): Promise<DueTrial[]> {
+  const ctx = forOnePage(asker);
   const cards = (await listMachineCards(ctx)).filter(
     (c) => c.mounted && c.loaded && (machineId === null || c.id === machineId),
   );
+  const open = await listOpen(
+    ctx,
+    cards.map((c) => c.id),
+  );
+  // all machines at once: what each asks for is read for all of them
+  const wanted = (
+    await Promise.all(
+      cards.map(async (card) => {
+        const kinds = provingKinds.flatMap((kind) => {
+          const { cover, says } = coverOf(kind.key, card);
+          const isOfAny = cover === 'due' || cover === 'soon';
+          return isWanted(cover) && (machineId !== null || isOfAny) ? [{ kind, cover, says }] : [];
+        });
+        const process = kinds.length > 0 ? await processFor(ctx, card) : null;
+        if (!process) return [];
+        const on = onCard(card, process.id);
+        return [{ card, process, kinds, on, read: await readForPlan(ctx, on) }];
+      }),
+    )
+  ).flat();
   const out: DueTrial[] = [];
-  for (const card of cards) {
-    // what is asked of the database is asked for machines that something is due on
-    const wanted = provingKinds.flatMap((kind) => {
-      const { cover, says } = coverOf(kind.key, card);
-      const isOfAny = cover === 'due' || cover === 'soon';
-      return isWanted(cover) && (machineId !== null || isOfAny) ? [{ kind, cover, says }] : [];
-    });
-    const process = wanted.length > 0 ? await processFor(ctx, card) : null;
-    if (!process) continue;
-    const open = await ctx.db
-      .select({ id: trial.id, number: trial.number, kind: trial.kind })
-      .from(trial)
-      .where(and(eq(trial.machineId, card.id), eq(trial.materialId, card.loaded!.id), inArray(trial.state, [...OPEN])));
-    for (const { kind, cover, says } of wanted) {
-      const base = {
-        machineId: card.id,
-        toolId: card.mounted!.id,
-        materialId: card.loaded!.id,
-        processId: process.id,
-        kind: kind.key,
-      };
-      const preview = await previewTrial(ctx, base);
-      const running = open.find((t) => t.kind === kind.key);
+  for (const { card, process, kinds, on, read } of wanted)
+    for (const { kind, cover, says } of kinds) {
+      await new Promise(setImmediate); // a plan is a piece of work, and others are served between two
+      const base = { ...on, kind: kind.key };
+      const preview = read.ok ? previewFrom(read.value, base) : read;
       if (!preview.ok && preview.failure.code === 'badPlan' && cover === 'unproven') continue; // hardware that cannot take a kind does not want it
       const p = preview.ok ? preview.value.plan : null;
+      const running = open.find(
+        (t) => t.machineId === card.id && t.materialId === card.loaded!.id && t.kind === kind.key,
+      );
       out.push({
         ...base,
         machineName: card.name,
@@ -67,16 +74,37 @@ export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTr
         open: running ? { id: running.id, name: trialName(running.number) } : null,
       });
     }
-  }
   return out;
 }
+const onCard = (card: MachineCard, processId: string) => ({
+  ...{ machineId: card.id, toolId: card.mounted!.id, materialId: card.loaded!.id, processId },
+});
+const listOpen = (ctx: Ctx, machineIds: readonly string[]) =>
+  ctx.db
+    .select({
+      ...{ id: trial.id, number: trial.number, kind: trial.kind },
+      ...{ machineId: trial.machineId, materialId: trial.materialId },
+    })
+    .from(trial)
+    .where(and(inArray(trial.machineId, [...machineIds]), inArray(trial.state, [...OPEN])));
 const sentenceOf = (f: TrialFailure): string => (trialText[f.code] as (f: TrialFailure) => string)(f);
 
 /** What a trial is planned with where nobody chooses: as the last one there, else the first process of one's own. */
 async function processFor(ctx: Ctx, card: MachineCard): Promise<{ readonly id: string; readonly name: string } | null> {
   const usual = await findUsualProcess(ctx, card.id, card.loaded!.id);
-  return usual ?? (await listOwnProfiles(ctx, 'process', card.technology))[0] ?? null;
+  return usual ?? (await firstProcess(ctx, card.technology));
 }
+const { one: firstProcess } = bySets(
+  async (ctx: Ctx, technologies: readonly MachineCard['technology'][]) => {
+    const first = new Map<string, { readonly id: string; readonly name: string }>();
+    for (const technology of technologies) {
+      const [one] = await listOwnProfiles(ctx, 'process', technology);
+      if (one) first.set(technology, one);
+    }
+    return first;
+  },
+  (technology) => technology,
+);
 
 /** Plans several due trials at once, all of them or none. */
 export async function planDue(
@@ -96,13 +124,7 @@ export async function planDue(
           code: 'notReady',
           what: `${kindOf(kind).label} is not due on that machine any more; open the list again`,
         });
-      const input = {
-        kind,
-        machineId,
-        toolId: card.mounted!.id,
-        materialId: card.loaded!.id,
-        processId: process.id,
-      };
+      const input = { ...onCard(card, process.id), kind };
       const alone = await previewTrial(inside, input);
       if (!alone.ok) return alone;
       wanted.push({ input, alone: alone.value });

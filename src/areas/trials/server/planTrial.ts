@@ -16,15 +16,18 @@ import type { TrialPlan } from '../model/trial.ts';
 import { lastLight } from './lastLight.ts';
 import { trial } from './tables.ts';
 
-export interface PlanInput {
-  readonly kind: TrialKindKey;
+/** What a trial is printed with. */
+export interface PlanOn {
   readonly machineId: string;
   readonly toolId: string;
   readonly materialId: string;
   readonly processId: string;
+  readonly recipeId?: string | null;
+}
+export interface PlanInput extends PlanOn {
+  readonly kind: TrialKindKey;
   readonly bands?: readonly number[] | null;
   readonly options?: Readonly<Record<string, number>>;
-  readonly recipeId?: string | null;
 }
 export interface Preview {
   readonly plan: TrialPlan;
@@ -33,34 +36,24 @@ export interface Preview {
   readonly names: Record<'machine' | 'tool' | 'material' | 'process', string>;
 }
 
-/** What a trial on this combination would print, take and cost, with its coupon. Nothing is stored. `also` changes how it is laid:
- *  beside others, or after another. */
-export async function previewTrial(
-  ctx: Ctx,
-  input: PlanInput,
-  also: (settings: CouponSettings) => Partial<CouponSettings> = () => ({}),
-): Promise<Result<Preview, TrialFailure>> {
-  const m = await findMachine(ctx, input.machineId);
-  const kind = kindOf(input.kind);
-  if (!m) return fail({ code: 'noMachine' });
-  if (m.state === 'retired') return fail({ code: 'notReady', what: `${m.name} is retired; choose another machine` });
-  const [tool, material, process] = [
-    await findProfile(ctx, input.toolId),
-    await findProfile(ctx, input.materialId),
-    await findProfile(ctx, input.processId),
-  ];
+/** What plans of any kind are made of on a combination, as it is in force now. */
+export async function readForPlan(ctx: Ctx, on: PlanOn) {
+  const m = await findMachine(ctx, on.machineId);
+  if (!m) return fail<TrialFailure>({ code: 'noMachine' });
+  if (m.state === 'retired')
+    return fail<TrialFailure>({ code: 'notReady', what: `${m.name} is retired; choose another machine` });
+  const [tool, material, process] = await Promise.all(
+    [on.toolId, on.materialId, on.processId].map((id) => findProfile(ctx, id)),
+  );
   if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process')
-    return fail({ code: 'notReady', what: 'Choose a tool, a material and a process' });
-  const other = [tool, material, process].find((p) => p.technology !== kind.technology);
-  if (other)
-    return fail({
+    return fail<TrialFailure>({ code: 'notReady', what: 'Choose a tool, a material and a process' });
+  const recipe = on.recipeId ? await findRecipe(ctx, on.recipeId) : null;
+  if (on.recipeId && !recipe?.kept)
+    return fail<TrialFailure>({
       code: 'notReady',
-      what: `${kind.label} is a trial for ${kind.technology}; ${other.name} is for ${other.technology}`,
+      what: 'That recipe is not there any more; choose another or none',
     });
-  const recipe = input.recipeId ? await findRecipe(ctx, input.recipeId) : null;
-  if (input.recipeId && !recipe?.kept)
-    return fail({ code: 'notReady', what: 'That recipe is not there any more; choose another or none' });
-  const v = valuesOf(
+  const values = valuesOf(
     await resolveCombination(ctx, {
       machine: m,
       toolId: tool.id,
@@ -69,6 +62,38 @@ export async function previewTrial(
       overrides: recipe?.overrides ?? {},
     }),
   );
+  const loaded = await findLoaded(ctx, m.id);
+  return succeed({
+    ...{ m, tool, material, process, recipe, values },
+    lot: loaded?.materialId === material.id ? loaded.lot : 'unknown',
+    light: tool.technology === 'resin' ? await lastLight(ctx, m.id) : null,
+  });
+}
+type ReadForPlan = Extract<Awaited<ReturnType<typeof readForPlan>>, { ok: true }>['value'];
+
+/** What a trial on this combination would print, take and cost, with its coupon. Nothing is stored. `also` changes how it is laid:
+ *  beside others, or after another. */
+export async function previewTrial(
+  ctx: Ctx,
+  input: PlanInput,
+  also?: (settings: CouponSettings) => Partial<CouponSettings>,
+): Promise<Result<Preview, TrialFailure>> {
+  const read = await readForPlan(ctx, input);
+  return read.ok ? previewFrom(read.value, input, also) : read;
+}
+/** The same of what has been read. */
+export function previewFrom(
+  { m, tool, material, process, recipe, values: v, lot, light }: ReadForPlan,
+  input: Pick<PlanInput, 'kind' | 'bands' | 'options'>,
+  also: (settings: CouponSettings) => Partial<CouponSettings> = () => ({}),
+): Result<Preview, TrialFailure> {
+  const kind = kindOf(input.kind);
+  const other = [tool, material, process].find((p) => p.technology !== kind.technology);
+  if (other)
+    return fail({
+      code: 'notReady',
+      what: `${kind.label} is a trial for ${kind.technology}; ${other.name} is for ${other.technology}`,
+    });
   const wanting = missingFor(kind, v, m.name);
   if (wanting) return fail({ code: 'notReady', what: wanting });
   const options = Object.fromEntries((kind.options ?? []).map((o) => [o.key, input.options?.[o.key] ?? o.default]));
@@ -76,15 +101,13 @@ export async function previewTrial(
   const bands = bandsOf(kind, v, limits, input.bands ?? null);
   if (!bands.ok) return fail({ code: 'badPlan', detail: bands.failure });
   const title = `${kind.label} coupon, ${m.name}, ${tool.name}, ${material.name}, ${process.name}`;
-  const light = kind.technology === 'resin' ? await lastLight(ctx, m.id) : null;
   const more = kind.technology === 'filament' ? also(couponSettingsOf(v, title)) : {};
   const artefact = makeArtefact(kind, v, title, bands.value, options, light, more);
   if (!artefact.ok) return fail({ code: 'badPlan', detail: artefact.failure });
   const { text, made } = artefact.value;
-  const loaded = await findLoaded(ctx, m.id);
   return succeed({
     gcode: text,
-    lot: loaded?.materialId === material.id ? loaded.lot : 'unknown',
+    lot,
     names: { machine: m.name, tool: tool.name, material: material.name, process: process.name },
     plan: {
       ...made,

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import { bySets } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
 
@@ -8,16 +9,28 @@ interface UsualProcess {
   readonly materialName: string;
   readonly at: string;
 }
+interface On {
+  readonly machineId: string;
+  readonly materialId: string;
+}
+const nameOf = (on: On): string => `${on.machineId} ${on.materialId}`;
+const { one: find } = bySets(async (ctx: Pick<Ctx, 'db' | 'reads'>, asked: readonly On[]) => {
+  const { rows } = await ctx.db.execute<RowOf<UsualProcess & On>>(sql`
+    select asked.*, last.* from unnest(${sql.param(asked.map((a) => a.machineId))}::text[], ${sql.param(asked.map((a) => a.materialId))}::text[]) asked ("machineId", "materialId")
+    cross join lateral (
+      select p.id, p.name, m.name as "materialName", t.created_at as at
+      from trial t join profile p on p.id = t.process_id and p.retired_at is null join profile m on m.id = t.material_id
+      where t.machine_id = asked."machineId" order by (t.material_id = asked."materialId") desc, t.number desc limit 1) last`);
+  return new Map(
+    rows.map(({ id, name, materialName, at, ...on }) => [
+      nameOf(on),
+      { id, name, materialName, at: new Date(at).toISOString() },
+    ]),
+  );
+}, nameOf);
 /** The process of the last trial on a machine with this material, else of the last trial there; a retired one is no longer proposed. */
-export async function findUsualProcess(
-  ctx: Pick<Ctx, 'db'>,
+export const findUsualProcess = (
+  ctx: Pick<Ctx, 'db' | 'reads'>,
   machineId: string,
   materialId: string,
-): Promise<UsualProcess | null> {
-  const found = await ctx.db.execute<RowOf<UsualProcess>>(sql`
-    select p.id, p.name, m.name as "materialName", t.created_at as at
-    from trial t join profile p on p.id = t.process_id and p.retired_at is null join profile m on m.id = t.material_id
-    where t.machine_id = ${machineId} order by (t.material_id = ${materialId}) desc, t.number desc limit 1`);
-  const row = found.rows[0];
-  return row ? { ...row, at: new Date(row.at).toISOString() } : null;
-}
+): Promise<UsualProcess | null> => find(ctx, { machineId, materialId });
