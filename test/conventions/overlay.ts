@@ -70,28 +70,23 @@ export function complaints(overlay: Overlay): string[] {
     ts.sys,
     root,
   );
-  const host = ts.createCompilerHost(config.options);
+  // what the step before has found of the house as it stands is built upon, where it has been run
+  const host = ts.createIncrementalCompilerHost(config.options);
   const laid = (file: string): string | undefined => overlay.get(path.relative(root, file));
   const folders = new Set([...overlay.keys()].map((f) => path.dirname(path.join(root, f))));
   host.directoryExists = (folder) => folders.has(folder) || ts.sys.directoryExists(folder);
   host.fileExists = (file) => laid(file) !== undefined || ts.sys.fileExists(file);
   host.readFile = (file) => laid(file) ?? ts.sys.readFile(file);
-  const plain = ts.createCompilerHost(config.options);
-  host.getSourceFile = (file, ...rest) => {
-    const text = laid(file);
-    return text === undefined
-      ? plain.getSourceFile(file, ...rest)
-      : ts.createSourceFile(file, text, ts.ScriptTarget.ESNext, true);
-  };
-  const program = ts.createProgram(
-    [...config.fileNames, ...[...overlay.keys()].map((f) => path.join(root, f))],
-    config.options,
-    host,
+  const rootNames = [...config.fileNames, ...[...overlay.keys()].map((f) => path.join(root, f))];
+  const program = ts.createIncrementalProgram({ rootNames, options: config.options, host });
+  return [
+    ...program.getConfigFileParsingDiagnostics(),
+    ...program.getOptionsDiagnostics(),
+    ...program.getGlobalDiagnostics(),
+    ...program.getSyntacticDiagnostics(),
+    ...program.getSemanticDiagnostics(),
+  ].map(
+    (d) =>
+      `${d.file ? path.relative(root, d.file.fileName) : ''}: ${ts.flattenDiagnosticMessageText(d.messageText, ' ')}`,
   );
-  return ts
-    .getPreEmitDiagnostics(program)
-    .map(
-      (d) =>
-        `${d.file ? path.relative(root, d.file.fileName) : ''}: ${ts.flattenDiagnosticMessageText(d.messageText, ' ')}`,
-    );
 }

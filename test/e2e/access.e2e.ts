@@ -1,8 +1,10 @@
 import { machineNamed } from './asked.ts';
 import { expect, signIn, test } from './fixtures.ts';
-import { barriers, openWhole, pagesOf } from './walk.ts';
+import { barriers, openWhole, pagesOf, spills } from './walk.ts';
 
-test('no page bars anybody, light or dark: axe finds nothing against WCAG 2.2 AA', async ({ page }) => {
+test('each page names its tab by its heading, scrolls sideways at no width, and bars nobody, light or dark: axe finds nothing against WCAG 2.2 AA', async ({
+  page,
+}) => {
   test.setTimeout(600_000);
   // whoever may more sees other pages than whoever may less; what is made the same for both is asked once
   const seen = new Set<string>();
@@ -10,10 +12,16 @@ test('no page bars anybody, light or dark: axe finds nothing against WCAG 2.2 AA
     await page.context().clearCookies();
     await signIn(page, role);
     for (const path of await pagesOf(page)) {
-      await openWhole(page, path);
+      const heading = await openWhole(page, path);
+      await expect
+        .poll(async () => (await page.title()) === `${(await heading.textContent())!.trim()} · Cantiere`, {
+          message: `${path} names its tab by its heading`,
+        })
+        .toBe(true);
+      expect(await spills(page), `${role} at ${path}`).toEqual([]);
       expect(await barriers(page, seen), `${role} at ${path}`).toEqual([]);
     }
-    console.info(`${role}: ${seen.size} pages asked`);
+    console.info(`${role}: ${seen.size} parts and pages asked`);
   }
 });
 test('what is wrong with a field bars nobody, light or dark, and moves none of the fields beside it', async ({

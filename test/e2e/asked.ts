@@ -34,7 +34,7 @@ interface MachineRow {
   readonly id: string;
   readonly name: string;
   readonly mounted: { readonly id: string };
-  readonly loaded: { readonly id: string };
+  readonly loaded: { readonly id: string; readonly code: string };
 }
 export const machineNamed = async (page: Page, name: string): Promise<MachineRow> =>
   (await list<MachineRow[]>(page, '/api/machines')).find((m) => m.name === name)!;

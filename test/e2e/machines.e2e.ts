@@ -48,7 +48,7 @@ test('a lead tries the connection of a machine, is refused an address that anoth
 
 test('what a machine reads off a spool is confirmed with one press, and stands there as reported', async ({ page }) => {
   await signIn(page, 'technician');
-  const { id } = await machineNamed(page, 'Rifugio Lagazuoi');
+  const { id, loaded: before } = await machineNamed(page, 'Rifugio Lagazuoi');
   await put('rifugio-lagazuoi', ['PACF-0413']);
   await open(page, `/machines/${id}`);
   const known = page.getByRole('region', { name: 'What is known of it' });
@@ -59,6 +59,10 @@ test('what a machine reads off a spool is confirmed with one press, and stands t
   await expect(page.locator('.band')).toContainText('PACF-0413: Ginestrel PA-CF');
   await expect(known.getByRole('row', { name: /^Spool/ })).toContainText('reported');
   await expect(known.getByRole('row', { name: /^Reader/ })).toHaveCount(0);
+  await put('rifugio-lagazuoi', [before.code]);
+  await open(page, `/machines/${id}`);
+  await known.getByRole('button', { name: `Confirm ${before.code}` }).click();
+  await expect(page.locator('.band')).toContainText(before.code);
 });
 
 test('a lead adds three more of the same in one go; a name that is taken is told and nothing is added', async ({

@@ -1,36 +1,6 @@
-import type { Locator, Page } from '@playwright/test';
+import type { Locator } from '@playwright/test';
 import { expect, open, signIn, test } from './fixtures.ts';
-import { openWhole, pagesOf } from './walk.ts';
-
-const WIDTHS = [390, 768, 1280, 1920];
-
-/** Cells of tables whose text lies over the next. */
-const spiltCells = (page: Page): Promise<string[]> =>
-  page.evaluate(() =>
-    [...document.querySelectorAll('main table :is(th, td)')].flatMap((cell) =>
-      cell.scrollWidth > cell.clientWidth + 1 ? [(cell as HTMLElement).innerText.replace(/\s+/g, ' ')] : [],
-    ),
-  );
-
-test('no page scrolls sideways at any width, and each names its tab by its heading', async ({ page }) => {
-  test.setTimeout(300_000);
-  await signIn(page, 'lead');
-  for (const path of await pagesOf(page)) {
-    const heading = await openWhole(page, path);
-    await expect
-      .poll(async () => (await page.title()) === `${(await heading.textContent())!.trim()} · Cantiere`, {
-        message: `${path} names its tab by its heading`,
-      })
-      .toBe(true);
-    for (const width of WIDTHS) {
-      await page.setViewportSize({ width, height: 844 });
-      const widest = await page.evaluate(() => document.documentElement.scrollWidth);
-      expect(widest, `${path} at ${width}`).toBeLessThanOrEqual(width);
-      expect(await spiltCells(page), `cells of ${path} at ${width} whose text lies over the next`).toEqual([]);
-    }
-    await page.setViewportSize({ width: 1280, height: 844 });
-  }
-});
+import { spiltCells } from './walk.ts';
 
 test('a cell too narrow for its text would be found', async ({ page }) => {
   await signIn(page, 'viewer');

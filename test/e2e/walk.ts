@@ -15,52 +15,106 @@ export async function openWhole(page: Page, path: string): Promise<Locator> {
   return heading;
 }
 
+export const WIDTHS = [390, 768, 1280, 1920];
+/** Cells of tables whose text lies over the next. */
+export const spiltCells = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('main table :is(th, td)')].flatMap((cell) =>
+      cell.scrollWidth > cell.clientWidth + 1 ? [(cell as HTMLElement).innerText.replace(/\s+/g, ' ')] : [],
+    ),
+  );
+/** Where a page is wider than a screen it is read on, and whose text lies over the next. */
+export async function spills(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const width of WIDTHS) {
+    await page.setViewportSize({ width, height: 844 });
+    const widest = await page.evaluate(() => document.documentElement.scrollWidth);
+    if (widest > width) found.push(`at ${width} it is ${widest} wide`);
+    found.push(...(await spiltCells(page)).map((cell) => `at ${width} over the next: ${cell}`));
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  return found;
+}
+
 interface Barrier {
   readonly id: string;
   readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary?: string }[];
 }
 /** Hides what repeats: of siblings made alike (same elements, classes and attributes, something or nothing in each) three stay
- *  to be looked at, the others would be the same question again. An id that stands twice is asked of the whole page.
- *  What is left says how the page is made. */
-const hideWhatRepeats = (page: Page): Promise<{ made: string; twice: string[] }> =>
-  page.evaluate(() => {
-    const STAY = 3;
-    const made = (e: Element): string => {
-      const has = [...e.attributes]
-        .map(({ name, value }) =>
-          /^(class|style|role|type|tabindex|data-(?!setting|rule|person))/.test(name)
-            ? `${name}=${value}`
-            : `${name}${value ? '' : '!'}`,
-        )
-        .sort()
-        .join(' ');
-      const says = [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
-      if (e.tagName === 'svg') return `<svg ${has}>`; // a picture is asked by its name, whatever it is drawn of
-      return `<${e.tagName} ${has}${says ? ' says' : ''}>${[...e.children].map(made).join('')}</>`;
-    };
-    for (const parent of document.querySelectorAll('main *')) {
-      if (parent.closest('svg')) continue;
-      const alike = new Map<string, number>();
-      for (const child of parent.children) {
-        const how = made(child);
-        const before = alike.get(how) ?? 0;
-        alike.set(how, before + 1);
-        if (before >= STAY) (child as HTMLElement).style.display = 'none';
+ *  to be looked at, the others would be the same question again; so would parts of a page that were asked on one before (`seen`).
+ *  An id that stands twice is asked of the whole page. Gives how what is left is made, part by part. */
+const hideWhatRepeats = (page: Page, seen: ReadonlySet<string>): Promise<{ made: string[]; twice: string[] }> =>
+  page.evaluate(
+    (before) => {
+      const STAY = 3;
+      const PARTS = 'header, nav, main :is(section, article, aside, form, table, fieldset, .mantine-Tabs-panel)';
+      const plain = (e: Element): string => {
+        const has = [...e.attributes]
+          .map(({ name, value }) =>
+            /^(class|style|role|type|tabindex|data-(?!setting|rule|person))/.test(name)
+              ? `${name}=${value}`
+              : `${name}${value ? '' : '!'}`,
+          )
+          .sort()
+          .join(' ');
+        return `${e.tagName} ${has}`;
+      };
+      const made = (e: Element): string => {
+        const says = [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
+        if (e.tagName === 'svg') return `<svg ${plain(e)}>`; // a picture is asked by its name, whatever it is drawn of
+        return `<${plain(e)}${says ? ' says' : ''}>${[...e.children].map(made).join('')}</>`;
+      };
+      const hide = (e: Element): void => {
+        (e as HTMLElement).style.display = 'none';
+      };
+      for (const parent of document.querySelectorAll('main *')) {
+        if (parent.closest('svg')) continue;
+        const alike = new Map<string, number>();
+        for (const child of parent.children) {
+          const how = made(child);
+          const count = alike.get(how) ?? 0;
+          alike.set(how, count + 1);
+          if (count >= STAY) hide(child);
+        }
       }
-    }
-    const ids = [...document.querySelectorAll('[id]')].map((e) => e.id);
-    return { made: made(document.body), twice: ids.filter((id, i) => ids.indexOf(id) !== i) };
-  });
+      const known = new Set(before);
+      // with what it stands in: the same part on another ground is another question
+      const under = (e: Element): string => {
+        const chain: string[] = [];
+        for (let p = e.parentElement; p; p = p.parentElement) chain.push(`${p.tagName} ${p.className}`);
+        return chain.join(' < ');
+      };
+      /** A long text as a short one. */
+      const brief = (text: string): string => {
+        let a = 0x9e3779b9;
+        let b = 0x85ebca6b;
+        for (let i = 0; i < text.length; i++) {
+          a = Math.imul(a ^ text.charCodeAt(i), 0x01000193);
+          b = Math.imul(b ^ text.charCodeAt(i), 0x5bd1e995);
+          b ^= b >>> 13;
+        }
+        return `${text.length} ${a >>> 0} ${b >>> 0}`;
+      };
+      const parts = [...document.querySelectorAll(PARTS)].map((e) => ({ e, how: brief(`${made(e)} in ${under(e)}`) }));
+      for (const { e, how } of parts) if (known.has(how)) hide(e);
+      const ids = [...document.querySelectorAll('[id]')].map((e) => e.id);
+      return {
+        made: [...parts.map((p) => p.how), brief(made(document.body))].filter((how) => !known.has(how)),
+        twice: ids.filter((id, i) => ids.indexOf(id) !== i),
+      };
+    },
+    [...seen],
+  );
 
 const AXE = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 const WCAG_2_2_AA = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 /** What axe finds against WCAG 2.2 AA on the page as it stands, light and dark; of the dark only what depends on it, the contrast.
- *  A page made like one in `seen` has been asked already, for somebody else. */
+ *  What is made like something in `seen` has been asked already, on another page or for somebody else. */
 export async function barriers(page: Page, seen = new Set<string>()): Promise<string[]> {
-  const { made, twice } = await hideWhatRepeats(page);
+  const { made, twice } = await hideWhatRepeats(page, seen);
   const found = twice.map((id) => `the id ${id} stands twice`);
-  if (seen.has(made)) return found;
-  seen.add(made);
+  if (made.length === 0) return found;
+  for (const how of made) seen.add(how);
   await page.evaluate(AXE);
   for (const [scheme, runOnly] of [
     ['dark', ['color-contrast']],

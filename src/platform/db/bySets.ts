@@ -7,6 +7,14 @@ type Reader = Pick<Ctx, 'reads'>;
  *  away with the page, since it would not see what is written meanwhile. */
 export const forOnePage = <C extends Reader & object>(ctx: C): C => (ctx.reads ? ctx : { ...ctx, reads: {} });
 
+/** What each of several asks for: at the same moment within a page, one after another elsewhere, where a transaction has one connection. */
+export async function readEach<T, V>(ctx: Reader, of: readonly T[], read: (one: T) => Promise<V>): Promise<V[]> {
+  if (ctx.reads) return Promise.all(of.map(read));
+  const found: V[] = [];
+  for (const one of of) found.push(await read(one));
+  return found;
+}
+
 /** Reads records one by one or many at a time, both by `set`: within a page those asked for at the same moment together and none twice, elsewhere
  *  what each call asks for. */
 export function bySets<R extends Reader, K, V>(

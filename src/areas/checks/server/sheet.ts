@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
 import { fail, sentenceOf, type Result } from '../../../core/result/result.ts';
+import { readEach } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -57,13 +58,15 @@ export async function sheetInputOf(ctx: Pick<Ctx, 'db'>, row: typeof job.$inferS
 
 /** Limits of a machine for a recipe as the rules read them, from what is in force now. */
 export async function makeSheet(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
+  ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>,
   input: RecipeSources,
 ): Promise<Result<CheckContext, CheckFailure>> {
   const m = await findMachine(ctx, input.machineId);
   if (!m) return fail({ code: 'noMachine' });
-  const [tool, material, process, printer] = await Promise.all(
-    [input.toolId, input.materialId, input.processId, m.printerId].map((id) => findProfile(ctx, id)),
+  const [tool, material, process, printer] = await readEach(
+    ctx,
+    [input.toolId, input.materialId, input.processId, m.printerId],
+    (id) => findProfile(ctx, id),
   );
   if (!tool || !material || !process)
     return fail({ code: 'noRecipe', what: 'Choose a tool, a material and a process' });

@@ -1,3 +1,4 @@
+import { readEach } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { conditionDependentSettings, entryAt } from '../model/along.ts';
 import type { PairingEntry, Proof } from '../model/records.ts';
@@ -21,21 +22,22 @@ export async function resolveCombination(ctx: Pick<Ctx, 'db'>, c: Combination): 
 }
 
 /** Where values can come from, strongest first. */
-export async function levelsOf(ctx: Pick<Ctx, 'db'>, c: Combination): Promise<Level[]> {
+export async function levelsOf(ctx: Pick<Ctx, 'db' | 'reads'>, c: Combination): Promise<Level[]> {
   const levels: Level[] = [];
   const printerId = c.machine?.printerId ?? c.printerId ?? null;
   if (c.overrides && Object.keys(c.overrides).length > 0)
     levels.push({ kind: 'job', name: 'this recipe only', profileId: null, own: c.overrides });
-  const [process, ...others] = await Promise.all(
-    [c.processId, c.materialId, c.toolId, printerId].map((id) => (id ? listLevels(ctx, id) : [])),
+  const [process, ...others] = await readEach(ctx, [c.processId, c.materialId, c.toolId, printerId], async (id) =>
+    id ? listLevels(ctx, id) : [],
   );
   if (c.toolId && c.materialId) {
     const pair = { toolId: c.toolId, materialId: c.materialId };
     const where = layerHeightIn([...levels, ...process!]);
-    const found = await Promise.all([
-      c.machine ? pairingLevel(ctx, { ...pair, scope: 'machine', scopeId: c.machine.id }, c.machine.name, where) : [],
-      printerId ? pairingLevel(ctx, { ...pair, scope: 'printer', scopeId: printerId }, 'printer profile', where) : [],
-    ]);
+    const places = [
+      ...(c.machine ? [{ scope: 'machine' as const, scopeId: c.machine.id, name: c.machine.name }] : []),
+      ...(printerId ? [{ scope: 'printer' as const, scopeId: printerId, name: 'printer profile' }] : []),
+    ];
+    const found = await readEach(ctx, places, ({ name, ...of }) => pairingLevel(ctx, { ...of, ...pair }, name, where));
     levels.push(...found.flat());
   }
   return [...levels, ...process!, ...others.flat()];

@@ -1,4 +1,5 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { readEach } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { RecipeMachine, RecipeRole } from '../../rules/recipeInput.ts';
 import type { Values } from '../../library/settings/define.ts';
@@ -21,7 +22,7 @@ async function headsOfRoles(
 
 /** Sources of values, proofs and state of the floor for a choice, from what is in force now. */
 export async function makeRecipeSheet(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
+  ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>,
   choice: RecipeChoice,
   /** The head that lays the part body, where it is known. */
   head?: number,
@@ -31,7 +32,7 @@ export async function makeRecipeSheet(
   const first = m && (await findMounted(ctx, m.id));
   const named = [printerId, choice.processId, first?.toolId, ...choice.roles.flatMap((r) => [r.materialId, r.toolId])];
   const ids = [...new Set(named.filter((id) => id != null))];
-  const chains = new Map(await Promise.all(ids.map(async (id) => [id, await listChain(ctx, id)] as const)));
+  const chains = new Map(await readEach(ctx, ids, async (id) => [id, await listChain(ctx, id)] as const));
   const profileOf = (id: string | null) => chains.get(id ?? '')?.[0]?.profile;
   const printer = profileOf(printerId);
   if (printer?.kind !== 'printer') return fail({ code: 'incomplete', what: 'Choose a machine or a printer profile' });

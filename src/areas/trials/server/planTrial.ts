@@ -1,4 +1,5 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { readEach } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { valuesOf } from '../../library/model/resolve.ts';
@@ -42,8 +43,8 @@ export async function readForPlan(ctx: Ctx, on: PlanOn) {
   if (!m) return fail<TrialFailure>({ code: 'noMachine' });
   if (m.state === 'retired')
     return fail<TrialFailure>({ code: 'notReady', what: `${m.name} is retired; choose another machine` });
-  const [tool, material, process] = await Promise.all(
-    [on.toolId, on.materialId, on.processId].map((id) => findProfile(ctx, id)),
+  const [tool, material, process] = await readEach(ctx, [on.toolId, on.materialId, on.processId], (id) =>
+    findProfile(ctx, id),
   );
   if (tool?.kind !== 'tool' || material?.kind !== 'material' || process?.kind !== 'process')
     return fail<TrialFailure>({ code: 'notReady', what: 'Choose a tool, a material and a process' });
