@@ -119,6 +119,12 @@ module.exports = {
       to: { path: '^src/(?!core/)' },
     },
     {
+      name: 'disobedience-knows-no-analysis',
+      severity: 'error',
+      from: { path: '^standins/disobedience/' },
+      to: { pathNot: '^standins/disobedience/' },
+    },
+    {
       name: 'cli-without-server',
       severity: 'error',
       comment: 'zlib alone is no server',

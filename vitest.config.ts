@@ -26,6 +26,7 @@ export default defineConfig({
             'standins/**/*.test.ts',
             'test/conventions/**/*.test.ts',
             'test/recover/**/*.test.ts',
+            'test/disobey/**/*.test.ts',
             'test/fuzz/**/*.test.ts',
             'test/mutation/**/*.test.ts',
             'test/programs/**/*.test.ts',

@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { filamentKinds, resinKinds } from '../src/areas/trials/kinds/index.ts';
 import { casesByKind } from '../test/recover/kindCases.ts';
 import { coverageOf, tableRow } from '../test/recover/recover.ts';
+import { replaceTable } from './tables.ts';
 import { plateTally, resinCoverage } from '../test/recover/resin.ts';
 
 /** `npm run recover`: how well every kind of trial recovers hidden truth, into docs/trials.md, and what is kept of trials anew.
@@ -29,12 +30,6 @@ const rows = [
 ];
 const plates = asked({ key: 'plate' }) ? plateTally().map(({ row }) => say(row)) : [];
 
-function replaceTable(page: string, head: string, lines: readonly string[]): string {
-  const from = page.indexOf(head);
-  if (from < 0) throw new Error(`${PAGE} has no table to replace`);
-  const after = page.slice(from + head.length).replace(/^(\n\|.*)*/, '');
-  return `${page.slice(0, from)}${head}\n${lines.join('\n')}${after}`;
-}
 if (only === undefined) {
   writeFileSync(PAGE, replaceTable(replaceTable(readFileSync(PAGE, 'utf8'), HEAD, rows), PLATE_HEAD, plates));
   await import('./keepTrials.ts');

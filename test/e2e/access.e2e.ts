@@ -2,14 +2,13 @@ import { machineNamed } from './asked.ts';
 import { expect, signIn, test } from './fixtures.ts';
 import { barriers, openWhole, pagesOf, spills } from './walk.ts';
 
-test('each page names its tab by its heading, scrolls sideways at no width, and bars nobody, light or dark: axe finds nothing against WCAG 2.2 AA', async ({
-  page,
-}) => {
-  test.setTimeout(600_000);
-  // whoever may more sees other pages than whoever may less; what is made the same for both is asked once
-  const seen = new Set<string>();
-  for (const role of ['lead', 'viewer', 'technician'] as const) {
-    await page.context().clearCookies();
+// whoever may more sees other pages than whoever may less; what is made the same for both is asked once
+const seen = new Set<string>();
+for (const role of ['lead', 'viewer', 'technician'] as const)
+  test(`each page of a ${role} names its tab by its heading, scrolls sideways at no width, and bars nobody, light or dark: axe finds nothing against WCAG 2.2 AA`, async ({
+    page,
+  }) => {
+    test.setTimeout(600_000);
     await signIn(page, role);
     for (const path of await pagesOf(page)) {
       const heading = await openWhole(page, path);
@@ -18,12 +17,11 @@ test('each page names its tab by its heading, scrolls sideways at no width, and 
           message: `${path} names its tab by its heading`,
         })
         .toBe(true);
-      expect(await spills(page), `${role} at ${path}`).toEqual([]);
-      expect(await barriers(page, seen), `${role} at ${path}`).toEqual([]);
+      expect(await spills(page), path).toEqual([]);
+      expect(await barriers(page, seen), path).toEqual([]);
     }
     console.info(`${role}: ${seen.size} parts and pages asked`);
-  }
-});
+  });
 test('what is wrong with a field bars nobody, light or dark, and moves none of the fields beside it', async ({
   page,
 }) => {

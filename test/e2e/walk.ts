@@ -59,10 +59,35 @@ const hideWhatRepeats = (page: Page, seen: ReadonlySet<string>): Promise<{ made:
           .join(' ');
         return `${e.tagName} ${has}`;
       };
+      /** A long text as a short one. */
+      const brief = (text: string): string => {
+        let a = 0x9e3779b9;
+        let b = 0x85ebca6b;
+        for (let i = 0; i < text.length; i++) {
+          a = Math.imul(a ^ text.charCodeAt(i), 0x01000193);
+          b = Math.imul(b ^ text.charCodeAt(i), 0x5bd1e995);
+          b ^= b >>> 13;
+        }
+        return `${text.length} ${a >>> 0} ${b >>> 0}`;
+      };
+      const known = new Map<Element, string>();
+      /** How an element is made, all the way down, in short. */
       const made = (e: Element): string => {
+        const before = known.get(e);
+        if (before !== undefined) return before;
+        const how = madeAnew(e);
+        known.set(e, how);
+        return how;
+      };
+      const madeAnew = (e: Element): string => {
         const says = [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
-        if (e.tagName === 'svg') return `<svg ${plain(e)}>`; // a picture is asked by its name, whatever it is drawn of
-        return `<${plain(e)}${says ? ' says' : ''}>${[...e.children].map(made).join('')}</>`;
+        if (e.tagName === 'svg') return brief(`<svg ${plain(e)}>`); // a picture is asked by its name, whatever it is drawn of
+        const counts = new Map<string, number>();
+        const children = [...e.children].map(made).filter((how) => {
+          counts.set(how, (counts.get(how) ?? 0) + 1);
+          return counts.get(how)! <= STAY;
+        });
+        return brief(`<${plain(e)}${says ? ' says' : ''}>${children.join('')}</>`);
       };
       const hide = (e: Element): void => {
         (e as HTMLElement).style.display = 'none';
@@ -77,29 +102,19 @@ const hideWhatRepeats = (page: Page, seen: ReadonlySet<string>): Promise<{ made:
           if (count >= STAY) hide(child);
         }
       }
-      const known = new Set(before);
+      const asked = new Set(before);
       // with what it stands in: the same part on another ground is another question
       const under = (e: Element): string => {
         const chain: string[] = [];
         for (let p = e.parentElement; p; p = p.parentElement) chain.push(`${p.tagName} ${p.className}`);
         return chain.join(' < ');
       };
-      /** A long text as a short one. */
-      const brief = (text: string): string => {
-        let a = 0x9e3779b9;
-        let b = 0x85ebca6b;
-        for (let i = 0; i < text.length; i++) {
-          a = Math.imul(a ^ text.charCodeAt(i), 0x01000193);
-          b = Math.imul(b ^ text.charCodeAt(i), 0x5bd1e995);
-          b ^= b >>> 13;
-        }
-        return `${text.length} ${a >>> 0} ${b >>> 0}`;
-      };
       const parts = [...document.querySelectorAll(PARTS)].map((e) => ({ e, how: brief(`${made(e)} in ${under(e)}`) }));
-      for (const { e, how } of parts) if (known.has(how)) hide(e);
+      for (const { e, how } of parts) if (asked.has(how)) hide(e);
+      const whole = made(document.body); // as it was made, whatever of it is hidden by now
       const ids = [...document.querySelectorAll('[id]')].map((e) => e.id);
       return {
-        made: [...parts.map((p) => p.how), brief(made(document.body))].filter((how) => !known.has(how)),
+        made: [...parts.map((p) => p.how), whole].filter((how) => !asked.has(how)),
         twice: ids.filter((id, i) => ids.indexOf(id) !== i),
       };
     },

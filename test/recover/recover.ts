@@ -103,6 +103,8 @@ export interface Trialled {
   readonly readings: readonly ReadingOf[];
   /** The print before it, where the kind is a series. */ readonly before: Trialled | null;
   readonly result: ReturnType<FilamentKind['analyse']>;
+  /** The same of other readings of the same print. */
+  readonly analyse: (readings: readonly ReadingOf[]) => ReturnType<FilamentKind['analyse']>;
 }
 export interface Prepared {
   readonly kind: FilamentKind;
@@ -148,14 +150,8 @@ export function tryOut(
       }),
     ),
   );
-  return {
-    truth,
-    lines,
-    bands: coupon.bands,
-    params,
-    readings,
-    before,
-    result: kind.analyse(readings, {
+  const analyse = (of: readonly ReadingOf[]): Trialled['result'] =>
+    kind.analyse(of, {
       values,
       params,
       bands: coupon.bands,
@@ -173,8 +169,8 @@ export function tryOut(
           },
         ],
       }),
-    }),
-  };
+    });
+  return { truth, lines, bands: coupon.bands, params, readings, before, result: analyse(readings), analyse };
 }
 
 /** How often what a kind states holds the hidden truth, and how wide it is. */

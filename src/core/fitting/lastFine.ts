@@ -24,6 +24,13 @@ export function findLastFine(steps: readonly Step[]): Result<LastFine> {
       what: `${read.length} of ${Math.max(steps.length, FEWEST_STEPS)} bands are read`,
       todo: 'look at every band, torn ones too',
     });
+  const apart = findApart(read);
+  if (apart)
+    return fail({
+      code: 'apart',
+      what: `Column ${apart.column + 1} is not fine from ${apart.from} on, others go on to ${apart.others ?? 'the last band'}: the columns do not agree`,
+      todo: 'level the plate and look at the film where that column stands, then print the trial again',
+    });
   const isFine = (s: Step): boolean => middle(s.scores) === 0;
   const first = read.findIndex((s) => !isFine(s));
   if (first === 0)
@@ -38,5 +45,21 @@ export function findLastFine(steps: readonly Step[]): Result<LastFine> {
   });
 }
 
+/** Bands by which columns of one plate may begin to fail apart. */
+const MOST_APART = 1;
+/** The column that begins to fail, and goes on failing, more than a band before another does: then the plate is the sample, not its median. */
+function findApart(steps: readonly Step[]): { column: number; from: number; others: number | null } | null {
+  const columns = Math.min(...steps.map((s) => s.scores.length));
+  const fails = (i: number, k: number): boolean => steps[i]!.scores[k]! > 0;
+  const ends = Array.from({ length: columns }, (_, k) => {
+    const at = steps.findIndex((_s, i) => fails(i, k) && (i + 1 >= steps.length || fails(i + 1, k)));
+    return at < 0 ? steps.length : at;
+  });
+  const first = Math.min(...ends);
+  const last = Math.max(...ends);
+  return last - first > MOST_APART
+    ? { column: ends.indexOf(first), from: steps[first]!.value, others: steps[last]?.value ?? null }
+    : null;
+}
 /** Median; of an even number the worse of the two middle ones. */
 const middle = (v: readonly number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!;

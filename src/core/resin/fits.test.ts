@@ -44,18 +44,36 @@ describe('a working curve', () => {
   test('covers the true Dp and Ec in 95 % of 1,000 seeds', () => {
     let dp = 0;
     let ec = 0;
+    let doubted = 0; // one in a hundred looks bent, or has a film that stands out, by chance
     for (let seed = 0; seed < 1000; seed++) {
       const normal = normalFrom(seededRandom(500 + seed));
       const r = fitWorkingCurve(
         doses,
         doses.map((e) => depth(e) + 0.005 * normal()),
       );
-      if (!r.ok) throw new Error(r.failure.what);
+      if (!r.ok) {
+        expect(['bent', 'odd']).toContain(r.failure.code);
+        doubted++;
+        continue;
+      }
       dp += Number(r.value.dpInterval[0] <= 0.14 && r.value.dpInterval[1] >= 0.14);
       ec += Number(r.value.ecInterval[0] <= 4.1 && r.value.ecInterval[1] >= 4.1);
     }
-    expect(Math.min(dp, ec)).toBeGreaterThanOrEqual(925);
-    expect(Math.max(dp, ec)).toBeLessThanOrEqual(975);
+    expect(doubted).toBeLessThanOrEqual(20);
+    expect(Math.min(dp, ec) / (1000 - doubted)).toBeGreaterThanOrEqual(0.925);
+    expect(Math.max(dp, ec) / (1000 - doubted)).toBeLessThanOrEqual(0.975);
+  });
+  test('of films that saturate is refused, and looks at one film count once', () => {
+    const saturating = fitWorkingCurve(
+      doses,
+      doses.map((e) => depth(e) * (1 - 0.3 * (depth(e) / depth(Math.max(...doses))) ** 2)),
+    );
+    expect(saturating).toMatchObject({ ok: false, failure: { code: 'bent' } });
+    const normal = normalFrom(seededRandom(9));
+    const films = doses.map((e) => depth(e) + 0.01 * normal());
+    const once = fitWorkingCurve(doses, films);
+    const thrice = fitWorkingCurve([...doses, ...doses, ...doses], [...films, ...films, ...films]);
+    expect(thrice).toEqual(once);
   });
   test.each([
     ['too few doses', doses.slice(0, 4), (e: number) => depth(e), '4 doses'],

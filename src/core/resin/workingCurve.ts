@@ -1,4 +1,6 @@
-import { fiellerInterval, fitLine, halfWidthOf } from '../fitting/leastSquares.ts';
+import { findOdd, signOf } from '../fitting/doubt.ts';
+import { fiellerInterval, fitLine, fitQuadratic, halfWidthOf } from '../fitting/leastSquares.ts';
+import { mean } from '../fitting/mean.ts';
 import { fail, succeed, type Result } from '../result/result.ts';
 
 export const FEWEST_DOSES = 5;
@@ -13,7 +15,8 @@ export interface WorkingCurve {
   readonly rSquared: number;
 }
 
-/** Penetration depth and critical dose from the thickness of films at rising doses: a least-squares line of depth over ln dose, whose
+/** Penetration depth and critical dose from the thickness of films at rising doses. Films are the sample: looks at one film lean together, and
+ *  their mean stands for it. A least-squares line of depth over ln dose, whose
  *  slope is Dp and whose root is ln Ec (95 %, Student's t and Fieller 1954). Source: Jacobs 1992. Refuses fewer than five doses,
  *  films of one thickness, a slope not surely above zero, and an Ec far below every dose. */
 export function fitWorkingCurve(doses: readonly number[], depthsMm: readonly number[]): Result<WorkingCurve> {
@@ -33,8 +36,9 @@ export function fitWorkingCurve(doses: readonly number[], depthsMm: readonly num
       what: `A film of ${thickest} mm cannot be`,
       todo: 'readings in µm belong in mm: 180 µm is 0.18 mm',
     });
-  const x = doses.map(Math.log);
-  const fit = fitLine(x, depthsMm);
+  const films = [...new Set(doses)].map((dose) => mean(depthsMm.filter((_, i) => doses[i] === dose)));
+  const x = [...new Set(doses)].map(Math.log);
+  const fit = fitLine(x, films);
   if (!fit.ok) return fit;
   const [b, dpMm] = fit.value.coefficients as [number, number];
   const half = halfWidthOf(fit.value, 1);
@@ -46,6 +50,27 @@ export function fitWorkingCurve(doses: readonly number[], depthsMm: readonly num
       what: 'Films do not surely grow with the dose',
       todo: 'see that doses and films belong together',
     });
+  const rows = x.map((v) => [1, v]);
+  const odd = findOdd(rows, fit.value);
+  if (odd !== null)
+    return fail({
+      code: 'odd',
+      what: `The film of ${films[odd]!.toFixed(3)} mm at ${Math.exp(x[odd]!).toFixed(1)} mJ/cm² stands out from all the others`,
+      todo: 'measure that film again; if it reads the same, leave it out by hand or print the trial again',
+    });
+  const bent = fitQuadratic(x, films);
+  if (bent.ok && signOf(bent.value, 2) !== 0)
+    return fail({
+      code: 'bent',
+      what:
+        signOf(bent.value, 2) < 0
+          ? 'Films grow less and less with the logarithm of the dose: the longest exposures saturate'
+          : 'Films grow more and more with the logarithm of the dose: no working curve does that',
+      todo:
+        signOf(bent.value, 2) < 0
+          ? 'leave out the longest exposures, or add shorter ones'
+          : 'see that films were wiped dry and belong to their exposures',
+    });
   const ecMjPerCm2 = Math.exp(-b / dpMm);
   const lowest = Math.min(...doses);
   if (ecMjPerCm2 * FARTHEST_BELOW < lowest)
@@ -54,14 +79,11 @@ export function fitWorkingCurve(doses: readonly number[], depthsMm: readonly num
       what: `The lowest dose is ${(lowest / ecMjPerCm2).toFixed(1)} times the dose at which gelling would begin`,
       todo: `add films at lower doses, down to about ${(2 * ecMjPerCm2).toFixed(1)} mJ/cm²`,
     });
-  const mean = depthsMm.reduce((s, d) => s + d, 0) / depthsMm.length;
-  const total = depthsMm.reduce((s, d) => s + (d - mean) ** 2, 0);
-  const left = depthsMm.reduce((s, d, i) => s + (d - b - dpMm * x[i]!) ** 2, 0);
   return succeed({
     dpMm,
     ecMjPerCm2,
     dpInterval: [dpMm - half, dpMm + half],
     ecInterval: [Math.exp(root[0]), Math.exp(root[1])],
-    rSquared: 1 - left / total,
+    rSquared: fit.value.rSquared,
   });
 }

@@ -1,3 +1,6 @@
+import { lacksFit } from '../../../core/fitting/doubt.ts';
+import { mean } from '../../../core/fitting/mean.ts';
+import { coverageFactor, standardDeviation } from '../../../core/fitting/statistics.ts';
 import { findThreshold, FEWEST_FOR_THRESHOLD, type Threshold } from '../../../core/fitting/threshold.ts';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { formatFigure } from '../../../core/units/format.ts';
@@ -5,7 +8,10 @@ import { quantities } from '../../../core/units/quantities.ts';
 import { defineKind, type Analysis, type Conditions, type Feature, type FilamentKind } from './define.ts';
 import type { ReadingTable } from './table.ts';
 
-export const LADDER_METHOD = { name: 'where the fitted response passes what is accepted', version: 1 } as const;
+export const LADDER_METHOD = {
+  name: 'where the fitted response passes what is accepted, at most the last band before the first that failed',
+  version: 2,
+} as const;
 export interface Rung {
   readonly value: number;
   readonly read: number;
@@ -15,12 +21,18 @@ export interface LadderFit {
   readonly highestFine: number;
   readonly crossing: number | null;
   readonly interval: readonly [number, number];
+  /** Whether a band was seen to fail. */
   readonly isReached: boolean;
   readonly threshold: Threshold;
+  /** Why the curve is not believed and the bands themselves speak; null where it is. */
+  readonly doubt: string | null;
 }
 
 /** Up to which band a response that rises along the bands stays acceptable. What is stored is either the highest fine band or the
- *  lower end of the crossing's interval, times a share; beyond the highest band nothing is concluded. */
+ *  lower end of the crossing's interval, times a share; beyond the highest band nothing is concluded. A band that was seen to fail always
+ *  ends the ladder. Where the bands do not follow the curve (lack of fit against repeats), or one fails although the curve is sure that it
+ *  would not, the curve is not believed: the last band that is surely fine stands, and the truth lies between it and the first that surely
+ *  is not. A single reading that says so is to be read again, and so is a band that fails before others that are fine. */
 export function analyseLadder(
   rungs: readonly Rung[],
   accepted: number,
@@ -43,25 +55,133 @@ export function analyseLadder(
   if (!threshold.ok) return threshold;
   const { crossing, interval, at } = threshold.value;
   const bands = [...new Set(rungs.map((r) => r.value))].sort((a, b) => a - b);
-  const fine = bands.filter((b) => at(b) <= accepted && (crossing === null || b <= crossing));
-  if (crossing === null && at(bands[0]!) > accepted)
+  const readAt = (b: number): number[] => rungs.filter((r) => r.value === b).map((r) => r.read);
+  const isBad = (b: number): boolean => mean(readAt(b)) > accepted;
+  const firstBad = bands.find(isBad) ?? null;
+  const lowest = bands[0]!;
+  if (firstBad === lowest || (crossing === null && at(lowest) > accepted))
     return fail({
       code: 'never',
       what: `Already the lowest band reads more than the ${accepted} accepted`,
-      todo: `start lower than ${bands[0]}`,
+      todo: `start lower than ${lowest}`,
     });
-  if (fine.length === 0) return fail({ code: 'never', what: 'No band is fine', todo: `start lower than ${bands[0]}` });
+  const top = bands[bands.length - 1]!;
+  if (crossing !== null && interval[0] <= lowest && interval[1] >= top)
+    return fail({
+      code: 'wide',
+      what: `The limit could lie anywhere from ${lowest} to ${top}`,
+      todo: 'read again, or print more bands of the same range',
+    });
+  const beyond = bands.filter((b) => b > interval[1]);
+  if (crossing !== null && beyond.length > 1 && !beyond.some(isBad))
+    return fail({
+      code: 'falls',
+      what: `The readings pass what is accepted near ${tidy(crossing)} and are fine again at ${beyond.join(', ')}`,
+      todo: 'look through the readings: bands may have been read in another order',
+    });
+  const before = firstBad === null ? null : bands[bands.indexOf(firstBad) - 1]!;
+  const doubt = doubtOf(rungs, bands, accepted, { interval, at, firstBad, before });
+  if (!doubt.ok) return doubt;
+  if (doubt.value) {
+    const { says, between } = doubt.value;
+    return succeed({
+      ...{ limit: share * between[0], highestFine: between[0], crossing: null, interval: between },
+      ...{ isReached: firstBad !== null, threshold: threshold.value, doubt: says },
+    });
+  }
+  const fine = bands.filter(
+    (b) => at(b) <= accepted && (crossing === null || b <= crossing) && (firstBad === null || b < firstBad),
+  );
+  if (fine.length === 0) return fail({ code: 'never', what: 'No band is fine', todo: `start lower than ${lowest}` });
   const highestFine = fine[fine.length - 1]!;
-  const base = keeps === 'highest fine band' ? highestFine : crossing === null ? highestFine : interval[0];
+  const base =
+    keeps === 'highest fine band' || crossing === null ? highestFine : Math.min(interval[0], firstBad ?? Infinity);
   return succeed({
     limit: share * base,
     highestFine,
     crossing,
-    interval,
-    isReached: crossing !== null,
+    interval: firstBad !== null && firstBad < interval[0] ? [before!, interval[1]] : interval,
+    isReached: firstBad !== null,
     threshold: threshold.value,
+    doubt: null,
   });
 }
+
+/** Whether the curve through all bands is believed: null, or where the truth lies by the bands themselves. */
+function doubtOf(
+  rungs: readonly Rung[],
+  bands: readonly number[],
+  accepted: number,
+  {
+    interval,
+    at,
+    firstBad,
+    before,
+  }: {
+    readonly interval: readonly [number, number];
+    readonly at: (x: number) => number;
+    readonly firstBad: number | null;
+    readonly before: number | null;
+  },
+): Result<{ readonly says: string; readonly between: readonly [number, number] } | null> {
+  const readAt = (b: number): number[] => rungs.filter((r) => r.value === b).map((r) => r.read);
+  const isUnlike = lacksFit(
+    rungs.map((r) => r.value),
+    rungs.map((r) => r.read),
+    at,
+    3,
+  );
+  // bands are read as they scatter: what fails just below the curve's own interval widens that, and no more
+  const isEarly = firstBad !== null && interval[0] - firstBad > (firstBad - before!) / 2;
+  if (isUnlike !== true && !isEarly) return succeed(null);
+  const spread = Math.sqrt(mean(bands.map((b) => standardDeviation(readAt(b)) ** 2)));
+  const freedom = Math.max(1, rungs.length - bands.length);
+  const sure = (b: number): number => (coverageFactor(freedom) * spread) / Math.sqrt(readAt(b).length);
+  const isSurelyBad = (b: number): boolean => mean(readAt(b)) - sure(b) > accepted;
+  const isSurelyFine = (b: number): boolean => mean(readAt(b)) + sure(b) <= accepted;
+  const bad = bands.find(isSurelyBad) ?? null;
+  const again = bad === null ? [] : bands.filter((b) => b > bad && isSurelyFine(b));
+  if (again.length > 0)
+    return fail({
+      code: 'falls',
+      what: `${bad} reads ${tidy(mean(readAt(bad!)))}, more than the ${accepted} accepted, and ${again.join(', ')} are fine again`,
+      todo: `read those bands again; if they read the same, something rings near ${bad}: stay below it and try a narrower range`,
+    });
+  const [lower, higher] = bands.flatMap((a) =>
+    bands.filter((b) => b > a && mean(readAt(a)) - sure(a) > mean(readAt(b)) + sure(b)).map((b) => [a, b] as const),
+  )[0] ?? [null, null];
+  if (lower !== null)
+    return fail({
+      code: 'falls',
+      what: `${higher} reads ${tidy(mean(readAt(higher)))}, less than the ${tidy(mean(readAt(lower)))} of ${lower} before it`,
+      todo: 'read both again: bands may have been read for each other',
+    });
+  const at1 = firstBad ?? bad;
+  if (
+    isEarly &&
+    readAt(firstBad).filter((r) => r > accepted).length < 2 &&
+    !bands.some((b) => b > firstBad && isSurelyBad(b))
+  )
+    return fail({
+      code: 'odd',
+      what: `At ${firstBad} ${tidy(mean(readAt(firstBad)))} was read where the curve through all bands says ${tidy(at(firstBad))}`,
+      todo: 'read that band again; if it reads the same, enter it twice',
+    });
+  const notFine = bands.findIndex((b) => !isSurelyFine(b));
+  if (notFine === 0)
+    return fail({
+      code: 'never',
+      what: `Already the lowest band cannot be told from the ${accepted} accepted`,
+      todo: `start lower than ${bands[0]}`,
+    });
+  const sureTo = notFine < 0 ? bands[bands.length - 1]! : bands[notFine - 1]!;
+  const end = bad ?? bands[bands.length - 1]!;
+  return succeed({
+    says: `The bands do not follow a curve${at1 === null ? '' : `, ${at1} being the first that fails`}: up to ${sureTo} they are surely fine, and that stands.`,
+    between: [sureTo, Math.max(end, sureTo)],
+  });
+}
+const tidy = (v: number): number => Number(v.toPrecision(3));
 
 type Words = Pick<
   FilamentKind,
@@ -138,7 +258,7 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
         share,
       );
       if (!fit.ok) return fit;
-      const { interval, crossing, highestFine, isReached, threshold } = fit.value;
+      const { interval, crossing, highestFine, isReached, threshold, doubt } = fit.value;
       const values = c.bands.map((b) => b.value);
       const low = Math.min(...values);
       const top = Math.max(...values);
@@ -177,17 +297,25 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
             .replace('{accepted}', String(level))
             .concat(share < 1 ? ` That is ${share * 100} % of ${figure(highestFine)}, the highest fine band.` : ''),
         warnings: [
+          ...(doubt ? [doubt] : []),
           ...(isReached
             ? []
             : [
-                `Even the last band is fine: the limit was not reached up to ${figure(top)}.${extendTo ? ` Extend to ${figure(extendTo[extendTo.length - 1]!)}.` : ''}`,
+                `No band failed: the limit was not reached up to ${figure(top)}.${extendTo ? ` Extend to ${figure(extendTo[extendTo.length - 1]!)}.` : ''}`,
               ]),
           ...(spec.holds ? [spec.holds(c)] : []),
         ],
         extendTo,
         figures: [
           ['stored limit', figure(limit)],
-          ['reads more than accepted from', crossing === null ? 'not reached' : figure(crossing)],
+          [
+            'reads more than accepted from',
+            doubt
+              ? `between ${figure(interval[0])} and ${figure(interval[1])}`
+              : crossing === null
+                ? 'not reached'
+                : figure(crossing),
+          ],
           ['95 % interval', crossing === null ? 'none' : `${figure(interval[0])} to ${figure(interval[1])}`],
           ['highest fine band', figure(highestFine)],
           ...(before === null ? [] : [['printed with', figure(before)] as const]),
@@ -198,9 +326,11 @@ export function defineLadder(spec: LadderSpec): FilamentKind {
           points: readings
             .filter((r) => r.feature === feature.key && c.bands[r.band - 1])
             .map((r) => ({ x: c.bands[r.band - 1]!.value, y: r.value })),
-          curve: Array.from({ length: 41 }, (_, i) => {
-            const x = low + ((top - low) * i) / 40;
-            return [x, threshold.at(x)] as const;
+          ...(!doubt && {
+            curve: Array.from({ length: 41 }, (_, i) => {
+              const x = low + ((top - low) * i) / 40;
+              return [x, threshold.at(x)] as const;
+            }),
           }),
           ...(crossing !== null && { interval }),
           best: limit,

@@ -1,9 +1,11 @@
+import { findOdd } from '../../../../core/fitting/doubt.ts';
+import { coverageFactor } from '../../../../core/fitting/statistics.ts';
 import { fiellerInterval, fitLinear } from '../../../../core/fitting/leastSquares.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 
 export const DIMENSIONS_METHOD = {
-  name: 'measured = m·nominal ± b per axis, outsides and holes with one m',
-  version: 1,
+  name: 'measured = m·nominal + b per axis, outsides and holes with one m and each a b of its own',
+  version: 2,
 } as const;
 export const AXES = ['x', 'y', 'z'] as const;
 export type Axis = (typeof AXES)[number];
@@ -13,12 +15,16 @@ export interface LengthReading {
   readonly nominalMm: number;
   readonly measuredMm: number;
 }
-/** `scale` is what to multiply by; `offsetMm` moves contours outward from the material, applied after the scale. */
+/** `scale` is what to multiply by; `offsetMm` moves contours outward from the material, applied after the scale, as the outsides ask for it
+ *  (the holes, where no outside was measured). `holesMm`: how much wider holes come out than contours moved so would explain; null where
+ *  only one of the two was measured. */
 export interface AxisFit {
   readonly scale: number;
   readonly offsetMm: number;
   readonly scaleInterval: readonly [number, number];
   readonly offsetInterval: readonly [number, number];
+  readonly holesMm: number | null;
+  readonly holesInterval: readonly [number, number] | null;
   readonly n: number;
   readonly residualMm: number;
   readonly slope: number;
@@ -27,8 +33,9 @@ export interface AxisFit {
 const FEWEST = 4;
 const FEWEST_LENGTHS = 2;
 
-/** Per axis measured = m·nominal + b on outsides and m·nominal − b on holes: scale 1/m, offset −b/(2m), both with 95 % intervals
- *  (Fieller). The calliper's own error is common to all readings: what it would do to m and b is added to their covariance (JCGM 100, type B). */
+/** Per axis measured = m·nominal + b: outsides and holes share m and have offsets of their own, since a hole is drawn along its inside and
+ *  rounds, sags and shrinks otherwise than an outside. Scale 1/m, offset −b/(2m) of the outsides, all with 95 % intervals (Fieller). The
+ *  calliper's own error is common to all readings: what it would do is added to the covariance (JCGM 100, type B). */
 export function analyseDimensions(
   readings: readonly LengthReading[],
   calibrationUMm = 0,
@@ -60,37 +67,52 @@ export function analyseDimensions(
         where,
         todo: 'check the unit and the place',
       });
+    const both = of.some((r) => r.feature === 'outer') && of.some((r) => r.feature === 'hole');
+    const rows = of.map((r) => {
+      const isOuter = r.feature === 'outer';
+      if (!both) return [r.nominalMm, isOuter ? 1 : -1];
+      return [r.nominalMm, isOuter ? 1 : 0, isOuter ? 0 : 1];
+    });
     const fit = fitLinear(
-      of.map((r) => [r.nominalMm, r.feature === 'outer' ? 1 : -1]),
+      rows,
       of.map((r) => r.measuredMm),
     );
     if (!fit.ok) return fail({ ...fit.failure, where });
+    const wrong = findOdd(rows, fit.value);
+    if (wrong !== null)
+      return fail({
+        code: 'odd',
+        what: `${of[wrong]!.measuredMm} mm at ${of[wrong]!.nominalMm} mm drawn stands out from all the others`,
+        where,
+        todo: 'measure that length again; if it reads the same, look for a defect at that place',
+      });
     const shifted = fitLinear(
-      of.map((r) => [r.nominalMm, r.feature === 'outer' ? 1 : -1]),
+      rows,
       of.map(() => 1),
     );
-    const [lm, lb] = shifted.ok ? (shifted.value.coefficients as [number, number]) : [0, 0];
-    const u2 = calibrationUMm ** 2;
+    const common = shifted.ok ? shifted.value.coefficients : rows[0]!.map(() => 0);
     const [m, b] = fit.value.coefficients as [number, number];
-    const [[sm, sc], [, sb]] = fit.value.covariance as [[number, number], [number, number]];
     const df = fit.value.degreesOfFreedom;
-    const vm = sm + u2 * lm * lm;
-    const cov = sc + u2 * lm * lb;
-    const vb = sb + u2 * lb * lb;
-    const scale = fiellerInterval(1, m, 0, vm, 0, df);
-    const offset = fiellerInterval(b, m, vb, vm, cov, df);
-    if (!scale || !offset)
+    const cov = (i: number, j: number): number =>
+      fit.value.covariance[i]![j]! + calibrationUMm ** 2 * common[i]! * common[j]!;
+    const scale = fiellerInterval(1, m, 0, cov(0, 0), 0, df);
+    const offset = fiellerInterval(b, m, cov(1, 1), cov(0, 0), cov(0, 1), df);
+    if (!scale || !offset || df < 1)
       return fail({
         code: 'spread',
         what: 'The readings scatter too much to tell a scale',
         where,
         todo: 'measure again',
       });
+    const holes = both ? b + fit.value.coefficients[2]! : null;
+    const holesHalf = both ? coverageFactor(df) * Math.sqrt(cov(1, 1) + cov(2, 2) + 2 * cov(1, 2)) : 0;
     out[axis] = {
       scale: 1 / m,
       offsetMm: tidy(-b / (2 * m)),
       scaleInterval: scale,
       offsetInterval: [tidy(-offset[1] / 2), tidy(-offset[0] / 2)],
+      holesMm: holes,
+      holesInterval: holes === null ? null : [holes - holesHalf, holes + holesHalf],
       n: of.length,
       residualMm: fit.value.residualSd,
       slope: m,

@@ -183,9 +183,20 @@ export const dimensions = defineKind({
               .filter(Boolean)
               .join('; ')
               .concat('.'),
-      warnings: apart
-        ? ['X and Y want different contour offsets: look for play or a loose belt on one axis. Their mean is proposed.']
-        : [],
+      warnings: [
+        ...(apart
+          ? [
+              'X and Y want different contour offsets: look for play or a loose belt on one axis. Their mean is proposed.',
+            ]
+          : []),
+        ...axes.flatMap(({ a, holesMm, holesInterval }) =>
+          holesInterval && (holesInterval[0] > 0 || holesInterval[1] < 0)
+            ? [
+                `Holes in ${a.toUpperCase()} come out ${formatFigure(Math.abs(holesMm!), 'length')} mm ${holesMm! < 0 ? 'narrower' : 'wider'} than the outsides explain: contours are moved as the outsides ask; draw holes that fit something by so much ${holesMm! < 0 ? 'wider' : 'narrower'}.`,
+              ]
+            : [],
+        ),
+      ],
       figures: axes.flatMap(
         ({ a, scale, scaleInterval, offsetMm, offsetInterval }) =>
           [

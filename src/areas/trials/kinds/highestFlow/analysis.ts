@@ -1,4 +1,6 @@
 import { fitBrokenStick } from '../../../../core/fitting/brokenStick.ts';
+import { findOddOfCurve, signOf } from '../../../../core/fitting/doubt.ts';
+import { fitLine } from '../../../../core/fitting/leastSquares.ts';
 import { coverageFactor } from '../../../../core/fitting/statistics.ts';
 import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 
@@ -27,6 +29,13 @@ export interface HighestFlowFit {
   readonly efficiencies: readonly (readonly [number, number])[];
 }
 const GRID = 2000;
+const STICK_UNKNOWNS = 3;
+const stickThrough = (x: readonly number[], y: readonly number[]) => {
+  const fit = fitBrokenStick(x, y);
+  if (!fit.ok) return null;
+  const { plateau, slope, break: from, residualSd } = fit.value;
+  return { at: (q: number) => plateau + slope * Math.max(0, q - from), sd: residualSd };
+};
 
 /** Efficiency = mass/expected, normalised to its low-flow plateau so that a flow error does not shift it. The raw limit is the
  *  largest flow at which the lower 95 % bound of the fitted efficiency is still 0.95; nine tenths of it are stored. */
@@ -59,6 +68,24 @@ export function analyseHighestFlow(strands: readonly StrandMass[]): Result<Highe
       todo: 'check filament diameter, flow and the drive before this trial',
     });
   const highest = flows[flows.length - 1]!;
+  const slow = x.flatMap((q, i) => (q <= at || slope >= 0 ? [i] : []));
+  const rise = fitLine(
+    slow.map((i) => x[i]!),
+    slow.map((i) => raw[i]!),
+  );
+  if (rise.ok && signOf(rise.value, 1) > 0)
+    return fail({
+      code: 'rises',
+      what: 'Strands weigh more the faster they are fed, before any fall: no melt limit does that',
+      todo: 'see that masses belong to their bands, that filament does not slip at low speed, and that strands hang free; then weigh again',
+    });
+  const odd = findOddOfCurve(x, raw, STICK_UNKNOWNS, stickThrough, KNEE_ROUNDNESS * plateau);
+  if (odd !== null)
+    return fail({
+      code: 'odd',
+      what: `${strands[odd]!.measuredG} g at ${x[odd]!.toFixed(1)} mm³/s stands out from all the others`,
+      todo: 'weigh that strand again; if it weighs the same, print the trial again',
+    });
   const efficiency = (q: number): number => (plateau + slope * Math.max(0, q - at)) / plateau;
   /** Spread of the fitted ratio at a flow. The break's own uncertainty enters through the slope of the curve beyond it. */
   const t = coverageFactor(degreesOfFreedom);

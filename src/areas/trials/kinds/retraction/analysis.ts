@@ -5,9 +5,11 @@ import type { AllowedRange } from '../../../library/model/records.ts';
 
 export const RETRACTION_METHOD = {
   name: 'smallest distance at which a·exp(−b·x) + c falls to the accepted strings',
-  version: 1,
+  version: 2,
 } as const;
 export const FEWEST_DISTANCES = 5;
+/** Bands that may read no more than accepted before the curve falls so far: counts scatter. */
+const MOST_FINE_BEFORE = 2;
 export interface StringCount {
   readonly distanceMm: number;
   readonly strings: number;
@@ -19,9 +21,13 @@ export interface RetractionFit {
   readonly range: AllowedRange;
   readonly parameters: readonly number[];
   readonly bestAtEnd: 'first' | 'last' | null;
+  /** Why the curve is not believed and the bands themselves speak; null where it is. */
+  readonly doubt: string | null;
 }
 
-/** Distance at which strings fall to the accepted count, with a 95 % interval by the delta method. The stored value is the
+/** Distance at which strings fall to the accepted count, with a 95 % interval by the delta method. Where two bands or
+ *  more read no more than accepted before the curve says so, the curve is not believed: the first band from which none reads more stands, and
+ *  the truth lies between it and the last that did. The stored value is the
  *  upper end of the interval rounded up to 0.05 mm, so that the count is really reached. Refuses where the strings never fall so far. */
 export function analyseRetraction(counts: readonly StringCount[], accepted: number): Result<RetractionFit> {
   const x = counts.map((c) => c.distanceMm);
@@ -91,19 +97,33 @@ export function analyseRetraction(counts: readonly StringCount[], accepted: numb
   const last = distances[distances.length - 1]!;
   const firstGap = distances.find((d) => counts.some((k) => k.distanceMm === d && (k.gaps ?? 0) > 0));
   const upTo = firstGap === undefined ? last : distances[Math.max(0, distances.indexOf(firstGap) - 1)]!;
-  const bounded = Math.min(last, Math.max(first, value));
+  const lastBad = distances.findLast((d) => meanAt(d) > accepted)!;
+  const firstGood = distances[distances.indexOf(lastBad) + 1] ?? null;
+  const fineBefore = distances.filter((d) => d > lastBad && d < value).length;
+  const isDoubted = firstGood !== null && fineBefore > MOST_FINE_BEFORE;
+  const bounded = isDoubted ? firstGood : Math.min(last, Math.max(first, value));
+  const interval = isDoubted ? ([lastBad, firstGood] as const) : ([Math.max(0, value - half), value + half] as const);
+  if (!isDoubted && interval[0] <= first && interval[1] >= last)
+    return fail({
+      code: 'wide',
+      what: `The strings could end anywhere from ${first} to ${last} mm`,
+      todo: 'count again, or print more bands of the same range',
+    });
   if (firstGap !== undefined && upTo < bounded)
     return fail({
       code: 'gapsFirst',
       what: `Gaps begin at ${firstGap} mm, before the strings end near ${value.toFixed(2)} mm`,
       todo: 'no distance serves: look at temperature, or refill after travel',
     });
-  const failedBelow = distances.some((d) => d < bounded && meanAt(d) > accepted);
+  const failedBelow = lastBad < bounded;
   return succeed({
     value: bounded,
-    interval: [Math.max(0, value - half), value + half],
+    interval,
+    doubt: isDoubted
+      ? `Strings end between ${lastBad} and ${firstGood} mm, more suddenly than a falling curve (it would say ${value.toFixed(2)} mm): the bands themselves are believed.`
+      : null,
     parameters: fit.parameters,
-    bestAtEnd: value >= last ? 'last' : value <= first ? 'first' : null,
+    bestAtEnd: isDoubted ? null : value >= last ? 'last' : value <= first ? 'first' : null,
     range: {
       min: bounded,
       max: upTo,

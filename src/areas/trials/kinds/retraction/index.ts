@@ -88,7 +88,7 @@ export const retraction = defineKind({
       accepted,
     );
     if (!fit.ok) return fit;
-    const { value, interval, range, parameters, bestAtEnd } = fit.value;
+    const { value, interval, range, parameters, bestAtEnd, doubt } = fit.value;
     const before = c.values['retractionMm']!;
     const chosen = Math.min(
       range.max,
@@ -114,6 +114,7 @@ export const retraction = defineKind({
         ? `${formatFigure(chosen, 'length', 2)} mm is the shortest retraction that surely leaves no more than ${accepted} ${accepted === 1 ? 'string' : 'strings'}; ${before} mm ${before < value ? 'leaves more' : 'is longer than needed'}.`
         : `No measurable change: ${before} mm serves, the strings end near ${formatFigure(value, 'length', 2)} mm.`,
       warnings: [
+        ...(doubt ? [doubt] : []),
         ...(bestAtEnd === 'last'
           ? [`The strings end only at the last band: extend to ${onward![onward!.length - 1]} mm.`]
           : []),
@@ -133,9 +134,11 @@ export const retraction = defineKind({
         points: c.bands.flatMap((b, i) =>
           readings.filter((r) => r.band === i + 1 && r.feature === 'strings').map((r) => ({ x: b.value, y: r.value })),
         ),
-        curve: Array.from({ length: 41 }, (_, i) => {
-          const x = (last * i) / 40;
-          return [x, decay(x, parameters).value] as const;
+        ...(!doubt && {
+          curve: Array.from({ length: 41 }, (_, i) => {
+            const x = (last * i) / 40;
+            return [x, decay(x, parameters).value] as const;
+          }),
         }),
         interval,
         best: chosen,
