@@ -31,7 +31,7 @@ export async function makeRecipeSheet(
   const printerId = m?.printerId ?? choice.printerId ?? '';
   const first = m && (await findMounted(ctx, m.id));
   const named = [printerId, choice.processId, first?.toolId, ...choice.roles.flatMap((r) => [r.materialId, r.toolId])];
-  const ids = [...new Set(named.filter((id) => id != null))];
+  const ids = [...new Set(named.filter((id) => typeof id === 'string'))];
   const chains = new Map(await readEach(ctx, ids, async (id) => [id, await listChain(ctx, id)] as const));
   const profileOf = (id: string | null) => chains.get(id ?? '')?.[0]?.profile;
   const printer = profileOf(printerId);
@@ -56,13 +56,7 @@ export async function makeRecipeSheet(
         what: `${printer.name} prints ${printer.technology}; ${material.technology !== printer.technology ? material.name : process.name} is for ${material.technology !== printer.technology ? material.technology : process.technology}`,
       });
     if (r.role === 'purge') continue;
-    const own: Values = Object.assign(
-      {},
-      ...chains
-        .get(r.materialId)!
-        .map((c) => c.head.own)
-        .reverse(),
-    );
+    const own = chains.get(r.materialId)!.reduceRight<Values>((below, c) => ({ ...below, ...c.head.own }), {});
     const text = (key: string): string => {
       const value = own[key];
       return typeof value === 'string' ? value : '';
