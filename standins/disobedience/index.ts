@@ -151,7 +151,7 @@ const column: Disobedience = {
 
 const LADDERS = ['acceleration', 'wall-speed', 'overhang', 'bridge'];
 /** A jaw set on a seam, a slip of the pen, a string that was none. */
-const slip: Disobedience = {
+const badReading: Disobedience = {
   name: 'one bad reading',
   kinds: [...LADDERS, 'pressure', 'retraction', 'highest-flow', 'dimensions', 'working-curve', 'refill'],
   strengths: [1.15, 1.5, 3],
@@ -183,6 +183,6 @@ const swapped: Disobedience = {
 };
 
 export const disobediences: readonly Disobedience[] = [
-  ...[holes, resonance, arms, suddenly, tufts, rising, films, saturating, column, slip, swapped],
+  ...[holes, resonance, arms, suddenly, tufts, rising, films, saturating, column, badReading, swapped],
 ];
 export type { Disobedience } from './disobedience.ts';
