@@ -22,7 +22,9 @@ describe.each(resinKinds.filter((k) => k.key !== 'plate').map((k) => [k.key, k] 
       expect(page(), 'npm run recover writes it').toContain(tableRow(c));
       expect(c.refused, c.of).toBeLessThanOrEqual((mostRefused[key] ?? 0) * c.seeds);
       // a band that is told holds the truth in nine of ten; an interval in 92.5 of a hundred, and no wider than it must be
-      expect(c.covered / (c.seeds - c.refused), c.of).toBeGreaterThanOrEqual(c.ratio === null ? LEAST_BANDED : LEAST_COVERED);
+      expect(c.covered / (c.seeds - c.refused), c.of).toBeGreaterThanOrEqual(
+        c.ratio === null ? LEAST_BANDED : LEAST_COVERED,
+      );
       if (c.ratio !== null) expect(c.ratio, c.of).toBeLessThanOrEqual(WIDEST);
       if (key === 'exposure-ladder')
         expect(c.within2Percent / c.seeds, 'within 2 % of the dose').toBeGreaterThanOrEqual(0.95);
