@@ -122,7 +122,7 @@ module.exports = {
       name: 'disobedience-knows-no-analysis',
       severity: 'error',
       from: { path: '^standins/disobedience/' },
-      to: { pathNot: '^standins/disobedience/' },
+      to: { path: '^src/', pathNot: '^src/core/formats/' },
     },
     {
       name: 'cli-without-server',

@@ -24,12 +24,20 @@ export interface Disobedience {
   readonly strengths: readonly [mild: number, clear: number, gross: number];
   /** What a strength means. */
   readonly means: string;
-  readonly read: (r: Reading) => { readonly readings: readonly Read[]; readonly truth: number };
+  /** What is read instead; with it the hidden figure, where that is another then. */
+  readonly read: (r: Reading) => { readonly readings: readonly Read[]; readonly truth?: number };
 }
 export const mapped = (readings: readonly Read[], feature: string, to: (r: Read) => number): Read[] =>
   readings.map((r) => (r.feature === feature ? { ...r, value: to(r) } : r));
 /** Rounded as a person notes it. */
 export const noted = (value: number, step: number): number =>
   Math.max(0, Number((Math.round(value / step) * step).toFixed(6)));
-export const normalOf = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+/** The first place from which a response is no longer within what is accepted; the far end where it always is. */
+export function fittingOf(response: (x: number) => number, accepted: number, from: number, to: number): number {
+  const STEPS = 4000;
+  for (let k = 0; k <= STEPS; k++) {
+    const x = from + ((to - from) * k) / STEPS;
+    if (response(x) > accepted) return x;
+  }
+  return to;
+}

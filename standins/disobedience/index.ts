@@ -1,5 +1,6 @@
-import { mapped, normalOf, noted, type Disobedience } from './disobedience.ts';
-import { fittingOf } from './places.ts';
+import { normalFrom } from '../../src/core/formats/random.ts';
+import { wavesAt } from '../instruments/figures.ts';
+import { fittingOf, mapped, noted, type Disobedience } from './disobedience.ts';
 
 const CALLIPER_MM = 0.01;
 
@@ -9,11 +10,10 @@ const holes: Disobedience = {
   kinds: ['dimensions'],
   strengths: [0.03, 0.05, 0.12],
   means: 'mm narrower than the outsides explain',
-  read: ({ readings, plain, strength }) => ({
+  read: ({ readings, strength }) => ({
     readings: readings.map((r) =>
       r.feature.includes(' hole ') ? { ...r, value: noted(r.value - strength, CALLIPER_MM) } : r,
     ),
-    truth: plain,
   }),
 };
 
@@ -27,10 +27,9 @@ const resonance: Disobedience = {
     const at = plain * (0.5 + 0.3 * random());
     const wide = 0.2 * plain; // a narrower one would stand between two bands, where nobody looks
     const more = (x: number): number => strength / (1 + ((x - at) / wide) ** 2);
-    const waves = (x: number): number => 0.008 + 0.042 * (x / plain) ** 1.6 + more(x);
     return {
       readings: mapped(readings, 'wavesMm', (r) => noted(r.value + more(bands[r.band - 1]!), CALLIPER_MM)),
-      truth: fittingOf(waves, 0.05, 0, 2 * plain),
+      truth: fittingOf((x) => wavesAt(x / plain) + more(x), 0.05, 0, 2 * plain),
     };
   },
 };
@@ -45,7 +44,6 @@ const arms: Disobedience = {
     readings: mapped(readings, 'changeMm', (r) =>
       noted(r.value + 2.4 * (strength - 1) * Math.max(0, bands[r.band - 1]! - plain), CALLIPER_MM),
     ),
-    truth: plain,
   }),
 };
 
@@ -56,13 +54,14 @@ const suddenly: Disobedience = {
   strengths: [2, 4, 16],
   means: 'power of the distance in the exponent',
   read: ({ readings, bands, strength, random }) => {
+    const normal = normalFrom(random);
     const from = 18 + 6 * random();
     const reach = (0.7 + 0.5 * random()) / Math.log(from) ** (1 / strength);
     const strings = (x: number): number => from * Math.exp(-((x / reach) ** strength));
     return {
       readings: mapped(readings, 'strings', (r) => {
         const x = strings(bands[r.band - 1]!);
-        return noted(x + (0.3 + 0.2 * Math.sqrt(x)) * normalOf(random) * (x < 0.01 ? 0 : 1), 1);
+        return noted(x + (0.3 + 0.2 * Math.sqrt(x)) * normal() * (x < 0.01 ? 0 : 1), 1);
       }),
       truth: reach * Math.log(from) ** (1 / strength),
     };
@@ -75,12 +74,14 @@ const tufts: Disobedience = {
   kinds: ['retraction'],
   strengths: [0.3, 0.5, 0.8],
   means: 'spread of a count over its mean',
-  read: ({ readings, plain, strength, random }) => ({
-    readings: mapped(readings, 'strings', (r) =>
-      noted(r.value * Math.exp(strength * normalOf(random) - strength ** 2 / 2), 1),
-    ),
-    truth: plain,
-  }),
+  read: ({ readings, strength, random }) => {
+    const normal = normalFrom(random);
+    return {
+      readings: mapped(readings, 'strings', (r) =>
+        noted(r.value * Math.exp(strength * normal() - strength ** 2 / 2), 1),
+      ),
+    };
+  },
 };
 
 /** The drive slips while it is slow and bites when it is pushed. */
@@ -89,13 +90,12 @@ const rising: Disobedience = {
   kinds: ['highest-flow'],
   strengths: [0.03, 0.08, 0.2],
   means: 'share more at the fastest strand',
-  read: ({ readings, bands, plain, strength }) => {
+  read: ({ readings, bands, strength }) => {
     const [slow, fast] = [Math.min(...bands), Math.max(...bands)];
     return {
       readings: mapped(readings, 'massG', (r) =>
         noted(r.value * (1 + (strength * (bands[r.band - 1]! - slow)) / (fast - slow)), 0.01),
       ),
-      truth: plain,
     };
   },
 };
@@ -106,11 +106,11 @@ const films: Disobedience = {
   kinds: ['working-curve'],
   strengths: [0.02, 0.05, 0.1],
   means: 'spread of a film over its thickness',
-  read: ({ readings, bands, plain, strength, random }) => {
-    const share = bands.map(() => 1 + strength * normalOf(random));
+  read: ({ readings, bands, strength, random }) => {
+    const normal = normalFrom(random);
+    const share = bands.map(() => 1 + strength * normal());
     return {
       readings: mapped(readings, 'filmMm', (r) => Math.max(0.01, noted(r.value * share[r.band - 1]!, 0.001))),
-      truth: plain,
     };
   },
 };
@@ -121,13 +121,12 @@ const saturating: Disobedience = {
   kinds: ['working-curve'],
   strengths: [0.05, 0.15, 0.35],
   means: 'share thinner at the thickest film',
-  read: ({ readings, plain, strength }) => {
+  read: ({ readings, strength }) => {
     const thickest = Math.max(...readings.filter((r) => r.feature === 'filmMm').map((r) => r.value));
     return {
       readings: mapped(readings, 'filmMm', (r) =>
         Math.max(0.01, noted(r.value * (1 - strength * (r.value / thickest) ** 2), 0.001)),
       ),
-      truth: plain,
     };
   },
 };
@@ -138,13 +137,12 @@ const column: Disobedience = {
   kinds: ['lift', 'settling'],
   strengths: [2, 3, 4],
   means: 'bands before the others',
-  read: ({ readings, bands, plain, strength, random }) => {
+  read: ({ readings, bands, strength, random }) => {
     const weak = 1 + Math.floor(3 * random());
     const bad = readings.filter((r) => r.feature === 'flank' && r.value > 0).map((r) => r.band);
     const first = Math.max(1, (bad.length > 0 ? Math.min(...bad) : bands.length + 1) - strength);
     return {
       readings: mapped(readings, 'flank', (r) => (r.repeat === weak && r.band >= first ? 2 : r.value)),
-      truth: plain,
     };
   },
 };
@@ -156,14 +154,13 @@ const badReading: Disobedience = {
   kinds: [...LADDERS, 'pressure', 'retraction', 'highest-flow', 'dimensions', 'working-curve', 'refill'],
   strengths: [1.15, 1.5, 3],
   means: 'times what was there',
-  read: ({ kind, readings, plain, strength, random }) => {
+  read: ({ kind, readings, strength, random }) => {
     const at = Math.floor(readings.length * random());
     const step = kind === 'working-curve' ? 0.001 : kind === 'retraction' ? 1 : CALLIPER_MM;
     // a slip of a calliper is so much of a millimetre, not of what is measured
     const to = (v: number): number => (kind === 'dimensions' ? v + 0.4 * (strength - 1) : v * strength);
     return {
       readings: readings.map((r, i) => (i === at ? { ...r, value: noted(to(r.value), step) } : r)),
-      truth: plain,
     };
   },
 };
@@ -174,15 +171,14 @@ const swapped: Disobedience = {
   kinds: [...LADDERS, 'pressure', 'retraction', 'highest-flow', 'working-curve', 'refill'],
   strengths: [1, 2, 4],
   means: 'bands apart',
-  read: ({ readings, bands, plain, strength, random }) => {
+  read: ({ readings, bands, strength, random }) => {
     const apart = Math.min(strength, bands.length - 1);
     const a = 1 + Math.floor((bands.length - apart) * random());
     const other = (b: number): number => (b === a ? a + apart : b === a + apart ? a : b);
-    return { readings: readings.map((r) => ({ ...r, band: other(r.band) })), truth: plain };
+    return { readings: readings.map((r) => ({ ...r, band: other(r.band) })) };
   },
 };
 
 export const disobediences: readonly Disobedience[] = [
   ...[holes, resonance, arms, suddenly, tufts, rising, films, saturating, column, badReading, swapped],
 ];
-export type { Disobedience } from './disobedience.ts';

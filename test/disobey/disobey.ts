@@ -1,10 +1,9 @@
 import { seededRandom, seedOf } from '../../src/core/formats/random.ts';
-import type { Result } from '../../src/core/result/result.ts';
-import type { Analysis, ReadingOf } from '../../src/areas/trials/kinds/define.ts';
+import type { ReadingOf } from '../../src/areas/trials/kinds/define.ts';
 import { kindOf } from '../../src/areas/trials/kinds/index.ts';
-import { disobediences, type Disobedience } from '../../standins/disobedience/index.ts';
+import { disobediences } from '../../standins/disobedience/index.ts';
 import { casesByKind } from '../recover/kindCases.ts';
-import { prepare, tryOut, type Trialled } from '../recover/recover.ts';
+import { prepare, tryOut } from '../recover/recover.ts';
 import { preparePlate, tryPlate } from '../recover/resin.ts';
 
 export const SEEDS = Array.from({ length: 300 }, (_, i) => 700_001 + 23 * i); // fixed beforehand
@@ -30,88 +29,70 @@ export const rowText = (r: Row): string =>
 export const isHeld = (r: Row): boolean =>
   r.covered + r.refused >= LEAST_HELD * r.seeds && r.wrong <= MOST_WRONG * r.seeds;
 
-type Told = readonly { readonly truth: number; readonly interval: readonly [number, number] }[] | null;
-/** A machine that disobeys, tried: what is told of each figure that the kind recovers; null where the trial refuses. */
-type Trier = (d: Disobedience, strength: number, seed: number) => Told;
-
+type Interval = readonly [number, number];
+/** A machine that obeys, tried: what is read of it, the hidden figures that the kind recovers, and what is told of each by other readings of the
+ *  same print; null where the trial refuses. */
+interface Obedient {
+  readonly readings: readonly ReadingOf[];
+  readonly bands: readonly number[];
+  readonly plains: readonly number[];
+  readonly told: (readings: readonly ReadingOf[]) => readonly Interval[] | null;
+}
 const casesOf = await casesByKind();
-function changing(
-  d: Disobedience,
-  strength: number,
-  seed: number,
-  of: { readonly kind: string; readonly readings: readonly ReadingOf[]; readonly bands: readonly number[] },
-  plain: number,
-): { readonly readings: readonly ReadingOf[]; readonly truth: number } {
-  return d.read({ ...of, plain, strength, random: seededRandom(seed ^ seedOf(d.name)) });
-}
-
-/** Reading a coupon takes far longer than analysing it: it is done once for a seed. */
-function once<T>(of: (seed: number) => T): (seed: number) => T {
-  const known = new Map<number, T>();
-  return (seed) => {
-    if (!known.has(seed)) known.set(seed, of(seed));
-    return known.get(seed)!;
-  };
-}
-function trierOf(key: string): Trier {
+function obedientOf(key: string): (seed: number) => Obedient {
   const kind = kindOf(key);
   const { recovers = [], resinRecovers = [] } = casesOf(kind.key);
   if (kind.technology === 'filament') {
     const p = prepare(kind);
-    const obedient = once((seed) => tryOut(p, seed));
-    return (d, strength, seed) => {
-      const t = obedient(seed);
-      const bands = t.bands.map((b) => b.value);
-      const truths: number[] = [];
-      let result: Result<Analysis> | null = null;
-      let { readings } = t;
-      for (const q of recovers) {
-        const changed = changing(d, strength, seed, { kind: key, readings: t.readings, bands }, q.truth(t));
-        truths.push(changed.truth);
-        ({ readings } = changed);
-        result ??= t.analyse(readings);
-      }
-      if (!result?.ok) return null;
-      const again: Trialled = { ...t, readings, result };
-      return recovers.map((q, i) => ({ truth: truths[i]!, interval: q.interval(again) }));
+    return (seed) => {
+      const t = tryOut(p, seed);
+      return {
+        readings: t.readings,
+        bands: t.bands.map((b) => b.value),
+        plains: recovers.map((q) => q.truth(t)),
+        told: (readings) => {
+          const result = t.analyse(readings);
+          return result.ok ? recovers.map((q) => q.interval({ ...t, readings, result })) : null;
+        },
+      };
     };
   }
   const p = preparePlate(kind);
-  const obedient = once((seed) => tryPlate(p, seed));
-  return (d, strength, seed) => {
-    const t = obedient(seed);
-    const bands = t.conditions.bands.map((b) => b.value);
-    const truths: number[] = [];
-    let result: Result<Analysis> | null = null;
-    for (const q of resinRecovers) {
-      const changed = changing(d, strength, seed, { kind: key, readings: t.readings, bands }, q.truth(t.truth));
-      truths.push(changed.truth);
-      result ??= kind.analyse(changed.readings, t.conditions);
-    }
-    if (!result?.ok) return null;
-    const { proven } = result.value;
-    return resinRecovers.map((q, i) => ({
-      truth: truths[i]!,
-      interval: proven.find((x) => x.setting === q.setting)!.interval,
-    }));
+  return (seed) => {
+    const t = tryPlate(p, seed);
+    return {
+      readings: t.readings,
+      bands: t.conditions.bands.map((b) => b.value),
+      plains: resinRecovers.map((q) => q.truth(t.truth)),
+      told: (readings) => {
+        const result = kind.analyse(readings, t.conditions);
+        if (!result.ok) return null;
+        return resinRecovers.map((q) => result.value.proven.find((x) => x.setting === q.setting)!.interval);
+      },
+    };
   };
 }
 
 /** Every disobedience of a kind at its three strengths. Of a trial that states several figures the worst counts. */
 export function rowsOf(key: string, seeds: readonly number[] = SEEDS): Row[] {
-  const trial = trierOf(key);
+  const obedientAt = obedientOf(key);
+  const machines = seeds.map((seed) => ({ seed, ...obedientAt(seed) })); // reading a coupon takes far longer than analysing it
   return disobediences
     .filter((d) => d.kinds.includes(key))
     .flatMap((d) =>
       d.strengths.map((strength): Row => {
         let refused = 0;
         const offs: number[][] = []; // of every figure, how far the truth lies from the middle of its interval, in half-widths
-        for (const seed of seeds) {
-          const told = trial(d, strength, seed);
-          if (!told) refused++;
-          for (const [i, { truth, interval }] of (told ?? []).entries())
+        for (const { seed, readings, bands, plains, told } of machines) {
+          // the same is read whichever of its figures is asked for
+          const read = plains.map((plain) =>
+            d.read({ kind: key, readings, bands, plain, strength, random: seededRandom(seed ^ seedOf(d.name)) }),
+          );
+          const intervals = told(read[0]!.readings);
+          if (!intervals) refused++;
+          for (const [i, [low, high]] of (intervals ?? []).entries())
             (offs[i] ??= []).push(
-              Math.abs(truth - (interval[0] + interval[1]) / 2) / Math.max(1e-12, (interval[1] - interval[0]) / 2),
+              Math.abs((read[i]!.truth ?? plains[i]!) - (low + high) / 2) / Math.max(1e-12, (high - low) / 2),
             );
         }
         const covered = Math.min(...offs.map((o) => o.filter((v) => v <= 1).length), seeds.length - refused);

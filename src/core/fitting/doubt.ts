@@ -1,5 +1,6 @@
 import fQuantile from '@stdlib/stats-base-dists-f-quantile';
 import type { LinearFit } from './leastSquares.ts';
+import { mean } from './mean.ts';
 import { coverageFactor } from './statistics.ts';
 
 /** How seldom a sound trial is doubted by one test: one in a thousand; by a test of its curve, seven in a thousand. */
@@ -23,6 +24,28 @@ export function findOdd(rows: readonly (readonly number[])[], fit: LinearFit): n
   });
   const at = studentised.indexOf(Math.max(...studentised));
   return studentised[at]! > coverageFactor(df, 1 - SELDOM / n) ? at : null;
+}
+
+/** The same of a curve with an unknown that is no coefficient (a break): each reading is held against the curve through all the others. `least`
+ *  is what readings scatter at any rate. */
+export function findOddOfCurve(
+  x: readonly number[],
+  y: readonly number[],
+  unknowns: number,
+  fitTo: (x: readonly number[], y: readonly number[]) => { at: (x: number) => number; sd: number } | null,
+  least: number,
+): number | null {
+  const df = x.length - 1 - unknowns;
+  if (df < FEWEST_TO_SPARE - 1) return null;
+  const off = x.map((v, i) => {
+    const fit = fitTo(
+      x.filter((_, k) => k !== i),
+      y.filter((_, k) => k !== i),
+    );
+    return fit ? Math.abs(y[i]! - fit.at(v)) / Math.hypot(fit.sd, least) : 0;
+  });
+  const at = off.indexOf(Math.max(...off));
+  return off[at]! > coverageFactor(df, 1 - SELDOM / x.length) ? at : null;
 }
 
 /** Which way a coefficient surely lies: 1 above nothing, −1 below, 0 where it cannot be told. */
@@ -49,32 +72,10 @@ export function lacksFit(
   let pure = 0;
   let off = 0;
   for (const [v, of] of places) {
-    const mean = of.reduce((s, w) => s + w, 0) / of.length;
-    for (const w of of) pure += (w - mean) ** 2;
-    off += of.length * (mean - at(v)) ** 2;
+    const middle = mean(of);
+    for (const w of of) pure += (w - middle) ** 2;
+    off += of.length * (middle - at(v)) ** 2;
   }
   if (!(pure > 0)) return null; // read in steps so coarse that repeats agree to the digit
   return off / fitDf / (pure / pureDf) > fQuantile(1 - SELDOM_OF_CURVES, fitDf, pureDf);
-}
-
-/** The same of a curve with an unknown that is no coefficient (a break): each reading is held against the curve through all the others. `least`
- *  is what readings scatter at any rate. */
-export function findOddOfCurve(
-  x: readonly number[],
-  y: readonly number[],
-  unknowns: number,
-  fitTo: (x: readonly number[], y: readonly number[]) => { at: (x: number) => number; sd: number } | null,
-  least: number,
-): number | null {
-  const df = x.length - 1 - unknowns;
-  if (df < FEWEST_TO_SPARE - 1) return null;
-  const off = x.map((v, i) => {
-    const fit = fitTo(
-      x.filter((_, k) => k !== i),
-      y.filter((_, k) => k !== i),
-    );
-    return fit ? Math.abs(y[i]! - fit.at(v)) / Math.hypot(fit.sd, least) : 0;
-  });
-  const at = off.indexOf(Math.max(...off));
-  return off[at]! > coverageFactor(df, 1 - SELDOM / x.length) ? at : null;
 }

@@ -28,7 +28,7 @@ export function findLastFine(steps: readonly Step[]): Result<LastFine> {
   if (apart)
     return fail({
       code: 'apart',
-      what: `Column ${apart.column + 1} is not fine from ${apart.from} on, others go on to ${apart.others ?? 'the last band'}: the columns do not agree`,
+      what: `Column ${apart.column + 1} fails from ${apart.from} on, another ${apart.others === null ? 'not at all' : `only from ${apart.others} on`}: the columns do not agree`,
       todo: 'level the plate and look at the film where that column stands, then print the trial again',
     });
   const isFine = (s: Step): boolean => middle(s.scores) === 0;

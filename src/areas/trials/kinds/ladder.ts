@@ -54,117 +54,116 @@ export function analyseLadder(
   );
   if (!threshold.ok) return threshold;
   const { crossing, interval, at } = threshold.value;
-  const bands = [...new Set(rungs.map((r) => r.value))].sort((a, b) => a - b);
-  const readAt = (b: number): number[] => rungs.filter((r) => r.value === b).map((r) => r.read);
-  const isBad = (b: number): boolean => mean(readAt(b)) > accepted;
-  const firstBad = bands.find(isBad) ?? null;
-  const lowest = bands[0]!;
-  if (firstBad === lowest || (crossing === null && at(lowest) > accepted))
+  const bands = bandsOf(rungs);
+  const isBad = (b: BandRead): boolean => b.mean > accepted;
+  const first = bands.findIndex(isBad);
+  const firstBad = bands[first]?.value ?? null;
+  const before = bands[first - 1]?.value ?? null;
+  const [lowest, top] = [bands[0]!.value, bands[bands.length - 1]!.value];
+  if (first === 0 || (crossing === null && at(lowest) > accepted))
     return fail({
       code: 'never',
       what: `Already the lowest band reads more than the ${accepted} accepted`,
       todo: `start lower than ${lowest}`,
     });
-  const top = bands[bands.length - 1]!;
   if (crossing !== null && interval[0] <= lowest && interval[1] >= top)
     return fail({
       code: 'wide',
       what: `The limit could lie anywhere from ${lowest} to ${top}`,
       todo: 'read again, or print more bands of the same range',
     });
-  const beyond = bands.filter((b) => b > interval[1]);
+  const beyond = bands.filter((b) => b.value > interval[1]);
   if (crossing !== null && beyond.length > 1 && !beyond.some(isBad))
     return fail({
       code: 'falls',
-      what: `The readings pass what is accepted near ${tidy(crossing)} and are fine again at ${beyond.join(', ')}`,
+      what: `The readings pass what is accepted near ${tidy(crossing)} and are fine again at ${namesOf(beyond)}`,
       todo: 'look through the readings: bands may have been read in another order',
     });
-  const before = firstBad === null ? null : bands[bands.indexOf(firstBad) - 1]!;
-  const doubt = doubtOf(rungs, bands, accepted, { interval, at, firstBad, before });
-  if (!doubt.ok) return doubt;
-  if (doubt.value) {
-    const { says, between } = doubt.value;
-    return succeed({
-      ...{ limit: share * between[0], highestFine: between[0], crossing: null, interval: between },
-      ...{ isReached: firstBad !== null, threshold: threshold.value, doubt: says },
-    });
-  }
-  const fine = bands.filter(
-    (b) => at(b) <= accepted && (crossing === null || b <= crossing) && (firstBad === null || b < firstBad),
-  );
-  if (fine.length === 0) return fail({ code: 'never', what: 'No band is fine', todo: `start lower than ${lowest}` });
-  const highestFine = fine[fine.length - 1]!;
-  const base =
-    keeps === 'highest fine band' || crossing === null ? highestFine : Math.min(interval[0], firstBad ?? Infinity);
-  return succeed({
-    limit: share * base,
-    highestFine,
-    crossing,
-    interval: firstBad !== null && firstBad < interval[0] ? [before!, interval[1]] : interval,
-    isReached: firstBad !== null,
-    threshold: threshold.value,
-    doubt: null,
-  });
-}
-
-/** Whether the curve through all bands is believed: null, or where the truth lies by the bands themselves. */
-function doubtOf(
-  rungs: readonly Rung[],
-  bands: readonly number[],
-  accepted: number,
-  {
-    interval,
-    at,
-    firstBad,
-    before,
-  }: {
-    readonly interval: readonly [number, number];
-    readonly at: (x: number) => number;
-    readonly firstBad: number | null;
-    readonly before: number | null;
-  },
-): Result<{ readonly says: string; readonly between: readonly [number, number] } | null> {
-  const readAt = (b: number): number[] => rungs.filter((r) => r.value === b).map((r) => r.read);
+  // bands are read as they scatter: what fails just below the curve's own interval widens that, and no more
+  const isEarly = firstBad !== null && interval[0] - firstBad > (firstBad - before!) / 2;
   const isUnlike = lacksFit(
     rungs.map((r) => r.value),
     rungs.map((r) => r.read),
     at,
-    3,
+    UNKNOWNS,
   );
-  // bands are read as they scatter: what fails just below the curve's own interval widens that, and no more
-  const isEarly = firstBad !== null && interval[0] - firstBad > (firstBad - before!) / 2;
-  if (isUnlike !== true && !isEarly) return succeed(null);
-  const spread = Math.sqrt(mean(bands.map((b) => standardDeviation(readAt(b)) ** 2)));
-  const freedom = Math.max(1, rungs.length - bands.length);
-  const sure = (b: number): number => (coverageFactor(freedom) * spread) / Math.sqrt(readAt(b).length);
-  const isSurelyBad = (b: number): boolean => mean(readAt(b)) - sure(b) > accepted;
-  const isSurelyFine = (b: number): boolean => mean(readAt(b)) + sure(b) <= accepted;
-  const bad = bands.find(isSurelyBad) ?? null;
-  const again = bad === null ? [] : bands.filter((b) => b > bad && isSurelyFine(b));
+  const seen = { crossing, interval, isReached: firstBad !== null, threshold: threshold.value };
+  if (isEarly || isUnlike === true) {
+    const between = betweenBands(bands, accepted, isEarly ? { band: bands[first]!, says: at(firstBad) } : null);
+    if (!between.ok) return between;
+    const [sureTo] = between.value;
+    return succeed({
+      ...{ ...seen, limit: share * sureTo, highestFine: sureTo, crossing: null, interval: between.value },
+      doubt: `The bands do not follow a curve${firstBad === null ? '' : `, ${firstBad} being the first that fails`}: up to ${sureTo} they are surely fine, and that stands.`,
+    });
+  }
+  const fine = bands.filter(
+    ({ value }) => at(value) <= accepted && value <= (crossing ?? top) && value < (firstBad ?? Infinity),
+  );
+  if (fine.length === 0) return fail({ code: 'never', what: 'No band is fine', todo: `start lower than ${lowest}` });
+  const highestFine = fine[fine.length - 1]!.value;
+  const base =
+    keeps === 'highest fine band' || crossing === null ? highestFine : Math.min(interval[0], firstBad ?? Infinity);
+  return succeed({
+    ...{ ...seen, limit: share * base, highestFine, doubt: null },
+    ...(firstBad !== null && firstBad < interval[0] && { interval: [before!, interval[1]] as const }),
+  });
+}
+/** Coefficients of the curve through all bands. */
+const UNKNOWNS = 3;
+
+/** A band with what was read in it. */
+interface BandRead {
+  readonly value: number;
+  readonly reads: readonly number[];
+  readonly mean: number;
+}
+function bandsOf(rungs: readonly Rung[]): BandRead[] {
+  const values = [...new Set(rungs.map((r) => r.value))].sort((a, b) => a - b);
+  return values.map((value) => {
+    const reads = rungs.filter((r) => r.value === value).map((r) => r.read);
+    return { value, reads, mean: mean(reads) };
+  });
+}
+const namesOf = (bands: readonly BandRead[]): string => bands.map((b) => b.value).join(', ');
+
+/** Between which bands the truth lies by the bands alone: the last that is surely fine and the first that surely is not. Refuses where they rise
+ *  and fall, and where one reading alone says that a band fails so early. */
+function betweenBands(
+  bands: readonly BandRead[],
+  accepted: number,
+  early: { readonly band: BandRead; readonly says: number } | null,
+): Result<readonly [number, number]> {
+  const spread = Math.sqrt(mean(bands.map((b) => standardDeviation(b.reads) ** 2)));
+  const freedom = Math.max(
+    1,
+    bands.reduce((s, b) => s + b.reads.length - 1, 0),
+  );
+  const sure = (b: BandRead): number => (coverageFactor(freedom) * spread) / Math.sqrt(b.reads.length);
+  const isSurelyBad = (b: BandRead): boolean => b.mean - sure(b) > accepted;
+  const isSurelyFine = (b: BandRead): boolean => b.mean + sure(b) <= accepted;
+  const bad = bands.findIndex(isSurelyBad);
+  const again = bad < 0 ? [] : bands.slice(bad + 1).filter(isSurelyFine);
   if (again.length > 0)
     return fail({
       code: 'falls',
-      what: `${bad} reads ${tidy(mean(readAt(bad!)))}, more than the ${accepted} accepted, and ${again.join(', ')} are fine again`,
-      todo: `read those bands again; if they read the same, something rings near ${bad}: stay below it and try a narrower range`,
+      what: `${bands[bad]!.value} reads ${tidy(bands[bad]!.mean)}, more than the ${accepted} accepted, and ${namesOf(again)} are fine again`,
+      todo: `read those bands again; if they read the same, something rings near ${bands[bad]!.value}: stay below it and try a narrower range`,
     });
-  const [lower, higher] = bands.flatMap((a) =>
-    bands.filter((b) => b > a && mean(readAt(a)) - sure(a) > mean(readAt(b)) + sure(b)).map((b) => [a, b] as const),
-  )[0] ?? [null, null];
-  if (lower !== null)
-    return fail({
-      code: 'falls',
-      what: `${higher} reads ${tidy(mean(readAt(higher)))}, less than the ${tidy(mean(readAt(lower)))} of ${lower} before it`,
-      todo: 'read both again: bands may have been read for each other',
-    });
-  const at1 = firstBad ?? bad;
-  if (
-    isEarly &&
-    readAt(firstBad).filter((r) => r > accepted).length < 2 &&
-    !bands.some((b) => b > firstBad && isSurelyBad(b))
-  )
+  for (const [i, lower] of bands.entries()) {
+    const less = bands.slice(i + 1).find((b) => lower.mean - sure(lower) > b.mean + sure(b));
+    if (less)
+      return fail({
+        code: 'falls',
+        what: `${less.value} reads ${tidy(less.mean)}, less than the ${tidy(lower.mean)} of ${lower.value} before it`,
+        todo: 'read both again: bands may have been read for each other',
+      });
+  }
+  const isSeenOnce = early && early.band.reads.filter((r) => r > accepted).length < 2;
+  if (isSeenOnce && !bands.some((b) => b.value > early.band.value && isSurelyBad(b)))
     return fail({
       code: 'odd',
-      what: `At ${firstBad} ${tidy(mean(readAt(firstBad)))} was read where the curve through all bands says ${tidy(at(firstBad))}`,
+      what: `At ${early.band.value} ${tidy(early.band.mean)} was read where the curve through all bands says ${tidy(early.says)}`,
       todo: 'read that band again; if it reads the same, enter it twice',
     });
   const notFine = bands.findIndex((b) => !isSurelyFine(b));
@@ -172,14 +171,10 @@ function doubtOf(
     return fail({
       code: 'never',
       what: `Already the lowest band cannot be told from the ${accepted} accepted`,
-      todo: `start lower than ${bands[0]}`,
+      todo: `start lower than ${bands[0]!.value}`,
     });
-  const sureTo = notFine < 0 ? bands[bands.length - 1]! : bands[notFine - 1]!;
-  const end = bad ?? bands[bands.length - 1]!;
-  return succeed({
-    says: `The bands do not follow a curve${at1 === null ? '' : `, ${at1} being the first that fails`}: up to ${sureTo} they are surely fine, and that stands.`,
-    between: [sureTo, Math.max(end, sureTo)],
-  });
+  const sureTo = bands[(notFine < 0 ? bands.length : notFine) - 1]!.value;
+  return succeed([sureTo, (bands[bad] ?? bands[bands.length - 1]!).value]);
 }
 const tidy = (v: number): number => Number(v.toPrecision(3));
 

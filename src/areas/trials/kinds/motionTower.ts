@@ -11,7 +11,7 @@ import { inLayers, programOf, sharesOf } from './plateOf.ts';
 import type { PlateSettings } from './plateSettings.ts';
 import type { ReadingTable } from './table.ts';
 
-const METHOD = { name: 'last band up to which the median flank is fine', version: 1 } as const;
+const METHOD = { name: 'last band up to which the median flank is fine, of columns that agree', version: 2 } as const;
 const COLUMN_MM = 10;
 const GAP_MM = 4;
 const COLUMNS = 3;

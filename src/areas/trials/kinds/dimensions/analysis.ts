@@ -67,10 +67,10 @@ export function analyseDimensions(
         where,
         todo: 'check the unit and the place',
       });
-    const both = of.some((r) => r.feature === 'outer') && of.some((r) => r.feature === 'hole');
+    const isBoth = of.some((r) => r.feature === 'outer') && of.some((r) => r.feature === 'hole');
     const rows = of.map((r) => {
       const isOuter = r.feature === 'outer';
-      if (!both) return [r.nominalMm, isOuter ? 1 : -1];
+      if (!isBoth) return [r.nominalMm, isOuter ? 1 : -1];
       return [r.nominalMm, isOuter ? 1 : 0, isOuter ? 0 : 1];
     });
     const fit = fitLinear(
@@ -97,15 +97,15 @@ export function analyseDimensions(
       fit.value.covariance[i]![j]! + calibrationUMm ** 2 * common[i]! * common[j]!;
     const scale = fiellerInterval(1, m, 0, cov(0, 0), 0, df);
     const offset = fiellerInterval(b, m, cov(1, 1), cov(0, 0), cov(0, 1), df);
-    if (!scale || !offset || df < 1)
+    if (!scale || !offset)
       return fail({
         code: 'spread',
         what: 'The readings scatter too much to tell a scale',
         where,
         todo: 'measure again',
       });
-    const holes = both ? b + fit.value.coefficients[2]! : null;
-    const holesHalf = both ? coverageFactor(df) * Math.sqrt(cov(1, 1) + cov(2, 2) + 2 * cov(1, 2)) : 0;
+    const holes = isBoth ? b + fit.value.coefficients[2]! : null;
+    const holesHalf = isBoth ? coverageFactor(df) * Math.sqrt(cov(1, 1) + cov(2, 2) + 2 * cov(1, 2)) : 0;
     out[axis] = {
       scale: 1 / m,
       offsetMm: tidy(-b / (2 * m)),

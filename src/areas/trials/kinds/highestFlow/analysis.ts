@@ -6,7 +6,7 @@ import { fail, succeed, type Result } from '../../../../core/result/result.ts';
 
 export const HIGHEST_FLOW_METHOD = {
   name: 'broken stick of fed mass over flow, 95 % bound at 0.95 of the plateau',
-  version: 1,
+  version: 2,
 } as const;
 /** Share of the raw limit that is stored. Common practice, no source. */
 export const SAFETY = 0.9;

@@ -25,10 +25,10 @@ export interface RetractionFit {
   readonly doubt: string | null;
 }
 
-/** Distance at which strings fall to the accepted count, with a 95 % interval by the delta method. Where two bands or
- *  more read no more than accepted before the curve says so, the curve is not believed: the first band from which none reads more stands, and
- *  the truth lies between it and the last that did. The stored value is the
- *  upper end of the interval rounded up to 0.05 mm, so that the count is really reached. Refuses where the strings never fall so far. */
+/** Distance at which strings fall to the accepted count, with a 95 % interval by the delta method. Where three bands or more read no more than
+ *  accepted before the curve says so, the curve is not believed: the first band from which none reads more stands, and the truth lies between
+ *  it and the last that did. The stored value is the upper end of the interval rounded up to 0.05 mm, so that the count is really reached.
+ *  Refuses where the strings never fall so far. */
 export function analyseRetraction(counts: readonly StringCount[], accepted: number): Result<RetractionFit> {
   const x = counts.map((c) => c.distanceMm);
   const y = counts.map((c) => c.strings);

@@ -7,7 +7,7 @@ import { defineResinKind } from '../define.ts';
 import { fieldsShown, layFields, layPlates } from '../plateOf.ts';
 import { workingCurveTable } from './table.ts';
 
-const METHOD = { name: 'line of depth over ln dose (Jacobs 1992)', version: 1 } as const;
+const METHOD = { name: 'line of depth of films over ln dose (Jacobs 1992)', version: 2 } as const;
 const BANDS = 7;
 const FILM_MM = [14, 14] as const;
 const ROUNDING_S = 0.1;
