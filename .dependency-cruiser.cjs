@@ -40,8 +40,8 @@ module.exports = {
     {
       name: 'ui-not-server',
       severity: 'error',
-      comment: 'not even types',
-      from: { path: ['^src/ui/', '^src/areas/[^/]+/ui/', '^src/app/'] },
+      comment: 'not even types, but those of the wire in its one place',
+      from: { path: ['^src/ui/', '^src/areas/[^/]+/ui/', '^src/app/'], pathNot: '^src/ui/api\\.ts$' },
       to: { path: ['/server/', '^src/platform/(db|auth|jobs|files|http)/', '^src/platform/events/(tables|record)'] },
     },
     {
@@ -105,12 +105,19 @@ module.exports = {
       from: { path: '^src/areas/machines/' },
       to: { path: '^src/areas/(rules|recipes|trials|checks|today)/', pathNot: '/server/tables\\.ts$' },
     },
-    // The one list of routes the compiler judges may name them.
+    // The one list of routes the compiler judges may name them, and the client, which is typed by that list.
     {
       name: 'nobody-imports-pages',
       severity: 'error',
-      from: { pathNot: '^src/pages/api/(_routes|index)\\.ts$' },
+      from: { pathNot: '^src/(pages/api/(_routes|index)|ui/api)\\.ts$' },
       to: { path: '^src/pages/' },
+    },
+    {
+      name: 'wire-is-types',
+      severity: 'error',
+      comment: 'nothing of the server comes into a page with them',
+      from: { path: '^src/ui/api\\.ts$' },
+      to: { path: ['^src/pages/', '^src/platform/', '/server/'], dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'standins-alone',

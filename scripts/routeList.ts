@@ -25,12 +25,15 @@ export function routeList(): string {
     .sort();
   return [
     "import type { RouteFile } from '../../platform/http/endpoint.ts';",
+    "import type { WireOf } from '../../platform/http/wire.ts';",
     ...names.map((name, i) => `import * as r${i} from './${name}';`),
     '',
     '/** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */',
     'export const routeFiles = {',
     ...names.map((name, i) => `  './${name}': r${i},`),
     '} satisfies Record<string, RouteFile>;',
+    '/** The same by address, for the types of the client. */',
+    'export type Wire = WireOf<typeof routeFiles>;',
     '',
   ].join('\n');
 }

@@ -3,7 +3,6 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import '@mantine/spotlight/styles.layer.css';
-import type { ListPage } from '../core/lists/list.ts';
 import type { JobRow } from '../areas/checks/model/pages.ts';
 import { IN_USE } from '../areas/library/model/list.ts';
 import type { ProfileRow } from '../areas/library/model/records.ts';
@@ -12,7 +11,7 @@ import { combinationOf } from './combination.ts';
 import type { ContainerRow } from '../areas/machines/model/containers.ts';
 import type { MachineCard } from '../areas/machines/model/pages.ts';
 import type { TrialRow } from '../areas/trials/model/pages.ts';
-import { fetchJson } from '../ui/api.ts';
+import { getList, type ListAddress, get } from '../ui/api.ts';
 import { listQuery, TYPING_MS } from '../ui/listQuery.ts';
 import { useMayChange } from '../ui/person.tsx';
 import { navigate } from '../ui/router.tsx';
@@ -65,12 +64,12 @@ interface Entry {
 }
 
 /** The first of a list that hold what is asked for. */
-function useFound<T>(list: string, text: string, of: Readonly<Record<string, string>> = {}) {
+function useFound<T>(from: ListAddress<T>, text: string, of: Readonly<Record<string, string>> = {}) {
   const [asked] = useDebouncedValue(text, TYPING_MS);
   const query = listQuery({ ...of, search: asked, limit: MOST, facets: 'none' });
   const { data, dataUpdatedAt, isFetching } = useQuery({
-    queryKey: [list, query],
-    queryFn: () => fetchJson<ListPage<T>>(`/api/${list}?${query}`),
+    queryKey: [from.slice('/api/'.length), query],
+    queryFn: () => getList<T>(from, query),
     enabled: asked.length > 1,
   });
   return { rows: data?.rows ?? [], at: dataUpdatedAt, isFetching: isFetching || asked !== text };
@@ -103,15 +102,15 @@ export function Palette({ onClose }: { readonly onClose: () => void }) {
   const mayChange = useMayChange();
   const [text, setText] = useState('');
   const asked = text.trim();
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
-  const profiles = useFound<ProfileRow>('profiles', asked, { state: IN_USE });
-  const recipes = useFound<RecipeRow>('recipes', asked);
-  const trials = useFound<TrialRow>('trials', asked);
-  const jobs = useFound<JobRow>('jobs', asked);
-  const containers = useFound<ContainerRow>('containers', asked);
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => get('/api/machines') });
+  const profiles = useFound<ProfileRow>('/api/profiles', asked, { state: IN_USE });
+  const recipes = useFound<RecipeRow>('/api/recipes', asked);
+  const trials = useFound<TrialRow>('/api/trials', asked);
+  const jobs = useFound<JobRow>('/api/jobs', asked);
+  const containers = useFound<ContainerRow>('/api/containers', asked);
   const combination = combinationOf(asked, machines.data ?? []);
   const isCombined = combination.settings.length > 0 && combination.rest.length > 1;
-  const combined = useFound<ProfileRow>('profiles', isCombined ? combination.rest : '', {
+  const combined = useFound<ProfileRow>('/api/profiles', isCombined ? combination.rest : '', {
     state: IN_USE,
     kind: 'material',
   });

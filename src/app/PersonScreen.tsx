@@ -11,7 +11,7 @@ import {
 import { useState } from 'react';
 import { showFigure, withDecimal, type Figures } from '../core/units/figures.ts';
 import { YourSignIn } from '../areas/people/ui/YourSignIn.tsx';
-import { post, put } from '../ui/api.ts';
+import { put, signOut } from '../ui/api.ts';
 import { usePerson } from '../ui/person.tsx';
 import { notifyError } from '../ui/notify.tsx';
 import { Side } from '../ui/Side.tsx';
@@ -32,9 +32,9 @@ export function PersonScreen() {
       setBusy(false);
     }
   };
-  const signOut = async (): Promise<void> => {
+  const leave = async (): Promise<void> => {
     try {
-      await post('/api/auth/sign-out', {});
+      await signOut();
       location.assign('/sign-in');
     } catch (e) {
       notifyError(e);
@@ -50,7 +50,7 @@ export function PersonScreen() {
         </div>
         <span className="chip">{person.role}</span>
         <div className="end">
-          <Button variant="default" onClick={() => void signOut()}>
+          <Button variant="default" onClick={() => void leave()}>
             Sign out
           </Button>
           <Button disabled={!isChanged || busy} onClick={() => void keep()}>

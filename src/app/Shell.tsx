@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core';
 import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
-import { noticeHref, noticeText, type Notice } from '../areas/today/model/notices.ts';
+import { noticeHref, noticeText } from '../areas/today/model/notices.ts';
 import { Bell } from '../ui/Bell.tsx';
 import { useLive } from '../ui/live.ts';
 import { usePerson } from '../ui/person.tsx';
@@ -43,7 +43,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
           Event log
         </a>
         <span className="who">
-          <Bell<Notice> textOf={noticeText} hrefOf={noticeHref} />
+          <Bell textOf={noticeText} hrefOf={noticeHref} />
           <a href="/me" title={`${person.name}, ${person.role}: units and numbers`}>
             <b>
               {person.name

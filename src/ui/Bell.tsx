@@ -2,30 +2,24 @@ import { ActionIcon, Indicator, Popover } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { IconBell } from '@tabler/icons-react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { fetchJson, post } from './api.ts';
+import { get, post, type Answer } from './api.ts';
 import css from './Bell.module.css';
 import { dayAndTime } from './dates.ts';
 
-/** One thing that happened, as the bell shows it. */
-interface Shown {
-  readonly id: number;
-  readonly isNew: boolean;
-  readonly why: string | null;
-  readonly at: string;
-}
+type Notice = Answer<'/api/notices'>['rows'][number];
 /** What came since one has looked last: opening it is looking. */
-export function Bell<N extends Shown>({
+export function Bell({
   textOf,
   hrefOf,
 }: {
-  readonly textOf: (notice: N) => string;
-  readonly hrefOf: (notice: N) => string;
+  readonly textOf: (notice: Notice) => string;
+  readonly hrefOf: (notice: Notice) => string;
 }) {
   const client = useQueryClient();
   const [isOpen, { toggle, close }] = useDisclosure(false);
   const { data } = useQuery({
     queryKey: ['notices'],
-    queryFn: () => fetchJson<{ rows: N[]; unseen: number }>('/api/notices'),
+    queryFn: () => get('/api/notices'),
     refetchInterval: 30_000,
   });
   const { rows = [], unseen = 0 } = data ?? {};

@@ -1,19 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from './api.ts';
+import { get } from './api.ts';
 import { StateMark } from './StateMark.tsx';
-
-interface Review {
-  readonly profileId: string;
-  readonly name: string;
-  readonly number: number;
-  readonly message: string;
-}
 
 /** Says of chosen profiles that a newer revision waits for a lead: what prints is the released one. */
 export function InReview({ profileIds }: { readonly profileIds: readonly string[] }) {
   const { data } = useQuery({
     queryKey: ['profiles', 'reviews'],
-    queryFn: () => fetchJson<Review[]>('/api/profiles/reviews'),
+    queryFn: () => get('/api/profiles/reviews'),
   });
   return (data ?? [])
     .filter((r) => profileIds.includes(r.profileId))

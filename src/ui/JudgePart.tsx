@@ -13,7 +13,7 @@ export function JudgePart({ jobId, machineName }: { readonly jobId: string; read
     setBusy(true);
     try {
       const empty = { layer: null, signs: [], setAtMachine: '', pictureSha: null };
-      await post(`/api/jobs/${jobId}/outcome`, { ...empty, result, note, clearsPlate: true });
+      await post('/api/jobs/[id]/outcome', { id: jobId }, { ...empty, result, note, clearsPlate: true });
       notifySuccess(`${result === 'good' ? 'Good' : 'Scrap'}; ${machineName} is free`);
       void client.invalidateQueries();
     } catch (e) {

@@ -2,8 +2,8 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { parseAsString, useQueryStates } from 'nuqs';
 import { useMemo, type ReactNode } from 'react';
-import type { ListColumn, ListColumns, ListPage } from '../core/lists/list.ts';
-import { fetchJson } from './api.ts';
+import type { ListColumn, ListColumns } from '../core/lists/list.ts';
+import { getList, type ListAddress } from './api.ts';
 import { listQuery, TYPING_MS } from './listQuery.ts';
 import { ListView } from './ListView.tsx';
 
@@ -29,7 +29,7 @@ export function ListTable<T extends { readonly id: string | number }, K extends 
 }: {
   readonly name: string;
   /** Address of the list; its last part names it for whoever says that it changed. */
-  readonly from: `/api/${string}`;
+  readonly from: ListAddress<T>;
   readonly columns: ListColumns<T, K>;
   /** What is shown of a row where that is more than the figure or text itself. */
   readonly shows?: Partial<Record<K, (row: T) => ReactNode>>;
@@ -55,7 +55,7 @@ export function ListTable<T extends { readonly id: string | number }, K extends 
   const query = listQuery({ ...asked, after, before });
   const { data, error, isPlaceholderData } = useQuery({
     queryKey: [from.slice('/api/'.length), query],
-    queryFn: () => fetchJson<ListPage<T>>(`${from}?${query}`),
+    queryFn: () => getList<T>(from, query),
     placeholderData: (shown) => shown,
   });
   if (error && !data)

@@ -2,8 +2,7 @@ import { Select, type MantineSize } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery, type QueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import type { ListPage } from '../core/lists/list.ts';
-import { fetchJson } from './api.ts';
+import { getList, type ListAddress } from './api.ts';
 import { listQuery, TYPING_MS } from './listQuery.ts';
 
 const MOST_OFFERED = 50;
@@ -31,7 +30,7 @@ export function RecordPick<T extends Named>({
   labelOf = (r) => r.name,
   ...field
 }: {
-  readonly from: `/api/${string}`;
+  readonly from: ListAddress<T>;
   /** What the list is asked beside the name. */
   readonly of?: Readonly<Record<string, string>>;
   /** Id of the record; empty where none is chosen. */
@@ -52,7 +51,7 @@ export function RecordPick<T extends Named>({
   const list = from.slice('/api/'.length);
   const own = useQuery({
     queryKey: keyOf(list, value),
-    queryFn: () => fetchJson<ListPage<T>>(`${from}?${listQuery({ id: value, facets: 'none' })}`),
+    queryFn: () => getList<T>(from, listQuery({ id: value, facets: 'none' })),
     enabled: value !== '',
   });
   const chosen = value === '' ? undefined : own.data?.rows[0];
@@ -63,7 +62,7 @@ export function RecordPick<T extends Named>({
   const query = listQuery({ ...of, search: asked, limit: MOST_OFFERED, facets: 'none' });
   const { data, isPlaceholderData } = useQuery({
     queryKey: [list, query],
-    queryFn: () => fetchJson<ListPage<T>>(`${from}?${query}`),
+    queryFn: () => getList<T>(from, query),
     placeholderData: (shown) => shown,
   });
   const rows = data?.rows ?? [];

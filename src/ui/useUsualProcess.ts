@@ -1,15 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { fetchJson } from './api.ts';
+import { get, type Answer } from './api.ts';
 import { day } from './dates.ts';
 import { rememberRecord } from './RecordPick.tsx';
 
-interface Usual {
-  readonly id: string;
-  readonly name: string;
-  readonly materialName: string;
-  readonly at: string;
-}
 /** Proposes the process of the last trial on a machine, where nobody has chosen one; says which and why while it stands. */
 export function useUsualProcess(
   on: { readonly machineId: string; readonly materialId: string; readonly processId: string },
@@ -19,11 +13,11 @@ export function useUsualProcess(
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['usual-process', machineId, materialId],
-    queryFn: () => fetchJson<Usual | null>(`/api/trials/usualProcess?machine=${machineId}&material=${materialId}`),
+    queryFn: () => get('/api/trials/usualProcess', { machine: machineId, material: materialId }),
     enabled: machineId !== '' && materialId !== '',
   });
   /** Each is proposed once: whoever empties the field wants another. */
-  const proposed = useRef<Usual | null>(null);
+  const proposed = useRef<Answer<'/api/trials/usualProcess'>>(null);
   useEffect(() => {
     if (!data || proposed.current === data) return;
     proposed.current = data;

@@ -147,16 +147,15 @@ describe('a recipe', () => {
       { flow: 0.93 },
       ['part body', 'part body 2'],
     ]);
-    const asked = new URLSearchParams({
+    const asked = {
       machine: m.id,
       tool: id('0.4 hardened'),
       material: id('Torba ASA natural'),
       process: id('Fine 0.20'),
       recipe: kept,
-    });
+    };
     expect(unwrap(await findSheetByName(ctx, asked)).recipe.flow).toBe(0.93);
-    asked.set('recipe', 'gone');
-    expect((await findSheetByName(ctx, asked)).ok).toBe(false);
+    expect((await findSheetByName(ctx, { ...asked, recipe: 'gone' })).ok).toBe(false);
   });
   test('a pin stands for all it comes to, and a new revision anywhere in a chain shows', async () => {
     const { id: kept } = unwrap(await keep('Pinned'));

@@ -144,7 +144,7 @@ describe('a reference part of the farm’s own', () => {
   test('is scored by looks that are only added to: one that corrects another takes its place, once', async () => {
     const first = await approved();
     const id = await of(first, 'Looked at');
-    expect(codeOf(await look(id, first, all(3)))).toBe('notPrinted');
+    expect(codeOf(await look(id, first, all(3)))).toBe('notPrintedYet');
     await ask(first);
     await print(first);
     await emptyPlates(farm);

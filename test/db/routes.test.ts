@@ -12,6 +12,7 @@ import { makeToken } from '../../src/platform/auth/tokens.ts';
 import { writeDownKept } from '../../src/platform/events/later.ts';
 import { listEvents, recordEvent } from '../../src/platform/events/record.ts';
 import { command, emptySchema, reading } from '../../src/platform/http/endpoint.ts';
+import { asks, digits, words } from '../../src/platform/http/query.ts';
 import { GET as getMachine } from '../../src/pages/api/machines/[id]/index.ts';
 import { POST as postStop } from '../../src/pages/api/machines/[id]/stop.ts';
 import { approved, ask, bench, closePrintBench, farm, openPrintBench, print, standins, tech } from './printBench.ts';
@@ -39,6 +40,30 @@ async function fetchRoute(
   return route(asChecked<APIContext>({ request, url, params }));
 }
 const countEvents = sql`select count(*)::int n from event`;
+
+describe('an address', () => {
+  const page = reading({
+    role: 'viewer',
+    query: asks({ machine: words.required(), plate: digits }),
+    run: async ({ query }) => succeed(query),
+  });
+  test('gives what it is asked', async () => {
+    expect(await (await fetchRoute(page, '/api/x?machine=r%26d&plate=2')).json()).toEqual({
+      machine: 'r&d',
+      plate: '2',
+    });
+  });
+  test.each([
+    ['without what it needs', '/api/x?plate=2', 'machine is a required field'],
+    ['with a word it does not know', '/api/x?machine=a&plates=2', 'This address takes no "plates"'],
+    ['with no count where one belongs', '/api/x?machine=a&plate=-1', 'plate is a whole number'],
+    ['too long', `/api/x?machine=${'a'.repeat(201)}`, 'machine must be at most 200 characters'],
+  ])('%s is refused with the reason', async (_, address, why) => {
+    const answer = await fetchRoute(page, address);
+    expect(answer.status).toBe(400);
+    expect(await answer.json()).toMatchObject({ code: 'badField', title: why });
+  });
+});
 
 describe('a page', () => {
   test('is of one moment, whoever saves while it is read', async () => {

@@ -90,6 +90,12 @@ test('every route answers each role as it declares', async ({ playwright, baseUR
   await Promise.all(people.map((p) => p.context.dispose()));
 });
 
+interface Described {
+  readonly 'x-role': string;
+  readonly requestBody?: object;
+  readonly parameters: readonly { readonly name: string; readonly in: string; readonly required: boolean }[];
+  readonly responses: Readonly<Record<string, { readonly description: string }>>;
+}
 test('the served description names exactly the routes there are, with their roles, and a schema for every command', async ({
   playwright,
   baseURL,
@@ -98,7 +104,7 @@ test('the served description names exactly the routes there are, with their role
   await context.post('/api/sign-in/demo', { data: { role: 'viewer' } });
   const { openapi, paths } = (await (await context.get('/api')).json()) as {
     openapi: string;
-    paths: Record<string, Record<string, { 'x-role': string; requestBody?: object }>>;
+    paths: Record<string, Record<string, Described>>;
   };
   expect(openapi).toBe('3.1.0');
   const served = Object.entries(paths)
@@ -115,6 +121,13 @@ test('the served description names exactly the routes there are, with their role
   for (const { method, address } of routes)
     if (method !== 'GET' && !RAW.has(`${method} ${address}`))
       expect(paths[address]![method.toLowerCase()]!.requestBody, `${method} ${address}`).toBeDefined();
+  const history = paths['/api/profiles/{id}/history']!['get']!;
+  expect(history.parameters.map((p) => [p.name, p.in, p.required])).toEqual([
+    ['id', 'path', true],
+    ['setting', 'query', true],
+    ['machine', 'query', false],
+  ]);
+  expect(history.responses['404']!.description).toBe('noProfile; noSetting');
   await context.dispose();
 });
 

@@ -11,7 +11,7 @@ export interface Failure {
 }
 
 export const succeed = <T>(value: T): Result<T, never> => ({ ok: true, value });
-export const fail = <F extends { code: string }>(failure: F): Result<never, F> => ({ ok: false, failure });
+export const fail = <const F extends { code: string }>(failure: F): Result<never, F> => ({ ok: false, failure });
 
 /** One line of text: what happened, where, what to do. */
 export function sentenceOf(failure: Failure): string {

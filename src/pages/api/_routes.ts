@@ -1,4 +1,5 @@
 import type { RouteFile } from '../../platform/http/endpoint.ts';
+import type { WireOf } from '../../platform/http/wire.ts';
 import * as r0 from './care/index.ts';
 import * as r1 from './care/plans/[printer].ts';
 import * as r2 from './compare/index.ts';
@@ -261,3 +262,5 @@ export const routeFiles = {
   './trials/preview.ts': r127,
   './trials/usualProcess.ts': r128,
 } satisfies Record<string, RouteFile>;
+/** The same by address, for the types of the client. */
+export type Wire = WireOf<typeof routeFiles>;

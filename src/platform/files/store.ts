@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, inArray, lt, notInArray } from 'drizzle-orm';
-import { fail, succeed, type Result } from '../../core/result/result.ts';
+import { fail, succeed, type Failure, type Result } from '../../core/result/result.ts';
 import type { Ctx } from '../db/context.ts';
 import { blob, chunk, file } from './tables.ts';
 
@@ -13,13 +13,18 @@ export interface StoredFile {
   readonly size: number;
 }
 
+/** Why a file was not taken. */
+export interface StoreFailure extends Failure {
+  readonly code: 'tooLarge' | 'empty';
+}
+
 /** Streams bytes into content-addressed chunks. Nothing is visible until the last row; a cut-off upload leaves only an
  *  orphan blob that a sweep removes after an hour; the same content is kept once. */
 export async function storeFile(
   ctx: Ctx,
   source: AsyncIterable<Uint8Array>,
   largest = LARGEST_FILE_BYTES,
-): Promise<Result<StoredFile>> {
+): Promise<Result<StoredFile, StoreFailure>> {
   const blobId = ctx.newId();
   const hash = createHash('sha256');
   await ctx.db.insert(blob).values({ id: blobId, startedAt: ctx.clock.now() });

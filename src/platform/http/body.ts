@@ -33,9 +33,18 @@ export async function readBody<S extends Schema>(
     });
   if (counted.values > MOST_VALUES * Math.max(1, largestBytes / USUAL_BYTES))
     return problem(413, 'tooLarge', `The request holds ${counted.values} values; send it in parts`);
+  const judged = await judge(schema, raw, counted.values > TYPED_VALUES);
+  return judged instanceof Response ? judged : { body: judged.value, text };
+}
+
+/** What was sent as its schema wants it, or the refusal: all that is the matter, or the first thing. */
+export async function judge<S extends Schema>(
+  schema: S,
+  raw: unknown,
+  abortEarly = false,
+): Promise<{ readonly value: InferType<S> } | Response> {
   try {
-    const abortEarly = counted.values > TYPED_VALUES;
-    return { body: await schema.validate(raw, { strict: true, abortEarly, disableStackTrace: true }), text };
+    return { value: await schema.validate(raw, { strict: true, abortEarly, disableStackTrace: true }) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const all = error.inner.length > 0 ? error.inner : [error];

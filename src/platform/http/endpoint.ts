@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
 import { object, type InferType, type Schema } from 'yup';
+import { asChecked } from '../../core/result/checked.ts';
 import type { Result } from '../../core/result/result.ts';
 import { personOf, personWithoutDatabase } from '../auth/auth.ts';
 import { RANK } from '../auth/rank.ts';
@@ -9,53 +10,74 @@ import { database } from '../db/client.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
 import { log, messageOf } from '../log.ts';
-import { readBody } from './body.ts';
+import { judge, readBody } from './body.ts';
 import { once } from './once.ts';
+import { asksNothing, type AsksNothing, type QuerySchema } from './query.ts';
 import { json, problem, notPossible } from './problem.ts';
 import { Turns } from './turns.ts';
 
 const LARGEST_BODY_BYTES = 256 * 1024;
 
 type AnyFailure = { readonly code: string };
-type TextTable = Record<string, (failure: never) => string>;
-export interface Call<B> {
+/** How a use-case ends: done, with what it answers; refused; or with an answer of its own making. */
+type Ending = Result<unknown, AnyFailure> | Response;
+type AnswerOf<E> = E extends { readonly ok: true; readonly value: infer V } ? V : never;
+type FailureOf<E> = E extends { readonly ok: false; readonly failure: infer F extends AnyFailure } ? F : never;
+/** A sentence for each way a use-case may fail. */
+type TextOf<F extends AnyFailure> = { readonly [C in F['code']]: (failure: Extract<F, { code: C }>) => string };
+
+export interface Call<B, Q extends QuerySchema = AsksNothing> {
   readonly ctx: Ctx;
   readonly body: B;
   readonly params: Record<string, string>;
-  readonly query: URLSearchParams;
+  readonly query: InferType<Q>;
   readonly request: Request;
 }
 
-interface Route<B> {
+interface Route<B, E, Q extends QuerySchema> {
   /** Least role that may call it. */
   readonly role: PersonRole;
-  readonly text?: TextTable;
+  /** What may stand behind the question mark; nothing where it is left away. */
+  readonly query?: Q;
+  /** A sentence for each failure. */
+  readonly text?: TextOf<FailureOf<E>>;
   /** HTTP status by failure code; 422 where none is named. */
-  readonly statuses?: Record<string, number>;
+  readonly statuses?: { readonly [C in FailureOf<E>['code']]?: number };
   /** How it stands to the database where not as usual: its answer is read from it while it is sent; or it reaches beyond it, and doing it
    *  twice is doing it once; or it must not wait for it at all. */
   readonly database?: 'streamed' | 'outside' | 'not waited for';
-  readonly run: (call: Call<B>) => Promise<Result<unknown, AnyFailure> | Response>;
+  /** Ends in a result, or in an answer of its own making. */
+  readonly run: (call: Call<B, Q>) => Promise<E>;
 }
-interface CommandOf<S extends Schema> extends Route<InferType<S>> {
-  readonly schema: S;
-  /** What is sent or answered is for whoever asks alone: nothing of it is kept to be answered again. */
-  readonly isSecret?: true;
-  /** Largest body where it may be larger than usual. */
-  readonly largestBytes?: number;
-}
+/** A use-case that may fail does not compile without its sentences. */
+type Told<E> = { readonly [K in 'text' as [FailureOf<E>] extends [never] ? never : K]: TextOf<FailureOf<E>> };
+type CommandOf<S extends Schema, E, Q extends QuerySchema> = Route<InferType<S>, E, Q> &
+  Told<E> & {
+    readonly schema: S;
+    /** What is sent or answered is for whoever asks alone: nothing of it is kept to be answered again. */
+    readonly isSecret?: true;
+    /** Largest body where it may be larger than usual. */
+    readonly largestBytes?: number;
+  };
 
 /** Body of a command that needs no more than its address. */
 export const emptySchema = object({}).noUnknown().required();
 
-/** What a route says of itself: read by the API description and by tests. */
-export interface Declared {
+/** What a route says of itself: read by the API description, by tests, and by the client's types. */
+interface Declared<Out, Q extends QuerySchema> {
   readonly role: PersonRole;
   readonly schema?: Schema;
+  readonly query: Q;
+  readonly statuses: Readonly<Record<string, number>>;
+  /** What it answers, for the compiler alone: nothing stands here. */
+  readonly answer?: Out;
 }
-export type Reading = APIRoute & Declared & { readonly does: 'reading' };
-export type Command = APIRoute & Declared & { readonly does: 'command'; readonly schema: Schema };
-export type Upload = APIRoute & Declared & { readonly does: 'upload' };
+export type Reading<Out = unknown, Q extends QuerySchema = QuerySchema> = APIRoute &
+  Declared<Out, Q> & { readonly does: 'reading' };
+export type Command<S extends Schema = Schema, Out = unknown, Q extends QuerySchema = QuerySchema> = APIRoute &
+  Declared<Out, Q> & { readonly does: 'command'; readonly schema: S };
+export type Upload<Out = unknown, Q extends QuerySchema = QuerySchema> = APIRoute &
+  Declared<Out, Q> & { readonly does: 'upload' };
 /** What a route file may export. A method of any other making does not compile (`src/pages/api/_routes.ts`). */
 export interface RouteFile {
   readonly GET?: Reading;
@@ -67,30 +89,47 @@ export interface RouteFile {
 }
 
 /** A route that changes nothing and takes no body. */
-export const reading = (spec: Route<undefined>): Reading =>
+export const reading = <E, Q extends QuerySchema = AsksNothing>(
+  spec: Route<undefined, E, Q> & Told<E>,
+): Reading<AnswerOf<E>, Q> =>
   Object.assign(
-    route<undefined>(spec, async () => ({ body: undefined, text: '' }), snapshot),
-    { does: 'reading' as const, role: spec.role },
+    route(spec, async () => ({ body: undefined, text: '' }), snapshot),
+    { does: 'reading' as const, ...declared(spec) },
   );
 
 /** A route that changes something: its body is judged by its schema before anything runs. */
-export function command<S extends Schema>(spec: CommandOf<S>): Command {
+export function command<S extends Schema, E, Q extends QuerySchema = AsksNothing>(
+  spec: CommandOf<S, E, Q>,
+): Command<S, AnswerOf<E>, Q> {
   return Object.assign(
-    route<InferType<S>>(
+    route(
       spec,
       (request) => readBody(request, spec.schema, spec.largestBytes ?? LARGEST_BODY_BYTES),
       spec.isSecret ? (ctx, request, text, run) => once(ctx, request, text, run, true) : once,
     ),
-    { does: 'command' as const, role: spec.role, schema: spec.schema },
+    { does: 'command' as const, schema: spec.schema, ...declared(spec) },
   );
 }
 
 /** A route that takes bytes as they come: `run` reads them from the request and keeps its own limit. */
-export const upload = (spec: Route<undefined>): Upload =>
+export const upload = <E, Q extends QuerySchema = AsksNothing>(
+  spec: Route<undefined, E, Q> & Told<E>,
+): Upload<AnswerOf<E>, Q> =>
   Object.assign(
-    route<undefined>(spec, async () => ({ body: undefined, text: '' }), asItIs),
-    { does: 'upload' as const, role: spec.role },
+    route(spec, async () => ({ body: undefined, text: '' }), asItIs),
+    { does: 'upload' as const, ...declared(spec) },
   );
+
+const querySchemaOf = <Q extends QuerySchema>({ query }: { readonly query?: Q }): Q =>
+  query ?? asChecked<Q>(asksNothing);
+
+const declared = <B, E, Q extends QuerySchema>(spec: Route<B, E, Q>) => ({
+  role: spec.role,
+  query: querySchemaOf(spec),
+  statuses: statusesOf(spec),
+});
+const statusesOf = ({ statuses = {} }: { readonly statuses?: object }): Readonly<Record<string, number>> =>
+  asChecked(statuses);
 
 /** How a request's work stands to the database. */
 type Around = (ctx: Ctx, request: Request, text: string, run: (inside: Ctx) => Promise<Response>) => Promise<Response>;
@@ -104,13 +143,14 @@ const MOST_AT_ONCE = 5;
 const TURN_MS = 6000;
 
 /** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
-function route<B>(
-  spec: Route<B>,
+function route<B, E, Q extends QuerySchema>(
+  spec: Route<B, E, Q>,
   bodyOf: (request: Request) => Promise<{ readonly body: B; readonly text: string } | Response>,
   usual: Around,
 ): APIRoute {
   const turns = new Turns(MOST_AT_ONCE, TURN_MS);
   const around = spec.database ? asItIs : usual;
+  const asks = querySchemaOf(spec);
   const mayWait = spec.database !== 'not waited for';
   return async (context: APIContext): Promise<Response> => {
     const { request } = context;
@@ -119,6 +159,8 @@ function route<B>(
       const user = await (mayWait ? personOf : personWithoutDatabase)(request.headers);
       const refused = refusalOf(user, spec.role);
       if (refused) return refused;
+      const asked = await judge(asks, Object.fromEntries(context.url.searchParams));
+      if (asked instanceof Response) return asked;
       const read = await bodyOf(request);
       if (read instanceof Response) return read;
       leave = mayWait ? await turns.take() : () => undefined;
@@ -127,13 +169,15 @@ function route<B>(
       return await around(ctx, request, read.text, async (inside) =>
         answerOf(
           spec,
-          await spec.run({
-            ctx: inside,
-            body: read.body,
-            params: context.params as Record<string, string>,
-            query: context.url.searchParams,
-            request,
-          }),
+          asChecked<Ending>(
+            await spec.run({
+              ctx: inside,
+              body: read.body,
+              params: context.params as Record<string, string>,
+              query: asked.value,
+              request,
+            }),
+          ),
         ),
       );
     } catch (error) {
@@ -154,13 +198,10 @@ function refusalOf(user: Person | null, role: PersonRole): Response | null {
   return null;
 }
 
-function answerOf<B>(spec: Route<B>, result: Result<unknown, AnyFailure> | Response): Response {
+function answerOf(spec: { readonly statuses?: object; readonly text?: object }, result: Ending): Response {
   if (result instanceof Response) return result;
   if (result.ok) return json(result.value);
   const { failure } = result;
-  return problem(
-    spec.statuses?.[failure.code] ?? 422,
-    failure.code,
-    (spec.text?.[failure.code] as ((f: AnyFailure) => string) | undefined)?.(failure) ?? failure.code,
-  );
+  const text = asChecked<Readonly<Record<string, (failure: AnyFailure) => string>> | undefined>(spec.text);
+  return problem(statusesOf(spec)[failure.code] ?? 422, failure.code, text?.[failure.code]?.(failure) ?? failure.code);
 }

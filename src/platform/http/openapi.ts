@@ -1,4 +1,4 @@
-import type { SchemaDescription } from 'yup';
+import type { Schema, SchemaDescription } from 'yup';
 import type { RouteFile } from './endpoint.ts';
 import { KEY } from './once.ts';
 
@@ -15,6 +15,8 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
     for (const method of ['GET', 'POST', 'PUT'] as const) {
       const route = module[method];
       if (!route) continue;
+      const query: Schema = route.query;
+      const asked = objectOf(query.describe());
       (paths[path] ??= {})[method.toLowerCase()] = {
         summary: `${method === 'GET' ? 'Reads' : 'Needs'} the role ${route.role}`,
         'x-role': route.role,
@@ -26,6 +28,12 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
             required: true,
             schema: { type: 'string' },
           })),
+          ...Object.entries(asked.properties).map(([name, schema]) => ({
+            name,
+            in: 'query',
+            required: asked.required.includes(name),
+            schema,
+          })),
           ...(route.schema ? [KEY_PARAMETER] : []),
         ],
         ...(route.schema && {
@@ -34,14 +42,7 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
             content: { 'application/json': { schema: jsonSchemaOf(route.schema.describe()) } },
           },
         }),
-        responses: {
-          200: { description: 'Done, as JSON' },
-          400: PROBLEM('A field or the body cannot be read'),
-          401: PROBLEM('Signed out'),
-          403: PROBLEM(`Below ${route.role}, or from another origin`),
-          422: PROBLEM('Understood and refused, with what to do'),
-          503: PROBLEM('Not possible just now: send the same again after the seconds of Retry-After'),
-        },
+        responses: { 200: { description: 'Done, as JSON' }, ...refusalsOf(route) },
       };
     }
   }
@@ -73,6 +74,24 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
     paths: Object.fromEntries(Object.entries(paths).sort(([a], [b]) => (a < b ? -1 : 1))),
   };
 }
+/** Every status that a route may refuse with, and the codes it has there of its own. */
+function refusalsOf({
+  role,
+  statuses = {},
+}: {
+  readonly role: string;
+  readonly statuses?: Readonly<Record<string, number>>;
+}): object {
+  const why: Record<number, string[]> = {
+    400: ['a field or the body cannot be read'],
+    401: ['signed out'],
+    403: [`below ${role}, or from another origin`],
+    422: ['understood and refused, with what to do'],
+    503: ['not possible just now: send the same again after the seconds of Retry-After'],
+  };
+  for (const [code, status] of Object.entries(statuses)) (why[status] ??= []).push(code);
+  return Object.fromEntries(Object.entries(why).map(([status, reasons]) => [status, PROBLEM(reasons.join('; '))]));
+}
 const KEY_PARAMETER = {
   name: 'Idempotency-Key',
   in: 'header',
@@ -91,6 +110,13 @@ interface Described extends SchemaDescription {
   readonly innerType?: Described;
 }
 
+const objectOf = ({ fields = {} }: Described) => ({
+  properties: Object.fromEntries(Object.entries(fields).map(([k, f]) => [k, jsonSchemaOf(f)])),
+  required: Object.entries(fields)
+    .filter(([, f]) => !f.optional)
+    .map(([k]) => k),
+});
+
 /** JSON Schema of a Yup schema, as far as our schemas go. */
 export function jsonSchemaOf(d: Described): object {
   const limits = Object.fromEntries(
@@ -106,14 +132,7 @@ export function jsonSchemaOf(d: Described): object {
   const orNull = (type: string) => (d.nullable ? [type, 'null'] : type);
   switch (d.type) {
     case 'object':
-      return {
-        type: 'object',
-        additionalProperties: false,
-        properties: Object.fromEntries(Object.entries(d.fields ?? {}).map(([k, f]) => [k, jsonSchemaOf(f)])),
-        required: Object.entries(d.fields ?? {})
-          .filter(([, f]) => !f.optional)
-          .map(([k]) => k),
-      };
+      return { type: 'object', additionalProperties: false, ...objectOf(d) };
     case 'array':
       return { type: 'array', ...limits, ...(d.innerType && { items: jsonSchemaOf(d.innerType) }) };
     case 'number':

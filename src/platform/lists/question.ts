@@ -38,22 +38,20 @@ function readCursor(text: string): Cursor | null {
 }
 
 /** What an address asks for. Nothing in it is refused: what no list knows leaves the list as it is. */
-export function listQuestion(query: URLSearchParams): ListQuestion {
-  const text = (name: string): string => (query.get(name) ?? '').replaceAll('\0', '').slice(0, LONGEST_TEXT);
-  const after = query.get('after');
-  const before = query.get('before');
-  const cursor = readCursor(after ?? before ?? '');
-  const limit = Math.trunc(Number(query.get('limit') ?? ROWS_PER_PAGE));
+export function listQuestion(query: Readonly<Record<string, string | undefined>>): ListQuestion {
+  const text = (name: string): string => (query[name] ?? '').replaceAll('\0', '').slice(0, LONGEST_TEXT);
+  const cursor = readCursor(query['after'] ?? query['before'] ?? '');
+  const limit = Math.trunc(Number(query['limit'] ?? ROWS_PER_PAGE));
   return {
     id: text('id'),
     words: text('search').split(/\s+/).filter(Boolean).slice(0, MOST_WORDS),
     sort: text('sort'),
     chosen: Object.fromEntries(
-      [...query.keys()]
+      Object.keys(query)
         .filter((k) => !(LIST_WORDS as readonly string[]).includes(k) && text(k) !== '')
         .map((k) => [k, text(k)]),
     ),
-    from: cursor && { way: after === null ? 'before' : 'after', cursor },
+    from: cursor && { way: query['after'] === undefined ? 'before' : 'after', cursor },
     isCounted: text('facets') !== 'none',
     limit: limit >= 1 ? Math.min(limit, MOST_ROWS) : ROWS_PER_PAGE,
   };

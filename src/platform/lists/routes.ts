@@ -1,7 +1,9 @@
+import { object, string } from 'yup';
 import { csvLine } from '../../core/formats/csv.ts';
+import { LIST_WORDS, type ListColumn, type ListPage } from '../../core/lists/list.ts';
 import { succeed } from '../../core/result/result.ts';
 import type { Ctx, PersonRole } from '../db/context.ts';
-import { reading, type Reading } from '../http/endpoint.ts';
+import { reading } from '../http/endpoint.ts';
 import { eachOf, listPage, type ListSpec } from './page.ts';
 import { listQuestion } from './question.ts';
 
@@ -10,18 +12,29 @@ interface ListRoute<T, K extends string> {
   readonly role: PersonRole;
   readonly list: ListSpec<T, K>;
 }
+/** What a list is asked in its address, its choices by their columns; what it does not know leaves it as it is. */
+const asksOf = <T, K extends string>(list: ListSpec<T, K>) =>
+  object<Record<string, string | undefined>>(
+    Object.fromEntries(
+      [
+        ...LIST_WORDS,
+        ...Object.entries<ListColumn<T>>(list.columns).flatMap(([key, { isFacet }]) => (isFacet ? [key] : [])),
+      ].map((name) => [name, string()]),
+    ),
+  );
 /** A page of a list, as its address asks for it. */
-export const listOf = <T, K extends string>({ role, list }: ListRoute<T, K>): Reading =>
-  reading({ role, run: async ({ ctx, query }) => succeed(await listPage(ctx, list, listQuestion(query))) });
-
-/** All rows of a list as a table file, sent while they are read. */
-export const tableOf = <T, K extends string>({
-  role,
-  list,
-  name,
-}: ListRoute<T, K> & { readonly name: string }): Reading =>
+export const listOf = <T, K extends string>({ role, list }: ListRoute<T, K>) =>
   reading({
     role,
+    query: asksOf(list),
+    run: async ({ ctx, query }) => succeed<ListPage<T>>(await listPage(ctx, list, listQuestion(query))),
+  });
+
+/** All rows of a list as a table file, sent while they are read. */
+export const tableOf = <T, K extends string>({ role, list, name }: ListRoute<T, K> & { readonly name: string }) =>
+  reading({
+    role,
+    query: asksOf(list),
     database: 'streamed',
     run: ({ ctx, query }) =>
       Promise.resolve(
@@ -38,7 +51,7 @@ export const tableOf = <T, K extends string>({
 export async function* tableLines<T, K extends string>(
   ctx: Pick<Ctx, 'db'>,
   list: ListSpec<T, K>,
-  query: URLSearchParams,
+  query: Readonly<Record<string, string | undefined>>,
 ): AsyncGenerator<string> {
   const columns = Object.values<ListSpec<T, K>['columns'][K]>(list.columns);
   yield `${csvLine(columns.map((c) => c.title))}\r\n`;

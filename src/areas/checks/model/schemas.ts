@@ -1,4 +1,4 @@
-import { array, boolean, mixed, number, object, string, tuple } from 'yup';
+import { array, boolean, mixed, number, object, string, tuple, type InferType } from 'yup';
 import { onOneLine } from '../../../core/formats/plainText.ts';
 import { MESH_UNITS, type MeshUnit } from '../../../core/mesh/mesh.ts';
 import type { SupportBox } from '../../../core/toolpath/supportBoxes.ts';
@@ -31,6 +31,24 @@ const placement = object({
 })
   .noUnknown()
   .required();
+const LONGEST_NAME = 200;
+const LONGEST_OVERRIDES = 4000;
+/** What the limits of a check are asked by: names, keys or ids, as an address carries them. Without a tool, the mounted one. */
+export const askedLimitsSchema = object({
+  machine: string().max(LONGEST_NAME).required(),
+  material: string().max(LONGEST_NAME).required(),
+  process: string().max(LONGEST_NAME).required(),
+  tool: string().max(LONGEST_NAME),
+  recipe: string().max(60),
+  class: string<JobClass>().oneOf([...jobClasses]),
+  fileName: string().max(255),
+  quantity: string().matches(/^[1-9]\d{0,4}$/, 'quantity is a count of prints'),
+  purpose: string<Purpose>().oneOf([...purposes]),
+  /** Values of the recipe's own, as JSON. */
+  overrides: string().max(LONGEST_OVERRIDES),
+}).noUnknown();
+export type AskedLimits = InferType<typeof askedLimitsSchema>;
+
 /** So many things may lie on one plate. */
 export const MOST_ON_A_PLATE = 200;
 /** Bodies are said of so many objects of a file. */
@@ -145,7 +163,7 @@ export const jobSchema = object({
   processId: id,
   fileSha: sha256Schema,
   fileName: string().min(1).max(255).test(onOneLine).required(),
-  mesh: meshChoiceSchema.nullable(),
+  mesh: meshChoiceSchema.nullable().default(undefined).optional(),
   overrides: overridesSchema,
   requestId: string().max(60).nullable(),
 })

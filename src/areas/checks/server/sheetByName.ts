@@ -6,55 +6,50 @@ import { findMachine, findMounted } from '../../machines/server/index.ts';
 import type { Values } from '../../library/settings/define.ts';
 import { checkOverrides } from '../../recipes/model/overrides.ts';
 import type { CheckFailure } from '../model/failures.ts';
-import { jobClasses } from '../model/schemas.ts';
-import { purposes, type CheckContext } from '../../rules/context.ts';
-import type { JobClass } from '../../machines/model/policy.ts';
+import type { AskedLimits } from '../model/schemas.ts';
+import type { CheckContext } from '../../rules/context.ts';
 import { makeSheet, withTrialTimes } from './sheet.ts';
 
 /** Limits by names, keys or ids: for the check while reading and for the command line. Without a tool, the mounted one. */
-export async function findSheetByName(ctx: Ctx, query: URLSearchParams): Promise<Result<CheckContext, CheckFailure>> {
-  const m = await findMachine(ctx, query.get('machine') ?? '');
+export async function findSheetByName(ctx: Ctx, asked: AskedLimits): Promise<Result<CheckContext, CheckFailure>> {
+  const m = await findMachine(ctx, asked.machine);
   if (!m) return fail({ code: 'noMachine' });
   const of = async (kind: 'tool' | 'material' | 'process') => {
-    const name = query.get(kind);
+    const name = asked[kind];
     return name ? ((await findProfile(ctx, name)) ?? findProfileByKey(ctx, kind, name)) : null;
   };
   const [material, process] = [await of('material'), await of('process')];
-  if (!material) return fail({ code: 'noRecipe', what: `No material "${query.get('material') ?? ''}" in the library` });
-  if (!process) return fail({ code: 'noRecipe', what: `No process "${query.get('process') ?? ''}" in the library` });
+  if (!material) return fail({ code: 'noRecipe', what: `No material "${asked.material}" in the library` });
+  if (!process) return fail({ code: 'noRecipe', what: `No process "${asked.process}" in the library` });
   const toolId = (await of('tool'))?.id ?? (await findMounted(ctx, m.id))?.toolId;
   if (!toolId) return fail({ code: 'noRecipe', what: `No tool is mounted on ${m.name}` });
-  const recipe = query.get('recipe') ? await findRecipe(ctx, query.get('recipe')!) : null;
-  if (query.get('recipe') && !recipe?.kept)
-    return fail({ code: 'noRecipe', what: 'That recipe is not there any more' });
-  const own = ownValues(query.get('overrides'));
+  const recipe = asked.recipe ? await findRecipe(ctx, asked.recipe) : null;
+  if (asked.recipe && !recipe?.kept) return fail({ code: 'noRecipe', what: 'That recipe is not there any more' });
+  const own = ownValues(asked.overrides);
   if (!own.ok) return fail({ code: 'noRecipe', what: sentenceOf(own.failure) });
-  const asked = query.get('class') as JobClass | null;
   const sheet = await makeSheet(ctx, {
     machineId: m.id,
     toolId,
     materialId: material.id,
     processId: process.id,
-    class: asked && jobClasses.includes(asked) ? asked : 'in-house',
-    fileName: (query.get('fileName') ?? 'job.gcode').slice(0, 255),
-    quantity: Math.max(1, Number(query.get('quantity') ?? 1) || 1),
+    class: asked.class ?? 'in-house',
+    fileName: asked.fileName ?? 'job.gcode',
+    quantity: Number(asked.quantity ?? 1),
     overrides: { ...recipe?.overrides, ...own.value },
     roles: recipe?.roles ?? [],
-    purpose: purposes.find((p) => p === query.get('purpose')) ?? null,
+    purpose: asked.purpose ?? null,
   });
   return sheet.ok ? succeed(await withTrialTimes(sheet.value)) : sheet;
 }
 
-const LONGEST = 4000;
 /** Values of the recipe's own, as JSON in the address. */
-function ownValues(text: string | null): Result<Values> {
-  if (text === null) return succeed({});
+function ownValues(text: string | undefined): Result<Values> {
+  if (text === undefined) return succeed({});
   const bad = fail({
     code: 'badValues',
     what: 'overrides are no JSON object of values',
     todo: 'send figures by setting',
   });
-  if (text.length > LONGEST) return bad;
   try {
     const read: unknown = JSON.parse(text);
     if (typeof read !== 'object' || read === null || Array.isArray(read)) return bad;

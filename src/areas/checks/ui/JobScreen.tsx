@@ -1,7 +1,8 @@
+import { JOB, type JobAct } from './jobAct.ts';
 import { Box, Button, Modal, Textarea } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, postAct } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
@@ -9,7 +10,7 @@ import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MeshChoice } from '../model/mesh.ts';
 import { isOfLayers, ofProgram, type Finding } from '../../rules/outcome.ts';
 import { mayCheckAgain } from '../model/states.ts';
-import { stillOpen, type JobPage } from '../model/pages.ts';
+import { stillOpen } from '../model/pages.ts';
 import { isReadAlike } from '../model/arrangeOnPlates.ts';
 import { CheckSide } from './CheckSide.tsx';
 import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
@@ -37,7 +38,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const person = usePerson();
   const { data: j, error } = useQuery({
     queryKey: ['job', id],
-    queryFn: () => fetchJson<JobPage>(`/api/jobs/${id}`),
+    queryFn: () => get('/api/jobs/[id]', { id }),
     refetchInterval: ({ state: { data } }) =>
       ['queued', 'running'].includes(data?.run?.state ?? '') ? 1000 : data?.state === 'printing' ? 1500 : false,
   });
@@ -60,9 +61,9 @@ export function JobScreen({ id }: { readonly id: string }) {
       </p>
     );
   if (!j) return <p className="empty">Opening the job…</p>;
-  const act = async (path: string, body: object, said: string): Promise<boolean> => {
+  const act: JobAct = async (name, body, said) => {
     try {
-      await post(`/api/jobs/${id}/${path}`, body);
+      await postAct(JOB, { id }, name, body);
       if (said) notifySuccess(said);
       setAsking(false);
       await client.invalidateQueries();

@@ -4,14 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
 import { LEAN_DEG } from '../../../core/resin/stackReport.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { InReview } from '../../../ui/InReview.tsx';
 import { DayField } from '../../../ui/DayField.tsx';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { IN_USE } from '../../library/model/list.ts';
-import type { MachineCard } from '../../machines/model/pages.ts';
-import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { fixText } from '../model/applyFix.ts';
 import type { MeshChoice } from '../model/mesh.ts';
@@ -52,7 +50,7 @@ import { VerdictBand } from './VerdictBand.tsx';
 
 /** Drop a file, choose recipe and machine; findings come while the file is still being read, the server's run is the record. */
 export function NewJobScreen() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => get('/api/machines') });
   const [draft, act, forget] = useJobDraft();
   const { file, others, programs, choice, further, solid, machineId, recipeId, overrides, request, proposed } = draft;
   const { toolId, materialId, processId, title, jobClass, quantity, purpose, due } = draft;
@@ -79,7 +77,7 @@ export function NewJobScreen() {
     act({ act: 'choose recipe', id, choice: null });
     if (!id) return;
     try {
-      const { choice: chosen } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
+      const { choice: chosen } = await get('/api/recipes/[id]', { id });
       act({ act: 'choose recipe', id, choice: chosen });
     } catch (e) {
       say((e as Error).message);

@@ -1,12 +1,12 @@
 import { Button, Table } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { navigate } from '../../../ui/router.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import type { MachinesAnswer, MachinesRequest } from '../../../workers/compareMachines.ts';
-import { inTheMiddle, rankMachines, type OtherMachine, type RankedMachine } from '../model/elsewhere.ts';
+import { inTheMiddle, rankMachines, type RankedMachine } from '../model/elsewhere.ts';
 import { fetchOthers } from '../../../ui/jobFiles.ts';
 import { otherFilesOf } from '../model/mesh.ts';
 import type { JobPage } from '../model/pages.ts';
@@ -40,7 +40,7 @@ export function OtherMachines({
     setOf(null);
     setSays(null);
     const start = async (): Promise<void> => {
-      const others = await fetchJson<readonly OtherMachine[]>(`/api/jobs/${id}/others`);
+      const others = await get('/api/jobs/[id]/others', { id });
       const blob = await file();
       const besides = mesh ? await fetchOthers(id, otherFilesOf(mesh)) : [];
       if (isOver) return;
@@ -64,7 +64,7 @@ export function OtherMachines({
   }, [isOpen, id, mesh, file]);
   const make = async (m: RankedMachine): Promise<void> => {
     try {
-      const made = await post<{ id: string }>('/api/jobs', {
+      const made = await post('/api/jobs', {
         title: j.title,
         class: j.class,
         quantity: j.quantity,

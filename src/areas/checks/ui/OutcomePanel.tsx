@@ -1,8 +1,9 @@
+import type { JobAct } from './jobAct.ts';
 import css from './OutcomePanel.module.css';
 import { Box, Button, FileInput, Flex, MultiSelect, NumberInput, SegmentedControl, Textarea } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, Refused } from '../../../ui/api.ts';
+import { get, Refused } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { notifyError } from '../../../ui/notify.tsx';
 import { kindOf } from '../../trials/kinds/index.ts';
@@ -24,7 +25,7 @@ export function OutcomePanel({
 }: {
   readonly job: JobPage;
   readonly mayChange: boolean;
-  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
+  readonly act: JobAct;
 }) {
   const [isOpen, setOpen] = useState(false);
   const isUnderWay = j.state === 'printing' && j.wish !== 'idle';
@@ -77,7 +78,7 @@ function OutcomeForm({
   onClose,
 }: {
   readonly isResin: boolean;
-  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
+  readonly act: JobAct;
   readonly onClose: () => void;
 }) {
   const [result, setResult] = useState<PrintResult>('good');
@@ -162,7 +163,7 @@ function Causes({ sign, on }: { readonly sign: string; readonly on: JobPage['rec
   const s = allSigns.find((x) => x.key === sign);
   const { data } = useQuery({
     queryKey: ['causes', on.machineId, sign],
-    queryFn: () => fetchJson<readonly RankedCause[]>(`/api/machines/${on.machineId}/causes?sign=${sign}`),
+    queryFn: () => get('/api/machines/[id]/causes', { id: on.machineId, sign }),
     enabled: s !== undefined,
   });
   if (!s) return null;

@@ -1,3 +1,4 @@
+import type { JobAct } from './jobAct.ts';
 import { Box, Button, Checkbox, Group, Stack, Table } from '@mantine/core';
 import { useState } from 'react';
 import { dayAndTime } from '../../../ui/dates.ts';
@@ -22,7 +23,7 @@ export function PrintPanel({
 }: {
   readonly job: JobPage;
   readonly mayChange: boolean;
-  readonly act: (path: string, body: object, said: string) => Promise<boolean>;
+  readonly act: JobAct;
 }) {
   // ticked at once; what the server keeps comes a moment later
   const [ticked, setTicked] = useState<readonly string[]>([]);

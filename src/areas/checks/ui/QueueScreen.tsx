@@ -1,7 +1,8 @@
 import { Box, Button, Group, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { formatDuration } from '../../../core/units/format.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post, type ActBody } from '../../../ui/api.ts';
+import type { JOB } from './jobAct.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { OrderButtons } from '../../../ui/OrderButtons.tsx';
@@ -18,7 +19,7 @@ export function QueueScreen() {
   const client = useQueryClient();
   const { data, error } = useQuery({
     queryKey: ['queue'],
-    queryFn: () => fetchJson<QueuePage>('/api/jobs/queue'),
+    queryFn: () => get('/api/jobs/queue'),
     refetchInterval: 60_000, // the clock goes on where nothing else does
   });
   if (error && !data)
@@ -27,9 +28,9 @@ export function QueueScreen() {
         {error.message}
       </p>
     );
-  const put = async (jobId: string, body: object): Promise<void> => {
+  const put = async (jobId: string, body: ActBody<typeof JOB, 'queue'>): Promise<void> => {
     try {
-      await post(`/api/jobs/${jobId}/queue`, body);
+      await post('/api/jobs/[id]/queue', { id: jobId }, body);
     } catch (e) {
       notifyError(e);
     }
@@ -87,7 +88,7 @@ function Queue({
 }: {
   readonly rows: readonly QueueRow[];
   readonly machines: Machines;
-  readonly put: (jobId: string, body: object) => Promise<void>;
+  readonly put: (jobId: string, body: ActBody<typeof JOB, 'queue'>) => Promise<void>;
 }) {
   const mayChange = useMayChange();
   const { of, queueId } = rows[0]!;

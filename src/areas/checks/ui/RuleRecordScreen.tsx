@@ -1,6 +1,6 @@
 import { Box } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { ShortList, type Column } from '../../../ui/ShortList.tsx';
 import type { RuleRecord } from '../model/noted.ts';
@@ -39,7 +39,7 @@ const columns: Column<RuleRecord>[] = [
 export function RuleRecordScreen() {
   const { data, error } = useQuery({
     queryKey: ['rule-record'],
-    queryFn: () => fetchJson<{ jobs: number; rules: RuleRecord[] }>('/api/jobs/rules'),
+    queryFn: () => get('/api/jobs/rules'),
   });
   return (
     <>

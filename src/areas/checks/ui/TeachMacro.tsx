@@ -2,10 +2,9 @@ import { Button, Checkbox, Group, Modal, Stack, TextInput } from '@mantine/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { macroEffects, type MacroEffect } from '../../../core/gcode/reading.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
-import type { MachinePage } from '../../machines/model/pages.ts';
 import type { ProfilePage } from '../../library/model/pages.ts';
 
 const SETTING = 'controllerWords';
@@ -75,8 +74,8 @@ function TeachDialog({
   const { data: profile, error } = useQuery({
     queryKey: ['printer of', machineId],
     queryFn: async () => {
-      const { printerId } = await fetchJson<MachinePage>(`/api/machines/${machineId}`);
-      return fetchJson<ProfilePage>(`/api/profiles/${printerId}`);
+      const { printerId } = await get('/api/machines/[id]', { id: machineId });
+      return get('/api/profiles/[id]', { id: printerId });
     },
   });
   /** What is said now would be released together with it. */
@@ -89,14 +88,18 @@ function TeachDialog({
     const text = typeof known === 'string' && known.trim() !== '' ? `${known.trim()}\n${line}` : line;
     const message = `${word} is now known`;
     try {
-      const done = await post<{ saved: boolean; state?: string }>(`/api/profiles/${page.id}/revisions`, {
-        baseRevisionId: page.tip.id,
-        own: { ...page.tip.own, [SETTING]: text },
-        reasons: { ...page.tip.reasons, [SETTING]: { kind: 'measured', text: message } },
-        message,
-        decided: [],
-        review: false,
-      });
+      const done = await post(
+        '/api/profiles/[id]/revisions',
+        { id: page.id },
+        {
+          baseRevisionId: page.tip.id,
+          own: { ...page.tip.own, [SETTING]: text },
+          reasons: { ...page.tip.reasons, [SETTING]: { kind: 'measured', text: message } },
+          message,
+          decided: [],
+          review: false,
+        },
+      );
       if (!done.saved) return notifyError('Somebody has changed the profile meanwhile; describe it again');
       notifySuccess(`${page.name} knows ${word} now; check again`);
       await client.invalidateQueries({ queryKey: ['printer of', machineId] });

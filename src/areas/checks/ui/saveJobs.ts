@@ -1,3 +1,5 @@
+import type { jobSchema } from '../model/schemas.ts';
+import type { InferType } from 'yup';
 import { post } from '../../../ui/api.ts';
 import { upload } from '../../../ui/upload.ts';
 import type { FileRef } from '../../requests/model/file.ts';
@@ -10,12 +12,14 @@ export interface PlateToSave {
   /** What it is called where not as the others are, by its number. */
   readonly title?: string;
 }
+type JobBody = InferType<typeof jobSchema>;
+
 /** Sends files that are not kept yet, then a job for each plate. Gives the jobs' ids. */
 export async function saveJobs(
   files: readonly (readonly [string, File])[],
   stored: ReadonlyMap<File, string>,
   plates: readonly PlateToSave[],
-  job: Readonly<Record<string, unknown>> & { readonly title: string },
+  job: Omit<JobBody, 'fileSha' | 'fileName' | 'mesh'>,
   onShare: (share: number) => void,
 ): Promise<readonly string[]> {
   const sent = new Map<string, FileRef>();
@@ -27,7 +31,7 @@ export async function saveJobs(
   const ids: string[] = [];
   for (const [i, plate] of plates.entries()) {
     const of = sent.get(plate.file?.sha256 ?? '')!;
-    const { id } = await post<{ id: string }>('/api/jobs', {
+    const { id } = await post('/api/jobs', {
       ...job,
       title: plate.title ?? (numbered > 1 ? `${job.title}, plate ${i + 1} of ${numbered}` : job.title),
       fileSha: of.sha256,

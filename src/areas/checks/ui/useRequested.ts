@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import type { RequestRow } from '../../requests/model/request.ts';
 
 /** The request that a new job answers, where its address names one; its files come from the server as if they had been dropped. */
@@ -14,7 +14,7 @@ export function useRequested(
     const id = new URLSearchParams(location.search).get('request');
     if (!id || there?.id === id) return;
     const fetchAll = async (): Promise<void> => {
-      const found = await fetchJson<RequestRow>(`/api/requests/${encodeURIComponent(id)}`);
+      const found = await get('/api/requests/[id]', { id });
       const files = await Promise.all(
         found.files.map(async ({ sha256, name }) => {
           const answer = await fetch(`/api/requests/${found.id}/file?sha=${sha256}`);

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import { unpackedName } from '../../../core/gcode/unpack.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import type { JobClass } from '../../machines/model/policy.ts';
 import type { Values } from '../../library/settings/define.ts';
-import type { CheckContext } from '../../rules/context.ts';
+import type { CheckContext, Purpose } from '../../rules/context.ts';
+import type { AskedLimits } from '../model/schemas.ts';
 
 /** What a check is asked against, as far as it is chosen. */
 export interface Chosen {
@@ -15,7 +16,7 @@ export interface Chosen {
   readonly jobClass: JobClass;
   readonly quantity: number | string;
   readonly recipeId: string;
-  readonly purpose: string;
+  readonly purpose: Purpose | '';
   readonly overrides: Values;
 }
 
@@ -26,12 +27,12 @@ export function useSheet(
 ): { readonly sheet: CheckContext | null; readonly fetchAnew: () => void } {
   const [times, setTimes] = useState(0);
   const [sheet, setSheet] = useState<CheckContext | null>(null);
-  const asked = chosen && queryOf(chosen);
+  const asked = chosen && askedOf(chosen);
   useEffect(() => {
     setSheet(null);
     if (!asked) return;
     let isGone = false;
-    fetchJson<CheckContext>(`/api/limits?${asked}`).then(
+    get('/api/limits', asked).then(
       (limits) => {
         if (!isGone) setSheet(limits);
       },
@@ -42,13 +43,13 @@ export function useSheet(
     return () => {
       isGone = true;
     };
-  }, [asked, chosen?.file, times]); // another file of the same name is asked for anew
+  }, [asked && JSON.stringify(asked), chosen?.file, times]); // another file of the same name is asked for anew
   return { sheet, fetchAnew: () => setTimes(times + 1) };
 }
 
-function queryOf(c: Chosen): string | null {
+function askedOf(c: Chosen): AskedLimits | null {
   if (!c.machineId || !c.toolId || !c.materialId || !c.processId) return null;
-  return new URLSearchParams({
+  return {
     machine: c.machineId,
     tool: c.toolId,
     material: c.materialId,
@@ -59,5 +60,5 @@ function queryOf(c: Chosen): string | null {
     ...(c.purpose && { purpose: c.purpose }),
     ...(Object.keys(c.overrides).length > 0 && { overrides: JSON.stringify(c.overrides) }),
     ...(c.recipeId && { recipe: c.recipeId }),
-  }).toString();
+  };
 }

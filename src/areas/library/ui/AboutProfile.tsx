@@ -15,7 +15,7 @@ export function AboutProfile({ page }: { readonly page: ProfilePage }) {
   const [validationError, setValidationError] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
     try {
-      await post(`/api/profiles/${page.id}/about`, { tags, notes });
+      await post('/api/profiles/[id]/about', { id: page.id }, { tags, notes });
       setOpen(false);
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     } catch (e) {

@@ -1,3 +1,4 @@
+import type { ReasonKind } from '../model/records.ts';
 import { Box, Button, Flex, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { StateMark } from '../../../ui/StateMark.tsx';
@@ -18,11 +19,11 @@ export function BulkPreview({
   onLeave,
 }: {
   readonly preview: Preview;
-  readonly onWrite: (message: string, reason: string) => Promise<void>;
+  readonly onWrite: (message: string, reason: ReasonKind) => Promise<void>;
   readonly onLeave: () => void;
 }) {
   const [message, setMessage] = useState('');
-  const [reason, setReason] = useState<string>('measured');
+  const [reason, setReason] = useState<ReasonKind>('measured');
   const bad = preview.rows.filter((r) => r.problem !== null).length;
   return (
     <section className="stage" aria-label="Preview">
@@ -81,7 +82,7 @@ export function BulkPreview({
           label="Kind of reason"
           data={[...reasonKinds]}
           value={reason}
-          onChange={(e) => setReason(e.currentTarget.value)}
+          onChange={(e) => setReason(reasonKinds.find((k) => k === e.currentTarget.value) ?? reason)}
         />
         <Button type="submit" disabled={bad > 0 || preview.profiles === 0 || message.trim().length < 3}>
           {bad > 0 ? `${bad} cannot be read` : `Change ${preview.profiles}`}

@@ -1,3 +1,4 @@
+import type { ReasonKind } from '../model/records.ts';
 import { Box, Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
 import { FilePick } from '../../../ui/FilePick.tsx';
 import { useQueryClient } from '@tanstack/react-query';
@@ -45,7 +46,7 @@ export function BulkScreen() {
   const find = (): Promise<void> =>
     attempt(async () => {
       setPreview(null);
-      const rows = await ask<FoundValue[]>('/api/library/find', { setting: key, comparison, text });
+      const rows = await ask('/api/library/find', { setting: key, comparison, text });
       setFound(rows);
       setChosen(new Set(rows.filter((r) => !r.stock).map((r) => r.id)));
     });
@@ -53,19 +54,19 @@ export function BulkScreen() {
     attempt(async () => {
       setChanges(wished);
       setPreview(
-        await post<Preview>('/api/library/changes', { changes: wished, message: '', reason: 'measured', write: false }),
+        await post('/api/library/changes', { changes: wished, message: '', reason: 'measured', write: false }),
       );
     });
-  const write = (message: string, reason: string): Promise<void> =>
+  const write = (message: string, reason: ReasonKind): Promise<void> =>
     attempt(async () => {
-      const done = await post<Preview & { made: object[] }>('/api/library/changes', {
+      const done = await post('/api/library/changes', {
         changes,
         message,
         reason,
         write: true,
       });
       const undo = async (): Promise<void> => {
-        const back = await post<{ profiles: number }>('/api/library/take-back', { made: done.made });
+        const back = await post('/api/library/take-back', { made: done.made });
         notifySuccess(`${back.profiles} ${back.profiles === 1 ? 'profile is' : 'profiles are'} as before`);
         await client.invalidateQueries();
       };

@@ -1,9 +1,9 @@
 import { Button, Checkbox, NativeSelect, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { CompareColumn, ProfilePage } from '../model/pages.ts';
+import type { CompareColumn } from '../model/pages.ts';
 import type { ProfileRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import { catalogue } from '../settings/catalogue.ts';
@@ -28,14 +28,14 @@ export function CompareScreen() {
   const [all, setAll] = useState(false);
   const { data, error } = useQuery({
     queryKey: ['compare', refs],
-    queryFn: () => fetchJson<CompareColumn[]>(`/api/compare?refs=${refs.map(encodeURIComponent).join(',')}`),
+    queryFn: () => get('/api/compare', { refs: refs.join(',') }),
     enabled: refs.length > 0,
     placeholderData: (before) => before,
   });
   const firstId = refs.find((r) => r.startsWith('profile:'))?.slice(8);
   const first = useQuery({
     queryKey: ['profile', firstId],
-    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${firstId!}`),
+    queryFn: () => get('/api/profiles/[id]', { id: firstId! }),
     enabled: firstId !== undefined,
   });
   const set = (next: readonly string[]): void => {

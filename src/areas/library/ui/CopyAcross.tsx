@@ -27,7 +27,7 @@ export function CopyAcross({
   const [validationError, setValidationError] = useState<string | null>(null);
   const copy = async (): Promise<void> => {
     try {
-      const done = await post<{ state: string }>('/api/library/changes', {
+      const done = await post('/api/library/changes', {
         changes: [{ ...c.to.into!, setting: c.setting.key, text: showValue(c.setting, c.value) }],
         message: why,
         reason: 'copied from elsewhere',

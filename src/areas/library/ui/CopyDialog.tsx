@@ -22,7 +22,7 @@ export function CopyDialog({
   }, [open, page.name]);
   const copy = async (): Promise<void> => {
     try {
-      const made = await post<{ id: string; name: string }>(`/api/profiles/${page.id}/copy`, { name });
+      const made = await post('/api/profiles/[id]/copy', { id: page.id }, { name });
       onClose();
       notifySuccess(`${made.name} now starts from ${page.name}`);
       navigate(`/library/${made.id}?edit=true`);

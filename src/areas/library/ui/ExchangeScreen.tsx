@@ -38,8 +38,6 @@ export function ExchangeScreen() {
   const [take, setTake] = useState<readonly string[]>([]);
   const [leaveOut, setLeaveOut] = useState(false);
   const [isBusy, setBusy] = useState(false);
-  const ask = async <T,>(text: string, write: boolean): Promise<T> =>
-    post<T>('/api/library/import', { text, write, leaveOutInvalid: leaveOut, take });
   const read = async (f: File | null): Promise<void> => {
     if (!f) return;
     setValidationError(null);
@@ -53,7 +51,8 @@ export function ExchangeScreen() {
     const text = await f.text();
     setFile({ name: f.name, text });
     try {
-      setRows((await ask<{ rows: ImportRow[] }>(text, false)).rows);
+      const told = await post('/api/library/import', { text, write: false, leaveOutInvalid: false, take: [] });
+      if ('rows' in told) setRows(told.rows);
     } catch (e) {
       setValidationError((e as Error).message);
     }
@@ -62,8 +61,8 @@ export function ExchangeScreen() {
     setBusy(true);
     setValidationError(null);
     try {
-      const r = await ask<{ made: number; changed: number; left: number }>(file!.text, true);
-      notifySuccess(`${r.made} made, ${r.changed} changed, ${r.left} left as they were`);
+      const r = await post('/api/library/import', { text: file!.text, write: true, leaveOutInvalid: leaveOut, take });
+      if ('made' in r) notifySuccess(`${r.made} made, ${r.changed} changed, ${r.left} left as they were`);
       setRows(null);
       setFile(null);
       await client.invalidateQueries();

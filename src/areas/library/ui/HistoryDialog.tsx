@@ -25,7 +25,7 @@ export function HistoryDialog({
   const [shown, setShown] = useState<string | null>(null);
   const restore = async (revisionId: string): Promise<void> => {
     try {
-      const r = await post<{ number: number; state: string }>(`/api/profiles/${page.id}/restore`, { revisionId });
+      const r = await post('/api/profiles/[id]/restore', { id: page.id }, { revisionId });
       notifySuccess(`Restored as revision ${r.number}, ${r.state}`);
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     } catch (e) {

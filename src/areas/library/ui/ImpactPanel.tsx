@@ -4,13 +4,12 @@ import { useEffect, useState } from 'react';
 import { fail, type Result } from '../../../core/result/result.ts';
 import { referenceParts, type ReferencePart } from '../../../core/mesh/referenceParts.ts';
 import { formatDuration } from '../../../core/units/format.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { fetchFile, fetchOthers } from '../../../ui/jobFiles.ts';
 import type { ImpactRequest } from '../../../workers/impact.ts';
 import { otherFilesOf } from '../../checks/model/mesh.ts';
-import type { JobPage, JobRow } from '../../checks/model/pages.ts';
+import type { JobRow } from '../../checks/model/pages.ts';
 import type { Impact } from '../../recipes/model/impact.ts';
-import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { showValue } from '../model/values.ts';
 import { findSetting } from '../settings/catalogue.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -24,7 +23,7 @@ const signedTime = (s: number): string =>
 
 /** What lies on a job's plate, as it came. */
 async function partOfJob(id: string): Promise<ImpactRequest['part']> {
-  const { mesh } = await fetchJson<JobPage>(`/api/jobs/${id}`);
+  const { mesh } = await get('/api/jobs/[id]', { id });
   if (!mesh) throw new Error('This job brought a program along, not a mesh');
   const [file, others] = await Promise.all([fetchFile(id, true), fetchOthers(id, otherFilesOf(mesh))]);
   return { file, others, choice: mesh };
@@ -34,8 +33,8 @@ async function partOfJob(id: string): Promise<ImpactRequest['part']> {
 export function ImpactPanel({ ids }: { readonly ids: readonly [string, string] }) {
   const [part, setPart] = useState<string>('block');
   const [impact, setImpact] = useState<Result<Impact> | null>(null);
-  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[0]}`) });
-  const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => fetchJson<RecipePage>(`/api/recipes/${ids[1]}`) });
+  const a = useQuery({ queryKey: ['recipe', ids[0]], queryFn: () => get('/api/recipes/[id]', { id: ids[0] }) });
+  const b = useQuery({ queryKey: ['recipe', ids[1]], queryFn: () => get('/api/recipes/[id]', { id: ids[1] }) });
   useEffect(() => {
     setImpact(null);
     if (!a.data || !b.data) return;

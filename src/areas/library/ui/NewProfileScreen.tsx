@@ -99,7 +99,7 @@ export function NewProfileScreen() {
       if (parsed?.ok) own[q.key] = parsed.value;
     }
     try {
-      const made = await post<{ id: string; name: string }>('/api/profiles', {
+      const made = await post('/api/profiles', {
         kind,
         technology,
         name: full,

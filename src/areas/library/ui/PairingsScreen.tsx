@@ -1,7 +1,7 @@
 import { Box, Button, Group, ScrollArea, SegmentedControl, Table, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
@@ -27,7 +27,7 @@ const stateOf = (cells: readonly PairingCell[]): Mark => {
 export function PairingsScreen() {
   const { data, error } = useQuery({
     queryKey: ['pairings'],
-    queryFn: () => fetchJson<PairingMatrix>('/api/pairings'),
+    queryFn: () => get('/api/pairings'),
   });
   const mayChange = useMayChange();
   const [{ of: technology, machine: machineId, material: materialId }, setAddress] = useQueryStates(inAddress);

@@ -2,11 +2,10 @@ import { Button, NativeSelect, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { parseAsBoolean, parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs';
 import { useEffect, useMemo, useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
-import type { MachineCard } from '../../machines/model/pages.ts';
 import type { LedgerRow } from '../model/records.ts';
 import { showValue } from '../model/values.ts';
 import type { ProfilePage } from '../model/pages.ts';
@@ -48,12 +47,12 @@ export function ProfileScreen({ id }: { readonly id: string }) {
   const [{ show: filter, setting: selected, machine, edit }, setAddress] = useQueryStates(inAddress);
   const { data: page, error } = useQuery({
     queryKey: ['profile', id, machine],
-    queryFn: () => fetchJson<ProfilePage>(`/api/profiles/${id}${machine ? `?machine=${machine}` : ''}`),
+    queryFn: () => get('/api/profiles/[id]', { id, machine: machine ?? undefined }),
     placeholderData: (before) => before,
   });
   const machines = useQuery({
     queryKey: ['machines'],
-    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+    queryFn: () => get('/api/machines'),
     enabled: page?.kind === 'material',
   });
   const draft = useProfileDraft(id, page);
@@ -221,7 +220,7 @@ export function ProfileScreen({ id }: { readonly id: string }) {
             setDialog(null);
             draft.end();
             const undo = async (): Promise<void> => {
-              const r = await post<{ number: number; state: string }>(`/api/profiles/${id}/take-back`, { number });
+              const r = await post('/api/profiles/[id]/take-back', { id }, { number });
               notifySuccess(
                 r.number === number
                   ? `Revision ${number} is taken back`
@@ -257,9 +256,9 @@ function typedFrom(page: ProfilePage): Record<string, string | null> {
 
 async function retire(page: ProfilePage, client: ReturnType<typeof useQueryClient>): Promise<void> {
   try {
-    await post(`/api/profiles/${page.id}/retire`, { retired: !page.retired, why: '' });
+    await post('/api/profiles/[id]/retire', { id: page.id }, { retired: !page.retired, why: '' });
     const back = async (): Promise<void> => {
-      await post(`/api/profiles/${page.id}/retire`, { retired: page.retired, why: 'undone' });
+      await post('/api/profiles/[id]/retire', { id: page.id }, { retired: page.retired, why: 'undone' });
       await client.invalidateQueries({ queryKey: ['profile', page.id] });
     };
     notifySuccess(

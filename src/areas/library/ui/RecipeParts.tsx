@@ -1,7 +1,6 @@
 import { Box, Button, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ListPage } from '../../../core/lists/list.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { getList } from '../../../ui/api.ts';
 import { listQuery } from '../../../ui/listQuery.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { IN_USE } from '../model/list.ts';
@@ -31,9 +30,7 @@ export function RecipeParts({
   const printers = useQuery({
     queryKey: ['profiles', 'printers'],
     queryFn: () =>
-      fetchJson<ListPage<ProfileRow>>(
-        `/api/profiles?${listQuery({ kind: 'printer', state: IN_USE, limit: 1000, facets: 'none' })}`,
-      ),
+      getList<ProfileRow>('/api/profiles', listQuery({ kind: 'printer', state: IN_USE, limit: 1000, facets: 'none' })),
   });
   const setRole = (index: number, change: Partial<RoleChoice>): void =>
     onChoose({ ...choice, roles: choice.roles.map((r, i) => (i === index ? { ...r, ...change } : r)) });

@@ -2,7 +2,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { ask, fetchJson, post } from '../../../ui/api.ts';
+import { ask, get, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { LibraryRooms } from './LibraryRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
@@ -10,8 +10,7 @@ import { navigate } from '../../../ui/router.tsx';
 import { InReview } from '../../../ui/InReview.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
-import type { MachineCard } from '../../machines/model/pages.ts';
-import { workOut, type RecipeChoice, type RecipePage, type RecipeSheet } from '../../recipes/model/recipe.ts';
+import { workOut, type RecipeChoice, type RecipeSheet } from '../../recipes/model/recipe.ts';
 import { hardwareRange, supplierRange } from '../model/limits.ts';
 import type { LedgerRow } from '../model/records.ts';
 import { parseSetting, showValue } from '../model/values.ts';
@@ -44,10 +43,10 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   const isNew = id === 'new';
   const mayChange = useMayChange();
   const client = useQueryClient();
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => get('/api/machines') });
   const kept = useQuery({
     queryKey: ['recipe', id],
-    queryFn: () => fetchJson<RecipePage>(`/api/recipes/${id}`),
+    queryFn: () => get('/api/recipes/[id]', { id }),
     enabled: !isNew,
   });
   const [choice, setChoice] = useState<RecipeChoice>(EMPTY);
@@ -81,7 +80,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
       return;
     }
     let gone = false;
-    ask<RecipeSheet>('/api/recipes/sheet', choice).then(
+    ask('/api/recipes/sheet', choice).then(
       (s) => {
         if (!gone) setSheet(s);
       },
@@ -131,7 +130,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   };
   const keep = async (): Promise<void> => {
     try {
-      const made = await post<{ id: string; version: number }>('/api/recipes', {
+      const made = await post('/api/recipes', {
         id: isNew ? null : id,
         version: kept.data?.version ?? 1,
         name: called,
@@ -147,7 +146,7 @@ export function RecipeScreen({ id }: { readonly id: string }) {
   };
   const pin = async (): Promise<void> => {
     try {
-      await post(`/api/recipes/${id}/pin`, {});
+      await post('/api/recipes/[id]/pin', { id }, {});
       notifySuccess('Snapshot taken');
       await client.invalidateQueries({ queryKey: ['recipe', id] });
     } catch (e) {

@@ -27,7 +27,7 @@ export function ReviewPanel({ page }: { readonly page: ProfilePage }) {
   );
   const decide = async (decision: 'released' | 'returned'): Promise<void> => {
     try {
-      await post(`/api/profiles/${page.id}/decision`, { revisionId: tip.id, decision, comment });
+      await post('/api/profiles/[id]/decision', { id: page.id }, { revisionId: tip.id, decision, comment });
       notifySuccess(`Revision ${tip.number} ${decision}`);
       await client.invalidateQueries();
     } catch (e) {

@@ -1,9 +1,8 @@
 import { Button, Fieldset, Modal, NativeSelect, Radio, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { post } from '../../../ui/api.ts';
+import { post, type Answer } from '../../../ui/api.ts';
 import { DayField } from '../../../ui/DayField.tsx';
 import { useFigures, usePerson } from '../../../ui/person.tsx';
-import type { Conflict } from '../model/merge.ts';
 import type { ProfilePage } from '../model/pages.ts';
 import type { ReasonKind, Reasons } from '../model/records.ts';
 import { reasonKinds } from '../model/reasons.ts';
@@ -15,9 +14,7 @@ import { Touches } from './Touches.tsx';
 import css from './SaveDialog.module.css';
 
 const WORKAROUND: ReasonKind = 'works round a fault';
-type Outcome =
-  | { saved: true; number: number; mergedWith: number | null; state: string }
-  | { saved: false; headId: string; headNumber: number; theirs: string; conflicts: Conflict[] };
+type Outcome = Answer<'/api/profiles/[id]/revisions', 'POST'>;
 
 /** Shows the difference first, asks for a one-line reason, saves; where somebody saved the same setting meanwhile both values are
  *  shown and the saver chooses. */
@@ -74,14 +71,18 @@ export function SaveDialog({
     }
     try {
       await before();
-      const outcome = await post<Outcome>(`/api/profiles/${page.id}/revisions`, {
-        baseRevisionId,
-        own,
-        reasons,
-        message,
-        decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [],
-        review,
-      });
+      const outcome = await post(
+        '/api/profiles/[id]/revisions',
+        { id: page.id },
+        {
+          baseRevisionId,
+          own,
+          reasons,
+          message,
+          decided: conflict ? conflict.conflicts.filter((x) => choice[x.key]).map((x) => x.key) : [],
+          review,
+        },
+      );
       if (outcome.saved) onSaved(outcome.number, outcome.mergedWith, outcome.state);
       else setConflict(outcome);
     } catch (e) {

@@ -1,7 +1,8 @@
+import { personRoles, type PersonRole } from '../../people/model/person.ts';
 import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -19,9 +20,9 @@ interface Token {
 /** Keys for automation, a lead's affair: role, expiry, and shown once. */
 export function TokensPanel() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ['tokens'], queryFn: () => fetchJson<Token[]>('/api/tokens') });
+  const { data } = useQuery({ queryKey: ['tokens'], queryFn: () => get('/api/tokens') });
   const [name, setName] = useState('');
-  const [role, setRole] = useState('viewer');
+  const [role, setRole] = useState<PersonRole>('viewer');
   const [days, setDays] = useState<number | string>(90);
   const [shown, setShown] = useState<string | null>(null);
   const act = async (work: () => Promise<void>): Promise<void> => {
@@ -54,7 +55,7 @@ export function TokensPanel() {
         onSubmit={(e) => {
           e.preventDefault();
           void act(async () => {
-            setShown((await post<{ token: string }>('/api/tokens', { name, role, days: Number(days) })).token);
+            setShown((await post('/api/tokens', { name, role, days: Number(days) })).token);
             setName('');
           });
         }}
@@ -63,8 +64,8 @@ export function TokensPanel() {
         <NativeSelect
           label="Role"
           value={role}
-          onChange={(e) => setRole(e.currentTarget.value)}
-          data={['viewer', 'technician', 'lead']}
+          onChange={(e) => setRole(personRoles.find((r) => r === e.currentTarget.value) ?? role)}
+          data={[...personRoles]}
         />
         <NumberInput label="Days it holds" value={days} onChange={setDays} min={1} max={366} />
         <Button type="submit" disabled={name.trim().length < 2 || !(Number(days) >= 1)}>
@@ -102,7 +103,7 @@ export function TokensPanel() {
                       variant="default"
                       onClick={() =>
                         void act(async () => {
-                          await post(`/api/tokens/${t.id}/revoke`, {});
+                          await post('/api/tokens/[id]/revoke', { id: t.id }, {});
                           notifySuccess(`${t.name} is revoked`);
                         })
                       }

@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson } from '../../../ui/api.ts';
-import type { Affected } from '../model/pages.ts';
+import { get } from '../../../ui/api.ts';
 
 const MOST_NAMED = 6;
 const count = (list: readonly unknown[], word: string): string => countOf(list.length, word);
@@ -10,7 +9,7 @@ const count = (list: readonly unknown[], word: string): string => countOf(list.l
 export function Touches({ profileId }: { readonly profileId: string }) {
   const { data: affected } = useQuery({
     queryKey: ['affected', profileId],
-    queryFn: () => fetchJson<Affected>(`/api/profiles/${profileId}/affected`),
+    queryFn: () => get('/api/profiles/[id]/affected', { id: profileId }),
   });
   if (!affected) return <p className="hint">Counting what it touches…</p>;
   const named = [...affected.recipes, ...affected.jobs, ...affected.trials, ...affected.profiles];

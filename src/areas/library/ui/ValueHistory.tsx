@@ -1,7 +1,7 @@
 import { Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { DayField } from '../../../ui/DayField.tsx';
 import { day } from '../../../ui/dates.ts';
 import { useFigures } from '../../../ui/person.tsx';
@@ -25,9 +25,7 @@ export function ValueHistory({
   const { data, error } = useQuery({
     queryKey: ['value-history', profileId, settingKey, machineId],
     queryFn: () =>
-      fetchJson<ValueSince[]>(
-        `/api/profiles/${profileId}/history?setting=${settingKey}${machineId ? `&machine=${machineId}` : ''}`,
-      ),
+      get('/api/profiles/[id]/history', { id: profileId, setting: settingKey, machine: machineId ?? undefined }),
   });
   if (error) return <p className="hint">{error.message}</p>;
   if (!data) return <p className="hint">Loading its history…</p>;

@@ -24,7 +24,7 @@ export function useProfileDraft(id: string, page: ProfilePage | undefined) {
   };
   const send = (baseRevisionId: string, text: Typed): void => {
     line.current = line.current.then(() =>
-      put(`/api/profiles/${id}/draft`, { baseRevisionId, typed: text }).catch(notifyError),
+      put('/api/profiles/[id]/draft', { id }, { baseRevisionId, typed: text }).catch(notifyError),
     );
   };
 

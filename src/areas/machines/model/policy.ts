@@ -1,4 +1,4 @@
-import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
+import { array, boolean, mixed, number, object, string, type ISchema } from 'yup';
 import { findSetting } from '../../library/settings/catalogue.ts';
 
 export type JobClass = 'customer part' | 'in-house' | 'lights-out';
@@ -70,7 +70,7 @@ export const exceptionsSchema = mixed<Exceptions>().test(
 );
 
 /** One of each class of job, whichever are there. */
-export const byClass = <S extends Schema>(of: S) =>
+export const byClass = <S extends ISchema<unknown>>(of: S) =>
   object({ 'customer part': of, 'in-house': of, 'lights-out': of }).noUnknown();
 
 export const policySchema = object({
@@ -99,7 +99,7 @@ export const policySchema = object({
     .required(),
   mayStayUnproven: byClass(exceptionsSchema).required(),
   technicianAccepts: boolean().required(),
-  ceilings: byClass(ceilingsSchema).required(),
+  ceilings: byClass(ceilingsSchema.default(undefined).optional()).required(),
   firstLayerMostMmPerS: number().moreThan(0).max(1000).nullable().defined(),
   why: string().trim().min(5, 'Say why, in a few words').max(500).required(),
 })

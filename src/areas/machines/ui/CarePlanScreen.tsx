@@ -12,7 +12,7 @@ import {
 import { schemaResolver, useForm } from '@mantine/form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { OrderButtons } from '../../../ui/OrderButtons.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
@@ -45,7 +45,7 @@ export function CarePlanScreen({ id }: { readonly id: string }) {
   const [edited, setEdited] = useState<string | null>(null);
   const { data, error } = useQuery({
     queryKey: ['care-plan', id],
-    queryFn: () => fetchJson<CarePlan>(`/api/care/plans/${id}`),
+    queryFn: () => get('/api/care/plans/[printer]', { printer: id }),
   });
   if (error && !data)
     return (
@@ -136,7 +136,11 @@ function TaskForm({
   const write = async (sent: CareTask | null, why: string): Promise<void> => {
     setProblem(null);
     try {
-      await post(`/api/care/plans/${plan.printer.id}`, { key: of.key, version: of.version, task: sent, why });
+      await post(
+        '/api/care/plans/[printer]',
+        { printer: plan.printer.id },
+        { key: of.key, version: of.version, task: sent, why },
+      );
       notifySuccess(sent ? 'Task saved' : 'Task taken away');
       await client.invalidateQueries();
       onClose();

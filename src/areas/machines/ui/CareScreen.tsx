@@ -1,7 +1,7 @@
 import { Button, SegmentedControl, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -16,7 +16,7 @@ const byUrgency = (a: CareRow, b: CareRow): number =>
 /** What machines are due to have done to them. */
 export function CareScreen() {
   const [shows, setShows] = useState('due');
-  const { data, error } = useQuery({ queryKey: ['care'], queryFn: () => fetchJson<CareRow[]>('/api/care') });
+  const { data, error } = useQuery({ queryKey: ['care'], queryFn: () => get('/api/care') });
   if (error && !data)
     return (
       <p className="empty" role="alert">

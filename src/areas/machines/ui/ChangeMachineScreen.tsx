@@ -1,10 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
-import type { MachinePage } from '../model/pages.ts';
 import { MachineForm } from './MachineForm.tsx';
 
 /** Another name, place or connection of a machine. */
@@ -13,7 +12,7 @@ export function ChangeMachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const { data: m, error } = useQuery({
     queryKey: ['machine', id],
-    queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
+    queryFn: () => get('/api/machines/[id]', { id }),
   });
   if (error)
     return (
@@ -39,7 +38,7 @@ export function ChangeMachineScreen({ id }: { readonly id: string }) {
           start={m}
           does="Save"
           onDone={async (details) => {
-            await post(`/api/machines/${m.id}/change`, { ...details, version: m.version });
+            await post('/api/machines/[id]/change', { id: m.id }, { ...details, version: m.version });
             notifySuccess(`${details.name} is saved`);
             await client.invalidateQueries();
             navigate(`/machines/${m.id}`);

@@ -3,7 +3,7 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson, post, Refused } from '../../../ui/api.ts';
+import { get, post, Refused } from '../../../ui/api.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
@@ -29,11 +29,11 @@ export function CopyMachineScreen({ id }: { readonly id: string }) {
   const isLead = usePerson().role === 'lead';
   const { data: m, error } = useQuery({
     queryKey: ['machine', id],
-    queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
+    queryFn: () => get('/api/machines/[id]', { id }),
   });
   const { data: all } = useQuery({
     queryKey: ['machines'],
-    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+    queryFn: () => get('/api/machines'),
   });
   if (error)
     return (
@@ -76,7 +76,11 @@ function Units({ machine: m, taken }: { readonly machine: MachinePage; readonly 
   const add = form.onSubmit(async (v) => {
     setProblem(null);
     try {
-      await post(`/api/machines/${m.id}/copies`, sent(v));
+      await post(
+        '/api/machines/[id]/copies',
+        { id: m.id },
+        await copyMachineSchema.validate(sent(v), { strict: true }),
+      );
       notifySuccess(`${countOf(v.units.length, 'machine')} like ${m.name} added`);
       await client.invalidateQueries();
       navigate('/machines');

@@ -1,18 +1,18 @@
 import { Box, Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, postAct, type ActBody, type ActName } from '../../../ui/api.ts';
+import { MACHINE } from './machineAct.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { FARM, IN_USE } from '../../library/model/list.ts';
 import { containerWord } from '../model/containers.ts';
 import { fittedBy, fittingFor } from '../model/maintenance.ts';
-import type { MachinePage } from '../model/pages.ts';
 
 interface Act {
   /** What is done, as a person reads it. */
   readonly says: string;
-  readonly path: string;
   readonly body: object;
+  readonly send: () => Promise<unknown>;
 }
 
 const isSame = (a: Act, b: Act): boolean => a.says === b.says && JSON.stringify(a.body) === JSON.stringify(b.body);
@@ -21,7 +21,7 @@ const isSame = (a: Act, b: Act): boolean => a.says === b.says && JSON.stringify(
 export function FirstFitting({ id, onDone }: { readonly id: string; readonly onDone: () => void }) {
   const { data: m } = useQuery({
     queryKey: ['machine', id],
-    queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
+    queryFn: () => get('/api/machines/[id]', { id }),
   });
   const [tools, setTools] = useState<readonly string[]>([]);
   const [codes, setCodes] = useState<readonly string[]>([]);
@@ -34,16 +34,23 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
   const heads = Array.from({ length: m.heads }, (_, head) => head);
   const ofHead = (head: number): string => (m.heads > 1 ? `, head ${head + 1}` : '');
   const kinds = fittingFor(m.technology).filter((kind) => kind !== 'film'); // that is the tool of a resin machine
+  const act = <Name extends ActName<typeof MACHINE>>(
+    says: string,
+    name: Name,
+    body: ActBody<typeof MACHINE, Name> & object,
+  ): Act => ({ says, body, send: () => postAct(MACHINE, { id }, name, body) });
   const acts: Act[] = [
-    ...heads
-      .filter((head) => tools[head])
-      .map((head) => ({ says: `tool${ofHead(head)}`, path: 'mount', body: { toolId: tools[head], note: '', head } })),
-    ...heads
-      .filter((head) => codes[head]?.trim())
-      .map((head) => ({ says: `spool${ofHead(head)}`, path: 'load', body: { code: codes[head]!.trim(), head } })),
-    ...kinds
-      .filter((kind) => fitted[kind]?.trim())
-      .map((kind) => ({ says: fittedBy[kind], path: 'maintenance', body: { kind, note: fitted[kind]!.trim() } })),
+    ...heads.flatMap((head) =>
+      tools[head] ? [act(`tool${ofHead(head)}`, 'mount', { toolId: tools[head], note: '', head })] : [],
+    ),
+    ...heads.flatMap((head) => {
+      const code = codes[head]?.trim();
+      return code ? [act(`spool${ofHead(head)}`, 'load', { code, head })] : [];
+    }),
+    ...kinds.flatMap((kind) => {
+      const note = fitted[kind]?.trim();
+      return note ? [act(fittedBy[kind], 'maintenance', { kind, note })] : [];
+    }),
   ];
   const put = (list: readonly string[], at: number, value: string): string[] =>
     heads.map((head) => (head === at ? value : (list[head] ?? '')));
@@ -52,9 +59,9 @@ export function FirstFitting({ id, onDone }: { readonly id: string; readonly onD
     setWrong(null);
     try {
       // what is done is not done again where a later one is refused, but what was chosen otherwise since is
-      for (const act of acts.filter((a) => !done.some((d) => isSame(a, d)))) {
-        await post(`/api/machines/${id}/${act.path}`, act.body);
-        setDone((before) => [...before, act]);
+      for (const next of acts.filter((a) => !done.some((d) => isSame(a, d)))) {
+        await next.send();
+        setDone((before) => [...before, next]);
       }
       onDone();
     } catch (e) {

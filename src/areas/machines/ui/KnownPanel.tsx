@@ -1,10 +1,10 @@
 import { Box, Button, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { ageOf, knownOf, type KnownHow } from '../model/known.ts';
-import type { MachinePage, MachineReport } from '../model/pages.ts';
+import type { MachinePage } from '../model/pages.ts';
 
 const AGAIN_MS = 10_000;
 const howText = (how: KnownHow, byName: string | null): string =>
@@ -23,7 +23,7 @@ export function KnownPanel({
 }) {
   const { data: report } = useQuery({
     queryKey: ['machine', m.id, 'report'],
-    queryFn: () => fetchJson<MachineReport>(`/api/machines/${m.id}/report`),
+    queryFn: () => get('/api/machines/[id]/report', { id: m.id }),
     refetchInterval: AGAIN_MS,
     enabled: m.state !== 'retired',
   });

@@ -1,3 +1,4 @@
+import type { MachineAct } from './machineAct.ts';
 import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { ActForm } from '../../../ui/ActForm.tsx';
@@ -18,7 +19,7 @@ export function LoadForms({
   /** What is loaded for that head now. */
   readonly loaded: MachineCard['loaded'];
   /** Whether it was done. */
-  readonly onAct: (path: string, body: object, said: string) => Promise<boolean>;
+  readonly onAct: MachineAct;
 }) {
   const isResin = technology === 'resin';
   const one = containerWord(isResin);

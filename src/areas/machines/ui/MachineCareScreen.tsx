@@ -1,13 +1,12 @@
 import { Button } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { findSetting } from '../../library/settings/catalogue.ts';
-import type { CarePage } from '../model/pages.ts';
 import { CareState } from './CareState.tsx';
 import { CareStep } from './CareStep.tsx';
 import css from './CareStep.module.css';
@@ -21,7 +20,7 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
   const [isBusy, setBusy] = useState(false);
   const { data, error } = useQuery({
     queryKey: ['care', id],
-    queryFn: () => fetchJson<CarePage>(`/api/machines/${id}/care`),
+    queryFn: () => get('/api/machines/[id]/care', { id }),
   });
   if (error && !data)
     return (
@@ -31,22 +30,21 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
     );
   if (!data) return <p className="empty">Opening…</p>;
   const { machine: m, underWay, tasks, rounds } = data;
-  const send = async <T,>(path: string, body: object): Promise<T | null> => {
+  const send = async <T,>(sending: Promise<T>, onRefused: (e: unknown) => void): Promise<T | null> => {
     setBusy(true);
     setProblem(null);
-    let answer: T | null = null;
-    try {
-      answer = await post<T>(`/api/machines/${id}/care${path}`, body);
-    } catch (e) {
-      if (path === '/step') setProblem((e as Error).message);
-      else notifyError(e);
-    }
+    const answer = await sending.catch((e: unknown) => {
+      onRefused(e);
+      return null;
+    });
     await client.invalidateQueries();
     setBusy(false);
     return answer;
   };
   const done = async (round: string, step: number, reading: number | null): Promise<void> => {
-    const answer = await send<{ isDone: boolean; due: string[] }>('/step', { round, step, reading });
+    const answer = await send(post('/api/machines/[id]/care/step', { id }, { round, step, reading }), (e) =>
+      setProblem((e as Error).message),
+    );
     if (!answer?.isDone) return;
     const due = answer.due.map((key) => findSetting(key)?.label ?? key);
     notifySuccess(due.length > 0 ? `Done. Now due: ${due.join(', ')}` : 'Done');
@@ -80,7 +78,9 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
           isBusy={isBusy}
           mayDo={mayChange}
           onDone={(step, reading) => void done(underWay.id, step, reading)}
-          onGiveUp={(why) => void send('/give-up', { round: underWay.id, why })}
+          onGiveUp={(why) =>
+            void send(post('/api/machines/[id]/care/give-up', { id }, { round: underWay.id, why }), notifyError)
+          }
         />
       ) : (
         <section className="stage" aria-label="Tasks">
@@ -101,7 +101,7 @@ export function MachineCareScreen({ id }: { readonly id: string }) {
                   variant={t.state === 'due' ? 'filled' : 'default'}
                   disabled={isBusy}
                   aria-label={`Begin: ${t.task.name}`}
-                  onClick={() => void send('', { key: t.key })}
+                  onClick={() => void send(post('/api/machines/[id]/care', { id }, { key: t.key }), notifyError)}
                 >
                   Begin
                 </Button>

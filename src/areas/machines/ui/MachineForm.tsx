@@ -3,7 +3,7 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useState, type ReactNode } from 'react';
 import { post } from '../../../ui/api.ts';
 import { bauds, waysFor, waysOfConnection, type Connection, type WayOfConnection } from '../model/connection.ts';
-import { machineDetailsSchema } from '../model/schemas.ts';
+import { connectionSchema, machineDetailsSchema } from '../model/schemas.ts';
 import { PortField } from './PortField.tsx';
 
 export interface MachineDetails {
@@ -105,10 +105,8 @@ export function MachineForm({
   };
   const tryIt = (): void =>
     void busy(async () => {
-      const { says } = await post<{ says: string }>('/api/machines/test-connection', {
-        technology,
-        device: deviceOf(form.values),
-      });
+      const asked = await connectionSchema.validate({ technology, device: deviceOf(form.values) }, { strict: true });
+      const { says } = await post('/api/machines/test-connection', asked);
       setSaid({ isFine: true, what: `It answers: ${says}.` });
     });
   const ways = technology ? waysFor(technology) : [];

@@ -1,8 +1,9 @@
+import { MACHINE, type MachineAct } from './machineAct.ts';
 import { leftText } from '../model/leftText.ts';
 import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Fragment, useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, postAct } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { AskWhy } from '../../../ui/AskWhy.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
@@ -137,7 +138,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
   const isLead = usePerson().role === 'lead';
   const { data: m, error } = useQuery({
     queryKey: ['machine', id],
-    queryFn: () => fetchJson<MachinePage>(`/api/machines/${id}`),
+    queryFn: () => get('/api/machines/[id]', { id }),
   });
   const [head, setHead] = useState(0);
   const [tool, setTool] = useState('');
@@ -150,26 +151,24 @@ export function MachineScreen({ id }: { readonly id: string }) {
       </p>
     );
   if (!m) return <p className="empty">Opening the machine…</p>;
-  const act = async (path: string, body: object, said: string): Promise<boolean> => {
-    const back = undoOf({ path, body }, m);
+  const act: MachineAct = async (name, body, said) => {
+    const back = undoOf({ path: name, body }, m);
     const undo = async (): Promise<void> => {
-      await post(`/api/machines/${id}/${back!.path}`, back!.body);
+      await postAct(MACHINE, { id }, back!.path, back!.body);
       await client.invalidateQueries();
     };
     try {
-      const r = await post<{ due?: string[]; code?: string; leftQueue?: string[] } | null>(
-        `/api/machines/${id}/${path}`,
-        body,
-      );
+      const r = await postAct(MACHINE, { id }, name, body);
+      const leftQueue = r && 'leftQueue' in r ? r.leftQueue : [];
       notifySuccess(
-        r?.due?.length
+        r && 'due' in r && r.due.length > 0
           ? `${said}. Now due: ${labels(r.due)}`
-          : r?.leftQueue?.length
-            ? `${said}. No longer queued: ${r.leftQueue.join(', ')}`
-            : r?.code
+          : leftQueue.length > 0
+            ? `${said}. No longer queued: ${leftQueue.join(', ')}`
+            : r && 'code' in r
               ? `${said}: ${r.code}`
               : said,
-        back && !r?.leftQueue?.length ? undo : undefined, // jobs do not come back into the queue
+        back && leftQueue.length === 0 ? undo : undefined, // jobs do not come back into the queue
       );
       await client.invalidateQueries();
       return true;

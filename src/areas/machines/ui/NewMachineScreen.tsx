@@ -38,7 +38,7 @@ export function NewMachineScreen() {
           does="Add the machine"
           onDone={async (details) => {
             if (!printer) throw new Error('Choose its printer profile first');
-            const { id } = await post<{ id: string }>('/api/machines', { ...details, printerId: printer.id });
+            const { id } = await post('/api/machines', { ...details, printerId: printer.id });
             setAdded(id);
           }}
         >

@@ -67,7 +67,7 @@ function ReceiveForm() {
   const receive = form.onSubmit(async (v) => {
     setProblem(null);
     try {
-      setMade(await post<{ id: string; code: string }[]>('/api/containers', sent(v, isResin)));
+      setMade(await post('/api/containers', await receiveSchema.validate(sent(v, isResin), { strict: true })));
       form.setValues({ ...v, lot: '', code: '', count: 1 });
       await client.invalidateQueries();
     } catch (e) {

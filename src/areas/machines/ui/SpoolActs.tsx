@@ -1,13 +1,16 @@
+import type { Act } from '../../../ui/api.ts';
 import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { ActForm } from '../../../ui/ActForm.tsx';
 import { containerWord, gramsTyped, leftOnScale, type ContainerPage } from '../model/containers.ts';
 import { leftText } from '../model/leftText.ts';
 
-type Act = (path: string, body: object, said: string) => Promise<boolean>;
+export const SPOOL = '/api/containers/[id]';
+/** What somebody does to a spool or bottle. */
+export type SpoolAct = Act<typeof SPOOL>;
 
 /** What is done with a spool or bottle: weighed, dried, thrown away. */
-export function SpoolActs({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+export function SpoolActs({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: SpoolAct }) {
   const isResin = c.technology === 'resin';
   return (
     <section className="stage" aria-label="Weigh, dry, discard">
@@ -18,7 +21,7 @@ export function SpoolActs({ of: c, onAct }: { readonly of: ContainerPage; readon
   );
 }
 
-function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: SpoolAct }) {
   const isResin = c.technology === 'resin';
   const one = containerWord(isResin);
   const [shown, setShown] = useState<number | string>('');
@@ -66,7 +69,7 @@ function Weigh({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: A
   );
 }
 
-function Dry({ onAct }: { readonly onAct: Act }) {
+function Dry({ onAct }: { readonly onAct: SpoolAct }) {
   const [warm, setWarm] = useState<number | string>('');
   const [hours, setHours] = useState<number | string>('');
   return (
@@ -89,7 +92,7 @@ function Dry({ onAct }: { readonly onAct: Act }) {
   );
 }
 
-function Discard({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: Act }) {
+function Discard({ of: c, onAct }: { readonly of: ContainerPage; readonly onAct: SpoolAct }) {
   const [why, setWhy] = useState('');
   const isLoaded = c.state === 'loaded';
   return (

@@ -1,13 +1,13 @@
+import { SPOOL, type SpoolAct } from './SpoolActs.tsx';
 import { Button, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, postAct } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { Side } from '../../../ui/Side.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
-import type { ContainerPage } from '../model/containers.ts';
 import { leftText } from '../model/leftText.ts';
 import { SpoolActs } from './SpoolActs.tsx';
 
@@ -17,7 +17,7 @@ export function SpoolScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const { data: c, error } = useQuery({
     queryKey: ['container', id],
-    queryFn: () => fetchJson<ContainerPage>(`/api/containers/${id}`),
+    queryFn: () => get('/api/containers/[id]', { id }),
   });
   if (error && !c)
     return (
@@ -28,9 +28,9 @@ export function SpoolScreen({ id }: { readonly id: string }) {
   if (!c) return <p className="empty">Opening…</p>;
   const isResin = c.technology === 'resin';
   const left = (g: number): string => leftText(g, isResin);
-  const act = async (path: string, body: object, said: string): Promise<boolean> => {
+  const act: SpoolAct = async (name, body, said) => {
     try {
-      await post(`/api/containers/${c.id}/${path}`, body);
+      await postAct(SPOOL, { id: c.id }, name, body);
       notifySuccess(said);
       await client.invalidateQueries();
       return true;

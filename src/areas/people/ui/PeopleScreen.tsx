@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import type { GivenLink, PersonRow } from '../model/person.ts';
@@ -14,7 +14,7 @@ export function PeopleScreen() {
   const client = useQueryClient();
   const { data, error } = useQuery({
     queryKey: ['people'],
-    queryFn: () => fetchJson<PersonRow[]>('/api/people'),
+    queryFn: () => get('/api/people'),
     enabled: isLead,
   });
   const [given, setGiven] = useState<{ readonly person: string; readonly link: GivenLink } | null>(null);
@@ -33,7 +33,7 @@ export function PeopleScreen() {
     }
   };
   const giveLink = async ({ id, name }: Pick<PersonRow, 'id' | 'name'>): Promise<void> =>
-    setGiven({ person: name, link: await post<GivenLink>(`/api/people/${id}/link`, {}) });
+    setGiven({ person: name, link: await post('/api/people/[id]/link', { id }, {}) });
   return (
     <>
       <div className="band">
@@ -49,7 +49,7 @@ export function PeopleScreen() {
             isBusy={isBusy}
             onAdd={(person) =>
               act(async () => {
-                const { id } = await post<{ id: string }>('/api/people', person);
+                const { id } = await post('/api/people', person);
                 await giveLink({ id, name: person.name });
               })
             }
@@ -62,9 +62,9 @@ export function PeopleScreen() {
               isBusy={isBusy}
               onRole={(p, role) =>
                 void act(async () => {
-                  await post(`/api/people/${p.id}/role`, { role });
+                  await post('/api/people/[id]/role', { id: p.id }, { role });
                   notifySuccess(`${p.name} is ${role} from now on`, async () => {
-                    await post(`/api/people/${p.id}/role`, { role: p.role });
+                    await post('/api/people/[id]/role', { id: p.id }, { role: p.role });
                     await client.invalidateQueries({ queryKey: ['people'] });
                   });
                 })
@@ -72,14 +72,14 @@ export function PeopleScreen() {
               onLink={(p) => void act(() => giveLink(p))}
               onDeactivate={(p, why) =>
                 act(async () => {
-                  await post(`/api/people/${p.id}/deactivate`, { why });
+                  await post('/api/people/[id]/deactivate', { id: p.id }, { why });
                   setGiven(null);
                   notifySuccess(`${p.name} signs in no more`);
                 })
               }
               onReactivate={(p) =>
                 void act(async () => {
-                  await post(`/api/people/${p.id}/reactivate`, {});
+                  await post('/api/people/[id]/reactivate', { id: p.id }, {});
                   await giveLink(p);
                 })
               }

@@ -2,17 +2,16 @@ import { Button, PasswordInput, Table } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { SHORTEST_PASSWORD } from '../../../core/formats/password.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { notifyError, notifySuccess } from '../../../ui/notify.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
-import type { SessionRow } from '../model/person.ts';
 import { passwordSchema } from '../model/schemas.ts';
 
 /** One's own password, and where one is signed in. */
 export function YourSignIn() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => fetchJson<SessionRow[]>('/api/me/sessions') });
+  const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => get('/api/me/sessions') });
   const form = useForm({
     initialValues: { current: '', chosen: '' },
     validate: schemaResolver(passwordSchema, { sync: true }),
@@ -80,7 +79,9 @@ export function YourSignIn() {
                       <Button
                         size="xs"
                         variant="default"
-                        onClick={() => void act(() => post(`/api/me/sessions/${s.id}/end`, {}), 'Signed out there')}
+                        onClick={() =>
+                          void act(() => post('/api/me/sessions/[id]/end', { id: s.id }, {}), 'Signed out there')
+                        }
                       >
                         Sign out there
                       </Button>

@@ -78,7 +78,7 @@ export type ReferenceFailure =
   | { readonly code: 'taken'; readonly name: string }
   | { readonly code: 'isPrintAlready'; readonly name: string }
   | { readonly code: 'noPlace'; readonly place: string }
-  | { readonly code: 'notPrinted'; readonly name: string }
+  | { readonly code: 'notPrintedYet'; readonly name: string }
   | { readonly code: 'notOfIt' };
 export const referenceText = {
   noReference: () => 'There is no such reference part',
@@ -87,7 +87,8 @@ export const referenceText = {
   taken: (f: { name: string }) => `There is a reference part called ${f.name}; choose another name`,
   isPrintAlready: (f: { name: string }) => `${f.name} is a print of a reference part already: print that again`,
   noPlace: (f: { place: string }) => `This part has no place "${f.place}" to score`,
-  notPrinted: (f: { name: string }) => `Nothing of ${f.name} has been printed yet; score it when it is off the plate`,
+  notPrintedYet: (f: { name: string }) =>
+    `Nothing of ${f.name} has been printed yet; score it when it is off the plate`,
   notOfIt: () => 'That print or look does not belong to this reference part; open it again',
 } satisfies { [C in ReferenceFailure['code']]: (f: Extract<ReferenceFailure, { code: C }>) => string };
 

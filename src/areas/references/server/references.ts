@@ -115,7 +115,7 @@ export async function noteLook(
   if (strange !== undefined) return fail({ code: 'noPlace', place: strange });
   if (!(await printsOf(ctx, id)).some((p) => p.jobId === jobId)) return fail({ code: 'notOfIt' });
   const job = (await jobAsPrinted(ctx, jobId))!;
-  if (!job.isPrinted) return fail({ code: 'notPrinted', name: job.name });
+  if (!job.isPrinted) return fail({ code: 'notPrintedYet', name: job.name });
   return inTransaction<{ id: string }, ReferenceFailure>(ctx, async (inside) => {
     if (corrects !== null) {
       const [known] = await inside.db.select().from(referenceLook).where(eq(referenceLook.id, corrects));

@@ -26,7 +26,7 @@ export function AgainForm({
   );
   const send = async (overrides: Readonly<Record<string, SettingValue>>): Promise<void> => {
     try {
-      const { name } = await post<{ name: string }>(`/api/references/${r.id}/print`, { overrides });
+      const { name } = await post('/api/references/[id]/print', { id: r.id }, { overrides });
       notifySuccess(`${name} received: it is checked, approved and printed as any job`);
       onClose();
       await client.invalidateQueries();

@@ -30,7 +30,7 @@ export function LookForm({
   const [refusal, setRefusal] = useState<string | null>(null);
   const save = async (): Promise<void> => {
     try {
-      await post(`/api/references/${referenceId}/looks`, { jobId: print.jobId, scores, note, corrects });
+      await post('/api/references/[id]/looks', { id: referenceId }, { jobId: print.jobId, scores, note, corrects });
       notifySuccess(`${print.jobName} scored at ${Object.keys(scores).length} of ${places.length} places`);
       await client.invalidateQueries();
       onClose();

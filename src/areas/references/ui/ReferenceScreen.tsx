@@ -3,13 +3,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
-import type { Against, ReferencePage, ReferencePrint } from '../model/reference.ts';
+import type { Against, ReferencePrint } from '../model/reference.ts';
 import { AgainForm } from './AgainForm.tsx';
 import { LookForm } from './LookForm.tsx';
 import css from './ReferenceScreen.module.css';
@@ -21,7 +21,7 @@ export function ReferenceScreen({ id }: { readonly id: string }) {
   const [isAsking, setAsking] = useState(false);
   const { data: r, error } = useQuery({
     queryKey: ['reference', id],
-    queryFn: () => fetchJson<ReferencePage>(`/api/references/${id}`),
+    queryFn: () => get('/api/references/[id]', { id }),
   });
   if (error && !r)
     return (

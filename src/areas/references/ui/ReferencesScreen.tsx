@@ -3,13 +3,13 @@ import { schemaResolver, useForm } from '@mantine/form';
 import { useQuery } from '@tanstack/react-query';
 import { useQueryState } from 'nuqs';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { useMayChange } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
-import { placesOf, type ReferenceRow } from '../model/reference.ts';
+import { placesOf } from '../model/reference.ts';
 import { referenceSchema } from '../model/schemas.ts';
 
 const EXAMPLE =
@@ -21,7 +21,7 @@ export function ReferencesScreen() {
   const [jobId] = useQueryState('job');
   const { data, error } = useQuery({
     queryKey: ['references'],
-    queryFn: () => fetchJson<ReferenceRow[]>('/api/references'),
+    queryFn: () => get('/api/references'),
   });
   return (
     <>
@@ -84,7 +84,7 @@ function NewReference({ jobId }: { readonly jobId: string }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const { data: job } = useQuery({
     queryKey: ['job', jobId],
-    queryFn: () => fetchJson<{ name: string; title: string }>(`/api/jobs/${encodeURIComponent(jobId)}`),
+    queryFn: () => get('/api/jobs/[id]', { id: jobId }),
   });
   const sent = (typed: { readonly name: string; readonly places: string }) => ({
     jobId,
@@ -103,7 +103,7 @@ function NewReference({ jobId }: { readonly jobId: string }) {
   });
   const save = form.onSubmit(async (typed) => {
     try {
-      const { id } = await post<{ id: string }>('/api/references', sent(typed));
+      const { id } = await post('/api/references', sent(typed));
       navigate(`/checks/references/${id}`);
     } catch (e) {
       setRefusal((e as Error).message);

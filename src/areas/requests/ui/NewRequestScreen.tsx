@@ -46,7 +46,7 @@ export function NewRequestScreen() {
         const { sha256 } = await upload(f, (s) => setSending(`Uploading ${f.name}, ${Math.round(s * 100)} %`));
         sent.push({ sha256, name: f.name, size: f.size });
       }
-      const { id, name } = await post<{ id: string; name: string }>('/api/requests', { ...asked, files: sent });
+      const { id, name } = await post('/api/requests', { ...asked, files: sent });
       notifySuccess(`${name} sent`);
       navigate(`/checks/requests/${id}`);
     } catch (e) {

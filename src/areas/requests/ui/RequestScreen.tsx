@@ -3,13 +3,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { formatBytes } from '../../../core/units/format.ts';
 import { countOf } from '../../../core/units/plural.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { JobRooms } from '../../../ui/JobRooms.tsx';
 import { notifySuccess } from '../../../ui/notify.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { RequestRow } from '../model/request.ts';
 import css from './RequestScreen.module.css';
 
 /** One request: what is wanted, its files, and what became of it. */
@@ -22,11 +21,11 @@ export function RequestScreen({ id }: { readonly id: string }) {
   const [validationError, setValidationError] = useState<string | null>(null);
   const { data: r, error } = useQuery({
     queryKey: ['request', id],
-    queryFn: () => fetchJson<RequestRow>(`/api/requests/${id}`),
+    queryFn: () => get('/api/requests/[id]', { id }),
   });
-  const act = async (what: 'decline' | 'withdraw', body: object, said: string): Promise<void> => {
+  const act = async (sending: Promise<unknown>, said: string): Promise<void> => {
     try {
-      await post(`/api/requests/${id}/${what}`, body);
+      await sending;
       notifySuccess(said);
       setDeclining(false);
       setValidationError(null);
@@ -58,7 +57,10 @@ export function RequestScreen({ id }: { readonly id: string }) {
         </span>
         <div className="end">
           {r.state === 'open' && r.createdBy === person.id && (
-            <Button variant="default" onClick={() => void act('withdraw', {}, `${r.name} withdrawn`)}>
+            <Button
+              variant="default"
+              onClick={() => void act(post('/api/requests/[id]/withdraw', { id }, {}), `${r.name} withdrawn`)}
+            >
               Withdraw
             </Button>
           )}
@@ -80,7 +82,7 @@ export function RequestScreen({ id }: { readonly id: string }) {
             className="stacked"
             onSubmit={(e) => {
               e.preventDefault();
-              void act('decline', { answer }, `${r.name} declined`);
+              void act(post('/api/requests/[id]/decline', { id }, { answer }), `${r.name} declined`);
             }}
           >
             <TextInput

@@ -1,7 +1,7 @@
 import { Box, Button, Progress, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { EmergencyStop } from '../../../ui/EmergencyStop.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -35,7 +35,7 @@ function useFloor() {
   }, [client]);
   return useQuery({
     queryKey: ['floor'],
-    queryFn: () => fetchJson<FloorCard[]>('/api/floor'),
+    queryFn: () => get('/api/floor'),
     refetchInterval: 60_000,
   });
 }
@@ -44,7 +44,7 @@ function useFloor() {
 function Retired() {
   const { data = [] } = useQuery({
     queryKey: ['retired machines'],
-    queryFn: () => fetchJson<{ id: string; name: string; place: string }[]>('/api/machines/retired'),
+    queryFn: () => get('/api/machines/retired'),
   });
   if (data.length === 0) return null;
   return (

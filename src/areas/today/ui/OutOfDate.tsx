@@ -12,7 +12,7 @@ export function OutOfDate({ jobs }: { readonly jobs: Today['outOfDate'] }) {
   const client = useQueryClient();
   const again = useMutation({
     mutationFn: async () => {
-      for (const j of jobs) await post(`/api/jobs/${j.id}/check`, {});
+      for (const j of jobs) await post('/api/jobs/[id]/check', { id: j.id }, {});
       return jobs.length;
     },
     onSuccess: (n) => notifySuccess(`${n === 1 ? 'One check' : `${n} checks`} started`),

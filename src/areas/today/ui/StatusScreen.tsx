@@ -1,13 +1,12 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
-import type { StatusRow } from '../model/status.ts';
 
 export function StatusScreen() {
   const { data, error } = useQuery({
     queryKey: ['status'],
-    queryFn: () => fetchJson<StatusRow[]>('/api/status'),
+    queryFn: () => get('/api/status'),
     refetchInterval: 5000,
   });
   const wrong = data?.filter((r) => !r.isFine).length ?? 0;

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StartJob } from '../../../ui/StartJob.tsx';
@@ -24,7 +24,7 @@ export function TodayScreen() {
   const mayChange = useMayChange();
   const { data, error } = useQuery({
     queryKey: ['today'],
-    queryFn: () => fetchJson<Today>('/api/today'),
+    queryFn: () => get('/api/today'),
     refetchInterval: 10_000,
   });
   if (error && !data)

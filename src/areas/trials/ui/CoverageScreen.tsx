@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Table } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import type { MachineCard } from '../../machines/model/pages.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -30,7 +30,7 @@ interface CoverRow {
 export function CoverageScreen() {
   const { data, error } = useQuery({
     queryKey: ['machines'],
-    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+    queryFn: () => get('/api/machines'),
   });
   if (error && !data)
     return (

@@ -1,6 +1,6 @@
 import { Flex } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { day } from '../../../ui/dates.ts';
 import { ShortList, type Column } from '../../../ui/ShortList.tsx';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
@@ -87,7 +87,7 @@ const EMPTY =
 
 /** Values of every machine over time against limits of their own: what leaves them has changed, whatever the range allows. */
 export function DriftScreen() {
-  const { data, error } = useQuery({ queryKey: ['drift'], queryFn: () => fetchJson<Drift[]>('/api/trials/drift') });
+  const { data, error } = useQuery({ queryKey: ['drift'], queryFn: () => get('/api/trials/drift') });
   if (error && !data)
     return (
       <p className="empty" role="alert">

@@ -2,7 +2,7 @@ import { Button, Checkbox, Flex, Table } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration } from '../../../core/units/format.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { StateMark, type Mark } from '../../../ui/StateMark.tsx';
@@ -65,7 +65,7 @@ export function DueScreen() {
   const { data, error } = useQuery({
     queryKey: ['due', machine],
     enabled: machine !== undefined,
-    queryFn: () => fetchJson<DueTrial[]>(`/api/trials/due${machine ? `?machine=${machine}` : ''}`),
+    queryFn: () => get('/api/trials/due', { machine: machine ?? undefined }),
   });
   if (error && !data)
     return (
@@ -88,7 +88,7 @@ export function DueScreen() {
   const plan = async (): Promise<void> => {
     setBusy(true);
     try {
-      const { planned } = await post<{ planned: { id: string; name: string }[] }>('/api/trials/due', {
+      const { planned } = await post('/api/trials/due', {
         items: chosen.map(({ machineId, kind }) => ({ machineId, kind })),
         share: isShared,
       });

@@ -2,10 +2,9 @@ import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
-import type { MachineCard } from '../../machines/model/pages.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 
@@ -15,7 +14,7 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
   const person = usePerson();
   const { data: machines = [] } = useQuery({
     queryKey: ['machines'],
-    queryFn: () => fetchJson<MachineCard[]>('/api/machines'),
+    queryFn: () => get('/api/machines'),
   });
   const planned = machines.find((m) => m.id === t.machineId);
   const fitting = machines.filter((m) => m.printerId === planned?.printerId && m.mounted?.id === t.toolId);
@@ -27,13 +26,17 @@ export function ElsewhereForm({ trial: t, onDone }: { readonly trial: TrialPage;
   const isResin = kindOf(t.kind).technology === 'resin';
   const record = async (): Promise<void> => {
     try {
-      await post(`/api/trials/${t.id}/elsewhere`, {
-        machineId,
-        by,
-        at: new Date(at).toISOString(),
-        note,
-        resinC: typeof resinC === 'number' ? resinC : null,
-      });
+      await post(
+        '/api/trials/[id]/elsewhere',
+        { id: t.id },
+        {
+          machineId,
+          by,
+          at: new Date(at).toISOString(),
+          note,
+          resinC: typeof resinC === 'number' ? resinC : null,
+        },
+      );
       notifySuccess('Recorded; measure when it has cooled');
       await client.invalidateQueries({ queryKey: ['trial', t.id] });
       onDone();

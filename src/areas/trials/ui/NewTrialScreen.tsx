@@ -1,8 +1,8 @@
 import { Box, Button, NativeSelect, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { skipToken, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { formatDuration, formatFigure } from '../../../core/units/format.ts';
-import { ask, fetchJson, post } from '../../../ui/api.ts';
+import { ask, get, post } from '../../../ui/api.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { navigate } from '../../../ui/router.tsx';
 import { InReview } from '../../../ui/InReview.tsx';
@@ -10,18 +10,15 @@ import { useUsualProcess } from '../../../ui/useUsualProcess.ts';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { notifyError } from '../../../ui/notify.tsx';
 import { IN_USE } from '../../library/model/list.ts';
-import type { MachineCard } from '../../machines/model/pages.ts';
-import type { RecipePage } from '../../recipes/model/recipe.ts';
 import { fullSetOf, type TrialKind, type TrialKindKey } from '../kinds/define.ts';
 import { filamentKinds, isTrialKind, kindOf, resinKinds } from '../kinds/index.ts';
-import type { TrialPlan } from '../model/trial.ts';
 import { conditionRows, takenText } from './conditionRows.ts';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { Side } from '../../../ui/Side.tsx';
 
 /** Choose what to find out and on what; the coupon is made for that very machine while one looks. */
 export function NewTrialScreen() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => fetchJson<MachineCard[]>('/api/machines') });
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => get('/api/machines') });
   const [kindKey, setKind] = useState<TrialKindKey>('flow');
   const [machineId, setMachineId] = useState('');
   const [processId, setProcessId] = useState('');
@@ -35,7 +32,7 @@ export function NewTrialScreen() {
     setRecipeId(id);
     if (!id) return;
     try {
-      const { choice } = await fetchJson<RecipePage>(`/api/recipes/${id}`);
+      const { choice } = await get('/api/recipes/[id]', { id });
       if (choice.machineId) setMachineId(choice.machineId);
       setProcessId(choice.processId);
     } catch (e) {
@@ -89,15 +86,15 @@ export function NewTrialScreen() {
       : null;
   const preview = useQuery({
     queryKey: ['preview', input],
-    enabled: input !== null,
     retry: false,
-    queryFn: () => ask<{ plan: TrialPlan; lot: string }>('/api/trials/preview', input),
+    queryFn: input ? () => ask('/api/trials/preview', input) : skipToken,
   });
   const plan = preview.data?.plan;
   const start = async (): Promise<void> => {
+    if (!input) return;
     setBusy(true);
     try {
-      const made = await post<{ id: string }>('/api/trials', input);
+      const made = await post('/api/trials', input);
       navigate(`/trials/${made.id}`);
     } catch (e) {
       notifyError(e);

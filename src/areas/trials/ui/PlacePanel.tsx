@@ -59,7 +59,7 @@ export function PlacePanel({
   };
   const snap = (keep: boolean) =>
     doing(async () => {
-      const { svg } = await post<{ svg: string }>(`/api/trials/${t.id}/camera`, { band, feature: featureKey, keep });
+      const { svg } = await post('/api/trials/[id]/camera', { id: t.id }, { band, feature: featureKey, keep });
       setSeen({ place: spot, svg });
       if (keep) notifySuccess('Picture saved with the trial');
     });

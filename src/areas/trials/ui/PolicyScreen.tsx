@@ -1,12 +1,12 @@
 import { Box, Button, Checkbox, Group, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { fetchJson, put } from '../../../ui/api.ts';
+import { get, put } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { usePerson } from '../../../ui/person.tsx';
 import { notifySuccess, notifyError } from '../../../ui/notify.tsx';
-import { jobClasses, type Policy, type PolicyPage } from '../../machines/model/policy.ts';
+import { jobClasses, type Policy } from '../../machines/model/policy.ts';
 import { provingKinds } from '../kinds/index.ts';
 import { UnprovenSettings } from './UnprovenSettings.tsx';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -22,7 +22,7 @@ const CEILINGS = [
 export function PolicyScreen() {
   const client = useQueryClient();
   const isLead = usePerson().role === 'lead';
-  const { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => fetchJson<PolicyPage>('/api/policy') });
+  const { data, error } = useQuery({ queryKey: ['policy'], queryFn: () => get('/api/policy') });
   const [edit, setEdit] = useState<Policy | null>(null);
   const [why, setWhy] = useState('');
   const [busy, setBusy] = useState(false);

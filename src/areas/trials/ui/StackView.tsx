@@ -1,9 +1,9 @@
 import { Box, Button, Group } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { layerCount, layerSeconds, motionIn, subExposures, type PlateProgram } from '../../../core/resin/plate.ts';
+import { layerCount, layerSeconds, motionIn, subExposures } from '../../../core/resin/plate.ts';
 import { darkTimeS } from '../../../core/resin/sequence.ts';
-import { fetchJson } from '../../../ui/api.ts';
+import { get } from '../../../ui/api.ts';
 import { LayerSlider } from '../../../ui/LayerSlider.tsx';
 import { PathCanvas } from '../../../ui/path/PathCanvas.tsx';
 import { useWorker } from '../../../ui/path/useWorker.ts';
@@ -20,7 +20,7 @@ export function StackView({ trial: t }: { readonly trial: TrialPage }) {
   const { data, error } = useQuery({
     queryKey: ['plate', t.id],
     staleTime: Infinity,
-    queryFn: () => fetchJson<{ readonly plates: readonly PlateProgram[] }>(`/api/trials/${t.id}/plate`),
+    queryFn: () => get('/api/trials/[id]/plate', { id: t.id }),
   });
   const [plate, setPlate] = useState(t.progress?.plate ?? 0);
   const [wanted, setLayer] = useState(0);

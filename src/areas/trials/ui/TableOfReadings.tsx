@@ -9,7 +9,7 @@ export function TableOfReadings({ trialId, mayChange }: { readonly trialId: stri
   const client = useQueryClient();
   const take = async (file: File): Promise<void> => {
     try {
-      const { kept } = await post<{ kept: number }>(`/api/trials/${trialId}/readingTable`, { text: await file.text() });
+      const { kept } = await post('/api/trials/[id]/readingTable', { id: trialId }, { text: await file.text() });
       notifySuccess(`${kept} readings imported`);
       await client.invalidateQueries({ queryKey: ['trial', trialId] });
     } catch (e) {

@@ -2,7 +2,7 @@ import { Box, Button } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { agreementOf } from '../../../core/fitting/agreement.ts';
-import { fetchJson, post } from '../../../ui/api.ts';
+import { get, post } from '../../../ui/api.ts';
 import { day, dayAndTime } from '../../../ui/dates.ts';
 import { useMayChange } from '../../../ui/person.tsx';
 import { navigate } from '../../../ui/router.tsx';
@@ -14,7 +14,6 @@ import { kindOf } from '../kinds/index.ts';
 import type { TrialPage } from '../model/pages.ts';
 import { placeLooks } from './placeLooks.ts';
 import { conditionRows } from './conditionRows.ts';
-import type { Decision } from '../model/trial.ts';
 import { ReadingGrid } from './ReadingGrid.tsx';
 import { CouponDrawing } from './CouponDrawing.tsx';
 import { Decide } from './Decide.tsx';
@@ -34,7 +33,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const mayChange = useMayChange();
   const { data: t, error } = useQuery({
     queryKey: ['trial', id],
-    queryFn: () => fetchJson<TrialPage>(`/api/trials/${id}`),
+    queryFn: () => get('/api/trials/[id]', { id }),
     refetchInterval: (q) => (q.state.data?.state === 'printing' ? 1500 : false),
   });
   const [place, setPlace] = useState<string | null>(null);
@@ -50,7 +49,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   const refresh = (): Promise<void> => client.invalidateQueries({ queryKey: ['trial', id] });
   const wish = async (w: AskedWish): Promise<void> => {
     try {
-      await post(`/api/trials/${id}/print`, { wish: w });
+      await post('/api/trials/[id]/print', { id }, { wish: w });
       await refresh();
     } catch (e) {
       notifyError(e);
@@ -58,10 +57,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   };
   const decide = async (outcome: 'accepted' | 'set aside', why: string): Promise<void> => {
     try {
-      const r = await post<{ written: Decision['written']; pairingRevision: number | null }>(
-        `/api/trials/${id}/decision`,
-        { outcome, why },
-      );
+      const r = await post('/api/trials/[id]/decision', { id }, { outcome, why });
       notifySuccess(
         outcome === 'accepted' && r.written.length === 0
           ? 'Saved to the series'
@@ -81,7 +77,7 @@ export function TrialScreen({ id }: { readonly id: string }) {
   };
   const extend = async (bands: readonly number[]): Promise<void> => {
     try {
-      const made = await post<{ id: string; name: string }>('/api/trials', {
+      const made = await post('/api/trials', {
         kind: t.kind,
         machineId: t.machineId,
         toolId: t.toolId,

@@ -65,7 +65,7 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
   latest.current = kept;
   const queue = useRef<ReadingQueue>(null);
   queue.current ??= new ReadingQueue(
-    (reading) => post(`/api/trials/${t.id}/readings`, reading),
+    (reading) => post('/api/trials/[id]/readings', { id: t.id }, reading),
     () => ({
       onTaken: (key, text, id) => {
         taken.current.set(key, { typed: text, id, was: latest.current.get(key)?.id });
@@ -138,7 +138,7 @@ export function useReadings(t: TrialPage, mayChange: boolean, onKept: () => void
         for (const key of order) {
           if (kept.has(key)) continue;
           const place = measuringPointOf(key);
-          const { typed: shown } = await post<{ typed: string }>(`/api/trials/${t.id}/instrument`, place);
+          const { typed: shown } = await post('/api/trials/[id]/instrument', { id: t.id }, place);
           await keep(key, shown, `${instrumentOf(key)}, connected`);
         }
       } catch (e) {

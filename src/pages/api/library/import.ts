@@ -21,5 +21,5 @@ export const POST = command({
   text: libraryText,
   largestBytes: 2 * LARGEST_BYTES + FRAME_BYTES,
   statuses: { badFile: 400 },
-  run: ({ ctx, body }) => (body.write ? importWhole(ctx, body.text, body) : previewWhole(ctx, body.text)),
+  run: async ({ ctx, body }) => (body.write ? importWhole(ctx, body.text, body) : previewWhole(ctx, body.text)),
 });

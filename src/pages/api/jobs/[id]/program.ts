@@ -6,11 +6,13 @@ import { unpackedName } from '../../../../core/gcode/unpack.ts';
 import { fail } from '../../../../core/result/result.ts';
 import { attachment } from '../../../../platform/files/attachment.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
+import { asks, words } from '../../../../platform/http/query.ts';
 
 /** The program of a job: its own file, or the one laid from its mesh by the newest check; with `original`
  *  the file as it came, another file of the plate by its digest, or the meshes as they were `repaired`. */
 export const GET = reading({
   role: 'viewer',
+  query: asks({ original: words }),
   database: 'streamed',
   text: checkText,
   statuses: { noJob: 404, noProgram: 409 },
@@ -18,7 +20,7 @@ export const GET = reading({
     const page = await getJobPage(ctx, params['id']!);
     if (!page.ok) return page;
     const { mesh, run, fileSha, fileName } = page.value;
-    const asked = query.get('original');
+    const asked = query.original ?? null;
     if (asked === 'repaired') {
       if (!run?.repairedSha) return fail({ code: 'noProgram' });
       const name = fileName.replace(/\.[^.]*$/, '-repaired.3mf');

@@ -7,6 +7,6 @@ export const POST = command({
   role: 'technician',
   schema: lookSchema,
   text: referenceText,
-  statuses: { noReference: 404, notPrinted: 409, notOfIt: 409 },
+  statuses: { noReference: 404, notPrintedYet: 409, notOfIt: 409 },
   run: ({ ctx, params, body }) => noteLook(ctx, params['id']!, body),
 });

@@ -3,9 +3,11 @@ import { trialText } from '../../../../areas/trials/model/failures.ts';
 import { findTrial, platesOf, stackOf } from '../../../../areas/trials/server/index.ts';
 import { fail } from '../../../../core/result/result.ts';
 import { reading } from '../../../../platform/http/endpoint.ts';
+import { asks, digits } from '../../../../platform/http/query.ts';
 
 export const GET = reading({
   role: 'viewer',
+  query: asks({ plate: digits }),
   text: trialText,
   statuses: { noTrial: 404, notReady: 404 },
   run: async ({ ctx, params, query }) => {
@@ -13,7 +15,7 @@ export const GET = reading({
     if (!row) return fail({ code: 'noTrial' });
     if (kindOf(row.kind).technology === 'resin') {
       const plates = platesOf(row.gcode);
-      const plate = plates[Number(query.get('plate') ?? 1) - 1];
+      const plate = plates[Number(query.plate ?? 1) - 1];
       if (!plate)
         return fail({
           code: 'notReady',
