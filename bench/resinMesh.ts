@@ -46,7 +46,7 @@ function vase(triangles: number, [w, d]: readonly [number, number]): Mesh {
   }
   return weld({ xyz, corners: mesh.corners });
 }
-const SCREEN = [5760, 3600] as const;
+const SCREEN = [6000, 3500] as const;
 const MM = [288, 180] as const;
 
 if (process.argv[2] === 'memory') {

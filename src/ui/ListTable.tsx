@@ -94,6 +94,7 @@ export function ListTable<T extends { readonly id: string | number }, K extends 
       isOlder={isPlaceholderData || typed !== search}
       found={data.found}
       all={data.all}
+      isCutShort={data.isCutShort}
       csv={`${from}/csv?${listQuery(asked)}`}
       asks={{
         search,

@@ -2,7 +2,7 @@ import { Button, Group, NativeSelect, SegmentedControl, TextInput } from '@manti
 import { DataTable, type DataTableSortStatus } from 'mantine-datatable';
 import 'mantine-datatable/styles.layer.css';
 import type { ReactNode } from 'react';
-import type { FacetCount } from '../core/lists/list.ts';
+import { MOST_COUNTED, type FacetCount } from '../core/lists/list.ts';
 
 interface ShownColumn<T> {
   readonly key: string;
@@ -41,6 +41,7 @@ export function ListView<T extends { readonly id: string | number }>({
   facets,
   found,
   all,
+  isCutShort = false,
   csv,
   asks,
   pages,
@@ -53,6 +54,8 @@ export function ListView<T extends { readonly id: string | number }>({
   readonly facets: readonly Facet[];
   readonly found: number;
   readonly all: number;
+  /** There are more than are counted. */
+  readonly isCutShort?: boolean;
   /** Address of the table file. */
   readonly csv: string;
   readonly asks: Asks;
@@ -64,6 +67,7 @@ export function ListView<T extends { readonly id: string | number }>({
     columnAccessor: asks.sort.replace(/^-/, ''),
     direction: asks.sort.startsWith('-') ? 'desc' : 'asc',
   };
+  const counted = (n: number): string => (isCutShort && n >= MOST_COUNTED ? `${n}+` : String(n));
   return (
     <>
       <div className="listbar">
@@ -79,7 +83,7 @@ export function ListView<T extends { readonly id: string | number }>({
           <FacetChoice key={f.key} facet={f} onChoose={(value) => asks.onChoose(f.key, value)} />
         ))}
         <span className="hint" role="status" aria-busy={isOlder}>
-          {found === all ? all : `${found} of ${all}`} {name}
+          {found === all ? counted(all) : `${counted(found)} of ${counted(all)}`} {name}
         </span>
         <Button component="a" variant="default" ml="auto" href={csv} download={`${name}.csv`}>
           CSV
@@ -106,14 +110,17 @@ export function ListView<T extends { readonly id: string | number }>({
         noRecordsText={`None of the ${name} fits what is asked for above.`}
         noRecordsIcon={<span />}
       />
-      {(pages.onNext ?? pages.onPrevious) && <PageRow {...pages} name={name} rows={rows.length} found={found} />}
+      {(pages.onNext ?? pages.onPrevious) && (
+        <PageRow {...pages} name={name} rows={rows.length} found={counted(found)} />
+      )}
     </>
   );
 }
 
 /** Where the rows shown stand in the list, and the ways on and back; null at an end. */
 export interface ListPages {
-  readonly before: number;
+  /** Null where nobody has counted so far. */
+  readonly before: number | null;
   readonly onFirst: () => void;
   readonly onPrevious: (() => void) | null;
   readonly onNext: (() => void) | null;
@@ -126,7 +133,7 @@ function PageRow({
   onFirst,
   onPrevious,
   onNext,
-}: ListPages & { readonly name: string; readonly rows: number; readonly found: number }) {
+}: ListPages & { readonly name: string; readonly rows: number; readonly found: string }) {
   const turn = (to: (() => void) | null) => (): void => {
     to?.();
     window.scrollTo(0, 0);
@@ -134,7 +141,7 @@ function PageRow({
   return (
     <Group component="nav" aria-label={`Pages of ${name}`} justify="flex-end" gap={8} px={16} py={10}>
       <span className="hint f">
-        {before + 1}–{before + rows} of {found}
+        {before === null ? rows : `${before + 1}–${before + rows}`} of {found}
       </span>
       <Button variant="default" disabled={!onPrevious} onClick={turn(onFirst)}>
         First

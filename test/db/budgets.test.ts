@@ -4,7 +4,12 @@ import { getJobPage, jobList, listOtherMachines } from '../../src/areas/checks/s
 import { getRecipePage, keepRecipe } from '../../src/areas/recipes/server/index.ts';
 import type { PairingEntry } from '../../src/areas/library/model/records.ts';
 import { writePairing } from '../../src/areas/library/server/index.ts';
-import { getMachinePage, listAllCare, listMachineCards } from '../../src/areas/machines/server/index.ts';
+import {
+  getMachinePage,
+  getPairingMatrix,
+  listAllCare,
+  listMachineCards,
+} from '../../src/areas/machines/server/index.ts';
 import { getFloor, getToday } from '../../src/areas/today/server/index.ts';
 import { listDrifts, listDue, trialList } from '../../src/areas/trials/server/index.ts';
 import type { Ctx } from '../../src/platform/db/context.ts';
@@ -105,6 +110,7 @@ const budgets: readonly (readonly [page: string, most: number, read: (ctx: Ctx) 
   ['Today', 21, getToday],
   ['the floor', 14, getFloor],
   ['care', 6, listAllCare],
+  ['pairings', 11, getPairingMatrix],
   ['drift', 2, listDrifts],
   ['a list of trials', 3, (ctx) => listed(ctx, trialList)],
   ['a list of jobs', 3, (ctx) => listed(ctx, jobList)],

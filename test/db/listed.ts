@@ -10,7 +10,7 @@ export const listed = <T, K extends string>(
   ctx: Reader,
   list: ListSpec<T, K>,
   query: Readonly<Record<string, string>> = {},
-): Promise<ListPage<T>> => listPage(ctx, list, listQuestion(Object.fromEntries(new URLSearchParams(query))));
+): Promise<ListPage<T>> => listPage(ctx, list, listQuestion(query));
 
 /** What stands in one column of a page. */
 export async function cellsListed<T, K extends string>(
@@ -29,6 +29,6 @@ export async function tableOfList<T, K extends string>(
   query: Readonly<Record<string, string>> = {},
 ): Promise<string[]> {
   let text = '';
-  for await (const part of tableLines(ctx, list, Object.fromEntries(new URLSearchParams(query)))) text += part;
+  for await (const part of tableLines(ctx, list, query)) text += part;
   return text.trimEnd().split('\r\n');
 }

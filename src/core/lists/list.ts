@@ -17,14 +17,18 @@ export interface FacetCount {
   readonly value: string;
   readonly n: number;
 }
+/** A list is counted so far: beyond that a page would take the longer the more there is. */
+export const MOST_COUNTED = 20_000;
 /** One page of a list: its rows, how many come before them, how many there are, and how the choices stand. */
 export interface ListPage<T> {
   readonly rows: readonly T[];
-  /** Rows before the first of these. */
-  readonly before: number;
+  /** Rows before the first of these; null where more rows fit than are counted. */
+  readonly before: number | null;
   /** Rows that fit what is asked for. */
   readonly found: number;
   readonly all: number;
+  /** There are more rows than are counted: what is said of how many is the least. */
+  readonly isCutShort: boolean;
   /** Values of each column that is a choice, with how many rows each would leave, most frequent first; none where nobody asks for them. */
   readonly facets: Readonly<Record<string, readonly FacetCount[]>>;
   /** What it is sorted by: a column's key, with a minus before it where it falls. */

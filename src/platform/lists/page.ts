@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm';
-import type { FacetCount, ListColumns, ListPage } from '../../core/lists/list.ts';
+import { MOST_COUNTED, type FacetCount, type ListColumns, type ListPage } from '../../core/lists/list.ts';
 import type { Ctx } from '../db/context.ts';
 import { cursorText, type Cursor, type ListQuestion } from './question.ts';
 
@@ -11,6 +11,8 @@ export interface ListCell {
   readonly as?: 'figure' | 'time';
   /** Another thing to sort by than what is shown; a figure. */
   readonly sortedBy?: SQL;
+  /** It is sorted by a whole number that every row has and no two share: a page is read by its index alone, however long the list. */
+  readonly isNumber?: true;
   /** A JSON array: each of its values is a choice of its own. */
   readonly isMany?: true;
 }
@@ -67,16 +69,23 @@ interface Order {
   readonly sort: string;
   readonly key: SQL;
   readonly isFigure: boolean;
+  readonly isNumber: boolean;
   readonly isDescending: boolean;
 }
 function orderOf<T>(list: AnyList<T>, sort: string): Order {
   const cell = list.cells[sort.replace(/^-/, '')];
   if (!cell || cell.isMany) return orderOf(list, list.usual);
   const figure = cell.sortedBy ?? figureOf(cell);
+  const isNumber = cell.isNumber === true && cell.sortedBy !== undefined;
   return {
     sort,
-    key: figure ? sql`(${figure})::float8` : sql`nullif(${cell.cell}, '') collate as_counted`,
+    key: isNumber
+      ? cell.sortedBy
+      : figure
+        ? sql`(${figure})::float8`
+        : sql`nullif(${cell.cell}, '') collate as_counted`,
     isFigure: figure !== null,
+    isNumber,
     isDescending: sort.startsWith('-'),
   };
 }
@@ -84,17 +93,21 @@ function orderOf<T>(list: AnyList<T>, sort: string): Order {
 const figureOf = ({ cell, as }: ListCell): SQL | null =>
   as === 'time' ? sql`extract(epoch from ${cell}) * 1000000` : as === 'figure' ? cell : null;
 
+const WHOLE = /^\d{1,18}$/;
 const FIGURE = /^-?\d+(\.\d+)?(e[+-]\d+)?$/;
 /** A place that was told for this order, and that its rows can be compared with. */
 function placeIn<T>(list: AnyList<T>, o: Order, cursor: Cursor): Cursor | null {
-  const isKey = cursor.key === null || !o.isFigure || FIGURE.test(cursor.key);
-  const isId = list.idAs !== 'bigint' || /^\d{1,18}$/.test(cursor.id);
+  const isKey = o.isNumber
+    ? WHOLE.test(cursor.key ?? '')
+    : cursor.key === null || !o.isFigure || FIGURE.test(cursor.key);
+  const isId = list.idAs !== 'bigint' || WHOLE.test(cursor.id);
   return cursor.sort === o.sort && isKey && isId ? cursor : null;
 }
 /** Whether a row stands behind a place, or before it; rows without a key stand last in either direction. */
 function beyond<T>(list: AnyList<T>, o: Order, at: Cursor, way: 'after' | 'before'): SQL {
   const isUp = (way === 'after') !== o.isDescending;
   const further = isUp ? sql`>` : sql`<`;
+  if (o.isNumber) return sql`${o.key} ${further} ${at.key}::bigint`;
   const id = list.idAs === 'bigint' ? sql`${at.id}::bigint` : sql`${at.id}`;
   if (at.key === null) {
     const alike = sql`${o.key} is null and ${list.id} ${further} ${id}`;
@@ -123,10 +136,13 @@ async function placesOf<T>(
 ): Promise<Read> {
   const isBack = from?.way === 'before';
   const way = isBack !== o.isDescending ? sql`desc` : sql`asc`;
+  const order = o.isNumber
+    ? sql`${o.key} ${way}`
+    : sql`(${o.key}) is null ${isBack ? sql`desc` : sql`asc`}, ${o.key} ${way}, ${list.id} ${way}`;
   const { rows } = await ctx.db.execute<Place>(sql`
     select ${list.id}::text as id, (${o.key})::text as key from ${list.from}
     where ${asked(list, q)} and ${from ? beyond(list, o, from.at, from.way) : sql`true`}
-    order by (${o.key}) is null ${isBack ? sql`desc` : sql`asc`}, ${o.key} ${way}, ${list.id} ${way} limit ${q.limit + 1}`);
+    order by ${order} limit ${q.limit + 1}`);
   const places = rows.slice(0, q.limit);
   return { places: isBack ? places.reverse() : places, isMore: rows.length > q.limit };
 }
@@ -144,7 +160,7 @@ const ALL = '';
 const FOUND = 'found ';
 const BEFORE = 'before ';
 /** How many rows there are, fit, and come before a place; and what each choice would leave, counted without its own. Each row is looked
- *  through once. */
+ *  through once, and no more of them than a list is counted to. */
 async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, before: SQL | null) {
   const asks = facetsOf(list).filter(([key]) => q.isCounted || q.chosen[key] !== undefined);
   const facets = asks.map(([key, { cell, isMany }], i) => ({
@@ -164,10 +180,10 @@ async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, befor
   const { rows } = await ctx.db.execute<{ facet: string; value: string; n: number }>(sql`
     with named as materialized (
       select ${sql.join([sql`${before ?? sql`false`} as is_before`, ...facets.map((f) => sql`${f.cell} as ${f.as}`)], sql`, `)}
-      from ${list.from} where ${named(list, q)})
+      from ${list.from} where ${named(list, q)} limit ${MOST_COUNTED + 1})
     ${sql.join(
       [
-        count(ALL, sql`${list.from} where ${list.where ?? sql`true`}`),
+        count(ALL, sql`(select from ${list.from} where ${list.where ?? sql`true`} limit ${MOST_COUNTED + 1}) of`),
         count(FOUND, sql`named where ${chosen()}`),
         count(BEFORE, sql`named where is_before and ${chosen()}`),
         ...(q.isCounted ? facets : []).map(({ key, as, isMany }) => {
@@ -181,9 +197,10 @@ async function countsOf<T>(ctx: Reader, list: AnyList<T>, q: ListQuestion, befor
   const of = (facet: string) => rows.filter((r) => r.facet === facet);
   const n = (facet: string): number => of(facet)[0]?.n ?? 0;
   return {
-    all: n(ALL),
-    found: n(FOUND),
-    before: n(BEFORE),
+    all: Math.min(n(ALL), MOST_COUNTED),
+    found: Math.min(n(FOUND), MOST_COUNTED),
+    before: n(FOUND) > MOST_COUNTED ? null : n(BEFORE),
+    isCutShort: n(ALL) > MOST_COUNTED,
     facets: Object.fromEntries(
       (q.isCounted ? facets : []).map(({ key }): [string, FacetCount[]] => [
         key,
@@ -228,9 +245,10 @@ export async function* eachOf<T, K extends string>(
   ctx: Reader,
   spec: ListSpec<T, K>,
   asks: ListQuestion,
+  atOnce = ROWS_AT_ONCE,
 ): AsyncGenerator<readonly T[]> {
   const list: AnyList<T> = spec;
-  const q = { ...asks, limit: ROWS_AT_ONCE };
+  const q = { ...asks, limit: atOnce };
   const o = orderOf(list, q.sort);
   let at: Cursor | null = null;
   for (;;) {

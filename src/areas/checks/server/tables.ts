@@ -57,6 +57,8 @@ export const job = pgTable(
   },
   (t) => [
     index('job_request').on(t.requestId),
+    index('job_by_state').on(t.state, t.number),
+    index('job_by_recipe').on(t.recipeId),
     index('job_queue').on(t.queueId, t.queueRank),
     check(
       'job_queued',
@@ -108,6 +110,7 @@ export const checkRun = pgTable(
   (t) => [
     index('check_run_job').on(t.jobId, t.at),
     index('check_run_work').on(t.workSha),
+    index('check_run_by_state').on(t.state, t.at),
     check('check_run_state', isOneOf(t.state, runStates)),
   ],
 );
@@ -160,6 +163,7 @@ export const jobOutcome = pgTable(
   },
   (t) => [
     index('job_outcome_job').on(t.jobId, t.number),
+    index('job_outcome_at').on(t.at),
     check('job_outcome_result', sql`${t.result} in ('good', 'usable', 'failed')`),
     check('job_outcome_layer', sql`${t.layer} is null or ${t.layer} > 0`),
   ],

@@ -225,6 +225,9 @@ export async function findPairingHead(ctx: Reader, pairingId: string) {
   return row ?? null;
 }
 
+/** The last revision of each pairing, found without reading those before it. */
+const isHead = sql`${pairingRevision.number} = (select max(r.number) from pairing_revision r where r.pairing_id = ${pairing.id})`;
+
 export interface PairingKey {
   readonly scope: 'machine' | 'printer';
   readonly scopeId: string;
@@ -234,7 +237,7 @@ export interface PairingKey {
 const nameOfPairing = (k: PairingKey): string => `${k.scope} ${k.scopeId} ${k.toolId} ${k.materialId}`;
 const pairingsWithHead = bySets(async (ctx: Reader, keys: readonly PairingKey[]) => {
   const rows = await ctx.db
-    .selectDistinctOn([pairing.id], {
+    .select({
       ...{ id: pairing.id, scope: pairing.scope, scopeId: pairing.scopeId },
       ...{ toolId: pairing.toolId, materialId: pairing.materialId, entries: pairingRevision.entries },
     })
@@ -245,9 +248,9 @@ const pairingsWithHead = bySets(async (ctx: Reader, keys: readonly PairingKey[])
         inArray(pairing.scopeId, [...new Set(keys.map((k) => k.scopeId))]),
         inArray(pairing.toolId, [...new Set(keys.map((k) => k.toolId))]),
         inArray(pairing.materialId, [...new Set(keys.map((k) => k.materialId))]),
+        isHead,
       ),
-    )
-    .orderBy(pairing.id, desc(pairingRevision.number));
+    );
   return new Map(rows.map((row) => [nameOfPairing(row), row]));
 }, nameOfPairing);
 /** A pairing with the entries of its head. */
@@ -261,7 +264,7 @@ export async function listPairingHeads(
 ) {
   if (machineIds.length === 0) return [];
   return ctx.db
-    .selectDistinctOn([pairing.id], {
+    .select({
       ...{ machineId: pairing.scopeId, toolId: pairing.toolId, materialId: pairing.materialId },
       ...{ entries: pairingRevision.entries, number: pairingRevision.number },
     })
@@ -273,7 +276,8 @@ export async function listPairingHeads(
         inArray(pairing.scopeId, [...machineIds]),
         of && inArray(pairing.toolId, [...of.toolIds]),
         of && inArray(pairing.materialId, [...of.materialIds]),
+        isHead,
       ),
     )
-    .orderBy(pairing.id, desc(pairingRevision.number));
+    .orderBy(pairing.id);
 }

@@ -26,17 +26,14 @@ export async function listCare(
     careRound.machineId,
     of.map((m) => m.id),
   );
-  const done = await ctx.db
-    .selectDistinctOn([careRound.machineId, careRound.taskKey])
-    .from(careRound)
-    .where(and(eq(careRound.state, 'done'), ofThem))
-    .orderBy(careRound.machineId, careRound.taskKey, desc(careRound.endedAt));
-  const lastOf = new Map(done.map((d) => [`${d.machineId} ${d.taskKey}`, d]));
+  const lasts = await lastRounds(
+    ctx,
+    wanted.map(({ m, key }) => ({ machineId: m.id, key })),
+  );
   const under = await ctx.db
     .select()
     .from(careRound)
     .where(and(eq(careRound.state, 'under way'), ofThem));
-  const lasts = wanted.map(({ m, key }) => lastOf.get(`${m.id} ${key}`) ?? null);
   const used = await usedSince(
     ctx,
     wanted.map(({ m }, i) => ({ machineId: m.id, since: lasts[i]?.endedAt ?? m.addedAt })),
@@ -45,10 +42,27 @@ export async function listCare(
   return wanted.map(({ m, key, task }, i) => ({
     ...{ machineId: m.id, machineName: m.name, place: m.place, key, task },
     ...careDue(task, used[i]!, now, nameOf),
-    doneAt: lasts[i]?.endedAt?.toISOString() ?? null,
+    doneAt: lasts[i]?.endedAt.toISOString() ?? null,
     doneByName: lasts[i]?.byName ?? null,
     isUnderWay: under.some((r) => r.machineId === m.id && r.taskKey === key),
   }));
+}
+
+/** When tasks were done last on machines, and by whom; null where never. Rounds before those are not read. */
+async function lastRounds(
+  { db }: Pick<Ctx, 'db'>,
+  of: readonly { readonly machineId: string; readonly key: string }[],
+): Promise<({ readonly endedAt: Date; readonly byName: string } | null)[]> {
+  if (of.length === 0) return [];
+  const { rows } = await db.execute<{ endedAt: string | null; byName: string | null }>(sql`
+    select r.ended_at as "endedAt", r.by_name as "byName"
+    from unnest(${sql.param(of.map((o) => o.machineId))}::text[], ${sql.param(of.map((o) => o.key))}::text[]) with ordinality u(machine, task, n)
+    left join lateral (
+      select d.ended_at, d.by_name from ${careRound} d where d.machine_id = u.machine and d.task_key = u.task and d.state = 'done' order by d.ended_at desc limit 1
+    ) r on true order by u.n`);
+  return rows.map(({ endedAt, byName }) =>
+    endedAt === null || byName === null ? null : { endedAt: new Date(endedAt), byName },
+  );
 }
 
 /** What machines have done since given moments: hours, by their own clocks where they told them, and prints that came to an end, failures,

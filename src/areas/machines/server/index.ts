@@ -6,8 +6,9 @@ export {
   findMounted,
   listHeads,
   listMachines,
+  findLastWork,
+  listWorkSince,
   listMaintenance,
-  maintenanceRows,
   type Machine,
 } from './queries.ts';
 export { containerList, maintenanceList } from './list.ts';

@@ -21,7 +21,8 @@ import {
   findMounted,
   headsOf,
   listMachines,
-  listMaintenance,
+  listNewestMaintenance,
+  findLastWork,
   type HeadOnMachine,
   type Machine,
 } from './queries.ts';
@@ -82,11 +83,14 @@ export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
   return cardsOf(ctx, machines, machines);
 }
 
+/** So much of its work stands on a machine's page; all of it is a list of its own. */
+const MOST_WORK = 100;
+
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
   const [card] = await cardsOf(ctx, [m], await listMachines(ctx));
-  const work = await listMaintenance(ctx, m.id);
+  const work = await listNewestMaintenance(ctx, m.id, MOST_WORK);
   const released = await getReleasedRevision(ctx, m.printerId);
   const maintenance = work.map((e) => ({
     id: e.id,
@@ -97,7 +101,7 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
   }));
   return succeed({
     ...card!,
-    fitted: await fittedOn(ctx, m, card!.technology, work),
+    fitted: await fittedOn(ctx, m, card!.technology),
     profile: { at: released.at.toISOString(), values: onlyInProfile(released.resolved) },
     care: (await listCare(ctx, [m])).filter((c) => c.isUnderWay || c.state === 'due' || c.state === 'soon'),
     device: m.device,
@@ -109,13 +113,9 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
 }
 
 /** What wears, as it was put on last, with what it has done since. */
-async function fittedOn(
-  ctx: Ctx,
-  m: Machine,
-  technology: 'filament' | 'resin',
-  work: Awaited<ReturnType<typeof listMaintenance>>,
-): Promise<Fitted[]> {
+async function fittedOn(ctx: Ctx, m: Machine, technology: 'filament' | 'resin'): Promise<Fitted[]> {
   const kinds = fittingFor(technology);
+  const work = (await findLastWork(ctx, m.id)) ?? [];
   const last = kinds.map((kind) => work.find((w) => w.kind === kind) ?? null);
   const used = await usedSince(
     ctx,

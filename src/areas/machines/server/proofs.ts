@@ -1,12 +1,10 @@
-import { desc, inArray } from 'drizzle-orm';
 import { bySets } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { conditionDependentSettings } from '../../library/model/along.ts';
 import type { Proof } from '../../library/model/records.ts';
 import { judgeEntry, latest, listPairingHeads } from '../../library/server/index.ts';
 import { maintenanceKinds } from '../model/maintenance.ts';
-import { listMachines, type Machine } from './queries.ts';
-import { maintenance } from './tables.ts';
+import { findLastWorks, listMachines, type Machine } from './queries.ts';
 
 /** A machine with a tool and a material, whose evidence is asked for. */
 export interface ProofsAsked {
@@ -38,14 +36,7 @@ export async function listProofsOf(
   });
   const of = new Map(pairings.map((p) => [`${p.machineId} ${pairOf(p)}`, p]));
   const first = firstOfSisters(pairings, sisters);
-  // the last work of a kind makes due whatever earlier work of it did
-  const work = await ctx.db
-    .selectDistinctOn([maintenance.machineId, maintenance.kind, maintenance.head])
-    .from(maintenance)
-    .where(inArray(maintenance.machineId, own))
-    .orderBy(maintenance.machineId, maintenance.kind, maintenance.head, desc(maintenance.at));
-  const workOn = new Map<string, typeof work>();
-  for (const w of work) workOn.set(w.machineId, [...(workOn.get(w.machineId) ?? []), w]);
+  const workOn = await findLastWorks(ctx, own);
   const now = ctx.clock.now();
   return asked.map(({ machine, lot, head, ...pair }) => {
     const events = (workOn.get(machine.id) ?? [])

@@ -1,7 +1,9 @@
-import { asc, desc, eq, inArray, ne, or, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, ne, or, sql, type SQL } from 'drizzle-orm';
 import { byIds, bySets, onceOnPage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import type { RowOf } from '../../../platform/db/rowOf.ts';
 import { findProfiles, getReleasedRevision, listReleasedRevisions } from '../../library/server/index.ts';
+import type { MaintenanceKind } from '../model/maintenance.ts';
 import type { MaintenanceRow } from '../model/pages.ts';
 import { assignHeads } from '../model/heads.ts';
 import { container, machine, maintenance, mount, slot } from './tables.ts';
@@ -132,13 +134,54 @@ export async function findHeadsFor(
   return taken.map((tool) => (tool === null ? null : all[tool]!));
 }
 
-export async function listMaintenance(ctx: Reader, machineId: string) {
-  return ctx.db.select().from(maintenance).where(eq(maintenance.machineId, machineId)).orderBy(desc(maintenance.at));
+/** Work on a machine after a moment, the newest first. */
+export const listMaintenance = (ctx: Reader, machineId: string, since: Date) =>
+  ctx.db
+    .select()
+    .from(maintenance)
+    .where(and(eq(maintenance.machineId, machineId), gt(maintenance.at, since)))
+    .orderBy(desc(maintenance.at));
+/** Work on each of several machines after a moment of its own, the newest first. */
+export async function listWorkSince(
+  ctx: Reader,
+  of: readonly { readonly machineId: string; readonly since: string }[],
+): Promise<{ readonly machineId: string; readonly kind: MaintenanceKind; readonly at: string }[]> {
+  const { rows } = await ctx.db.execute<{ machineId: string; kind: MaintenanceKind; at: string }>(sql`
+    select w.machine_id as "machineId", w.kind, w.at
+    from unnest(${sql.param(of.map((o) => o.machineId))}::text[], ${sql.param(of.map((o) => o.since))}::timestamptz[]) u(machine, since)
+    join ${maintenance} w on w.machine_id = u.machine and w.at > u.since order by w.at desc`);
+  return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
+/** The newest work on a machine. */
+export const listNewestMaintenance = (ctx: Reader, machineId: string, most: number) =>
+  ctx.db
+    .select()
+    .from(maintenance)
+    .where(eq(maintenance.machineId, machineId))
+    .orderBy(desc(maintenance.at))
+    .limit(most);
 
-/** Work that a condition holds of, on every machine, the newest first; only so much of it where somebody says so. */
-export async function maintenanceRows(ctx: Reader, where?: SQL, most?: number): Promise<MaintenanceRow[]> {
-  const rows = ctx.db
+type Work = Omit<typeof maintenance.$inferSelect, 'by'>;
+/** The last work of each kind on each head of machines, the newest first: it makes due whatever earlier work of it did. What came before it
+ *  is not read: the index is entered anew behind each (a loose scan). */
+export const { one: findLastWork, many: findLastWorks } = byIds(async (ctx: Reader, ids: readonly string[]) => {
+  const last = sql`select w.id, w.kind, w.head, w.note, w.by_name, w.at from ${maintenance} w where w.machine_id`;
+  const order = sql`order by w.kind desc, coalesce(w.head, -1) desc, w.at desc limit 1`;
+  const { rows } = await ctx.db.execute<RowOf<Work>>(sql`
+    with recursive last as (
+      select m.id as "machineId", f.* from unnest(${sql.param([...ids])}::text[]) m(id) cross join lateral (${last} = m.id ${order}) f
+      union all
+      select l."machineId", f.* from last l cross join lateral (
+        ${last} = l."machineId" and (w.kind, coalesce(w.head, -1)) < (l.kind, coalesce(l.head, -1)) ${order}) f)
+    select "machineId", id, kind, head, note, by_name as "byName", at from last order by at desc`);
+  const found = new Map<string, Work[]>(ids.map((id) => [id, []]));
+  for (const row of rows) found.get(row.machineId)!.push({ ...row, at: new Date(row.at) });
+  return found;
+});
+
+/** Work that a condition holds of, on every machine, the newest first. */
+export async function maintenanceRows(ctx: Reader, where: SQL): Promise<MaintenanceRow[]> {
+  const found = await ctx.db
     .select({
       id: maintenance.id,
       kind: maintenance.kind,
@@ -152,6 +195,5 @@ export async function maintenanceRows(ctx: Reader, where?: SQL, most?: number): 
     .innerJoin(machine, eq(machine.id, maintenance.machineId))
     .where(where)
     .orderBy(desc(maintenance.at));
-  const found = await (most === undefined ? rows : rows.limit(most));
   return found.map((r) => ({ ...r, at: r.at.toISOString() }));
 }

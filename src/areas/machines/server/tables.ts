@@ -198,19 +198,26 @@ export const print = pgTable(
 );
 
 /** Append-only by grant. */
-export const maintenance = pgTable('maintenance', {
-  id: text('id').primaryKey(),
-  machineId: text('machine_id')
-    .notNull()
-    .references(() => machine.id),
-  kind: text('kind').$type<MaintenanceKind>().notNull(),
-  /** The head it was done to, as programs call it; null where it concerns the whole machine. */
-  head: integer('head'),
-  note: text('note').notNull(),
-  by: text('by').notNull(),
-  byName: text('by_name').notNull(),
-  at: at('at'),
-});
+export const maintenance = pgTable(
+  'maintenance',
+  {
+    id: text('id').primaryKey(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machine.id),
+    kind: text('kind').$type<MaintenanceKind>().notNull(),
+    /** The head it was done to, as programs call it; null where it concerns the whole machine. */
+    head: integer('head'),
+    note: text('note').notNull(),
+    by: text('by').notNull(),
+    byName: text('by_name').notNull(),
+    at: at('at'),
+  },
+  (t) => [
+    index('maintenance_by_machine').on(t.machineId, t.at),
+    index('maintenance_last').on(t.machineId, t.kind, sql`coalesce(${t.head}, -1)`, t.at),
+  ],
+);
 
 /** A care task of a printer profile as somebody wrote it; the last one of a key is in force, none of it where it is null. What was written
  *  for none is as the templates have it. Append-only by grant. */
@@ -254,6 +261,7 @@ export const careRound = pgTable(
       .on(t.machineId)
       .where(sql`${t.state} = 'under way'`),
     index('care_round_of').on(t.machineId, t.taskKey, t.endedAt),
+    index('care_round_by_machine').on(t.machineId, t.at),
     check('care_round_state', isOneOf(t.state, careStates)),
     check('care_round_ended', sql`(${t.state} = 'under way') = (${t.endedAt} is null)`),
   ],

@@ -175,7 +175,7 @@ export async function getReference(ctx: Pick<Ctx, 'db'>, id: string): Promise<Re
     const job = (await jobAsPrinted(ctx, jobId))!;
     const now = laidWith(job);
     const { machineId } = job.recipe;
-    const work = workOn.get(machineId) ?? (await listMaintenance(ctx, machineId));
+    const work = workOn.get(machineId) ?? (await listMaintenance(ctx, machineId, rows[0]!.at));
     workOn.set(machineId, work);
     const own = looks.get(jobId)!;
     const scored = prints.filter((p) => p.looks.length > 0);

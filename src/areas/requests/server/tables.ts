@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, date, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { check, date, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import { isOneOf } from '../../../platform/db/states.ts';
 import type { FileRef } from '../model/file.ts';
 import { requestStates, type RequestState } from '../model/request.ts';
@@ -23,6 +23,7 @@ export const printRequest = pgTable(
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   },
   (t) => [
+    index('print_request_by_state').on(t.state, t.number),
     check('print_request_state', isOneOf(t.state, requestStates)),
     check('print_request_quantity', sql`${t.quantity} > 0`),
     check('print_request_files', sql`jsonb_array_length(${t.files}) > 0`),

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
 import { event } from '../../../platform/events/tables.ts';
@@ -15,7 +15,10 @@ const FIRST_DAY_MS = 86_400_000;
 /** What the bell holds for who asks: what others did and what machines came to, the newest first. */
 export async function getNotices(ctx: Ctx): Promise<Notices> {
   const [seen] = await ctx.db.select().from(noticeSeen).where(eq(noticeSeen.personId, ctx.user.id));
-  const ofOthers = and(inArray(event.what, kinds), ne(event.who, ctx.user.id));
+  // the last of each kind are found without reading what else happened meanwhile
+  const newest = (most: number) => sql`(select of.id from unnest(${sql.param(kinds)}::text[]) kind cross join lateral (
+    select e.id from event e where (e.what, e.id) >= (kind, 0) and (e.what, e.id) <= (kind, ${Number.MAX_SAFE_INTEGER}::bigint) and e.who <> ${ctx.user.id}
+    order by e.what desc, e.id desc limit ${most}) of)`;
   const isNew = seen ? gt(event.id, seen.upTo) : gt(event.at, new Date(ctx.clock.now().getTime() - FIRST_DAY_MS));
   const rows = await ctx.db
     .select({
@@ -24,12 +27,11 @@ export async function getNotices(ctx: Ctx): Promise<Notices> {
       isNew: sql<boolean>`${isNew}`,
     })
     .from(event)
-    .where(ofOthers)
+    .where(inArray(event.id, newest(MOST_SHOWN)))
     .orderBy(desc(event.id))
     .limit(MOST_SHOWN);
-  const unseen = await ctx.db.$count(
-    ctx.db.select({ id: event.id }).from(event).where(and(ofOthers, isNew)).limit(MOST_COUNTED).as('unseen'),
-  );
+  const counted = await ctx.db.$count(event, and(inArray(event.id, newest(MOST_COUNTED)), isNew));
+  const unseen = Math.min(counted, MOST_COUNTED);
   return { rows: rows.map((r) => ({ ...r, kind: r.kind as NoticeKind, at: r.at.toISOString() })), unseen };
 }
 

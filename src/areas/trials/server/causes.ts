@@ -6,7 +6,7 @@ import {
   getMachinePage,
   listCare,
   listMachines,
-  listMaintenance,
+  findLastWork,
   type Machine,
 } from '../../machines/server/index.ts';
 import { signs } from '../kinds/signs.ts';
@@ -29,7 +29,7 @@ export async function listCauses(
     rankCauses(
       sign,
       {
-        ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: await listMaintenance(ctx, m.id) },
+        ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: (await findLastWork(ctx, m.id)) ?? [] },
         sisters: loaded ? await sistersWith(ctx, m, signKey, loaded.id) : [],
       },
       ctx.clock.now(),

@@ -61,10 +61,9 @@ export async function decideTrial(
             todo: 'nothing is kept from this trial; set it aside',
           },
         });
-      const changed = (await listMaintenance(inside, row.machineId)).find(
-        (e) =>
-          e.at > (row.progress ? new Date(row.progress.at) : row.createdAt) &&
-          maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)),
+      const printedAt = row.progress ? new Date(row.progress.at) : row.createdAt;
+      const changed = (await listMaintenance(inside, row.machineId, printedAt)).find((e) =>
+        maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)),
       );
       if (changed && why.trim().length < 5)
         return fail({

@@ -1,12 +1,12 @@
 import { sql } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { maintenanceRows } from '../../machines/server/index.ts';
+import { listWorkSince } from '../../machines/server/index.ts';
 import { driftsOf, type Drift, type FoundValue } from '../model/drift.ts';
 import type { Decision } from '../model/trial.ts';
 import { trialName } from './planTrial.ts';
 
-const MOST_TRIALS = 20_000;
-const MOST_WORK = 100_000;
+/** So many of its last accepted trials tell how a machine goes: of each value some ten. */
+const MOST_OF_A_MACHINE = 60;
 
 /** How every value of the farm went over time, those out of control first. */
 export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
@@ -22,8 +22,8 @@ export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
   }>(sql`
     select t.id, t.number, t.decided_at as at, t.decision->'written' as written, m.id as "machineId", m.name as "machineName",
            t.tool_id as "toolId", mat.name as "materialName"
-    from trial t join machine m on m.id = t.machine_id join profile mat on mat.id = t.material_id
-    where t.state = 'accepted' order by t.decided_at desc limit ${MOST_TRIALS}`);
+    from machine m cross join lateral (select * from trial o where o.machine_id = m.id and o.state = 'accepted' order by o.number desc limit ${MOST_OF_A_MACHINE}) t
+    join profile mat on mat.id = t.material_id`);
   const found = rows.flatMap((r) =>
     r.written.map((w): FoundValue => ({
       id: r.id,
@@ -37,5 +37,11 @@ export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
       materialName: r.materialName,
     })),
   );
-  return driftsOf(found, await maintenanceRows(ctx, undefined, MOST_WORK));
+  const firstOn = new Map<string, string>();
+  for (const { machineId, at } of found) {
+    const first = firstOn.get(machineId);
+    if (first === undefined || at < first) firstOn.set(machineId, at);
+  }
+  const work = await listWorkSince(ctx, [...firstOn].map(([machineId, since]) => ({ machineId, since }))); // prettier-ignore
+  return driftsOf(found, work);
 }

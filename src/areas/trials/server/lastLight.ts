@@ -15,8 +15,7 @@ export async function lastLight(ctx: Pick<Ctx, 'db'>, machineId: string): Promis
     .orderBy(desc(trial.decidedAt))
     .limit(1);
   if (!last) return null;
-  const screens = (await listMaintenance(ctx, machineId)).filter((e) => e.kind === 'screen');
-  if (screens.some((e) => e.at > last.at!)) return null;
+  if ((await listMaintenance(ctx, machineId, last.at!)).some((e) => e.kind === 'screen')) return null;
   const readings = await listCurrentReadings(ctx, last.id);
   return lightOf(readings);
 }

@@ -52,6 +52,8 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
   const series = await listSeries(ctx, row);
   const analysis = analyseTrial(row, readings, series);
   const proofs = await listProofs(ctx, m, row.toolId, row.materialId, row.lot);
+  const earlier = await listEarlier(ctx, row, m.printerId);
+  const work = earlier[0] ? await listMaintenance(ctx, m.id, new Date(earlier[0].at)) : [];
   const isOpen = row.state !== 'accepted' && row.state !== 'set aside';
   const { gcode, ...rest } = row;
   return succeed({
@@ -87,8 +89,8 @@ export async function getTrialPage(ctx: Ctx, id: string): Promise<Result<TrialPa
     silentS: row.state === 'printing' ? silentS(row.progress, ctx.clock.now()) : null,
     resumes: canResume(m, row.id, row.progress),
     proofs: kind.proves.flatMap((key) => proofs[key] ?? []),
-    earlier: await listEarlier(ctx, row, m.printerId),
-    work: (await listMaintenance(ctx, m.id)).map((w) => ({ kind: w.kind, at: w.at.toISOString() })),
+    earlier,
+    work: work.map((w) => ({ kind: w.kind, at: w.at.toISOString() })),
     validDays: (await getPolicy(ctx)).validDays[row.kind] ?? kind.validDays,
     openJobs: isOpen && kind.proves.length > 0 ? await listOpenJobsOn(ctx, row) : [],
     pictures: await listPictures(ctx, [id, ...series.slice(-1).map((p) => p.id)]),
@@ -112,8 +114,8 @@ async function listChanged(ctx: Ctx, row: Trial, m: Machine): Promise<string[]> 
   if (loaded && loaded.materialId !== row.materialId) out.push(`another material is loaded: ${loaded.name}`);
   else if (loaded && row.lot !== 'unknown' && loaded.lot !== row.lot)
     out.push(`another lot is loaded: ${loaded.lot} instead of ${row.lot}`);
-  for (const e of await listMaintenance(ctx, m.id))
-    if (e.at > row.createdAt && maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)))
+  for (const e of await listMaintenance(ctx, m.id, row.createdAt))
+    if (maintenanceKinds[e.kind].due.some((key) => kind.proves.includes(key)))
       out.push(`${maintenanceKinds[e.kind].label.toLowerCase()} since then`);
   const now = await resolveCombination(ctx, {
     machine: m,
@@ -131,7 +133,8 @@ async function listChanged(ctx: Ctx, row: Trial, m: Machine): Promise<string[]> 
   return out;
 }
 
-/** Accepted values of this kind on this machine and its sisters with the same tool, oldest first. */
+const MOST_EARLIER = 200;
+/** The last accepted values of this kind on this machine and its sisters with the same tool, the oldest first. */
 async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string): Promise<EarlierValue[]> {
   const rows = await ctx.db.execute<{
     id: string;
@@ -144,8 +147,9 @@ async function listEarlier(ctx: Pick<Ctx, 'db'>, row: Trial, printerId: string):
   }>(sql`
     select t.id, t.number, t.decided_at as at, t.decision, mat.name as material, m.name as machine, t.machine_id <> ${row.machineId} as sister
     from trial t join machine m on m.id = t.machine_id join profile mat on mat.id = t.material_id
-    where t.kind = ${row.kind} and t.state = 'accepted' and t.tool_id = ${row.toolId} and m.printer_id = ${printerId} order by t.decided_at limit 500`);
-  return rows.rows.flatMap((r) =>
+    where t.kind = ${row.kind} and t.state = 'accepted' and t.tool_id = ${row.toolId} and m.printer_id = ${printerId}
+    order by t.decided_at desc limit ${MOST_EARLIER}`);
+  return rows.rows.toReversed().flatMap((r) =>
     r.decision.written.map((w) => ({
       id: r.id,
       name: trialName(Number(r.number)),

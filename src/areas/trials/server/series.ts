@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, lt } from 'drizzle-orm';
+import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { findProfile } from '../../library/server/index.ts';
 import { listMaintenance } from '../../machines/server/index.ts';
@@ -36,9 +36,11 @@ export async function listSeries(ctx: Pick<Ctx, 'db'>, row: Trial): Promise<Seri
           lt(trial.number, row.number),
         ),
       )
-      .orderBy(asc(trial.number))
-  ).slice(-MOST_PRINTS);
-  const work = before.length > 0 ? await listMaintenance(ctx, row.machineId) : [];
+      .orderBy(desc(trial.number))
+      .limit(MOST_PRINTS)
+  ).reverse();
+  const first = before[0];
+  const work = first ? await listMaintenance(ctx, row.machineId, first.createdAt) : [];
   const names = new Map<string, string>();
   const nameOf = async (id: string): Promise<string> => {
     const known = names.get(id) ?? (await findProfile(ctx, id))!.name;

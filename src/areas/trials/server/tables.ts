@@ -54,7 +54,13 @@ export const trial = pgTable(
     decidedAt: at('decided_at'),
     version: integer('version').notNull().default(1),
   },
-  (t) => [check('trial_state', isOneOf(t.state, trialStates)), check('trial_wish', isOneOf(t.wish, printWishes))],
+  (t) => [
+    index('trial_by_state').on(t.state, t.number),
+    index('trial_by_machine').on(t.machineId, t.number),
+    index('trial_by_kind').on(t.kind, t.toolId, t.decidedAt),
+    check('trial_state', isOneOf(t.state, trialStates)),
+    check('trial_wish', isOneOf(t.wish, printWishes)),
+  ],
 );
 
 /** Raw readings; a correction is a new reading that supersedes, with a reason; one that is withdrawn is superseded by nothing typed.
@@ -82,6 +88,7 @@ export const reading = pgTable(
     at: at('at').notNull(),
   },
   (t) => [
+    index('reading_of').on(t.trialId, t.at),
     check('reading_withdrawn', sql`(${t.value} is null) = (${t.typed} = '')`),
     check('reading_withdraws', sql`${t.value} is not null or ${t.supersedes} is not null`),
   ],
