@@ -92,8 +92,9 @@ beforeAll(async () => {
   const files = [{ ...(await keepBytes(tech(), Buffer.from('solid'))), name: 'clip.stl' }];
   const request = { title: 'Cable clips', wanted: 'White', quantity: 4, due: null, files };
   const { rows: spools } = await farm.pool.query<{ id: string }>('select id from container limit 1');
+  const { rows: prints } = await farm.pool.query<{ id: string }>('select id from print limit 1');
   life = {
-    ...{ trialId, jobId, roundId, maintenanceId: works[0]!.id, containerId: spools[0]!.id },
+    ...{ trialId, jobId, printId: prints[0]!.id, roundId, maintenanceId: works[0]!.id, containerId: spools[0]!.id },
     requestId: unwrap(await makeRequest(farm.as('viewer'), request)).id,
   };
   openJob = await approved();

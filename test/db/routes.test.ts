@@ -81,6 +81,25 @@ describe('a page', () => {
     const next = (await (await fetchRoute(page, '/api/x')).json()) as number[];
     expect(next[0]).toBe(before! + 1);
   });
+  test('that says the same to everybody is read for all who ask meanwhile at once, and holds what came before they asked', async () => {
+    let times = 0;
+    const page = reading({
+      role: 'viewer',
+      isAlike: true,
+      run: async ({ ctx }) => {
+        times++;
+        return succeed((await ctx.db.execute<{ n: number }>(countEvents)).rows[0]!.n);
+      },
+    });
+    const ask = async (): Promise<number> => (await (await fetchRoute(page, '/api/x')).json()) as number;
+    const before = await ask();
+    const first = ask();
+    await recordEvent(tech(), { subjectKind: 'test', subjectId: 'x', subjectName: 'x', what: 'while it is asked' });
+    const seen = await Promise.all(Array.from({ length: 20 }, ask));
+    expect(seen).toEqual(Array.from({ length: 20 }, () => before + 1));
+    await first;
+    expect(times).toBeLessThan(22 / 2);
+  });
   test('of a profile stands while somebody saves it over and over', async () => {
     const p = unwrap(
       await makeProfile(farm.as('lead'), {

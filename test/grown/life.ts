@@ -4,6 +4,7 @@ import type pg from 'pg';
 export interface Pattern {
   readonly trialId: string;
   readonly jobId: string;
+  readonly printId: string;
   readonly containerId: string;
   readonly requestId: string;
   readonly maintenanceId: string;
@@ -11,6 +12,8 @@ export interface Pattern {
 }
 /** What has a number is so much older than the one before it. */
 const HOURS_APART = 6;
+/** A pairing has fewer revisions of its own. */
+const MADE_BEFORE = 100;
 
 /** Records from one number on to another, each like those that are there, but for some columns; `i` is its number. */
 async function more(
@@ -53,7 +56,7 @@ export async function liveOn(pool: pg.Pool, of: Pattern, now: Date, from: number
   await more(pool, 'job_outcome', 'job_id = $1', [of.jobId], [from, to], {
     ...{ id: `o.id || i`, job_id: `'j' || i * 4`, run_id: `o.run_id || i * 4`, at: ago },
   });
-  await more(pool, 'print', 'of_id = $1', [of.jobId], [from * 4, to * 4 + 3], {
+  await more(pool, 'print', 'id = $1', [of.printId], [from * 4, to * 4 + 3], {
     ...{
       id: `o.id || i`,
       of_id: `'j' || i`,
@@ -90,9 +93,9 @@ export async function liveOn(pool: pg.Pool, of: Pattern, now: Date, from: number
     'pairing_revision',
     `id = (select id from pairing_revision order by number limit 1)`,
     [],
-    [from + 1, to + 1],
+    [from, to],
     {
-      ...{ id: `'pr' || i`, number: `i + 1`, at: ago },
+      ...{ id: `'pr' || i`, number: `i + ${MADE_BEFORE}`, at: ago },
     },
   );
   await pool.query('analyze');

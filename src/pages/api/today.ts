@@ -2,4 +2,4 @@ import { getToday } from '../../areas/today/server/index.ts';
 import { succeed } from '../../core/result/result.ts';
 import { reading } from '../../platform/http/endpoint.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await getToday(ctx)) });
+export const GET = reading({ role: 'viewer', isAlike: true, run: async ({ ctx }) => succeed(await getToday(ctx)) });

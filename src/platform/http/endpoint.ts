@@ -14,6 +14,7 @@ import { judge, readBody } from './body.ts';
 import { once } from './once.ts';
 import { asksNothing, type AsksNothing, type QuerySchema } from './query.ts';
 import { json, problem, notPossible } from './problem.ts';
+import { Together } from './together.ts';
 import { Turns } from './turns.ts';
 
 const LARGEST_BODY_BYTES = 256 * 1024;
@@ -88,12 +89,13 @@ export interface RouteFile {
   readonly ALL?: never;
 }
 
-/** A route that changes nothing and takes no body. */
+/** A route that changes nothing and takes no body; one that is alike says the same to everybody, and those who ask at once are answered
+ *  together. */
 export const reading = <E, Q extends QuerySchema = AsksNothing>(
-  spec: Route<undefined, E, Q> & Told<E>,
+  spec: Route<undefined, E, Q> & Told<E> & { readonly isAlike?: true },
 ): Reading<AnswerOf<E>, Q> =>
   Object.assign(
-    route(spec, async () => ({ body: undefined, text: '' }), snapshot),
+    route(spec, async () => ({ body: undefined, text: '' }), snapshot, spec.isAlike && new Together<Kept>()),
     { does: 'reading' as const, ...declared(spec) },
   );
 
@@ -142,11 +144,21 @@ const snapshot: Around = (ctx, _request, _text, run) =>
 const MOST_AT_ONCE = 5;
 const TURN_MS = 6000;
 
+/** An answer that is given to several. */
+interface Kept {
+  readonly text: string;
+  readonly status: number;
+  readonly headers: Headers;
+}
+const keptOf = async (r: Response): Promise<Kept> => ({ text: await r.text(), status: r.status, headers: r.headers });
+const answerOfKept = ({ text, status, headers }: Kept): Response => new Response(text, { status, headers });
+
 /** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
 function route<B, E, Q extends QuerySchema>(
   spec: Route<B, E, Q>,
   bodyOf: (request: Request) => Promise<{ readonly body: B; readonly text: string } | Response>,
   usual: Around,
+  together?: Together<Kept>,
 ): APIRoute {
   const turns = new Turns(MOST_AT_ONCE, TURN_MS);
   const around = spec.database ? asItIs : usual;
@@ -163,23 +175,25 @@ function route<B, E, Q extends QuerySchema>(
       if (asked instanceof Response) return asked;
       const read = await bodyOf(request);
       if (read instanceof Response) return read;
-      leave = mayWait ? await turns.take() : () => undefined;
+      leave = mayWait && !together ? await turns.take() : () => undefined;
       if (!leave) return notPossible('busy');
       const ctx: Ctx = { db: database().db, user: user!, clock: systemClock, newId: randomUUID };
-      return await around(ctx, request, read.text, async (inside) =>
-        answerOf(
-          spec,
-          asChecked<Ending>(
-            await spec.run({
-              ctx: inside,
-              body: read.body,
-              params: context.params as Record<string, string>,
-              query: asked.value,
-              request,
-            }),
+      const answer = (): Promise<Response> =>
+        around(ctx, request, read.text, async (inside) =>
+          answerOf(
+            spec,
+            asChecked<Ending>(
+              await spec.run({
+                ctx: inside,
+                body: read.body,
+                params: context.params as Record<string, string>,
+                query: asked.value,
+                request,
+              }),
+            ),
           ),
-        ),
-      );
+        );
+      return together ? answerOfKept(await together.ask(async () => keptOf(await answer()))) : await answer();
     } catch (error) {
       const fault = databaseFaultOf(error);
       const isOurs = fault === 'readOnly' && around === snapshot; // a page that changes something

@@ -300,11 +300,11 @@ export async function jobRows(ctx: Pick<Ctx, 'db'>, where: SQL): Promise<JobRow[
     RowOf<Omit<JobRow, 'timeS'>> & { number: number; estimate: JobOutcome['estimate'] | null }
   >(sql`
     select j.id, j.number, j.title, j.class, j.state, j.file_name as "fileName", j.mesh is not null as "isMesh", j.created_at as "createdAt", j.due, j.progress->>'message' as "printMessage", j.created_by_name as "createdByName", m.name as "machineName", mat.name as "materialName",
-           r.state as "runState", r.outcome->>'verdict' as verdict, r.outcome->>'sentence' as sentence, r.outcome->'estimate' as estimate,
+           r.state as "runState", r.verdict, r.sentence, r.estimate,
            case when ${isMarked} then j.out_of_date->'changed' end as "changed"
     from job j join recipe on recipe.id = j.recipe_id join machine m on m.id = recipe.machine_id
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id
-    left join lateral (select id, state, outcome from check_run where job_id = j.id order by at desc limit 1) r on true
+    left join lateral (select id, state, verdict, sentence, estimate from check_run where job_id = j.id order by at desc limit 1) r on true
     where ${where} order by j.number desc`);
   return rows.rows.map(({ estimate, ...r }) => ({
     ...r,

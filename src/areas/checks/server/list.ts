@@ -10,7 +10,7 @@ const job = sql`${numbered('J-', sql`j.number`)} || ' ' || j.title || ' ' || j.f
 /** Something of the newest check of a job. */
 const ofRun = (what: SQL): SQL =>
   sql`(select ${what} from check_run r where r.job_id = j.id order by r.at desc limit 1)`;
-const saysOfRun = sql`coalesce(r.outcome->>'sentence', ${worded(sql`r.state`, Object.entries(RUN_SAYS))})`;
+const saysOfRun = sql`coalesce(r.sentence, ${worded(sql`r.state`, Object.entries(RUN_SAYS))})`;
 const saysNow = sql`case when ${isMarked} then ${OUT_OF_DATE} else '' end || ${saysOfRun}`;
 const verdict = sql`coalesce(${ofRun(saysNow)}, ${NOT_YET_SAID})`;
 
@@ -28,7 +28,7 @@ export const jobList: ListSpec<JobRow, keyof typeof jobColumns> = {
     state: { cell: sql`j.state` },
     time: {
       cell: ofRun(
-        sql`coalesce((r.outcome->'estimate'->>'lastsS')::float8, (r.outcome->'estimate'->>'timeS')::float8 + (r.outcome->'estimate'->>'heatingS')::float8)`,
+        sql`coalesce((r.estimate->>'lastsS')::float8, (r.estimate->>'timeS')::float8 + (r.estimate->>'heatingS')::float8)`,
       ),
       as: 'figure',
     },

@@ -10,7 +10,7 @@ import { isOneOf } from '../../../platform/db/states.ts';
 import { jobStates, runStates, type JobState, type RunState } from '../model/states.ts';
 import type { MeshChoice } from '../model/mesh.ts';
 import type { Queued } from '../model/queue.ts';
-import type { JobOutcome } from '../../rules/outcome.ts';
+import type { JobOutcome, Verdict } from '../../rules/outcome.ts';
 import { printWishes, type PrintWish } from '../../machines/model/print.ts';
 import type { CheckContext, Purpose } from '../../rules/context.ts';
 
@@ -90,6 +90,14 @@ export const checkRun = pgTable(
     /** How the mesh was read and stood in this run. */
     mesh: jsonb('mesh').$type<MeshChoice>(),
     outcome: storedJson<JobOutcome>('outcome', storedOutcome),
+    /** What lists say of it, so that nobody unpacks a whole outcome for each row. */
+    verdict: text('verdict')
+      .$type<Verdict>()
+      .generatedAlwaysAs(sql`outcome->>'verdict'`),
+    sentence: text('sentence').generatedAlwaysAs(sql`outcome->>'sentence'`),
+    estimate: jsonb('estimate')
+      .$type<JobOutcome['estimate']>()
+      .generatedAlwaysAs(sql`outcome->'estimate'`),
     /** Program laid from a mesh, as it was checked. */
     programSha: text('program_sha').references(() => file.sha256),
     /** Digest of the lines that were judged, as they are sent: nothing else is printed under this check's verdict. */

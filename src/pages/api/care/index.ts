@@ -3,4 +3,4 @@ import { succeed } from '../../../core/result/result.ts';
 import { reading } from '../../../platform/http/endpoint.ts';
 
 /** The care of every machine, task by task. */
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listAllCare(ctx)) });
+export const GET = reading({ role: 'viewer', isAlike: true, run: async ({ ctx }) => succeed(await listAllCare(ctx)) });

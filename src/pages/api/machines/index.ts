@@ -4,7 +4,11 @@ import { addMachine, listMachineCards } from '../../../areas/machines/server/ind
 import { succeed } from '../../../core/result/result.ts';
 import { command, reading } from '../../../platform/http/endpoint.ts';
 
-export const GET = reading({ role: 'viewer', run: async ({ ctx }) => succeed(await listMachineCards(ctx)) });
+export const GET = reading({
+  role: 'viewer',
+  isAlike: true,
+  run: async ({ ctx }) => succeed(await listMachineCards(ctx)),
+});
 export const POST = command({
   role: 'lead',
   schema: newMachineSchema,
