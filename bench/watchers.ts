@@ -24,7 +24,10 @@ if (process.argv[2] === 'clients') {
   const server = http.createServer((request, answer) => {
     const leave = new AbortController();
     request.on('close', () => leave.abort());
-    const { body } = eventStream(leave.signal, (send) => watchFloor(farm.as('viewer'), send));
+    const { body } = eventStream(
+      { personId: '', signal: leave.signal, isSignedIn: () => Promise.resolve(true) },
+      (send) => watchFloor(farm.as('viewer'), send),
+    );
     Readable.fromWeb(body as ReadableStream).pipe(answer);
   });
   await new Promise<void>((done) => {

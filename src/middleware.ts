@@ -1,10 +1,15 @@
 import { defineMiddleware } from 'astro:middleware';
 import { isOurHost } from './platform/http/host.ts';
+import { paced } from './platform/http/paced.ts';
 import { problem } from './platform/http/problem.ts';
 
 /** Besides scripts, of which the build names each it made (astro.config.mjs): styles are set by the components while they run. */
 const BESIDE_SCRIPTS =
   "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+
+/** Pages and JSON stand in memory already. */
+const isWhole = (answer: Response): boolean =>
+  /^(text\/html|application\/(problem\+)?json)/.test(answer.headers.get('content-type') ?? '');
 
 /** A request under another name than ours is one that somebody else's page sent here; a page says which scripts may run. What every answer
  *  carries besides, built files among them, is set by the server (`scripts/web.mjs`). */
@@ -20,5 +25,5 @@ export const onRequest = defineMiddleware(async ({ request, url, routePattern },
       /script-src[^;]*/.exec(answer.headers.get('content-security-policy') ?? '')?.[0] ?? "script-src 'self'";
     answer.headers.set('content-security-policy', `${BESIDE_SCRIPTS}; ${scripts}`);
   }
-  return answer;
+  return isWhole(answer) ? answer : paced(answer);
 });

@@ -96,7 +96,68 @@ test.describe('bodies', () => {
   });
 });
 
+test('twelve who take nothing of a file of 40 MB cost no more memory than a few pieces of it each', async ({
+  page,
+}) => {
+  await signIn(page, 'viewer');
+  const cookie = (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
+  const headers = { ...headersOf(page), cookie };
+  const { url } = farmHere();
+  const kept = await fetch(`${url}/api/files`, {
+    method: 'PUT',
+    headers: { ...headers, 'content-type': 'application/octet-stream' },
+    body: Buffer.alloc(40 * MB, 'G1 X1 Y1 E0.1\n'),
+  });
+  const { sha256, size } = (await kept.json()) as { sha256: string; size: number };
+  const asked = {
+    title: 'Long',
+    wanted: 'all of it',
+    quantity: 1,
+    due: null,
+    files: [{ sha256, size, name: 'long.gcode' }],
+  };
+  const made = await fetch(`${url}/api/requests`, {
+    method: 'POST',
+    headers: { ...headers, 'content-type': 'application/json' },
+    body: JSON.stringify(asked),
+  });
+  const { id } = (await made.json()) as { id: string };
+  const address = `${url}/api/requests/${id}/file?sha=${sha256}`;
+  const whole = async (): Promise<number> => (await (await fetch(address, { headers })).arrayBuffer()).byteLength;
+  expect(await whole()).toBe(40 * MB);
+  const before = residentBytes(pids()['web']!);
+  const idle = await Promise.all(
+    Array.from(
+      { length: 12 },
+      () => new Promise<http.IncomingMessage>((resolve) => void http.get(address, { headers, agent: false }, resolve)),
+    ),
+  );
+  // while others read all of it twice, they could have been sent it all
+  for (let i = 0; i < 2; i++) expect(await whole()).toBe(40 * MB);
+  expect(residentBytes(pids()['web']!) - before, 'bytes more').toBeLessThan(150 * MB);
+  for (const each of idle) each.destroy();
+});
+
 test.describe('doors', () => {
+  test('whose token is revoked hears no more: the stream of what happens ends', async ({ page }) => {
+    await signIn(page, 'lead');
+    const { url } = farmHere();
+    const { id, token } = await (
+      await page.request.post('/api/tokens', {
+        headers: headersOf(page),
+        data: { name: 'watcher', role: 'viewer', days: 1 },
+      })
+    ).json();
+    const watch = (): Promise<Response> =>
+      fetch(`${url}/api/floor/live`, { headers: { authorization: `Bearer ${token}` } });
+    const reader = (await watch()).body!.getReader();
+    expect((await reader.read()).done).toBe(false);
+    expect((await page.request.post(`/api/tokens/${id}/revoke`, { headers: headersOf(page), data: {} })).ok()).toBe(
+      true,
+    );
+    for (let part = await reader.read(); !part.done; part = await reader.read());
+    expect((await watch()).status).toBe(401);
+  });
   test('ten wrong passwords close an account, wherever they say they come from; nobody is told whether it is there', async ({
     page,
   }) => {

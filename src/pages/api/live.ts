@@ -1,8 +1,8 @@
-import { reading } from '../../platform/http/endpoint.ts';
+import { reading, watcherOf } from '../../platform/http/endpoint.ts';
 import { liveStream } from '../../platform/http/live.ts';
 
 export const GET = reading({
   role: 'viewer',
   database: 'streamed',
-  run: async ({ request }) => liveStream(request.signal),
+  run: async (call) => liveStream(watcherOf(call)),
 });

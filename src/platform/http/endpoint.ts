@@ -11,6 +11,7 @@ import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
 import { log, messageOf } from '../log.ts';
 import { judge, readBody } from './body.ts';
+import type { Watcher } from './live.ts';
 import { once } from './once.ts';
 import { asksNothing, type AsksNothing, type QuerySchema } from './query.ts';
 import { json, problem, notPossible } from './problem.ts';
@@ -152,6 +153,13 @@ interface Kept {
 }
 const keptOf = async (r: Response): Promise<Kept> => ({ text: await r.text(), status: r.status, headers: r.headers });
 const answerOfKept = ({ text, status, headers }: Kept): Response => new Response(text, { status, headers });
+
+/** Whoever asks, as one who listens for as long as they are signed in. */
+export const watcherOf = ({ ctx, request }: Pick<Call<undefined>, 'ctx' | 'request'>): Watcher => ({
+  personId: ctx.user.id,
+  signal: request.signal,
+  isSignedIn: async () => (await personOf(request.headers)) !== null,
+});
 
 /** One request: session, role, body, use-case, Result → status; everything else is handled nowhere else. */
 function route<B, E, Q extends QuerySchema>(

@@ -30,9 +30,8 @@ const tell = (payload: string): void => {
 };
 
 /** A stream of server-sent events with the ids of records that changed. */
-export function liveStream(signal: AbortSignal): Response {
-  start();
-  return eventStream(signal, (send) => {
+export function liveStream(watcher: Watcher): Response {
+  return eventStream(watcher, (send) => {
     listeners.add(send);
     send('all');
     return () => listeners.delete(send);
@@ -47,34 +46,63 @@ const bytesOf = (text: string): Uint8Array => {
   return said.bytes;
 };
 
-/** A stream of server-sent events for as long as somebody listens: `subscribe` is given how to send, and gives how to leave. */
-export function eventStream(signal: AbortSignal, subscribe: (send: Listener) => () => unknown): Response {
-  let unsubscribe: (() => unknown) | undefined;
-  let beat: NodeJS.Timeout | undefined;
+/** Who listens, and for how long they may. */
+export interface Watcher {
+  readonly personId: string;
+  readonly signal: AbortSignal;
+  readonly isSignedIn: () => Promise<boolean>;
+}
+const BEAT_MS = 15_000;
+/** Whoever takes nothing is left behind after so many messages: they connect again and fetch anew. */
+const MOST_BEHIND = 200;
+
+/** A stream of server-sent events for as long as somebody listens and is signed in: `subscribe` is given how to send, and gives how to
+ *  leave. */
+export function eventStream(watcher: Watcher, subscribe: (send: Listener) => () => unknown): Response {
+  start();
+  const { personId, signal, isSignedIn } = watcher;
+  const leaving: (() => unknown)[] = [];
   const leave = (): void => {
-    unsubscribe?.();
-    clearInterval(beat);
+    for (const each of leaving.splice(0)) each();
   };
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      const send = (text: string): void => {
-        try {
-          controller.enqueue(bytesOf(text));
-        } catch {
-          leave();
-        }
-      };
-      beat = setInterval(() => send(': beat\n\n'), 15_000);
-      send('retry: 1000\n\n');
-      unsubscribe = subscribe((payload) => send(`data: ${payload}\n\n`));
-      signal.addEventListener('abort', () => {
+      const end = (): void => {
         leave();
         try {
           controller.close();
         } catch {
           /* already closed */
         }
-      });
+      };
+      const send = (text: string): void => {
+        if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end();
+        try {
+          controller.enqueue(bytesOf(text));
+        } catch {
+          leave();
+        }
+      };
+      const endIfSignedOut = async (): Promise<void> => {
+        if (!(await isSignedIn().catch(() => true))) end(); // a database that is silent signs nobody out
+      };
+      const hear = (payload: string): void => {
+        if (payload === `person:${personId}` || payload.startsWith('token:')) void endIfSignedOut();
+      };
+      const beat = setInterval(() => {
+        send(': beat\n\n');
+        void endIfSignedOut();
+      }, BEAT_MS);
+      listeners.add(hear);
+      signal.addEventListener('abort', end);
+      leaving.push(
+        () => clearInterval(beat),
+        () => listeners.delete(hear),
+        () => signal.removeEventListener('abort', end),
+      );
+      send('retry: 1000\n\n');
+      leaving.push(subscribe((payload) => send(`data: ${payload}\n\n`)));
+      if (signal.aborted) end();
     },
     cancel: leave,
   });

@@ -1,6 +1,7 @@
 import type { RowOf } from '../../../platform/db/rowOf.ts';
-import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, or, sql } from 'drizzle-orm';
 import { byIds, bySets } from '../../../platform/db/bySets.ts';
+import { among } from '../../../platform/db/among.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { Level } from '../model/resolve.ts';
 import type { RevisionState } from '../model/records.ts';
@@ -15,7 +16,7 @@ export const { one: findProfile, many: findProfiles } = byIds(async (ctx: Reader
   const rows = await ctx.db
     .select()
     .from(profile)
-    .where(inArray(profile.id, [...new Set(ids)]));
+    .where(among(profile.id, new Set(ids)));
   return new Map(rows.map((row) => [row.id, row]));
 });
 
@@ -34,7 +35,7 @@ const released = byIds(async (ctx: Reader, profileIds: readonly string[]) => {
   const rows = await ctx.db
     .selectDistinctOn([revision.profileId])
     .from(revision)
-    .where(and(inArray(revision.profileId, [...new Set(profileIds)]), sql`${stateOf} = 'released'`))
+    .where(and(among(revision.profileId, new Set(profileIds)), sql`${stateOf} = 'released'`))
     .orderBy(revision.profileId, desc(revision.number));
   return new Map(rows.map((row) => [row.profileId, row]));
 });
@@ -140,7 +141,7 @@ interface Link {
 const chainsOf = byIds(async (ctx: Reader, profileIds: readonly string[]) => {
   const { rows } = await ctx.db.execute<{ start: string; id: string }>(sql`
     with recursive up as (
-      select id as start, id, parent_id, 0 as depth from ${profile} where ${inArray(profile.id, [...profileIds])}
+      select id as start, id, parent_id, 0 as depth from ${profile} where ${among(profile.id, profileIds)}
       union all select up.start, p.id, p.parent_id, up.depth + 1 from ${profile} p join up on p.id = up.parent_id where up.depth < ${DEEPEST_CHAIN - 1})
     select start, id from up order by start, depth`);
   const ids = rows.map((r) => r.id);
@@ -245,9 +246,9 @@ const pairingsWithHead = bySets(async (ctx: Reader, keys: readonly PairingKey[])
     .innerJoin(pairingRevision, eq(pairingRevision.pairingId, pairing.id))
     .where(
       and(
-        inArray(pairing.scopeId, [...new Set(keys.map((k) => k.scopeId))]),
-        inArray(pairing.toolId, [...new Set(keys.map((k) => k.toolId))]),
-        inArray(pairing.materialId, [...new Set(keys.map((k) => k.materialId))]),
+        among(pairing.scopeId, new Set(keys.map((k) => k.scopeId))),
+        among(pairing.toolId, new Set(keys.map((k) => k.toolId))),
+        among(pairing.materialId, new Set(keys.map((k) => k.materialId))),
         isHead,
       ),
     );
@@ -273,9 +274,9 @@ export async function listPairingHeads(
     .where(
       and(
         eq(pairing.scope, 'machine'),
-        inArray(pairing.scopeId, [...machineIds]),
-        of && inArray(pairing.toolId, [...of.toolIds]),
-        of && inArray(pairing.materialId, [...of.materialIds]),
+        among(pairing.scopeId, machineIds),
+        of && among(pairing.toolId, of.toolIds),
+        of && among(pairing.materialId, of.materialIds),
         isHead,
       ),
     )

@@ -1,5 +1,6 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
+import { among } from '../../../platform/db/among.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { moveRow } from '../../../platform/db/states.ts';
@@ -22,7 +23,7 @@ export async function listCare(
 ): Promise<CareRow[]> {
   const plans = await plansOf(ctx, [...new Set(of.map((m) => m.printerId))]);
   const wanted = of.flatMap((m) => [...(plans.get(m.printerId) ?? [])].map(([key, { task }]) => ({ m, key, task })));
-  const ofThem = inArray(
+  const ofThem = among(
     careRound.machineId,
     of.map((m) => m.id),
   );

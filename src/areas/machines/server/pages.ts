@@ -84,7 +84,7 @@ export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
 }
 
 /** So much of its work stands on a machine's page; all of it is a list of its own. */
-const MOST_WORK = 100;
+const MOST_WORK = 20;
 
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);

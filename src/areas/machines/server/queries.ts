@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, gt, inArray, ne, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, ne, or, sql, type SQL } from 'drizzle-orm';
+import { among } from '../../../platform/db/among.ts';
 import { byIds, bySets, onceOnPage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { RowOf } from '../../../platform/db/rowOf.ts';
@@ -13,11 +14,10 @@ export type Machine = typeof machine.$inferSelect;
 
 /** Machines by whatever each is called: id, key or name. */
 export const { one: findMachine } = byIds(async (ctx: Reader, called: readonly string[]) => {
-  const any = [...called];
   const rows = await ctx.db
     .select()
     .from(machine)
-    .where(or(inArray(machine.id, any), inArray(machine.key, any), inArray(machine.name, any)));
+    .where(or(among(machine.id, called), among(machine.key, called), among(machine.name, called)));
   for (const row of rows) known.set(row.id, row);
   // an id wins over a key, and that over a name
   return new Map((['name', 'key', 'id'] as const).flatMap((by) => rows.map((row) => [row[by], row] as const)));
@@ -49,7 +49,7 @@ export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Pr
 const heads = bySets(
   async (ctx: Reader, machines: readonly Pick<Machine, 'id' | 'printerId'>[]) => {
     const ids = machines.map((m) => m.id);
-    const mounts = await ctx.db.select().from(mount).where(inArray(mount.machineId, ids));
+    const mounts = await ctx.db.select().from(mount).where(among(mount.machineId, ids));
     const loads = await ctx.db
       .select({
         ...{ machineId: slot.machineId, index: slot.index, containerId: container.id, code: container.code },
@@ -58,7 +58,7 @@ const heads = bySets(
       })
       .from(slot)
       .innerJoin(container, eq(container.id, slot.containerId))
-      .where(inArray(slot.machineId, ids));
+      .where(among(slot.machineId, ids));
     const profiles = await findProfiles(ctx, [
       ...mounts.map((m) => m.toolId),
       ...loads.map((l) => l.materialId),

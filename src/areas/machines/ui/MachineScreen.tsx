@@ -132,6 +132,8 @@ const Loaded = ({ of, isResin }: { readonly of: MachineCard['loaded']; readonly 
     <span className="chip">nothing loaded</span>
   );
 
+const maintenanceOf = (name: string): string => `/machines/maintenance?machine=${encodeURIComponent(name)}`;
+
 export function MachineScreen({ id }: { readonly id: string }) {
   const client = useQueryClient();
   const mayChange = useMayChange();
@@ -379,6 +381,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
             </Box>
           ))}
           {m.maintenance.length === 0 && <p className="hint">None logged.</p>}
+          {m.maintenance.length > 0 && <a href={maintenanceOf(m.name)}>All maintenance of {m.name}</a>}
           <h3>Events</h3>
           {m.events.slice(0, 10).map((e) => (
             <Box component="p" key={e.id} className="hint" mb={6}>
