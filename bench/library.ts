@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test';
 import { freePort } from '../scripts/cluster.mjs';
 import { ensureBuild, ensureChromium, ensureDependencies } from '../scripts/prepare.mjs';
 import { startFarm } from '../scripts/processes.mjs';
+import { cookieOf } from './cookieOf.ts';
 import { resolveValues, valuesOf, type Level } from '../src/areas/library/model/resolve.ts';
 import { validRecipeFixture } from '../src/areas/rules/fixture.ts';
 import { checkRecipe } from '../src/areas/rules/run.ts';
@@ -94,15 +95,7 @@ ensureBuild();
 const farm = await startFarm({ name: 'pg-bench', port: await freePort(), fresh: true, fast: true, quiet: true });
 try {
   await fill(farm.cluster.ownerUrl);
-  const signIn = await fetch(`${farm.url}/api/sign-in/demo`, {
-    method: 'POST',
-    headers: { origin: farm.url, 'content-type': 'application/json' },
-    body: JSON.stringify({ role: 'lead' }),
-  });
-  const cookie = signIn.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0]!)
-    .join('; ');
+  const cookie = await cookieOf(farm.url, 'lead');
   const headers = { cookie, origin: farm.url, 'content-type': 'application/json' };
   const get = async (path: string): Promise<unknown> => {
     const r = await fetch(farm.url + path, { headers });

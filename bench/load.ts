@@ -4,12 +4,13 @@ import pg from 'pg';
 import { freePort } from '../scripts/cluster.mjs';
 import { ensureBuild, ensureDependencies } from '../scripts/prepare.mjs';
 import { startFarm } from '../scripts/processes.mjs';
+import { alike } from '../test/grown/alike.ts';
 import { liveOn, type Pattern } from '../test/grown/life.ts';
+import { cookieOf } from './cookieOf.ts';
+import { fillFloor, MACHINES } from './floorRows.ts';
 
 // A mixed day of a hundred people on a farm of 500 machines with years of records, over HTTP, through the running application. Shorter, smaller
 // or with fewer people: LOAD_S, TURNS, PEOPLE.
-const MACHINES = 500;
-const PRINTING = 300;
 const TURNS = Number(process.env['TURNS'] ?? 12_000);
 const PEOPLE = Number(process.env['PEOPLE'] ?? 100);
 const SECONDS = Number(process.env['LOAD_S'] ?? 300);
@@ -20,29 +21,23 @@ const LOOKS_S = [3, 12] as const;
 async function grow(ownerUrl: string): Promise<void> {
   const pool = new pg.Pool({ connectionString: ownerUrl, max: 1 });
   const one = async (query: string): Promise<string> => (await pool.query<{ id: string }>(query)).rows[0]!.id;
-  const like = await one(
-    `select m.id from machine m join mount t on t.machine_id = m.id join slot s on s.machine_id = m.id join profile p on p.id = m.printer_id where p.technology = 'filament' and m.state = 'ready' order by m.name limit 1`,
+  const { rows: found } = await pool.query<{ id: string; printerId: string; toolId: string; spoolId: string }>(
+    `select m.id, m.printer_id "printerId", t.tool_id "toolId", s.container_id "spoolId" from machine m join mount t on t.machine_id = m.id
+     join slot s on s.machine_id = m.id join profile p on p.id = m.printer_id where p.technology = 'filament' and m.state = 'ready' order by m.name limit 1`,
   );
+  const like = found[0]!;
+  await fillFloor(pool, like.printerId, like.toolId);
+  await alike(pool, 'container', 'id = $1', [like.spoolId], [2, MACHINES], {
+    ...{ id: `'spool' || i`, code: `'SPOOL-' || i` },
+  });
   await pool.query(
-    `insert into machine (id, key, name, printer_id, place, state)
-     select 'm' || n, 'm' || n, 'Rifugio ' || n, o.printer_id, 'wall ' || n % 12, case when n <= $2 then 'printing' else 'ready' end from machine o, generate_series(1, $3) n where o.id = $1`,
-    [like, PRINTING, MACHINES],
-  );
-  await pool.query(
-    `insert into mount (machine_id, index, tool_id, at, by) select m.id, 0, t.tool_id, now(), 'x' from machine m, mount t where t.machine_id = $1 and t.index = 0 and m.id ~ '^m[0-9]+$'`,
-    [like],
-  );
-  await pool.query(
-    `insert into print (id, machine_id, of, of_id, name, by_name, since, expected, progress)
-     select 'p' || n, 'm' || n, 'job', 'j' || n, 'J-' || n, 'x', now(), now() + interval '2 hours',
-       '{"phase": "printing", "acknowledged": 5, "lines": 90, "zMm": 3, "nozzleC": 205, "nozzleTargetC": 206, "bedC": 55, "bedTargetC": 55, "resends": 0, "message": null, "at": "2026-05-04T08:00:00Z"}'
-     from generate_series(1, $1) n`,
-    [PRINTING],
+    `insert into slot (machine_id, index, container_id, at, by) select 'm' || n, 0, 'spool' || n, now(), 'x' from generate_series(2, $1) n`,
+    [MACHINES],
   );
   await pool.query(
     `insert into print (id, machine_id, of, of_id, name, state, by_name, since, expected, ended_at, judged_at, judged_by_name, cleared_at, took_s)
      values ('over', $1, 'job', 'x', 'J-0', 'good', 'x', now() - interval '2 h', now(), now() - interval '1 h', now(), 'x', now(), 3600)`,
-    [like],
+    [like.id],
   );
   const life: Pattern = {
     jobId: await one(
@@ -78,7 +73,7 @@ const dayOf = (jobs: readonly string[], trials: readonly string[]): readonly Ask
   { share: 18, what: 'Today', path: () => '/api/today', wantedMs: 150 },
   { share: 14, what: 'floor', path: () => '/api/floor' },
   { share: 8, what: 'machines', path: () => '/api/machines', wantedMs: 200 },
-  { share: 12, what: 'a machine', path: () => `/api/machines/m${1 + Math.floor(Math.random() * MACHINES)}` },
+  { share: 12, what: 'a machine', path: () => `/api/machines/m${2 + Math.floor(Math.random() * (MACHINES - 1))}` },
   { share: 8, what: 'list of jobs', path: () => '/api/jobs', wantedMs: 100 },
   { share: 14, what: 'a job', path: () => `/api/jobs/${anyOf(jobs)}`, wantedMs: 150 },
   { share: 5, what: 'list of trials', path: () => '/api/trials', wantedMs: 100 },
@@ -99,7 +94,7 @@ const dayOf = (jobs: readonly string[], trials: readonly string[]): readonly Ask
   {
     share: 3,
     what: 'work logged',
-    path: () => `/api/machines/m${1 + Math.floor(Math.random() * MACHINES)}/maintenance`,
+    path: () => `/api/machines/m${2 + Math.floor(Math.random() * (MACHINES - 1))}/maintenance`,
     body: () => ({ kind: 'cleaning', note: 'by the way' }),
   },
 ];
@@ -109,19 +104,7 @@ async function liveADay(url: string): Promise<void> {
     const r = await fetch(`${url}/api/${list}`, { headers: { cookie } });
     return ((await r.json()) as { rows: { id: string }[] }).rows.map((row) => row.id);
   };
-  const people = await Promise.all(
-    Array.from({ length: PEOPLE }, async () => {
-      const signedIn = await fetch(`${url}/api/sign-in/demo`, {
-        method: 'POST',
-        headers: { origin: url, 'content-type': 'application/json' },
-        body: JSON.stringify({ role: 'technician' }),
-      });
-      return signedIn.headers
-        .getSetCookie()
-        .map((c) => c.split(';')[0]!)
-        .join('; ');
-    }),
-  );
+  const people = await Promise.all(Array.from({ length: PEOPLE }, () => cookieOf(url, 'technician')));
   const day = dayOf(await ids('jobs', people[0]!), await ids('trials', people[0]!));
   const times = new Map(day.map((a) => [a.what, [] as number[]]));
   const failed: string[] = [];

@@ -19,14 +19,14 @@ export class Refused extends Error {
 /** What is sent so small outlives its page: whoever leaves at once has still said it. Browsers allow 64 KiB for all of them together. */
 const OUTLIVES_UP_TO = 30_000;
 
-interface Request {
+interface Outgoing {
   readonly method?: 'GET' | 'POST' | 'PUT';
   readonly body?: unknown;
   /** Made before the first try: however often it is sent with this, it is done once. */
   readonly key?: string;
 }
 /** What an address answers: the types of its routes, which are of the same build, say what it is. */
-async function fetchJson<T>(path: string, { method = 'GET', body, key }: Request = {}): Promise<T> {
+async function fetchJson<T>(path: string, { method = 'GET', body, key }: Outgoing = {}): Promise<T> {
   let response: Response;
   const text = body === undefined ? null : JSON.stringify(body);
   try {

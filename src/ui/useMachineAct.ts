@@ -1,24 +1,20 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { postAct, type ActBody, type ActName } from './api.ts';
+import { notifyError, notifySuccess } from './notify.tsx';
 
-const MACHINE = '/api/machines/[id]';
-type SendAct = <Name extends ActName<typeof MACHINE>>(
+export const MACHINE = '/api/machines/[id]';
+type ToMachine<Done> = <Name extends ActName<typeof MACHINE>>(
   name: Name,
   body: ActBody<typeof MACHINE, Name>,
   said: string,
-) => void;
-import { notifyError, notifySuccess } from './notify.tsx';
+) => Done;
 
 /** Something a person has done at a machine, or wants of it at once: sent once, said, and everything read anew. */
-export function useMachineAct(id: string): readonly [boolean, SendAct] {
+export function useMachineAct(id: string): readonly [boolean, ToMachine<void>] {
   const client = useQueryClient();
   const [isBusy, setBusy] = useState(false);
-  const act = async <Name extends ActName<typeof MACHINE>>(
-    name: Name,
-    body: ActBody<typeof MACHINE, Name>,
-    said: string,
-  ): Promise<void> => {
+  const act: ToMachine<Promise<void>> = async (name, body, said) => {
     setBusy(true);
     try {
       const answer = await postAct(MACHINE, { id }, name, body);

@@ -12,6 +12,7 @@ import { makeToken } from '../../src/platform/auth/tokens.ts';
 import { writeDownKept } from '../../src/platform/events/later.ts';
 import { listEvents, recordEvent } from '../../src/platform/events/record.ts';
 import { command, emptySchema, reading } from '../../src/platform/http/endpoint.ts';
+import { eventStream } from '../../src/platform/http/live.ts';
 import { asks, digits, words } from '../../src/platform/http/query.ts';
 import { GET as getMachine } from '../../src/pages/api/machines/[id]/index.ts';
 import { POST as postStop } from '../../src/pages/api/machines/[id]/stop.ts';
@@ -63,6 +64,20 @@ describe('an address', () => {
     expect(answer.status).toBe(400);
     expect(await answer.json()).toMatchObject({ code: 'badField', title: why });
   });
+});
+
+test('a stream lets go of a watcher who takes nothing', () => {
+  let tell: (text: string) => void = () => undefined;
+  let left = 0;
+  const watcher = { personId: 'x', signal: new AbortController().signal, isSignedIn: () => Promise.resolve(true) };
+  eventStream(watcher, (send) => {
+    tell = send;
+    return () => left++;
+  });
+  for (let i = 0; i < 150; i++) tell('something');
+  expect(left).toBe(0);
+  for (let i = 0; i < 150; i++) tell('something');
+  expect(left).toBe(1);
 });
 
 describe('a page', () => {

@@ -10,7 +10,7 @@ export const eventList: ListSpec<EventRow, keyof typeof eventColumns> = {
   id: sql`e.id`,
   idAs: 'bigint',
   cells: {
-    when: { cell: sql`e.at`, sortedBy: sql`e.id`, isNumber: true },
+    when: { cell: sql`e.at`, sortedBy: sql`e.id` },
     who: { cell: sql`e.who_name` },
     record: { cell: sql`e.subject_name` },
     what: { cell: sql`e.what` },

@@ -23,7 +23,7 @@ const LARGEST_BODY_BYTES = 256 * 1024;
 type AnyFailure = { readonly code: string };
 /** How a use-case ends: done, with what it answers; refused; or with an answer of its own making. */
 type Ending = Result<unknown, AnyFailure> | Response;
-type AnswerOf<E> = E extends { readonly ok: true; readonly value: infer V } ? V : never;
+type ValueOf<E> = E extends { readonly ok: true; readonly value: infer V } ? V : never;
 type FailureOf<E> = E extends { readonly ok: false; readonly failure: infer F extends AnyFailure } ? F : never;
 /** A sentence for each way a use-case may fail. */
 type TextOf<F extends AnyFailure> = { readonly [C in F['code']]: (failure: Extract<F, { code: C }>) => string };
@@ -52,9 +52,9 @@ interface Route<B, E, Q extends QuerySchema> {
   readonly run: (call: Call<B, Q>) => Promise<E>;
 }
 /** A use-case that may fail does not compile without its sentences. */
-type Told<E> = { readonly [K in 'text' as [FailureOf<E>] extends [never] ? never : K]: TextOf<FailureOf<E>> };
+type Sentences<E> = { readonly [K in 'text' as [FailureOf<E>] extends [never] ? never : K]: TextOf<FailureOf<E>> };
 type CommandOf<S extends Schema, E, Q extends QuerySchema> = Route<InferType<S>, E, Q> &
-  Told<E> & {
+  Sentences<E> & {
     readonly schema: S;
     /** What is sent or answered is for whoever asks alone: nothing of it is kept to be answered again. */
     readonly isSecret?: true;
@@ -93,8 +93,8 @@ export interface RouteFile {
 /** A route that changes nothing and takes no body; one that is alike says the same to everybody, and those who ask at once are answered
  *  together. */
 export const reading = <E, Q extends QuerySchema = AsksNothing>(
-  spec: Route<undefined, E, Q> & Told<E> & { readonly isAlike?: true },
-): Reading<AnswerOf<E>, Q> =>
+  spec: Route<undefined, E, Q> & Sentences<E> & { readonly isAlike?: true },
+): Reading<ValueOf<E>, Q> =>
   Object.assign(
     route(spec, async () => ({ body: undefined, text: '' }), snapshot, spec.isAlike && new Together<Kept>()),
     { does: 'reading' as const, ...declared(spec) },
@@ -103,7 +103,7 @@ export const reading = <E, Q extends QuerySchema = AsksNothing>(
 /** A route that changes something: its body is judged by its schema before anything runs. */
 export function command<S extends Schema, E, Q extends QuerySchema = AsksNothing>(
   spec: CommandOf<S, E, Q>,
-): Command<S, AnswerOf<E>, Q> {
+): Command<S, ValueOf<E>, Q> {
   return Object.assign(
     route(
       spec,
@@ -116,8 +116,8 @@ export function command<S extends Schema, E, Q extends QuerySchema = AsksNothing
 
 /** A route that takes bytes as they come: `run` reads them from the request and keeps its own limit. */
 export const upload = <E, Q extends QuerySchema = AsksNothing>(
-  spec: Route<undefined, E, Q> & Told<E>,
-): Upload<AnswerOf<E>, Q> =>
+  spec: Route<undefined, E, Q> & Sentences<E>,
+): Upload<ValueOf<E>, Q> =>
   Object.assign(
     route(spec, async () => ({ body: undefined, text: '' }), asItIs),
     { does: 'upload' as const, ...declared(spec) },

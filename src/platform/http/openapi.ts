@@ -1,5 +1,5 @@
 import type { Schema, SchemaDescription } from 'yup';
-import type { RouteFile } from './endpoint.ts';
+import type { Reading, RouteFile } from './endpoint.ts';
 import { KEY } from './once.ts';
 
 /** OpenAPI 3.1 of the routes as they are loaded: paths from their files, bodies from the very schemas that judge them. */
@@ -75,13 +75,7 @@ export function describeApi(modules: Readonly<Record<string, RouteFile>>): objec
   };
 }
 /** Every status that a route may refuse with, and the codes it has there of its own. */
-function refusalsOf({
-  role,
-  statuses = {},
-}: {
-  readonly role: string;
-  readonly statuses?: Readonly<Record<string, number>>;
-}): object {
+function refusalsOf({ role, statuses }: Pick<Reading, 'role' | 'statuses'>): object {
   const why: Record<number, string[]> = {
     400: ['a field or the body cannot be read'],
     401: ['signed out'],

@@ -1,4 +1,4 @@
-import { object, string, type InferType, type ObjectSchema, type StringSchema } from 'yup';
+import { object, string, type ObjectSchema, type StringSchema } from 'yup';
 
 const LONGEST_TEXT = 200;
 /** Words, a name or a record's id, as an address may carry it. */
@@ -14,4 +14,3 @@ export const asks = <S extends Record<string, StringSchema<string | undefined>>>
   object(shape).noUnknown(({ unknown }: { unknown: string }) => `This address takes no "${unknown}"`);
 export const asksNothing = asks({});
 export type AsksNothing = typeof asksNothing;
-export type Asked<Q extends QuerySchema> = InferType<Q>;

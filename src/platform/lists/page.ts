@@ -9,10 +9,8 @@ export interface ListCell {
   readonly cell: SQL;
   /** What it is compared as; text where nothing is said, as people count ("T-9" before "T-10"). */
   readonly as?: 'figure' | 'time';
-  /** Another thing to sort by than what is shown; a figure. */
+  /** A whole number to sort by instead, which every row has and no two share: a page is read by its index alone, however long the list. */
   readonly sortedBy?: SQL;
-  /** It is sorted by a whole number that every row has and no two share: a page is read by its index alone, however long the list. */
-  readonly isNumber?: true;
   /** A JSON array: each of its values is a choice of its own. */
   readonly isMany?: true;
 }
@@ -75,17 +73,12 @@ interface Order {
 function orderOf<T>(list: AnyList<T>, sort: string): Order {
   const cell = list.cells[sort.replace(/^-/, '')];
   if (!cell || cell.isMany) return orderOf(list, list.usual);
-  const figure = cell.sortedBy ?? figureOf(cell);
-  const isNumber = cell.isNumber === true && cell.sortedBy !== undefined;
+  const figure = figureOf(cell);
   return {
     sort,
-    key: isNumber
-      ? cell.sortedBy
-      : figure
-        ? sql`(${figure})::float8`
-        : sql`nullif(${cell.cell}, '') collate as_counted`,
+    key: cell.sortedBy ?? (figure ? sql`(${figure})::float8` : sql`nullif(${cell.cell}, '') collate as_counted`),
     isFigure: figure !== null,
-    isNumber,
+    isNumber: cell.sortedBy !== undefined,
     isDescending: sort.startsWith('-'),
   };
 }

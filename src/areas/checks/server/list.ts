@@ -20,7 +20,7 @@ export const jobList: ListSpec<JobRow, keyof typeof jobColumns> = {
     join recipe_assignment a on a.recipe_id = recipe.id and a.role = 'part body' join profile mat on mat.id = a.material_id`,
   id: sql`j.id`,
   cells: {
-    job: { cell: job, sortedBy: sql`j.number`, isNumber: true },
+    job: { cell: job, sortedBy: sql`j.number` },
     verdict: { cell: verdict },
     machine: { cell: sql`m.name` },
     material: { cell: sql`mat.name` },

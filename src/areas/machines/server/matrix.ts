@@ -26,7 +26,7 @@ export async function getPairingMatrix(asker: Pick<Ctx, 'db' | 'clock' | 'reads'
   const cells: PairingMatrix['cells'][number][] = [];
   const known = await readEach(ctx, machines, async (m) => ({
     m,
-    work: (await findLastWork(ctx, m.id)) ?? [],
+    work: await findLastWork(ctx, m.id),
     loaded: await findLoaded(ctx, m.id),
     mounted: await findMounted(ctx, m.id),
     printer: await findProfile(ctx, m.printerId),

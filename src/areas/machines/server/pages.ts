@@ -115,7 +115,7 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
 /** What wears, as it was put on last, with what it has done since. */
 async function fittedOn(ctx: Ctx, m: Machine, technology: 'filament' | 'resin'): Promise<Fitted[]> {
   const kinds = fittingFor(technology);
-  const work = (await findLastWork(ctx, m.id)) ?? [];
+  const work = await findLastWork(ctx, m.id);
   const last = kinds.map((kind) => work.find((w) => w.kind === kind) ?? null);
   const used = await usedSince(
     ctx,

@@ -141,6 +141,8 @@ export const listMaintenance = (ctx: Reader, machineId: string, since: Date) =>
     .from(maintenance)
     .where(and(eq(maintenance.machineId, machineId), gt(maintenance.at, since)))
     .orderBy(desc(maintenance.at));
+/** More than that is not done to one machine between sixty trials; a limit keeps the database from reading the work of all machines. */
+const MOST_WORK_SINCE = 1000;
 /** Work on each of several machines after a moment of its own, the newest first. */
 export async function listWorkSince(
   ctx: Reader,
@@ -149,7 +151,8 @@ export async function listWorkSince(
   const { rows } = await ctx.db.execute<{ machineId: string; kind: MaintenanceKind; at: string }>(sql`
     select w.machine_id as "machineId", w.kind, w.at
     from unnest(${sql.param(of.map((o) => o.machineId))}::text[], ${sql.param(of.map((o) => o.since))}::timestamptz[]) u(machine, since)
-    join ${maintenance} w on w.machine_id = u.machine and w.at > u.since order by w.at desc`);
+    cross join lateral (select * from ${maintenance} o where o.machine_id = u.machine and o.at > u.since order by o.at desc limit ${MOST_WORK_SINCE}) w
+    order by w.at desc`);
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
 /** The newest work on a machine. */
@@ -164,7 +167,7 @@ export const listNewestMaintenance = (ctx: Reader, machineId: string, most: numb
 type Work = Omit<typeof maintenance.$inferSelect, 'by'>;
 /** The last work of each kind on each head of machines, the newest first: it makes due whatever earlier work of it did. What came before it
  *  is not read: the index is entered anew behind each (a loose scan). */
-export const { one: findLastWork, many: findLastWorks } = byIds(async (ctx: Reader, ids: readonly string[]) => {
+const lastWorks = byIds(async (ctx: Reader, ids: readonly string[]) => {
   const last = sql`select w.id, w.kind, w.head, w.note, w.by_name, w.at from ${maintenance} w where w.machine_id`;
   const order = sql`order by w.kind desc, coalesce(w.head, -1) desc, w.at desc limit 1`;
   const { rows } = await ctx.db.execute<RowOf<Work>>(sql`
@@ -178,6 +181,9 @@ export const { one: findLastWork, many: findLastWorks } = byIds(async (ctx: Read
   for (const row of rows) found.get(row.machineId)!.push({ ...row, at: new Date(row.at) });
   return found;
 });
+export const findLastWorks = lastWorks.many;
+export const findLastWork = async (ctx: Reader, id: string): Promise<readonly Work[]> =>
+  (await lastWorks.one(ctx, id)) ?? [];
 
 /** Work that a condition holds of, on every machine, the newest first. */
 export async function maintenanceRows(ctx: Reader, where: SQL): Promise<MaintenanceRow[]> {

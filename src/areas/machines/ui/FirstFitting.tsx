@@ -2,7 +2,7 @@ import { Box, Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { get, postAct, type ActBody, type ActName } from '../../../ui/api.ts';
-import { MACHINE } from './machineAct.ts';
+import { MACHINE } from '../../../ui/useMachineAct.ts';
 import { RecordPick } from '../../../ui/RecordPick.tsx';
 import { FARM, IN_USE } from '../../library/model/list.ts';
 import { containerWord } from '../model/containers.ts';

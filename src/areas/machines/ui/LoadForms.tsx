@@ -1,4 +1,5 @@
-import type { MachineAct } from './machineAct.ts';
+import type { Act } from '../../../ui/api.ts';
+import type { MACHINE } from '../../../ui/useMachineAct.ts';
 import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { ActForm } from '../../../ui/ActForm.tsx';
@@ -19,7 +20,7 @@ export function LoadForms({
   /** What is loaded for that head now. */
   readonly loaded: MachineCard['loaded'];
   /** Whether it was done. */
-  readonly onAct: MachineAct;
+  readonly onAct: Act<typeof MACHINE>;
 }) {
   const isResin = technology === 'resin';
   const one = containerWord(isResin);

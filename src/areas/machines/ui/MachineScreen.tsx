@@ -1,9 +1,9 @@
-import { MACHINE, type MachineAct } from './machineAct.ts';
+import { MACHINE } from '../../../ui/useMachineAct.ts';
 import { leftText } from '../model/leftText.ts';
 import { Box, Button, NativeSelect, NumberInput, Table, TextInput } from '@mantine/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Fragment, useState } from 'react';
-import { get, postAct } from '../../../ui/api.ts';
+import { get, postAct, type Act } from '../../../ui/api.ts';
 import { dayAndTime } from '../../../ui/dates.ts';
 import { AskWhy } from '../../../ui/AskWhy.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
@@ -153,7 +153,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
       </p>
     );
   if (!m) return <p className="empty">Opening the machine…</p>;
-  const act: MachineAct = async (name, body, said) => {
+  const act: Act<typeof MACHINE> = async (name, body, said) => {
     const back = undoOf({ path: name, body }, m);
     const undo = async (): Promise<void> => {
       await postAct(MACHINE, { id }, back!.path, back!.body);

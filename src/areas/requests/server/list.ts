@@ -14,7 +14,7 @@ export const requestList: ListSpec<RequestRow, keyof typeof requestColumns> = {
   from: sql`print_request q`,
   id: sql`q.id`,
   cells: {
-    request: { cell: name, sortedBy: sql`q.number`, isNumber: true },
+    request: { cell: name, sortedBy: sql`q.number` },
     wanted: { cell: sql`q.wanted` },
     pieces: { cell: sql`q.quantity`, as: 'figure' },
     due: { cell: sql`q.due::text` },

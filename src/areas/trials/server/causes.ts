@@ -29,7 +29,7 @@ export async function listCauses(
     rankCauses(
       sign,
       {
-        ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: (await findLastWork(ctx, m.id)) ?? [] },
+        ...{ card: page.value, care: await listCare(ctx, [m]), maintenance: await findLastWork(ctx, m.id) },
         sisters: loaded ? await sistersWith(ctx, m, signKey, loaded.id) : [],
       },
       ctx.clock.now(),

@@ -22,7 +22,7 @@ export async function listDrifts(ctx: Pick<Ctx, 'db'>): Promise<Drift[]> {
   }>(sql`
     select t.id, t.number, t.decided_at as at, t.decision->'written' as written, m.id as "machineId", m.name as "machineName",
            t.tool_id as "toolId", mat.name as "materialName"
-    from machine m cross join lateral (select * from trial o where o.machine_id = m.id and o.state = 'accepted' order by o.number desc limit ${MOST_OF_A_MACHINE}) t
+    from machine m cross join lateral (select * from trial o where o.machine_id = m.id and o.state = 'accepted' order by o.decided_at desc limit ${MOST_OF_A_MACHINE}) t
     join profile mat on mat.id = t.material_id`);
   const found = rows.flatMap((r) =>
     r.written.map((w): FoundValue => ({

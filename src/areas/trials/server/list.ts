@@ -17,7 +17,7 @@ export const trialList: ListSpec<TrialRow, keyof typeof trialColumns> = {
   from: sql`trial t join machine m on m.id = t.machine_id join profile tool on tool.id = t.tool_id join profile mat on mat.id = t.material_id`,
   id: sql`t.id`,
   cells: {
-    name: { cell: name, sortedBy: sql`t.number`, isNumber: true },
+    name: { cell: name, sortedBy: sql`t.number` },
     kind: { cell: labels },
     state: { cell: sql`t.state` },
     machine: { cell: sql`m.name` },

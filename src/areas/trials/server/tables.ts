@@ -57,6 +57,7 @@ export const trial = pgTable(
   (t) => [
     index('trial_by_state').on(t.state, t.number),
     index('trial_by_machine').on(t.machineId, t.number),
+    index('trial_decided').on(t.machineId, t.decidedAt),
     index('trial_by_kind').on(t.kind, t.toolId, t.decidedAt),
     check('trial_state', isOneOf(t.state, trialStates)),
     check('trial_wish', isOneOf(t.wish, printWishes)),

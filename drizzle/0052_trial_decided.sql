@@ -1,0 +1,1 @@
+CREATE INDEX "trial_decided" ON "trial" USING btree ("machine_id","decided_at");
