@@ -67,6 +67,13 @@ export const variables = {
     example: '127.0.0.1',
     otherwise: 'none is believed',
   },
+  CANTIERE_LOG_LEVEL: {
+    what: 'Least that is logged: `debug` adds every page asked for, `info` every change, `warn` what was slow or lost, `error` what failed',
+    for: ['web', 'devices', 'checks'],
+    schema: string().oneOf(['debug', 'info', 'warn', 'error'], 'is no level (debug, info, warn, error)'),
+    example: 'info',
+    otherwise: 'info',
+  },
   CANTIERE_DATA: {
     what: 'Folder for what the database could not take at the moment (events of emergency stops). Web and devices of one host share it',
     for: ['web', 'devices'],

@@ -11,7 +11,7 @@ import { sweepOrphans } from '../platform/files/store.ts';
 import { sweepAnswers } from '../platform/http/once.ts';
 import { startsConfigured } from '../platform/configuration.ts';
 import { giveSignOfLife } from '../platform/jobs/signOfLife.ts';
-import { log, messageOf } from '../platform/log.ts';
+import { log } from '../platform/log.ts';
 import { CheckKilled, Runner } from './runner.ts';
 import { contextOf, ending, endsInOrder, forever } from './working.ts';
 
@@ -64,7 +64,7 @@ async function run(runId: string, from: 'queued' | 'running' = 'queued'): Promis
   } catch (error) {
     if (!(error instanceof CheckKilled) || ending.signal.aborted) throw error;
     const times = (kills.get(runId) ?? 0) + 1;
-    log('error', 'check killed', { runId, times, message: error.message });
+    log('error', 'check killed', { runId, times, error });
     if (times < MOST_KILLS) {
       kills.set(runId, times);
       return run(runId, 'running');
@@ -83,7 +83,7 @@ async function startQueue(): Promise<void> {
     schedule: false,
     maintenanceIntervalSeconds: 10,
   });
-  boss.on('error', (error) => log('warn', 'queue', { message: error.message }));
+  boss.on('error', (error) => log('warn', 'queue', { error }));
   await boss.start();
   await boss.work<{ runId: string }>('check', { pollingIntervalSeconds: 0.5 }, async ([item]) => {
     if (item) await run(item.data.runId);
@@ -114,7 +114,7 @@ for (let started = false; !started && !ending.signal.aborted;) {
     await startQueue();
     started = true;
   } catch (error) {
-    log('warn', 'queue start', { message: messageOf(error) });
+    log('warn', 'queue start', { error });
     await new Promise((r) => {
       setTimeout(r, 1000);
     });

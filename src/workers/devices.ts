@@ -7,7 +7,7 @@ import { writeDownKept } from '../platform/events/later.ts';
 import { identity } from '../platform/identity.ts';
 import { startsConfigured } from '../platform/configuration.ts';
 import { giveSignOfLife } from '../platform/jobs/signOfLife.ts';
-import { log, messageOf } from '../platform/log.ts';
+import { log } from '../platform/log.ts';
 import { contextOf, ending, endsInOrder, forever, waitedFor } from './working.ts';
 
 startsConfigured('devices');
@@ -31,7 +31,7 @@ async function lookForPrints(): Promise<void> {
 /** Asks somebody to look where records and machines say different things. */
 async function reconcile(): Promise<void> {
   const ids = [...(await listPrintingTrials(ctx)), ...(await listPrintingJobs(ctx))];
-  for (const what of await reconcileMachines(ctx, new Set(ids))) log('warn', 'machine unknown', { what });
+  for (const what of await reconcileMachines(ctx, new Set(ids))) log('warn', 'machine unknown', { says: what });
 }
 
 /** A print holds its machine under a name of its own: no two prints share one. */
@@ -40,7 +40,7 @@ function start(id: string, run: typeof runPrint): void {
   running.add(id);
   const under = run(ctx, id, `${holder}:${id}`)
     .catch((error: unknown) => {
-      if (!(error instanceof LeftOff)) log('error', 'print', { id, message: messageOf(error) });
+      if (!(error instanceof LeftOff)) log('error', 'print', { id, error });
     })
     .finally(() => running.delete(id));
   void waitedFor(under);

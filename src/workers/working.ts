@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { systemClock } from '../platform/clock.ts';
 import { database, type poolLimits } from '../platform/db/client.ts';
 import type { Ctx } from '../platform/db/context.ts';
-import { log, messageOf } from '../platform/log.ts';
+import { log } from '../platform/log.ts';
 
 /** What a process works with: whatever it does leaves off once `ending` is aborted. */
 export const ending = new AbortController();
@@ -33,7 +33,7 @@ export async function forever(everyMs: number, what: string, step: () => Promise
     try {
       await waitedFor(step());
     } catch (error) {
-      log('warn', what, { message: messageOf(error) });
+      log('warn', what, { error });
     }
     await new Promise((resolve) => {
       setTimeout(resolve, everyMs);
@@ -45,7 +45,7 @@ export async function forever(everyMs: number, what: string, step: () => Promise
 const LEAVES_OFF_MS = 2500;
 /** Told to end, the process waits for what is under way and for `also`, but not for ever. */
 export function endsInOrder(also: (withinMs: number) => Promise<unknown>): void {
-  process.on('unhandledRejection', (error) => log('error', 'process', { message: messageOf(error) }));
+  process.on('unhandledRejection', (error) => log('error', 'process', { error }));
   process.on('SIGTERM', () => {
     if (ending.signal.aborted) return;
     ending.abort();

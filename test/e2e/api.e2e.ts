@@ -168,3 +168,42 @@ test('a token does what its role may until it is revoked, and only a lead makes 
   });
   expect((await guess.get('/api/profiles')).status()).toBe(401);
 });
+
+test('figures of the service are read by a token of the least right, in the text format that watchers gather', async ({
+  baseURL,
+  playwright,
+}) => {
+  const lead = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
+  await lead.post('/api/sign-in/demo', { data: { role: 'lead' } });
+  await lead.get('/api/jobs/nowhere');
+  const made = await lead.post('/api/tokens', { data: { name: 'watcher', role: 'viewer', days: 30 } });
+  const { id, token } = (await made.json()) as { id: string; token: string };
+  const watcher = await playwright.request.newContext({
+    baseURL: baseURL!,
+    extraHTTPHeaders: { authorization: `Bearer ${token}` },
+  });
+  const answer = await watcher.get('/api/metrics');
+  expect(answer.headers()['content-type']).toContain('text/plain; version=0.0.4');
+  const text = await answer.text();
+  expect(text).toMatch(/cantiere_request_seconds_count\{method="GET",route="\/api\/jobs\/\[id\]",status="404"\} [1-9]/);
+  expect(text).toMatch(/cantiere_silent_seconds\{process="devices"\} [\d.]+\n/);
+  expect(text).toMatch(/cantiere_database_bytes [1-9]\d+/);
+  expect(text).toMatch(/nodejs_eventloop_lag_seconds [\d.e-]+/);
+  expect((await lead.post(`/api/tokens/${id}/revoke`, { data: {} })).status()).toBe(200);
+});
+
+test('answers that stand in memory are packed, those that are read while they are sent are not, and each names its request', async ({
+  baseURL,
+  playwright,
+}) => {
+  const lead = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
+  await lead.post('/api/sign-in/demo', { data: { role: 'lead' } });
+  const packed = await lead.get('/api/today', { headers: { 'accept-encoding': 'gzip' } });
+  expect(packed.headers()).toMatchObject({ 'content-encoding': 'gzip', vary: expect.stringContaining('Encoding') });
+  expect(packed.headers()['x-request-id']).toMatch(/^[\da-f]{12}$/);
+  expect(Object.keys((await packed.json()) as object).length, 'it is read as it was').toBeGreaterThan(3);
+  const plain = await lead.get('/api/today', { headers: { 'accept-encoding': 'identity' } });
+  expect(plain.headers()['content-encoding']).toBeUndefined();
+  const streamed = await lead.get('/api/events/csv', { headers: { 'accept-encoding': 'gzip' } });
+  expect([streamed.status(), streamed.headers()['content-encoding']]).toEqual([200, undefined]);
+});

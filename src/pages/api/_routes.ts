@@ -67,68 +67,69 @@ import * as r63 from './me/index.ts';
 import * as r64 from './me/password.ts';
 import * as r65 from './me/sessions/[id]/end.ts';
 import * as r66 from './me/sessions/index.ts';
-import * as r67 from './notices/index.ts';
-import * as r68 from './notices/seen.ts';
-import * as r69 from './pairings.ts';
-import * as r70 from './people/[id]/deactivate.ts';
-import * as r71 from './people/[id]/link.ts';
-import * as r72 from './people/[id]/reactivate.ts';
-import * as r73 from './people/[id]/role.ts';
-import * as r74 from './people/index.ts';
-import * as r75 from './policy.ts';
-import * as r76 from './profiles/[id]/about.ts';
-import * as r77 from './profiles/[id]/affected.ts';
-import * as r78 from './profiles/[id]/copy.ts';
-import * as r79 from './profiles/[id]/decision.ts';
-import * as r80 from './profiles/[id]/draft.ts';
-import * as r81 from './profiles/[id]/history.ts';
-import * as r82 from './profiles/[id]/index.ts';
-import * as r83 from './profiles/[id]/restore.ts';
-import * as r84 from './profiles/[id]/retire.ts';
-import * as r85 from './profiles/[id]/revisions.ts';
-import * as r86 from './profiles/[id]/take-back.ts';
-import * as r87 from './profiles/csv.ts';
-import * as r88 from './profiles/index.ts';
-import * as r89 from './profiles/reviews.ts';
-import * as r90 from './recipes/[id]/index.ts';
-import * as r91 from './recipes/[id]/pin.ts';
-import * as r92 from './recipes/csv.ts';
-import * as r93 from './recipes/index.ts';
-import * as r94 from './recipes/sheet.ts';
-import * as r95 from './references/[id]/index.ts';
-import * as r96 from './references/[id]/looks.ts';
-import * as r97 from './references/[id]/print.ts';
-import * as r98 from './references/index.ts';
-import * as r99 from './requests/[id]/decline.ts';
-import * as r100 from './requests/[id]/file.ts';
-import * as r101 from './requests/[id]/index.ts';
-import * as r102 from './requests/[id]/withdraw.ts';
-import * as r103 from './requests/csv.ts';
-import * as r104 from './requests/index.ts';
-import * as r105 from './status.ts';
-import * as r106 from './today.ts';
-import * as r107 from './tokens/[id]/revoke.ts';
-import * as r108 from './tokens/index.ts';
-import * as r109 from './trials/[id]/camera.ts';
-import * as r110 from './trials/[id]/coupon.ts';
-import * as r111 from './trials/[id]/decision.ts';
-import * as r112 from './trials/[id]/drawing.ts';
-import * as r113 from './trials/[id]/elsewhere.ts';
-import * as r114 from './trials/[id]/index.ts';
-import * as r115 from './trials/[id]/instrument.ts';
-import * as r116 from './trials/[id]/pictures/[picture].ts';
-import * as r117 from './trials/[id]/pictures/index.ts';
-import * as r118 from './trials/[id]/plate.ts';
-import * as r119 from './trials/[id]/print.ts';
-import * as r120 from './trials/[id]/readingTable.ts';
-import * as r121 from './trials/[id]/readings.ts';
-import * as r122 from './trials/[id]/solid.ts';
-import * as r123 from './trials/csv.ts';
-import * as r124 from './trials/drift.ts';
-import * as r125 from './trials/due.ts';
-import * as r126 from './trials/index.ts';
-import * as r127 from './trials/preview.ts';
-import * as r128 from './trials/usualProcess.ts';
+import * as r67 from './metrics.ts';
+import * as r68 from './notices/index.ts';
+import * as r69 from './notices/seen.ts';
+import * as r70 from './pairings.ts';
+import * as r71 from './people/[id]/deactivate.ts';
+import * as r72 from './people/[id]/link.ts';
+import * as r73 from './people/[id]/reactivate.ts';
+import * as r74 from './people/[id]/role.ts';
+import * as r75 from './people/index.ts';
+import * as r76 from './policy.ts';
+import * as r77 from './profiles/[id]/about.ts';
+import * as r78 from './profiles/[id]/affected.ts';
+import * as r79 from './profiles/[id]/copy.ts';
+import * as r80 from './profiles/[id]/decision.ts';
+import * as r81 from './profiles/[id]/draft.ts';
+import * as r82 from './profiles/[id]/history.ts';
+import * as r83 from './profiles/[id]/index.ts';
+import * as r84 from './profiles/[id]/restore.ts';
+import * as r85 from './profiles/[id]/retire.ts';
+import * as r86 from './profiles/[id]/revisions.ts';
+import * as r87 from './profiles/[id]/take-back.ts';
+import * as r88 from './profiles/csv.ts';
+import * as r89 from './profiles/index.ts';
+import * as r90 from './profiles/reviews.ts';
+import * as r91 from './recipes/[id]/index.ts';
+import * as r92 from './recipes/[id]/pin.ts';
+import * as r93 from './recipes/csv.ts';
+import * as r94 from './recipes/index.ts';
+import * as r95 from './recipes/sheet.ts';
+import * as r96 from './references/[id]/index.ts';
+import * as r97 from './references/[id]/looks.ts';
+import * as r98 from './references/[id]/print.ts';
+import * as r99 from './references/index.ts';
+import * as r100 from './requests/[id]/decline.ts';
+import * as r101 from './requests/[id]/file.ts';
+import * as r102 from './requests/[id]/index.ts';
+import * as r103 from './requests/[id]/withdraw.ts';
+import * as r104 from './requests/csv.ts';
+import * as r105 from './requests/index.ts';
+import * as r106 from './status.ts';
+import * as r107 from './today.ts';
+import * as r108 from './tokens/[id]/revoke.ts';
+import * as r109 from './tokens/index.ts';
+import * as r110 from './trials/[id]/camera.ts';
+import * as r111 from './trials/[id]/coupon.ts';
+import * as r112 from './trials/[id]/decision.ts';
+import * as r113 from './trials/[id]/drawing.ts';
+import * as r114 from './trials/[id]/elsewhere.ts';
+import * as r115 from './trials/[id]/index.ts';
+import * as r116 from './trials/[id]/instrument.ts';
+import * as r117 from './trials/[id]/pictures/[picture].ts';
+import * as r118 from './trials/[id]/pictures/index.ts';
+import * as r119 from './trials/[id]/plate.ts';
+import * as r120 from './trials/[id]/print.ts';
+import * as r121 from './trials/[id]/readingTable.ts';
+import * as r122 from './trials/[id]/readings.ts';
+import * as r123 from './trials/[id]/solid.ts';
+import * as r124 from './trials/csv.ts';
+import * as r125 from './trials/drift.ts';
+import * as r126 from './trials/due.ts';
+import * as r127 from './trials/index.ts';
+import * as r128 from './trials/preview.ts';
+import * as r129 from './trials/usualProcess.ts';
 
 /** Every route that needs a person, made by `npm run docs`. One without role and schema does not compile here. */
 export const routeFiles = {
@@ -199,68 +200,69 @@ export const routeFiles = {
   './me/password.ts': r64,
   './me/sessions/[id]/end.ts': r65,
   './me/sessions/index.ts': r66,
-  './notices/index.ts': r67,
-  './notices/seen.ts': r68,
-  './pairings.ts': r69,
-  './people/[id]/deactivate.ts': r70,
-  './people/[id]/link.ts': r71,
-  './people/[id]/reactivate.ts': r72,
-  './people/[id]/role.ts': r73,
-  './people/index.ts': r74,
-  './policy.ts': r75,
-  './profiles/[id]/about.ts': r76,
-  './profiles/[id]/affected.ts': r77,
-  './profiles/[id]/copy.ts': r78,
-  './profiles/[id]/decision.ts': r79,
-  './profiles/[id]/draft.ts': r80,
-  './profiles/[id]/history.ts': r81,
-  './profiles/[id]/index.ts': r82,
-  './profiles/[id]/restore.ts': r83,
-  './profiles/[id]/retire.ts': r84,
-  './profiles/[id]/revisions.ts': r85,
-  './profiles/[id]/take-back.ts': r86,
-  './profiles/csv.ts': r87,
-  './profiles/index.ts': r88,
-  './profiles/reviews.ts': r89,
-  './recipes/[id]/index.ts': r90,
-  './recipes/[id]/pin.ts': r91,
-  './recipes/csv.ts': r92,
-  './recipes/index.ts': r93,
-  './recipes/sheet.ts': r94,
-  './references/[id]/index.ts': r95,
-  './references/[id]/looks.ts': r96,
-  './references/[id]/print.ts': r97,
-  './references/index.ts': r98,
-  './requests/[id]/decline.ts': r99,
-  './requests/[id]/file.ts': r100,
-  './requests/[id]/index.ts': r101,
-  './requests/[id]/withdraw.ts': r102,
-  './requests/csv.ts': r103,
-  './requests/index.ts': r104,
-  './status.ts': r105,
-  './today.ts': r106,
-  './tokens/[id]/revoke.ts': r107,
-  './tokens/index.ts': r108,
-  './trials/[id]/camera.ts': r109,
-  './trials/[id]/coupon.ts': r110,
-  './trials/[id]/decision.ts': r111,
-  './trials/[id]/drawing.ts': r112,
-  './trials/[id]/elsewhere.ts': r113,
-  './trials/[id]/index.ts': r114,
-  './trials/[id]/instrument.ts': r115,
-  './trials/[id]/pictures/[picture].ts': r116,
-  './trials/[id]/pictures/index.ts': r117,
-  './trials/[id]/plate.ts': r118,
-  './trials/[id]/print.ts': r119,
-  './trials/[id]/readingTable.ts': r120,
-  './trials/[id]/readings.ts': r121,
-  './trials/[id]/solid.ts': r122,
-  './trials/csv.ts': r123,
-  './trials/drift.ts': r124,
-  './trials/due.ts': r125,
-  './trials/index.ts': r126,
-  './trials/preview.ts': r127,
-  './trials/usualProcess.ts': r128,
+  './metrics.ts': r67,
+  './notices/index.ts': r68,
+  './notices/seen.ts': r69,
+  './pairings.ts': r70,
+  './people/[id]/deactivate.ts': r71,
+  './people/[id]/link.ts': r72,
+  './people/[id]/reactivate.ts': r73,
+  './people/[id]/role.ts': r74,
+  './people/index.ts': r75,
+  './policy.ts': r76,
+  './profiles/[id]/about.ts': r77,
+  './profiles/[id]/affected.ts': r78,
+  './profiles/[id]/copy.ts': r79,
+  './profiles/[id]/decision.ts': r80,
+  './profiles/[id]/draft.ts': r81,
+  './profiles/[id]/history.ts': r82,
+  './profiles/[id]/index.ts': r83,
+  './profiles/[id]/restore.ts': r84,
+  './profiles/[id]/retire.ts': r85,
+  './profiles/[id]/revisions.ts': r86,
+  './profiles/[id]/take-back.ts': r87,
+  './profiles/csv.ts': r88,
+  './profiles/index.ts': r89,
+  './profiles/reviews.ts': r90,
+  './recipes/[id]/index.ts': r91,
+  './recipes/[id]/pin.ts': r92,
+  './recipes/csv.ts': r93,
+  './recipes/index.ts': r94,
+  './recipes/sheet.ts': r95,
+  './references/[id]/index.ts': r96,
+  './references/[id]/looks.ts': r97,
+  './references/[id]/print.ts': r98,
+  './references/index.ts': r99,
+  './requests/[id]/decline.ts': r100,
+  './requests/[id]/file.ts': r101,
+  './requests/[id]/index.ts': r102,
+  './requests/[id]/withdraw.ts': r103,
+  './requests/csv.ts': r104,
+  './requests/index.ts': r105,
+  './status.ts': r106,
+  './today.ts': r107,
+  './tokens/[id]/revoke.ts': r108,
+  './tokens/index.ts': r109,
+  './trials/[id]/camera.ts': r110,
+  './trials/[id]/coupon.ts': r111,
+  './trials/[id]/decision.ts': r112,
+  './trials/[id]/drawing.ts': r113,
+  './trials/[id]/elsewhere.ts': r114,
+  './trials/[id]/index.ts': r115,
+  './trials/[id]/instrument.ts': r116,
+  './trials/[id]/pictures/[picture].ts': r117,
+  './trials/[id]/pictures/index.ts': r118,
+  './trials/[id]/plate.ts': r119,
+  './trials/[id]/print.ts': r120,
+  './trials/[id]/readingTable.ts': r121,
+  './trials/[id]/readings.ts': r122,
+  './trials/[id]/solid.ts': r123,
+  './trials/csv.ts': r124,
+  './trials/drift.ts': r125,
+  './trials/due.ts': r126,
+  './trials/index.ts': r127,
+  './trials/preview.ts': r128,
+  './trials/usualProcess.ts': r129,
 } satisfies Record<string, RouteFile>;
 /** The same by address, for the types of the client. */
 export type Wire = WireOf<typeof routeFiles>;

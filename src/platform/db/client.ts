@@ -65,7 +65,7 @@ export function openPool(url: string, limits: PoolLimits = poolLimits.work): pg.
     idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
     keepAlive: true,
   });
-  const isLost = (error: Error): void => log('warn', 'database connection lost', { message: error.message });
+  const isLost = (error: Error): void => log('warn', 'database connection lost', { error });
   pool.on('error', isLost);
   pool.on('connect', (client) => client.on('error', isLost)); // one that somebody holds, and that stands still, is nobody else's to hear
   return pool;

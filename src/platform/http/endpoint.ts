@@ -9,7 +9,7 @@ import { systemClock } from '../clock.ts';
 import { database } from '../db/client.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
-import { log, messageOf } from '../log.ts';
+import { log, requestName } from '../log.ts';
 import { judge, readBody } from './body.ts';
 import type { Watcher } from './live.ts';
 import { once } from './once.ts';
@@ -206,13 +206,17 @@ function route<B, E, Q extends QuerySchema>(
       const fault = databaseFaultOf(error);
       const isOurs = fault === 'readOnly' && around === snapshot; // a page that changes something
       if (fault !== null && !isOurs) return notPossible(fault);
-      log('error', 'request failed', { path: context.url.pathname, message: messageOf(error) });
-      return problem(500, 'fault', 'Something failed on our side; nothing was half-stored');
+      log('error', 'request failed', { path: context.url.pathname, error });
+      return problem(500, 'fault', wentWrong(requestName()));
     } finally {
       leave?.();
     }
   };
 }
+
+/** What somebody says to whoever looks after the server, who finds the request by it in the log. */
+const wentWrong = (request: string | undefined): string =>
+  `Something failed on our side; nothing was half-stored${request ? `. The log tells why, at request ${request}` : ''}`;
 
 function refusalOf(user: Person | null, role: PersonRole): Response | null {
   if (!user) return problem(401, 'signedOut', 'Sign in first');

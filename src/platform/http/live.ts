@@ -11,7 +11,7 @@ function start(): void {
   started = true;
   const connect = async (): Promise<void> => {
     const client = new pg.Client({ connectionString: process.env['DATABASE_URL'] });
-    client.on('error', (error) => log('warn', 'live connection lost', { message: error.message }));
+    client.on('error', (error) => log('warn', 'live connection lost', { error }));
     client.on('end', () => setTimeout(() => void connect(), 1000));
     client.on('notification', (n) => tell(n.payload ?? ''));
     try {

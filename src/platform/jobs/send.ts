@@ -14,7 +14,7 @@ async function start(): Promise<PgBoss> {
     supervise: false,
     schedule: false,
   });
-  boss.on('error', (error) => log('warn', 'queue', { message: error.message }));
+  boss.on('error', (error) => log('warn', 'queue', { error }));
   return boss.start();
 }
 

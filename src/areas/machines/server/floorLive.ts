@@ -1,6 +1,6 @@
 import type { FloorRow } from '../model/pages.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
-import { log, messageOf } from '../../../platform/log.ts';
+import { log } from '../../../platform/log.ts';
 import { listFloor } from './floor.ts';
 
 const EVERY_MS = 1000;
@@ -28,7 +28,7 @@ async function look(ctx: Pick<Ctx, 'db'>): Promise<void> {
       // one message a look: a hundred watchers of three hundred machines would be thirty thousand of them a second
       if (changed.length > 0) for (const watcher of watchers) watcher(`[${changed.join(',')}]`);
     } catch (error) {
-      log('warn', 'floor', { message: messageOf(error) });
+      log('warn', 'floor', { error });
     }
     await new Promise((next) => {
       setTimeout(next, EVERY_MS);

@@ -1,3 +1,4 @@
+export { gaugesOf } from './gauges.ts';
 export { getStatus } from './getStatus.ts';
 export { getToday } from './getToday.ts';
 export { getFloor } from './getFloor.ts';
