@@ -23,7 +23,8 @@ const DUMP = 'cantiere.dump';
 const MANIFEST = 'manifest.json';
 const APP_ROLE = 'cantiere_app';
 /** Entries of the queue come and go with the checks they are of; `rescueChecks` makes anew what is missing. */
-const OURS = `n.nspname in ('public', 'drizzle')`;
+/** Tables that hold the farm; marks of writing are for the pages of one database and no record. */
+const OURS = `n.nspname in ('public', 'drizzle') and c.relname <> 'write_mark'`;
 
 /** Keeps everything that the database holds in a new folder, consistent as of one moment, while the farm is at work. */
 export async function backUp(ownerUrl: string, folder: string): Promise<Manifest> {

@@ -7,6 +7,7 @@ import PgBoss from 'pg-boss';
 import { beatCheck, markOutOfDate, rescueChecks, setAside } from '../areas/checks/server/index.ts';
 import { sweepRefused } from '../platform/auth/sweepRefused.ts';
 import { giveNotices } from '../areas/today/server/index.ts';
+import { sweepMarks } from '../platform/db/kept.ts';
 import { sweepOrphans } from '../platform/files/store.ts';
 import { sweepAnswers } from '../platform/http/once.ts';
 import { startsConfigured } from '../platform/configuration.ts';
@@ -22,6 +23,7 @@ const COMPARE_EVERY_MS = 2000;
 const COMPARE_ALL_EVERY_MS = 3_600_000;
 const NOTICE_EVERY_MS = 30_000;
 const SWEEP_EVERY_MS = 600_000;
+const MARKS_EVERY_MS = 30_000;
 /** A check that ended its process so often is not begun again. */
 const MOST_KILLS = 2;
 const ctx = contextOf('work', 'Worker');
@@ -109,6 +111,7 @@ void forever(COMPARE_EVERY_MS, 'out of date', compareVerdicts);
 void forever(SWEEP_EVERY_MS, 'sweep', () => sweepOrphans(ctx));
 void forever(SWEEP_EVERY_MS, 'tries', () => sweepRefused(ctx));
 void forever(SWEEP_EVERY_MS, 'answers', () => sweepAnswers(ctx));
+void forever(MARKS_EVERY_MS, 'marks', () => sweepMarks(ctx));
 for (let started = false; !started && !ending.signal.aborted;) {
   try {
     await startQueue();

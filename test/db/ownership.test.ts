@@ -34,8 +34,8 @@ const OWN: Readonly<Record<string, string>> = {
 };
 /** All else is the farm's: whoever has the role may. */
 const OF_THE_FARM = [
-  'care', 'compare', 'containers', 'events', 'files', 'floor', 'jobs', 'library', 'limits', 'live', 'machines', 'pairings',
-  'people', 'policy', 'profiles', 'recipes', 'references', 'requests', 'status', 'today', 'tokens', 'trials',
+  'care', 'compare', 'containers', 'events', 'files', 'floor', 'jobs', 'library', 'limits', 'live', 'machines', 'metrics',
+  'pairings', 'people', 'policy', 'profiles', 'recipes', 'references', 'requests', 'status', 'today', 'tokens', 'trials',
 ]; // prettier-ignore
 
 const PASSWORD = 'four words make one';

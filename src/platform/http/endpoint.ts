@@ -6,6 +6,7 @@ import type { Result } from '../../core/result/result.ts';
 import { personOf, personWithoutDatabase } from '../auth/auth.ts';
 import { RANK } from '../auth/rank.ts';
 import { systemClock } from '../clock.ts';
+import { forOnePage } from '../db/bySets.ts';
 import { database } from '../db/client.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
@@ -139,7 +140,10 @@ type Around = (ctx: Ctx, request: Request, text: string, run: (inside: Ctx) => P
 const asItIs: Around = (ctx, _request, _text, run) => run(ctx);
 /** All that a page reads is of one moment, whoever saves meanwhile. */
 const snapshot: Around = (ctx, _request, _text, run) =>
-  ctx.db.transaction((db) => run({ ...ctx, db }), { isolationLevel: 'repeatable read', accessMode: 'read only' });
+  ctx.db.transaction((db) => run(forOnePage({ ...ctx, db })), {
+    isolationLevel: 'repeatable read',
+    accessMode: 'read only',
+  });
 
 /** What waits for a locked table or a slow answer takes so many connections and no more: other routes go on. */
 const MOST_AT_ONCE = 5;

@@ -123,7 +123,7 @@ function placeBefore(waiting: readonly Pick<Waiting, 'jobId'>[], before: string 
 
 /** Every queue with what is done when, and what each machine prints next. */
 export async function getQueue(
-  ctx: Pick<Ctx, 'db' | 'clock'>,
+  ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>,
   rowsOfFloor?: Awaited<ReturnType<typeof listFloor>>,
 ): Promise<QueuePage> {
   const floor = (rowsOfFloor ?? (await listFloor(ctx))).map((m) => ({

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { among } from '../../../platform/db/among.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { keptUntilWritten } from '../../../platform/db/kept.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { moveRow } from '../../../platform/db/states.ts';
 import { recordEvent } from '../../../platform/events/record.ts';
@@ -23,47 +23,46 @@ export async function listCare(
 ): Promise<CareRow[]> {
   const plans = await plansOf(ctx, [...new Set(of.map((m) => m.printerId))]);
   const wanted = of.flatMap((m) => [...(plans.get(m.printerId) ?? [])].map(([key, { task }]) => ({ m, key, task })));
-  const ofThem = among(
-    careRound.machineId,
-    of.map((m) => m.id),
-  );
   const lasts = await lastRounds(
     ctx,
     wanted.map(({ m, key }) => ({ machineId: m.id, key })),
   );
-  const under = await ctx.db
-    .select()
-    .from(careRound)
-    .where(and(eq(careRound.state, 'under way'), ofThem));
   const used = await usedSince(
     ctx,
-    wanted.map(({ m }, i) => ({ machineId: m.id, since: lasts[i]?.endedAt ?? m.addedAt })),
+    wanted.map(({ m }, i) => ({ machineId: m.id, since: lasts[i]!.done?.endedAt ?? m.addedAt })),
   );
   const now = ctx.clock.now();
   return wanted.map(({ m, key, task }, i) => ({
     ...{ machineId: m.id, machineName: m.name, place: m.place, key, task },
     ...careDue(task, used[i]!, now, nameOf),
-    doneAt: lasts[i]?.endedAt.toISOString() ?? null,
-    doneByName: lasts[i]?.byName ?? null,
-    isUnderWay: under.some((r) => r.machineId === m.id && r.taskKey === key),
+    doneAt: lasts[i]!.done?.endedAt.toISOString() ?? null,
+    doneByName: lasts[i]!.done?.byName ?? null,
+    isUnderWay: lasts[i]!.isUnderWay,
   }));
 }
 
-/** When tasks were done last on machines, and by whom; null where never. Rounds before those are not read. */
+interface LastRound {
+  /** Null where it was never done. */
+  readonly done: { readonly endedAt: Date; readonly byName: string } | null;
+  readonly isUnderWay: boolean;
+}
+/** When tasks were done last on machines, and whether somebody is at them. Rounds before those are not read. */
 async function lastRounds(
   { db }: Pick<Ctx, 'db'>,
   of: readonly { readonly machineId: string; readonly key: string }[],
-): Promise<({ readonly endedAt: Date; readonly byName: string } | null)[]> {
+): Promise<LastRound[]> {
   if (of.length === 0) return [];
-  const { rows } = await db.execute<{ endedAt: string | null; byName: string | null }>(sql`
-    select r.ended_at as "endedAt", r.by_name as "byName"
+  const { rows } = await db.execute<{ endedAt: string | null; byName: string | null; isUnderWay: boolean }>(sql`
+    select r.ended_at as "endedAt", r.by_name as "byName", w.machine_id is not null as "isUnderWay"
     from unnest(${sql.param(of.map((o) => o.machineId))}::text[], ${sql.param(of.map((o) => o.key))}::text[]) with ordinality u(machine, task, n)
+    left join ${careRound} w on w.machine_id = u.machine and w.task_key = u.task and w.state = 'under way'
     left join lateral (
       select d.ended_at, d.by_name from ${careRound} d where d.machine_id = u.machine and d.task_key = u.task and d.state = 'done' order by d.ended_at desc limit 1
     ) r on true order by u.n`);
-  return rows.map(({ endedAt, byName }) =>
-    endedAt === null || byName === null ? null : { endedAt: new Date(endedAt), byName },
-  );
+  return rows.map(({ endedAt, byName, isUnderWay }) => ({
+    done: endedAt === null || byName === null ? null : { endedAt: new Date(endedAt), byName },
+    isUnderWay,
+  }));
 }
 
 /** What machines have done since given moments: hours, by their own clocks where they told them, and prints that came to an end, failures,
@@ -253,5 +252,7 @@ async function holdRound(
 }
 
 /** The care of every machine. */
-export const listAllCare = async (ctx: Pick<Ctx, 'db' | 'clock'>): Promise<CareRow[]> =>
-  listCare(ctx, await listMachines(ctx));
+export const listAllCare = keptUntilWritten(
+  async (ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<readonly CareRow[]> =>
+    listCare(ctx, await listMachines(ctx)),
+);

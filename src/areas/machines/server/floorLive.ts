@@ -1,4 +1,5 @@
 import type { FloorRow } from '../model/pages.ts';
+import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { log } from '../../../platform/log.ts';
 import { listFloor } from './floor.ts';
@@ -18,12 +19,12 @@ export function changedRows(
   return [after, [...after].filter(([id, text]) => before.get(id) !== text).map(([, text]) => text)];
 }
 
-async function look(ctx: Pick<Ctx, 'db'>): Promise<void> {
+async function look(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<void> {
   if (isLooking) return;
   isLooking = true;
   while (watchers.size > 0) {
     try {
-      const [after, changed] = changedRows(shown, await listFloor(ctx));
+      const [after, changed] = changedRows(shown, await listFloor(forOnePage(ctx)));
       shown = after;
       // one message a look: a hundred watchers of three hundred machines would be thirty thousand of them a second
       if (changed.length > 0) for (const watcher of watchers) watcher(`[${changed.join(',')}]`);
@@ -39,7 +40,7 @@ async function look(ctx: Pick<Ctx, 'db'>): Promise<void> {
 }
 
 /** Tells whoever watches the rows of the floor that change, at most once a second. */
-export function watchFloor(ctx: Pick<Ctx, 'db'>, watcher: Watcher): () => void {
+export function watchFloor(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>, watcher: Watcher): () => void {
   watchers.add(watcher);
   void look(ctx);
   return () => watchers.delete(watcher);

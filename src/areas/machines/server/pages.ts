@@ -1,5 +1,6 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
 import { forOnePage } from '../../../platform/db/bySets.ts';
+import { keptUntilWritten } from '../../../platform/db/kept.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import {
@@ -28,6 +29,8 @@ import {
 } from './queries.ts';
 import { listProofs, listProofsOf } from './proofs.ts';
 
+type Reader = Pick<Ctx, 'db' | 'clock' | 'reads'>;
+
 /** What is on a head, as pages show it. */
 const onHead = ({
   mounted,
@@ -41,7 +44,7 @@ const onHead = ({
 });
 
 /** Machines with what is on them and what is proven for it: as many statements for one as for five hundred. */
-async function cardsOf(asker: Ctx, machines: readonly Machine[], inUse: readonly Machine[]): Promise<MachineCard[]> {
+async function cardsOf(asker: Reader, machines: readonly Machine[], inUse: readonly Machine[]): Promise<MachineCard[]> {
   const ctx = forOnePage(asker);
   const heads = await headsOf(ctx, machines);
   const printers = await findProfiles(
@@ -78,10 +81,10 @@ async function cardsOf(asker: Ctx, machines: readonly Machine[], inUse: readonly
   });
 }
 
-export async function listMachineCards(ctx: Ctx): Promise<MachineCard[]> {
+export const listMachineCards = keptUntilWritten(async (ctx: Reader): Promise<readonly MachineCard[]> => {
   const machines = await listMachines(ctx);
   return cardsOf(ctx, machines, machines);
-}
+});
 
 /** So much of its work stands on a machine's page; all of it is a list of its own. */
 const MOST_WORK = 20;
@@ -89,7 +92,8 @@ const MOST_WORK = 20;
 export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<MachinePage, MachineFailure>> {
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
-  const [card] = await cardsOf(ctx, [m], await listMachines(ctx));
+  const kept = (await listMachineCards(ctx)).find((c) => c.id === m.id);
+  const [card] = kept ? [kept] : await cardsOf(ctx, [m], []); // one that is not in use any more
   const work = await listNewestMaintenance(ctx, m.id, MOST_WORK);
   const released = await getReleasedRevision(ctx, m.printerId);
   const maintenance = work.map((e) => ({

@@ -49,8 +49,8 @@ export const countHeads = async (ctx: Reader, m: Pick<Machine, 'printerId'>): Pr
 const heads = bySets(
   async (ctx: Reader, machines: readonly Pick<Machine, 'id' | 'printerId'>[]) => {
     const ids = machines.map((m) => m.id);
-    const mounts = await ctx.db.select().from(mount).where(among(mount.machineId, ids));
-    const loads = await ctx.db
+    const tool = ctx.db.select().from(mount).where(among(mount.machineId, ids)).as('tool');
+    const fill = ctx.db
       .select({
         ...{ machineId: slot.machineId, index: slot.index, containerId: container.id, code: container.code },
         ...{ materialId: container.materialId, lot: container.lot, remainingG: container.remainingG },
@@ -58,7 +58,14 @@ const heads = bySets(
       })
       .from(slot)
       .innerJoin(container, eq(container.id, slot.containerId))
-      .where(among(slot.machineId, ids));
+      .where(among(slot.machineId, ids))
+      .as('fill');
+    const onThem = await ctx.db
+      .select()
+      .from(tool)
+      .fullJoin(fill, and(eq(fill.machineId, tool.machineId), eq(fill.index, tool.index)));
+    const mounts = onThem.flatMap((on) => on.tool ?? []);
+    const loads = onThem.flatMap((on) => on.fill ?? []);
     const profiles = await findProfiles(ctx, [
       ...mounts.map((m) => m.toolId),
       ...loads.map((l) => l.materialId),

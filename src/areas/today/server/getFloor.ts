@@ -6,7 +6,7 @@ import type { FloorCard } from '../model/floor.ts';
 /** The floor with what waits for each machine, what is due on it and what is proven for what it carries. */
 export async function getFloor(ctx: Ctx): Promise<FloorCard[]> {
   const rows = await listFloor(ctx);
-  const evidence = await countEvidence(ctx, rows);
+  const evidence = await countEvidence(ctx);
   const care = new Map<string, FloorCard['care'][number][]>(rows.map((r) => [r.id, []]));
   for (const c of await listAllCare(ctx))
     if (c.state === 'due' || c.isUnderWay)
