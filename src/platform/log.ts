@@ -15,6 +15,11 @@ function placeOf(error: unknown): readonly string[] {
   return lines.filter((line) => line.startsWith('at ')).map((line) => line.slice(3));
 }
 
+/** A level that is none is told by whoever starts the process (`startsConfigured`), in words. */
+function levelAsked(): string {
+  const asked = process.env['CANTIERE_LOG_LEVEL'] ?? '';
+  return asked in pino.levels.values ? asked : 'info';
+}
 /** Facts that nobody wants to find in a log, wherever they stand. */
 const SECRETS = ['password', 'token', 'cookie', 'authorization', 'secret', 'content'];
 
@@ -22,7 +27,7 @@ const SECRETS = ['password', 'token', 'cookie', 'authorization', 'secret', 'cont
 export const loggerTo = (to: DestinationStream): Logger =>
   pino(
     {
-      level: process.env['CANTIERE_LOG_LEVEL'] || 'info',
+      level: levelAsked(),
       base: null,
       messageKey: 'what',
       timestamp: () => `,"at":"${new Date().toISOString()}"`,

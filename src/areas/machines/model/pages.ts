@@ -113,6 +113,8 @@ export interface FloorRow {
   } | null;
   readonly onHeads: readonly OnHead[];
 }
+/** Of a row of the floor, what has changed of it. */
+export type FloorChange = Pick<FloorRow, 'id'> & Partial<FloorRow>;
 /** What is heard of a machine that prints. */
 export interface Heard extends Pick<
   PrintProgress,

@@ -1,5 +1,6 @@
 import { and, asc, eq, isNull, ne } from 'drizzle-orm';
 import type { Ctx } from '../../../platform/db/context.ts';
+import { keptUntilWritten } from '../../../platform/db/kept.ts';
 import type { Proof } from '../../library/model/records.ts';
 import type { PrintProgress } from '../model/print.ts';
 import type { FloorRow, Heard, MachineCard, OnHead } from '../model/pages.ts';
@@ -8,9 +9,24 @@ import { machine, print } from './tables.ts';
 
 type Reader = Pick<Ctx, 'db' | 'clock' | 'reads'>;
 
+/** What of a row of the floor only somebody changes. */
+const keptRows = keptUntilWritten(
+  async (ctx: Reader) =>
+    new Map(
+      (await listMachineCards(ctx)).map(
+        ({ name, place, printerId, printer, technology, isStoppedFromHere, ...card }) => [
+          card.id,
+          {
+            ...{ name, place, printerId, printer, technology, isStoppedFromHere },
+            onHeads: [card, ...card.others].map(onHeadOf).filter((h) => h.toolId !== null || h.materialId !== null),
+          },
+        ],
+      ),
+    ),
+);
 /** The whole floor by sets, however many machines it has: what each is doing, until when, and what is on its heads. */
 export async function listFloor(ctx: Reader): Promise<FloorRow[]> {
-  const cards = new Map((await listMachineCards(ctx)).map((c) => [c.id, c]));
+  const kept = await keptRows(ctx);
   const rows = await ctx.db
     .select({
       ...{ id: machine.id, state: machine.state, stop: machine.stop },
@@ -21,22 +37,20 @@ export async function listFloor(ctx: Reader): Promise<FloorRow[]> {
     .leftJoin(print, and(eq(print.machineId, machine.id), isNull(print.clearedAt)))
     .where(ne(machine.state, 'retired'))
     .orderBy(asc(machine.place), asc(machine.name));
-  return rows.flatMap((m) => {
-    const found = cards.get(m.id);
+  return rows.flatMap(({ id, state, stop, ...p }) => {
+    const found = kept.get(id);
     if (!found) return []; // added in this moment: it is there at the next look
-    const { name, place, printerId, printer, technology, isStoppedFromHere, ...card } = found;
     return {
-      ...{ id: m.id, name, place, state: m.state, stop: m.stop, printerId, printer, technology, isStoppedFromHere },
+      ...{ id, state, stop, ...found },
       print:
-        m.printOf === null
+        p.printOf === null
           ? null
           : {
-              ...{ of: m.printOf, ofId: m.printOfId!, name: m.printName!, isUnderWay: m.printState === 'under way' },
-              since: m.since!.toISOString(),
-              expected: m.expected!.toISOString(),
-              heard: m.progress && heardOf(m.progress),
+              ...{ of: p.printOf, ofId: p.printOfId!, name: p.printName!, isUnderWay: p.printState === 'under way' },
+              since: p.since!.toISOString(),
+              expected: p.expected!.toISOString(),
+              heard: p.progress && heardOf(p.progress),
             },
-      onHeads: [card, ...card.others].map(onHeadOf).filter((h) => h.toolId !== null || h.materialId !== null),
     };
   });
 }
@@ -53,14 +67,13 @@ const heardOf = (p: PrintProgress): Heard => ({
 });
 
 /** How many values are proven, and how many due, on the machine itself for what is mounted and loaded, machine by machine. */
-export async function countEvidence(
-  ctx: Reader,
-): Promise<ReadonlyMap<string, { readonly proven: number; readonly due: number }>> {
-  return new Map(
-    (await listMachineCards(ctx)).map((card) => {
-      const proofs = [card, ...card.others].flatMap((on) => on.proofs);
-      const inState = (state: Proof['state']): number => proofs.filter((p) => p.state === state).length;
-      return [card.id, { proven: inState('proven'), due: inState('due') }];
-    }),
-  );
-}
+export const countEvidence = keptUntilWritten(
+  async (ctx: Reader): Promise<ReadonlyMap<string, { readonly proven: number; readonly due: number }>> =>
+    new Map(
+      (await listMachineCards(ctx)).map((card) => {
+        const proofs = [card, ...card.others].flatMap((on) => on.proofs);
+        const inState = (state: Proof['state']): number => proofs.filter((p) => p.state === state).length;
+        return [card.id, { proven: inState('proven'), due: inState('due') }];
+      }),
+    ),
+);

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { FloorRow } from '../model/pages.ts';
+import type { FloorChange, FloorRow } from '../model/pages.ts';
 import { changedRows } from './floorLive.ts';
 
 const row = (id: string, zMm: number): FloorRow => ({
@@ -35,11 +35,12 @@ const row = (id: string, zMm: number): FloorRow => ({
   ],
 });
 
-test('whoever watches is told the rows that changed and no others, each in at most a kilobyte', () => {
+test('whoever watches is told what changed and nothing else: a whole row once, then of a print what is heard of it', () => {
   const [first, all] = changedRows(new Map(), [row('a', 1), row('b', 1)]);
   expect(all).toHaveLength(2);
   const [second, changed] = changedRows(first, [row('a', 1.2), row('b', 1)]);
-  expect(changed.map((text) => (JSON.parse(text) as FloorRow).id)).toEqual(['a']);
-  expect(changed[0]!.length).toBeLessThanOrEqual(1024);
+  expect(all.map((text) => JSON.parse(text) as FloorRow)).toEqual([row('a', 1), row('b', 1)]);
+  expect(changed.map((text) => JSON.parse(text) as FloorChange)).toEqual([{ id: 'a', print: row('a', 1.2).print }]);
+  expect(changed[0]!.length).toBeLessThanOrEqual(512);
   expect(changedRows(second, [row('a', 1.2), row('b', 1)])[1]).toEqual([]);
 });

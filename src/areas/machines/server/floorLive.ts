@@ -7,16 +7,25 @@ import { listFloor } from './floor.ts';
 const EVERY_MS = 1000;
 type Watcher = (text: string) => void;
 const watchers = new Set<Watcher>();
-let shown = new Map<string, string>();
+let shown: Shown = new Map();
 let isLooking = false;
 
-/** What has changed on the floor since it was looked at last, a row a line. One look a second serves everybody who watches this process. */
-export function changedRows(
-  before: ReadonlyMap<string, string>,
-  now: readonly FloorRow[],
-): [Map<string, string>, string[]] {
-  const after = new Map(now.map((row) => [row.id, JSON.stringify(row)]));
-  return [after, [...after].filter(([id, text]) => before.get(id) !== text).map(([, text]) => text)];
+/** Rows as they were shown last: the text of each field, by its name. */
+type Shown = ReadonlyMap<string, Readonly<Record<string, string>>>;
+
+/** What has changed on the floor since it was looked at last, a row a line, without what stands as it was: of a hundred who watch three hundred
+ *  prints each hears all of them every second. One look a second serves everybody who watches this process. */
+export function changedRows(before: Shown, now: readonly FloorRow[]): [Shown, string[]] {
+  const after = new Map(
+    now.map((row) => [row.id, Object.fromEntries(Object.entries(row).map(([key, v]) => [key, JSON.stringify(v)]))]),
+  );
+  const changed = [...after].flatMap(([id, row]) => {
+    const shown = before.get(id);
+    const fields = Object.entries(row).filter(([key, text]) => shown?.[key] !== text);
+    if (fields.length === 0) return [];
+    return `{"id":${JSON.stringify(id)}${fields.map(([key, text]) => (key === 'id' ? '' : `,"${key}":${text}`)).join('')}}`;
+  });
+  return [after, changed];
 }
 
 async function look(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<void> {

@@ -8,7 +8,7 @@ import { MachineRooms } from '../../../ui/MachineRooms.tsx';
 import { useMayChange, usePerson } from '../../../ui/person.tsx';
 import { StateMark } from '../../../ui/StateMark.tsx';
 import { leftText } from '../../machines/model/leftText.ts';
-import type { FloorRow } from '../../machines/model/pages.ts';
+import type { FloorChange, FloorRow } from '../../machines/model/pages.ts';
 import {
   byPlace,
   floorFilters,
@@ -20,7 +20,7 @@ import {
 } from '../model/floor.ts';
 import css from './FloorScreen.module.css';
 
-/** Puts rows into the list as they change, without asking for the list again. */
+/** Puts what changes of rows into the list, without asking for the list again. */
 function useFloor() {
   const client = useQueryClient();
   useEffect(() => {
@@ -28,7 +28,7 @@ function useFloor() {
     // what changed before it listened, or while the line was cut, was told to others
     source.onopen = () => void client.invalidateQueries({ queryKey: ['floor'] });
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const rows = new Map((JSON.parse(data) as readonly FloorRow[]).map((row) => [row.id, row]));
+      const rows = new Map((JSON.parse(data) as readonly FloorChange[]).map((row) => [row.id, row]));
       client.setQueryData<FloorCard[]>(['floor'], (cards) => cards?.map((c) => ({ ...c, ...rows.get(c.id) })));
     };
     return () => source.close();
