@@ -45,6 +45,7 @@ export default defineConfig({
         test: {
           ...versions,
           name: 'db',
+          setupFiles: [...versions.setupFiles, 'test/db/kept.setup.ts'],
           include: ['test/db/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,

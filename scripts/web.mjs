@@ -1,6 +1,4 @@
 // The web process: serves until it is told to end, then takes no more, answers what is under way and ends.
-import compression from 'compression';
-
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 const { startsConfigured } = await import(new URL('../dist/processes/configuration.mjs', import.meta.url).href);
 startsConfigured('web');
@@ -16,15 +14,8 @@ const ALWAYS = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
 };
-/** Answers that stand in memory whole. What is read while it is sent goes as it is: it is sent no faster than it is taken, which is told by
- *  the connection. */
-const IS_WHOLE = /^(text\/(html|css|javascript)|application\/(problem\+)?(json|javascript)|image\/svg\+xml)/;
-const squeeze = compression({
-  filter: (_request, response) => IS_WHOLE.test(String(response.getHeader('content-type') ?? '')),
-});
-server.prependListener('request', (request, response) => {
+server.prependListener('request', (_request, response) => {
   for (const [name, value] of Object.entries(ALWAYS)) response.setHeader(name, value);
-  squeeze(request, response, () => undefined);
 });
 // A head or a body that comes drop by drop holds a connection no longer than this; what is sent large comes within the hour.
 server.headersTimeout = 10_000;

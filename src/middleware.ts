@@ -1,7 +1,9 @@
 import { defineMiddleware } from 'astro:middleware';
+import { databaseFaultOf } from './platform/db/faults.ts';
+import { failed } from './platform/http/failed.ts';
 import { isOurHost } from './platform/http/host.ts';
 import { paced } from './platform/http/paced.ts';
-import { problem } from './platform/http/problem.ts';
+import { notPossible, problem } from './platform/http/problem.ts';
 import { newRequestName, noteServed } from './platform/http/served.ts';
 import { inRequest } from './platform/log.ts';
 
@@ -24,7 +26,10 @@ export const onRequest = defineMiddleware(async ({ request, url, routePattern },
       ? problem(421, 'otherHost', 'This service has another address')
       : isNoRoute
         ? problem(404, 'noRoute', 'Nothing has this address; /api says what there is')
-        : await next();
+        : await next().catch((error: unknown) => {
+            const fault = databaseFaultOf(error); // a route that is open to everybody answers for itself
+            return fault === null ? failed(url.pathname, error) : notPossible(fault);
+          });
     if (answer.headers.get('content-type')?.startsWith('text/html')) {
       const scripts =
         /script-src[^;]*/.exec(answer.headers.get('content-security-policy') ?? '')?.[0] ?? "script-src 'self'";

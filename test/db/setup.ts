@@ -19,6 +19,9 @@ export async function withoutVerifying(work: () => Promise<unknown>): Promise<vo
   verifyKept(deepStrictEqual);
 }
 
+/** Farms that a test file has opened. */
+export const openFarms = new Set<Farm>();
+
 export interface Farm {
   readonly pool: pg.Pool;
   readonly ownerUrl: string;
@@ -41,14 +44,17 @@ export async function freshFarm(name: string): Promise<Farm> {
     clock,
     newId: randomUUID,
   });
-  return {
+  const farm: Farm = {
     ...{ pool, ownerUrl, clock, as },
     // what a route has opened is of this farm: the next one's are its own
     close: async () => {
+      openFarms.delete(farm);
       await closeDatabase();
       await pool.end();
     },
   };
+  openFarms.add(farm);
+  return farm;
 }
 
 export function unwrap<T>(result: { ok: true; value: T } | { ok: false; failure: unknown }): T {

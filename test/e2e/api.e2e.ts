@@ -192,18 +192,13 @@ test('figures of the service are read by a token of the least right, in the text
   expect((await lead.post(`/api/tokens/${id}/revoke`, { data: {} })).status()).toBe(200);
 });
 
-test('answers that stand in memory are packed, those that are read while they are sent are not, and each names its request', async ({
-  baseURL,
-  playwright,
-}) => {
-  const lead = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } });
-  await lead.post('/api/sign-in/demo', { data: { role: 'lead' } });
-  const packed = await lead.get('/api/today', { headers: { 'accept-encoding': 'gzip' } });
-  expect(packed.headers()).toMatchObject({ 'content-encoding': 'gzip', vary: expect.stringContaining('Encoding') });
-  expect(packed.headers()['x-request-id']).toMatch(/^[\da-f]{12}$/);
-  expect(Object.keys((await packed.json()) as object).length, 'it is read as it was').toBeGreaterThan(3);
-  const plain = await lead.get('/api/today', { headers: { 'accept-encoding': 'identity' } });
-  expect(plain.headers()['content-encoding']).toBeUndefined();
-  const streamed = await lead.get('/api/events/csv', { headers: { 'accept-encoding': 'gzip' } });
-  expect([streamed.status(), streamed.headers()['content-encoding']]).toEqual([200, undefined]);
+test('each answer names its request, another one each time', async ({ baseURL, playwright }) => {
+  const anybody = await playwright.request.newContext({ baseURL: baseURL! });
+  const names = await Promise.all(
+    ['/sign-in', '/api/health', '/api/jobs', '/api/nowhere'].map(
+      async (address) => (await anybody.get(address)).headers()['x-request-id'],
+    ),
+  );
+  for (const name of names) expect(name).toMatch(/^[\da-f]{12}$/);
+  expect(new Set(names).size).toBe(names.length);
 });

@@ -5,7 +5,8 @@ type Reader = Pick<Ctx, 'reads'>;
 
 /** A reader for one page: whatever its parts ask for at the same moment is asked by one statement, and nothing is asked twice. It is thrown
  *  away with the page, since it would not see what is written meanwhile. */
-export const forOnePage = <C extends Reader & object>(ctx: C): C => (ctx.reads ? ctx : { ...ctx, reads: {} });
+export const forOnePage = <C extends object & Partial<Reader>>(ctx: C): C & Reader =>
+  ctx.reads ? ctx : { ...ctx, reads: {} };
 
 /** What each of several asks for: at the same moment within a page, one after another elsewhere, where a transaction has one connection. */
 export async function readEach<T, V>(ctx: Reader, of: readonly T[], read: (one: T) => Promise<V>): Promise<V[]> {

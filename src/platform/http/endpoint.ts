@@ -10,11 +10,11 @@ import { forOnePage } from '../db/bySets.ts';
 import { database } from '../db/client.ts';
 import type { Ctx, Person, PersonRole } from '../db/context.ts';
 import { databaseFaultOf } from '../db/faults.ts';
-import { log, requestName } from '../log.ts';
 import { judge, readBody } from './body.ts';
 import type { Watcher } from './live.ts';
 import { once } from './once.ts';
 import { asksNothing, type AsksNothing, type QuerySchema } from './query.ts';
+import { failed } from './failed.ts';
 import { json, problem, notPossible } from './problem.ts';
 import { Together } from './together.ts';
 import { Turns } from './turns.ts';
@@ -210,17 +210,12 @@ function route<B, E, Q extends QuerySchema>(
       const fault = databaseFaultOf(error);
       const isOurs = fault === 'readOnly' && around === snapshot; // a page that changes something
       if (fault !== null && !isOurs) return notPossible(fault);
-      log('error', 'request failed', { path: context.url.pathname, error });
-      return problem(500, 'fault', wentWrong(requestName()));
+      return failed(context.url.pathname, error);
     } finally {
       leave?.();
     }
   };
 }
-
-/** What somebody says to whoever looks after the server, who finds the request by it in the log. */
-const wentWrong = (request: string | undefined): string =>
-  `Something failed on our side; nothing was half-stored${request ? `. The log tells why, at request ${request}` : ''}`;
 
 function refusalOf(user: Person | null, role: PersonRole): Response | null {
   if (!user) return problem(401, 'signedOut', 'Sign in first');

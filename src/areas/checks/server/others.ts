@@ -1,5 +1,4 @@
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listMachineCards } from '../../machines/server/index.ts';
 import type { OtherMachine } from '../model/elsewhere.ts';
@@ -12,10 +11,9 @@ const A_FULL_SPOOL_G = 1000;
 
 /** The farm's other filament machines with what they would hold a job against: its own material and process, the tool mounted there. */
 export async function listOtherMachines(
-  asker: Ctx,
+  ctx: Ctx,
   jobId: string,
 ): Promise<Result<readonly OtherMachine[], CheckFailure>> {
-  const ctx = forOnePage(asker);
   const row = await findJob(ctx, jobId);
   if (!row) return fail({ code: 'noJob' });
   const input = await sheetInputOf(ctx, row);

@@ -28,12 +28,12 @@ export function changedRows(before: Shown, now: readonly FloorRow[]): [Shown, st
   return [after, changed];
 }
 
-async function look(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<void> {
+async function look({ db, clock }: Pick<Ctx, 'db' | 'clock'>): Promise<void> {
   if (isLooking) return;
   isLooking = true;
   while (watchers.size > 0) {
     try {
-      const [after, changed] = changedRows(shown, await listFloor(forOnePage(ctx)));
+      const [after, changed] = changedRows(shown, await listFloor(forOnePage({ db, clock })));
       shown = after;
       // one message a look: a hundred watchers of three hundred machines would be thirty thousand of them a second
       if (changed.length > 0) for (const watcher of watchers) watcher(`[${changed.join(',')}]`);
@@ -49,7 +49,7 @@ async function look(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<void> {
 }
 
 /** Tells whoever watches the rows of the floor that change, at most once a second. */
-export function watchFloor(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>, watcher: Watcher): () => void {
+export function watchFloor(ctx: Pick<Ctx, 'db' | 'clock'>, watcher: Watcher): () => void {
   watchers.add(watcher);
   void look(ctx);
   return () => watchers.delete(watcher);

@@ -1,4 +1,4 @@
-import { forOnePage, readEach } from '../../../platform/db/bySets.ts';
+import { readEach } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import type { PairingMatrix } from '../../library/model/pages.ts';
 import { resolveValues } from '../../library/model/resolve.ts';
@@ -14,8 +14,7 @@ import { maintenanceKinds } from '../model/maintenance.ts';
 import { findLastWork, findLoaded, findMounted, listMachines } from './queries.ts';
 
 /** Every pairing that has evidence, by machine and material, with what it overrides. */
-export async function getPairingMatrix(asker: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<PairingMatrix> {
-  const ctx = forOnePage(asker);
+export async function getPairingMatrix(ctx: Pick<Ctx, 'db' | 'clock' | 'reads'>): Promise<PairingMatrix> {
   const machines = await listMachines(ctx);
   const heads = await listPairingHeads(
     ctx,

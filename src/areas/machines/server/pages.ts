@@ -93,7 +93,7 @@ export async function getMachinePage(ctx: Ctx, id: string): Promise<Result<Machi
   const m = await findMachine(ctx, id);
   if (!m) return fail({ code: 'noMachine' });
   const kept = (await listMachineCards(ctx)).find((c) => c.id === m.id);
-  const [card] = kept ? [kept] : await cardsOf(ctx, [m], []); // one that is not in use any more
+  const [card] = kept ? [kept] : await cardsOf(ctx, [m], await listMachines(ctx)); // one that is not in use any more
   const work = await listNewestMaintenance(ctx, m.id, MOST_WORK);
   const released = await getReleasedRevision(ctx, m.printerId);
   const maintenance = work.map((e) => ({

@@ -4,7 +4,6 @@ import { jobsOpen } from '../../checks/model/states.ts';
 import { trialsOpen } from '../../trials/model/states.ts';
 import { SILENT_AFTER_S } from '../../machines/model/print.ts';
 import { atWork, silentForS } from '../../../platform/jobs/signOfLife.ts';
-import { forOnePage } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { listEvents } from '../../../platform/events/record.ts';
 import { listExpiredWorkarounds, listInReview } from '../../library/server/index.ts';
@@ -18,8 +17,7 @@ import type { Today } from '../model/today.ts';
 const COMING_AND_GOING = ['signed in', 'signed out', 'sign-in refused'];
 
 /** What needs somebody now, from the records as they are. */
-export async function getToday(asker: Ctx): Promise<Today> {
-  const ctx = forOnePage(asker);
+export async function getToday(ctx: Ctx): Promise<Today> {
   const [workarounds, reviews, trials, drifts, jobs, requests, cards, care, events] = await Promise.all([
     listExpiredWorkarounds(ctx),
     listInReview(ctx),

@@ -1,6 +1,6 @@
 import { and, inArray } from 'drizzle-orm';
 import { fail, succeed, type Result } from '../../../core/result/result.ts';
-import { bySets, forOnePage } from '../../../platform/db/bySets.ts';
+import { bySets } from '../../../platform/db/bySets.ts';
 import type { Ctx } from '../../../platform/db/context.ts';
 import { inTransaction } from '../../../platform/db/inTransaction.ts';
 import { listOwnProfiles } from '../../library/server/index.ts';
@@ -20,8 +20,7 @@ const isWanted = (cover: Cover): boolean => cover !== 'proven' && cover !== 'not
 const OPEN = ['planned', 'printing', 'interrupted', 'measuring'] as const;
 
 /** Trials that are due now or within the week on every machine, in the order of practice; of one machine also those never run. */
-export async function listDue(asker: Ctx, machineId: string | null): Promise<DueTrial[]> {
-  const ctx = forOnePage(asker);
+export async function listDue(ctx: Ctx, machineId: string | null): Promise<DueTrial[]> {
   const cards = (await listMachineCards(ctx)).filter(
     (c) => c.mounted && c.loaded && (machineId === null || c.id === machineId),
   );
